@@ -1,0 +1,173 @@
+import { writeFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import { strToU8 } from 'fflate';
+import { apply } from '../src/core/commands/apply';
+import type { Command } from '../src/core/commands/define';
+import { readPicture } from '../src/core/formats/picture';
+import { writeProjectFile } from '../src/core/formats/project-file';
+import { makeWith } from '../src/core/kinds/make';
+import { createProject } from '../src/core/project/create';
+import type { Asset, AssetId, Fragment, NodeId, PageId, Project, ProjectId } from '../src/core/project/types';
+import { registry } from '../src/core/registry';
+import { pictures } from './pictures';
+
+const make = makeWith({ exactIds: true });
+const SERIF = 'Georgia, "Times New Roman", serif';
+
+/** The demo project, made by the same commands that the interface gives. */
+export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> } {
+  const bytes = new Map<AssetId, Uint8Array>();
+  let project = createProject('Quillmere Orchard', make('page', 'Visit page', {}, { sections: [] }), {
+    project: 'quillmere-orchard' as ProjectId,
+    page: 'visit' as PageId
+  });
+  project = { ...project, pages: { visit: { ...project.pages['visit' as PageId]!, name: 'Visit page', title: 'Visit Quillmere Orchard', description: 'Four seasons to see at a heritage orchard and press house.' } } as Project['pages'] };
+
+  const run = (command: Command) => {
+    const outcome = apply(registry, project, command);
+    if (!outcome.ok) throw new Error(`makeDemo: ${command.type}: ${outcome.refusal.sentence}`);
+    project = outcome.project;
+  };
+  for (const [file, svg] of Object.entries(pictures)) {
+    const picture = readPicture(strToU8(svg), file);
+    if (!picture.ok) throw new Error(picture.sentence);
+    const id = file.replace('.svg', '') as AssetId;
+    const { type, width, height } = picture;
+    bytes.set(id, picture.bytes);
+    run({ type: 'add-asset', asset: { id, file, type, width, height, bytes: picture.bytes.length } satisfies Asset });
+  }
+  const insert = (parent: string, slot: string, fragment: Fragment) =>
+    run({ type: 'insert', fragment, at: { parent: parent as NodeId, slot, index: 999 } });
+  const style = (id: string, part: string, declarations: Record<string, string>, state = 'rest', condition = 'always') => {
+    for (const [property, value] of Object.entries(declarations)) run({ type: 'set-style', id, part, state, condition, property, value });
+  };
+  const names = new Set<string>();
+  const unique = (name: string) => {
+    if (names.has(name)) throw new Error(`makeDemo: the name ${name} stands twice`);
+    names.add(name);
+    return name;
+  };
+  const text = (name: string, html: string) => make('text', unique(name), { html });
+  const heading = (name: string, words: string, level: string) => make('heading', unique(name), { text: words, level });
+
+  const season = (label: string, title: string, html: string, alt: string, action?: string): Fragment =>
+    make('panel', unique(label), {}, {
+      content: [
+        make('columns', unique(`${label} columns`), { ratio: '3:2' }, {
+          columns: [
+            make('column', unique(`${label} words`), {}, {
+              content: [
+                heading(`${label} heading`, title, '3'),
+                text(`${label} text`, html),
+                ...(action ? [make('button', unique(`${label} button`), { label: action, href: '#plan' })] : [])
+              ]
+            }),
+            make('column', unique(`${label} picture side`), {}, {
+              content: [make('image', unique(`${label} picture`), { asset: `orchard-${label.toLowerCase()}`, alt })]
+            })
+          ]
+        })
+      ]
+    });
+
+  insert('visit-page', 'sections', make('section', 'Header', { element: 'header' }, {
+    content: [text('Site name', '<p><strong>Quillmere</strong></p>')]
+  }));
+  insert('visit-page', 'sections', make('section', 'Welcome', { anchor: 'welcome' }, {
+    content: [
+      heading('Welcome heading', 'An orchard that has kept its old names', '1'),
+      text('Welcome text', '<p>Eleven acres of standard trees, a press house with a stone mill, and sixty-four kinds of apple, pear and quince. Come when something is happening; something usually is.</p>')
+    ]
+  }));
+  insert('visit-page', 'sections', make('section', 'Plan a visit', { anchor: 'plan' }, {
+    content: [
+      heading('Plan heading', 'Plan a visit', '2'),
+      make('tabs', 'Season tabs', { label: 'Seasons', first: 'blossom', level: '3' }, {
+        panels: [
+          season('Blossom', 'Late April to mid May', '<p>Eleven acres of standard trees in flower, oldest planted in 1874. The long path opens at nine; bees are at work, so keep to the mown strip.</p><p>Guided rounds leave the press house on the hour.</p>', 'Apple trees in pink blossom on a green slope', 'Book a round'),
+          season('Summer', 'June to August', '<p>Long grass, shade and picnics. The tasting table stands under the walnut from eleven to four, every day but Monday.</p><ul><li>Bring a rug; there are forty to lend</li><li>Dogs on a lead are welcome</li></ul>', 'Apple trees in full leaf under a summer sky'),
+          season('Harvest', 'September to early November', '<p>Pick, sort and press. Bring your own fruit on Saturdays: the small press takes thirty kilos at a time and you go home with the juice.</p>', 'Apple trees with red fruit in autumn light', 'Reserve the press'),
+          season('Wassail', 'The evening of 17 January', '<p>Toast in the branches, cider on the roots, and a good deal of noise to wake the trees. Lanterns are lit at five.</p>', 'Bare apple trees in snow, hung with lanterns')
+        ]
+      })
+    ]
+  }));
+  insert('visit-page', 'sections', make('section', 'Press house', { anchor: 'press' }, {
+    content: [
+      make('columns', 'Press columns', { ratio: '2:3', align: 'center' }, {
+        columns: [
+          make('column', 'Press picture side', {}, { content: [make('image', 'Press picture', { asset: 'press-house', alt: 'The press house: a low brick building with a red roof' })] }),
+          make('column', 'Press words', {}, {
+            content: [
+              heading('Press heading', 'From tree to glass', '2'),
+              text('Press text', '<p>The mill turns on Wednesdays and Saturdays. Stand at the rail and watch; ask anything. Write to <a href="mailto:press@quillmere.example">the press house</a> to bring a group.</p>'),
+              make('button', unique('Press button'), { label: 'See the harvest story', href: 'harvest.html' })
+            ]
+          })
+        ]
+      })
+    ]
+  }));
+  insert('visit-page', 'sections', make('section', 'Footer', { element: 'footer' }, {
+    content: [text('Footer text', '<p>Quillmere Orchard, Long Lane, Nether Quill. Open when the gate is.</p>')]
+  }));
+
+  const harvest = make('page', 'Harvest page', {}, { sections: [
+    make('section', 'Harvest story', {}, {
+      content: [
+        heading('Harvest story heading', 'Nine weeks of fruit', '1'),
+        make('image', 'Harvest story picture', { asset: 'orchard-harvest', alt: 'Apple trees with red fruit in autumn light' }),
+        make('tabs', 'Week tabs', { label: 'Weeks', side: 'left', foldUnder: 712, level: '2' }, {
+          panels: [
+            make('panel', 'Early fruit', {}, { content: [text('Early text', '<p>Soft and gone in a week: Lantern Pippin, Miller’s Blush, the first pears.</p>')] }),
+            make('panel', 'Main crop', {}, { content: [text('Main text', '<p>The long rows. Forty pickers, two carts, one mare who knows the way.</p>')] }),
+            make('panel', 'Late keepers', {}, { content: [text('Late text', '<p>Picked hard, stored in straw, eaten in March.</p>')] })
+          ]
+        })
+      ]
+    })
+  ] });
+  run({
+    type: 'add-page',
+    page: { id: 'harvest', name: 'Harvest story', title: 'The harvest at Quillmere', description: 'Nine weeks of fruit, from the first pears to the late keepers.', language: 'en-GB', root: harvest.root },
+    fragment: harvest
+  });
+
+  for (const page of ['visit-page', 'harvest-page']) {
+    style(page, 'root', { 'background-color': '#fffdf6', color: '#2b2f2a', 'font-family': '"Segoe UI", "Helvetica Neue", Arial, sans-serif', 'font-size': '17px' });
+  }
+  style('header', 'root', { 'background-color': '#21362b', color: '#f4ebd8', padding: '14px 24px' });
+  style('site-name', 'root', { 'font-family': SERIF, 'font-size': '20px' });
+  style('welcome', 'root', { 'background-color': '#f6efe0' });
+  style('welcome-text', 'root', { 'font-size': '19px' });
+  style('footer', 'root', { 'background-color': '#21362b', color: '#e9dfc8', padding: '28px 24px' });
+  style('footer-text', 'root', { 'font-size': '15px' });
+  for (const id of ['welcome-heading', 'plan-heading', 'press-heading', 'harvest-story-heading']) style(id, 'root', { 'font-family': SERIF, 'font-weight': '700', 'font-size': '32px', color: '#1d2a22' });
+  for (const id of ['welcome-heading', 'harvest-story-heading']) {
+    style(id, 'root', { 'font-size': '44px' });
+    style(id, 'root', { 'font-size': '32px' }, 'rest', 'narrow');
+  }
+  for (const label of ['blossom', 'summer', 'harvest', 'wassail']) style(`${label}-heading`, 'root', { 'font-family': SERIF, 'font-size': '22px', 'font-weight': '700', color: '#1d2a22' });
+  for (const id of ['blossom-picture', 'summer-picture', 'harvest-picture', 'wassail-picture', 'press-picture', 'harvest-story-picture']) style(id, 'root', { 'border-radius': '6px' });
+  style('season-tabs', 'list', { 'border-color': '#21362b' });
+  for (const part of ['tab', 'header']) {
+    style('season-tabs', part, { 'background-color': '#f6efe0', color: '#40362a', ...(part === 'tab' ? { 'border-radius': '6px 6px 0 0' } : {}) });
+    style('season-tabs', part, { 'background-color': '#f0e4cb', color: '#5b4312' }, 'hover');
+    style('season-tabs', part, { 'background-color': '#e3d2ae', translate: '0 1px' }, 'pressed');
+    style('season-tabs', part, { 'background-color': '#21362b', color: '#f4ebd8' }, 'selected');
+  }
+  style('season-tabs', 'panel', { padding: '24px 0' });
+  for (const id of ['blossom-button', 'harvest-button', 'press-button']) {
+    style(id, 'root', { 'background-color': '#b0452e', color: '#ffffff' });
+    style(id, 'root', { 'background-color': '#953823' }, 'hover');
+    style(id, 'root', { 'background-color': '#7b2d1b' }, 'pressed');
+  }
+  return { project, bytes };
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  const { project, bytes } = makeDemo();
+  const file = fileURLToPath(new URL('./orchard.kymation', import.meta.url));
+  await writeFile(file, writeProjectFile(project, bytes));
+  console.log(`${file}: ${Object.keys(project.nodes).length} nodes, ${bytes.size} pictures`);
+}

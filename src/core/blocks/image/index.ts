@@ -1,0 +1,70 @@
+import { object, type InferType } from 'yup';
+import type { Kind } from '../../kinds/contract';
+import { assetField, textField, toggleField } from '../../kinds/fields';
+import { notes, rule } from '../../kinds/rule';
+import type { AssetId } from '../../project/types';
+
+const settings = object({
+  asset: assetField({ label: 'Picture' }),
+  alt: textField('', 500, { label: 'Alternative text', help: 'What the picture says, for those who do not see it.' }),
+  decorative: toggleField(false, { label: 'Decorative', help: 'Says nothing the text does not say; readers skip it.' })
+});
+
+export const image: Kind = {
+  kind: 'image',
+  label: 'Image',
+  summary: 'A picture of the project, as wide as its place',
+  category: 'block',
+  icon: 'M2 3h12v10H2zM2 11l4-4 3 3 2-2 3 3M11 5.5h.01',
+  insertable: true,
+  anatomy: {
+    root: { label: 'picture', states: { hover: ':hover' }, box: { x: 20, y: 16, width: 110, height: 84 } }
+  },
+  settings,
+  slots: {},
+  forms: [],
+  look: {},
+  create: (make) => make('image', 'Image'),
+  markup(node, ctx) {
+    const { asset: id, alt, decorative } = ctx.settings<InferType<typeof settings>>(node);
+    const asset = id ? ctx.maybeAsset(id as AssetId) : null;
+    if (!asset) {
+      return ctx.part('root', 'div', { ariaHidden: 'true', dataEmpty: 'picture' });
+    }
+    const size = asset.width && asset.height ? { width: asset.width, height: asset.height } : {};
+    const element = ctx.part('root', 'img', { alt: decorative ? '' : alt, ...size });
+    element.data = notes({ ...element.data, asset: asset.id });
+    return element;
+  },
+  style: (_node, ctx) => [
+    rule(ctx.sel('root'), { display: 'block', 'max-width': '100%', height: 'auto' }),
+    rule(`${ctx.sel('root')}[data-empty]`, {
+      'min-height': '120px',
+      'background-image': 'repeating-linear-gradient(45deg, #e4dfd3 0 8px, #f2efe7 8px 16px)'
+    })
+  ],
+  behaviours: () => [],
+  fallbacks: () => [],
+  findings: [
+    {
+      id: 'picture-without-text',
+      summary: 'A picture has neither alternative text nor is it marked as decorative',
+      kinds: ['image'],
+      check(node) {
+        if (!node.settings.asset || node.settings.alt || node.settings.decorative) return [];
+        return [
+          {
+            severity: 'error',
+            part: 'root',
+            sentence: `${node.name} says nothing to people who do not see it`,
+            cause: 'It has no alternative text. Write what it shows, or mark it as decorative.',
+            fix: {
+              label: 'Mark as decorative',
+              commands: [{ type: 'set-setting', id: node.id, key: 'decorative', value: true }]
+            }
+          }
+        ];
+      }
+    }
+  ]
+};

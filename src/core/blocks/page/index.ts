@@ -1,0 +1,58 @@
+import type { Element, ElementContent } from 'hast';
+import { object } from 'yup';
+import type { Kind } from '../../kinds/contract';
+import { rule } from '../../kinds/rule';
+
+/** The body of a page. Its sections stand in `main`, but for headers and footers, which stand before and after it. */
+export const page: Kind = {
+  kind: 'page',
+  label: 'Page',
+  summary: 'The body of a page: sections, one below the other',
+  category: 'page',
+  icon: 'M4 2h8v12H4z',
+  insertable: false,
+  anatomy: {
+    root: {
+      label: 'page',
+      states: {},
+      hasText: true,
+      properties: ['font-family', 'font-size', 'line-height'],
+      box: { x: 0, y: 0, width: 150, height: 116 }
+    }
+  },
+  settings: object({}),
+  slots: { sections: { label: 'Sections', accepts: ['section'] } },
+  forms: [],
+  look: {
+    root: {
+      rest: {
+        always: {
+          'background-color': '#ffffff',
+          color: '#1f262a',
+          'font-family': 'system-ui, sans-serif',
+          'font-size': '16px',
+          'line-height': '1.55'
+        }
+      }
+    }
+  },
+  create: (make) => make('page', 'Page', {}, { sections: [] }),
+  markup(node, ctx) {
+    const before: ElementContent[] = [];
+    const main: ElementContent[] = [];
+    const after: ElementContent[] = [];
+    const markers = ctx.slot('sections');
+    for (const [index, id] of (node.slots.sections ?? []).entries()) {
+      const section = ctx.maybeNode(id);
+      const element = section ? ctx.settings<{ element?: string }>(section).element : undefined;
+      const region = element === 'footer' ? after : element === 'header' && main.length === 0 ? before : main;
+      region.push(markers[index]!);
+    }
+    const mainElement: Element = { type: 'element', tagName: 'main', properties: {}, children: main };
+    return ctx.part('root', 'body', {}, [...before, mainElement, ...after]);
+  },
+  style: (_node, ctx) => [rule(ctx.sel('root'), { margin: '0' })],
+  behaviours: () => [],
+  fallbacks: () => [],
+  findings: []
+};

@@ -1,0 +1,101 @@
+import { parseQuantity, printQuantity } from '../css/quantity';
+import { STYLE_PROPERTIES } from '../css/properties';
+import type { Registry } from '../kinds/registry';
+import { maybePlaceOf, nodeOf } from '../project/tree';
+import type { ConditionName, Node, NodeId, Project, StateName } from '../project/types';
+import { cells } from './look';
+
+export interface At {
+  readonly node: NodeId;
+  readonly part: string;
+  /** The state looked at; states it brings along (see `impliedStates`) count too. Default: rest. */
+  readonly state?: StateName;
+  /** Conditions that hold. `always` need not be named. */
+  readonly conditions?: readonly ConditionName[];
+}
+
+export interface Resolved {
+  readonly value: string;
+  readonly origin:
+    | { readonly from: 'own' | 'look'; readonly state: StateName; readonly condition: ConditionName }
+    /** `node` and `part` say whose value it is. */
+    | { readonly from: 'inherited'; readonly node: NodeId; readonly part: string }
+    | { readonly from: 'initial' };
+}
+
+export type Resolution = ReadonlyMap<string, Resolved>;
+
+/**
+ * States that hold together with one: a pressed thing is under the pointer, so it is hovered too, unless the pointer cannot
+ * hover (touch). Everything holds on top of rest.
+ */
+export function impliedStates(state: StateName, conditions: readonly ConditionName[]): readonly StateName[] {
+  const canHover = !conditions.includes('touch');
+  if (state === 'rest') return ['rest'];
+  if (state === 'hover') return canHover ? ['rest', 'hover'] : ['rest'];
+  if (state === 'pressed') return canHover ? ['rest', 'hover', 'pressed'] : ['rest', 'pressed'];
+  return ['rest', state];
+}
+
+/**
+ * The value of every style property of a part in one state under some conditions, and where it came from. What it says is what
+ * the browser computes for the exported page; a browser test holds it to that.
+ */
+export function resolve(registry: Registry, project: Project, at: At): Resolution {
+  const node = nodeOf(project, at.node);
+  const conditions = new Set<ConditionName>(['always', ...(at.conditions ?? [])]);
+  const states = impliedStates(at.state ?? 'rest', at.conditions ?? []);
+  const resolution = new Map<string, Resolved>();
+  for (const cell of cells(registry.kindOf(node.kind), node, at.part)) {
+    if (!states.includes(cell.state) || !conditions.has(cell.condition)) continue;
+    const { from, state, condition } = cell;
+    resolution.set(cell.property, { value: cell.value, origin: { from, state, condition } });
+  }
+  addInherited(registry, project, node, at, resolution);
+  return resolution;
+}
+
+function addInherited(registry: Registry, project: Project, node: Node, at: At, resolution: Map<string, Resolved>): void {
+  const parent = maybeParentPart(registry, project, node, at.part);
+  const above = parent ? resolve(registry, project, { ...parent, conditions: at.conditions ?? [] }) : null;
+  const size = resolution.get('font-size');
+  if (size) resolution.set('font-size', { ...size, value: absoluteSize(size.value, above?.get('font-size')?.value) });
+  for (const { property, inherited, initial } of STYLE_PROPERTIES.values()) {
+    const declared = resolution.get(property);
+    if (declared && declared.value !== 'inherit') continue;
+    const from = inherited || declared ? above?.get(property) : undefined;
+    if (!from || from.origin.from === 'initial' || !parent) resolution.set(property, { value: from?.value ?? initial, origin: { from: 'initial' } });
+    else if (from.origin.from === 'inherited') resolution.set(property, from);
+    else resolution.set(property, { value: from.value, origin: { from: 'inherited', ...parent } });
+  }
+}
+
+/** An `em` or `%` type size refers to the parent's (CSS Fonts 4, section 2.5), so it becomes px before anything inherits it. */
+function absoluteSize(value: string, parentSize: string | undefined): string {
+  const size = parseQuantity(value);
+  const parent = parseQuantity(parentSize ?? '16px');
+  if (!size || !parent || parent.unit !== 'px') return value;
+  if (size.unit === 'em') return printQuantity({ value: size.value * parent.value, unit: 'px' });
+  if (size.unit === '%') return printQuantity({ value: (size.value / 100) * parent.value, unit: 'px' });
+  return value;
+}
+
+/** @returns the part that this one is drawn in, within the node or in the node around it; null at the page's root. */
+export function maybeParentPart(
+  registry: Registry,
+  project: Project,
+  node: Node,
+  part: string
+): { readonly node: NodeId; readonly part: string } | null {
+  const anatomy = registry.kindOf(node.kind).anatomy;
+  const on = anatomy[part]?.on === undefined ? (part === 'root' ? null : 'root') : anatomy[part]!.on;
+  if (on) return { node: node.id, part: on };
+  const place = maybePlaceOf(project, node.id);
+  if (!place) return null;
+  const parent = nodeOf(project, place.parent);
+  const outer = maybePlaceOf(project, parent.id);
+  const owner = outer ? nodeOf(project, outer.parent) : null;
+  const ownerSlot = owner && outer ? registry.kindOf(owner.kind).slots[outer.slot] : null;
+  if (owner && ownerSlot?.items && ownerSlot.part) return { node: owner.id, part: ownerSlot.part };
+  return { node: parent.id, part: registry.kindOf(parent.kind).slots[place.slot]?.part ?? 'root' };
+}

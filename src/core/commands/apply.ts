@@ -1,0 +1,68 @@
+import { create } from 'mutative';
+import type { AnyObject } from 'yup';
+import type { Registry } from '../kinds/registry';
+import { diffOf, type Diff } from '../project/diff';
+import type { Project } from '../project/types';
+import { rename, setSetting, setStyle } from './content';
+import { no, schemaFault, type Command, type CommandDefinition, type ProjectDraft, type Refusal } from './define';
+import { addAsset, addPage, renameProject, setBands } from './project';
+import { duplicate, insert, move, remove } from './structure';
+
+const definitions = new Map<string, CommandDefinition<AnyObject>>(
+  [insert, move, remove, duplicate, rename, setSetting, setStyle, renameProject, setBands, addPage, addAsset].map((each) => [each.type, each])
+);
+
+/** `create` with our own draft type: the library's mapped type has no end on recursive JSON. */
+const change = (project: Project, run: (draft: ProjectDraft) => void): Project =>
+  (create as unknown as (base: Project, run: (draft: never) => void, options: object) => Project)(project, run, { enableAutoFreeze: true });
+
+export type Applied =
+  | { readonly ok: true; readonly project: Project; readonly diff: Diff | null; readonly label: string }
+  | { readonly ok: false; readonly refusal: Refusal };
+
+/** Whether a command may run on this project; null means yes. A `batch` is refused by its first member that would be. */
+export function refusalOf(registry: Registry, project: Project, command: Command): Refusal | null {
+  if (command.type === 'batch') {
+    const outcome = apply(registry, project, command);
+    return outcome.ok ? null : outcome.refusal;
+  }
+  const definition = definitions.get(command.type);
+  if (!definition) return no('unknown-command', `This version of Kymation does not know “${command.type}”.`);
+  const { type: _type, ...args } = command;
+  const fault = schemaFault(definition.args, args);
+  return fault ? no('bad-arguments', fault) : definition.refusal(project, args, registry);
+}
+
+/**
+ * The one door through which a project changes. Never throws on what a person asks for: what cannot be done is a refusal.
+ * A command that changes nothing gives back the same project and a null diff.
+ */
+export function apply(registry: Registry, project: Project, command: Command): Applied {
+  if (command.type === 'batch') return applyBatch(registry, project, command as never);
+  const refusal = refusalOf(registry, project, command);
+  if (refusal) return { ok: false, refusal };
+  const definition = definitions.get(command.type)!;
+  const { type: _type, ...args } = command;
+  const next = change(project, (draft) => definition.run(draft, args, registry, project));
+  const diff = diffOf(project, next);
+  const label = definition.label(args, project);
+  return { ok: true, project: diff ? next : project, diff, label };
+}
+
+interface Batch {
+  readonly type: 'batch';
+  readonly label: string;
+  readonly commands: readonly Command[];
+}
+
+/** Several commands as one step of the history: all of them, or none. */
+function applyBatch(registry: Registry, project: Project, { label, commands }: Batch): Applied {
+  let now = project;
+  for (const command of commands) {
+    const outcome = apply(registry, now, command);
+    if (!outcome.ok) return outcome;
+    now = outcome.project;
+  }
+  const diff = diffOf(project, now);
+  return { ok: true, project: diff ? now : project, diff, label };
+}

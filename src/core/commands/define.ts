@@ -1,0 +1,57 @@
+import { ValidationError, type AnyObject, type ObjectSchema } from 'yup';
+import type { Registry } from '../kinds/registry';
+import type { Asset, Bands, Node, NodeId, Page, PageId, Project } from '../project/types';
+
+/** An expected "no": a stable code and a plain sentence that says what, where and what to do. */
+export interface Refusal {
+  readonly code: string;
+  readonly sentence: string;
+}
+
+/** A project under change: what `run` writes into. Written out, since a mapped type over JSON settings has no end. */
+export interface ProjectDraft {
+  info: { name: string; bands: { -readonly [K in keyof Bands]: Bands[K] }; pageOrder: PageId[] };
+  pages: Record<PageId, Page>;
+  nodes: Record<NodeId, NodeDraft>;
+  assets: Record<string, Asset>;
+}
+
+export interface NodeDraft extends Omit<Node, 'name' | 'settings' | 'slots' | 'styles'> {
+  name: string;
+  settings: Record<string, Node['settings'][string]>;
+  slots: Record<string, NodeId[]>;
+  styles: Record<string, Record<string, Record<string, Record<string, string>>>>;
+}
+
+/** A frozen node as a draft; only for putting a new one into a project. */
+export const asDraft = (node: Node): NodeDraft => node as unknown as NodeDraft;
+
+export interface CommandDefinition<Args extends AnyObject> {
+  readonly type: string;
+  readonly args: ObjectSchema<Args>;
+  /** For the history: what it did, as a short phrase. */
+  label(args: Args, project: Project): string;
+  /** Null where the command may run. Must hold for `run` to be called. */
+  refusal(project: Project, args: Args, registry: Registry): Refusal | null;
+  run(draft: ProjectDraft, args: Args, registry: Registry, project: Project): void;
+}
+
+/** A command as data: `type` and its arguments. */
+export type Command = { readonly type: string } & Readonly<Record<string, unknown>>;
+
+export function define<Args extends AnyObject>(definition: CommandDefinition<Args>): CommandDefinition<AnyObject> {
+  return definition as unknown as CommandDefinition<AnyObject>;
+}
+
+export const no = (code: string, sentence: string): Refusal => ({ code, sentence });
+
+/** @returns the first thing wrong with a value, in the schema's own words; null where it fits. */
+export function schemaFault(schema: { validateSync(value: unknown, options?: object): unknown }, value: unknown): string | null {
+  try {
+    schema.validateSync(value, { strict: true, abortEarly: true });
+    return null;
+  } catch (error) {
+    if (error instanceof ValidationError) return error.message;
+    throw error;
+  }
+}

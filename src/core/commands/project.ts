@@ -1,0 +1,67 @@
+import { mixed, number, object, string } from 'yup';
+import { ID_PATTERN } from '../project/ids';
+import type { Asset, Bands, Fragment, Page } from '../project/types';
+import { asDraft, define, no } from './define';
+
+export const BAND_LEAST = 280;
+export const BAND_MOST = 2400;
+
+export const renameProject = define({
+  type: 'rename-project',
+  args: object({ name: string().strict(true).defined() }),
+  label: ({ name }) => `Rename the project to ${name.trim()}`,
+  refusal(_project, { name }) {
+    if (name.trim() === '') return no('no-name', 'A project needs a name.');
+    return name.trim().length > 120 ? no('long-name', 'A name can have 120 characters at most.') : null;
+  },
+  run(draft, { name }) {
+    draft.info.name = name.trim();
+  }
+});
+
+export const setBands = define<Bands & object>({
+  type: 'set-bands',
+  args: object({ medium: number().integer().required(), narrow: number().integer().required() }) as never,
+  label: ({ medium, narrow }) => `Width bands at ${narrow} and ${medium} px`,
+  refusal(_project, { medium, narrow }) {
+    if (narrow < BAND_LEAST || medium > BAND_MOST) return no('band-range', `Width bands lie between ${BAND_LEAST} and ${BAND_MOST} px.`);
+    return narrow >= medium ? no('band-order', `The narrow band (${narrow} px) must end below the medium one (${medium} px).`) : null;
+  },
+  run(draft, { medium, narrow }) {
+    if (draft.info.bands.medium !== medium) draft.info.bands.medium = medium;
+    if (draft.info.bands.narrow !== narrow) draft.info.bands.narrow = narrow;
+  }
+});
+
+export const addPage = define<{ page: Page; fragment: Fragment }>({
+  type: 'add-page',
+  args: object({ page: mixed().required(), fragment: mixed().required() }) as never,
+  label: ({ page }) => `Add page ${page.name}`,
+  refusal(project, { page, fragment }) {
+    if (!ID_PATTERN.test(page.id)) return no('bad-id', 'The page has an id that cannot stand in a file name.');
+    if (project.pages[page.id]) return no('id-in-use', `There is already a page with the id “${page.id}”.`);
+    if (fragment.root !== page.root || !fragment.nodes[page.root]) return no('broken-piece', 'The page has no content to start from.');
+    const taken = Object.keys(fragment.nodes).find((id) => id in project.nodes);
+    return taken ? no('id-in-use', `A piece with the id “${taken}” is already in the project.`) : null;
+  },
+  run(draft, { page, fragment }) {
+    draft.pages[page.id] = page;
+    draft.info.pageOrder.push(page.id);
+    for (const node of Object.values(fragment.nodes)) draft.nodes[node.id] = asDraft(node);
+  }
+});
+
+export const addAsset = define<{ asset: Asset & object }>({
+  type: 'add-asset',
+  args: object({ asset: mixed().required() }) as never,
+  label: ({ asset }) => `Add picture ${asset.file}`,
+  refusal(project, { asset }) {
+    if (!/^[a-z0-9][a-z0-9._-]{0,99}$/.test(asset.file)) return no('bad-file-name', `“${asset.file}” is no usable file name.`);
+    if (project.assets[asset.id]) return no('id-in-use', 'That picture is already in the project.');
+    const twin = Object.values(project.assets).find((known) => known.file === asset.file);
+    return twin ? no('file-in-use', `There is already a picture called ${asset.file}.`) : null;
+  },
+  run(draft, { asset }) {
+    draft.assets[asset.id] = asset;
+  }
+});

@@ -1,0 +1,177 @@
+import { array, mixed, number, object, string } from 'yup';
+import type { Registry } from '../kinds/registry';
+import { withNewIds } from '../kinds/make';
+import { childIds, fragmentOf, maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
+import type { Fragment, Node, NodeId, Place, Project } from '../project/types';
+import { asDraft, define, no, type ProjectDraft, type Refusal } from './define';
+
+const nodeId = () => string().strict(true).required() as unknown as ReturnType<typeof mixed<NodeId>>;
+const ids = array().of(nodeId().required()).min(1).required();
+const place = object({ parent: nodeId().required(), slot: string().required(), index: number().integer().min(0).required() }).required();
+const fragment = mixed<Fragment>((value): value is Fragment => typeof value === 'object' && value !== null && 'root' in value && 'nodes' in value).required();
+
+export const MOST_NODES = 20_000;
+
+function unknownNode(project: Project, id: NodeId): Refusal | null {
+  return project.nodes[id] ? null : no('no-such-node', 'That piece is no longer on the page. Pick another in the outline.');
+}
+
+/** Whether a node of `kind` may stand at a place; the sentence names both sides. */
+export function refusedAt(project: Project, registry: Registry, kindName: string, at: Place): Refusal | null {
+  const missing = unknownNode(project, at.parent);
+  if (missing) return missing;
+  const kind = registry.maybeKindOf(kindName);
+  if (!kind) return no('unknown-kind', `This version of Kymation has no kind called “${kindName}”.`);
+  const parent = nodeOf(project, at.parent);
+  const slot = registry.kindOf(parent.kind).slots[at.slot];
+  if (slot?.accepts.includes(kind.category)) return null;
+  return no('wrong-place', `${kind.label} cannot stand in ${parent.name}, which ${slot ? `takes ${slot.accepts.join(' or ')} only` : 'holds nothing of that sort'}.`);
+}
+
+/** Outermost of the picked nodes: what stands inside another picked one goes with it. */
+function outermost(project: Project, picked: readonly NodeId[]): NodeId[] {
+  const all = new Set(picked);
+  return [...all].filter((id) => !pathTo(project, id).slice(0, -1).some((above) => all.has(above)));
+}
+
+function attach(draft: ProjectDraft, parent: NodeId, slot: string, index: number, id: NodeId): void {
+  const node = draft.nodes[parent]!;
+  const list = (node.slots[slot] ??= []);
+  list.splice(Math.min(index, list.length), 0, id);
+}
+
+function detach(draft: ProjectDraft, at: Place): void {
+  draft.nodes[at.parent]!.slots[at.slot]!.splice(at.index, 1);
+}
+
+/** Where a node stands in the draft; looked up again since earlier steps of the same command may have moved it. */
+function placeInDraft(draft: ProjectDraft, known: Place, id: NodeId): Place {
+  return { ...known, index: draft.nodes[known.parent]!.slots[known.slot]!.indexOf(id) };
+}
+
+function leastRefusal(project: Project, registry: Registry, id: NodeId, leaving: ReadonlySet<NodeId>): Refusal | null {
+  const at = maybePlaceOf(project, id);
+  if (!at) return no('root', 'The page itself cannot be taken out.');
+  const parent = nodeOf(project, at.parent);
+  const slot = registry.kindOf(parent.kind).slots[at.slot];
+  const left = parent.slots[at.slot]!.filter((child) => !leaving.has(child)).length;
+  if (!slot?.least || left >= slot.least) return null;
+  return no('too-few', `${parent.name} needs at least ${slot.least} in “${slot.label}”. Take out ${parent.name} as a whole instead.`);
+}
+
+export const insert = define({
+  type: 'insert',
+  args: object({ fragment, at: place }),
+  label: ({ fragment: { root, nodes } }) => `Insert ${nodes[root]?.name ?? 'piece'}`,
+  refusal(project, { fragment: piece, at }, registry) {
+    const root = piece.nodes[piece.root];
+    if (!root) return no('broken-piece', 'What should be inserted is incomplete. Copy it again.');
+    const count = Object.keys(project.nodes).length + Object.keys(piece.nodes).length;
+    if (count > MOST_NODES) return no('too-many', `A project holds ${MOST_NODES} pieces at most. Take something out first.`);
+    const taken = Object.keys(piece.nodes).find((id) => id in project.nodes);
+    if (taken) return no('id-in-use', `A piece with the id “${taken}” is already on the page.`);
+    return refusedAt(project, registry, root.kind, at);
+  },
+  run(draft, { fragment: piece, at }) {
+    for (const node of Object.values(piece.nodes)) draft.nodes[node.id] = asDraft(node);
+    attach(draft, at.parent, at.slot, at.index, piece.root);
+  }
+});
+
+export const move = define({
+  type: 'move',
+  args: object({ ids, at: place }),
+  label: ({ ids: [first, ...more] }, project) => `Move ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
+  refusal(project, { ids: picked, at }, registry) {
+    const leaving = new Set<NodeId>();
+    for (const id of picked) {
+      const wrong = unknownNode(project, id) ?? refusedAt(project, registry, nodeOf(project, id).kind, at);
+      if (wrong) return wrong;
+      if (pathTo(project, at.parent).includes(id)) {
+        return no('into-itself', `${nodeOf(project, id).name} cannot be moved into itself.`);
+      }
+      const from = maybePlaceOf(project, id);
+      if (!from) return no('root', 'The page itself cannot be moved.');
+      if (from.parent !== at.parent || from.slot !== at.slot) leaving.add(id);
+    }
+    for (const id of leaving) {
+      const few = leastRefusal(project, registry, id, leaving);
+      if (few) return few;
+    }
+    return null;
+  },
+  run(draft, { ids: picked, at }, _registry, project) {
+    let index = at.index;
+    for (const id of outermost(project, picked)) {
+      const from = placeInDraft(draft, maybePlaceOf(project, id)!, id);
+      const isBefore = from.parent === at.parent && from.slot === at.slot && from.index < index;
+      detach(draft, from);
+      if (isBefore) index -= 1;
+      attach(draft, at.parent, at.slot, index, id);
+      index += 1;
+    }
+  }
+});
+
+export const remove = define({
+  type: 'remove',
+  args: object({ ids }),
+  label: ({ ids: [first, ...more] }, project) => `Delete ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
+  refusal(project, { ids: picked }, registry) {
+    const leaving = new Set(picked);
+    for (const id of picked) {
+      const wrong = unknownNode(project, id) ?? leastRefusal(project, registry, id, leaving);
+      if (wrong) return wrong;
+    }
+    return null;
+  },
+  run(draft, { ids: picked }, _registry, project) {
+    for (const id of outermost(project, picked)) {
+      detach(draft, placeInDraft(draft, maybePlaceOf(project, id)!, id));
+      for (const below of subtreeIds(project, id)) delete draft.nodes[below];
+    }
+  }
+});
+
+export const duplicate = define({
+  type: 'duplicate',
+  args: object({ ids }),
+  label: ({ ids: [first, ...more] }, project) => `Duplicate ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
+  refusal(project, { ids: picked }) {
+    for (const id of picked) {
+      const wrong = unknownNode(project, id);
+      if (wrong) return wrong;
+      if (!maybePlaceOf(project, id)) return no('root', 'The page itself cannot be duplicated here.');
+    }
+    const copies = picked.reduce((sum, id) => sum + subtreeIds(project, id).length, 0);
+    if (Object.keys(project.nodes).length + copies > MOST_NODES) return no('too-many', `A project holds ${MOST_NODES} pieces at most.`);
+    return null;
+  },
+  run(draft, { ids: picked }, _registry, project) {
+    for (const id of outermost(project, picked)) {
+      const at = placeInDraft(draft, maybePlaceOf(project, id)!, id);
+      const copy = withFreshSettings(withNewIds(fragmentOf(project, id)), siblingNames(project, id));
+      for (const node of Object.values(copy.nodes)) draft.nodes[node.id] = asDraft(node);
+      attach(draft, at.parent, at.slot, at.index + 1, copy.root);
+    }
+  }
+});
+
+function siblingNames(project: Project, id: NodeId): ReadonlySet<string> {
+  const at = maybePlaceOf(project, id)!;
+  return new Set(childIds(nodeOf(project, at.parent)).map((child) => nodeOf(project, child).name));
+}
+
+/** A copy gets a name of its own; its anchors go, since an anchor may stand once on a page. */
+function withFreshSettings(copy: Fragment, taken: ReadonlySet<string>): Fragment {
+  const nodes = Object.values(copy.nodes).map((node): [string, Node] => {
+    const { anchor: _anchor, ...settings } = node.settings;
+    return [node.id, { ...node, settings, name: node.id === copy.root ? freeName(node.name, taken) : node.name }];
+  });
+  return { root: copy.root, nodes: Object.fromEntries(nodes) };
+}
+
+function freeName(name: string, taken: ReadonlySet<string>): string {
+  const stem = name.replace(/ \d+$/, '');
+  for (let count = 2; ; count += 1) if (!taken.has(`${stem} ${count}`)) return `${stem} ${count}`;
+}

@@ -1,0 +1,31 @@
+import type { Registry } from '../kinds/registry';
+import type { Asset, AssetId, PageId, Project } from '../project/types';
+import { printPage, type PrintedPage } from './page';
+
+/** What the finishing step is asked for: printed pages under their file names, and the pictures that go along. */
+export interface ExportPlan {
+  readonly single: boolean;
+  readonly pages: readonly (Omit<PrintedPage, 'id' | 'assets'> & { readonly file: string })[];
+  /** Pictures to put into `assets/`; empty for single files, which carry them inside. */
+  readonly assets: readonly Asset[];
+}
+
+/**
+ * Plans the export of some pages. The first page of the project is `index`, the others go by their ids.
+ * @param dataUri gives a picture as a data address; asked only for single files.
+ */
+export function planExport(
+  registry: Registry,
+  project: Project,
+  pageIds: readonly PageId[],
+  { single, dataUri }: { readonly single: boolean; readonly dataUri: (asset: Asset) => string }
+): ExportPlan {
+  const assetIds = new Set<AssetId>();
+  const pages = pageIds.map((id) => {
+    const addressOf = single ? dataUri : (asset: Asset) => `assets/${asset.file}`;
+    const { id: _id, assets, ...printed } = printPage(registry, project, id, { addressOf, readable: true });
+    assets.forEach((asset) => assetIds.add(asset));
+    return { ...printed, file: id === project.info.pageOrder[0] ? 'index' : id };
+  });
+  return { single, pages, assets: single ? [] : [...assetIds].map((id) => project.assets[id]!) };
+}

@@ -1,0 +1,53 @@
+import { generate, lexer, parse, walk } from 'css-tree';
+
+export type Checked = { readonly ok: true; readonly value: string } | { readonly ok: false; readonly sentence: string };
+
+const remembered = new Map<string, Checked>();
+const REMEMBERED_MOST = 5000;
+
+/**
+ * Whether `value` is a value of `property` by the property's published grammar (css-tree's lexer, built from the CSS
+ * specifications and MDN data). Addresses (`url()`) are refused: pictures come from assets, and nothing else may be fetched.
+ * @returns the value with white space made even, or a sentence that says what is wrong.
+ */
+export function checkValue(property: string, value: string): Checked {
+  const key = `${property}:${value}`;
+  const known = remembered.get(key);
+  if (known) return known;
+  if (remembered.size >= REMEMBERED_MOST) remembered.clear();
+  const checked = parseValue(property, value.trim());
+  remembered.set(key, checked);
+  return checked;
+}
+
+function parseValue(property: string, value: string): Checked {
+  const no = (why: string): Checked => ({
+    ok: false,
+    sentence: `“${value.slice(0, 60)}” is not a value of ${property}: ${why}.`
+  });
+  if (value === '') return no('it is empty');
+  if (value.length > 500) return no('it is longer than 500 characters');
+  // Nothing that could end the declaration early may reach a style sheet, whatever a parser makes of it.
+  if (/[;{}<>\\]|\/\*|\*\//.test(value)) return no('it holds a character that cannot stand in a value');
+  try {
+    const ast = parse(value, { context: 'value', onParseError: (error) => { throw error; } });
+    let fetches = false;
+    walk(ast, (item) => {
+      const name = item.type === 'Function' ? item.name.toLowerCase() : '';
+      if (item.type === 'Url' || name === 'url' || name === 'image-set' || name === 'src') fetches = true;
+    });
+    if (fetches) return no('it fetches something by address; use a picture from the project instead');
+    const { error } = lexer.matchProperty(property, ast);
+    if (error) return no(hintFor(property));
+    return { ok: true, value: generate(ast) === value ? value : value.replace(/\s+/g, ' ') };
+  } catch {
+    return no('it cannot be read as CSS');
+  }
+}
+
+function hintFor(property: string): string {
+  if (/color/.test(property)) return 'write a colour such as #21362b, rgb(33 54 43) or transparent';
+  if (/width|radius|padding|offset|size|gap|translate/.test(property)) return 'write a length such as 12px or 0.5rem';
+  if (property === 'outline') return 'write width, line and colour such as 2px solid #2b55a0';
+  return 'its form does not fit the property';
+}

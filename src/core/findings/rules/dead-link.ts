@@ -1,0 +1,32 @@
+import { visit } from 'unist-util-visit';
+import { cleanHtml } from '../../html/clean';
+import type { FindingRule } from '../../kinds/finding';
+import type { Project } from '../../project/types';
+
+function hrefsOf(settings: Readonly<Record<string, unknown>>): string[] {
+  const found = typeof settings.href === 'string' && settings.href ? [settings.href] : [];
+  if (typeof settings.html === 'string' && settings.html.includes('href')) {
+    visit(cleanHtml(settings.html), 'element', (element) => {
+      if (element.tagName === 'a') found.push(String(element.properties.href ?? ''));
+    });
+  }
+  return found;
+}
+
+const isAnchor = (project: Project, anchor: string) => Object.values(project.nodes).some((node) => node.settings.anchor === anchor || node.id === anchor);
+
+export const deadLink: FindingRule = {
+  id: 'dead-link',
+  summary: 'A link leads nowhere: it is empty, a bare #, or its anchor is on no page',
+  kinds: ['button', 'text'],
+  check: (node, project) =>
+    hrefsOf(node.settings)
+      .filter((href) => href === '' || href === '#' || (href.startsWith('#') && !isAnchor(project, href.slice(1))))
+      .map((href) => ({
+        severity: 'warning' as const,
+        part: 'root',
+        sentence: `A link in ${node.name} leads nowhere${href.length > 1 ? `: ${href}` : ''}`,
+        cause: href.length > 1 ? 'No section has this anchor. Give a section the anchor, or change the link.' : 'It has no address. Write one under Fill.',
+        fix: null
+      }))
+};

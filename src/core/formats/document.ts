@@ -1,0 +1,228 @@
+import { array, number, object, string, ValidationError, type AnySchema } from 'yup';
+import { STYLE_PROPERTIES } from '../css/properties';
+import { checkValue } from '../css/values';
+import type { Registry } from '../kinds/registry';
+import { ID_PATTERN } from '../project/ids';
+import { CONDITIONS, STATES, type Node, type NodeId, type Project } from '../project/types';
+import { schemaFault } from '../commands/define';
+import { MOST_NODES } from '../commands/structure';
+
+/** Something wrong in a document that could be left out while the rest still works. */
+export interface Fault {
+  readonly code: string;
+  readonly sentence: string;
+  /** Where in project.json, as a JSON Pointer (RFC 6901). */
+  readonly path: string;
+}
+
+export type ReadDocument =
+  | { readonly ok: true; readonly project: Project; readonly faults: readonly Fault[] }
+  | { readonly ok: false; readonly sentence: string };
+
+const id = string().strict(true).matches(ID_PATTERN).required();
+const words = (most: number) => string().strict(true).max(most).defined();
+
+const pageSchema = object({
+  id,
+  name: words(120).min(1),
+  title: words(500),
+  description: words(2000),
+  language: words(40).matches(/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/),
+  root: id
+});
+
+const assetSchema = object({
+  id,
+  file: words(100).matches(/^[a-z0-9][a-z0-9._-]{0,99}$/),
+  type: string().oneOf(['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif']).required(),
+  width: number().strict(true).min(1).nullable().defined(),
+  height: number().strict(true).min(1).nullable().defined(),
+  bytes: number().strict(true).integer().min(0).required()
+});
+
+const infoSchema = object({
+  name: words(120).min(1),
+  bands: object({
+    medium: number().strict(true).integer().min(280).max(2400).required(),
+    narrow: number().strict(true).integer().min(280).max(2400).required()
+  }).required(),
+  pageOrder: array().of(id).min(1).max(200).required()
+});
+
+type Loose = Record<string, unknown>;
+const isRecord = (value: unknown): value is Loose => typeof value === 'object' && value !== null && !Array.isArray(value);
+const no = (sentence: string): ReadDocument => ({ ok: false, sentence });
+
+/**
+ * Reads a parsed project.json of format 1. Structure must hold (pages, ids, the tree); settings and styles that do not are left
+ * out one by one, each with a fault. Nothing in the result is shared with the input.
+ */
+export function readDocument(registry: Registry, value: unknown): ReadDocument {
+  if (!isRecord(value)) return no('The project.json in this file is not a project.');
+  if (typeof value.format !== 'number') return no('The project.json in this file does not say which format it has.');
+  if (value.format > 1) return no(`This project was made by a newer Kymation (format ${value.format}; this one reads format 1). Update, then open it again.`);
+  if (value.format !== 1) return no(`This project has format ${value.format}, which Kymation never wrote.`);
+  try {
+    id.validateSync(value.id);
+    infoSchema.validateSync(value.info, { strict: true });
+  } catch (error) {
+    if (error instanceof ValidationError) return no(`The project’s own entry is damaged: ${error.message}`);
+    throw error;
+  }
+  const reader = new Reader(registry);
+  return reader.read(value as unknown as Project);
+}
+
+/** Collects faults while reading; one for each document. */
+class Reader {
+  private readonly faults: Fault[] = [];
+  constructor(private readonly registry: Registry) {}
+
+  read(raw: Project): ReadDocument {
+    if (![raw.pages, raw.nodes, raw.assets].every(isRecord)) return no('The project.json in this file lacks its pages, nodes or pictures.');
+    const count = Object.keys(raw.nodes).length;
+    if (count > MOST_NODES) return no(`This project holds ${count} pieces; ${MOST_NODES} are the most that can be opened.`);
+    const nodes: Record<string, Node> = {};
+    for (const [key, node] of Object.entries(raw.nodes)) {
+      const read = this.node(key, node);
+      if (read) nodes[key] = read;
+    }
+    const pages: Project['pages'] = {};
+    for (const pageId of raw.info.pageOrder) {
+      const page = raw.pages[pageId];
+      const fault = page ? schemaFault(pageSchema, page) : 'it is missing';
+      if (fault || page?.id !== pageId) return no(`The page “${pageId}” in this file is damaged: ${fault ?? 'its id differs'}.`);
+      if (!Object.hasOwn(nodes, page.root) || nodes[page.root]!.kind !== 'page') return no(`The page “${page.name}” in this file has lost its content.`);
+      Object.assign(pages, { [pageId]: pick(page, pageSchema) });
+    }
+    const kept = this.tree(nodes, Object.values(pages).map((page) => page.root));
+    if (typeof kept === 'string') return no(kept);
+    const { id: projectId, info } = raw;
+    const bands = info.bands.narrow < info.bands.medium ? info.bands : { medium: 960, narrow: 640 };
+    if (bands !== info.bands) this.fault('bands', 'The width bands overlap and were set to 640 and 960 px.', '/info/bands');
+    const project: Project = {
+      format: 1,
+      id: projectId,
+      info: { name: info.name, bands: { medium: bands.medium, narrow: bands.narrow }, pageOrder: [...info.pageOrder] },
+      pages,
+      nodes: kept as Project['nodes'],
+      assets: this.assets(raw.assets)
+    };
+    return { ok: true, project, faults: this.faults };
+  }
+
+  private fault(code: string, sentence: string, path: string): void {
+    if (this.faults.length < 200) this.faults.push({ code, sentence, path });
+  }
+
+  private node(key: string, raw: unknown): Node | null {
+    const path = `/nodes/${key}`;
+    const drop = (why: string) => (this.fault('node', `A piece was left out: ${why}.`, path), null);
+    if (!ID_PATTERN.test(key) || !isRecord(raw) || raw.id !== key) return drop('its id is damaged');
+    const kind = typeof raw.kind === 'string' ? this.registry.maybeKindOf(raw.kind) : null;
+    if (!kind) return drop(`this version has no kind “${String(raw.kind).slice(0, 40)}”`);
+    const name = typeof raw.name === 'string' && raw.name.trim() ? raw.name.trim().slice(0, 120) : kind.label;
+    return {
+      id: key as NodeId,
+      kind: kind.kind,
+      name,
+      settings: this.settings(kind.settings.fields as Record<string, AnySchema>, raw.settings, `${path}/settings`),
+      slots: this.slots(Object.keys(kind.slots), raw.slots),
+      styles: this.styles(kind.anatomy, raw.styles, `${path}/styles`)
+    };
+  }
+
+  private settings(fields: Record<string, AnySchema>, raw: unknown, path: string): Node['settings'] {
+    const kept: Loose = {};
+    for (const [key, value] of Object.entries(isRecord(raw) ? raw : {})) {
+      const field = Object.hasOwn(fields, key) ? fields[key] : undefined;
+      const fault = field ? schemaFault(field, value) : 'there is no such setting';
+      if (fault) this.fault('setting', `A setting was left out: ${fault}`, `${path}/${key}`);
+      else kept[key] = value;
+    }
+    return kept as Node['settings'];
+  }
+
+  private slots(names: readonly string[], raw: unknown): Node['slots'] {
+    const slots: Record<string, readonly NodeId[]> = {};
+    for (const name of names) {
+      const list = isRecord(raw) && Object.hasOwn(raw, name) ? raw[name] : undefined;
+      slots[name] = Array.isArray(list) ? list.filter((child): child is NodeId => typeof child === 'string') : [];
+    }
+    return slots;
+  }
+
+  private styles(anatomy: object, raw: unknown, path: string): Node['styles'] {
+    const kept: Record<string, Record<string, Record<string, Record<string, string>>>> = {};
+    for (const [part, states] of entries(raw)) {
+      for (const [state, conditions] of entries(states)) {
+        for (const [condition, declarations] of entries(conditions)) {
+          for (const [property, value] of entries(declarations)) {
+            const isKnown =
+              Object.hasOwn(anatomy, part) &&
+              STATES.includes(state as 'rest') &&
+              CONDITIONS.includes(condition as 'always') &&
+              STYLE_PROPERTIES.has(property);
+            const checked = isKnown && typeof value === 'string' ? checkValue(property, value) : null;
+            if (checked?.ok) (((kept[part] ??= {})[state] ??= {})[condition] ??= {})[property] = checked.value;
+            else this.fault('style', `A style was left out: ${checked?.sentence ?? 'there is no such part, state or property.'}`, `${path}/${part}/${state}/${condition}/${property}`);
+          }
+        }
+      }
+    }
+    return kept as Node['styles'];
+  }
+
+  /** Walks from the roots: every child once, in a slot that takes it. What hangs nowhere is left out. */
+  private tree(nodes: Record<string, Node>, roots: readonly NodeId[]): Record<string, Node> | string {
+    const kept: Record<string, Node> = {};
+    const visit = (id: NodeId, depth: number): string | null => {
+      if (depth > 200) return 'The pieces in this file are nested more than 200 deep.';
+      const node = nodes[id]!;
+      const slots: Record<string, readonly NodeId[]> = {};
+      kept[id] = { ...node, slots };
+      for (const [name, children] of Object.entries(node.slots)) {
+        const accepted: NodeId[] = [];
+        for (const child of children) {
+          const known = Object.hasOwn(nodes, child) ? nodes[child]! : null;
+          const fits = known && this.registry.kindOf(node.kind).slots[name]!.accepts.includes(this.registry.kindOf(known.kind).category);
+          if (!fits || Object.hasOwn(kept, child)) {
+            this.fault('tree', `A piece was left out: ${fits ? 'it stands in two places' : 'it cannot stand here or is missing'}.`, `/nodes/${id}/slots/${name}`);
+            continue;
+          }
+          const wrong = visit(child, depth + 1);
+          if (wrong) return wrong;
+          accepted.push(child);
+        }
+        slots[name] = accepted;
+      }
+      return null;
+    };
+    for (const root of roots) {
+      if (Object.hasOwn(kept, root)) return 'Two pages in this file share their content.';
+      const wrong = visit(root, 0);
+      if (wrong) return wrong;
+    }
+    return kept;
+  }
+
+  private assets(raw: unknown): Project['assets'] {
+    const kept: Loose = {};
+    const files = new Set<string>();
+    for (const [key, asset] of entries(raw)) {
+      const fault = isRecord(asset) && asset.id === key ? schemaFault(assetSchema, asset) : 'its id is damaged';
+      const file = isRecord(asset) ? String(asset.file) : '';
+      if (fault || files.has(file)) this.fault('asset', `A picture was left out: ${fault ?? 'its file name stands twice'}.`, `/assets/${key}`);
+      else kept[key] = pick(asset as object, assetSchema);
+      files.add(file);
+    }
+    return kept as Project['assets'];
+  }
+}
+
+const entries = (value: unknown): [string, unknown][] => (isRecord(value) ? Object.entries(value) : []);
+
+/** Only what the schema knows, so nothing unknown travels on. */
+function pick<T extends object>(value: T, schema: { readonly fields: object }): T {
+  return Object.fromEntries(Object.keys(schema.fields).map((key) => [key, (value as Loose)[key]])) as T;
+}

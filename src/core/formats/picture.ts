@@ -1,0 +1,94 @@
+import { strFromU8, strToU8 } from 'fflate';
+import type { Element } from 'hast';
+import { toHtml } from 'hast-util-to-html';
+import { cleanSvg } from '../html/clean';
+import { slug } from '../project/ids';
+import type { Asset } from '../project/types';
+
+export type ReadPicture =
+  | {
+      readonly ok: true;
+      readonly type: Asset['type'];
+      /** A name fit for files and addresses, with the right ending. */
+      readonly file: string;
+      readonly bytes: Uint8Array;
+      readonly width: number | null;
+      readonly height: number | null;
+    }
+  | { readonly ok: false; readonly sentence: string };
+
+const ENDINGS: Readonly<Record<Asset['type'], string>> = {
+  'image/svg+xml': 'svg',
+  'image/png': 'png',
+  'image/jpeg': 'jpg',
+  'image/webp': 'webp',
+  'image/gif': 'gif',
+  'image/avif': 'avif'
+};
+
+export const PICTURE_MOST = 50e6;
+
+/**
+ * Recognises a picture by its bytes, not by its name (WHATWG MIME Sniffing, section 6.1; SVG by its root element). SVG comes
+ * back cleaned: no script, no event attribute, nothing fetched.
+ */
+export function readPicture(bytes: Uint8Array, name: string): ReadPicture {
+  const shown = name.slice(0, 80) || 'This file';
+  const no = (why: string): ReadPicture => ({ ok: false, sentence: `${shown} ${why}` });
+  if (bytes.length === 0) return no('is empty. Choose another picture.');
+  if (bytes.length > PICTURE_MOST) return no(`is larger than ${PICTURE_MOST / 1e6} MB. Make it smaller first.`);
+  const type = rasterType(bytes);
+  const stem = slug(name.replace(/\.[^.]*$/, '')) || 'picture';
+  if (type) return { ok: true, type, file: `${stem}.${ENDINGS[type]}`, bytes, ...rasterSize(type, bytes) };
+  const text = strFromU8(bytes.subarray(0, 2_000_000));
+  if (!/<svg[\s>]/i.test(text)) return no('is no picture Kymation can use. Choose SVG, PNG, JPEG, WebP, AVIF or GIF.');
+  const clean = cleanSvg(text);
+  const svg = clean?.children[0] as Element | undefined;
+  if (!clean || !svg) return no('is an SVG that cannot be read. Export it again from where it was drawn.');
+  const cleanBytes = strToU8(toHtml(clean, { space: 'svg', closeEmptyElements: true }));
+  return { ok: true, type: 'image/svg+xml', file: `${stem}.svg`, bytes: cleanBytes, ...svgSize(svg) };
+}
+
+function rasterType(bytes: Uint8Array): Exclude<Asset['type'], 'image/svg+xml'> | null {
+  const has = (at: number, ...values: number[]) => values.every((value, i) => bytes[at + i] === value);
+  if (has(0, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a)) return 'image/png';
+  if (has(0, 0xff, 0xd8, 0xff)) return 'image/jpeg';
+  if (has(0, 0x47, 0x49, 0x46, 0x38)) return 'image/gif';
+  if (has(0, 0x52, 0x49, 0x46, 0x46) && has(8, 0x57, 0x45, 0x42, 0x50)) return 'image/webp';
+  return has(4, 0x66, 0x74, 0x79, 0x70, 0x61, 0x76, 0x69) ? 'image/avif' : null;
+}
+
+interface Size {
+  readonly width: number | null;
+  readonly height: number | null;
+}
+
+/** PNG: IHDR (PNG specification, 11.2.2). GIF: logical screen (GIF89a, 18). JPEG: the frame header (ITU-T T.81, B.2.2). */
+function rasterSize(type: Asset['type'], bytes: Uint8Array): Size {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (type === 'image/png' && bytes.length >= 24) return { width: view.getUint32(16), height: view.getUint32(20) };
+  if (type === 'image/gif' && bytes.length >= 10) return { width: view.getUint16(6, true), height: view.getUint16(8, true) };
+  if (type === 'image/jpeg') return jpegSize(view);
+  return { width: null, height: null };
+}
+
+function jpegSize(view: DataView): Size {
+  for (let at = 2; at + 9 < view.byteLength; ) {
+    if (view.getUint8(at) !== 0xff) break;
+    const marker = view.getUint8(at + 1);
+    const isFrame = marker >= 0xc0 && marker <= 0xcf && marker !== 0xc4 && marker !== 0xc8 && marker !== 0xcc;
+    if (isFrame) return { height: view.getUint16(at + 5), width: view.getUint16(at + 7) };
+    at += 2 + view.getUint16(at + 2);
+  }
+  return { width: null, height: null };
+}
+
+/** Natural size of an SVG: width and height in px, else its view box (SVG 2, section 8.2). */
+function svgSize(svg: Element): Size {
+  const px = (value: unknown) => {
+    const match = /^(\d+(?:\.\d+)?)(?:px)?$/.exec(String(value ?? ''));
+    return match && Number(match[1]) > 0 ? Math.round(Number(match[1])) : null;
+  };
+  const box = String(svg.properties.viewBox ?? '').trim().split(/[\s,]+/);
+  return { width: px(svg.properties.width) ?? px(box[2]), height: px(svg.properties.height) ?? px(box[3]) };
+}

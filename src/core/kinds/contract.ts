@@ -1,0 +1,176 @@
+import type { Element, ElementContent, Root } from 'hast';
+import type { AnyObject, ObjectSchema } from 'yup';
+import type { FindingRule } from './finding';
+import type {
+  Asset,
+  AssetId,
+  Bands,
+  ConditionName,
+  Declarations,
+  Fragment,
+  Node,
+  NodeId,
+  StateName,
+  Styles
+} from '../project/types';
+
+/** Where a node may stand: a slot names the categories it takes. */
+export type Category = 'page' | 'section' | 'block' | 'column' | 'panel';
+
+/** A part of a kind: a piece of its drawing that can be picked and styled. `root` is the node's outermost element. */
+export interface Part {
+  readonly label: string;
+  /** States beyond rest, with the selector each has on the part's element. */
+  readonly states: Readonly<Partial<Record<Exclude<StateName, 'rest'>, string>>>;
+  /** Style properties beyond those every state sheet shows. */
+  readonly properties?: readonly string[];
+  /** Holds text of its own, so contrast is worked out for it. */
+  readonly hasText?: boolean;
+  /** The part it is drawn on; `null` for the node's own parent. Default: `root`, and null for `root`. */
+  readonly on?: string | null;
+  /** Its box in the drawing of the parts, in a field 150 wide and 116 high. Left out: named in the list only. */
+  readonly box?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
+}
+
+export type Anatomy = Readonly<Record<string, Part>>;
+
+export interface Slot {
+  readonly label: string;
+  readonly accepts: readonly Category[];
+  /** The owner draws these children itself, as one list with its own labels (tab panels, columns). */
+  readonly items?: boolean;
+  /** Fewest children; removing below it is refused. */
+  readonly least?: number;
+  /** The part whose element holds the children. Default: `root`. */
+  readonly part?: string;
+}
+
+/** `under` and `from` are viewport widths in px: below it (exclusive), and from it on (inclusive). */
+export type Condition =
+  | Exclude<ConditionName, 'always'>
+  | 'script'
+  | { readonly under: number }
+  | { readonly from: number };
+
+/** A style rule. All of `when` must hold. The printers decide how a state and a condition are written. */
+export interface Rule {
+  readonly selector: string;
+  /** Set on rules of a look: the state they belong to and the selector that state has. */
+  readonly state?: { readonly name: Exclude<StateName, 'rest'>; readonly selector: string; readonly disabled?: string };
+  readonly when: readonly Condition[];
+  readonly declarations: Declarations;
+}
+
+/** A shape of the kind, and the condition that picks it; the first form is the one that holds otherwise. */
+export interface Form {
+  readonly form: string;
+  readonly label: string;
+  /** What a person gets, in a few words, for the fallback table. */
+  readonly text: string;
+  /** A small drawing of it: SVG paths in a field of 48 by 32, `dark` for what can be pressed, `light` for content. */
+  readonly drawing: { readonly dark: string; readonly light: string };
+}
+
+/** One row of the fallback table: what the widget does under each condition. Null: the same as `wide`. */
+export interface FallbackRow {
+  readonly label: string;
+  readonly wide: string;
+  readonly cells: Readonly<Partial<Record<Exclude<ConditionName, 'always'>, string | null>>>;
+  /** The form drawn, where the row is about forms. */
+  readonly forms?: Readonly<Partial<Record<ConditionName, string>>>;
+  /** The setting that decides it, for the link that leads there. */
+  readonly setting?: string;
+}
+
+/** What markup and style may ask. Everything asked is remembered, and the answer holds until one of these things changes. */
+export interface Context {
+  readonly bands: Bands;
+  /** @returns the class name of a part of this node. */
+  cls(part: string): string;
+  /** @returns the selector of a part of this node. */
+  sel(part: string): string;
+  maybeNode(id: NodeId): Node | null;
+  maybeAsset(id: AssetId): Asset | null;
+  /** @returns the child nodes the kind draws itself. */
+  items(slot: string): readonly Node[];
+  /** @returns markers a printer replaces by the children of the slot; of this node, or of one of its items. */
+  slot(name: string, item?: Node): ElementContent[];
+  /** @returns the settings of a node with its kind's defaults filled in. */
+  settings<S = Record<string, unknown>>(node: Node): S;
+  /** Builds an element for a part: class and pick marks are set; `item` names the child node it stands for. */
+  part(
+    name: string,
+    tag: string,
+    properties?: Element['properties'],
+    children?: readonly ElementContent[],
+    item?: Node
+  ): Element;
+  /** Foreign HTML as clean hast: no script, no event attribute, no address but http(s), mailto, tel and in-page. */
+  html(text: string): Root;
+}
+
+/** What every kind exports. One folder holds one kind; `registry.ts` refuses an incomplete or a duplicate one by name. */
+export interface Kind {
+  readonly kind: string;
+  readonly label: string;
+  /** One line for the README and the insert list. */
+  readonly summary: string;
+  readonly category: Category;
+  /** Sign in the outline: an SVG path drawn as a line, in a field of 16 by 16. */
+  readonly icon: string;
+  /** False for kinds that only come with their owner (a column, a panel). */
+  readonly insertable: boolean;
+  readonly anatomy: Anatomy;
+  /** The only home of defaults. Field metadata (`FieldMeta`) tells the interface how to edit them. */
+  readonly settings: ObjectSchema<AnyObject>;
+  readonly slots: Readonly<Record<string, Slot>>;
+  readonly forms: readonly Form[];
+  /** The look it has before anyone tunes it. */
+  readonly look: Styles;
+  /** A new node of this kind with what it starts with. */
+  create(make: Make): Fragment;
+  /** Null for an item whose owner draws it. */
+  readonly markup: ((node: Node, ctx: Context) => Element) | null;
+  /** Rules of its build, in no property of the look. */
+  style(node: Node, ctx: Context): readonly Rule[];
+  /** Names of runtime behaviours it needs, each listed in src/runtime/index.ts. */
+  behaviours(node: Node): readonly string[];
+  fallbacks(node: Node, ctx: { readonly bands: Bands }): readonly FallbackRow[];
+  readonly findings: readonly FindingRule[];
+}
+
+export type Make = (
+  kind: string,
+  name: string,
+  settings?: Node['settings'],
+  slots?: Readonly<Record<string, readonly Fragment[]>>
+) => Fragment;
+
+/** Metadata of a settings field: which view of the tuning sheet edits it, and how. */
+export interface FieldMeta {
+  readonly view: 'fill' | 'behaviour' | 'fallbacks';
+  readonly control: 'text' | 'rich' | 'choice' | 'toggle' | 'width' | 'asset' | 'link' | 'item';
+  readonly choices?: Readonly<Record<string, string>>;
+  readonly help?: string;
+  /** For `item`: the slot whose children are offered. */
+  readonly slot?: string;
+  /** The node can be turned on the width ruler by this setting. */
+  readonly flag?: string;
+}
+
+declare module 'hast' {
+  interface ElementData {
+    /** Which part of which node the element draws; printed by the preview only. */
+    mark?: { readonly node: NodeId; readonly part: string };
+    /** The picture shown; each printer knows its own address for it. */
+    asset?: AssetId;
+    /** Stands for the element of a child node; a printer puts that in its place. */
+    child?: NodeId;
+  }
+}
+
+declare module 'yup' {
+  interface CustomSchemaMetadata {
+    field?: FieldMeta;
+  }
+}

@@ -1,0 +1,81 @@
+import { boolean, number, string } from 'yup';
+import { isSafeLink } from '../html/clean';
+import type { FieldMeta } from './contract';
+
+type Options = Partial<Omit<FieldMeta, 'choices' | 'control'>> & { readonly label: string };
+
+const meta = (control: FieldMeta['control'], { label: _label, view = 'fill', ...rest }: Options, choices?: FieldMeta['choices']) => ({
+  field: { view, control, ...rest, ...(choices ? { choices } : {}) } satisfies FieldMeta
+});
+
+/** A line of text. `most` is its greatest length in characters. */
+export function textField(fallback: string, most: number, options: Options) {
+  return string()
+    .strict(true)
+    .label(options.label)
+    .max(most, `${options.label} can have ${most} characters at most.`)
+    .default(fallback)
+    .defined()
+    .meta(meta('text', options));
+}
+
+/** Clean HTML; cleaned again whenever it is drawn. */
+export function richField(fallback: string, options: Options) {
+  return textField(fallback, 50_000, options).meta(meta('rich', options));
+}
+
+/** One of `choices`, which maps each value to the words shown. */
+export function choiceField<Value extends string>(
+  fallback: NoInfer<Value>,
+  choices: Readonly<Record<Value, string>>,
+  options: Options
+) {
+  const values = Object.keys(choices) as Value[];
+  return string<Value>()
+    .strict(true)
+    .label(options.label)
+    .oneOf(values, `${options.label} is one of: ${Object.values(choices).join(', ')}.`)
+    .default(fallback)
+    .defined()
+    .meta(meta('choice', options, choices));
+}
+
+export function toggleField(fallback: boolean, options: Options) {
+  return boolean().strict(true).label(options.label).default(fallback).defined().meta(meta('toggle', options));
+}
+
+/** A whole number of px from `least` to `most`. */
+export function widthField(fallback: number, least: number, most: number, options: Options) {
+  const range = `${options.label} is a whole number from ${least} to ${most} px.`;
+  return number()
+    .strict(true)
+    .label(options.label)
+    .typeError(range)
+    .integer(range)
+    .min(least, range)
+    .max(most, range)
+    .default(fallback)
+    .defined()
+    .meta(meta('width', options));
+}
+
+/** Id of a picture of the project; empty for none. */
+export function assetField(options: Options) {
+  return textField('', 80, options).meta(meta('asset', options));
+}
+
+/** Id of one of the node's own items in `slot`; empty for the first that can be. */
+export function itemField(slot: string, options: Options) {
+  return textField('', 80, options).meta({ field: { ...meta('item', options).field, slot } });
+}
+
+/** An address that may stand in a page; empty for none. */
+export function linkField(options: Options) {
+  return textField('', 2000, options)
+    .test(
+      'safe',
+      `${options.label} takes an address such as https://…, mailto:…, tel:…, #section or a page of this site.`,
+      (value) => value === '' || isSafeLink(value ?? '')
+    )
+    .meta(meta('link', options));
+}

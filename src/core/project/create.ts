@@ -1,0 +1,24 @@
+import { newId } from './ids';
+import type { Fragment, Page, PageId, Project, ProjectId } from './types';
+
+export const DEFAULT_BANDS = { medium: 960, narrow: 640 } as const;
+
+/** A project with one page around `content`, whose root is a node of kind `page`. */
+export function createProject(name: string, content: Fragment, ids: { readonly project?: ProjectId; readonly page?: PageId } = {}): Project {
+  const page: Page = {
+    id: ids.page ?? newId<PageId>('page'),
+    name: 'First page',
+    title: name,
+    description: '',
+    language: 'en-GB',
+    root: content.root
+  };
+  return {
+    format: 1,
+    id: ids.project ?? newId<ProjectId>(name || 'project'),
+    info: { name, bands: DEFAULT_BANDS, pageOrder: [page.id] },
+    pages: { [page.id]: page },
+    nodes: content.nodes,
+    assets: {}
+  };
+}

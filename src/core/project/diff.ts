@@ -1,0 +1,73 @@
+import type { Asset, Node, Page, Project, ProjectInfo } from './types';
+
+type Change<T> = readonly [before: T | null, after: T | null];
+
+/**
+ * What one command changed, record by record. Whole records are kept, so going back restores the very objects that stood
+ * before (`===`), and everything memoised on them is found again.
+ */
+export interface Diff {
+  readonly info?: Change<ProjectInfo>;
+  readonly pages?: Readonly<Record<string, Change<Page>>>;
+  readonly nodes?: Readonly<Record<string, Change<Node>>>;
+  readonly assets?: Readonly<Record<string, Change<Asset>>>;
+}
+
+const TABLES = ['pages', 'nodes', 'assets'] as const;
+
+function tableDiff<T>(before: Record<string, T>, after: Record<string, T>): Record<string, Change<T>> | undefined {
+  if (before === after) return undefined;
+  const changes: Record<string, Change<T>> = {};
+  for (const id in before) {
+    const now = after[id];
+    if (now !== before[id]) changes[id] = [before[id]!, now ?? null];
+  }
+  for (const id in after) if (!(id in before)) changes[id] = [null, after[id]!];
+  return Object.keys(changes).length > 0 ? changes : undefined;
+}
+
+/** @returns the difference, or null where the two are the same. */
+export function diffOf(before: Project, after: Project): Diff | null {
+  if (before === after) return null;
+  const diff: { -readonly [K in keyof Diff]: Diff[K] } = {};
+  if (before.info !== after.info) diff.info = [before.info, after.info];
+  for (const table of TABLES) {
+    const changes = tableDiff<unknown>(before[table], after[table]);
+    if (changes) diff[table] = changes as never;
+  }
+  return Object.keys(diff).length > 0 ? diff : null;
+}
+
+/** @returns the diff that undoes `diff`. */
+export function reversed(diff: Diff): Diff {
+  const back: { -readonly [K in keyof Diff]: Diff[K] } = {};
+  if (diff.info) back.info = [diff.info[1], diff.info[0]];
+  for (const table of TABLES) {
+    const changes = diff[table];
+    if (!changes) continue;
+    back[table] = Object.fromEntries(
+      Object.entries(changes).map(([id, [before, after]]) => [id, [after, before]])
+    ) as never;
+  }
+  return back;
+}
+
+function patchedTable<T>(table: Record<string, T>, changes: Record<string, Change<T>>): Record<string, T> {
+  const next = { ...table };
+  for (const [id, [, after]] of Object.entries(changes)) {
+    if (after === null) delete next[id];
+    else next[id] = after;
+  }
+  return Object.freeze(next);
+}
+
+/** @returns `project` with `diff` done to it. Records the diff does not name keep their identity. */
+export function patched(project: Project, diff: Diff): Project {
+  return Object.freeze({
+    ...project,
+    info: diff.info?.[1] ?? project.info,
+    pages: diff.pages ? patchedTable(project.pages, diff.pages) : project.pages,
+    nodes: diff.nodes ? patchedTable(project.nodes, diff.nodes) : project.nodes,
+    assets: diff.assets ? patchedTable(project.assets, diff.assets) : project.assets
+  });
+}

@@ -1,0 +1,75 @@
+import type { Fragment, Node, NodeId, Page, PageId, Place, Project } from './types';
+
+type Nodes = Project['nodes'];
+
+/** Parent of every node, by child id. Built once for each nodes map. */
+const placesOf = new WeakMap<Nodes, ReadonlyMap<NodeId, Place>>();
+
+function placeIndex(nodes: Nodes): ReadonlyMap<NodeId, Place> {
+  const known = placesOf.get(nodes);
+  if (known) return known;
+  const index = new Map<NodeId, Place>();
+  for (const node of Object.values(nodes)) {
+    for (const slot in node.slots) {
+      node.slots[slot]!.forEach((child, i) => index.set(child, { parent: node.id, slot, index: i }));
+    }
+  }
+  placesOf.set(nodes, index);
+  return index;
+}
+
+/** @returns the node; throws where there is none, since an id in hand must name one. */
+export function nodeOf(project: { readonly nodes: Nodes }, id: NodeId): Node {
+  const node = project.nodes[id];
+  if (!node) throw new Error(`nodeOf: no node ${JSON.stringify(id)} in the project`);
+  return node;
+}
+
+/** @returns where the node stands, or null for a page's root and for an id that is not in use. */
+export function maybePlaceOf(project: { readonly nodes: Nodes }, id: NodeId): Place | null {
+  return placeIndex(project.nodes).get(id) ?? null;
+}
+
+/** @returns ids of all children, slot after slot, in the order they are drawn. */
+export function childIds(node: Node): NodeId[] {
+  return Object.values(node.slots).flat();
+}
+
+/** @returns the node's own id and all below it, parents before children. */
+export function subtreeIds(project: { readonly nodes: Nodes }, id: NodeId): NodeId[] {
+  const found: NodeId[] = [];
+  const open: NodeId[] = [id];
+  while (open.length > 0) {
+    const next = open.pop()!;
+    found.push(next);
+    open.push(...childIds(nodeOf(project, next)).reverse());
+  }
+  return found;
+}
+
+/** @returns ids from the page's root down to the node, both included. */
+export function pathTo(project: { readonly nodes: Nodes }, id: NodeId): NodeId[] {
+  const path: NodeId[] = [id];
+  for (let place = maybePlaceOf(project, id); place; place = maybePlaceOf(project, place.parent)) {
+    path.unshift(place.parent);
+  }
+  return path;
+}
+
+/** @returns the page whose tree holds the node, or null. */
+export function maybePageOf(project: Project, id: NodeId): Page | null {
+  const root = pathTo(project, id)[0];
+  return Object.values(project.pages).find((page) => page.root === root) ?? null;
+}
+
+export function pageOf(project: Project, id: PageId): Page {
+  const page = project.pages[id];
+  if (!page) throw new Error(`pageOf: no page ${JSON.stringify(id)} in the project`);
+  return page;
+}
+
+/** @returns the part of the tree below `id`, as a fragment of its own. */
+export function fragmentOf(project: { readonly nodes: Nodes }, id: NodeId): Fragment {
+  const nodes = Object.fromEntries(subtreeIds(project, id).map((each) => [each, nodeOf(project, each)]));
+  return { root: id, nodes: nodes as Fragment['nodes'] };
+}

@@ -1,0 +1,108 @@
+/**
+ * The document: plain JSON, frozen, without behaviour. Everything Kymation does is a function of a `Project`.
+ * Nodes live in one flat map; a node names its children by id, in named slots.
+ */
+
+declare const brand: unique symbol;
+type Branded<Name extends string> = string & { readonly [brand]: Name };
+
+export type ProjectId = Branded<'project'>;
+export type PageId = Branded<'page'>;
+export type NodeId = Branded<'node'>;
+export type AssetId = Branded<'asset'>;
+
+export type Json = string | number | boolean | null | readonly Json[] | { readonly [key: string]: Json };
+
+/** States of a part in cascade order: of two states that set the same property, the later one wins. */
+export const STATES = ['rest', 'hover', 'focus', 'pressed', 'selected', 'disabled'] as const;
+export type StateName = (typeof STATES)[number];
+
+/** Conditions in cascade order. `always` holds everywhere; the others are symbols that only a printer turns into at-rules. */
+export const CONDITIONS = [
+  'always',
+  'medium',
+  'narrow',
+  'touch',
+  'less-motion',
+  'no-script',
+  'print'
+] as const;
+export type ConditionName = (typeof CONDITIONS)[number];
+
+/** CSS property → value as written, for one part in one state under one condition. */
+export type Declarations = Readonly<Record<string, string>>;
+
+/** part → state → condition → declarations. Only what differs from the kind's own look is stored. */
+export type Styles = Readonly<
+  Record<
+    string,
+    Readonly<Partial<Record<StateName, Readonly<Partial<Record<ConditionName, Declarations>>>>>>
+  >
+>;
+
+export interface Node {
+  readonly id: NodeId;
+  readonly kind: string;
+  /** What the designer calls it; shown in the outline. Never empty. */
+  readonly name: string;
+  /** Only what differs from the kind's defaults. */
+  readonly settings: Readonly<Record<string, Json>>;
+  readonly slots: Readonly<Record<string, readonly NodeId[]>>;
+  readonly styles: Styles;
+}
+
+export interface Page {
+  readonly id: PageId;
+  readonly name: string;
+  readonly title: string;
+  readonly description: string;
+  /** BCP 47 language tag. */
+  readonly language: string;
+  readonly root: NodeId;
+}
+
+export interface Asset {
+  readonly id: AssetId;
+  /** File name in the project file and in exports; unique in the project. */
+  readonly file: string;
+  readonly type: 'image/svg+xml' | 'image/png' | 'image/jpeg' | 'image/webp' | 'image/gif' | 'image/avif';
+  /** Natural size in CSS px; null where the file does not say. */
+  readonly width: number | null;
+  readonly height: number | null;
+  /** Size of the file in bytes. */
+  readonly bytes: number;
+}
+
+/** Upper edges of the two lower width bands, in CSS px, both inclusive; `narrow` is smaller than `medium`. */
+export interface Bands {
+  readonly medium: number;
+  readonly narrow: number;
+}
+
+export interface ProjectInfo {
+  readonly name: string;
+  readonly bands: Bands;
+  readonly pageOrder: readonly PageId[];
+}
+
+export interface Project {
+  readonly format: 1;
+  readonly id: ProjectId;
+  readonly info: ProjectInfo;
+  readonly pages: Readonly<Record<PageId, Page>>;
+  readonly nodes: Readonly<Record<NodeId, Node>>;
+  readonly assets: Readonly<Record<AssetId, Asset>>;
+}
+
+/** A tree of nodes outside any project: what is inserted, copied or made new. `nodes[root]` exists. */
+export interface Fragment {
+  readonly root: NodeId;
+  readonly nodes: Readonly<Record<NodeId, Node>>;
+}
+
+/** A place among the children of a node. `index` counts from 0; one past the end appends. */
+export interface Place {
+  readonly parent: NodeId;
+  readonly slot: string;
+  readonly index: number;
+}

@@ -1,0 +1,68 @@
+import type { Anatomy } from '../../kinds/contract';
+import type { Styles } from '../../project/types';
+
+export const anatomy: Anatomy = {
+  root: { label: 'widget', states: { hover: ':hover' }, properties: ['gap'], box: { x: 0, y: 0, width: 150, height: 116 } },
+  list: { label: 'tab list', states: { hover: ':hover', focus: ':focus-within' }, properties: ['gap'], box: { x: 2, y: 2, width: 146, height: 26 } },
+  tab: {
+    label: 'tab',
+    on: 'list',
+    states: {
+      hover: ':hover',
+      focus: ':focus-visible',
+      pressed: ':active',
+      selected: '[aria-selected="true"]',
+      disabled: '[aria-disabled="true"]'
+    },
+    hasText: true,
+    properties: ['font-size', 'font-weight', 'opacity', 'translate', 'cursor'],
+    box: { x: 5, y: 5, width: 44, height: 22 }
+  },
+  header: {
+    label: 'folded header',
+    states: {
+      hover: ':hover',
+      focus: ':focus-visible',
+      pressed: ':active',
+      selected: '[aria-expanded="true"]',
+      disabled: '[aria-disabled="true"]'
+    },
+    hasText: true,
+    properties: ['font-size', 'font-weight', 'opacity', 'translate', 'cursor']
+  },
+  panel: {
+    label: 'panel',
+    states: { hover: ':hover', focus: ':focus-visible' },
+    hasText: true,
+    properties: ['gap'],
+    box: { x: 2, y: 32, width: 146, height: 82 }
+  }
+};
+
+const RING = { outline: '2px solid #2b55a0', 'outline-offset': '2px' };
+const CHOICE = { padding: '10px 16px', 'font-size': '15px', 'font-weight': '600', 'border-width': '0', cursor: 'pointer' };
+
+export const look: Styles = {
+  root: { rest: { always: { gap: '0' } } },
+  list: { rest: { always: { gap: '4px', 'border-color': '#c9c2b2', 'border-width': '0 0 2px', padding: '0' } } },
+  tab: {
+    rest: { always: { ...CHOICE, 'background-color': '#f2efe7', color: '#3b444a', 'border-radius': '4px 4px 0 0', 'text-align': 'center' } },
+    hover: { always: { 'background-color': '#e4dfd3', color: '#1f262a' } },
+    focus: { always: { ...RING, 'outline-offset': '-2px' } },
+    pressed: { always: { 'background-color': '#d5cfc1' } },
+    selected: { always: { 'background-color': '#0b6a5f', color: '#ffffff' } },
+    disabled: { always: { color: '#8a8f92', cursor: 'not-allowed' } }
+  },
+  header: {
+    rest: { always: { ...CHOICE, 'background-color': '#f2efe7', color: '#3b444a', 'border-radius': '4px', 'text-align': 'start' } },
+    hover: { always: { 'background-color': '#e4dfd3', color: '#1f262a' } },
+    focus: { always: { ...RING, 'outline-offset': '-2px' } },
+    pressed: { always: { 'background-color': '#d5cfc1' } },
+    selected: { always: { 'background-color': '#0b6a5f', color: '#ffffff' } },
+    disabled: { always: { color: '#8a8f92', cursor: 'not-allowed' } }
+  },
+  panel: {
+    rest: { always: { padding: '20px 0', gap: '16px' } },
+    focus: { always: RING }
+  }
+};

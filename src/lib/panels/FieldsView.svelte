@@ -1,0 +1,77 @@
+<script lang="ts">
+  import { TextInput } from 'carbon-components-svelte';
+  import { maybePlaceOf, nodeOf } from '$core/project/tree';
+  import { registry } from '$core/registry';
+  import Field from '$lib/parts/Field.svelte';
+  import ItemList from '$lib/parts/ItemList.svelte';
+  import { fieldsOf } from '$lib/state/fields';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+
+  const { wb, view }: { wb: Workbench; view: 'fill' | 'behaviour' } = $props();
+
+  // Fill is about the picked piece itself, a panel too; behaviour about the widget that draws it.
+  const node = $derived(view === 'fill' ? wb.current : wb.drawn);
+  const kind = $derived(registry.kindOf(node.kind));
+  const fields = $derived(fieldsOf(kind, view));
+  const lists = $derived(view === 'fill' ? Object.entries(kind.slots).filter(([, slot]) => slot.items) : []);
+  const place = $derived(maybePlaceOf(wb.project, node.id));
+  const isItem = $derived(kind.markup === null);
+  const isPage = $derived(place === null);
+  let fault = $state('');
+  let gesture = 0;
+
+  function rename(name: string): void {
+    fault = '';
+    const refusal = wb.refusal({ type: 'rename', id: node.id, name });
+    if (refusal) fault = refusal.sentence;
+    else wb.dispatch({ type: 'rename', id: node.id, name }, `rename ${node.id} ${gesture}`);
+  }
+</script>
+
+{#key node.id}
+  <div class="fields">
+    {#if view === 'fill' && !isPage}
+      <TextInput
+        size="sm"
+        labelText={isItem ? 'Label' : 'Name in the outline'}
+        value={node.name}
+        invalid={fault !== ''}
+        invalidText={fault}
+        on:focus={() => (gesture += 1)}
+        on:input={({ detail }) => rename(String(detail ?? ''))}
+      />
+    {/if}
+    {#each fields as field (field.key)}<Field {wb} {node} {field} />{/each}
+    {#each lists as [slot, { label }] (slot)}<ItemList {wb} owner={node} {slot} {label} />{/each}
+    {#if isItem && place}
+      <p class="note">
+        A panel of <button type="button" class="link" onclick={() => wb.select([place.parent])}>{nodeOf(wb.project, place.parent).name}</button>. Insert anything into it with <kbd>A</kbd>.
+      </p>
+    {/if}
+    {#if isPage && view === 'fill'}
+      <p class="note">This is the page. Pick a piece in the outline or in the preview, or insert a section with <kbd>A</kbd>.</p>
+    {:else if fields.length === 0 && lists.length === 0 && !isItem}
+      <p class="note">{kind.label} has nothing to set here. {view === 'fill' ? 'Its look stands under States.' : ''}</p>
+    {/if}
+  </div>
+{/key}
+
+<style>
+  .fields {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+    gap: 14px 20px;
+    padding: 14px 16px;
+  }
+  .note {
+    grid-column: 1 / -1;
+    margin: 0;
+    color: var(--ink-2);
+  }
+  kbd {
+    padding: 0 4px;
+    font: 11px var(--mono);
+    border: 1px solid var(--line);
+    border-radius: 2px;
+  }
+</style>

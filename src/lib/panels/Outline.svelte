@@ -1,0 +1,334 @@
+<script lang="ts">
+  import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine';
+  import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
+  import { attachInstruction, extractInstruction, type Instruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item';
+  import { maybePlaceOf, nodeOf, pathTo } from '$core/project/tree';
+  import type { NodeId, Place } from '$core/project/types';
+  import { registry } from '$core/registry';
+  import KindSign from '$lib/parts/KindSign.svelte';
+  import { runAction } from '$lib/state/actions';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+
+  const { wb }: { wb: Workbench } = $props();
+
+  let tree: HTMLElement;
+  let drop = $state.raw<{ id: NodeId; operation: Instruction['operation'] | 'refused' } | null>(null);
+
+  const rows = $derived(
+    wb.visibleIds().map((id) => {
+      const node = nodeOf(wb.project, id);
+      return { id, node, depth: pathTo(wb.project, id).length - 2, isParent: Object.values(node.slots).some((children) => children.length > 0) };
+    })
+  );
+  const counts = $derived.by(() => {
+    const byNode = new Map<NodeId, { count: number; isError: boolean }>();
+    for (const { node, severity } of wb.findings) {
+      const known = byNode.get(node);
+      byNode.set(node, { count: (known?.count ?? 0) + 1, isError: known?.isError === true || severity === 'error' });
+    }
+    return byNode;
+  });
+  const focused = $derived(wb.selected.at(-1) ?? rows[0]?.id);
+
+  function toggle(id: NodeId, closes = !wb.collapsed.has(id)): void {
+    const next = new Set(wb.collapsed);
+    if (closes) next.add(id);
+    else next.delete(id);
+    wb.collapsed = next;
+  }
+
+  function select(event: MouseEvent, id: NodeId): void {
+    const adds = event.ctrlKey || event.metaKey;
+    if (event.shiftKey && wb.selected.length > 0) {
+      const ids = rows.map((row) => row.id);
+      const [from, to] = [ids.indexOf(wb.selected[0]!), ids.indexOf(id)].sort((a, b) => a - b) as [number, number];
+      return wb.select(ids.slice(from, to + 1));
+    }
+    if (!adds) return wb.select([id]);
+    wb.select(wb.selected.includes(id) ? wb.selected.filter((each) => each !== id) : [...wb.selected, id]);
+  }
+
+  function focusRow(id: NodeId | undefined): void {
+    if (!id) return;
+    wb.select([id]);
+    queueMicrotask(() => tree.querySelector<HTMLElement>(`[data-row="${id}"]`)?.focus());
+  }
+
+  /** Keys of the ARIA tree view pattern; Alt with arrows belongs to moving. */
+  function onkeydown(event: KeyboardEvent): void {
+    if (event.altKey || event.ctrlKey || event.metaKey || wb.renaming) return;
+    const at = rows.findIndex((row) => row.id === focused);
+    const row = rows[at];
+    if (!row) return;
+    const isOpen = row.isParent && !wb.collapsed.has(row.id);
+    const moves: Record<string, () => void> = {
+      ArrowDown: () => focusRow(rows[at + 1]?.id),
+      ArrowUp: () => focusRow(rows[at - 1]?.id),
+      Home: () => focusRow(rows[0]?.id),
+      End: () => focusRow(rows.at(-1)?.id),
+      ArrowRight: () => (row.isParent && !isOpen ? toggle(row.id, false) : isOpen ? focusRow(rows[at + 1]?.id) : undefined),
+      ArrowLeft: () => (isOpen ? toggle(row.id, true) : focusRow(row.depth > 0 ? maybePlaceOf(wb.project, row.id)?.parent : undefined))
+    };
+    const move = moves[event.key];
+    if (!move) return;
+    event.preventDefault();
+    event.stopPropagation();
+    move();
+  }
+
+  /** Where a dropped row goes, by the part of the row under the pointer. */
+  function placeOf(target: NodeId, operation: Instruction['operation'], moving: NodeId): Place | null {
+    const at = maybePlaceOf(wb.project, target);
+    if (operation !== 'combine') return at ? { ...at, index: operation === 'reorder-before' ? at.index : at.index + 1 } : null;
+    const host = nodeOf(wb.project, target);
+    const category = registry.kindOf(nodeOf(wb.project, moving).kind).category;
+    const slot = Object.entries(registry.kindOf(host.kind).slots).find(([, { accepts }]) => accepts.includes(category))?.[0];
+    return slot ? { parent: target, slot, index: host.slots[slot]!.length } : null;
+  }
+
+  const dragged = (data: Record<string | symbol, unknown>) => data.row as NodeId;
+  const movedIds = (id: NodeId) => (wb.selected.includes(id) ? wb.selected : [id]);
+
+  function dragAndDrop(element: HTMLElement, id: NodeId) {
+    const refused = (moving: NodeId, operation: Instruction['operation']) => {
+      const at = placeOf(id, operation, moving);
+      return at ? wb.refusal({ type: 'move', ids: movedIds(moving), at }) : { code: 'none', sentence: 'It cannot stand in there.' };
+    };
+    const destroy = combine(
+      draggable({ element, getInitialData: () => ({ row: id }) }),
+      dropTargetForElements({
+        element,
+        getData: ({ input }) => attachInstruction({ row: id }, { element, input, operations: { 'reorder-before': 'available', 'reorder-after': 'available', combine: 'available' } }),
+        onDrag({ self, source }) {
+          const instruction = extractInstruction(self.data);
+          const moving = dragged(source.data);
+          drop = instruction && moving !== id ? { id, operation: refused(moving, instruction.operation) ? 'refused' : instruction.operation } : null;
+        },
+        onDragLeave: () => (drop = null),
+        onDrop({ self, source }) {
+          const instruction = extractInstruction(self.data);
+          const moving = dragged(source.data);
+          drop = null;
+          if (!instruction || moving === id) return;
+          const no = refused(moving, instruction.operation);
+          const at = placeOf(id, instruction.operation, moving);
+          if (no || !at) wb.message = { kind: 'error', text: no?.sentence ?? 'It cannot stand in there.' };
+          else if (!wb.dispatch({ type: 'move', ids: movedIds(moving), at })) wb.select([moving]);
+        }
+      })
+    );
+    return { destroy };
+  }
+
+  function finishRename(id: NodeId, name: string): void {
+    if (wb.renaming !== id) return;
+    wb.renaming = null;
+    if (name.trim() !== nodeOf(wb.project, id).name) wb.dispatch({ type: 'rename', id, name });
+    queueMicrotask(() => tree.querySelector<HTMLElement>(`[data-row="${id}"]`)?.focus());
+  }
+
+  function focusField(input: HTMLInputElement) {
+    input.focus();
+    input.select();
+  }
+</script>
+
+<aside aria-label="Outline">
+  <div class="head">
+    <h2>Outline</h2>
+    <button type="button" class="insert" onclick={() => (wb.open = 'insert')}>Insert <kbd>A</kbd></button>
+  </div>
+  <div class="tree" role="tree" aria-label="Pieces of the page" aria-multiselectable="true" tabindex="-1" bind:this={tree} {onkeydown}>
+    {#each rows as { id, node, depth, isParent } (id)}
+      {@const isSelected = wb.selected.includes(id)}
+      {@const finding = counts.get(id)}
+      <div
+        class="row {drop?.id === id ? drop.operation : ''}"
+        class:selected={isSelected}
+        role="treeitem"
+        aria-level={depth + 1}
+        aria-selected={isSelected}
+        aria-expanded={isParent ? !wb.collapsed.has(id) : undefined}
+        tabindex={id === focused ? 0 : -1}
+        data-row={id}
+        style:padding-left="{8 + depth * 16}px"
+        onclick={(event) => select(event, id)}
+        ondblclick={() => (wb.renaming = id)}
+        onkeydown={() => {}}
+        use:dragAndDrop={id}
+      >
+        <button
+          type="button"
+          class="fold plain"
+          class:closed={wb.collapsed.has(id)}
+          tabindex="-1"
+          aria-hidden="true"
+          style:visibility={isParent ? 'visible' : 'hidden'}
+          onclick={(event) => {
+            event.stopPropagation();
+            toggle(id);
+          }}><svg width="8" height="8" viewBox="0 0 8 8"><path d="M1 2.5l3 3 3-3" fill="none" stroke="currentColor" stroke-width="1.2" /></svg></button>
+        <span class="sign"><KindSign kind={node.kind} /></span>
+        {#if wb.renaming === id}
+          <input
+            aria-label="New name of {node.name}"
+            value={node.name}
+            maxlength="120"
+            use:focusField
+            onblur={(event) => finishRename(id, event.currentTarget.value)}
+            onkeydown={(event) => {
+              event.stopPropagation();
+              if (event.key === 'Enter') finishRename(id, event.currentTarget.value);
+              if (event.key === 'Escape') finishRename(id, node.name);
+            }}
+          />
+        {:else}
+          <span class="name" title={node.name}>{node.name}</span>
+          {#if registry.kindOf(node.kind).behaviours(node).length > 0}<span class="hint">{registry.kindOf(node.kind).label.toLowerCase()}</span>{/if}
+          {#if finding}<span class="count" class:error={finding.isError} title="{finding.count} {finding.count === 1 ? 'finding' : 'findings'}">{finding.count}</span>{/if}
+        {/if}
+      </div>
+    {:else}
+      <div class="empty" role="none">
+        <p>This page is empty. Start with a section; everything else stands in one.</p>
+        <button type="button" class="link" onclick={() => runAction(wb, 'insert-section')}>Insert a section</button>
+      </div>
+    {/each}
+  </div>
+</aside>
+
+<style>
+  aside {
+    display: flex;
+    flex-direction: column;
+    min-height: 0;
+    background: var(--panel);
+    border-right: 1px solid var(--line);
+  }
+  .head {
+    display: flex;
+    align-items: center;
+    justify-content: space-between;
+    height: 40px;
+    padding: 0 10px 0 14px;
+    flex: none;
+  }
+  h2 {
+    margin: 0;
+    font-size: 12px;
+    font-weight: 500;
+    color: var(--ink-2);
+  }
+  .insert {
+    padding: 3px 4px 3px 8px;
+    font: 600 12px var(--sans);
+    color: var(--ink);
+    cursor: pointer;
+    background: none;
+    border: 0;
+    border-radius: 3px;
+  }
+  .insert:hover {
+    background: var(--sunk);
+  }
+  kbd {
+    padding: 0 4px;
+    font: 11px var(--mono);
+    color: var(--ink-2);
+    border: 1px solid var(--line);
+    border-radius: 2px;
+  }
+  .tree {
+    flex: 1;
+    overflow: auto;
+    padding-bottom: 24px;
+  }
+  .row {
+    position: relative;
+    display: flex;
+    align-items: center;
+    gap: 6px;
+    height: 27px;
+    padding-right: 10px;
+    cursor: default;
+    user-select: none;
+    border-left: 3px solid transparent;
+  }
+  .row:hover {
+    background: var(--sunk);
+  }
+  .row.selected {
+    background: var(--wash);
+    border-left-color: var(--verdigris);
+  }
+  .row:focus-visible {
+    outline-offset: -2px;
+  }
+  .row.reorder-before {
+    box-shadow: inset 0 2px var(--verdigris);
+  }
+  .row.reorder-after {
+    box-shadow: inset 0 -2px var(--verdigris);
+  }
+  .row.combine {
+    box-shadow: inset 0 0 0 2px var(--verdigris);
+  }
+  .row.refused {
+    box-shadow: inset 0 0 0 1px var(--red);
+    cursor: no-drop;
+  }
+  .fold {
+    display: grid;
+    place-items: center;
+    width: 14px;
+    height: 20px;
+    color: var(--ink-2);
+  }
+  .fold.closed svg {
+    rotate: -90deg;
+  }
+  .sign {
+    display: grid;
+    color: var(--ink-2);
+    flex: none;
+  }
+  .name {
+    flex: 1;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .hint {
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+  .count {
+    min-width: 18px;
+    padding: 0 5px;
+    font: 600 11px/18px var(--sans);
+    color: var(--ochre);
+    text-align: center;
+    background: #f6e6cb;
+    border-radius: 9px;
+  }
+  .count.error {
+    color: var(--red);
+    background: #f6d9d5;
+  }
+  input {
+    flex: 1;
+    min-width: 0;
+    height: 22px;
+    padding: 0 4px;
+    font: inherit;
+    border: 1px solid var(--verdigris);
+    border-radius: 2px;
+  }
+  .empty {
+    padding: 8px 14px;
+    color: var(--ink-2);
+  }
+  .empty p {
+    margin: 0 0 8px;
+  }
+</style>

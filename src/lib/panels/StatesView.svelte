@@ -1,0 +1,194 @@
+<script lang="ts">
+  import { impliedStates, resolve, type Resolution } from '$core/cascade/resolve';
+  import { ringContrast, textContrast } from '$core/cascade/contrast';
+  import { SHEET_PROPERTIES, STYLE_PROPERTIES } from '$core/css/properties';
+  import { STATES, type ConditionName, type StateName } from '$core/project/types';
+  import { registry } from '$core/registry';
+  import PreviewFrame from '$lib/parts/PreviewFrame.svelte';
+  import StyleCell from '$lib/parts/StyleCell.svelte';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+
+  const { wb }: { wb: Workbench } = $props();
+
+  const SPECIMEN_HEIGHT = 52;
+  let specimenWidth = $state(0);
+  let grid: HTMLElement;
+
+  const anatomy = $derived(wb.kind.anatomy[wb.currentPart]!);
+  const has = (state: StateName) => state === 'rest' || anatomy.states[state] !== undefined;
+  const conditions = $derived<ConditionName[]>(wb.at === 'narrow' ? ['medium', 'narrow'] : wb.at === 'medium' ? ['medium'] : []);
+  const at = (state: StateName) => ({ node: wb.drawn.id, part: wb.currentPart, state, conditions });
+  const resolved = $derived(
+    new Map<StateName, Resolution>(STATES.filter(has).map((state) => [state, resolve(registry, wb.project, at(state))]))
+  );
+  const properties = $derived([...new Set([...SHEET_PROPERTIES, ...(anatomy.properties ?? [])])].map((name) => STYLE_PROPERTIES.get(name)!));
+  const specimens = $derived({
+    type: 'specimens' as const,
+    node: wb.drawn.id,
+    part: wb.currentPart,
+    // Forced states are names; what a state brings along is forced with it.
+    states: STATES.map((state) => (has(state) ? impliedStates(state, []).join(' ') : null)),
+    cell: { width: specimenWidth / STATES.length, height: SPECIMEN_HEIGHT },
+    strip: Object.values(anatomy.states).flatMap((selector) => [...selector.matchAll(/\[([\w-]+)/g)].map((match) => match[1]!))
+  });
+
+  const tones: Record<StateName, string> = {
+    rest: 'var(--ink-2)',
+    hover: 'var(--ochre)',
+    focus: 'var(--blue)',
+    pressed: 'var(--rust)',
+    selected: 'var(--verdigris)',
+    disabled: '#8b8678'
+  };
+
+  const ratio = (value: number | null) => (value === null ? '—' : `${value.toFixed(1)} : 1`);
+
+  function contrastOf(state: StateName): { text: string; tone: string } {
+    if (!has(state)) return { text: '', tone: '' };
+    if (state === 'disabled') return { text: 'exempt', tone: 'faint' };
+    const value = anatomy.hasText ? textContrast(registry, wb.project, at(state)) : null;
+    return { text: ratio(value), tone: value === null ? 'faint' : value >= 4.5 ? 'good' : 'bad' };
+  }
+
+  function ringOf(state: StateName): { text: string; tone: string } {
+    if (!has(state)) return { text: '', tone: '' };
+    const value = ringContrast(registry, wb.project, at(state));
+    return { text: ratio(value), tone: value === null ? 'faint' : value >= 3 ? 'good' : 'bad' };
+  }
+
+  /** Arrow keys walk the cells, as in the ARIA grid pattern. */
+  function onkeydown(event: KeyboardEvent): void {
+    const cell = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]');
+    if (!cell || event.target !== cell || event.altKey || event.ctrlKey || event.metaKey) return;
+    const [row, column] = cell.dataset.cell!.split(',').map(Number) as [number, number];
+    const to = { ArrowUp: [row - 1, column], ArrowDown: [row + 1, column], ArrowLeft: [row, column - 1], ArrowRight: [row, column + 1] }[event.key];
+    const next = to && grid.querySelector<HTMLElement>(`[data-cell="${to[0]},${to[1]}"]`);
+    if (!next) return;
+    event.preventDefault();
+    event.stopPropagation();
+    next.focus();
+  }
+</script>
+
+<div class="sheet" role="grid" aria-label="States of {anatomy.label}" tabindex="-1" bind:this={grid} {onkeydown}>
+  <div class="line head" role="row">
+    <span role="columnheader" class="visually-hidden">Property</span>
+    <span></span>
+    {#each STATES as state (state)}
+      <span role="columnheader" class="state" class:absent={!has(state)} style:border-top-color={has(state) ? tones[state] : 'transparent'}>{state}</span>
+    {/each}
+  </div>
+  <div class="line looks" role="row">
+    <span role="rowheader">Looks like</span>
+    <div class="frame" role="gridcell" aria-label="The part as it is drawn in each state" bind:clientWidth={specimenWidth}>
+      {#if specimenWidth > 0}
+        <PreviewFrame
+          project={wb.project}
+          pageId={wb.pageId}
+          blobs={wb.blobs}
+          title="{anatomy.label} in each state"
+          width={specimenWidth}
+          height={SPECIMEN_HEIGHT}
+          {specimens}
+        />
+      {/if}
+    </div>
+  </div>
+  {#each properties as property, row (property.property)}
+    <div class="line" role="row">
+      <span role="rowheader">{property.label}</span>
+      {#each STATES as state, column (state)}
+        {#if has(state)}
+          <StyleCell {wb} {property} {state} resolved={resolved.get(state)!.get(property.property)!} {row} {column} />
+        {:else}
+          <span role="gridcell" class="none" title="The {anatomy.label} has no {state} state">—</span>
+        {/if}
+      {/each}
+    </div>
+  {/each}
+  <div class="line group" role="row"><span role="rowheader">Computed</span></div>
+  <div class="line computed" role="row">
+    <span role="rowheader">Text contrast</span>
+    {#each STATES as state (state)}{@const { text, tone } = contrastOf(state)}<span role="gridcell" class="mono {tone}">{text}</span>{/each}
+  </div>
+  <div class="line computed" role="row">
+    <span role="rowheader">Ring contrast</span>
+    {#each STATES as state (state)}{@const { text, tone } = ringOf(state)}<span role="gridcell" class="mono {tone}">{text}</span>{/each}
+  </div>
+</div>
+
+<style>
+  .sheet {
+    min-width: 760px;
+    outline: none;
+  }
+  .line {
+    display: grid;
+    grid-template-columns: 112px repeat(6, minmax(0, 1fr));
+    min-height: 27px;
+    border-bottom: 1px solid var(--faint-line);
+  }
+  .line > :global(*) {
+    display: flex;
+    align-items: center;
+    min-width: 0;
+    padding: 0 8px;
+    border-left: 1px solid var(--faint-line);
+  }
+  .line > :global(:first-child),
+  .head > span:nth-child(2) {
+    border-left: 0;
+  }
+  .head {
+    position: sticky;
+    top: 0;
+    z-index: 1;
+    background: var(--panel);
+  }
+  .state {
+    font-size: 12px;
+    font-weight: 600;
+    border-top: 3px solid;
+  }
+  .absent {
+    font-weight: 400;
+    color: var(--ink-3);
+  }
+  .looks {
+    min-height: 53px;
+  }
+  .looks > span {
+    color: var(--ink-2);
+  }
+  .looks .frame {
+    grid-column: 2 / -1;
+    padding: 0;
+    overflow: hidden;
+    pointer-events: none;
+  }
+  .none {
+    color: var(--ink-3);
+    background: repeating-linear-gradient(135deg, transparent 0 5px, var(--faint-line) 5px 6px);
+  }
+  .group {
+    min-height: 22px;
+    font-size: 12px;
+    font-weight: 600;
+    color: var(--ink-2);
+    background: var(--sunk);
+  }
+  .group span {
+    grid-column: 1 / -1;
+  }
+  .good {
+    font-weight: 600;
+    color: var(--verdigris);
+  }
+  .bad {
+    font-weight: 700;
+    color: var(--red);
+  }
+  .faint {
+    color: var(--ink-3);
+  }
+</style>

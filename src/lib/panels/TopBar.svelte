@@ -1,0 +1,155 @@
+<script lang="ts">
+  import { Button, ContentSwitcher, Switch } from 'carbon-components-svelte';
+  import { resolve } from '$app/paths';
+  import { SWITCHES, type Switch as Condition } from '$preview/messages';
+  import Mark from '$lib/parts/Mark.svelte';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+
+  const { wb }: { wb: Workbench } = $props();
+
+  const words: Record<Condition, string> = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print' };
+  const saved = $derived({ saved: 'Saved', saving: 'Saving…', failed: 'Not saved' }[wb.saver.status]);
+  const errors = $derived(wb.findings.filter((finding) => finding.severity === 'error').length);
+</script>
+
+<header>
+  <a class="mark" href={resolve('/')} aria-label="Kymation, all projects"><Mark /><span>Kymation</span></a>
+  <div class="where">
+    <strong title={wb.project.info.name}>{wb.project.info.name}</strong>
+    {#if wb.project.info.pageOrder.length > 1}
+      <select
+        aria-label="Page"
+        value={wb.pageId}
+        onchange={(event) => {
+          wb.selected = [];
+          wb.pageId = event.currentTarget.value as typeof wb.pageId;
+        }}
+      >
+        {#each wb.project.info.pageOrder as id (id)}<option value={id}>{wb.project.pages[id]!.name}</option>{/each}
+      </select>
+    {:else}
+      <span class="page">{wb.page.name}</span>
+    {/if}
+    <span class="saved" class:failed={wb.saver.status === 'failed'} role="status" title={wb.saver.status === 'failed' ? wb.saver.sentence : undefined}>{saved}</span>
+  </div>
+  <div class="tools">
+    <ContentSwitcher
+      size="sm"
+      selectedIndex={wb.mode === 'select' ? 0 : 1}
+      on:change={({ detail }) => (wb.mode = detail === 0 ? 'select' : 'try')}
+    >
+      <Switch text="Select" />
+      <Switch text="Try it" />
+    </ContentSwitcher>
+    <div class="conditions" role="group" aria-label="Conditions to try">
+      {#each SWITCHES as name (name)}
+        <button type="button" aria-pressed={wb.switches.includes(name)} onclick={() => wb.toggleSwitch(name)}>{words[name]}</button>
+      {/each}
+    </div>
+    <button type="button" class="findings" class:bad={errors > 0} onclick={() => (wb.open = wb.open === 'findings' ? null : 'findings')} aria-expanded={wb.open === 'findings'}>
+      {#if wb.findings.length > 0}<span aria-hidden="true" class="sign">▲</span>{/if}
+      {wb.findings.length === 0 ? 'No findings' : `${wb.findings.length} ${wb.findings.length === 1 ? 'finding' : 'findings'}`}
+    </button>
+    <Button size="small" on:click={() => (wb.open = 'export')}>Export</Button>
+  </div>
+</header>
+
+<style>
+  header {
+    display: flex;
+    align-items: center;
+    gap: 16px;
+    height: 44px;
+    padding: 0 14px;
+    background: var(--panel);
+    border-bottom: 1px solid var(--line);
+  }
+  .mark {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    font: 600 17px var(--mark);
+    color: var(--ink);
+    text-decoration: none;
+  }
+  .where {
+    display: flex;
+    flex: 1;
+    min-width: 0;
+    align-items: center;
+    gap: 10px;
+    padding-left: 16px;
+    border-left: 1px solid var(--line);
+  }
+  strong {
+    overflow: hidden;
+    font-weight: 600;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  select {
+    height: 26px;
+    max-width: 140px;
+    font: inherit;
+    color: var(--ink-2);
+    background: none;
+    border: 0;
+  }
+  .page,
+  .saved {
+    color: var(--ink-2);
+    white-space: nowrap;
+  }
+  .failed {
+    font-weight: 600;
+    color: var(--red);
+  }
+  .tools {
+    display: flex;
+    align-items: center;
+    gap: 12px;
+  }
+  .tools :global(.bx--content-switcher) {
+    width: 132px;
+    height: 28px;
+  }
+  .tools :global(.bx--btn) {
+    min-height: 28px;
+    padding: 4px 14px;
+  }
+  .conditions {
+    display: flex;
+    gap: 6px;
+  }
+  .conditions button,
+  .findings {
+    height: 28px;
+    padding: 0 10px;
+    font: inherit;
+    color: var(--ink-2);
+    white-space: nowrap;
+    cursor: pointer;
+    background: none;
+    border: 1px solid var(--control-line);
+    border-radius: 14px;
+  }
+  .conditions button[aria-pressed='true'] {
+    font-weight: 600;
+    color: var(--verdigris);
+    background: var(--wash);
+    border-color: var(--verdigris);
+  }
+  .findings {
+    color: var(--ink);
+    background: #fff;
+    border-radius: 3px;
+  }
+  .sign {
+    margin-right: 4px;
+    font-size: 10px;
+    color: var(--ochre);
+  }
+  .bad .sign {
+    color: var(--red);
+  }
+</style>

@@ -1,0 +1,180 @@
+<script lang="ts">
+  import { ContentSwitcher, Switch } from 'carbon-components-svelte';
+  import FallbacksView from './FallbacksView.svelte';
+  import FieldsView from './FieldsView.svelte';
+  import PartsDrawing from './PartsDrawing.svelte';
+  import StatesView from './StatesView.svelte';
+  import { VIEWS, type Workbench } from '$lib/state/workbench.svelte';
+
+  const { wb }: { wb: Workbench } = $props();
+
+  const items = $derived(Object.entries(wb.kind.slots).find(([, slot]) => slot.items));
+  const count = $derived(items ? `${wb.drawn.slots[items[0]]?.length ?? 0} ${items[1].label.toLowerCase()}` : '');
+  const bands = ['always', 'medium', 'narrow'] as const;
+  let views: HTMLElement;
+  let isFolded = $state(false);
+
+  function resize(event: PointerEvent): void {
+    const edge = event.currentTarget as HTMLElement;
+    edge.setPointerCapture(event.pointerId);
+    const from = event.clientY + wb.sheetHeight;
+    const move = (moved: PointerEvent) => setHeight(from - moved.clientY);
+    edge.addEventListener('pointermove', move);
+    edge.addEventListener('lostpointercapture', () => edge.removeEventListener('pointermove', move), { once: true });
+  }
+
+  function setHeight(px: number): void {
+    isFolded = px < 90;
+    wb.sheetHeight = Math.min(window.innerHeight - 220, Math.max(160, px));
+  }
+
+  function resizeByKey(event: KeyboardEvent): void {
+    const by = { ArrowUp: 24, ArrowDown: -24 }[event.key];
+    if (event.key === 'Enter') isFolded = !isFolded;
+    else if (by) setHeight(wb.sheetHeight + by);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  function viewKeys(event: KeyboardEvent): void {
+    const by = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+    if (!by) return;
+    event.preventDefault();
+    wb.view = VIEWS[(VIEWS.indexOf(wb.view) + by + VIEWS.length) % VIEWS.length]!;
+    queueMicrotask(() => views.querySelector<HTMLElement>('[aria-selected="true"]')?.focus());
+  }
+</script>
+
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+<div
+  class="edge"
+  role="separator"
+  aria-orientation="horizontal"
+  aria-label="Height of the tuning sheet"
+  aria-valuenow={isFolded ? 40 : wb.sheetHeight}
+  aria-valuemin="40"
+  aria-valuemax="700"
+  tabindex="0"
+  onpointerdown={resize}
+  onkeydown={resizeByKey}
+  ondblclick={() => (isFolded = !isFolded)}
+></div>
+<section aria-label="Tuning sheet" style:height="{isFolded ? 40 : wb.sheetHeight}px">
+  <header>
+    <h2 title={wb.current.name}>{wb.current.name}</h2>
+    <span class="kind">{wb.kind.label.toLowerCase()}{count ? ` · ${count}` : ''}</span>
+    <div class="views" role="tablist" aria-label="Views of the tuning sheet" tabindex="-1" bind:this={views} onkeydown={viewKeys}>
+      {#each VIEWS as view (view)}
+        <button type="button" role="tab" id="view-{view}" aria-selected={wb.view === view} aria-controls="sheet-view" tabindex={wb.view === view ? 0 : -1} onclick={() => (wb.view = view)}>{view}</button>
+      {/each}
+    </div>
+    {#if wb.view === 'States'}
+      <div class="at">
+        <span>at</span>
+        <ContentSwitcher size="sm" selectedIndex={bands.indexOf(wb.at)} on:change={({ detail }) => (wb.at = bands[detail]!)}>
+          <Switch text="all widths" />
+          <Switch text="≤ medium" />
+          <Switch text="≤ narrow" />
+        </ContentSwitcher>
+      </div>
+    {/if}
+  </header>
+  {#if !isFolded}
+    <div class="body">
+      <PartsDrawing {wb} />
+      <div class="view" role="tabpanel" id="sheet-view" aria-labelledby="view-{wb.view}" tabindex="-1">
+        {#if wb.view === 'Fill'}<FieldsView {wb} view="fill" />{/if}
+        {#if wb.view === 'Behaviour'}<FieldsView {wb} view="behaviour" />{/if}
+        {#if wb.view === 'States'}<StatesView {wb} />{/if}
+        {#if wb.view === 'Fallbacks'}<FallbacksView {wb} />{/if}
+      </div>
+    </div>
+  {/if}
+</section>
+
+<style>
+  .edge {
+    height: 5px;
+    margin-bottom: -5px;
+    z-index: 2;
+    cursor: ns-resize;
+    touch-action: none;
+  }
+  .edge:hover {
+    background: var(--verdigris);
+  }
+  section {
+    display: flex;
+    flex-direction: column;
+    min-height: 0;
+    background: var(--panel);
+    border-top: 1px solid var(--line);
+    box-shadow: 0 -2px 6px rgb(31 38 42 / 8%);
+  }
+  header {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    height: 40px;
+    padding: 0 14px;
+    border-bottom: 1px solid var(--line);
+    flex: none;
+  }
+  h2 {
+    max-width: 220px;
+    margin: 0;
+    overflow: hidden;
+    font-size: 13px;
+    font-weight: 600;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .kind {
+    color: var(--ink-2);
+    white-space: nowrap;
+  }
+  .views {
+    display: flex;
+    flex: 1;
+    align-self: stretch;
+    gap: 4px;
+    margin-left: 12px;
+  }
+  .views button {
+    padding: 0 12px;
+    font: inherit;
+    color: var(--ink-2);
+    cursor: pointer;
+    background: none;
+    border: 0;
+    border-bottom: 2px solid transparent;
+  }
+  .views button[aria-selected='true'] {
+    font-weight: 600;
+    color: var(--ink);
+    border-bottom-color: var(--verdigris);
+  }
+  .at {
+    display: flex;
+    align-items: center;
+    gap: 8px;
+    color: var(--ink-2);
+  }
+  .at :global(.bx--content-switcher) {
+    width: 252px;
+    height: 26px;
+  }
+  .body {
+    display: grid;
+    flex: 1;
+    grid-template-columns: 178px minmax(0, 1fr);
+    min-height: 0;
+  }
+  .view {
+    min-width: 0;
+    overflow: auto;
+    outline: none;
+  }
+</style>

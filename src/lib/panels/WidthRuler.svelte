@@ -1,0 +1,197 @@
+<script lang="ts">
+  import { settingsWithDefaults } from '$core/compile/analyse';
+  import type { AnySchema } from 'yup';
+  import { maybePageOf } from '$core/project/tree';
+  import { registry } from '$core/registry';
+  import { WIDTH_LEAST, WIDTH_MOST, type Workbench } from '$lib/state/workbench.svelte';
+
+  const { wb }: { wb: Workbench } = $props();
+
+  /** px of viewport shown left and right of what can be set. */
+  const FROM = 240;
+  const TO = 1960;
+  let track = $state(0);
+  let ruler: HTMLElement;
+  let gesture = 0;
+
+  const x = (px: number) => ((px - FROM) / (TO - FROM)) * track;
+  const pxAt = (clientX: number) => Math.round(FROM + ((clientX - ruler.getBoundingClientRect().left) / track) * (TO - FROM));
+  const clamp = (px: number, least: number, most: number) => Math.min(most, Math.max(least, px));
+  const ticks = Array.from({ length: 22 }, (_, i) => 280 + i * 80);
+  const labels = [320, 480, 640, 800, 960, 1120, 1280, 1440, 1600, 1760, 1920];
+
+  interface Flag {
+    readonly key: string;
+    readonly label: string;
+    readonly px: number;
+    readonly least: number;
+    readonly most: number;
+    readonly isPicked: boolean;
+    set(px: number, merge: string): void;
+  }
+
+  const bandFlag = (band: 'narrow' | 'medium'): Flag => ({
+    key: band,
+    label: `≤ ${band}`,
+    px: wb.project.info.bands[band],
+    least: 280,
+    most: 1920,
+    isPicked: false,
+    set: (px, merge) => void wb.dispatch({ type: 'set-bands', ...wb.project.info.bands, [band]: px }, `band ${merge}`)
+  });
+
+  /** Every setting whose field carries a flag, of every node of this page. */
+  const flags = $derived.by((): Flag[] => {
+    const found: Flag[] = [bandFlag('narrow'), bandFlag('medium')];
+    for (const node of Object.values(wb.project.nodes)) {
+      const kind = registry.kindOf(node.kind);
+      for (const [key, field] of Object.entries(kind.settings.fields)) {
+        const word = (field as AnySchema).describe().meta?.field?.flag;
+        const px = settingsWithDefaults(kind, node)[key];
+        if (!word || typeof px !== 'number' || px === 0 || maybePageOf(wb.project, node.id)?.id !== wb.pageId) continue;
+        found.push({
+          key: `${node.id} ${key}`,
+          label: `${node.name} ${word}`,
+          px,
+          least: 280,
+          most: 1920,
+          isPicked: wb.drawn.id === node.id,
+          set: (to, merge) => void wb.dispatch({ type: 'set-setting', id: node.id, key, value: to }, `flag ${node.id} ${merge}`)
+        });
+      }
+    }
+    return found;
+  });
+
+  function drag(event: PointerEvent, least: number, most: number, set: (px: number) => void): void {
+    const handle = event.currentTarget as HTMLElement;
+    handle.setPointerCapture(event.pointerId);
+    handle.focus();
+    gesture += 1;
+    const move = (moved: PointerEvent) => set(clamp(pxAt(moved.clientX), least, most));
+    handle.addEventListener('pointermove', move);
+    handle.addEventListener('lostpointercapture', () => handle.removeEventListener('pointermove', move), { once: true });
+  }
+
+  function stepped(event: KeyboardEvent, px: number, least: number, most: number): number | null {
+    const by = event.shiftKey ? 10 : 1;
+    const to = { ArrowLeft: px - by, ArrowDown: px - by, ArrowRight: px + by, ArrowUp: px + by, Home: least, End: most }[event.key];
+    if (to === undefined || event.altKey || event.ctrlKey) return null;
+    event.preventDefault();
+    event.stopPropagation();
+    return clamp(to, least, most);
+  }
+</script>
+
+<div class="ruler" bind:this={ruler} bind:clientWidth={track}>
+  <svg width={track} height="40" aria-hidden="true">
+    {#each ticks as px (px)}<path d="M{x(px)} {px % 160 === 0 ? 32 : 35}V40" stroke="var(--control-line)" />{/each}
+    {#each labels as px (px)}<text x={x(px)} y="12">{px}</text>{/each}
+    <path class="set" d="M{x(WIDTH_LEAST)} 38.5H{x(wb.width)}" />
+  </svg>
+  {#each flags as flag (flag.key)}
+    <div
+      class="flag"
+      class:picked={flag.isPicked}
+      class:band={flag.label.startsWith('≤')}
+      role="slider"
+      tabindex="0"
+      aria-label={flag.label}
+      aria-valuenow={flag.px}
+      aria-valuemin={flag.least}
+      aria-valuemax={flag.most}
+      aria-valuetext="{flag.px} px"
+      title="{flag.label} {flag.px} px; drag, or arrow keys"
+      style:left="{x(flag.px)}px"
+      onpointerdown={(event) => drag(event, flag.least, flag.most, (px) => flag.set(px, String(gesture)))}
+      onkeydown={(event) => {
+        const to = stepped(event, flag.px, flag.least, flag.most);
+        if (to !== null) flag.set(to, 'keys');
+      }}
+    >
+      <span>{flag.label.startsWith('≤') ? flag.label : flag.isPicked ? `folds under ${flag.px}` : ''}</span>
+    </div>
+  {/each}
+  <div
+    class="width"
+    role="slider"
+    tabindex="0"
+    aria-label="Width of the preview"
+    aria-valuenow={wb.width}
+    aria-valuemin={WIDTH_LEAST}
+    aria-valuemax={WIDTH_MOST}
+    aria-valuetext="{wb.width} px"
+    style:left="{x(wb.width)}px"
+    onpointerdown={(event) => drag(event, WIDTH_LEAST, WIDTH_MOST, (px) => (wb.width = px))}
+    onkeydown={(event) => {
+      const to = stepped(event, wb.width, WIDTH_LEAST, WIDTH_MOST);
+      if (to !== null) wb.width = to;
+    }}
+  >
+    {wb.width}
+  </div>
+</div>
+
+<style>
+  .ruler {
+    position: relative;
+    height: 40px;
+    overflow: hidden;
+    background: var(--panel);
+    border-bottom: 1px solid var(--line);
+    touch-action: none;
+  }
+  svg {
+    display: block;
+  }
+  text {
+    font: 11px var(--mono);
+    text-anchor: middle;
+    fill: var(--ink-2);
+  }
+  .set {
+    stroke: var(--verdigris);
+    stroke-width: 3;
+  }
+  .flag {
+    position: absolute;
+    top: 0;
+    height: 40px;
+    padding-left: 4px;
+    cursor: ew-resize;
+    border-left: 1.5px solid var(--ink);
+  }
+  .flag span {
+    position: absolute;
+    top: 15px;
+    left: 3px;
+    font-size: 11px;
+    line-height: 14px;
+    white-space: nowrap;
+    pointer-events: none;
+    background: var(--panel);
+  }
+  .flag:not(.band) {
+    border-left: 1.5px dashed var(--ochre);
+  }
+  .flag:not(.band) span {
+    top: 24px;
+    font-weight: 600;
+    color: var(--ochre);
+  }
+  .flag:not(.band):not(.picked) {
+    height: 14px;
+    top: 26px;
+  }
+  .width {
+    position: absolute;
+    bottom: 7px;
+    padding: 2px 7px;
+    font: 600 11.5px var(--mono);
+    color: #fff;
+    cursor: ew-resize;
+    background: var(--verdigris);
+    border-radius: 2px;
+    translate: -50% 0;
+  }
+</style>

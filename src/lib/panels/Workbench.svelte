@@ -1,0 +1,142 @@
+<script lang="ts">
+  import { ToastNotification } from 'carbon-components-svelte';
+  import { tinykeys } from 'tinykeys';
+  import { onMount } from 'svelte';
+  import CommandSearch from './CommandSearch.svelte';
+  import ExportDialog from './ExportDialog.svelte';
+  import FindingsPanel from './FindingsPanel.svelte';
+  import KeysDialog from './KeysDialog.svelte';
+  import Outline from './Outline.svelte';
+  import PreviewPane from './PreviewPane.svelte';
+  import TopBar from './TopBar.svelte';
+  import TuningSheet from './TuningSheet.svelte';
+  import WidthRuler from './WidthRuler.svelte';
+  import { actions, runAction } from '$lib/state/actions';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+  import type { FromFrame } from '$preview/messages';
+
+  const { wb }: { wb: Workbench } = $props();
+
+  const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  const isControl = (target: EventTarget | null) => target instanceof HTMLElement && /^(?:BUTTON|A)$/.test(target.tagName);
+
+  /** While a field or a dialog has the keys, only what cannot be meant for it goes on: undo and the like in dialogs do not. */
+  function isTaken(event: KeyboardEvent, key: string): boolean {
+    if (event.defaultPrevented) return true;
+    const dialogOpen = wb.open !== null && wb.open !== 'findings';
+    if (dialogOpen) return true;
+    if (isTyping(event.target)) return !/^\$mod\+(?:k|e)$/.test(key);
+    return key === 'Enter' && isControl(event.target);
+  }
+
+  onMount(() => {
+    const bindings = Object.fromEntries(
+      actions.flatMap((action) =>
+        action.keys.map((key) => [
+          key,
+          (event: KeyboardEvent) => {
+            if (isTaken(event, key)) return;
+            event.preventDefault();
+            runAction(wb, action.id);
+          }
+        ])
+      )
+    );
+    const stop = tinykeys(window, bindings);
+    const warn = (event: BeforeUnloadEvent) => {
+      if (wb.saver.status !== 'saved') event.preventDefault();
+    };
+    window.addEventListener('beforeunload', warn);
+    return () => {
+      stop();
+      window.removeEventListener('beforeunload', warn);
+    };
+  });
+
+  function escape(): void {
+    if (wb.open) wb.open = null;
+    else if (wb.mode === 'try') wb.mode = 'select';
+    else if (wb.editing) wb.editing = null;
+    else wb.selected = [];
+  }
+
+  /** Keys pressed in the preview are pressed again here, where they mean the same. */
+  function fromFrame({ key, code, ctrl, shift, alt }: Extract<FromFrame, { type: 'key' }>): void {
+    window.dispatchEvent(new KeyboardEvent('keydown', { key, code, ctrlKey: ctrl, shiftKey: shift, altKey: alt, bubbles: true, cancelable: true }));
+  }
+
+  $effect(() => {
+    const shown = wb.message;
+    if (shown?.kind !== 'info') return;
+    const timer = setTimeout(() => wb.message === shown && (wb.message = null), 4000);
+    return () => clearTimeout(timer);
+  });
+</script>
+
+<svelte:window onkeydown={(event) => event.key === 'Escape' && !event.defaultPrevented && escape()} />
+<svelte:head><title>{wb.project.info.name} · Kymation</title></svelte:head>
+
+<h1 class="visually-hidden">{wb.project.info.name}, {wb.page.name}</h1>
+<div class="bench">
+  <TopBar {wb} />
+  <Outline {wb} />
+  <main class="stage" aria-label="Workbench">
+    <WidthRuler {wb} />
+    <PreviewPane {wb} onkey={fromFrame} />
+    <TuningSheet {wb} />
+  </main>
+  {#if wb.open === 'findings'}<FindingsPanel {wb} />{/if}
+</div>
+{#if wb.open === 'insert' || wb.open === 'search'}{#key wb.open}<CommandSearch {wb} />{/key}{/if}
+{#if wb.open === 'export'}<ExportDialog {wb} />{/if}
+{#if wb.open === 'keys'}<KeysDialog {wb} />{/if}
+
+<div class="messages" aria-live="polite">
+  {#if wb.saver.status === 'failed'}
+    <ToastNotification lowContrast kind="error" title="Not saved" subtitle={wb.saver.sentence} hideCloseButton />
+  {/if}
+  {#if wb.message}
+    {#key wb.message}
+      <ToastNotification
+        lowContrast
+        kind={wb.message.kind}
+        title={wb.message.kind === 'error' ? 'That cannot be done' : ''}
+        subtitle={wb.message.text}
+        on:close={() => (wb.message = null)}
+      />
+    {/key}
+  {/if}
+</div>
+
+<style>
+  .bench {
+    position: relative;
+    display: grid;
+    grid-template: 44px minmax(0, 1fr) / 232px minmax(0, 1fr);
+    height: 100vh;
+    overflow: hidden;
+  }
+  .bench > :global(header) {
+    grid-column: 1 / -1;
+  }
+  .stage {
+    display: grid;
+    grid-template-rows: 40px minmax(0, 1fr) auto auto;
+    min-width: 0;
+    min-height: 0;
+  }
+  .messages {
+    position: fixed;
+    bottom: 12px;
+    left: 12px;
+    z-index: 20;
+    max-width: 420px;
+  }
+  .messages :global(.bx--toast-notification) {
+    width: auto;
+    min-width: 220px;
+    max-width: 420px;
+    margin: 6px 0 0;
+    padding-left: 12px;
+  }
+</style>

@@ -1,0 +1,103 @@
+<script lang="ts">
+  import { Select, SelectItem, TextInput, Toggle } from 'carbon-components-svelte';
+  import { ValidationError } from 'yup';
+  import { settingsWithDefaults } from '$core/compile/analyse';
+  import { evaluate, parseQuantity } from '$core/css/quantity';
+  import type { Json, Node, NodeId } from '$core/project/types';
+  import { registry } from '$core/registry';
+  import type { FieldSpec } from '$lib/state/fields';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+  import AssetField from './AssetField.svelte';
+  import RichField from './RichField.svelte';
+
+  const { wb, node, field }: { wb: Workbench; node: Node; field: FieldSpec } = $props();
+
+  const value = $derived(settingsWithDefaults(registry.kindOf(node.kind), node)[field.key]);
+  const items = $derived((field.slot ? (node.slots[field.slot] ?? []) : []).map((id) => wb.project.nodes[id as NodeId]!));
+  let fault = $state('');
+  let gesture = 0;
+
+  function set(to: Json, merge: string | null = null): void {
+    try {
+      field.schema.validateSync(to, { strict: true });
+    } catch (error) {
+      if (!(error instanceof ValidationError)) throw error;
+      fault = error.message;
+      return;
+    }
+    fault = '';
+    const refusal = wb.dispatch({ type: 'set-setting', id: node.id, key: field.key, value: to }, merge && `${merge} ${node.id} ${field.key} ${gesture}`);
+    if (refusal) fault = refusal.sentence;
+  }
+
+  function setWidth(text: string): void {
+    const worked = parseQuantity(evaluate(text, 'px') ?? '');
+    if (!worked || (worked.unit !== 'px' && worked.value !== 0)) fault = `${field.label} takes a width in px, such as 640 or 720-80.`;
+    else set(worked.value);
+  }
+
+  function widthKeys(event: KeyboardEvent): void {
+    const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
+    if (event.key === 'Enter') setWidth((event.target as HTMLInputElement).value);
+    if (!by) return;
+    event.preventDefault();
+    set(Math.max(0, (value as number) + by * (event.shiftKey ? 10 : 1)), 'step');
+  }
+</script>
+
+{#if field.control === 'choice'}
+  <Select size="sm" labelText={field.label} helperText={field.help ?? ''} selected={value as string} on:change={(event) => set((event.target as HTMLSelectElement).value)}>
+    {#each Object.entries(field.choices ?? {}) as [choice, text] (choice)}<SelectItem value={choice} {text} />{/each}
+  </Select>
+{:else if field.control === 'item'}
+  <Select size="sm" labelText={field.label} helperText={field.help ?? ''} selected={value as string} on:change={(event) => set((event.target as HTMLSelectElement).value)}>
+    <SelectItem value="" text="the first that can be" />
+    {#each items as item (item.id)}<SelectItem value={item.id} text={item.name} />{/each}
+  </Select>
+{:else if field.control === 'toggle'}
+  <div class="toggle">
+    <Toggle size="sm" labelText={field.label} labelA="no" labelB="yes" toggled={value as boolean} on:toggle={({ detail }) => detail.toggled !== value && set(detail.toggled)} />
+    {#if field.help}<p>{field.help}</p>{/if}
+  </div>
+{:else if field.control === 'width'}
+  <TextInput
+    size="sm"
+    labelText={field.label}
+    helperText={field.help ?? ''}
+    invalid={fault !== ''}
+    invalidText={fault}
+    value={`${value as number} px`}
+    on:change={({ detail }) => setWidth(String(detail))}
+    on:keydown={widthKeys}
+  />
+{:else if field.control === 'asset'}
+  <AssetField {wb} label={field.label} value={value as string} onchange={(id) => set(id)} />
+{:else if field.control === 'rich'}
+  <RichField label={field.label} value={value as string} takesFocus={wb.editing === node.id} onchange={(html) => set(html, 'write')} onfocus={() => (gesture += 1)} ondone={() => (wb.editing = null)} />
+{:else}
+  <TextInput
+    size="sm"
+    labelText={field.label}
+    helperText={field.help ?? ''}
+    invalid={fault !== ''}
+    invalidText={fault}
+    value={value as string}
+    on:focus={() => (gesture += 1)}
+    on:input={({ detail }) => set(String(detail ?? ''), 'write')}
+  />
+{/if}
+
+<style>
+  .toggle p {
+    margin: 2px 0 0;
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+  .toggle :global(.bx--form-item) {
+    flex: none;
+  }
+  .toggle :global(.bx--toggle__switch),
+  .toggle :global(.bx--toggle-input__label .bx--toggle__switch) {
+    margin-top: 6px;
+  }
+</style>

@@ -1,0 +1,107 @@
+<script lang="ts">
+  import { keyframesFor, BASE_CSS } from '$core/compile/rules';
+  import { createPreviewSession } from '$core/compile/preview';
+  import type { AssetId, PageId, Project } from '$core/project/types';
+  import { registry } from '$core/registry';
+  import { readFromFrame, type FromFrame, type ToFrame } from '$preview/messages';
+
+  interface Props {
+    project: Project;
+    pageId: PageId;
+    blobs: ReadonlyMap<AssetId, Blob>;
+    title: string;
+    width: number;
+    height: number;
+    show?: Extract<ToFrame, { type: 'show' }>;
+    specimens?: Extract<ToFrame, { type: 'specimens' }> | null;
+    onmessage?: (message: FromFrame) => void;
+    /** Called with a function that sends to the frame, once it listens. */
+    onready?: (send: (message: ToFrame) => void) => void;
+  }
+
+  const { project, pageId, blobs, title, width, height, show, specimens = null, onmessage, onready }: Props = $props();
+
+  let frame: HTMLIFrameElement;
+  let port = $state.raw<MessagePort | null>(null);
+  let seq = 0;
+  let dropped = 0;
+  const session = createPreviewSession(registry);
+  const sentBlobs = new Map<AssetId, Blob>();
+
+  /** The frame has no origin of its own, so the way in is a port handed to it; nothing else is listened to. */
+  function connect(): void {
+    const channel = new MessageChannel();
+    session.reset();
+    sentBlobs.clear();
+    channel.port1.onmessage = ({ data }) => receive(data, channel.port1);
+    frame.contentWindow?.postMessage('kymation', '*', [channel.port2]);
+  }
+
+  function receive(data: unknown, from: MessagePort): void {
+    const message = readFromFrame(data);
+    if (!message) {
+      dropped += 1;
+      frame.dataset.dropped = String(dropped);
+      return;
+    }
+    if (message.type === 'ready') {
+      port = from;
+      onready?.((each) => from.postMessage(each));
+    }
+    if (message.type === 'patched') frame.dataset.patched = `${message.seq} ${message.work.toFixed(2)}`;
+    onmessage?.(message);
+  }
+
+  $effect(() => {
+    if (!port) return;
+    for (const [id, blob] of blobs) {
+      if (sentBlobs.get(id) === blob) continue;
+      sentBlobs.set(id, blob);
+      port.postMessage({ type: 'asset', id, blob } satisfies ToFrame);
+    }
+  });
+
+  $effect(() => {
+    if (!port) return;
+    const from = performance.now();
+    const patch = session.patchFor(project, pageId);
+    if (!patch) return;
+    const isFirst = seq === 0;
+    seq += 1;
+    port.postMessage({
+      type: 'patch',
+      seq,
+      root: patch.root,
+      keyframes: isFirst ? BASE_CSS + keyframesFor('k-wait') : '',
+      nodes: patch.nodes,
+      removed: patch.removed
+    } satisfies ToFrame);
+    frame.dataset.sent = `${seq} ${(performance.now() - from).toFixed(2)}`;
+  });
+
+  $effect(() => {
+    if (show) port?.postMessage($state.snapshot(show));
+  });
+
+  $effect(() => {
+    if (specimens) port?.postMessage($state.snapshot(specimens));
+  });
+</script>
+
+<iframe
+  bind:this={frame}
+  src="/frame"
+  sandbox="allow-scripts"
+  {title}
+  onload={connect}
+  style:width="{width}px"
+  style:height="{height}px"
+></iframe>
+
+<style>
+  iframe {
+    display: block;
+    border: 0;
+    background: #fff;
+  }
+</style>

@@ -1,0 +1,205 @@
+import { fragmentOf, maybePlaceOf, nodeOf } from '$core/project/tree';
+import { makeWith, withNewIds } from '$core/kinds/make';
+import type { Fragment, NodeId, Place } from '$core/project/types';
+import { registry } from '$core/registry';
+import { VIEWS, type Workbench } from './workbench.svelte';
+
+/** Something the designer can do: by key, by button, or found by name. One list serves all three. */
+export interface Action {
+  readonly id: string;
+  readonly label: string;
+  readonly group: 'Insert' | 'Piece' | 'View' | 'Project';
+  /** Keys in the order shown; `$mod` is Ctrl, or Command on a Mac. */
+  readonly keys: readonly string[];
+  /** Null where it can be done, else why not. */
+  refusal(wb: Workbench): string | null;
+  run(wb: Workbench): void;
+}
+
+const make = makeWith();
+const nothing = 'Pick something in the outline or the preview first.';
+
+export function insertKind(wb: Workbench, kind: string): void {
+  const at = wb.placeFor(kind);
+  if (!at) return void (wb.message = { kind: 'error', text: 'There is no place for it here. Pick a section first.' });
+  insertFragment(wb, registry.kindOf(kind).create(make), at);
+}
+
+export function insertFragment(wb: Workbench, fragment: Fragment, at: Place): void {
+  if (!wb.dispatch({ type: 'insert', fragment, at })) wb.select([fragment.root]);
+}
+
+/** Adds a panel (or another item) to a widget that has a list of them. */
+export function addItem(wb: Workbench, owner: NodeId, slot: string): void {
+  const node = nodeOf(wb.project, owner);
+  const accepts = registry.kindOf(node.kind).slots[slot]!.accepts;
+  const kind = registry.kinds.find((each) => accepts.includes(each.category))!;
+  const index = node.slots[slot]!.length;
+  const fragment = kind.create(make);
+  const named = { ...fragment.nodes[fragment.root]!, name: `${kind.label} ${index + 1}` };
+  insertFragment(wb, { root: fragment.root, nodes: { ...fragment.nodes, [fragment.root]: named } }, { parent: owner, slot, index });
+}
+
+function step(wb: Workbench, by: -1 | 1): Place | null {
+  const id = wb.selected.at(-1);
+  const at = id ? maybePlaceOf(wb.project, id) : null;
+  if (!at) return null;
+  const siblings = nodeOf(wb.project, at.parent).slots[at.slot]!;
+  const to = at.index + by;
+  if (to >= 0 && to < siblings.length) return { ...at, index: by > 0 ? to + 1 : to };
+  return null;
+}
+
+/** Out of its parent: after it, where the grandparent takes it. */
+function outward(wb: Workbench): Place | null {
+  const id = wb.selected.at(-1);
+  const at = id ? maybePlaceOf(wb.project, id) : null;
+  const up = at ? maybePlaceOf(wb.project, at.parent) : null;
+  return up ? { ...up, index: up.index + 1 } : null;
+}
+
+/** Into the sibling before it, at its end. */
+function inward(wb: Workbench): Place | null {
+  const id = wb.selected.at(-1);
+  const at = id ? maybePlaceOf(wb.project, id) : null;
+  const before = at ? nodeOf(wb.project, at.parent).slots[at.slot]![at.index - 1] : undefined;
+  if (!id || !before) return null;
+  const category = registry.kindOf(nodeOf(wb.project, id).kind).category;
+  const host = nodeOf(wb.project, before);
+  const slot = Object.entries(registry.kindOf(host.kind).slots).find(([, { accepts }]) => accepts.includes(category))?.[0];
+  return slot ? { parent: before, slot, index: host.slots[slot]!.length } : null;
+}
+
+function moveAction(id: string, label: string, key: string, place: (wb: Workbench) => Place | null): Action {
+  return {
+    id,
+    label,
+    group: 'Piece',
+    keys: [key],
+    refusal: (wb) => (wb.selected.length === 0 ? nothing : place(wb) ? null : 'It cannot go further that way.'),
+    run(wb) {
+      const at = place(wb);
+      if (at) wb.dispatch({ type: 'move', ids: wb.selected, at });
+    }
+  };
+}
+
+const onSelection = (id: string, label: string, keys: string[], run: (wb: Workbench) => void): Action => ({
+  id,
+  label,
+  group: 'Piece',
+  keys,
+  refusal: (wb) => (wb.selected.length === 0 ? nothing : null),
+  run
+});
+
+/** The clipboard of this window; pieces get new ids whenever they are pasted. */
+let clipboard: readonly Fragment[] = [];
+
+function paste(wb: Workbench): void {
+  for (const fragment of clipboard) {
+    const at = wb.placeFor(fragment.nodes[fragment.root]!.kind);
+    if (!at) return void (wb.message = { kind: 'error', text: 'What was copied cannot stand here. Pick another place.' });
+    insertFragment(wb, withNewIds(fragment), at);
+  }
+}
+
+function removeSelected(wb: Workbench): void {
+  const first = maybePlaceOf(wb.project, wb.selected[0]!);
+  const ids = wb.selected;
+  if (wb.dispatch({ type: 'remove', ids }) || !first) return;
+  const siblings = wb.project.nodes[first.parent]?.slots[first.slot] ?? [];
+  wb.select([siblings[Math.min(first.index, siblings.length - 1)] ?? first.parent]);
+}
+
+function duplicateSelected(wb: Workbench): void {
+  const last = wb.selected.at(-1)!;
+  if (wb.dispatch({ type: 'duplicate', ids: wb.selected })) return;
+  const at = maybePlaceOf(wb.project, last)!;
+  wb.select([nodeOf(wb.project, at.parent).slots[at.slot]![at.index + 1]!]);
+}
+
+const bandStep = (wb: Workbench, by: -1 | 1) => {
+  const { narrow, medium } = wb.project.info.bands;
+  const stops = [360, narrow, medium, 1120, 1440, 1920];
+  const next = by > 0 ? stops.find((stop) => stop > wb.width) : stops.findLast((stop) => stop < wb.width);
+  if (next) wb.width = next;
+};
+
+const always = () => null;
+
+export const actions: readonly Action[] = [
+  { id: 'insert', label: 'Insert…', group: 'Insert', keys: ['a'], refusal: always, run: (wb) => (wb.open = 'insert') },
+  ...registry.kinds
+    .filter((kind) => kind.insertable)
+    .map((kind): Action => ({
+      id: `insert-${kind.kind}`,
+      label: `Insert ${kind.label.toLowerCase()}`,
+      group: 'Insert',
+      keys: [],
+      refusal: (wb) => (wb.placeFor(kind.kind) ? null : 'There is no place for it here. Pick a section first.'),
+      run: (wb) => insertKind(wb, kind.kind)
+    })),
+  {
+    id: 'edit-text',
+    label: 'Edit text',
+    group: 'Piece',
+    keys: ['Enter'],
+    refusal: (wb) => (wb.selected.length === 0 ? nothing : null),
+    run(wb) {
+      wb.view = 'Fill';
+      wb.editing = wb.current.id;
+    }
+  },
+  onSelection('rename', 'Rename', ['F2'], (wb) => (wb.renaming = wb.current.id)),
+  onSelection('duplicate', 'Duplicate', ['$mod+d'], duplicateSelected),
+  onSelection('delete', 'Delete', ['Delete', 'Backspace'], removeSelected),
+  onSelection('copy', 'Copy', ['$mod+c'], (wb) => {
+    clipboard = wb.selected.map((id) => fragmentOf(wb.project, id));
+    wb.message = { kind: 'info', text: `Copied ${wb.selected.length === 1 ? wb.current.name : `${wb.selected.length} pieces`}` };
+  }),
+  onSelection('cut', 'Cut', ['$mod+x'], (wb) => {
+    clipboard = wb.selected.map((id) => fragmentOf(wb.project, id));
+    removeSelected(wb);
+  }),
+  { id: 'paste', label: 'Paste', group: 'Piece', keys: ['$mod+v'], refusal: () => (clipboard.length ? null : 'Nothing has been copied yet.'), run: paste },
+  moveAction('move-up', 'Move up', 'Alt+ArrowUp', (wb) => step(wb, -1)),
+  moveAction('move-down', 'Move down', 'Alt+ArrowDown', (wb) => step(wb, 1)),
+  moveAction('move-out', 'Move out of its parent', 'Alt+ArrowLeft', outward),
+  moveAction('move-in', 'Move into the piece above', 'Alt+ArrowRight', inward),
+  { id: 'undo', label: 'Undo', group: 'Project', keys: ['$mod+z'], refusal: (wb) => (wb.history.past.length ? null : 'There is nothing to undo.'), run: (wb) => wb.undo() },
+  {
+    id: 'redo',
+    label: 'Redo',
+    group: 'Project',
+    keys: ['$mod+Shift+z', '$mod+y'],
+    refusal: (wb) => (wb.history.future.length ? null : 'There is nothing to redo.'),
+    run: (wb) => wb.redo()
+  },
+  { id: 'export', label: 'Export…', group: 'Project', keys: ['$mod+e'], refusal: always, run: (wb) => (wb.open = 'export') },
+  { id: 'findings', label: 'Findings', group: 'Project', keys: ['f'], refusal: always, run: (wb) => (wb.open = wb.open === 'findings' ? null : 'findings') },
+  ...VIEWS.map((view, i): Action => ({ id: `view-${view}`, label: `${view} of the tuning sheet`, group: 'View', keys: [String(i + 1)], refusal: always, run: (wb) => (wb.view = view) })),
+  { id: 'try', label: 'Select or try it', group: 'View', keys: ['t'], refusal: always, run: (wb) => (wb.mode = wb.mode === 'select' ? 'try' : 'select') },
+  { id: 'narrower', label: 'Next narrower width', group: 'View', keys: ['['], refusal: always, run: (wb) => bandStep(wb, -1) },
+  { id: 'wider', label: 'Next wider width', group: 'View', keys: [']'], refusal: always, run: (wb) => bandStep(wb, 1) },
+  { id: 'search', label: 'Find a command', group: 'View', keys: ['$mod+k'], refusal: always, run: (wb) => (wb.open = 'search') },
+  { id: 'keys', label: 'All keys', group: 'View', keys: ['Shift+?'], refusal: always, run: (wb) => (wb.open = 'keys') }
+];
+
+/** Keys as people read them. */
+export function shownKey(key: string): string {
+  const names: Record<string, string> = { $mod: 'Ctrl', ArrowUp: '↑', ArrowDown: '↓', ArrowLeft: '←', ArrowRight: '→' };
+  return key
+    .replace('Shift+?', '?')
+    .split('+')
+    .map((part) => names[part] ?? (part.length === 1 ? part.toUpperCase() : part))
+    .join(' ');
+}
+
+export function runAction(wb: Workbench, id: string): void {
+  const action = actions.find((each) => each.id === id);
+  if (!action) throw new Error(`runAction: no action ${JSON.stringify(id)}`);
+  const refusal = action.refusal(wb);
+  if (refusal) wb.message = { kind: 'info', text: refusal };
+  else action.run(wb);
+}

@@ -1,0 +1,70 @@
+import Dexie, { type EntityTable, type Table } from 'dexie';
+import type { Diff } from '$core/project/diff';
+import type { AssetId, Project, ProjectId } from '$core/project/types';
+
+export interface ProjectRow {
+  id: ProjectId;
+  name: string;
+  pages: number;
+  /** Milliseconds since 1970, of the last saved command. */
+  changed: number;
+  /** Number of the last row of the log. */
+  seq: number;
+  /** When it was deleted; kept for a while so that it can be brought back. */
+  deleted?: number;
+}
+
+export interface LogRow {
+  project: ProjectId;
+  seq: number;
+  op: 'do' | 'undo' | 'redo';
+  diff: Diff;
+  label: string;
+  mergeKey: string | null;
+  at: number;
+}
+
+export interface SnapshotRow {
+  project: ProjectId;
+  seq: number;
+  document: Project;
+}
+
+export interface AssetRow {
+  project: ProjectId;
+  id: AssetId;
+  blob: Blob;
+}
+
+interface Mark {
+  key: string;
+  value: unknown;
+}
+
+export class Database extends Dexie {
+  projects!: EntityTable<ProjectRow, 'id'>;
+  log!: Table<LogRow, [ProjectId, number]>;
+  snapshots!: EntityTable<SnapshotRow, 'project'>;
+  assets!: Table<AssetRow, [ProjectId, AssetId]>;
+  marks!: EntityTable<Mark, 'key'>;
+
+  constructor(name = 'kymation') {
+    super(name);
+    this.version(1).stores({
+      projects: 'id, changed',
+      log: '[project+seq]',
+      snapshots: 'project',
+      assets: '[project+id], project',
+      marks: 'key'
+    });
+  }
+}
+
+export const db = new Database();
+
+/** What went wrong with the browser's storage, as a sentence with what to do. */
+export function storageSentence(error: unknown): string {
+  const name = (error as { name?: string; inner?: { name?: string } })?.inner?.name ?? (error as { name?: string })?.name;
+  if (name === 'QuotaExceededError') return 'Not saved: this browser’s storage is full. Free some space, or export the project file now.';
+  return 'Not saved: this browser lets no site store data here. Export the project file to keep your work.';
+}

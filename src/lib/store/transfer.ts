@@ -1,0 +1,44 @@
+import demoUrl from '../../../demo/orchard.kymation?url';
+import { readProjectFile, writeProjectFile, FILE_LIMITS } from '$core/formats/project-file';
+import type { AssetId, Project, ProjectId } from '$core/project/types';
+import { registry } from '$core/registry';
+import { addProject, openProject } from './projects';
+import { db } from './db';
+
+export type Imported = { readonly ok: true; readonly id: ProjectId; readonly notes: readonly string[] } | { readonly ok: false; readonly sentence: string };
+
+/** Reads a project file into the store. Never throws on a bad file. */
+export async function importFile(file: File): Promise<Imported> {
+  if (file.size > FILE_LIMITS.file) return { ok: false, sentence: `${file.name} is larger than ${FILE_LIMITS.file / 1e6} MB; project files are smaller.` };
+  const opened = readProjectFile(registry, new Uint8Array(await file.arrayBuffer()));
+  if (!opened.ok) return { ok: false, sentence: `${file.name}: ${opened.sentence}` };
+  const blobs = new Map<AssetId, Blob>();
+  for (const [id, bytes] of opened.bytes) blobs.set(id, new Blob([bytes as Uint8Array<ArrayBuffer>], { type: opened.project.assets[id]!.type }));
+  return { ok: true, id: await addProject(opened.project, blobs), notes: opened.notes };
+}
+
+export async function addDemo(): Promise<Imported> {
+  const response = await fetch(demoUrl);
+  return importFile(new File([await response.arrayBuffer()], 'orchard.kymation'));
+}
+
+const SEEDED = 'demo-added';
+
+/** On the very first start the demo is there to look at; once deleted it stays away until asked for. */
+export async function addDemoOnFirstStart(): Promise<void> {
+  if (await db.marks.get(SEEDED)) return;
+  const added = await addDemo();
+  if (added.ok) await db.marks.put({ key: SEEDED, value: true });
+}
+
+export async function projectFileOf(project: Project, blobs: ReadonlyMap<AssetId, Blob>): Promise<Blob> {
+  const bytes = new Map<AssetId, Uint8Array>();
+  for (const [id, blob] of blobs) bytes.set(id, new Uint8Array(await blob.arrayBuffer()));
+  return new Blob([writeProjectFile(project, bytes) as Uint8Array<ArrayBuffer>], { type: 'application/zip' });
+}
+
+export async function storedProjectFile(id: ProjectId): Promise<{ name: string; blob: Blob } | null> {
+  const stored = await openProject(id);
+  if (!stored) return null;
+  return { name: stored.project.info.name, blob: await projectFileOf(stored.project, stored.blobs) };
+}

@@ -1,0 +1,132 @@
+import * as runtime from '$runtime/index';
+import type { PatchNode, ToFrame } from './messages';
+
+const { start: _start, ...behaviours } = runtime;
+type Stop = () => void;
+
+/** The page in the frame: elements, sheets and running behaviours, each by node id. */
+export function createPage(body: HTMLElement) {
+  const sheets = new Map<string, CSSStyleSheet>();
+  const stops = new Map<string, Stop[]>();
+  const wanted = new Map<string, readonly string[]>();
+  const addresses = new Map<string, string>();
+  const base = new CSSStyleSheet();
+  let scripted = true;
+
+  const elementOf = (id: string) => body.ownerDocument.querySelector<HTMLElement>(`[data-k="${CSS.escape(id)}"]`);
+
+  const stop = (id: string) => {
+    stops.get(id)?.forEach((each) => each());
+    stops.delete(id);
+  };
+
+  const start = (id: string) => {
+    const root = elementOf(id);
+    if (!root || !scripted || stops.has(id)) return;
+    const started = (wanted.get(id) ?? []).flatMap((name) => {
+      const behaviour = Object.hasOwn(behaviours, name) ? behaviours[name as keyof typeof behaviours] : null;
+      return behaviour && root.hasAttribute(`data-k-${name}`) ? [behaviour(root)] : [];
+    });
+    if (started.length > 0) stops.set(id, started);
+  };
+
+  const useSheets = () => {
+    document.adoptedStyleSheets = [base, ...sheets.values()];
+  };
+
+  const showAsset = (image: HTMLElement) => {
+    const address = addresses.get(image.dataset.kAsset!);
+    if (address) image.setAttribute('src', address);
+  };
+
+  /** Puts a node's new element where its old one stood; children keep theirs. */
+  const replace = (id: string, html: string, made: Map<string, HTMLElement>) => {
+    const template = document.createElement('template');
+    template.innerHTML = html;
+    const element = template.content.firstElementChild as HTMLElement;
+    made.set(id, element);
+    element.querySelectorAll<HTMLElement>('[data-k-asset]').forEach(showAsset);
+    if (element.dataset.kAsset) showAsset(element);
+  };
+
+  /** A behaviour's state stands in attributes of its root, so carrying those over keeps a panel open while its label is typed. */
+  const carryState = (from: HTMLElement, to: HTMLElement) => {
+    const current = from.dataset.current;
+    if (current && to.dataset.current && to.querySelector(`#${CSS.escape(current)}`)) to.dataset.current = current;
+  };
+
+  const fill = (element: HTMLElement, made: Map<string, HTMLElement>, kept: Map<string, HTMLElement>) => {
+    element.querySelectorAll<HTMLElement>('k-slot').forEach((slot) => {
+      const child = slot.dataset.for!;
+      const next = made.get(child) ?? kept.get(child) ?? elementOf(child);
+      if (next) slot.replaceWith(next);
+    });
+  };
+
+  const patch = (message: Extract<ToFrame, { type: 'patch' }>) => {
+    const made = new Map<string, HTMLElement>();
+    const old = new Map<string, HTMLElement>();
+    const changedMarkup = message.nodes.filter((node): node is PatchNode & { html: string } => node.html !== undefined);
+    for (const { id, html, behaviours: names } of changedMarkup) {
+      stop(id);
+      const before = elementOf(id);
+      if (before) old.set(id, before);
+      if (names) wanted.set(id, names);
+      replace(id, html, made);
+    }
+    // Children that did not change move over, to whichever element has a place for them now.
+    const kept = new Map<string, HTMLElement>();
+    for (const before of old.values()) before.querySelectorAll<HTMLElement>('[data-k]').forEach((each) => kept.set(each.dataset.k!, each));
+    for (const [id, element] of made) {
+      const before = old.get(id);
+      if (before) carryState(before, element);
+      fill(element, made, kept);
+      if (before && before !== body && before.isConnected) before.replaceWith(element);
+    }
+    const root = made.get(message.root);
+    if (root) adoptBody(root);
+    message.removed.forEach((id) => {
+      stop(id);
+      elementOf(id)?.remove();
+      sheets.delete(id);
+      wanted.delete(id);
+    });
+    let sheetsChanged = message.removed.length > 0;
+    for (const { id, css } of message.nodes) {
+      if (css === undefined) continue;
+      const known = sheets.get(id) ?? new CSSStyleSheet();
+      if (!sheets.has(id)) {
+        sheets.set(id, known);
+        sheetsChanged = true;
+      }
+      known.replaceSync(css);
+    }
+    if (message.keyframes) base.replaceSync(message.keyframes);
+    if (sheetsChanged) useSheets();
+    changedMarkup.forEach(({ id }) => start(id));
+  };
+
+  const adoptBody = (root: HTMLElement) => {
+    for (const { name } of [...body.attributes]) body.removeAttribute(name);
+    for (const { name, value } of root.attributes) body.setAttribute(name, value);
+    body.replaceChildren(...root.childNodes);
+  };
+
+  return {
+    elementOf,
+    patch,
+    setAsset(id: string, blob: Blob) {
+      const before = addresses.get(id);
+      if (before) URL.revokeObjectURL(before);
+      addresses.set(id, URL.createObjectURL(blob));
+      document.querySelectorAll<HTMLElement>(`[data-k-asset="${CSS.escape(id)}"]`).forEach(showAsset);
+    },
+    /** Runs the page's behaviours, or stops them all as a browser without script would. */
+    setScripted(on: boolean) {
+      if (on === scripted) return;
+      scripted = on;
+      if (on) [...wanted.keys()].forEach(start);
+      else [...stops.keys()].forEach(stop);
+    }
+  };
+}

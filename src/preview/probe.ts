@@ -1,0 +1,171 @@
+import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages';
+import { createPage } from './page';
+import { drawSpecimens } from './specimens';
+
+/** Runs in the frame beside the exported page: builds it from patches, tells what is picked, draws the pick's outline. */
+
+const body = document.createElement('body');
+document.body.replaceWith(body);
+const root = document.documentElement;
+const page = createPage(body);
+const stage = document.createElement('k-stage');
+const overlay = createOverlay();
+let port: MessagePort | null = null;
+let shown: Extract<ToFrame, { type: 'show' }> = { type: 'show', mode: 'try', switches: [], picked: null, name: '' };
+let specimens: Extract<ToFrame, { type: 'specimens' }> | null = null;
+
+const tell = (message: FromFrame) => port?.postMessage(message);
+
+window.addEventListener('message', (event) => {
+  if (event.source !== window.parent || port || event.data !== 'kymation' || !event.ports[0]) return;
+  port = event.ports[0];
+  port.onmessage = ({ data }) => receive(data);
+  tell({ type: 'ready' });
+});
+
+window.addEventListener('error', (event) => tell({ type: 'fault', sentence: String(event.message).slice(0, 500) }));
+
+function receive(data: unknown): void {
+  const message = readToFrame(data);
+  if (!message) return;
+  if (message.type === 'patch') return patch(message);
+  if (message.type === 'asset') return page.setAsset(message.id, message.blob);
+  if (message.type === 'show') return show(message);
+  if (message.type === 'reveal') return reveal(message.node);
+  specimens = message;
+  redrawSpecimens();
+}
+
+function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
+  const from = performance.now();
+  page.patch(message);
+  // Asking for a box makes style and layout part of the measured work.
+  body.getBoundingClientRect();
+  const work = performance.now() - from;
+  drawOutline();
+  redrawSpecimens();
+  requestAnimationFrame(() => tell({ type: 'patched', seq: message.seq, work }));
+}
+
+function show(message: typeof shown): void {
+  shown = message;
+  for (const name of ['touch', 'less-motion', 'no-script', 'print']) {
+    root.toggleAttribute(`data-k-${name}`, (message.switches as string[]).includes(name));
+  }
+  root.toggleAttribute('data-k-selecting', message.mode === 'select');
+  page.setScripted(!message.switches.includes('no-script'));
+  drawOutline();
+}
+
+/** Opens whatever hides the node and scrolls it into sight. */
+function reveal(id: string): void {
+  const element = page.elementOf(id) ?? document.getElementById(id);
+  if (!element) return;
+  element.dispatchEvent(new CustomEvent('k-show', { bubbles: true }));
+  const box = element.getBoundingClientRect();
+  const isInSight = box.top >= 0 && box.top < innerHeight - 40;
+  if (!isInSight) element.scrollIntoView({ block: box.height > innerHeight ? 'start' : 'center' });
+  drawOutline();
+}
+
+function pickAt(target: EventTarget | null): Pick | null {
+  const element = target instanceof Element ? target.closest<HTMLElement>('[data-k-part]') : null;
+  if (!element) return null;
+  return { node: element.dataset.kNode!, part: element.dataset.kPart!, item: element.dataset.kItem ?? null };
+}
+
+function onPress(event: MouseEvent, opens: boolean): void {
+  if (shown.mode !== 'select') {
+    // Links would lead out of the preview; everything else works as on the page.
+    if ((event.target as Element).closest?.('a[href]:not([href^="#"])')) event.preventDefault();
+    return;
+  }
+  event.preventDefault();
+  event.stopImmediatePropagation();
+  const picked = event.type === 'click' ? pickAt(event.target) : null;
+  if (picked) tell({ type: 'picked', pick: picked, opens });
+}
+
+for (const type of ['pointerdown', 'mousedown', 'mouseup', 'click'] as const) {
+  document.addEventListener(type, (event) => onPress(event as MouseEvent, (event as MouseEvent).detail > 1), { capture: true });
+}
+document.addEventListener('submit', (event) => event.preventDefault(), { capture: true });
+document.addEventListener('auxclick', (event) => event.preventDefault(), { capture: true });
+
+document.addEventListener(
+  'keydown',
+  (event) => {
+    // In Try it the page has the keys, but for Escape, which always leads back.
+    if (shown.mode === 'try' && event.key !== 'Escape') return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    tell({ type: 'key', key: event.key.slice(0, 20), code: event.code.slice(0, 20), ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey });
+  },
+  { capture: true }
+);
+
+document.addEventListener('pointermove', (event) => {
+  if (shown.mode === 'select') overlay.hover(pickedElement(pickAt(event.target)));
+});
+document.addEventListener('pointerleave', () => overlay.hover(null));
+document.addEventListener('scroll', () => drawOutline(), { capture: true, passive: true });
+window.addEventListener('resize', () => drawOutline());
+new ResizeObserver(() => drawOutline()).observe(body);
+
+function pickedElement(picked: Pick | null): HTMLElement | null {
+  if (!picked) return null;
+  const item = picked.item ? `[data-k-item="${CSS.escape(picked.item)}"]` : '';
+  const found = document.querySelectorAll<HTMLElement>(`[data-k-node="${CSS.escape(picked.node)}"][data-k-part="${CSS.escape(picked.part)}"]${item}`);
+  return [...found].find((each) => each.getClientRects().length > 0) ?? null;
+}
+
+function drawOutline(): void {
+  overlay.pick(shown.mode === 'select' ? pickedElement(shown.picked) : null, shown.name);
+}
+
+function redrawSpecimens(): void {
+  if (!specimens) return;
+  if (!stage.isConnected) {
+    root.toggleAttribute('data-k-stage', true);
+    root.append(stage);
+  }
+  drawSpecimens(body, stage, specimens);
+}
+
+/** Outlines of the pick and of what is under the pointer. They stand beside the page, in a tree its style cannot reach. */
+function createOverlay() {
+  const host = document.createElement('k-overlay');
+  const shadow = host.attachShadow({ mode: 'closed' });
+  const sheet = new CSSStyleSheet();
+  sheet.replaceSync(`
+    :host { position: fixed; inset: 0; pointer-events: none; z-index: 2147483647; }
+    div { position: absolute; box-sizing: border-box; display: none; }
+    .pick { border: 1.5px solid #0b6a5f; outline: 1px solid #ffffffb0; }
+    .hover { border: 1px dashed #0b6a5f; }
+    span { position: absolute; right: -1.5px; bottom: 100%; margin-bottom: 2px; padding: 2px 7px; border-radius: 2px; background: #0b6a5f;
+      color: #fff; font: 600 12px/1.3 system-ui, sans-serif; white-space: nowrap; }
+    .inside span { bottom: auto; top: 0; margin: 0; }`);
+  shadow.adoptedStyleSheets = [sheet];
+  const pickBox = document.createElement('div');
+  const hoverBox = document.createElement('div');
+  const tag = document.createElement('span');
+  pickBox.className = 'pick';
+  hoverBox.className = 'hover';
+  pickBox.append(tag);
+  shadow.append(hoverBox, pickBox);
+  root.append(host);
+  const place = (box: HTMLElement, target: HTMLElement | null) => {
+    box.style.display = target ? 'block' : 'none';
+    if (!target) return;
+    const { left, top, width, height } = target.getBoundingClientRect();
+    Object.assign(box.style, { left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` });
+    box.classList.toggle('inside', top < 24);
+  };
+  return {
+    pick(target: HTMLElement | null, name: string) {
+      tag.textContent = name;
+      place(pickBox, target);
+    },
+    hover: (target: HTMLElement | null) => place(hoverBox, target)
+  };
+}

@@ -1,0 +1,78 @@
+import type { ToFrame } from './messages';
+
+type Order = Extract<ToFrame, { type: 'specimens' }>;
+
+/**
+ * Draws one part once for each state, side by side: clones of the real element under the real style sheets, each forced into
+ * its state. Boxes around the part are kept for what it inherits, without their own space.
+ */
+export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Order): void {
+  const selector = `[data-k-node="${CSS.escape(order.node)}"][data-k-part="${CSS.escape(order.part)}"]`;
+  const part = body.matches(selector) ? body : body.querySelector<HTMLElement>(selector);
+  stage.replaceChildren();
+  if (!part) return;
+  const backdrop = opaqueBackdrop(part.parentElement);
+  const width = part === body ? body.clientWidth : measuredWidth(part);
+  for (const state of order.states) {
+    const cell = document.createElement('div');
+    Object.assign(cell.style, {
+      position: 'relative', flex: 'none', width: `${order.cell.width}px`, height: `${order.cell.height}px`, overflow: 'hidden',
+      display: 'grid', placeItems: 'center', backgroundColor: state === null ? '' : backdrop
+    });
+    stage.append(cell);
+    if (typeof state === 'string') addSpecimen(cell, part, state, width, order);
+  }
+}
+
+function addSpecimen(cell: HTMLElement, part: HTMLElement, state: string, width: number | null, order: Order): void {
+  const clone = part.tagName === 'BODY' ? asDiv(part) : (part.cloneNode(true) as HTMLElement);
+  bare(clone, order.strip);
+  clone.dataset.kForce = state;
+  if (width !== null) clone.style.width = `${width}px`;
+  clone.style.flex = 'none';
+  let outer: HTMLElement = clone;
+  for (let above = part.parentElement; above && above !== document.documentElement; above = above.parentElement) {
+    const around = above === document.body ? document.createElement('div') : (above.cloneNode(false) as HTMLElement);
+    if (above === document.body) around.className = above.className;
+    bare(around, []);
+    around.style.display = 'contents';
+    around.append(outer);
+    outer = around;
+  }
+  cell.append(outer);
+  fit(clone, order.cell);
+}
+
+function asDiv(body: HTMLElement): HTMLElement {
+  const div = document.createElement('div');
+  div.className = body.className;
+  div.append(...[...body.childNodes].map((child) => child.cloneNode(true)));
+  return div;
+}
+
+/** Ids may stand once in a document, and a clone is to be seen whatever hides the original. */
+function bare(element: HTMLElement, strip: readonly string[]): void {
+  for (const each of [element, ...element.querySelectorAll<HTMLElement>('[id]')]) each.removeAttribute('id');
+  for (const name of ['hidden', 'data-k', ...strip]) element.removeAttribute(name);
+}
+
+/** Blocks keep the width they have on the page; what is as wide as its words is left to its words. */
+function measuredWidth(part: HTMLElement): number | null {
+  const box = part.getBoundingClientRect();
+  const isInline = /^(?:BUTTON|A|SPAN)$/.test(part.tagName);
+  return isInline || box.width === 0 ? null : box.width;
+}
+
+function fit(clone: HTMLElement, cell: { width: number; height: number }): void {
+  const box = clone.getBoundingClientRect();
+  const scale = Math.min(1, (cell.width - 12) / box.width, (cell.height - 10) / box.height);
+  if (scale < 1) clone.style.scale = String(scale);
+}
+
+function opaqueBackdrop(from: Element | null): string {
+  for (let above = from; above; above = above.parentElement) {
+    const colour = getComputedStyle(above).backgroundColor;
+    if (!/^(?:transparent|rgba\(.*, 0\))$/.test(colour)) return colour;
+  }
+  return '#ffffff';
+}

@@ -1,0 +1,276 @@
+<script lang="ts">
+  import { Button, FileUploaderButton, InlineLoading, InlineNotification, Modal, OverflowMenu, OverflowMenuItem, TextInput, ToastNotification } from 'carbon-components-svelte';
+  import { liveQuery } from 'dexie';
+  import { onMount } from 'svelte';
+  import { goto } from '$app/navigation';
+  import { resolve } from '$app/paths';
+  import { apply } from '$core/commands/apply';
+  import { makeWith } from '$core/kinds/make';
+  import { createProject } from '$core/project/create';
+  import { slug } from '$core/project/ids';
+  import type { ProjectId } from '$core/project/types';
+  import { registry } from '$core/registry';
+  import Mark from '$lib/parts/Mark.svelte';
+  import Thumbnail from '$lib/parts/Thumbnail.svelte';
+  import { saveFile } from '$lib/state/exporting';
+  import { storageSentence, type ProjectRow } from '$lib/store/db';
+  import { addProject, deleteProject, duplicateProject, listProjects, openProject, renameProject, restoreProject } from '$lib/store/projects';
+  import { addDemo, addDemoOnFirstStart, importFile, storedProjectFile, type Imported } from '$lib/store/transfer';
+
+  let rows = $state.raw<readonly ProjectRow[] | null>(null);
+  let fault = $state('');
+  let notes = $state.raw<readonly string[]>([]);
+  let deleted = $state.raw<ProjectRow | null>(null);
+  let renaming = $state.raw<{ row: ProjectRow; name: string } | null>(null);
+  let isOver = $state(false);
+
+  const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+  const open = (id: ProjectId) => goto(resolve('/project/[id]', { id }));
+
+  onMount(() => {
+    let stop = () => {};
+    addDemoOnFirstStart()
+      .then(() => {
+        const watch = liveQuery(listProjects).subscribe({
+          next: (found) => (rows = found),
+          error: (error: unknown) => fail(error)
+        });
+        stop = () => watch.unsubscribe();
+      })
+      .catch(fail);
+    return () => stop();
+  });
+
+  function fail(error: unknown): void {
+    rows ??= [];
+    fault = storageSentence(error).replace('Not saved: t', 'T');
+  }
+
+  async function attempt(work: () => Promise<void>): Promise<void> {
+    fault = '';
+    notes = [];
+    await work().catch(fail);
+  }
+
+  const create = () =>
+    attempt(async () => {
+      const make = makeWith();
+      const content = make('page', 'Page', {}, { sections: [make('section', 'First section', {}, { content: [] })] });
+      await open(await addProject(createProject('New project', content), new Map()));
+    });
+
+  const take = (imported: Imported) => {
+    if (imported.ok) notes = imported.notes;
+    else fault = imported.sentence;
+  };
+  const importFiles = (files: readonly File[]) =>
+    attempt(async () => {
+      for (const file of files) take(await importFile(file));
+    });
+
+  const exportProject = (id: ProjectId) =>
+    attempt(async () => {
+      const file = await storedProjectFile(id);
+      if (file) saveFile(`${slug(file.name) || 'project'}.kymation`, file.blob);
+    });
+
+  const remove = (row: ProjectRow) =>
+    attempt(async () => {
+      await deleteProject(row.id);
+      deleted = row;
+    });
+
+  async function rename(): Promise<void> {
+    if (!renaming) return;
+    const { row, name } = renaming;
+    await attempt(async () => {
+      const stored = await openProject(row.id);
+      if (!stored) return;
+      const outcome = apply(registry, stored.project, { type: 'rename-project', name });
+      if (!outcome.ok) fault = outcome.refusal.sentence;
+      else if (outcome.diff) await renameProject(row.id, name, outcome.diff, outcome.project);
+    });
+    renaming = null;
+  }
+</script>
+
+<svelte:head><title>Projects · Kymation</title></svelte:head>
+
+<div
+  class="home"
+  class:over={isOver}
+  role="presentation"
+  ondragover={(event) => {
+    event.preventDefault();
+    isOver = true;
+  }}
+  ondragleave={() => (isOver = false)}
+  ondrop={(event) => {
+    event.preventDefault();
+    isOver = false;
+    importFiles([...(event.dataTransfer?.files ?? [])]);
+  }}
+>
+  <header><Mark /><span>Kymation</span></header>
+  <main>
+    <div class="head">
+      <h1>Projects</h1>
+      <Button size="small" kind="ghost" on:click={() => attempt(async () => take(await addDemo()))}>Add the demo</Button>
+      <FileUploaderButton size="small" kind="tertiary" labelText="Import a project file" disableLabelChanges accept={['.kymation']} on:change={({ detail }) => importFiles(detail)} />
+      <Button size="small" on:click={create}>New project</Button>
+    </div>
+    {#if fault}<InlineNotification kind="error" lowContrast title="" subtitle={fault} on:close={() => (fault = '')} />{/if}
+    {#if notes.length > 0}
+      <InlineNotification kind="warning" lowContrast title="Imported, with {notes.length} {notes.length === 1 ? 'thing' : 'things'} left out." subtitle={notes.slice(0, 3).join(' ')} on:close={() => (notes = [])} />
+    {/if}
+    {#if rows === null}
+      <InlineLoading description="Looking for your projects…" />
+    {:else if rows.length === 0}
+      <div class="empty">
+        <p>There are no projects in this browser yet.</p>
+        <p>Start a new one, drop a project file (.kymation) here, or add the demo to look around.</p>
+      </div>
+    {:else}
+      <ul>
+        {#each rows as row (row.id)}
+          <li>
+            <a href={resolve('/project/[id]', { id: row.id })} aria-label="Open {row.name}"><Thumbnail id={row.id} changed={row.changed} /></a>
+            <div class="about">
+              <a class="name" href={resolve('/project/[id]', { id: row.id })} title={row.name} tabindex="-1">{row.name}</a>
+              <span>{row.pages} {row.pages === 1 ? 'page' : 'pages'} · changed {when.format(row.changed)}</span>
+            </div>
+            <OverflowMenu flipped size="sm" iconDescription="More for {row.name}">
+              <OverflowMenuItem text="Open" on:click={() => open(row.id)} />
+              <OverflowMenuItem text="Rename" on:click={() => (renaming = { row, name: row.name })} />
+              <OverflowMenuItem text="Duplicate" on:click={() => attempt(async () => void (await duplicateProject(row.id)))} />
+              <OverflowMenuItem text="Export project file" on:click={() => exportProject(row.id)} />
+              <OverflowMenuItem text="Delete" danger hasDivider on:click={() => remove(row)} />
+            </OverflowMenu>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  </main>
+</div>
+
+{#if renaming}
+  <Modal
+    open
+    size="xs"
+    modalHeading="Rename the project"
+    primaryButtonText="Rename"
+    secondaryButtonText="Cancel"
+    selectorPrimaryFocus="#project-name"
+    shouldSubmitOnEnter
+    primaryButtonDisabled={renaming.name.trim() === ''}
+    on:click:button--secondary={() => (renaming = null)}
+    on:close={() => (renaming = null)}
+    on:submit={rename}
+  >
+    <TextInput id="project-name" labelText="Name" maxlength={120} bind:value={renaming.name} />
+  </Modal>
+{/if}
+
+{#if deleted}
+  {@const row = deleted}
+  <div class="toast">
+    <ToastNotification lowContrast kind="info" title="Deleted {row.name}" timeout={15000} on:close={() => (deleted = null)}>
+      {#snippet subtitleChildren()}
+        <button
+          type="button"
+          class="link"
+          onclick={async () => {
+            await attempt(() => restoreProject(row.id));
+            deleted = null;
+          }}>Bring it back</button>
+      {/snippet}
+    </ToastNotification>
+  </div>
+{/if}
+
+<style>
+  .home {
+    min-height: 100%;
+  }
+  .over {
+    outline: 3px dashed var(--verdigris);
+    outline-offset: -10px;
+  }
+  header {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    height: 44px;
+    padding: 0 14px;
+    font: 600 17px var(--mark);
+    background: var(--panel);
+    border-bottom: 1px solid var(--line);
+  }
+  main {
+    max-width: 1120px;
+    margin: 0 auto;
+    padding: 28px 24px;
+  }
+  .head {
+    display: flex;
+    align-items: center;
+    gap: 10px;
+    margin-bottom: 18px;
+  }
+  h1 {
+    flex: 1;
+    margin: 0;
+    font-size: 22px;
+    font-weight: 600;
+  }
+  ul {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+    gap: 20px;
+    padding: 0;
+    margin: 0;
+    list-style: none;
+  }
+  li {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    background: var(--panel);
+    border: 1px solid var(--line);
+    border-radius: 4px;
+  }
+  li > a {
+    grid-column: 1 / -1;
+  }
+  .about {
+    min-width: 0;
+    padding: 9px 12px 10px;
+  }
+  .about > * {
+    display: block;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .name {
+    font-size: 14px;
+    font-weight: 600;
+    color: var(--ink);
+    text-decoration: none;
+  }
+  .about span {
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+  .empty {
+    padding: 48px;
+    color: var(--ink-2);
+    text-align: center;
+    border: 1px dashed var(--control-line);
+    border-radius: 4px;
+  }
+  .toast {
+    position: fixed;
+    bottom: 12px;
+    left: 12px;
+  }
+</style>

@@ -1,0 +1,53 @@
+<script lang="ts">
+  import { InlineLoading } from 'carbon-components-svelte';
+  import { resolve } from '$app/paths';
+  import { page } from '$app/state';
+  import type { ProjectId } from '$core/project/types';
+  import WorkbenchView from '$lib/panels/Workbench.svelte';
+  import { Workbench } from '$lib/state/workbench.svelte';
+  import { storageSentence } from '$lib/store/db';
+  import { openProject } from '$lib/store/projects';
+
+  const opened = $derived(
+    openProject(page.params.id as ProjectId).then((stored) => {
+      if (!stored) return null;
+      const wb = new Workbench(stored);
+      return wb;
+    })
+  );
+</script>
+
+{#await opened}
+  <div class="wait"><InlineLoading description="Opening the project…" /></div>
+{:then wb}
+  {#if wb}
+    <WorkbenchView {wb} />
+  {:else}
+    <main class="wait">
+      <h1>This project is not here</h1>
+      <p>It may have been deleted, or it was made in another browser. Its project file (.kymation) can be imported on the list of projects.</p>
+      <a href={resolve('/')}>All projects</a>
+    </main>
+  {/if}
+{:catch error}
+  <main class="wait">
+    <h1>The project cannot be opened</h1>
+    <p>{storageSentence(error).replace('Not saved: t', 'T')}</p>
+    <a href={resolve('/')}>All projects</a>
+  </main>
+{/await}
+
+<style>
+  .wait {
+    max-width: 56ch;
+    margin: 18vh auto;
+    padding: 0 24px;
+  }
+  h1 {
+    font-size: 22px;
+    font-weight: 600;
+  }
+  p {
+    margin: 10px 0 16px;
+  }
+</style>

@@ -1,0 +1,93 @@
+import { gzipSync } from 'node:zlib';
+import { HtmlValidate } from 'html-validate';
+import { transform } from 'lightningcss';
+import { array, boolean, object, string, type InferType } from 'yup';
+import { documentText } from '../core/compile/document';
+import { pageScript } from './bundle';
+
+const text = (most: number) => string().strict(true).max(most).defined();
+
+/** What the finishing step takes: printed pages, by the file name they will have (without ending). */
+export const finishRequest = object({
+  single: boolean().strict(true).required(),
+  pages: array()
+    .of(
+      object({
+        file: text(80).matches(/^[a-z][a-z0-9-]*$/, 'A page’s file name is made of small letters, digits and hyphens.').required(),
+        title: text(500),
+        description: text(2000),
+        language: text(40),
+        body: text(40_000_000).required(),
+        css: text(20_000_000),
+        behaviours: array().of(text(40).required()).max(100).required()
+      }).required()
+    )
+    .min(1)
+    .max(200)
+    .required()
+});
+
+export type FinishRequest = InferType<typeof finishRequest>;
+
+export interface FinishedFile {
+  readonly path: string;
+  readonly text: string;
+  /** Bytes as they stand, and after gzip. */
+  readonly raw: number;
+  readonly gzip: number;
+}
+
+export interface Finished {
+  readonly files: readonly FinishedFile[];
+  /** What html-validate and lightningcss object to, as sentences. Empty when all is well. */
+  readonly problems: readonly string[];
+}
+
+// `void-style` and `no-inline-style` are matters of taste; everything that is an error by the HTML standard stays on.
+const validator = new HtmlValidate({
+  extends: ['html-validate:standard', 'html-validate:document', 'html-validate:a11y'],
+  rules: { 'no-trailing-whitespace': 'off', 'long-title': 'off', 'require-sri': 'off', 'prefer-native-element': 'off', 'no-redundant-role': 'off' }
+});
+
+export function sized(path: string, content: string): FinishedFile {
+  const bytes = Buffer.from(content, 'utf8');
+  return { path, text: content, raw: bytes.length, gzip: gzipSync(bytes, { level: 9 }).length };
+}
+
+/**
+ * Turns printed pages into files: style checked and evened out by lightningcss, the script bundled from the behaviours the
+ * page names, the document put together and validated. Pages whose style or script is the same text share no file: each page
+ * can be taken away alone.
+ */
+export async function finish({ single, pages }: FinishRequest): Promise<Finished> {
+  const files: FinishedFile[] = [];
+  const problems: string[] = [];
+  for (const page of pages) {
+    const css = finishedStyle(page.file, page.css, problems);
+    const script = await pageScript(page.behaviours);
+    const html = documentText(page, {
+      style: single ? { text: css } : { href: `${page.file}.css` },
+      script: script === null ? null : single ? { text: script } : { src: `${page.file}.js` }
+    });
+    files.push(sized(`${page.file}.html`, html));
+    if (!single) {
+      files.push(sized(`${page.file}.css`, css));
+      if (script !== null) files.push(sized(`${page.file}.js`, script));
+    }
+    problems.push(...(await htmlProblems(page.file, html)));
+  }
+  return { files, problems };
+}
+
+function finishedStyle(file: string, css: string, problems: string[]): string {
+  const { code, warnings } = transform({ filename: `${file}.css`, code: Buffer.from(css), minify: false, errorRecovery: true });
+  problems.push(...warnings.map((warning) => `${file}.css, line ${warning.loc.line}: ${warning.message}`));
+  return Buffer.from(code).toString('utf8');
+}
+
+async function htmlProblems(file: string, html: string): Promise<string[]> {
+  const report = await validator.validateString(html);
+  return report.results.flatMap((result) =>
+    result.messages.filter((message) => message.severity === 2).map((message) => `${file}.html, line ${message.line}: ${message.message} (${message.ruleId})`)
+  );
+}

@@ -1,0 +1,36 @@
+import adapter from '@sveltejs/adapter-node';
+import { vitePreprocess } from '@sveltejs/vite-plugin-svelte';
+import { optimizeImports } from 'carbon-preprocess-svelte';
+
+/** @type {import('@sveltejs/kit').Config} */
+export default {
+  preprocess: [vitePreprocess(), optimizeImports()],
+  compilerOptions: { runes: undefined },
+  kit: {
+    adapter: adapter({ precompress: true }),
+    alias: {
+      $core: 'src/core',
+      $preview: 'src/preview',
+      $server: 'src/server',
+      $runtime: 'src/runtime'
+    },
+    csp: {
+      mode: 'hash',
+      directives: {
+        'default-src': ['none'],
+        'script-src': ['self'],
+        'style-src': ['self'],
+        'img-src': ['self', 'blob:', 'data:'],
+        'font-src': ['self'],
+        'connect-src': ['self'],
+        'worker-src': ['self'],
+        'frame-src': ['self'],
+        'manifest-src': ['self'],
+        'base-uri': ['none'],
+        'form-action': ['none'],
+        'frame-ancestors': ['none'],
+        'object-src': ['none']
+      }
+    }
+  }
+};
