@@ -30,7 +30,7 @@ const toFrame = {
         html: string().strict(true).max(2_000_000),
         css: string().strict(true).max(2_000_000),
         behaviours: array().of(id().required())
-      })
+      }).noUnknown()
     ) as never,
     removed: list(id().required())
   }),

@@ -142,7 +142,7 @@ function createOverlay() {
     div { position: absolute; box-sizing: border-box; display: none; }
     .pick { border: 1.5px solid #0b6a5f; outline: 1px solid #ffffffb0; }
     .hover { border: 1px dashed #0b6a5f; }
-    span { position: absolute; right: -1.5px; bottom: 100%; margin-bottom: 2px; padding: 2px 7px; border-radius: 2px; background: #0b6a5f;
+    span { position: absolute; left: -1.5px; bottom: 100%; margin-bottom: 2px; padding: 2px 7px; border-radius: 2px; background: #0b6a5f;
       color: #fff; font: 600 12px/1.3 system-ui, sans-serif; white-space: nowrap; }
     .inside span { bottom: auto; top: 0; margin: 0; }`);
   shadow.adoptedStyleSheets = [sheet];

@@ -30,7 +30,7 @@ export function refusalOf(registry: Registry, project: Project, command: Command
   if (!definition) return no('unknown-command', `This version of Kymation does not know “${command.type}”.`);
   const { type: _type, ...args } = command;
   const fault = schemaFault(definition.args, args);
-  return fault ? no('bad-arguments', fault) : definition.refusal(project, args, registry);
+  return fault ? no('bad-arguments', `“${command.type}” was asked for in a way that cannot be understood: ${fault}.`) : definition.refusal(project, args, registry);
 }
 
 /**

@@ -2,6 +2,7 @@ import { mixed, object, string, type AnySchema } from 'yup';
 import { STYLE_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
 import { CONDITIONS, STATES, type AssetId, type ConditionName, type Json, type NodeId, type StateName } from '../project/types';
+import { maybeNode } from '../project/tree';
 import { define, no, schemaFault, type NodeDraft } from './define';
 
 const id = mixed<NodeId>((value): value is NodeId => typeof value === 'string').required();
@@ -12,7 +13,7 @@ export const rename = define({
   args: object({ id, name: string().strict(true).defined() }),
   label: ({ name }) => `Rename to ${name.trim()}`,
   refusal(project, { id: node, name }) {
-    if (!project.nodes[node]) return no('no-such-node', 'That piece is no longer on the page.');
+    if (!maybeNode(project, node)) return no('no-such-node', 'That piece is no longer on the page.');
     if (name.trim() === '') return no('no-name', 'A name cannot be empty. Type one, or press Esc to keep the old one.');
     if (name.trim().length > NAME_MOST) return no('long-name', `A name can have ${NAME_MOST} characters at most.`);
     return null;
@@ -33,7 +34,7 @@ export const setSetting = define<SettingArgs>({
   args: object({ id, key: string().required(), value: mixed().nullable().defined() }) as never,
   label: ({ id: node, key }, project) => `Change ${key} of ${project.nodes[node]?.name ?? 'piece'}`,
   refusal(project, { id: nodeId, key, value }, registry) {
-    const node = project.nodes[nodeId];
+    const node = maybeNode(project, nodeId);
     if (!node) return no('no-such-node', 'That piece is no longer on the page.');
     const kind = registry.kindOf(node.kind);
     const field = kind.settings.fields[key] as AnySchema | undefined;
@@ -74,7 +75,7 @@ export const setStyle = define<StyleArgs>({
   label: ({ id: node, part, state, property }, project) =>
     `${STYLE_PROPERTIES.get(property)?.label ?? property} of ${project.nodes[node]?.name ?? 'piece'}${part === 'root' ? '' : `, ${part}`}${state === 'rest' ? '' : ` on ${state}`}`,
   refusal(project, { id: nodeId, part, state, property, value }, registry) {
-    const node = project.nodes[nodeId];
+    const node = maybeNode(project, nodeId);
     if (!node) return no('no-such-node', 'That piece is no longer on the page.');
     const anatomy = registry.kindOf(node.kind).anatomy[part];
     if (!anatomy) return no('no-such-part', `${node.name} has no part called “${part}”.`);

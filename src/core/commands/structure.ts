@@ -1,7 +1,7 @@
 import { array, mixed, number, object, string } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { withNewIds } from '../kinds/make';
-import { childIds, fragmentOf, maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
+import { childIds, fragmentOf, maybeNode, maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
 import type { Fragment, Node, NodeId, Place, Project } from '../project/types';
 import { asDraft, define, no, type ProjectDraft, type Refusal } from './define';
 
@@ -13,7 +13,7 @@ const fragment = mixed<Fragment>((value): value is Fragment => typeof value === 
 export const MOST_NODES = 20_000;
 
 function unknownNode(project: Project, id: NodeId): Refusal | null {
-  return project.nodes[id] ? null : no('no-such-node', 'That piece is no longer on the page. Pick another in the outline.');
+  return maybeNode(project, id) ? null : no('no-such-node', 'That piece is no longer on the page. Pick another in the outline.');
 }
 
 /** Whether a node of `kind` may stand at a place; the sentence names both sides. */
@@ -101,8 +101,10 @@ export const move = define({
     return null;
   },
   run(draft, { ids: picked, at }, _registry, project) {
+    const moving = outermost(project, picked);
+    if (standsThere(project, moving, at)) return;
     let index = at.index;
-    for (const id of outermost(project, picked)) {
+    for (const id of moving) {
       const from = placeInDraft(draft, maybePlaceOf(project, id)!, id);
       const isBefore = from.parent === at.parent && from.slot === at.slot && from.index < index;
       detach(draft, from);
@@ -112,6 +114,14 @@ export const move = define({
     }
   }
 });
+
+/** Whether the pieces already stand at the place, one after the other. */
+function standsThere(project: Project, moving: readonly NodeId[], at: Place): boolean {
+  const places = moving.map((id) => maybePlaceOf(project, id)!);
+  const first = places[0]!.index;
+  const isRun = places.every(({ parent, slot, index }, i) => parent === at.parent && slot === at.slot && index === first + i);
+  return isRun && at.index >= first && at.index <= first + moving.length;
+}
 
 export const remove = define({
   type: 'remove',

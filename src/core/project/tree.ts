@@ -18,9 +18,14 @@ function placeIndex(nodes: Nodes): ReadonlyMap<NodeId, Place> {
   return index;
 }
 
+/** @returns the node, or null; safe for ids from outside (`constructor` is no node). */
+export function maybeNode(project: { readonly nodes: Nodes }, id: string): Node | null {
+  return Object.hasOwn(project.nodes, id) ? project.nodes[id as NodeId]! : null;
+}
+
 /** @returns the node; throws where there is none, since an id in hand must name one. */
 export function nodeOf(project: { readonly nodes: Nodes }, id: NodeId): Node {
-  const node = project.nodes[id];
+  const node = maybeNode(project, id);
   if (!node) throw new Error(`nodeOf: no node ${JSON.stringify(id)} in the project`);
   return node;
 }

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Modal } from 'carbon-components-svelte';
   import KindSign from '$lib/parts/KindSign.svelte';
+  import { nodeOf } from '$core/project/tree';
   import { registry } from '$core/registry';
   import { actions, runAction, shownKey } from '$lib/state/actions';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -20,6 +21,14 @@
       .map((action) => ({ action, refusal: action.refusal(wb) }));
   });
   const active = $derived(matches[at]);
+  /** In words, where the marked kind would stand. */
+  const goesTo = $derived.by(() => {
+    const at = active ? wb.placeFor(active.action.id.replace('insert-', '')) : null;
+    if (!at) return '';
+    const parent = nodeOf(wb.project, at.parent);
+    const before = parent.slots[at.slot]?.[at.index - 1];
+    return before ? `after ${nodeOf(wb.project, before).name}, in ${parent.name}` : `into ${parent.name}`;
+  });
   const summaryOf = (id: string) => registry.maybeKindOf(id.replace('insert-', ''))?.summary ?? '';
 
   function run(id: string): void {
@@ -64,6 +73,7 @@
     use:focusField
     autocomplete="off"
   />
+  {#if isInsert && goesTo}<p class="goes">Goes {goesTo}</p>{/if}
   <div class="list" id="command-list" role="listbox" aria-label="Commands" bind:this={list}>
     {#each matches as { action, refusal }, index (action.id)}
       <!-- svelte-ignore a11y_click_events_have_key_events -->
@@ -95,9 +105,14 @@
     border: 1px solid var(--control-line);
     border-radius: 3px;
   }
+  .goes {
+    margin: 6px 0 0;
+    font-size: 12px;
+    color: var(--ink-2);
+  }
   .list {
-    height: 320px;
-    margin-top: 8px;
+    height: 300px;
+    margin-top: 6px;
     overflow: auto;
   }
   .row {

@@ -44,7 +44,7 @@
   }
 </script>
 
-<Modal open passiveModal modalHeading="Export" on:close={() => (wb.open = null)}>
+<Modal open passiveModal size="lg" modalHeading="Export" on:close={() => (wb.open = null)}>
   <div class="choices">
     <ContentSwitcher size="sm" selectedIndex={single ? 1 : 0} on:change={({ detail }) => (single = detail === 1)}>
       <Switch text="Folder" />
@@ -66,6 +66,7 @@
       <InlineNotification lowContrast kind="warning" hideCloseButton title="{result.problems.length} {result.problems.length === 1 ? 'thing' : 'things'} to know." subtitle={result.problems.slice(0, 3).join(' · ')} />
     {/if}
     <div class="files">
+      <div class="list">
       <table>
         <thead><tr><th scope="col">File</th><th scope="col">raw</th><th scope="col">gzip</th></tr></thead>
         <tbody>
@@ -79,6 +80,7 @@
         </tbody>
         <tfoot><tr><th scope="row">Together</th><td class="mono">{size(total.raw)}</td><td class="mono">{size(total.gzip)}</td></tr></tfoot>
       </table>
+      </div>
       <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
       <pre tabindex="0" aria-label="Text of {file?.path}">{file?.text === null ? 'A picture; it goes along as it is.' : file?.text.slice(0, 60_000)}</pre>
     </div>
@@ -101,13 +103,15 @@
   }
   .files {
     display: grid;
-    grid-template-columns: minmax(230px, 2fr) 3fr;
+    grid-template-columns: 330px minmax(0, 1fr);
     gap: 14px;
     height: 300px;
   }
-  table {
-    display: block;
+  .list {
     overflow: auto;
+  }
+  table {
+    width: 100%;
     border-collapse: collapse;
   }
   th,

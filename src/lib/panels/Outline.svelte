@@ -151,7 +151,7 @@
         aria-expanded={isParent ? !wb.collapsed.has(id) : undefined}
         tabindex={id === focused ? 0 : -1}
         data-row={id}
-        style:padding-left="{8 + depth * 16}px"
+        style:padding-left="{6 + depth * 12}px"
         onclick={(event) => select(event, id)}
         ondblclick={() => (wb.renaming = id)}
         onkeydown={() => {}}

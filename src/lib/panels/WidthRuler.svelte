@@ -86,7 +86,7 @@
 <div class="ruler" bind:this={ruler} bind:clientWidth={track}>
   <svg width={track} height="40" aria-hidden="true">
     {#each ticks as px (px)}<path d="M{x(px)} {px % 160 === 0 ? 32 : 35}V40" stroke="var(--control-line)" />{/each}
-    {#each labels as px (px)}<text x={x(px)} y="12">{px}</text>{/each}
+    {#each labels as px (px)}<text x={x(px)} y="10">{px}</text>{/each}
     <path class="set" d="M{x(WIDTH_LEAST)} 38.5H{x(wb.width)}" />
   </svg>
   {#each flags as flag (flag.key)}
@@ -163,10 +163,11 @@
   }
   .flag span {
     position: absolute;
-    top: 15px;
+    top: 13px;
     left: 3px;
+    padding-right: 3px;
     font-size: 11px;
-    line-height: 14px;
+    line-height: 12px;
     white-space: nowrap;
     pointer-events: none;
     background: var(--panel);
@@ -175,7 +176,7 @@
     border-left: 1.5px dashed var(--ochre);
   }
   .flag:not(.band) span {
-    top: 24px;
+    top: 26px;
     font-weight: 600;
     color: var(--ochre);
   }

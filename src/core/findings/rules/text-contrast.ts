@@ -1,3 +1,5 @@
+import { analyse } from '../../compile/analyse';
+import { drawnParts } from '../../compile/parts';
 import { textContrast } from '../../cascade/contrast';
 import { cells } from '../../cascade/look';
 import type { FindingRule } from '../../kinds/finding';
@@ -13,8 +15,9 @@ export const textContrastRule = (registry: Registry): FindingRule => ({
   kinds: null,
   check(node, project) {
     const kind = registry.kindOf(node.kind);
+    const drawn = drawnParts(analyse(registry, project, node));
     return Object.entries(kind.anatomy).flatMap(([part, { hasText, states, label }]) => {
-      if (!hasText) return [];
+      if (!hasText || !drawn.has(part)) return [];
       const declared = cells(kind, node, part).filter(({ property }) => property === 'color' || property === 'background-color' || property === 'opacity');
       return STATES.filter((state) => state !== 'disabled' && (state === 'rest' || states[state])).flatMap((state) => {
         if (!declared.some((cell) => cell.state === state)) return [];

@@ -1,0 +1,30 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4317;
+
+export default defineConfig({
+  testDir: 'tests',
+  testMatch: '**/*.spec.ts',
+  fullyParallel: true,
+  workers: 2,
+  retries: 0,
+  timeout: 45_000,
+  reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+  use: {
+    baseURL: `http://localhost:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync'
+      ]
+    }
+  },
+  webServer: { command: 'node scripts/start.mjs', url: `http://localhost:${PORT}`, env: { PORT: String(PORT) }, reuseExistingServer: false, timeout: 180_000 }
+});

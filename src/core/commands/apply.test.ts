@@ -1,0 +1,176 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { makeWith } from '../kinds/make';
+import { patched, reversed } from '../project/diff';
+import { maybePlaceOf, nodeOf, subtreeIds } from '../project/tree';
+import type { Project } from '../project/types';
+import { registry } from '../registry';
+import { after, id, refusedWith, sampleProject } from '../testing/project';
+import { apply, refusalOf } from './apply';
+import type { Command } from './define';
+
+const make = makeWith();
+const run = (project: Project, command: Command) => apply(registry, project, command);
+
+/** Every child is known, stands once, and in a slot that takes it. */
+function expectSound(project: Project): void {
+  const seen = new Set<string>();
+  for (const page of Object.values(project.pages)) for (const each of subtreeIds(project, page.root)) {
+    expect(seen.has(each)).toBe(false);
+    seen.add(each);
+    const node = nodeOf(project, each);
+    for (const [slot, children] of Object.entries(node.slots)) {
+      for (const child of children) {
+        expect(registry.kindOf(node.kind).slots[slot]!.accepts).toContain(registry.kindOf(nodeOf(project, child).kind).category);
+      }
+    }
+  }
+  expect(seen.size).toBe(Object.keys(project.nodes).length);
+}
+
+describe('the one door', () => {
+  it('gives the same project and no diff where nothing changes', () => {
+    const project = sampleProject();
+    for (const command of [
+      { type: 'rename', id: 'heading', name: 'Heading' },
+      { type: 'set-setting', id: 'heading', key: 'text', value: 'Hello' },
+      { type: 'set-style', id: 'tabs', part: 'tab', state: 'hover', condition: 'always', property: 'color', value: null },
+      { type: 'move', ids: ['heading'], at: { parent: 'section', slot: 'content', index: 0 } },
+      { type: 'set-bands', medium: 960, narrow: 640 }
+    ]) {
+      const outcome = run(project, command);
+      expect(outcome.ok && outcome.project).toBe(project);
+      expect(outcome.ok && outcome.diff).toBeNull();
+    }
+  });
+
+  it('keeps the identity of nodes it does not touch, and freezes what it makes', () => {
+    const project = sampleProject();
+    const next = after(project, { type: 'set-setting', id: 'heading', key: 'text', value: 'Bye' });
+    expect(next.nodes[id('tabs')]).toBe(project.nodes[id('tabs')]);
+    expect(next.nodes[id('heading')]).not.toBe(project.nodes[id('heading')]);
+    expect(Object.isFrozen(next.nodes[id('heading')]!.settings)).toBe(true);
+  });
+
+  it('reverses a diff to the very same nodes', () => {
+    const project = sampleProject();
+    const outcome = run(project, { type: 'remove', ids: ['tabs'] });
+    if (!outcome.ok || !outcome.diff) throw new Error('expected a change');
+    expect(outcome.project.nodes[id('text-one')]).toBeUndefined();
+    const back = patched(outcome.project, reversed(outcome.diff));
+    expect(back.nodes[id('text-one')]).toBe(project.nodes[id('text-one')]);
+    expect(back).toEqual(project);
+  });
+
+  it('holds the document together under any sequence of commands, and every step can be taken back', () => {
+    const ids = Object.keys(sampleProject().nodes);
+    const anyId = fc.constantFrom(...ids);
+    const place = fc.record({ parent: anyId, slot: fc.constantFrom('content', 'panels', 'columns', 'sections'), index: fc.nat(4) });
+    const command: fc.Arbitrary<Command> = fc.oneof(
+      fc.record({ type: fc.constant('move'), ids: fc.array(anyId, { minLength: 1, maxLength: 3 }), at: place }),
+      fc.record({ type: fc.constant('remove'), ids: fc.array(anyId, { minLength: 1, maxLength: 2 }) }),
+      fc.record({ type: fc.constant('duplicate'), ids: fc.array(anyId, { minLength: 1, maxLength: 2 }) }),
+      fc.record({ type: fc.constant('rename'), id: anyId, name: fc.string({ maxLength: 8 }) })
+    );
+    fc.assert(
+      fc.property(fc.array(command, { maxLength: 12 }), (commands) => {
+        let project = sampleProject();
+        for (const each of commands) {
+          const outcome = run(project, each);
+          if (!outcome.ok) continue;
+          expectSound(outcome.project);
+          if (outcome.diff) expect(patched(outcome.project, reversed(outcome.diff))).toEqual(project);
+          project = outcome.project;
+        }
+      }),
+      { numRuns: 150 }
+    );
+  });
+
+  it('takes a batch whole or not at all', () => {
+    const project = sampleProject();
+    const good = { type: 'rename', id: 'heading', name: 'New' };
+    const bad = { type: 'rename', id: 'heading', name: ' ' };
+    expect(refusedWith(run(project, { type: 'batch', label: 'two', commands: [good, bad] }))).toBe('no-name');
+    const done = run(project, { type: 'batch', label: 'two', commands: [good, { type: 'remove', ids: ['columns'] }] });
+    expect(done.ok && done.project.nodes[id('heading')]!.name).toBe('New');
+    expect(done.ok && done.project.nodes[id('columns')]).toBeUndefined();
+  });
+});
+
+describe('refusals', () => {
+  const cases: [string, Command][] = [
+    ['unknown-command', { type: 'melt' }],
+    ['bad-arguments', { type: 'rename', id: 'heading' }],
+    ['no-such-node', { type: 'rename', id: 'nobody', name: 'x' }],
+    ['no-such-node', { type: 'remove', ids: ['constructor'] }],
+    ['wrong-place', { type: 'move', ids: ['heading'], at: { parent: 'tabs', slot: 'panels', index: 0 } }],
+    ['wrong-place', { type: 'move', ids: ['one'], at: { parent: 'section', slot: 'content', index: 0 } }],
+    ['into-itself', { type: 'move', ids: ['columns'], at: { parent: 'left', slot: 'content', index: 0 } }],
+    ['too-few', { type: 'remove', ids: ['one', 'two'] }],
+    ['too-few', { type: 'remove', ids: ['left'] }],
+    ['root', { type: 'remove', ids: ['page'] }],
+    ['no-such-setting', { type: 'set-setting', id: 'heading', key: 'colour', value: 'x' }],
+    ['bad-setting', { type: 'set-setting', id: 'heading', key: 'level', value: '7' }],
+    ['bad-setting', { type: 'set-setting', id: 'tabs', key: 'foldUnder', value: -3 }],
+    ['bad-setting', { type: 'set-setting', id: 'tabs', key: 'foldUnder', value: '640' }],
+    ['no-such-asset', { type: 'insert', fragment: make('image', 'Image'), at: { parent: 'nobody', slot: 'content', index: 0 } }],
+    ['no-such-part', { type: 'set-style', id: 'tabs', part: 'lid', state: 'rest', condition: 'always', property: 'color', value: 'red' }],
+    ['no-such-state', { type: 'set-style', id: 'tabs', part: 'panel', state: 'pressed', condition: 'always', property: 'color', value: 'red' }],
+    ['no-such-property', { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'position', value: 'fixed' }],
+    ['bad-value', { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color', value: 'redd' }],
+    ['bad-value', { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'padding', value: '0;} body{display:none' }],
+    ['band-order', { type: 'set-bands', medium: 600, narrow: 640 }],
+    ['band-range', { type: 'set-bands', medium: 960, narrow: 10 }]
+  ];
+  it.each(cases.filter(([code]) => code !== 'no-such-asset'))('%s', (code, command) => {
+    const project = sampleProject();
+    const refusal = refusalOf(registry, project, command);
+    expect(refusal?.code).toBe(code);
+    expect(refusal?.sentence).toMatch(/^\S.{15,}[.!]$/s);
+    expect(run(project, command)).toEqual({ ok: false, refusal });
+  });
+
+  it('a picture that is not in the project', () => {
+    const project = after(sampleProject(), { type: 'insert', fragment: makeWith({ exactIds: true })('image', 'Shot'), at: { parent: 'left', slot: 'content', index: 0 } });
+    expect(refusalOf(registry, project, { type: 'set-setting', id: 'shot', key: 'asset', value: 'nowhere' })?.code).toBe('no-such-asset');
+  });
+});
+
+describe('moving and copying', () => {
+  it('moves several pieces together and keeps their order', () => {
+    const next = after(sampleProject(), { type: 'move', ids: ['heading', 'columns'], at: { parent: 'one', slot: 'content', index: 1 } });
+    expect(next.nodes[id('one')]!.slots.content).toEqual(['text-one', 'heading', 'columns']);
+    expect(next.nodes[id('section')]!.slots.content).toEqual(['tabs']);
+  });
+
+  it.each([
+    [0, ['columns', 'heading', 'tabs']],
+    [1, ['heading', 'columns', 'tabs']],
+    [3, ['heading', 'tabs', 'columns']]
+  ])('index %i counts places before the move', (index, order) => {
+    const next = after(sampleProject(), { type: 'move', ids: ['columns'], at: { parent: 'section', slot: 'content', index } });
+    expect(next.nodes[id('section')]!.slots.content).toEqual(order);
+  });
+
+  it('a copy stands behind the original, has new ids all through, a name of its own and no anchor', () => {
+    const project = after(sampleProject(), { type: 'set-setting', id: 'section', key: 'anchor', value: 'top' });
+    const next = after(project, { type: 'duplicate', ids: ['section'] });
+    const [first, second] = next.nodes[id('page')]!.slots.sections as [string, string];
+    expect(first).toBe('section');
+    const copy = subtreeIds(next, id(second));
+    expect(copy).toHaveLength(subtreeIds(project, id('section')).length);
+    expect(copy.filter((each) => each in project.nodes)).toEqual([]);
+    expect(nodeOf(next, id(second))).toMatchObject({ name: 'Section 2', settings: {} });
+    expect(maybePlaceOf(next, id(second))).toEqual({ parent: 'page', slot: 'sections', index: 1 });
+  });
+
+  it('only what differs is stored', () => {
+    const set = (value: string | null) => ({ type: 'set-style', id: 'tabs', part: 'tab', state: 'hover', condition: 'narrow', property: 'color', value });
+    const styled = after(sampleProject(), set('#123456'));
+    expect(styled.nodes[id('tabs')]!.styles).toEqual({ tab: { hover: { narrow: { color: '#123456' } } } });
+    expect(after(styled, set(null)).nodes[id('tabs')]!.styles).toEqual({});
+    const level = (value: string) => ({ type: 'set-setting', id: 'heading', key: 'level', value });
+    expect(after(sampleProject(), level('4'), level('2')).nodes[id('heading')]!.settings).not.toHaveProperty('level');
+  });
+});

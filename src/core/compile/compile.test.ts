@@ -1,0 +1,131 @@
+import { lexer, parse, walk } from 'css-tree';
+import { fromHtml } from 'hast-util-from-html';
+import { describe, expect, it } from 'vitest';
+import { registry } from '../registry';
+import type { PageId, Project } from '../project/types';
+import { after, id, sampleProject } from '../testing/project';
+import { analyse } from './analyse';
+import { documentText } from './document';
+import { printPage } from './page';
+import { createPreviewSession } from './preview';
+
+const first = 'first' as PageId;
+const print = (project: Project) => printPage(registry, project, first, { addressOf: (asset) => `assets/${asset.file}` });
+const write = (key: string, value: unknown, node = 'heading') => ({ type: 'set-setting', id: node, key, value });
+
+describe('analyse', () => {
+  it('is remembered until something it read changes', () => {
+    const project = sampleProject();
+    const of = (now: Project, node: string) => analyse(registry, now, now.nodes[id(node)]!);
+    const next = after(project, write('text', 'Other'));
+    expect(of(next, 'tabs')).toBe(of(project, 'tabs'));
+    expect(of(next, 'heading')).not.toBe(of(project, 'heading'));
+    const renamed = after(project, { type: 'rename', id: 'one', name: 'Uno' });
+    expect(of(renamed, 'tabs')).not.toBe(of(project, 'tabs'));
+    expect(of(renamed, 'columns')).toBe(of(project, 'columns'));
+  });
+});
+
+describe('page printer', () => {
+  it('escapes what people write', () => {
+    const { body } = print(after(sampleProject(), write('text', '<img src=x onerror=alert(1)> & "co"')));
+    expect(body).toContain('&#x3C;img src=x onerror=alert(1)> &#x26; "co"');
+  });
+
+  it('prints labels and panels from one list', () => {
+    const { body } = print(after(sampleProject(), { type: 'rename', id: 'two', name: 'Zwei' }));
+    expect(body.match(/Zwei/g)).toHaveLength(2);
+    expect(body).not.toContain('Two');
+  });
+
+  it('opens the first panel that can be chosen', () => {
+    const current = (project: Project) => /data-current="([^"]*)"/.exec(print(project).body)?.[1];
+    expect(current(sampleProject())).toBe('one');
+    expect(current(after(sampleProject(), write('disabled', true, 'one')))).toBe('two');
+    expect(current(after(sampleProject(), write('first', 'two', 'tabs')))).toBe('two');
+    expect(current(after(sampleProject(), write('first', 'two', 'tabs'), write('disabled', true, 'two')))).toBe('one');
+  });
+
+  it('prints only declarations that css-tree’s lexer takes', () => {
+    const project = after(
+      sampleProject(),
+      { type: 'set-style', id: 'tabs', part: 'tab', state: 'hover', condition: 'narrow', property: 'border-width', value: '0 0 2px' },
+      { type: 'set-style', id: 'tabs', part: 'tab', state: 'disabled', condition: 'print', property: 'opacity', value: '0.4' }
+    );
+    const invalid: string[] = [];
+    let count = 0;
+    walk(parse(print(project).css), (node) => {
+      if (node.type !== 'Declaration' || node.property.startsWith('--')) return;
+      count += 1;
+      // `text-size-adjust` is a standard property the lexer's data knows with its prefix only.
+      if (lexer.matchProperty(node.property, node.value).error && node.property !== 'text-size-adjust') invalid.push(`${node.property}: ${JSON.stringify(node.value)}`);
+    });
+    expect(invalid).toEqual([]);
+    expect(count).toBeGreaterThan(50);
+  });
+
+  it('folds under the width that is set, and never where it is 0', () => {
+    expect(print(after(sampleProject(), write('foldUnder', 712, 'tabs'))).css).toContain('@media (width < 712px)');
+    expect(print(after(sampleProject(), write('foldUnder', 0, 'tabs'))).css).not.toContain('(width < ');
+  });
+
+  it('asks for the script only where something needs it, and for the keyframes likewise', () => {
+    expect(print(sampleProject()).behaviours).toEqual(['tabs']);
+    const plain = print(after(sampleProject(), { type: 'remove', ids: ['tabs'] }));
+    expect(plain.behaviours).toEqual([]);
+    expect(plain.css).not.toContain('@keyframes');
+  });
+
+  it('keeps headers and footers out of main', () => {
+    const project = after(sampleProject(), { type: 'duplicate', ids: ['section'] }, write('element', 'header', 'section'));
+    const body = print(project).body;
+    expect(body.indexOf('<header')).toBeLessThan(body.indexOf('<main>'));
+    expect(body.match(/<main>/g)).toHaveLength(1);
+  });
+
+  it('carries no mark of the preview', () => {
+    const { body, css } = print(sampleProject());
+    expect(body).not.toMatch(/data-k-(?:part|node|item)|data-k=|k-slot/);
+    expect(css).not.toMatch(/data-k-(?:force|touch|print)/);
+  });
+});
+
+describe('document', () => {
+  const page = { title: 'A </title><script>', description: '', language: 'en', body: '<body></body>' };
+
+  it('escapes its texts, and parses back to what was meant', () => {
+    const html = documentText(page, { style: { text: 'a{color:red}' }, script: { text: 'x("<b>")' } });
+    expect(html).toContain('<title>A &#x3C;/title>&#x3C;script></title>');
+    const scripts: unknown[] = [];
+    JSON.stringify(fromHtml(html), (_key, value) => (value?.tagName === 'script' && scripts.push(value.children), value));
+    expect(scripts).toEqual([[expect.objectContaining({ value: 'x("<b>")' })]]);
+  });
+
+  it('throws where a text would end its element', () => {
+    expect(() => documentText(page, { style: { text: '</style><script>' }, script: null })).toThrow('closing tag');
+  });
+});
+
+describe('preview session', () => {
+  it('sends everything once, then only what changed', () => {
+    const session = createPreviewSession(registry);
+    const project = sampleProject();
+    expect(session.patchFor(project, first)!.nodes.map((node) => node.id)).toEqual(['page', 'section', 'heading', 'tabs', 'text-one', 'text-two', 'columns', 'left', 'right']);
+    expect(session.patchFor(project, first)).toBeNull();
+    const styled = after(project, { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color', value: '#111111' });
+    const patch = session.patchFor(styled, first)!;
+    expect(patch.nodes).toEqual([{ id: 'tabs', css: expect.stringContaining('#111111') }]);
+    const written = session.patchFor(after(styled, write('text', 'Other')), first)!;
+    expect(written.nodes).toEqual([{ id: 'heading', html: expect.stringContaining('Other'), behaviours: [] }]);
+    expect(session.patchFor(after(styled, { type: 'remove', ids: ['tabs'] }), first)!.removed.toSorted()).toEqual(['tabs', 'text-one', 'text-two']);
+    session.reset();
+    expect(session.patchFor(styled, first)!.nodes).toHaveLength(9);
+  });
+
+  it('writes conditions as switches and states so that they can be forced', () => {
+    const css = createPreviewSession(registry).patchFor(sampleProject(), first)!.nodes.find((node) => node.id === 'tabs')!.css!;
+    expect(css).toContain(':where(html[data-k-no-script]) .tabs-list');
+    expect(css).toContain('.tabs-tab:is(:hover, [data-k-force~="hover"])');
+    expect(css).not.toContain('scripting');
+  });
+});
