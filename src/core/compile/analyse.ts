@@ -113,9 +113,10 @@ function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
   const rules: Rule[] = [];
   for (const [part, { states }] of Object.entries(kind.anatomy)) {
     const found = cells(kind, node, part);
-    // A border needs a line style to be seen; its width starts at none.
+    // A border needs a line style to be seen; its width starts at none and its colour at the text's, whatever the browser's own
+    // style sheet gives the element.
     if (found.some((cell) => cell.property.startsWith('border-') && cell.property !== 'border-radius')) {
-      rules.push({ selector: ctx.sel(part), when: [], declarations: { 'border-style': 'solid', 'border-width': '0' } });
+      rules.push({ selector: ctx.sel(part), when: [], declarations: { border: '0 solid currentcolor' } });
     }
     let openKey = '';
     let declarations: Record<string, string> = {};

@@ -27,7 +27,7 @@ export const text: Kind = {
       label: 'link',
       states: { hover: ':hover', focus: ':focus-visible', pressed: ':active' },
       hasText: true,
-      properties: ['font-weight', 'text-decoration-line'],
+      properties: ['font-weight', 'text-decoration-line', 'cursor'],
       box: { x: 20, y: 60, width: 46, height: 16 }
     }
   },
@@ -36,7 +36,7 @@ export const text: Kind = {
   forms: [],
   look: {
     link: {
-      rest: { always: { color: '#0b6a5f', 'text-decoration-line': 'underline' } },
+      rest: { always: { color: '#0b6a5f', 'text-decoration-line': 'underline', cursor: 'pointer' } },
       hover: { always: { color: '#063f39' } },
       focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } }
     }

@@ -1,0 +1,69 @@
+import { createServer } from 'node:http';
+import { existsSync, readFileSync } from 'node:fs';
+import { join, normalize } from 'node:path';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { lexer, parse, walk } from 'css-tree';
+import { exportedDemo } from './support/exported';
+
+test('html-validate and lightningcss have nothing to object', async () => {
+  expect((await exportedDemo()).problems).toEqual([]);
+  expect((await exportedDemo(true)).problems).toEqual([]);
+});
+
+test('css-tree’s lexer finds no invalid declaration in the finished style sheets', async () => {
+  const { files } = await exportedDemo();
+  const invalid: string[] = [];
+  for (const [path, text] of files) {
+    if (!path.endsWith('.css')) continue;
+    walk(parse(text), (node) => {
+      if (node.type !== 'Declaration' || node.property.startsWith('--') || node.property === 'text-size-adjust') return;
+      if (lexer.matchProperty(node.property, node.value).error) invalid.push(`${path}: ${node.property}`);
+    });
+  }
+  expect(invalid).toEqual([]);
+});
+
+for (const [form, width] of [['tabs', 1280], ['accordion', 400]] as const) {
+  for (const name of ['index', 'harvest']) {
+    test(`axe-core finds nothing on ${name}.html as ${form}`, async ({ page }) => {
+      await page.setViewportSize({ width, height: 800 });
+      await page.goto((await exportedDemo()).url.replace('index.html', `${name}.html`));
+      await expect(page.locator(form === 'tabs' ? '[role=tablist]' : '[aria-expanded=true]').first()).toBeVisible();
+      expect((await new AxeBuilder({ page }).analyze()).violations.map((each) => `${each.id}: ${each.nodes[0]?.html}`)).toEqual([]);
+    });
+  }
+}
+
+test('works under script-src self, with no inline script or style', async ({ page }) => {
+  const { folder } = await exportedDemo();
+  const types: Record<string, string> = { html: 'text/html', css: 'text/css', js: 'text/javascript', svg: 'image/svg+xml' };
+  const server = createServer((request, response) => {
+    const path = normalize(request.url ?? '/');
+    response.setHeader('content-security-policy', "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'");
+    response.setHeader('content-type', types[path.split('.').at(-1)!] ?? 'text/plain');
+    const file = join(folder, path);
+    response.end(existsSync(file) ? readFileSync(file) : '');
+  });
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.address() as { port: number };
+  const complaints: string[] = [];
+  page.on('console', (message) => message.type() === 'error' && !/favicon/.test(message.location().url) && complaints.push(message.text()));
+  await page.goto(`http://127.0.0.1:${port}/index.html`);
+  await page.getByRole('tab', { name: 'Wassail' }).click();
+  await expect(page.getByText('Toast in the branches')).toBeVisible();
+  expect(complaints).toEqual([]);
+  server.close();
+});
+
+test('does not shift while it loads', async ({ page }) => {
+  await page.addInitScript(() => {
+    (window as unknown as { shift: number }).shift = 0;
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) (window as unknown as { shift: number }).shift += (entry as unknown as { value: number }).value;
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+  await page.goto((await exportedDemo()).url);
+  await page.waitForTimeout(500);
+  expect(await page.evaluate(() => (window as unknown as { shift: number }).shift)).toBe(0);
+});

@@ -1,0 +1,39 @@
+import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import { makeDemo } from '../../demo/make';
+import { planExport } from '../../src/core/compile/files';
+import type { AssetId, Project } from '../../src/core/project/types';
+import { registry } from '../../src/core/registry';
+import { finish } from '../../src/server/finish';
+
+export interface Exported {
+  /** Address of the first page on disk. */
+  readonly url: string;
+  readonly folder: string;
+  readonly problems: readonly string[];
+  readonly files: ReadonlyMap<string, string>;
+}
+
+/** Exports a project the way the interface and the command line do, into a folder of its own. */
+export async function exported(project: Project, bytes: ReadonlyMap<AssetId, Uint8Array> = new Map(), single = false): Promise<Exported> {
+  const folder = mkdtempSync(join(tmpdir(), 'kymation-'));
+  const plan = planExport(registry, project, project.info.pageOrder, {
+    single,
+    dataUri: (asset) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id) ?? []).toString('base64')}`
+  });
+  const { files, problems } = await finish({ single, pages: plan.pages.map((page) => ({ ...page, behaviours: [...page.behaviours] })) });
+  const write = (path: string, content: string | Uint8Array) => {
+    mkdirSync(dirname(join(folder, path)), { recursive: true });
+    writeFileSync(join(folder, path), content);
+  };
+  files.forEach((file) => write(file.path, file.text));
+  plan.assets.forEach((asset) => write(`assets/${asset.file}`, bytes.get(asset.id) ?? new Uint8Array()));
+  return { url: pathToFileURL(join(folder, 'index.html')).href, folder, problems, files: new Map(files.map((file) => [file.path, file.text])) };
+}
+
+export function exportedDemo(single = false): Promise<Exported> {
+  const { project, bytes } = makeDemo();
+  return exported(project, bytes, single);
+}

@@ -1,0 +1,78 @@
+import { expect, type FrameLocator, type Locator, type Page } from '@playwright/test';
+
+/** The open workbench, as hands find it. */
+export class Bench {
+  readonly preview: FrameLocator;
+  constructor(readonly page: Page) {
+    this.preview = page.frameLocator('iframe[title^="Preview of"]');
+  }
+
+  static async openDemo(page: Page): Promise<Bench> {
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Open Quillmere Orchard' }).click();
+    const bench = new Bench(page);
+    await expect(bench.preview.locator('.season-tabs')).toBeVisible();
+    return bench;
+  }
+
+  static async openNew(page: Page): Promise<Bench> {
+    await page.goto('/');
+    await page.getByRole('button', { name: 'New project' }).click();
+    const bench = new Bench(page);
+    await expect(bench.row('First section')).toBeVisible();
+    return bench;
+  }
+
+  row(name: string): Locator {
+    return this.page.getByRole('tree').locator('[role="treeitem"]').filter({ has: this.page.getByText(name, { exact: true }) });
+  }
+
+  /** Names in the outline, indented by level. */
+  async outline(): Promise<string[]> {
+    return this.page.locator('[role="treeitem"]').evaluateAll((rows) =>
+      rows.map((row) => `${'  '.repeat(Number(row.getAttribute('aria-level')) - 1)}${row.querySelector('.name')?.textContent ?? ''}`)
+    );
+  }
+
+  async pick(name: string, part?: string): Promise<void> {
+    await this.row(name).click();
+    if (part) await this.page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: part, exact: true }).click();
+  }
+
+  view(name: 'Fill' | 'Behaviour' | 'States' | 'Fallbacks'): Promise<void> {
+    return this.page.getByRole('tab', { name, exact: true }).click();
+  }
+
+  cell(property: string, state: string): Locator {
+    return this.page.locator(`[data-property="${property}"][data-state="${state}"]`);
+  }
+
+  /** Types a value into a cell of the state sheet and presses Enter. */
+  async set(property: string, label: string, state: string, value: string): Promise<void> {
+    await this.cell(property, state).click();
+    const input = this.page.getByRole('textbox', { name: `${label}, ${state}` });
+    await input.fill(value);
+    await input.press('Enter');
+  }
+
+  async insert(words: string): Promise<void> {
+    await this.page.getByRole('button', { name: 'Insert A' }).click();
+    const field = this.page.getByRole('combobox', { name: 'What to insert' });
+    await expect(field).toBeFocused();
+    await field.fill(words);
+    await field.press('Enter');
+  }
+
+  async saved(): Promise<void> {
+    await expect(this.page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+  }
+
+  async drag(from: Locator, toX: number): Promise<void> {
+    const box = (await from.boundingBox())!;
+    await this.page.mouse.move(box.x + 2, box.y + 6);
+    await this.page.mouse.down();
+    await this.page.mouse.move(toX - 40, box.y + 8, { steps: 4 });
+    await this.page.mouse.move(toX, box.y + 8, { steps: 4 });
+    await this.page.mouse.up();
+  }
+}
