@@ -56,10 +56,15 @@ function targetOf(part: string, state: StateName): string {
   return `#${name}-${part}`;
 }
 
-async function provoke(page: Page, frame: Frame, part: string, state: StateName): Promise<void> {
-  await page.mouse.move(1, 1);
-  // Out of a frame, the pointer leaves a moment later.
+/** Moves the pointer off the tabs but not out of the frame, which would not learn of it at once. */
+async function away(page: Page, frame: Frame): Promise<void> {
+  const box = frame === page.mainFrame() ? { x: 0, y: 0 } : (await (await frame.frameElement()).boundingBox())!;
+  await page.mouse.move(box.x + 3, box.y + 3);
   await expect.poll(() => frame.evaluate(() => document.querySelector('.season-tabs:hover') === null)).toBe(true);
+}
+
+async function provoke(page: Page, frame: Frame, part: string, state: StateName): Promise<void> {
+  await away(page, frame);
   await frame.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
   const target = frame.locator(targetOf(part, state));
   if (state === 'hover') await target.hover({ position: { x: 4, y: 4 } });
@@ -87,7 +92,7 @@ async function everyState(page: Page, frame: Frame, project: Project, parts: rea
       compared += resolution.size;
       // Let go elsewhere, so that pressing chooses nothing.
       if (state === 'pressed') {
-        await page.mouse.move(1, 1);
+        await away(page, frame);
         await page.mouse.up();
       }
     }
