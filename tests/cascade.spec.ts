@@ -3,6 +3,7 @@ import { makeDemo } from '../demo/make';
 import { resolve, type Resolution } from '../src/core/cascade/resolve';
 import { apply } from '../src/core/commands/apply';
 import { drawnParts } from '../src/core/compile/parts';
+import { classOf } from '../src/core/compile/classes';
 import { analyse } from '../src/core/compile/analyse';
 import { STYLE_PROPERTIES } from '../src/core/css/properties';
 import { subtreeIds } from '../src/core/project/tree';
@@ -137,7 +138,7 @@ for (const [width, conditions] of [[1280, []], [900, ['medium']], [500, ['medium
       const analysis = analyse(registry, demo, demo.nodes[id]!);
       for (const part of drawnParts(analysis)) {
         if (demo.nodes[id]!.kind === 'tabs' && part !== 'root' && part !== 'list' && part !== 'panel') continue;
-        const selector = part === 'root' ? `.${id}` : `.${id}-${part}`;
+        const selector = `.${classOf(analysis, part)}`;
         const { actual, expected } = await compare(page.mainFrame(), selector, resolve(registry, demo, { node: id, part, conditions }));
         count += 1;
         if (JSON.stringify(actual) !== JSON.stringify(expected)) wrong.push({ id, part, actual, expected });

@@ -34,9 +34,9 @@ describe('messages with the frame', () => {
   });
 
   it('reads patches on the other side', () => {
-    const patch = { type: 'patch', seq: 1, root: 'page', keyframes: '', nodes: [{ id: 'page', html: '<k-body></k-body>', css: '', behaviours: [] }, { id: 'tabs', css: 'x' }], removed: ['old'] };
+    const patch = { type: 'patch', seq: 1, root: 'page', keyframes: '', nodes: [{ id: 'page', html: '<k-body></k-body>', behaviours: [] }], sheets: [{ id: 'k-page', css: 'x' }], removed: ['old'] };
     expect(readToFrame(patch)).toEqual(patch);
-    expect(readToFrame({ ...patch, nodes: [{ id: 'page', script: 'alert(1)' }] })).toBeNull();
+    expect(readToFrame({ ...patch, nodes: [{ id: 'page', html: '', behaviours: [], script: 'alert(1)' }] })).toBeNull();
     expect(readToFrame({ type: 'asset', id: 'a', blob: 'not a blob' })).toBeNull();
   });
 });

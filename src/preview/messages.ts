@@ -27,11 +27,11 @@ const toFrame = {
     nodes: list(
       object({
         id: id().required(),
-        html: string().strict(true).max(2_000_000),
-        css: string().strict(true).max(2_000_000),
-        behaviours: array().of(id().required())
+        html: string().strict(true).max(2_000_000).defined(),
+        behaviours: array().of(id().required()).required()
       }).noUnknown()
     ) as never,
+    sheets: list(object({ id: id().required(), css: string().strict(true).max(2_000_000).defined() }).noUnknown()) as never,
     removed: list(id().required())
   }),
   asset: object({
@@ -87,15 +87,14 @@ export type FromFrame = Union<typeof fromFrame>;
 
 export interface PatchNode {
   readonly id: string;
-  readonly html?: string;
-  readonly css?: string;
-  readonly behaviours?: readonly string[];
+  readonly html: string;
+  readonly behaviours: readonly string[];
 }
 
 type Loose = Union<Omit<typeof toFrame, 'patch'>>;
 export type ToFrame =
   | Loose
-  | { type: 'patch'; seq: number; root: string; keyframes: string; nodes: readonly PatchNode[]; removed: readonly string[] };
+  | { type: 'patch'; seq: number; root: string; keyframes: string; nodes: readonly PatchNode[]; sheets: readonly { readonly id: string; readonly css: string }[]; removed: readonly string[] };
 
 function reader<T>(schemas: Record<string, ObjectSchema<any>>): (value: unknown) => T | null {
   const any = lazy((value: { type?: unknown } | null) => {

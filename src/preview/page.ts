@@ -1,5 +1,5 @@
 import * as runtime from '$runtime/index';
-import type { PatchNode, ToFrame } from './messages';
+import type { ToFrame } from './messages';
 
 const { start: _start, ...behaviours } = runtime;
 type Stop = () => void;
@@ -13,7 +13,8 @@ export function createPage(body: HTMLElement) {
   const base = new CSSStyleSheet();
   let scripted = true;
 
-  const elementOf = (id: string) => body.ownerDocument.querySelector<HTMLElement>(`[data-k="${CSS.escape(id)}"]`);
+  const elements = new Map<string, HTMLElement>();
+  const elementOf = (id: string) => elements.get(id) ?? null;
 
   const stop = (id: string) => {
     stops.get(id)?.forEach((each) => each());
@@ -66,12 +67,11 @@ export function createPage(body: HTMLElement) {
   const patch = (message: Extract<ToFrame, { type: 'patch' }>) => {
     const made = new Map<string, HTMLElement>();
     const old = new Map<string, HTMLElement>();
-    const changedMarkup = message.nodes.filter((node): node is PatchNode & { html: string } => node.html !== undefined);
-    for (const { id, html, behaviours: names } of changedMarkup) {
+    for (const { id, html, behaviours: names } of message.nodes) {
       stop(id);
       const before = elementOf(id);
       if (before) old.set(id, before);
-      if (names) wanted.set(id, names);
+      wanted.set(id, names);
       replace(id, html, made);
     }
     // Children that did not change move over, to whichever element has a place for them now.
@@ -83,17 +83,18 @@ export function createPage(body: HTMLElement) {
       fill(element, made, kept);
       if (before && before !== body && before.isConnected) before.replaceWith(element);
     }
+    for (const [id, element] of made) elements.set(id, element);
     const root = made.get(message.root);
-    if (root) adoptBody(root);
+    if (root) adoptBody(message.root, root);
     message.removed.forEach((id) => {
       stop(id);
-      elementOf(id)?.remove();
+      if (elementOf(id) !== body) elementOf(id)?.remove();
+      elements.delete(id);
       sheets.delete(id);
       wanted.delete(id);
     });
     let sheetsChanged = message.removed.length > 0;
-    for (const { id, css } of message.nodes) {
-      if (css === undefined) continue;
+    for (const { id, css } of message.sheets) {
       const known = sheets.get(id) ?? new CSSStyleSheet();
       if (!sheets.has(id)) {
         sheets.set(id, known);
@@ -103,10 +104,11 @@ export function createPage(body: HTMLElement) {
     }
     if (message.keyframes) base.replaceSync(message.keyframes);
     if (sheetsChanged) useSheets();
-    changedMarkup.forEach(({ id }) => start(id));
+    message.nodes.forEach(({ id }) => start(id));
   };
 
-  const adoptBody = (root: HTMLElement) => {
+  const adoptBody = (id: string, root: HTMLElement) => {
+    elements.set(id, body);
     for (const { name } of [...body.attributes]) body.removeAttribute(name);
     for (const { name, value } of root.attributes) body.setAttribute(name, value);
     body.replaceChildren(...root.childNodes);

@@ -139,7 +139,7 @@
               <a class="name" href={resolve('/project/[id]', { id: row.id })} title={row.name} tabindex="-1">{row.name}</a>
               <span>{row.pages} {row.pages === 1 ? 'page' : 'pages'} · changed {when.format(row.changed)}</span>
             </div>
-            <OverflowMenu flipped size="sm" iconDescription="More for {row.name}">
+            <OverflowMenu flipped size="sm" aria-label="More for {row.name}" iconDescription="More">
               <OverflowMenuItem text="Open" on:click={() => open(row.id)} />
               <OverflowMenuItem text="Rename" on:click={() => (renaming = { row, name: row.name })} />
               <OverflowMenuItem text="Duplicate" on:click={() => attempt(async () => void (await duplicateProject(row.id)))} />

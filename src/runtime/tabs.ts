@@ -1,3 +1,14 @@
+const draws = new WeakMap<Element, (form: string) => void>();
+
+// One observer for all: every form is read before any is drawn, so that a page of many tabs lays itself out once.
+let shared: ResizeObserver | undefined;
+const observerOfAll = () =>
+  (shared ??= new ResizeObserver((entries) => {
+    entries
+      .map(({ target }) => [target, getComputedStyle(target).getPropertyValue('--k-form').trim()] as const)
+      .forEach(([target, form]) => draws.get(target)?.(form));
+  }));
+
 /**
  * Tabs that fold into an accordion: ARIA Authoring Practices, patterns "Tabs" and "Accordion". The style sheet says which form
  * is shown (`--k-form`); this gives it its roles and keys. The open panel stands in `data-current` of the root.
@@ -33,8 +44,7 @@ export function tabs(root: HTMLElement): () => void {
     return button;
   });
 
-  const draw = () => {
-    const now = getComputedStyle(root).getPropertyValue('--k-form').trim();
+  const draw = (now = form) => {
     if (now !== form) {
       open.clear();
       open.add(current);
@@ -97,14 +107,14 @@ export function tabs(root: HTMLElement): () => void {
     { signal }
   );
 
-  const observer = new ResizeObserver(draw);
   root.dataset.kOn = '';
-  draw();
-  observer.observe(root);
+  draws.set(root, draw);
+  observerOfAll().observe(root);
 
   return () => {
     stop.abort();
-    observer.disconnect();
+    draws.delete(root);
+    observerOfAll().unobserve(root);
     delete root.dataset.kOn;
     headers.forEach((button, index) => {
       const label = document.createElement('span');

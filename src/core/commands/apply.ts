@@ -1,7 +1,8 @@
 import { create } from 'mutative';
 import type { AnyObject } from 'yup';
 import type { Registry } from '../kinds/registry';
-import { diffOf, type Diff } from '../project/diff';
+import { diffOf, freezeChanged, type Diff } from '../project/diff';
+import { remember } from '../project/lineage';
 import type { Project } from '../project/types';
 import { rename, setSetting, setStyle } from './content';
 import { no, schemaFault, type Command, type CommandDefinition, type ProjectDraft, type Refusal } from './define';
@@ -12,9 +13,22 @@ const definitions = new Map<string, CommandDefinition<AnyObject>>(
   [insert, move, remove, duplicate, rename, setSetting, setStyle, renameProject, setBands, addPage, addAsset].map((each) => [each.type, each])
 );
 
+interface Patch {
+  readonly path: readonly (string | number)[];
+}
+
 /** `create` with our own draft type: the library's mapped type has no end on recursive JSON. */
-const change = (project: Project, run: (draft: ProjectDraft) => void): Project =>
-  (create as unknown as (base: Project, run: (draft: never) => void, options: object) => Project)(project, run, { enableAutoFreeze: true });
+const draftOf = create as unknown as (base: Project, run: (draft: ProjectDraft) => void, options: { enablePatches: true }) => [Project, readonly Patch[]];
+
+/** Runs a change on a draft. The library's notes say which records it touched, so that no other one is looked at. */
+function change(project: Project, run: (draft: ProjectDraft) => void): { next: Project; diff: Diff | null } {
+  const [next, patches] = draftOf(project, run, { enablePatches: true });
+  const diff = diffOf(project, next, patches.map(({ path }) => path));
+  if (!diff) return { next: project, diff };
+  freezeChanged(next, diff);
+  remember(next, project, diff);
+  return { next, diff };
+}
 
 export type Applied =
   | { readonly ok: true; readonly project: Project; readonly diff: Diff | null; readonly label: string }
@@ -43,10 +57,8 @@ export function apply(registry: Registry, project: Project, command: Command): A
   if (refusal) return { ok: false, refusal };
   const definition = definitions.get(command.type)!;
   const { type: _type, ...args } = command;
-  const next = change(project, (draft) => definition.run(draft, args, registry, project));
-  const diff = diffOf(project, next);
-  const label = definition.label(args, project);
-  return { ok: true, project: diff ? next : project, diff, label };
+  const { next, diff } = change(project, (draft) => definition.run(draft, args, registry, project));
+  return { ok: true, project: next, diff, label: definition.label(args, project) };
 }
 
 interface Batch {
@@ -64,5 +76,6 @@ function applyBatch(registry: Registry, project: Project, { label, commands }: B
     now = outcome.project;
   }
   const diff = diffOf(project, now);
+  if (diff) remember(now, project, diff);
   return { ok: true, project: diff ? now : project, diff, label };
 }

@@ -83,6 +83,13 @@ describe('page printer', () => {
     expect(body.match(/<main>/g)).toHaveLength(1);
   });
 
+  it('shares one class among pieces that nobody has tuned', () => {
+    const copied = after(sampleProject(), { type: 'duplicate', ids: ['tabs'] });
+    expect(print(copied).css.length).toBe(print(sampleProject()).css.length);
+    const tuned = after(copied, { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color', value: '#111111' });
+    expect(print(tuned).body).toMatch(/class="tabs"[\s\S]*class="k-tabs"/);
+  });
+
   it('carries no mark of the preview', () => {
     const { body, css } = print(sampleProject());
     expect(body).not.toMatch(/data-k-(?:part|node|item)|data-k=|k-slot/);
@@ -113,19 +120,21 @@ describe('preview session', () => {
     expect(session.patchFor(project, first)!.nodes.map((node) => node.id)).toEqual(['page', 'section', 'heading', 'tabs', 'text-one', 'text-two', 'columns', 'left', 'right']);
     expect(session.patchFor(project, first)).toBeNull();
     const styled = after(project, { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color', value: '#111111' });
-    const patch = session.patchFor(styled, first)!;
-    expect(patch.nodes).toEqual([{ id: 'tabs', css: expect.stringContaining('#111111') }]);
-    const written = session.patchFor(after(styled, write('text', 'Other')), first)!;
-    expect(written.nodes).toEqual([{ id: 'heading', html: expect.stringContaining('Other'), behaviours: [] }]);
+    // The first own value gives the node a class and a sheet of its own; from then on only the sheet is sent.
+    expect(session.patchFor(styled, first)).toMatchObject({ nodes: [{ id: 'tabs', html: expect.stringContaining('class="tabs-tab"') }], sheets: [{ id: 'tabs', css: expect.stringContaining('#111111') }] });
+    const again = after(styled, { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color', value: '#222222' });
+    expect(session.patchFor(again, first)).toMatchObject({ nodes: [], sheets: [{ id: 'tabs', css: expect.stringContaining('#222222') }] });
+    const written = session.patchFor(after(again, write('text', 'Other')), first)!;
+    expect(written).toMatchObject({ nodes: [{ id: 'heading', html: expect.stringContaining('Other'), behaviours: [] }], sheets: [] });
     expect(session.patchFor(after(styled, { type: 'remove', ids: ['tabs'] }), first)!.removed.toSorted()).toEqual(['tabs', 'text-one', 'text-two']);
     session.reset();
     expect(session.patchFor(styled, first)!.nodes).toHaveLength(9);
   });
 
   it('writes conditions as switches and states so that they can be forced', () => {
-    const css = createPreviewSession(registry).patchFor(sampleProject(), first)!.nodes.find((node) => node.id === 'tabs')!.css!;
-    expect(css).toContain(':where(html[data-k-no-script]) .tabs-list');
-    expect(css).toContain('.tabs-tab:is(:hover, [data-k-force~="hover"])');
+    const css = createPreviewSession(registry).patchFor(sampleProject(), first)!.sheets.find((sheet) => sheet.id === 'k-tabs')!.css;
+    expect(css).toContain(':where(html[data-k-no-script]) .k-tabs-list');
+    expect(css).toContain('.k-tabs-tab:is(:hover, [data-k-force~="hover"])');
     expect(css).not.toContain('scripting');
   });
 });

@@ -5,7 +5,8 @@ import type { Registry } from '../kinds/registry';
 import { nodeOf, pageOf } from '../project/tree';
 import type { Asset, AssetId, NodeId, PageId, Project } from '../project/types';
 import { analyse, type Analysis } from './analyse';
-import { BASE_CSS, keyframesFor, pageDialect, printRules } from './rules';
+import { stemOf, withClasses } from './classes';
+import { BASE_CSS, keyframesFor, pageDialect, printSheet } from './rules';
 
 /** A page as it leaves: what the finishing step turns into files. */
 export interface PrintedPage {
@@ -35,7 +36,7 @@ export function printPage(registry: Registry, project: Project, id: PageId, opti
   const body = expand(registry, project, page.root, options, found);
   const tree: Root = { type: 'root', children: [body] };
   if (options.readable) format(tree);
-  const rules = found.map((each) => printedRules(each, project)).join('\n');
+  const rules = printedSheets(found, project).join('\n');
   return {
     id,
     title: page.title,
@@ -48,14 +49,9 @@ export function printPage(registry: Registry, project: Project, id: PageId, opti
   };
 }
 
-const printed = new WeakMap<Analysis, { bands: object; css: string }>();
-
-function printedRules(analysis: Analysis, project: Project): string {
-  const known = printed.get(analysis);
-  if (known?.bands === project.info.bands) return known.css;
-  const css = printRules(analysis.rules, pageDialect, project.info.bands);
-  printed.set(analysis, { bands: project.info.bands, css });
-  return css;
+function printedSheets(found: readonly Analysis[], project: Project): string[] {
+  const byStem = new Map(found.map((each) => [stemOf(each), each.sheet]));
+  return [...byStem].map(([stem, sheet]) => printSheet(sheet, stem, pageDialect, project.info.bands));
 }
 
 function expand(registry: Registry, project: Project, id: NodeId, options: PageOptions, found: Analysis[]): Element {
@@ -65,7 +61,7 @@ function expand(registry: Registry, project: Project, id: NodeId, options: PageO
   const build = (element: Element): Element => ({
     type: 'element',
     tagName: element.tagName,
-    properties: withAddress(element, project, options),
+    properties: withAddress(element, withClasses(element, analysis), project, options),
     children: element.children.map((child): ElementContent => {
       if (child.type !== 'element') return child;
       return child.data?.child ? expand(registry, project, child.data.child, options, found) : build(child);
@@ -74,7 +70,7 @@ function expand(registry: Registry, project: Project, id: NodeId, options: PageO
   return build(analysis.markup);
 }
 
-function withAddress(element: Element, project: Project, { addressOf }: PageOptions): Element['properties'] {
+function withAddress(element: Element, properties: Element['properties'], project: Project, { addressOf }: PageOptions): Element['properties'] {
   const asset = element.data?.asset ? project.assets[element.data.asset] : undefined;
-  return asset ? { src: addressOf(asset), ...element.properties } : element.properties;
+  return asset ? { src: addressOf(asset), ...properties } : properties;
 }

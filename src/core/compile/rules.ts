@@ -1,3 +1,4 @@
+import { STEM, type Sheet } from './analyse';
 import type { Condition, Rule } from '../kinds/contract';
 import type { Bands, Declarations } from '../project/types';
 
@@ -88,6 +89,17 @@ function printDeclarations(declarations: Declarations): string {
   let text = '';
   for (const property in declarations) text += ` ${property}: ${declarations[property]};`;
   return `${text} `;
+}
+
+const printedSheets = new WeakMap<Sheet, Map<Dialect, { bands: Bands; css: string }>>();
+
+/** @returns a node's sheet as CSS under its own class name. */
+export function printSheet(sheet: Sheet, id: string, dialect: Dialect, bands: Bands): string {
+  let byDialect = printedSheets.get(sheet);
+  if (!byDialect) printedSheets.set(sheet, (byDialect = new Map()));
+  let known = byDialect.get(dialect);
+  if (known?.bands !== bands) byDialect.set(dialect, (known = { bands, css: printRules(sheet.rules, dialect, bands) }));
+  return known!.css.replaceAll(STEM, id);
 }
 
 /** What every page stands on. */

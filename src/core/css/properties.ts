@@ -37,4 +37,4 @@ const rows: readonly StyleProperty[] = [
 export const STYLE_PROPERTIES: ReadonlyMap<string, StyleProperty> = new Map(rows.map((row) => [row.property, row]));
 
 /** Rows every state sheet shows; a part may ask for more (see `Part.properties`). */
-export const SHEET_PROPERTIES = ['background-color', 'color', 'border-color', 'border-width', 'border-radius', 'padding', 'outline'] as const;
+export const SHEET_PROPERTIES = ['background-color', 'color', 'border-color', 'border-width', 'border-radius', 'padding', 'outline', 'outline-offset'] as const;

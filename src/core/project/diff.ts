@@ -1,3 +1,4 @@
+import { remember } from './lineage';
 import type { Asset, Node, Page, Project, ProjectInfo } from './types';
 
 type Change<T> = readonly [before: T | null, after: T | null];
@@ -26,16 +27,42 @@ function tableDiff<T>(before: Record<string, T>, after: Record<string, T>): Reco
   return Object.keys(changes).length > 0 ? changes : undefined;
 }
 
-/** @returns the difference, or null where the two are the same. */
-export function diffOf(before: Project, after: Project): Diff | null {
+/**
+ * @param touched paths of what may have changed (`['nodes', id, …]`); left out, every record is compared.
+ * @returns the difference, or null where the two are the same.
+ */
+export function diffOf(before: Project, after: Project, touched?: readonly (readonly (string | number)[])[]): Diff | null {
   if (before === after) return null;
   const diff: { -readonly [K in keyof Diff]: Diff[K] } = {};
   if (before.info !== after.info) diff.info = [before.info, after.info];
   for (const table of TABLES) {
-    const changes = tableDiff<unknown>(before[table], after[table]);
+    const ids = touched?.filter((path) => path[0] === table).map((path) => String(path[1]));
+    const changes = ids ? recordDiff<unknown>(before[table], after[table], ids) : tableDiff<unknown>(before[table], after[table]);
     if (changes) diff[table] = changes as never;
   }
   return Object.keys(diff).length > 0 ? diff : null;
+}
+
+function recordDiff<T>(before: Record<string, T>, after: Record<string, T>, ids: readonly string[]): Record<string, Change<T>> | undefined {
+  const changes: Record<string, Change<T>> = {};
+  for (const id of ids) if (before[id] !== after[id]) changes[id] = [before[id] ?? null, after[id] ?? null];
+  return Object.keys(changes).length > 0 ? changes : undefined;
+}
+
+function freezeDeep(value: unknown): void {
+  if (typeof value !== 'object' || value === null || Object.isFrozen(value)) return;
+  Object.freeze(value);
+  Object.values(value).forEach(freezeDeep);
+}
+
+/** Freezes a changed project: its tables, and those records that are new. */
+export function freezeChanged(project: Project, diff: Diff): void {
+  Object.freeze(project);
+  freezeDeep(project.info);
+  for (const table of TABLES) {
+    Object.freeze(project[table]);
+    for (const [, after] of Object.values(diff[table] ?? {})) freezeDeep(after);
+  }
 }
 
 /** @returns the diff that undoes `diff`. */
@@ -63,11 +90,13 @@ function patchedTable<T>(table: Record<string, T>, changes: Record<string, Chang
 
 /** @returns `project` with `diff` done to it. Records the diff does not name keep their identity. */
 export function patched(project: Project, diff: Diff): Project {
-  return Object.freeze({
+  const next: Project = Object.freeze({
     ...project,
     info: diff.info?.[1] ?? project.info,
     pages: diff.pages ? patchedTable(project.pages, diff.pages) : project.pages,
     nodes: diff.nodes ? patchedTable(project.nodes, diff.nodes) : project.nodes,
     assets: diff.assets ? patchedTable(project.assets, diff.assets) : project.assets
   });
+  remember(next, project, diff);
+  return next;
 }

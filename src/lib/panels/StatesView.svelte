@@ -94,7 +94,7 @@
       {/if}
     </div>
   </div>
-  {#each properties as property, row (property.property)}
+  {#each properties as property, row (`${wb.drawn.id} ${wb.currentPart} ${property.property}`)}
     <div class="line" role="row">
       <span role="rowheader">{property.label}</span>
       {#each STATES as state, column (state)}

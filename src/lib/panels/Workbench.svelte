@@ -76,11 +76,11 @@
 <svelte:window onkeydown={(event) => event.key === 'Escape' && !event.defaultPrevented && escape()} />
 <svelte:head><title>{wb.project.info.name} · Kymation</title></svelte:head>
 
-<h1 class="visually-hidden">{wb.project.info.name}, {wb.page.name}</h1>
 <div class="bench">
   <TopBar {wb} />
   <Outline {wb} />
   <main class="stage" aria-label="Workbench">
+    <h1 class="visually-hidden">{wb.project.info.name}, {wb.page.name}</h1>
     <WidthRuler {wb} />
     <PreviewPane {wb} onkey={fromFrame} />
     <TuningSheet {wb} />

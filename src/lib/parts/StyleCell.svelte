@@ -98,6 +98,8 @@
       event.stopPropagation();
       close();
     }
+    // The picker and its button have their own use for the other keys.
+    if (!(event.target instanceof HTMLInputElement && event.target.classList.contains('typed')) && !(event.target instanceof HTMLSelectElement)) return;
     if (event.key === 'Enter') {
       event.preventDefault();
       event.stopPropagation();
@@ -151,23 +153,22 @@
 </script>
 
 {#if isOpen}
-  <div class="editor" role="gridcell" tabindex="-1" bind:this={cell} onfocusout={leave}>
+  <div class="editor" role="gridcell" tabindex="-1" bind:this={cell} onfocusout={leave} {onkeydown}>
     {#if property.control === 'colour'}
       <button type="button" class="swatch" style:background={text} aria-label="Pick a colour" aria-expanded={picks} onclick={() => (picks = !picks)}></button>
     {/if}
     {#if property.control === 'choice'}
-      <select aria-label="{property.label}, {own}" bind:value={text} use:focusField onchange={() => commit()} {onkeydown}>
+      <select aria-label="{property.label}, {own}" bind:value={text} use:focusField onchange={() => commit()}>
         {#each property.choices ?? [] as choice (choice)}<option>{choice}</option>{/each}
       </select>
     {:else}
       <input
-        class="mono"
+        class="mono typed"
         aria-label="{property.label}, {own}"
         aria-invalid={fault !== ''}
         bind:value={text}
         use:focusField
         oninput={() => (fault = '')}
-        {onkeydown}
         onwheel={(event) => stepBy(event, (event.deltaY < 0 ? 1 : -1) * (event.shiftKey ? 10 : 1))}
         spellcheck="false"
         autocomplete="off"

@@ -92,7 +92,10 @@ export class Workbench {
    * @param mergeKey steps in a row with the same key are undone as one.
    */
   dispatch(command: Command, mergeKey: string | null = null, blobs: ReadonlyMap<AssetId, Blob> = new Map()): Refusal | null {
+    const from = performance.now();
     const outcome = apply(registry, this.project, command);
+    performance.measure('kymation dispatch', { start: from });
+    performance.clearMeasures('kymation dispatch');
     if (!outcome.ok) {
       this.message = { kind: 'error', text: outcome.refusal.sentence };
       return outcome.refusal;

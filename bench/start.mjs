@@ -1,0 +1,9 @@
+// Bundles the bench before it runs: the TypeScript loader wraps every function, which would be measured along.
+import { mkdirSync } from 'node:fs';
+import { build } from 'esbuild';
+import { root, run } from '../scripts/lib.mjs';
+
+mkdirSync(`${root}/test-results`, { recursive: true });
+const outfile = `${root}/test-results/bench.mjs`;
+await build({ entryPoints: [`${root}/bench/run.ts`], outfile, bundle: true, packages: 'external', platform: 'node', format: 'esm', logLevel: 'error' });
+process.exit(run(process.execPath, [outfile]).status ?? 1);

@@ -1,0 +1,62 @@
+import { writeFileSync } from 'node:fs';
+import type { AnySchema, SchemaObjectDescription } from 'yup';
+import { STYLE_PROPERTIES } from '../src/core/css/properties';
+import { ID_PATTERN } from '../src/core/project/ids';
+import { CONDITIONS, STATES } from '../src/core/project/types';
+import { registry } from '../src/core/registry';
+
+/** The JSON Schema of project.json, made from the kinds, so that it cannot fall behind them. */
+export function projectSchema(): object {
+  const id = { type: 'string', pattern: ID_PATTERN.source };
+  const text = (maxLength: number) => ({ type: 'string', maxLength });
+  const strict = (properties: Record<string, object>, optional: readonly string[] = []) => ({
+    type: 'object',
+    properties,
+    required: Object.keys(properties).filter((key) => !optional.includes(key)),
+    additionalProperties: false
+  });
+  const declarations = { type: 'object', propertyNames: { enum: [...STYLE_PROPERTIES.keys()] }, additionalProperties: text(500) };
+  const conditions = { type: 'object', propertyNames: { enum: [...CONDITIONS] }, additionalProperties: declarations };
+  const node = registry.kinds.map((kind) => {
+    const fields = kind.settings.describe().fields as Record<string, SchemaObjectDescription>;
+    const settings = Object.fromEntries(
+      Object.entries(fields).map(([name, field]) => {
+        const choices = (kind.settings.fields[name] as AnySchema).describe() as unknown as { oneOf: unknown[]; label?: string };
+        return [name, { type: field.type, title: choices.label ?? name, default: field.default, ...(choices.oneOf.length > 0 ? { enum: choices.oneOf } : {}) }];
+      })
+    );
+    const states = { type: 'object', propertyNames: { enum: [...STATES] }, additionalProperties: conditions };
+    return {
+      title: kind.label,
+      ...strict({
+        id,
+        kind: { const: kind.kind },
+        name: { type: 'string', minLength: 1, maxLength: 120 },
+        settings: strict(settings, Object.keys(settings)),
+        slots: strict(Object.fromEntries(Object.keys(kind.slots).map((slot) => [slot, { type: 'array', items: id }])), Object.keys(kind.slots)),
+        styles: strict(Object.fromEntries(Object.keys(kind.anatomy).map((part) => [part, states])), Object.keys(kind.anatomy))
+      })
+    };
+  });
+  const width = { type: 'integer', minimum: 280, maximum: 2400 };
+  const size = { type: ['number', 'null'], minimum: 1 };
+  return {
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    title: 'project.json of a Kymation project file, format 1',
+    ...strict({
+      format: { const: 1 },
+      id,
+      info: strict({ name: { type: 'string', minLength: 1, maxLength: 120 }, bands: strict({ medium: width, narrow: width }), pageOrder: { type: 'array', items: id, minItems: 1 } }),
+      pages: { type: 'object', additionalProperties: strict({ id, name: text(120), title: text(500), description: text(2000), language: text(40), root: id }) },
+      nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } },
+      assets: {
+        type: 'object',
+        additionalProperties: strict({ id, file: text(100), type: { enum: ['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif'] }, width: size, height: size, bytes: { type: 'integer', minimum: 0 } })
+      }
+    })
+  };
+}
+
+if (process.argv[1]?.endsWith('schema.ts')) {
+  writeFileSync(new URL('../docs/project.schema.json', import.meta.url), `${JSON.stringify(projectSchema(), null, 2)}\n`);
+}

@@ -1,0 +1,33 @@
+import type { Diff } from './diff';
+import type { Project } from './types';
+
+interface Origin {
+  /** Held weakly, or every state of a long day would stay in memory. */
+  readonly before: WeakRef<Project>;
+  readonly diff: Diff;
+}
+
+/** How each project came about, as long as someone holds it. */
+const origins = new WeakMap<Project, Origin>();
+const STEPS_MOST = 64;
+
+export function remember(after: Project, before: Project, diff: Diff): void {
+  if (after !== before) origins.set(after, { before: new WeakRef(before), diff });
+}
+
+/**
+ * The steps that lead from one project to another, newest first, so that what follows an edit need not look at every node.
+ * @returns null where that is not known, or is too far to be worth it.
+ */
+export function maybeSteps(before: Project, after: Project): readonly Diff[] | null {
+  const steps: Diff[] = [];
+  for (let now = after; now !== before; ) {
+    const origin = origins.get(now);
+    if (!origin || steps.length >= STEPS_MOST) return null;
+    steps.push(origin.diff);
+    const earlier = origin.before.deref();
+    if (!earlier) return null;
+    now = earlier;
+  }
+  return steps;
+}

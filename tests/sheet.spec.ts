@@ -1,0 +1,171 @@
+import chroma from 'chroma-js';
+import { expect, test } from '@playwright/test';
+import { Bench } from './support/workbench';
+
+test.describe('state sheet', () => {
+  test('a value typed into a cell reaches the preview, its own column only, and can be taken away', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await bench.set('background-color', 'Background', 'rest', '#cfe8ff');
+    const summer = bench.preview.locator('#summer-tab');
+    await expect(summer).toHaveCSS('background-color', 'rgb(207, 232, 255)');
+    await expect(bench.cell('background-color', 'hover')).toContainText('#f0e4cb');
+    await expect(bench.cell('background-color', 'focus')).toContainText('as rest');
+    await bench.cell('background-color', 'rest').focus();
+    await page.keyboard.press('Delete');
+    await expect(summer).toHaveCSS('background-color', 'rgb(242, 239, 231)');
+  });
+
+  test('takes arithmetic and units, and steps by keys', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    const summer = bench.preview.locator('#summer-tab');
+    await bench.set('border-radius', 'Radius', 'rest', '80-40');
+    await expect(summer).toHaveCSS('border-radius', '40px');
+    await bench.set('padding', 'Padding', 'rest', '2*6 1rem');
+    await expect(summer).toHaveCSS('padding', '12px 16px');
+    await bench.set('font-size', 'Type size', 'rest', '20');
+    await bench.cell('font-size', 'rest').click();
+    await page.keyboard.press('Shift+ArrowUp');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Enter');
+    await expect(summer).toHaveCSS('font-size', '29px');
+    await page.keyboard.press('Control+z');
+    await expect(summer).toHaveCSS('font-size', '20px');
+  });
+
+  test('a value that is none is refused at the field and the old one stays', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await bench.set('color', 'Text', 'rest', 'redd');
+    await expect(page.getByRole('alert')).toContainText('“redd” is not a value of color: write a colour such as');
+    await page.keyboard.press('Escape');
+    await expect(bench.preview.locator('#summer-tab')).toHaveCSS('color', 'rgb(64, 54, 42)');
+    await expect(bench.cell('color', 'rest')).toBeFocused();
+  });
+
+  test('the first row is the part itself, drawn in each state', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    const stage = page.frameLocator('iframe[title="tab in each state"]').locator('k-stage .season-tabs-tab');
+    await expect(stage).toHaveCount(6);
+    const backgrounds = () => stage.evaluateAll((all) => all.map((each) => getComputedStyle(each).backgroundColor));
+    const [beige, hover, pressed, selected] = ['rgb(246, 239, 224)', 'rgb(240, 228, 203)', 'rgb(227, 210, 174)', 'rgb(33, 54, 43)'];
+    await expect.poll(backgrounds).toEqual([beige, hover, beige, pressed, selected, beige]);
+    await expect(stage.nth(2)).toHaveCSS('outline-style', 'solid');
+    await bench.set('background-color', 'Background', 'hover', '#123456');
+    await expect.poll(async () => (await backgrounds())[1]).toBe('rgb(18, 52, 86)');
+    await bench.pick('Season tabs', 'panel');
+    await expect(page.frameLocator('iframe[title="panel in each state"]').locator('k-stage > div > *')).toHaveCount(3);
+  });
+
+  test('contrast is worked out below, and a poor one becomes a finding', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    const row = page.getByRole('row', { name: /Text contrast/ });
+    // The expected ratios come from chroma-js, an independent library; WCAG 2.2 exempts what is disabled.
+    const ratio = (text: string, ground: string) => `${chroma.contrast(text, ground).toFixed(1)} : 1`;
+    const rest = ratio('#40362a', '#f6efe0');
+    await expect(row.getByRole('gridcell')).toHaveText([rest, ratio('#5b4312', '#f0e4cb'), rest, ratio('#5b4312', '#e3d2ae'), ratio('#f4ebd8', '#21362b'), 'exempt']);
+    await bench.set('color', 'Text', 'hover', '#c0a060');
+    await expect(page.getByRole('button', { name: /finding/ })).toContainText('2 findings');
+    await page.getByRole('button', { name: /finding/ }).click();
+    await page.getByRole('button', { name: 'Show it' }).first().click();
+    await expect(bench.row('Season tabs')).toHaveAttribute('aria-selected', 'true');
+  });
+
+  test('an edit at ≤ narrow holds there only', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Plan heading');
+    await page.getByRole('tab', { name: '≤ narrow' }).click();
+    await bench.set('font-size', 'Type size', 'rest', '22');
+    const heading = bench.preview.locator('.plan-heading');
+    await expect(heading).toHaveCSS('font-size', '32px');
+    for (let i = 0; i < 4; i += 1) await page.keyboard.press('[');
+    await expect(heading).toHaveCSS('font-size', '22px');
+  });
+
+  test('a colour is picked with the picker, and the whole movement is one step of the history', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await bench.cell('background-color', 'rest').click();
+    await page.getByRole('button', { name: 'Pick a colour' }).click();
+    const field = page.locator('.picker .picker').first();
+    await expect(field).toBeVisible();
+    const box = (await field.boundingBox())!;
+    await page.mouse.move(box.x + 20, box.y + 20);
+    await page.mouse.down();
+    for (let i = 1; i < 8; i += 1) await page.mouse.move(box.x + 20 + i * 9, box.y + 20 + i * 6);
+    await page.mouse.up();
+    const summer = bench.preview.locator('#summer-tab');
+    await expect(summer).not.toHaveCSS('background-color', 'rgb(246, 239, 224)');
+    await page.keyboard.press('Escape');
+    await bench.row('Season tabs').click();
+    await page.keyboard.press('Control+z');
+    await expect(summer).toHaveCSS('background-color', 'rgb(246, 239, 224)');
+  });
+});
+
+test.describe('width and folding', () => {
+  test('the flag is dragged on the ruler and the preview folds there', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    const flag = page.getByRole('slider', { name: 'Season tabs folds' });
+    await expect(flag).toHaveAttribute('aria-valuenow', '640');
+    const width = page.getByRole('slider', { name: 'Width of the preview' });
+    const ruler = (await width.boundingBox())!;
+    await bench.drag(flag, ruler.x + ruler.width + 60);
+    const under = Number(await flag.getAttribute('aria-valuenow'));
+    expect(under).toBeGreaterThan(1120);
+    await expect(bench.preview.getByRole('button', { name: 'Summer', exact: true })).toBeVisible();
+    await expect(bench.preview.getByRole('tablist')).toHaveCount(0);
+    await bench.view('Fallbacks');
+    await expect(page.getByRole('textbox', { name: 'Fold under' })).toHaveValue(`${under} px`);
+    await page.getByRole('textbox', { name: 'Fold under' }).fill('720-80');
+    await page.keyboard.press('Enter');
+    await expect(bench.preview.getByRole('tablist')).toBeVisible();
+    await bench.row('Season tabs').click();
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await expect(flag).toHaveAttribute('aria-valuenow', '640');
+  });
+
+  test('the width is dragged, from 280 to 1920, and the page is scaled to fit', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    const width = page.getByRole('slider', { name: 'Width of the preview' });
+    await bench.drag(width, 240);
+    await expect(width).toHaveAttribute('aria-valuenow', '280');
+    await expect(bench.preview.getByRole('button', { name: 'Summer', exact: true })).toBeVisible();
+    expect(await bench.preview.locator('body').evaluate(() => innerWidth)).toBe(280);
+    await bench.drag(width, 1279);
+    await expect(width).toHaveAttribute('aria-valuenow', '1920');
+    const paper = (await page.locator('iframe[title^="Preview of"]').boundingBox())!;
+    expect(paper.x).toBeGreaterThanOrEqual(232);
+    expect(paper.x + paper.width).toBeLessThanOrEqual(1280);
+  });
+
+  test('a fold width that is none is refused with the reason', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    await bench.view('Fallbacks');
+    for (const [text, reason] of [['-40', 'from 0 to 2400'], ['wide', 'takes a width in px'], ['9999', 'from 0 to 2400']] as const) {
+      await page.getByRole('textbox', { name: 'Fold under' }).fill(text);
+      await page.keyboard.press('Enter');
+      await expect(page.getByText(reason)).toBeVisible();
+    }
+    await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute('aria-valuenow', '640');
+  });
+
+  test('conditions are tried by switches', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await page.getByRole('button', { name: 'No script' }).click();
+    await expect(bench.preview.getByText('Toast in the branches')).toBeVisible();
+    await expect(bench.preview.getByRole('tablist')).toHaveCount(0);
+    await page.getByRole('button', { name: 'No script' }).click();
+    await expect(bench.preview.getByRole('tab')).toHaveCount(4);
+    await page.getByRole('button', { name: 'Touch' }).click();
+    await page.keyboard.press('t');
+    await bench.preview.locator('#summer-tab').hover();
+    await expect(bench.preview.locator('#summer-tab')).toHaveCSS('background-color', 'rgb(246, 239, 224)');
+  });
+});

@@ -1,0 +1,172 @@
+import { expect, test } from '@playwright/test';
+import { Bench } from './support/workbench';
+
+test('a label typed in Fill shows in the preview at once, comes back by undo, and is there after a reload', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Fill');
+  const label = page.getByRole('textbox', { name: 'Label 2', exact: true });
+  await label.fill('High summer');
+  await expect(bench.preview.getByRole('tab', { name: 'High summer' })).toBeVisible();
+  await expect(bench.row('High summer')).toBeVisible();
+  await bench.saved();
+  await page.reload();
+  await expect(bench.preview.getByRole('tab', { name: 'High summer' })).toBeVisible();
+  await bench.row('Season tabs').click();
+  await page.keyboard.press('Control+z');
+  await expect(bench.preview.getByRole('tab', { name: 'Summer', exact: true })).toBeVisible();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(bench.preview.getByRole('tab', { name: 'High summer' })).toBeVisible();
+});
+
+test('panels are added, duplicated, moved, removed and renamed in one list', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Fill');
+  const tabs = bench.preview.locator('.season-tabs [role=tab]');
+  await page.getByRole('button', { name: 'Duplicate Harvest' }).click();
+  await expect(tabs).toHaveText(['Blossom', 'Summer', 'Harvest', 'Harvest 2', 'Wassail']);
+  await page.getByRole('button', { name: 'Move Wassail up' }).click();
+  await expect(tabs).toHaveText(['Blossom', 'Summer', 'Harvest', 'Wassail', 'Harvest 2']);
+  await page.getByRole('button', { name: 'Remove Harvest 2' }).click();
+  await expect(tabs).toHaveText(['Blossom', 'Summer', 'Harvest', 'Wassail']);
+  await page.getByRole('button', { name: 'Add', exact: true }).click();
+  await expect(tabs).toHaveText(['Blossom', 'Summer', 'Harvest', 'Wassail', 'Panel 5']);
+  await bench.pick('Season tabs');
+  await page.getByRole('textbox', { name: 'Label 5' }).fill('Frost');
+  await expect(tabs.last()).toHaveText('Frost');
+  await expect(page.getByRole('button', { name: '1 finding' })).toBeVisible();
+});
+
+test('the piece that is inserted by A, by Ctrl K and by the button stands where the selection is', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  await bench.row('First section').click();
+  await page.keyboard.press('a');
+  await expect(page.getByRole('combobox', { name: 'What to insert' })).toBeFocused();
+  await page.keyboard.type('tabs');
+  await page.keyboard.press('Enter');
+  await expect(bench.preview.getByRole('tab')).toHaveText(['First', 'Second', 'Third']);
+  await bench.row('Second').click();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('insert heading');
+  await page.keyboard.press('Enter');
+  await expect(bench.row('Heading')).toBeVisible();
+  await bench.pick('First section');
+  await bench.insert('two columns');
+  await bench.row('First column').click();
+  await bench.insert('button');
+  expect(await bench.outline()).toEqual([
+    'First section', '  Tabs', '    First', '      First text', '    Second', '      Second text', '      Heading', '    Third', '      Third text',
+    '  Two columns', '    First column', '      Button', '    Second column'
+  ]);
+});
+
+test('pieces are moved by dragging and by keys, duplicated, renamed, deleted and brought back', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  for (const kind of ['heading', 'rich text', 'button']) {
+    await bench.row('First section').click();
+    await bench.insert(kind);
+  }
+  expect(await bench.outline()).toEqual(['First section', '  Heading', '  Text', '  Button']);
+  const heading = (await bench.row('Heading').boundingBox())!;
+  await bench.row('Button').dragTo(bench.row('Heading'), { targetPosition: { x: heading.width / 2, y: 2 } });
+  expect(await bench.outline()).toEqual(['First section', '  Button', '  Heading', '  Text']);
+  await bench.row('Button').click();
+  await page.keyboard.press('Alt+ArrowDown');
+  await page.keyboard.press('Alt+ArrowDown');
+  expect(await bench.outline()).toEqual(['First section', '  Heading', '  Text', '  Button']);
+  await page.keyboard.press('Control+d');
+  expect(await bench.outline()).toEqual(['First section', '  Heading', '  Text', '  Button', '  Button 2']);
+  await page.keyboard.press('F2');
+  await page.getByRole('textbox', { name: 'New name of Button 2' }).fill('Last word');
+  await page.keyboard.press('Enter');
+  await expect(bench.row('Last word')).toBeVisible();
+  await bench.row('Heading').click();
+  await bench.row('Text').click({ modifiers: ['Shift'] });
+  await page.keyboard.press('Delete');
+  expect(await bench.outline()).toEqual(['First section', '  Button', '  Last word']);
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('Control+z');
+  expect(await bench.outline()).toEqual(['First section', '  Heading', '  Text', '  Button']);
+});
+
+test('what cannot stand somewhere is refused with the reason, and nothing moves', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  const before = await bench.outline();
+  await bench.row('Blossom').dragTo(bench.row('Welcome heading'));
+  await expect(page.getByText(/cannot stand in/)).toBeVisible();
+  expect(await bench.outline()).toEqual(before);
+});
+
+test('arrow keys walk, fold and unfold the outline', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.row('Header').click();
+  for (const key of ['ArrowDown', 'ArrowDown', 'ArrowDown', 'ArrowLeft']) await page.keyboard.press(key);
+  await expect(bench.row('Welcome')).toBeFocused();
+  await page.keyboard.press('ArrowLeft');
+  await expect(bench.row('Welcome')).toHaveAttribute('aria-expanded', 'false');
+  await expect(bench.row('Welcome heading')).toHaveCount(0);
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(bench.row('Welcome heading')).toBeFocused();
+});
+
+test('a click in the preview picks the part; Try it gives the page its own hands back', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.preview.locator('#summer-tab').click();
+  await expect(bench.row('Summer')).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: 'tab', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('t');
+  await bench.preview.locator('#wassail-tab').click();
+  await expect(bench.preview.getByText('Toast in the branches')).toBeVisible();
+  await expect(bench.row('Summer')).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('tab', { name: 'Select' })).toHaveAttribute('aria-selected', 'true');
+});
+
+test('picking a hidden panel in the outline opens it in the preview', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.row('Harvest text').click();
+  await expect(bench.preview.getByText('Pick, sort and press')).toBeVisible();
+});
+
+test('rich text is written with bold, links and lists, and stays clean', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  await bench.row('First section').click();
+  await bench.insert('rich text');
+  await page.keyboard.press('Enter');
+  const editor = page.getByRole('textbox', { name: 'Text', exact: true });
+  await expect(editor).toBeFocused();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Come to the ');
+  await page.getByRole('button', { name: 'Bold', exact: true }).click();
+  await page.keyboard.type('orchard');
+  await expect(bench.preview.locator('strong')).toHaveText('orchard');
+  await page.keyboard.press('Control+a');
+  await page.getByRole('button', { name: 'Link', description: 'Link' }).click();
+  await page.getByRole('textbox', { name: 'Address of the link' }).fill('javascript:alert(1)');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Write an address such as')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Address of the link' }).fill('https://quillmere.example/');
+  await page.keyboard.press('Enter');
+  await expect(bench.preview.locator('a').first()).toHaveAttribute('href', 'https://quillmere.example/');
+});
+
+test('a picture is added from disk, cleaned, shown and exported', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  await bench.row('First section').click();
+  await bench.insert('image');
+  await bench.view('Fill');
+  const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="20" onload="parent.hacked=1"><script>parent.hacked=1</script><rect width="40" height="20" fill="red"/></svg>';
+  await page.locator('input[type=file]').setInputFiles({ name: 'My Sign.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+  await expect(bench.preview.locator('img')).toHaveJSProperty('naturalWidth', 40);
+  await page.locator('input[type=file]').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') });
+  await expect(page.getByText('notes.txt is no picture')).toBeVisible();
+  await page.keyboard.press('Control+e');
+  await page.getByRole('button', { name: 'assets/my-sign.svg' }).click();
+  await expect(page.getByText('A picture; it goes along as it is.')).toBeVisible();
+  await page.getByRole('tab', { name: 'One HTML file' }).click();
+  const text = page.getByLabel('Text of index.html');
+  await expect(text).toContainText('data:image/svg+xml;base64,');
+  const data = /base64,([^"]+)/.exec((await text.textContent())!)![1]!;
+  expect(Buffer.from(data, 'base64').toString()).not.toMatch(/script|onload/);
+});
