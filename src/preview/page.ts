@@ -4,12 +4,16 @@ import type { ToFrame } from './messages';
 const { start: _start, ...behaviours } = runtime;
 type Stop = () => void;
 
+/** The rules of a sheet that decide a form, each with the at-rule above it. */
+const formRules = (css: string) => (css.match(/^(?:@media.*|.*--k-form.*)$/gm) ?? []).filter((line, i, all) => line.includes('--k-form') || all[i + 1]?.includes('--k-form')).join('\n');
+
 /** The page in the frame: elements, sheets and running behaviours, each by node id. */
 export function createPage(body: HTMLElement) {
   const sheets = new Map<string, CSSStyleSheet>();
   const stops = new Map<string, Stop[]>();
   const wanted = new Map<string, readonly string[]>();
   const addresses = new Map<string, string>();
+  const formsOf = new Map<string, string>();
   const base = new CSSStyleSheet();
   let scripted = true;
 
@@ -94,7 +98,11 @@ export function createPage(body: HTMLElement) {
       wanted.delete(id);
     });
     let sheetsChanged = message.removed.length > 0;
+    let formsChanged = false;
     for (const { id, css } of message.sheets) {
+      const forms = formRules(css);
+      formsChanged ||= formsOf.has(id) && formsOf.get(id) !== forms;
+      formsOf.set(id, forms);
       const known = sheets.get(id) ?? new CSSStyleSheet();
       if (!sheets.has(id)) {
         sheets.set(id, known);
@@ -105,6 +113,7 @@ export function createPage(body: HTMLElement) {
     if (message.keyframes) base.replaceSync(message.keyframes);
     if (sheetsChanged) useSheets();
     message.nodes.forEach(({ id }) => start(id));
+    return { formsChanged };
   };
 
   const adoptBody = (id: string, root: HTMLElement) => {

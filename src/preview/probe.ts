@@ -38,7 +38,9 @@ function receive(data: unknown): void {
 
 function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   const from = performance.now();
-  page.patch(message);
+  const { formsChanged } = page.patch(message);
+  // Style decides the form of a widget; behaviours look again when the window changes, and when such style does.
+  if (formsChanged) window.dispatchEvent(new Event('resize'));
   // Asking for a box makes style and layout part of the measured work.
   body.getBoundingClientRect();
   const work = performance.now() - from;

@@ -1,13 +1,17 @@
-const draws = new WeakMap<Element, (form: string) => void>();
+const draws = new Map<Element, (form: string) => void>();
+let isDue: boolean | undefined;
 
-// One observer for all: every form is read before any is drawn, so that a page of many tabs lays itself out once.
-let shared: ResizeObserver | undefined;
-const observerOfAll = () =>
-  (shared ??= new ResizeObserver((entries) => {
-    entries
-      .map(({ target }) => [target, getComputedStyle(target).getPropertyValue('--k-form').trim()] as const)
-      .forEach(([target, form]) => draws.get(target)?.(form));
-  }));
+/** Every form is read before any is drawn, so that a page of many tabs is laid out once. */
+const refresh = () => {
+  isDue = false;
+  [...draws]
+    .map(([root, draw]) => [draw, getComputedStyle(root).getPropertyValue('--k-form').trim()] as const)
+    .forEach(([draw, form]) => draw(form));
+};
+const later = () => {
+  if (!isDue) queueMicrotask(refresh);
+  isDue = true;
+};
 
 /**
  * Tabs that fold into an accordion: ARIA Authoring Practices, patterns "Tabs" and "Accordion". The style sheet says which form
@@ -44,12 +48,15 @@ export function tabs(root: HTMLElement): () => void {
     return button;
   });
 
-  const draw = (now = form) => {
-    if (now !== form) {
-      open.clear();
-      open.add(current);
-      form = now;
-    }
+  const refold = (now: string) => {
+    if (now === form) return;
+    open.clear();
+    open.add(current);
+    form = now;
+    draw();
+  };
+
+  const draw = () => {
     const folded = form !== 'tabs';
     root.dataset.current = panels[current]!.id;
     panels.forEach((panel, index) => {
@@ -108,13 +115,14 @@ export function tabs(root: HTMLElement): () => void {
   );
 
   root.dataset.kOn = '';
-  draws.set(root, draw);
-  observerOfAll().observe(root);
+  draws.set(root, refold);
+  addEventListener('resize', later);
+  later();
 
   return () => {
     stop.abort();
     draws.delete(root);
-    observerOfAll().unobserve(root);
+    if (!draws.size) removeEventListener('resize', later);
     delete root.dataset.kOn;
     headers.forEach((button, index) => {
       const label = document.createElement('span');

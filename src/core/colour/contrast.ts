@@ -1,4 +1,8 @@
-import { parse, rgb, type Rgb } from 'culori';
+import { modeHsl, modeHwb, modeLab, modeLch, modeOklab, modeOklch, modeRgb, parse, useMode, type Rgb } from 'culori/fn';
+
+// The modes CSS can write, and no more: the library holds many others.
+const rgb = useMode(modeRgb);
+[modeHsl, modeHwb, modeLab, modeLch, modeOklab, modeOklch].forEach((mode) => useMode(mode as never));
 
 /** Red, green, blue and alpha, each 0 to 1, in sRGB. */
 export interface Colour {

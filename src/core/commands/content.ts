@@ -41,7 +41,7 @@ export const setSetting = define<SettingArgs>({
     if (!field) return no('no-such-setting', `${kind.label} has no setting called “${key}”.`);
     const fault = schemaFault(field, value);
     if (fault) return no('bad-setting', fault);
-    const { field: meta } = field.describe().meta as { field?: { control?: string } } ?? {};
+    const meta = field.meta()?.field;
     const isMissing = meta?.control === 'asset' && value && !project.assets[value as AssetId];
     return isMissing ? no('no-such-asset', 'That picture is not in the project. Add it first.') : null;
   },

@@ -1,5 +1,5 @@
 import { lexer, parse, walk } from 'css-tree';
-import { fromHtml } from 'hast-util-from-html';
+import { fromHtmlIsomorphic as fromHtml } from 'hast-util-from-html-isomorphic';
 import { describe, expect, it } from 'vitest';
 import { registry } from '../registry';
 import type { PageId, Project } from '../project/types';

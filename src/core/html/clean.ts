@@ -1,5 +1,5 @@
 import type { Element, Root } from 'hast';
-import { fromHtml } from 'hast-util-from-html';
+import { fromHtmlIsomorphic as fromHtml } from 'hast-util-from-html-isomorphic';
 import { sanitize, type Schema } from 'hast-util-sanitize';
 import { visit } from 'unist-util-visit';
 
@@ -63,7 +63,7 @@ const SVG: Schema = {
 
 /** @returns the drawing without anything that runs or fetches, or null where the text is no SVG. */
 export function cleanSvg(text: string): Root | null {
-  const parsed = fromHtml(text.replace(/<\?xml[^>]*\?>|<!DOCTYPE[^>]*>/gi, ''), { fragment: true, space: 'html' });
+  const parsed = fromHtml(text.replace(/<\?xml[^>]*\?>|<!DOCTYPE[^>]*>/gi, ''), { fragment: true });
   const clean = sanitize(parsed, SVG) as Root;
   const svg = clean.children?.find((child): child is Element => child.type === 'element' && child.tagName === 'svg');
   if (!svg) return null;

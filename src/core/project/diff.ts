@@ -1,18 +1,7 @@
 import { remember } from './lineage';
-import type { Asset, Node, Page, Project, ProjectInfo } from './types';
+import type { Change, Diff, Project } from './types';
 
-type Change<T> = readonly [before: T | null, after: T | null];
-
-/**
- * What one command changed, record by record. Whole records are kept, so going back restores the very objects that stood
- * before (`===`), and everything memoised on them is found again.
- */
-export interface Diff {
-  readonly info?: Change<ProjectInfo>;
-  readonly pages?: Readonly<Record<string, Change<Page>>>;
-  readonly nodes?: Readonly<Record<string, Change<Node>>>;
-  readonly assets?: Readonly<Record<string, Change<Asset>>>;
-}
+export type { Diff } from './types';
 
 const TABLES = ['pages', 'nodes', 'assets'] as const;
 

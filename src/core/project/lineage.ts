@@ -1,5 +1,5 @@
-import type { Diff } from './diff';
-import type { Project } from './types';
+import { carryPlaces } from './tree';
+import type { Diff, Project } from './types';
 
 interface Origin {
   /** Held weakly, or every state of a long day would stay in memory. */
@@ -12,8 +12,12 @@ const origins = new WeakMap<Project, Origin>();
 const STEPS_MOST = 64;
 
 export function remember(after: Project, before: Project, diff: Diff): void {
-  if (after !== before) origins.set(after, { before: new WeakRef(before), diff });
+  if (after === before) return;
+  if (keepsOrder(diff)) carryPlaces(before.nodes, after.nodes);
+  origins.set(after, { before: new WeakRef(before), diff });
 }
+
+const keepsOrder = ({ nodes }: Diff) => Object.values(nodes ?? {}).every(([from, to]) => from && to && from.slots === to.slots);
 
 /**
  * The steps that lead from one project to another, newest first, so that what follows an edit need not look at every node.

@@ -5,6 +5,12 @@ type Nodes = Project['nodes'];
 /** Parent of every node, by child id. Built once for each nodes map. */
 const placesOf = new WeakMap<Nodes, ReadonlyMap<NodeId, Place>>();
 
+/** Says that a nodes map stands in the same order as an older one, so that nobody counts it again. */
+export function carryPlaces(before: Nodes, after: Nodes): void {
+  const known = placesOf.get(before);
+  if (known) placesOf.set(after, known);
+}
+
 function placeIndex(nodes: Nodes): ReadonlyMap<NodeId, Place> {
   const known = placesOf.get(nodes);
   if (known) return known;

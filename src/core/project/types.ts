@@ -106,3 +106,16 @@ export interface Place {
   readonly slot: string;
   readonly index: number;
 }
+
+export type Change<T> = readonly [before: T | null, after: T | null];
+
+/**
+ * What one command changed, record by record. Whole records are kept, so going back restores the very objects that stood
+ * before (`===`), and everything memoised on them is found again.
+ */
+export interface Diff {
+  readonly info?: Change<ProjectInfo>;
+  readonly pages?: Readonly<Record<string, Change<Page>>>;
+  readonly nodes?: Readonly<Record<string, Change<Node>>>;
+  readonly assets?: Readonly<Record<string, Change<Asset>>>;
+}

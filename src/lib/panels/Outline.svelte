@@ -2,7 +2,8 @@
   import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine';
   import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
   import { attachInstruction, extractInstruction, type Instruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item';
-  import { maybePlaceOf, nodeOf, pathTo } from '$core/project/tree';
+  import { untrack } from 'svelte';
+  import { maybePlaceOf, nodeOf } from '$core/project/tree';
   import type { NodeId, Place } from '$core/project/types';
   import { registry } from '$core/registry';
   import KindSign from '$lib/parts/KindSign.svelte';
@@ -14,12 +15,15 @@
   let tree: HTMLElement;
   let drop = $state.raw<{ id: NodeId; operation: Instruction['operation'] | 'refused' } | null>(null);
 
-  const rows = $derived(
-    wb.visibleIds().map((id) => {
-      const node = nodeOf(wb.project, id);
-      return { id, node, depth: pathTo(wb.project, id).length - 2, isParent: Object.values(node.slots).some((children) => children.length > 0) };
-    })
-  );
+  /** Only rows in and near sight are drawn; a page of thousands of pieces scrolls like one of ten. */
+  const ROW = 27;
+  const SPARE = 45;
+  let scrolled = $state(0);
+  let room = $state(600);
+  const rows = $derived(wb.visibleRows());
+  const first = $derived(Math.max(0, Math.floor(scrolled / ROW) - SPARE));
+  const shown = $derived(rows.slice(first, Math.ceil((scrolled + room) / ROW) + SPARE));
+
   const counts = $derived.by(() => {
     const byNode = new Map<NodeId, { count: number; isError: boolean }>();
     for (const { node, severity } of wb.findings) {
@@ -47,6 +51,15 @@
     if (!adds) return wb.select([id]);
     wb.select(wb.selected.includes(id) ? wb.selected.filter((each) => each !== id) : [...wb.selected, id]);
   }
+
+  // What is picked elsewhere comes into sight here.
+  $effect(() => {
+    const id = wb.selected.at(-1);
+    const at = id ? untrack(() => rows.findIndex((row) => row.id === id)) : -1;
+    if (at < 0 || !tree) return;
+    const top = at * ROW;
+    if (top < tree.scrollTop || top + ROW > tree.scrollTop + tree.clientHeight) tree.scrollTop = top - tree.clientHeight / 2;
+  });
 
   function focusRow(id: NodeId | undefined): void {
     if (!id) return;
@@ -138,8 +151,9 @@
     <h2>Outline</h2>
     <button type="button" class="insert" onclick={() => (wb.open = 'insert')}>Insert <kbd>A</kbd></button>
   </div>
-  <div class="tree" role="tree" aria-label="Pieces of the page" aria-multiselectable="true" tabindex="-1" bind:this={tree} {onkeydown}>
-    {#each rows as { id, node, depth, isParent } (id)}
+  <div class="tree" role="tree" aria-label="Pieces of the page" aria-multiselectable="true" tabindex="-1" bind:this={tree} bind:clientHeight={room} onscroll={() => (scrolled = tree.scrollTop)} {onkeydown}>
+    {#if first > 0}<div class="gap" role="none" style:height="{first * ROW}px"></div>{/if}
+    {#each shown as { id, node, depth, isParent } (id)}
       {@const isSelected = wb.selected.includes(id)}
       {@const finding = counts.get(id)}
       <div
@@ -188,12 +202,14 @@
           {#if finding}<span class="count" class:error={finding.isError} title="{finding.count} {finding.count === 1 ? 'finding' : 'findings'}">{finding.count}</span>{/if}
         {/if}
       </div>
-    {:else}
+    {/each}
+    {#if rows.length > first + shown.length}<div class="gap" role="none" style:height="{(rows.length - first - shown.length) * ROW}px"></div>{/if}
+    {#if rows.length === 0}
       <div class="empty" role="none">
         <p>This page is empty. Start with a section; everything else stands in one.</p>
         <button type="button" class="link" onclick={() => runAction(wb, 'insert-section')}>Insert a section</button>
       </div>
-    {/each}
+    {/if}
   </div>
 </aside>
 

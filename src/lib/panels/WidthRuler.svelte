@@ -1,8 +1,6 @@
 <script lang="ts">
   import { settingsWithDefaults } from '$core/compile/analyse';
-  import type { AnySchema } from 'yup';
-  import { maybePageOf } from '$core/project/tree';
-  import { registry } from '$core/registry';
+  import { fieldsOf } from '$lib/state/fields';
   import { WIDTH_LEAST, WIDTH_MOST, type Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -40,27 +38,24 @@
     set: (px, merge) => void wb.dispatch({ type: 'set-bands', ...wb.project.info.bands, [band]: px }, `band ${merge}`)
   });
 
-  /** Every setting whose field carries a flag, of every node of this page. */
+  /** The bands, and every setting of the picked piece whose field carries a flag. */
   const flags = $derived.by((): Flag[] => {
-    const found: Flag[] = [bandFlag('narrow'), bandFlag('medium')];
-    for (const node of Object.values(wb.project.nodes)) {
-      const kind = registry.kindOf(node.kind);
-      for (const [key, field] of Object.entries(kind.settings.fields)) {
-        const word = (field as AnySchema).describe().meta?.field?.flag;
-        const px = settingsWithDefaults(kind, node)[key];
-        if (!word || typeof px !== 'number' || px === 0 || maybePageOf(wb.project, node.id)?.id !== wb.pageId) continue;
-        found.push({
-          key: `${node.id} ${key}`,
-          label: `${node.name} ${word}`,
-          px,
+    const node = wb.drawn;
+    const settings = settingsWithDefaults(wb.kind, node);
+    const own = fieldsOf(wb.kind)
+      .filter((field) => field.flag && typeof settings[field.key] === 'number' && settings[field.key] !== 0)
+      .map(
+        (field): Flag => ({
+          key: `${node.id} ${field.key}`,
+          label: `${node.name} ${field.flag}`,
+          px: settings[field.key] as number,
           least: 280,
           most: 1920,
-          isPicked: wb.drawn.id === node.id,
-          set: (to, merge) => void wb.dispatch({ type: 'set-setting', id: node.id, key, value: to }, `flag ${node.id} ${merge}`)
-        });
-      }
-    }
-    return found;
+          isPicked: true,
+          set: (to, merge) => void wb.dispatch({ type: 'set-setting', id: node.id, key: field.key, value: to }, `flag ${node.id} ${merge}`)
+        })
+      );
+    return [bandFlag('narrow'), bandFlag('medium'), ...own];
   });
 
   function drag(event: PointerEvent, least: number, most: number, set: (px: number) => void): void {
@@ -92,8 +87,7 @@
   {#each flags as flag (flag.key)}
     <div
       class="flag"
-      class:picked={flag.isPicked}
-      class:band={flag.label.startsWith('≤')}
+      class:band={!flag.isPicked}
       role="slider"
       tabindex="0"
       aria-label={flag.label}
@@ -109,7 +103,7 @@
         if (to !== null) flag.set(to, 'keys');
       }}
     >
-      <span>{flag.label.startsWith('≤') ? flag.label : flag.isPicked ? `folds under ${flag.px}` : ''}</span>
+      <span>{flag.isPicked ? `folds under ${flag.px}` : flag.label}</span>
     </div>
   {/each}
   <div
@@ -179,10 +173,6 @@
     top: 26px;
     font-weight: 600;
     color: var(--ochre);
-  }
-  .flag:not(.band):not(.picked) {
-    height: 14px;
-    top: 26px;
   }
   .width {
     position: absolute;

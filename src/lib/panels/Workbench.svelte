@@ -2,10 +2,6 @@
   import { ToastNotification } from 'carbon-components-svelte';
   import { tinykeys } from 'tinykeys';
   import { onMount } from 'svelte';
-  import CommandSearch from './CommandSearch.svelte';
-  import ExportDialog from './ExportDialog.svelte';
-  import FindingsPanel from './FindingsPanel.svelte';
-  import KeysDialog from './KeysDialog.svelte';
   import Outline from './Outline.svelte';
   import PreviewPane from './PreviewPane.svelte';
   import TopBar from './TopBar.svelte';
@@ -85,13 +81,13 @@
     <PreviewPane {wb} onkey={fromFrame} />
     <TuningSheet {wb} />
   </main>
-  {#if wb.open === 'findings'}<FindingsPanel {wb} />{/if}
+  {#if wb.open === 'findings'}{#await import('./FindingsPanel.svelte') then { default: FindingsPanel }}<FindingsPanel {wb} />{/await}{/if}
 </div>
-{#if wb.open === 'insert' || wb.open === 'search'}{#key wb.open}<CommandSearch {wb} />{/key}{/if}
-{#if wb.open === 'export'}<ExportDialog {wb} />{/if}
-{#if wb.open === 'keys'}<KeysDialog {wb} />{/if}
+{#if wb.open === 'insert' || wb.open === 'search'}{#key wb.open}{#await import('./CommandSearch.svelte') then { default: CommandSearch }}<CommandSearch {wb} />{/await}{/key}{/if}
+{#if wb.open === 'export'}{#await import('./ExportDialog.svelte') then { default: ExportDialog }}<ExportDialog {wb} />{/await}{/if}
+{#if wb.open === 'keys'}{#await import('./KeysDialog.svelte') then { default: KeysDialog }}<KeysDialog {wb} />{/await}{/if}
 
-<div class="messages" aria-live="polite">
+<div class="messages" aria-live="polite" style:bottom="{wb.sheetHeight + 12}px">
   {#if wb.saver.status === 'failed'}
     <ToastNotification lowContrast kind="error" title="Not saved" subtitle={wb.saver.sentence} hideCloseButton />
   {/if}
@@ -127,8 +123,7 @@
   }
   .messages {
     position: fixed;
-    bottom: 12px;
-    left: 12px;
+    left: 246px;
     z-index: 20;
     max-width: 420px;
   }

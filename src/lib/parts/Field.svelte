@@ -7,8 +7,6 @@
   import { registry } from '$core/registry';
   import type { FieldSpec } from '$lib/state/fields';
   import type { Workbench } from '$lib/state/workbench.svelte';
-  import AssetField from './AssetField.svelte';
-  import RichField from './RichField.svelte';
 
   const { wb, node, field }: { wb: Workbench; node: Node; field: FieldSpec } = $props();
 
@@ -71,9 +69,13 @@
     on:keydown={widthKeys}
   />
 {:else if field.control === 'asset'}
-  <AssetField {wb} label={field.label} value={value as string} onchange={(id) => set(id)} />
+  {#await import('./AssetField.svelte') then { default: AssetField }}
+    <AssetField {wb} label={field.label} value={value as string} onchange={(id) => set(id)} />
+  {/await}
 {:else if field.control === 'rich'}
-  <RichField label={field.label} value={value as string} takesFocus={wb.editing === node.id} onchange={(html) => set(html, 'write')} onfocus={() => (gesture += 1)} ondone={() => (wb.editing = null)} />
+  {#await import('./RichField.svelte') then { default: RichField }}
+    <RichField label={field.label} value={value as string} takesFocus={wb.editing === node.id} onchange={(html) => set(html, 'write')} onfocus={() => (gesture += 1)} ondone={() => (wb.editing = null)} />
+  {/await}
 {:else}
   <TextInput
     size="sm"

@@ -13,13 +13,14 @@ const known = new WeakMap<Kind, readonly FieldSpec[]>();
 function allFields(kind: Kind): readonly FieldSpec[] {
   return Object.entries(kind.settings.fields).flatMap(([key, each]) => {
     const schema = each as AnySchema;
-    const { label, meta } = schema.describe();
-    return meta?.field ? [{ ...meta.field, key, label: label ?? key, schema }] : [];
+    const meta = schema.meta()?.field;
+    return meta ? [{ ...meta, key, label: schema.spec.label ?? key, schema }] : [];
   });
 }
 
-export function fieldsOf(kind: Kind, view: FieldMeta['view']): readonly FieldSpec[] {
+/** @param view left out: all of them. */
+export function fieldsOf(kind: Kind, view?: FieldMeta['view']): readonly FieldSpec[] {
   let fields = known.get(kind);
   if (!fields) known.set(kind, (fields = allFields(kind)));
-  return fields.filter((field) => field.view === view);
+  return view ? fields.filter((field) => field.view === view) : fields;
 }

@@ -21,6 +21,13 @@ export interface Picked {
   readonly item: NodeId | null;
 }
 
+export interface OutlineRow {
+  readonly id: NodeId;
+  readonly node: Node;
+  readonly depth: number;
+  readonly isParent: boolean;
+}
+
 export interface Message {
   readonly kind: 'error' | 'info';
   readonly text: string;
@@ -78,7 +85,7 @@ export class Workbench {
 
   #changed(): void {
     clearTimeout(this.#findingsTimer);
-    this.#findingsTimer = setTimeout(() => (this.findings = runFindings(registry, this.project)), 120);
+    this.#findingsTimer = setTimeout(() => requestIdleCallback(() => (this.findings = runFindings(registry, this.project)), { timeout: 1000 }), 250);
     this.#keepSelection();
   }
 
@@ -167,14 +174,17 @@ export class Workbench {
     return null;
   }
 
-  /** Ids of the page in the order the outline shows them, without what is folded away. */
-  visibleIds(): NodeId[] {
-    const found: NodeId[] = [];
-    const walk = (id: NodeId) => {
-      found.push(id);
-      if (!this.collapsed.has(id)) childIds(nodeOf(this.project, id)).forEach(walk);
+  /** Pieces of the page in the order the outline shows them, without what is folded away. */
+  visibleRows(): OutlineRow[] {
+    const found: OutlineRow[] = [];
+    const { nodes } = this.project;
+    const walk = (id: NodeId, depth: number) => {
+      const node = nodes[id]!;
+      const children = childIds(node);
+      found.push({ id, node, depth, isParent: children.length > 0 });
+      if (!this.collapsed.has(id)) for (const child of children) walk(child, depth + 1);
     };
-    childIds(nodeOf(this.project, this.page.root)).forEach(walk);
+    for (const id of childIds(nodeOf(this.project, this.page.root))) walk(id, 0);
     return found;
   }
 

@@ -1,0 +1,51 @@
+import { chromium, type Page } from '@playwright/test';
+import { mkdirSync } from 'node:fs';
+// @ts-expect-error plain JavaScript, shared with npm start
+import { buildApp, freePort, startServer } from './lib.mjs';
+
+const folder = 'docs/screenshots';
+
+async function workbench(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'Open Quillmere Orchard' }).click();
+  await page.frameLocator('iframe[title^="Preview of"]').locator('.season-tabs').waitFor();
+  await page.locator('[data-row="season-tabs"]').click();
+  await page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: 'tab', exact: true }).click();
+}
+
+async function shot(page: Page, name: string): Promise<void> {
+  await page.waitForTimeout(900);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+  console.log(`${folder}/${name}.png`);
+}
+
+async function main(): Promise<void> {
+  mkdirSync(folder, { recursive: true });
+  buildApp();
+  const { address, server } = await startServer(await freePort(4500));
+  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(address);
+  await page.getByRole('link', { name: 'Open Quillmere Orchard' }).waitFor();
+  await page.waitForTimeout(1500);
+  await shot(page, 'home');
+  await workbench(page);
+  await shot(page, 'states');
+  await page.keyboard.press('1');
+  await shot(page, 'fill');
+  await page.keyboard.press('2');
+  await shot(page, 'behaviour');
+  await page.keyboard.press('4');
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('[');
+  await shot(page, 'fallbacks');
+  await page.keyboard.press('Control+e');
+  await page.getByRole('button', { name: 'index.html' }).waitFor();
+  await shot(page, 'export');
+  await browser.close();
+  server.kill();
+  process.exit();
+}
+
+main().catch((error: unknown) => {
+  console.error(error);
+  process.exit(1);
+});
