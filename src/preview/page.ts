@@ -49,6 +49,7 @@ export function createPage(body: HTMLElement) {
     const template = document.createElement('template');
     template.innerHTML = html;
     const element = template.content.firstElementChild as HTMLElement;
+    element.remove();
     made.set(id, element);
     element.querySelectorAll<HTMLElement>('[data-k-asset]').forEach(showAsset);
     if (element.dataset.kAsset) showAsset(element);
@@ -85,7 +86,8 @@ export function createPage(body: HTMLElement) {
       const before = old.get(id);
       if (before) carryState(before, element);
       fill(element, made, kept);
-      if (before && before !== body && before.isConnected) before.replaceWith(element);
+      // Where its new owner has already taken it in, it stays there.
+      if (before && before !== body && before.isConnected && !element.parentNode) before.replaceWith(element);
     }
     for (const [id, element] of made) elements.set(id, element);
     const root = made.get(message.root);

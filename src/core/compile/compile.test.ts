@@ -131,6 +131,13 @@ describe('preview session', () => {
     expect(session.patchFor(styled, first)!.nodes).toHaveLength(9);
   });
 
+  it('sends one piece alone, with what is in and around it', () => {
+    const session = createPreviewSession(registry);
+    const ids = (only: string) => session.patchFor(sampleProject(), first, id(only))!.nodes.map((node) => node.id);
+    expect(ids('tabs')).toEqual(['page', 'section', 'tabs', 'text-one', 'text-two']);
+    expect(ids('left')).toEqual(['page', 'section', 'columns', 'left']);
+  });
+
   it('writes conditions as switches and states so that they can be forced', () => {
     const css = createPreviewSession(registry).patchFor(sampleProject(), first)!.sheets.find((sheet) => sheet.id === 'k-tabs')!.css;
     expect(css).toContain(':where(html[data-k-no-script]) .k-tabs-list');

@@ -2,7 +2,7 @@ import type { Element, ElementContent } from 'hast';
 import { toHtml } from 'hast-util-to-html';
 import type { Registry } from '../kinds/registry';
 import { maybeSteps } from '../project/lineage';
-import { childIds, nodeOf, pageOf } from '../project/tree';
+import { childIds, nodeOf, pageOf, pathTo, subtreeIds } from '../project/tree';
 import type { NodeId, PageId, Project } from '../project/types';
 import { analyse, type Analysis } from './analyse';
 import { stemOf, withClasses } from './classes';
@@ -65,7 +65,7 @@ function withMarks(element: Element, analysis: Analysis, isRoot: boolean): Eleme
 
 /** Keeps what the frame has been sent, and works out what it lacks. One for each frame. */
 export function createPreviewSession(registry: Registry) {
-  let shown: { project: Project; pageId: PageId } | null = null;
+  let shown: { project: Project; pageId: PageId; only: NodeId | null } | null = null;
   let sent = new Map<NodeId, NodePrint>();
   /** Style sheets the frame has, by name. */
   const sheets = new Map<string, string>();
@@ -81,8 +81,8 @@ export function createPreviewSession(registry: Registry) {
   };
 
   /** Prints again only what an edit touched. Null where nodes came or went, or something all nodes may depend on changed. */
-  const editedOnly = (project: Project, pageId: PageId): PreviewPatch | null => {
-    const steps = shown && shown.pageId === pageId ? maybeSteps(shown.project, project) : null;
+  const editedOnly = (project: Project, pageId: PageId, only: NodeId | null): PreviewPatch | null => {
+    const steps = shown && shown.pageId === pageId && shown.only === only ? maybeSteps(shown.project, project) : null;
     if (!steps) return null;
     const touched = new Set<NodeId>();
     for (const diff of steps) {
@@ -98,18 +98,22 @@ export function createPreviewSession(registry: Registry) {
     return patch;
   };
 
-  const everything = (project: Project, pageId: PageId): PreviewPatch => {
+  const everything = (project: Project, pageId: PageId, only: NodeId | null): PreviewPatch => {
+    const scope = only ? new Set([...pathTo(project, only), ...subtreeIds(project, only)]) : null;
+    const old = sent;
+    // What is left out has left no place behind, so another scope starts from nothing.
+    if (shown && shown.only !== only) sent = new Map();
     const patch = emptyPatch(pageOf(project, pageId).root);
     const now = new Map<NodeId, NodePrint>();
     dependents = new Map();
     const open: NodeId[] = [patch.root];
     while (open.length > 0) {
       const id = open.pop()!;
-      const children = childIds(nodeOf(project, id));
+      const children = childIds(nodeOf(project, id)).filter((child) => !scope || scope.has(child));
       for (let i = children.length - 1; i >= 0; i -= 1) open.push(children[i]!);
       add(project, id, now, patch);
     }
-    for (const id of sent.keys()) {
+    for (const id of old.keys()) {
       if (now.has(id)) continue;
       patch.removed.push(id);
       sheets.delete(id);
@@ -139,10 +143,13 @@ export function createPreviewSession(registry: Registry) {
       sent = new Map();
       sheets.clear();
     },
-    /** @returns what must be sent so that the frame shows this page of this project; null where it already does. */
-    patchFor(project: Project, pageId: PageId): PreviewPatch | null {
-      const patch = editedOnly(project, pageId) ?? everything(project, pageId);
-      shown = { project, pageId };
+    /**
+     * @param only a node: just it, what is in it and what is around it, for drawing its parts.
+     * @returns what must be sent so that the frame shows this page of this project; null where it already does.
+     */
+    patchFor(project: Project, pageId: PageId, only: NodeId | null = null): PreviewPatch | null {
+      const patch = editedOnly(project, pageId, only) ?? everything(project, pageId, only);
+      shown = { project, pageId, only };
       return patch.nodes.length + patch.sheets.length + patch.removed.length > 0 ? patch : null;
     }
   };

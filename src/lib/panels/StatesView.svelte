@@ -89,6 +89,7 @@
           title="{anatomy.label} in each state"
           width={specimenWidth}
           height={SPECIMEN_HEIGHT}
+          only={wb.drawn.id}
           {specimens}
         />
       {/if}
@@ -106,8 +107,7 @@
       {/each}
     </div>
   {/each}
-  <div class="line group" role="row"><span role="rowheader">Computed</span></div>
-  <div class="line computed" role="row">
+  <div class="line computed above" role="row">
     <span role="rowheader">Text contrast</span>
     {#each STATES as state (state)}{@const { text, tone } = contrastOf(state)}<span role="gridcell" class="mono {tone}">{text}</span>{/each}
   </div>
@@ -170,15 +170,16 @@
     color: var(--ink-3);
     background: repeating-linear-gradient(135deg, transparent 0 5px, var(--faint-line) 5px 6px);
   }
-  .group {
-    min-height: 22px;
-    font-size: 12px;
-    font-weight: 600;
-    color: var(--ink-2);
+  /* What decides stays in sight, however far the rows are scrolled. */
+  .computed {
+    position: sticky;
+    bottom: 0;
+    z-index: 1;
     background: var(--sunk);
   }
-  .group span {
-    grid-column: 1 / -1;
+  .computed.above {
+    bottom: 28px;
+    border-top: 1px solid var(--control-line);
   }
   .good {
     font-weight: 600;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { keyframesFor, BASE_CSS } from '$core/compile/rules';
   import { createPreviewSession } from '$core/compile/preview';
-  import type { AssetId, PageId, Project } from '$core/project/types';
+  import type { AssetId, NodeId, PageId, Project } from '$core/project/types';
   import { registry } from '$core/registry';
   import { readFromFrame, type FromFrame, type ToFrame } from '$preview/messages';
 
@@ -14,12 +14,14 @@
     height: number;
     show?: Extract<ToFrame, { type: 'show' }>;
     specimens?: Extract<ToFrame, { type: 'specimens' }> | null;
+    /** Just this piece with what is in and around it. */
+    only?: NodeId | null;
     onmessage?: (message: FromFrame) => void;
     /** Called with a function that sends to the frame, once it listens. */
     onready?: (send: (message: ToFrame) => void) => void;
   }
 
-  const { project, pageId, blobs, title, width, height, show, specimens = null, onmessage, onready }: Props = $props();
+  const { project, pageId, blobs, title, width, height, show, specimens = null, only = null, onmessage, onready }: Props = $props();
 
   let frame: HTMLIFrameElement;
   let port = $state.raw<MessagePort | null>(null);
@@ -67,7 +69,7 @@
   $effect(() => {
     if (!port) return;
     const from = performance.now();
-    const patch = session.patchFor(project, pageId);
+    const patch = session.patchFor(project, pageId, only);
     if (!patch) return;
     const isFirst = seq === 0;
     seq += 1;
