@@ -178,7 +178,7 @@
     background: var(--sunk);
   }
   .computed.above {
-    bottom: 28px;
+    bottom: 27px;
     border-top: 1px solid var(--control-line);
   }
   .good {
@@ -190,6 +190,6 @@
     color: var(--red);
   }
   .faint {
-    color: var(--ink-3);
+    color: var(--ink-2);
   }
 </style>
