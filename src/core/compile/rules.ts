@@ -11,8 +11,7 @@ export interface Dialect {
 
 const widthRule = (condition: Condition, bands: Bands): string | null => {
   if (condition === 'medium' || condition === 'narrow') return `@media (width <= ${bands[condition]}px)`;
-  if (typeof condition !== 'object') return null;
-  return 'under' in condition ? `@media (width < ${condition.under}px)` : `@media (width >= ${condition.from}px)`;
+  return typeof condition === 'object' ? `@media (width < ${condition.under}px)` : null;
 };
 
 /** A part cannot be hovered or pressed while it is disabled; `:where` keeps the weight of all states equal. */

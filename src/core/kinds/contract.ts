@@ -45,12 +45,11 @@ export interface Slot {
   readonly part?: string;
 }
 
-/** `under` and `from` are viewport widths in px: below it (exclusive), and from it on (inclusive). */
+/** `under` is a viewport width in px; it holds below it (exclusive). */
 export type Condition =
   | Exclude<ConditionName, 'always'>
   | 'script'
-  | { readonly under: number }
-  | { readonly from: number };
+  | { readonly under: number };
 
 /** A style rule. All of `when` must hold. The printers decide how a state and a condition are written. */
 export interface Rule {
@@ -78,8 +77,6 @@ export interface FallbackRow {
   readonly cells: Readonly<Partial<Record<Exclude<ConditionName, 'always'>, string | null>>>;
   /** The form drawn, where the row is about forms. */
   readonly forms?: Readonly<Partial<Record<ConditionName, string>>>;
-  /** The setting that decides it, for the link that leads there. */
-  readonly setting?: string;
 }
 
 /** What markup and style may ask. Everything asked is remembered, and the answer holds until one of these things changes. */

@@ -54,8 +54,7 @@ export const columns: Kind = {
         label: 'Form',
         wide: 'side by side',
         cells: { medium: stack === 'medium' ? 'stacked' : null, narrow: stack === 'narrow' ? 'stacked' : null },
-        forms: { always: 'columns', ...(stack === 'medium' ? { medium: 'stack', narrow: 'stack' } : stack === 'narrow' ? { narrow: 'stack' } : {}) },
-        setting: 'stack'
+        forms: { always: 'columns', ...(stack === 'medium' ? { medium: 'stack', narrow: 'stack' } : stack === 'narrow' ? { narrow: 'stack' } : {}) }
       }
     ];
   },

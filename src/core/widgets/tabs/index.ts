@@ -33,15 +33,13 @@ function fallbacks(node: Node, { bands }: { readonly bands: Bands }): readonly F
         'less-motion': 'tabs',
         'no-script': 'open',
         print: 'open'
-      },
-      setting: 'foldUnder'
+      }
     },
-    { label: 'Fold under', wide: foldUnder > 0 ? `${foldUnder} px` : 'never', cells: { 'no-script': '—', print: '—' }, setting: 'foldUnder' },
+    { label: 'Fold under', wide: foldUnder > 0 ? `${foldUnder} px` : 'never', cells: { 'no-script': '—', print: '—' } },
     {
       label: 'Panels open',
       wide: 'one',
-      cells: { narrow: foldUnder > 0 ? openAtOnce : null, 'no-script': 'all', print: 'all' },
-      setting: 'several'
+      cells: { narrow: foldUnder > 0 ? openAtOnce : null, 'no-script': 'all', print: 'all' }
     },
     { label: 'Hover look', wide: 'colour', cells: { touch: 'pressed only', print: '—' } },
     { label: 'Movement', wide: 'none', cells: {} }
