@@ -1,5 +1,5 @@
 // Imports go one way. The folders of the core stand here in the order data flows; each may use only those before it.
-const order = ['project', 'css', 'colour', 'html', 'kinds', 'cascade', 'blocks', 'widgets', 'registry', 'commands', 'compile', 'findings', 'formats', 'testing'];
+const order = ['project', 'motion', 'css', 'colour', 'html', 'support', 'kinds', 'layout', 'cascade', 'blocks', 'widgets', 'registry', 'commands', 'compile', 'findings', 'formats', 'testing'];
 const path = (name) => (name === 'registry' ? '^src/core/registry\\.ts$' : `^src/core/${name}/`);
 
 module.exports = {

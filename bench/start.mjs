@@ -4,6 +4,7 @@ import { build } from 'esbuild';
 import { root, run } from '../scripts/lib.mjs';
 
 mkdirSync(`${root}/test-results`, { recursive: true });
-const outfile = `${root}/test-results/bench.mjs`;
-await build({ entryPoints: [`${root}/bench/run.ts`], outfile, bundle: true, packages: 'external', platform: 'node', format: 'esm', logLevel: 'error' });
-process.exit(run(process.execPath, [outfile]).status ?? 1);
+const name = process.argv[2] === 'stress' ? 'stress' : 'run';
+const outfile = `${root}/test-results/bench-${name}.mjs`;
+await build({ entryPoints: [`${root}/bench/${name}.ts`], outfile, bundle: true, packages: 'external', platform: 'node', format: 'esm', logLevel: 'error' });
+process.exit(run(process.execPath, [outfile, ...process.argv.slice(3)]).status ?? 1);

@@ -7,11 +7,21 @@ import { readPicture } from '../src/core/formats/picture';
 import { writeProjectFile } from '../src/core/formats/project-file';
 import { makeWith } from '../src/core/kinds/make';
 import { createProject } from '../src/core/project/create';
-import type { Asset, AssetId, Fragment, NodeId, PageId, Project, ProjectId } from '../src/core/project/types';
+import { trackOf } from '../src/core/motion/track';
+import type { Asset, AssetId, Fragment, Json, NodeId, PageId, Project, ProjectId, Token, TokenId } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
+import { findIcons } from '../src/server/icons';
 import { pictures } from './pictures';
 
 const make = makeWith({ exactIds: true });
+
+/** A packaged icon; `isFilled` gives the one for a chosen tab. */
+function sign(name: string, isFilled = false): Json {
+  const icon = findIcons(name, 1)[0];
+  if (!icon) throw new Error(`makeDemo: no icon ${name}`);
+  const nodes = icon.nodes.map(([tag, attributes]) => [tag, isFilled ? { ...attributes, fill: 'currentColor' } : attributes]);
+  return { name: isFilled ? `${icon.name} filled` : icon.name, nodes } as unknown as Json;
+}
 const SERIF = 'Georgia, "Times New Roman", serif';
 
 /** The demo project, made by the same commands that the interface gives. */
@@ -50,8 +60,8 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   const text = (name: string, html: string) => make('text', unique(name), { html });
   const heading = (name: string, words: string, level: string) => make('heading', unique(name), { text: words, level });
 
-  const season = (label: string, title: string, html: string, alt: string, action?: string): Fragment =>
-    make('panel', unique(label), {}, {
+  const season = (label: string, icon: string, title: string, html: string, alt: string, action?: string): Fragment =>
+    make('panel', unique(label), { icon: sign(icon), ...(icon === 'sun' || icon === 'apple' ? { iconChosen: sign(icon, true) } : icon === 'flower' ? { iconChosen: sign('flower-2') } : {}) }, {
       content: [
         make('columns', unique(`${label} columns`), { ratio: '3:2' }, {
           columns: [
@@ -82,12 +92,12 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   insert('visit-page', 'sections', make('section', 'Plan a visit', { anchor: 'plan' }, {
     content: [
       heading('Plan heading', 'Plan a visit', '2'),
-      make('tabs', 'Season tabs', { label: 'Seasons', first: 'blossom', level: '3' }, {
+      make('tabs', 'Season tabs', { label: 'Seasons', first: 'blossom', level: '3', equal: true }, {
         panels: [
-          season('Blossom', 'Late April to mid May', '<p>Eleven acres of standard trees in flower, oldest planted in 1874. The long path opens at nine; bees are at work, so keep to the mown strip.</p><p>Guided rounds leave the press house on the hour.</p>', 'Apple trees in pink blossom on a green slope', 'Book a round'),
-          season('Summer', 'June to August', '<p>Long grass, shade and picnics. The tasting table stands under the walnut from eleven to four, every day but Monday.</p><ul><li>Bring a rug; there are forty to lend</li><li>Dogs on a lead are welcome</li></ul>', 'Apple trees in full leaf under a summer sky'),
-          season('Harvest', 'September to early November', '<p>Pick, sort and press. Bring your own fruit on Saturdays: the small press takes thirty kilos at a time and you go home with the juice.</p>', 'Apple trees with red fruit in autumn light', 'Reserve the press'),
-          season('Wassail', 'The evening of 17 January', '<p>Toast in the branches, cider on the roots, and a good deal of noise to wake the trees. Lanterns are lit at five.</p>', 'Bare apple trees in snow, hung with lanterns')
+          season('Blossom', 'flower', 'Late April to mid May', '<p>Eleven acres of standard trees in flower, oldest planted in 1874. The long path opens at nine; bees are at work, so keep to the mown strip.</p><p>Guided rounds leave the press house on the hour.</p>', 'Apple trees in pink blossom on a green slope', 'Book a round'),
+          season('Summer', 'sun', 'June to August', '<p>Long grass, shade and picnics. The tasting table stands under the walnut from eleven to four, every day but Monday.</p><ul><li>Bring a rug; there are forty to lend</li><li>Dogs on a lead are welcome</li></ul>', 'Apple trees in full leaf under a summer sky'),
+          season('Harvest', 'apple', 'September to early November', '<p>Pick, sort and press. Bring your own fruit on Saturdays: the small press takes thirty kilos at a time and you go home with the juice.</p>', 'Apple trees with red fruit in autumn light', 'Reserve the press'),
+          season('Wassail', 'snowflake', 'The evening of 17 January', '<p>Toast in the branches, cider on the roots, and a good deal of noise to wake the trees. Lanterns are lit at five.</p>', 'Bare apple trees in snow, hung with lanterns')
         ]
       })
     ]
@@ -133,14 +143,28 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
     fragment: harvest
   });
 
+  const token = (id: string, name: string, type: Token['type'], value: string) => run({ type: 'set-token', token: { id: id as TokenId, name, type, value } });
+  token('leaf', 'Leaf', 'colour', '#21362b');
+  token('cream', 'Cream', 'colour', '#f6efe0');
+  token('cream-deep', 'Cream, deeper', 'colour', '#f0e4cb');
+  token('cider', 'Cider', 'colour', '#b0452e');
+  token('settle', 'Settle', 'easing', 'spring(0.06)');
+
+  const track = (key: string, value: Parameters<typeof trackOf>[0]) => run({ type: 'set-setting', id: 'season-tabs', key, value: trackOf(value) });
+  track('out', { ms: 120, easing: 'ease-in' });
+  track('enter', { form: 'fade', ms: 240, delay: 120, easing: 'ease-out' });
+  track('rise', { form: 'rise', ms: 120, delay: 144, easing: 'spring(0.06)', step: 60 });
+  run({ type: 'set-setting', id: 'season-tabs', key: 'enter', condition: 'narrow', value: trackOf({ form: 'slide', ms: 200, easing: 'ease-out' }) });
+  run({ type: 'set-setting', id: 'season-tabs', key: 'equal', condition: 'narrow', value: false });
+
   for (const page of ['visit-page', 'harvest-page']) {
     style(page, 'root', { 'background-color': '#fffdf6', color: '#2b2f2a', 'font-family': '"Segoe UI", "Helvetica Neue", Arial, sans-serif', 'font-size': '17px' });
   }
-  style('header', 'root', { 'background-color': '#21362b', color: '#f4ebd8', padding: '14px 24px' });
+  style('header', 'root', { 'background-color': '{leaf}', color: '#f4ebd8', padding: '14px 24px' });
   style('site-name', 'root', { 'font-family': SERIF, 'font-size': '20px' });
-  style('welcome', 'root', { 'background-color': '#f6efe0' });
+  style('welcome', 'root', { 'background-color': '{cream}' });
   style('welcome-text', 'root', { 'font-size': '19px' });
-  style('footer', 'root', { 'background-color': '#21362b', color: '#e9dfc8', padding: '28px 24px' });
+  style('footer', 'root', { 'background-color': '{leaf}', color: '#e9dfc8', padding: '28px 24px' });
   style('footer-text', 'root', { 'font-size': '15px' });
   for (const id of ['welcome-heading', 'plan-heading', 'press-heading', 'harvest-story-heading']) style(id, 'root', { 'font-family': SERIF, 'font-weight': '700', 'font-size': '32px', color: '#1d2a22' });
   for (const id of ['welcome-heading', 'harvest-story-heading']) {
@@ -149,23 +173,23 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   }
   for (const label of ['blossom', 'summer', 'harvest', 'wassail']) style(`${label}-heading`, 'root', { 'font-family': SERIF, 'font-size': '22px', 'font-weight': '700', color: '#1d2a22' });
   for (const id of ['blossom-picture', 'summer-picture', 'harvest-picture', 'wassail-picture', 'press-picture', 'harvest-story-picture']) style(id, 'root', { 'border-radius': '6px' });
-  style('season-tabs', 'list', { 'border-color': '#21362b' });
+  style('season-tabs', 'list', { 'border-color': '{leaf}' });
   for (const part of ['tab', 'header']) {
-    style('season-tabs', part, { 'background-color': '#f6efe0', color: '#40362a', ...(part === 'tab' ? { 'border-radius': '6px 6px 0 0' } : {}) });
-    style('season-tabs', part, { 'background-color': '#f0e4cb', color: '#5b4312' }, 'hover');
+    style('season-tabs', part, { 'background-color': '{cream}', color: '#40362a', ...(part === 'tab' ? { 'border-radius': '6px 6px 0 0' } : {}) });
+    style('season-tabs', part, { 'background-color': '{cream-deep}', color: '#5b4312' }, 'hover');
     style('season-tabs', part, { 'background-color': '#e3d2ae', translate: '0 1px' }, 'pressed');
-    style('season-tabs', part, { 'background-color': '#21362b', color: '#f4ebd8' }, 'selected');
+    style('season-tabs', part, { 'background-color': '{leaf}', color: '#f4ebd8' }, 'selected');
   }
   style('season-tabs', 'panel', { padding: '24px 0' });
   for (const id of ['blossom-button', 'harvest-button', 'press-button']) {
-    style(id, 'root', { 'background-color': '#b0452e', color: '#ffffff' });
+    style(id, 'root', { 'background-color': '{cider}', color: '#ffffff' });
     style(id, 'root', { 'background-color': '#953823' }, 'hover');
     style(id, 'root', { 'background-color': '#7b2d1b' }, 'pressed');
   }
   return { project, bytes };
 }
 
-if (process.argv[1] === fileURLToPath(import.meta.url)) {
+if (process.argv[1]?.endsWith('make.ts')) {
   const { project, bytes } = makeDemo();
   const file = fileURLToPath(new URL('./orchard.kymation', import.meta.url));
   await writeFile(file, writeProjectFile(project, bytes));

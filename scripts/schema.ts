@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs';
 import type { AnySchema, SchemaObjectDescription } from 'yup';
 import { STYLE_PROPERTIES } from '../src/core/css/properties';
 import { ID_PATTERN } from '../src/core/project/ids';
-import { CONDITIONS, STATES } from '../src/core/project/types';
+import { CONDITIONS, STATES, SUPPORT_TARGETS, TOKEN_TYPES } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 
 /** The JSON Schema of project.json, made from the kinds, so that it cannot fall behind them. */
@@ -22,9 +22,10 @@ export function projectSchema(): object {
     const settings = Object.fromEntries(
       Object.entries(fields).map(([name, field]) => {
         const choices = (kind.settings.fields[name] as AnySchema).describe() as unknown as { oneOf: unknown[]; label?: string };
-        return [name, { type: field.type, title: choices.label ?? name, default: field.default, ...(choices.oneOf.length > 0 ? { enum: choices.oneOf } : {}) }];
+        return [name, { ...(field.type === 'mixed' ? {} : { type: field.type }), title: choices.label ?? name, default: field.default, ...(choices.oneOf.length > 0 ? { enum: choices.oneOf } : {}) }];
       })
     );
+    const responsive = Object.fromEntries(Object.entries(settings).filter(([name]) => (kind.settings.fields[name] as AnySchema).meta()?.field?.responsive));
     const states = { type: 'object', propertyNames: { enum: [...STATES] }, additionalProperties: conditions };
     return {
       title: kind.label,
@@ -33,9 +34,10 @@ export function projectSchema(): object {
         kind: { const: kind.kind },
         name: { type: 'string', minLength: 1, maxLength: 120 },
         settings: strict(settings, Object.keys(settings)),
+        adapt: { type: 'object', propertyNames: { enum: CONDITIONS.filter((name) => name !== 'always') }, additionalProperties: strict(responsive, Object.keys(responsive)) },
         slots: strict(Object.fromEntries(Object.keys(kind.slots).map((slot) => [slot, { type: 'array', items: id }])), Object.keys(kind.slots)),
         styles: strict(Object.fromEntries(Object.keys(kind.anatomy).map((part) => [part, states])), Object.keys(kind.anatomy))
-      })
+      }, ['adapt'])
     };
   });
   const width = { type: 'integer', minimum: 280, maximum: 2400 };
@@ -46,14 +48,15 @@ export function projectSchema(): object {
     ...strict({
       format: { const: 1 },
       id,
-      info: strict({ name: { type: 'string', minLength: 1, maxLength: 120 }, bands: strict({ medium: width, narrow: width }), pageOrder: { type: 'array', items: id, minItems: 1 } }),
+      info: strict({ name: { type: 'string', minLength: 1, maxLength: 120 }, bands: strict({ medium: width, narrow: width }), support: { enum: [...SUPPORT_TARGETS] }, aside: { type: 'object', additionalProperties: text(300) }, pageOrder: { type: 'array', items: id, minItems: 1 } }, ['support', 'aside']),
       pages: { type: 'object', additionalProperties: strict({ id, name: text(120), title: text(500), description: text(2000), language: text(40), root: id }) },
       nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } },
       assets: {
         type: 'object',
         additionalProperties: strict({ id, file: text(100), type: { enum: ['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif'] }, width: size, height: size, bytes: { type: 'integer', minimum: 0 } })
-      }
-    })
+      },
+      tokens: { type: 'object', propertyNames: id, additionalProperties: strict({ id, name: { type: 'string', minLength: 1, maxLength: 80 }, type: { enum: [...TOKEN_TYPES] }, value: text(500) }) }
+    }, ['tokens'])
   };
 }
 

@@ -23,7 +23,7 @@ const set = (key: string, value: string | number | boolean, id = 'season-tabs') 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true });
 const header = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 const chosen = (page: Page) => page.getByRole('tab', { selected: true });
-const openPanels = (page: Page) => page.locator('.season-tabs-panel:visible').evaluateAll((panels) => panels.map((panel) => panel.id));
+const openPanels = (page: Page) => page.locator('.season-tabs-panel:not([hidden])').evaluateAll((panels) => panels.map((panel) => panel.id));
 
 test.describe('tabs', () => {
   test('roles, states and properties', async ({ page }) => {

@@ -9,7 +9,7 @@ test.describe('state sheet', () => {
     await bench.set('background-color', 'Background', 'rest', '#cfe8ff');
     const summer = bench.preview.locator('#summer-tab');
     await expect(summer).toHaveCSS('background-color', 'rgb(207, 232, 255)');
-    await expect(bench.cell('background-color', 'hover')).toContainText('#f0e4cb');
+    await expect(bench.cell('background-color', 'hover')).toContainText('Cream, deeper');
     await expect(bench.cell('background-color', 'focus')).toContainText('as rest');
     await bench.cell('background-color', 'rest').focus();
     await page.keyboard.press('Delete');

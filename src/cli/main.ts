@@ -2,18 +2,28 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { planExport } from '../core/compile/files';
-import { readProjectFile } from '../core/formats/project-file';
-import type { PageId, Project } from '../core/project/types';
+import { printSnippet } from '../core/compile/snippet';
+import { runFindings, splitAside } from '../core/findings/run';
+import { readProjectFile, type Opened } from '../core/formats/project-file';
+import { sarifOf } from '../core/formats/sarif';
+import { maybeNode } from '../core/project/tree';
+import type { Asset, PageId, Project } from '../core/project/types';
 import { registry } from '../core/registry';
-import { finish } from '../server/finish';
+import { finish, finishSnippet, type Finished } from '../server/finish';
 
 const USAGE = `Usage:
-  npm run kymation -- export FILE --out DIR [--page ID] [--single]
+  npm run kymation -- export FILE --out DIR [--page ID] [--single] [--snippet ID]
+  npm run kymation -- check FILE [--json | --sarif]
 
   export   Writes the pages of a project file as HTML, CSS and script, with their pictures.
-    --out DIR    the folder to write into; made where it is missing
-    --page ID    one page only, by its id
-    --single     one HTML file for each page, with everything inside`;
+    --out DIR      the folder to write into; made where it is missing
+    --page ID      one page only, by its id
+    --single       one HTML file for each page, with everything inside
+    --snippet ID   one piece only, as a text to paste into any site
+
+  check    Says what is wrong with a project, worst first. Exit code 1 where there are errors.
+    --json         findings as JSON
+    --sarif        findings as a SARIF 2.1.0 log`;
 
 /** A fault of the person at the keyboard: shown as one sentence, exit code 2. */
 class Mistake extends Error {}
@@ -25,25 +35,64 @@ function pagesOf(project: Project, wanted: string | undefined): readonly PageId[
   throw new Mistake(`There is no page “${wanted}” in this project. It has: ${project.info.pageOrder.join(', ')}.`);
 }
 
-async function exportCommand(file: string, options: { out?: string; page?: string; single?: boolean }): Promise<void> {
-  if (!options.out) throw new Mistake('Say where to write with --out DIR.');
+interface Options {
+  readonly out?: string;
+  readonly page?: string;
+  readonly single?: boolean;
+  readonly snippet?: string;
+  readonly json?: boolean;
+  readonly sarif?: boolean;
+}
+
+async function openFile(file: string): Promise<Extract<Opened, { ok: true }>> {
   const bytes = await readFile(file).catch(() => {
     throw new Mistake(`${file} cannot be read. Check the path.`);
   });
   const opened = readProjectFile(registry, bytes);
   if (!opened.ok) throw new Mistake(`${file}: ${opened.sentence}`);
   opened.notes.forEach((note) => console.error(`note: ${note}`));
-  const dataUri: Parameters<typeof planExport>[3]['dataUri'] = (asset) =>
-    `data:${asset.type};base64,${Buffer.from(opened.bytes.get(asset.id)!).toString('base64')}`;
-  const plan = planExport(registry, opened.project, pagesOf(opened.project, options.page), { single: options.single ?? false, dataUri });
-  const { files, problems } = await finish({ single: plan.single, pages: plan.pages.map((page) => ({ ...page, behaviours: [...page.behaviours] })) });
+  return opened;
+}
+
+async function exportCommand(file: string, options: Options): Promise<void> {
+  if (!options.out) throw new Mistake('Say where to write with --out DIR.');
+  const { project, bytes } = await openFile(file);
+  const dataUri = (asset: Asset) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id)!).toString('base64')}`;
   const out = resolve(options.out);
-  for (const each of files) await write(join(out, each.path), each.text);
-  for (const asset of plan.assets) await write(join(out, 'assets', asset.file), opened.bytes.get(asset.id)!);
-  for (const each of files) console.log(`${each.path}  ${each.raw} bytes, ${each.gzip} gzip`);
+  if (options.snippet !== undefined) return exportSnippet(project, options.snippet, dataUri, out);
+  const plan = planExport(registry, project, pagesOf(project, options.page), { single: options.single ?? false, dataUri });
+  const finished = await finish({ single: plan.single, pages: plan.pages.map((page) => ({ ...page, behaviours: [...page.behaviours] })) });
+  for (const asset of plan.assets) await write(join(out, 'assets', asset.file), bytes.get(asset.id)!);
+  await writeFinished(finished, out);
   for (const asset of plan.assets) console.log(`assets/${asset.file}  ${asset.bytes} bytes`);
+}
+
+async function exportSnippet(project: Project, id: string, dataUri: (asset: Asset) => string, out: string): Promise<void> {
+  const node = maybeNode(project, id);
+  if (!node || !registry.kindOf(node.kind).markup || registry.kindOf(node.kind).category === 'page') throw new Mistake(`There is no piece “${id}” in this project that can stand alone. Ids stand in project.json under nodes.`);
+  const { assets: _assets, ...snippet } = printSnippet(registry, project, node.id, { addressOf: dataUri });
+  await writeFinished(await finishSnippet({ snippet: { ...snippet, behaviours: [...snippet.behaviours] } }), out);
+}
+
+async function writeFinished({ files, problems }: Finished, out: string): Promise<void> {
+  for (const each of files) await write(join(out, each.path), each.text);
+  for (const each of files) console.log(`${each.path}  ${each.raw} bytes, ${each.gzip} gzip`);
   problems.forEach((problem) => console.error(`problem: ${problem}`));
   if (problems.length > 0) process.exitCode = 1;
+}
+
+/** Without a browser nothing is measured, so what hangs on measurements (fit of labels, heights) is not looked at. */
+async function checkCommand(file: string, { json, sarif }: Options): Promise<void> {
+  const { project } = await openFile(file);
+  const findings = runFindings(registry, project);
+  const { open, aside } = splitAside(findings, project.info.aside);
+  if (sarif) console.log(JSON.stringify(sarifOf(registry, project, findings, file), null, 2));
+  else if (json) console.log(JSON.stringify({ file, findings: open, aside }, null, 2));
+  else {
+    for (const { severity, sentence, cause, node, rule } of open) console.log(`${severity}: ${sentence}\n    ${cause}\n    ${node} (${rule})`);
+    console.log(`${open.length} ${open.length === 1 ? 'finding' : 'findings'}, ${aside.length} set aside. Fit of labels and heights are measured in the workbench only.`);
+  }
+  if (open.some(({ severity }) => severity === 'error')) process.exitCode = 1;
 }
 
 async function write(path: string, content: string | Uint8Array): Promise<void> {
@@ -54,13 +103,14 @@ async function write(path: string, content: string | Uint8Array): Promise<void> 
 async function main(): Promise<void> {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
-    options: { out: { type: 'string' }, page: { type: 'string' }, single: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } }
+    options: { out: { type: 'string' }, page: { type: 'string' }, single: { type: 'boolean' }, snippet: { type: 'string' }, json: { type: 'boolean' }, sarif: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } }
   });
   const [command, file] = positionals;
   if (values.help || !command) return console.log(USAGE);
-  if (command !== 'export') throw new Mistake(`There is no command “${command}”.\n${USAGE}`);
-  if (!file) throw new Mistake(`Name the project file to export.\n${USAGE}`);
-  await exportCommand(file, values);
+  const run = { export: exportCommand, check: checkCommand }[command];
+  if (!run) throw new Mistake(`There is no command “${command}”.\n${USAGE}`);
+  if (!file) throw new Mistake(`Name the project file to ${command}.\n${USAGE}`);
+  await run(file, values);
 }
 
 main().catch((error: unknown) => {

@@ -34,7 +34,7 @@ describe('messages with the frame', () => {
   });
 
   it('reads patches on the other side', () => {
-    const patch = { type: 'patch', seq: 1, root: 'page', keyframes: '', nodes: [{ id: 'page', html: '<k-body></k-body>', behaviours: [] }], sheets: [{ id: 'k-page', css: 'x' }], removed: ['old'] };
+    const patch = { type: 'patch', seq: 1, root: 'page', keyframes: '', nodes: [{ id: 'page', html: '<k-body></k-body>', behaviours: [] }], sheets: [{ id: 'k-page', css: 'x' }], values: [{ id: 'page', values: ['1px'] }], removed: ['old'], tokens: [{ id: 'leaf', value: '#0b6a5f' }] };
     expect(readToFrame(patch)).toEqual(patch);
     expect(readToFrame({ ...patch, nodes: [{ id: 'page', html: '', behaviours: [], script: 'alert(1)' }] })).toBeNull();
     expect(readToFrame({ type: 'asset', id: 'a', blob: 'not a blob' })).toBeNull();

@@ -1,3 +1,4 @@
+import { STATES } from '$core/project/types';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
 
 /** What the app and the preview frame tell each other. Both sides check what they get; what does not fit is dropped and counted. */
@@ -32,7 +33,9 @@ const toFrame = {
       }).noUnknown()
     ) as never,
     sheets: list(object({ id: id().required(), css: string().strict(true).max(2_000_000).defined() }).noUnknown()) as never,
-    removed: list(id().required())
+    values: list(object({ id: id().required(), values: array().of(string().strict(true).max(500).defined()).max(2000).required() }).noUnknown()) as never,
+    removed: list(id().required()),
+    tokens: array().of(object({ id: id().required(), value: string().strict(true).max(2000).defined() }).noUnknown()).max(5000).nullable().defined() as never
   }),
   asset: object({
     type: string().oneOf(['asset']).required(),
@@ -44,9 +47,20 @@ const toFrame = {
     mode: string().oneOf(['select', 'try']).required(),
     switches: array().of(string().oneOf(SWITCHES).required()).required(),
     picked: pick.nullable().defined(),
+    /** A state shown on the picked part though nobody touches it. */
+    forced: string().strict(true).oneOf(STATES).nullable().defined(),
+    /** Pace of everything that moves: 1 is real. */
+    rate: number().min(0.05).max(4).required(),
     /** The name on the picked part's tag. */
     name: string().strict(true).max(200).defined()
   }),
+  play: object({ type: string().oneOf(['play']).required(), node: id().required(), part: id().required() }),
+  /** Holds everything that moves at a time in ms since it was set going; null lets it go on. */
+  scrub: object({ type: string().oneOf(['scrub']).required(), time: number().min(0).nullable().defined() }),
+  /** Scrolls to a share of the way, 0 to 1. */
+  scroll: object({ type: string().oneOf(['scroll']).required(), share: number().min(0).max(1).required() }),
+  /** Asks how much room the rows of some pieces need, and have. */
+  measure: object({ type: string().oneOf(['measure']).required(), rows: list(object({ node: id().required(), row: id().required() }).noUnknown()) as never }),
   reveal: object({ type: string().oneOf(['reveal']).required(), node: id().required() }),
   specimens: object({
     type: string().oneOf(['specimens']).required(),
@@ -78,12 +92,37 @@ const fromFrame = {
     shift: boolean().required(),
     alt: boolean().required()
   }),
+  scrolled: object({ type: string().oneOf(['scrolled']).required(), share: number().min(0).max(1).required() }),
+  measured: object({
+    type: string().oneOf(['measured']).required(),
+    /** Width of the window, px. */
+    viewport: number().min(0).required(),
+    /** For each piece: room its row needs on one line, and room there is, px; panels with their heights. */
+    rows: list(
+      object({
+        node: id().required(),
+        needed: number().min(0).required(),
+        available: number().min(0).required(),
+        /** The smaller side of the smallest thing in the row that can be pressed; left out while the row is folded away. */
+        target: number().min(0),
+        heights: array().of(number().min(0).required()).max(500).required()
+      }).noUnknown()
+    ) as never
+  }),
   fault: object({ type: string().oneOf(['fault']).required(), sentence: string().strict(true).max(500).required() })
 };
 
 type Union<Map extends Record<string, ObjectSchema<any>>> = { [K in keyof Map]: InferType<Map[K]> & { type: K } }[keyof Map];
 
-export type FromFrame = Union<typeof fromFrame>;
+export interface RowMeasure {
+  readonly node: string;
+  readonly needed: number;
+  readonly available: number;
+  readonly heights: readonly number[];
+  readonly target?: number;
+}
+
+export type FromFrame = Union<Omit<typeof fromFrame, 'measured'>> | { type: 'measured'; viewport: number; rows: readonly RowMeasure[] };
 
 export interface PatchNode {
   readonly id: string;
@@ -91,10 +130,10 @@ export interface PatchNode {
   readonly behaviours: readonly string[];
 }
 
-type Loose = Union<Omit<typeof toFrame, 'patch'>>;
+type Loose = Union<Omit<typeof toFrame, 'patch' | 'measure'>> | { type: 'measure'; rows: readonly { readonly node: string; readonly row: string }[] };
 export type ToFrame =
   | Loose
-  | { type: 'patch'; seq: number; root: string; keyframes: string; nodes: readonly PatchNode[]; sheets: readonly { readonly id: string; readonly css: string }[]; removed: readonly string[] };
+  | { type: 'patch'; seq: number; root: string; keyframes: string; nodes: readonly PatchNode[]; sheets: readonly { readonly id: string; readonly css: string }[]; values: readonly { readonly id: string; readonly values: readonly string[] }[]; removed: readonly string[]; tokens: readonly { readonly id: string; readonly value: string }[] | null };
 
 function reader<T>(schemas: Record<string, ObjectSchema<any>>): (value: unknown) => T | null {
   const any = lazy((value: { type?: unknown } | null) => {

@@ -1,11 +1,8 @@
 import * as runtime from '$runtime/index';
 import type { ToFrame } from './messages';
 
-const { start: _start, ...behaviours } = runtime;
+const { start: _start, scoped: _scoped, ...behaviours } = runtime;
 type Stop = () => void;
-
-/** The rules of a sheet that decide a form, each with the at-rule above it. */
-const formRules = (css: string) => (css.match(/^(?:@media.*|.*--k-form.*)$/gm) ?? []).filter((line, i, all) => line.includes('--k-form') || all[i + 1]?.includes('--k-form')).join('\n');
 
 /** The page in the frame: elements, sheets and running behaviours, each by node id. */
 export function createPage(body: HTMLElement) {
@@ -13,7 +10,7 @@ export function createPage(body: HTMLElement) {
   const stops = new Map<string, Stop[]>();
   const wanted = new Map<string, readonly string[]>();
   const addresses = new Map<string, string>();
-  const formsOf = new Map<string, string>();
+  const values = new Map<string, readonly string[]>();
   const base = new CSSStyleSheet();
   let scripted = true;
 
@@ -30,13 +27,35 @@ export function createPage(body: HTMLElement) {
     if (!root || !scripted || stops.has(id)) return;
     const started = (wanted.get(id) ?? []).flatMap((name) => {
       const behaviour = Object.hasOwn(behaviours, name) ? behaviours[name as keyof typeof behaviours] : null;
-      return behaviour && root.hasAttribute(`data-k-${name}`) ? [behaviour(root)] : [];
+      const asking = behaviour ? askingFor(root, name) : null;
+      const stopped = asking && behaviour!(asking);
+      return stopped ? [stopped] : [];
     });
     if (started.length > 0) stops.set(id, started);
   };
 
+  /** The element of a node that asks for a behaviour: its outermost, or the one inside the element that measures its place. */
+  const askingFor = (root: HTMLElement, name: string): HTMLElement | null => {
+    if (root.hasAttribute(`data-k-${name}`)) return root;
+    const inner = root.firstElementChild as HTMLElement | null;
+    return inner?.dataset.kNode === root.dataset.k && inner?.hasAttribute(`data-k-${name}`) ? inner : null;
+  };
+
   const useSheets = () => {
     document.adoptedStyleSheets = [base, ...sheets.values()];
+  };
+
+  const setTokens = (tokens: readonly { readonly id: string; readonly value: string }[]) => {
+    const { style } = document.documentElement;
+    const names = new Set(tokens.map(({ id }) => `--${id}`));
+    for (const name of [...style]) if (name.startsWith('--') && !names.has(name)) style.removeProperty(name);
+    for (const { id, value } of tokens) style.setProperty(`--${id}`, value);
+  };
+
+  /** Cells of a tuned piece are custom properties on its root element: `--k-ID-0` and so on. */
+  const setValues = (id: string, next: readonly string[], before: readonly string[] = []) => {
+    const style = elementOf(id)?.style;
+    next.forEach((value, i) => value !== before[i] && style?.setProperty(`--k-${id}-${i}`, value));
   };
 
   const showAsset = (image: HTMLElement) => {
@@ -57,8 +76,10 @@ export function createPage(body: HTMLElement) {
 
   /** A behaviour's state stands in attributes of its root, so carrying those over keeps a panel open while its label is typed. */
   const carryState = (from: HTMLElement, to: HTMLElement) => {
-    const current = from.dataset.current;
-    if (current && to.dataset.current && to.querySelector(`#${CSS.escape(current)}`)) to.dataset.current = current;
+    const stateful = (root: HTMLElement) => (root.dataset.current ? root : (root.firstElementChild as HTMLElement | null));
+    const current = stateful(from)?.dataset.current;
+    const next = stateful(to);
+    if (current && next?.dataset.current && next.querySelector(`#${CSS.escape(current)}`)) next.dataset.current = current;
   };
 
   const fill = (element: HTMLElement, made: Map<string, HTMLElement>, kept: Map<string, HTMLElement>) => {
@@ -70,6 +91,7 @@ export function createPage(body: HTMLElement) {
   };
 
   const patch = (message: Extract<ToFrame, { type: 'patch' }>) => {
+    if (message.tokens) setTokens(message.tokens);
     const made = new Map<string, HTMLElement>();
     const old = new Map<string, HTMLElement>();
     for (const { id, html, behaviours: names } of message.nodes) {
@@ -92,19 +114,22 @@ export function createPage(body: HTMLElement) {
     for (const [id, element] of made) elements.set(id, element);
     const root = made.get(message.root);
     if (root) adoptBody(message.root, root);
+    for (const { id, values: next } of message.values) {
+      if (!made.has(id)) setValues(id, next, values.get(id));
+      values.set(id, next);
+    }
+    for (const id of made.keys()) setValues(id, values.get(id) ?? []);
     message.removed.forEach((id) => {
       stop(id);
       if (elementOf(id) !== body) elementOf(id)?.remove();
       elements.delete(id);
-      sheets.delete(id);
+      sheets.delete(`${id} build`);
+      sheets.delete(`${id} look`);
       wanted.delete(id);
+      values.delete(id);
     });
     let sheetsChanged = message.removed.length > 0;
-    let formsChanged = false;
     for (const { id, css } of message.sheets) {
-      const forms = formRules(css);
-      formsChanged ||= formsOf.has(id) && formsOf.get(id) !== forms;
-      formsOf.set(id, forms);
       const known = sheets.get(id) ?? new CSSStyleSheet();
       if (!sheets.has(id)) {
         sheets.set(id, known);
@@ -115,7 +140,6 @@ export function createPage(body: HTMLElement) {
     if (message.keyframes) base.replaceSync(message.keyframes);
     if (sheetsChanged) useSheets();
     message.nodes.forEach(({ id }) => start(id));
-    return { formsChanged };
   };
 
   const adoptBody = (id: string, root: HTMLElement) => {

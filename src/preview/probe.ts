@@ -1,4 +1,7 @@
+import { impliedStates } from '$core/cascade/states';
+import { measureRows } from './measure';
 import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages';
+import { createMotion } from './motion';
 import { createPage } from './page';
 import { drawSpecimens } from './specimens';
 
@@ -11,7 +14,8 @@ const page = createPage(body);
 const stage = document.createElement('k-stage');
 const overlay = createOverlay();
 let port: MessagePort | null = null;
-let shown: Extract<ToFrame, { type: 'show' }> = { type: 'show', mode: 'try', switches: [], picked: null, name: '' };
+let shown: Extract<ToFrame, { type: 'show' }> = { type: 'show', mode: 'try', switches: [], picked: null, forced: null, rate: 1, name: '' };
+const motion = createMotion();
 let specimens: Extract<ToFrame, { type: 'specimens' }> | null = null;
 
 const tell = (message: FromFrame) => port?.postMessage(message);
@@ -32,18 +36,21 @@ function receive(data: unknown): void {
   if (message.type === 'asset') return page.setAsset(message.id, message.blob);
   if (message.type === 'show') return show(message);
   if (message.type === 'reveal') return reveal(message.node);
+  if (message.type === 'play') return motion.play(partElements(message.node, message.part));
+  if (message.type === 'scrub') return motion.scrub(message.time);
+  if (message.type === 'scroll') return scrollToShare(message.share);
+  if (message.type === 'measure') return tell({ type: 'measured', viewport: innerWidth, rows: measureRows(message.rows, page.elementOf) });
   specimens = message;
   redrawSpecimens();
 }
 
 function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   const from = performance.now();
-  const { formsChanged } = page.patch(message);
-  // Style decides the form of a widget; behaviours look again when the window changes, and when such style does.
-  if (formsChanged) window.dispatchEvent(new Event('resize'));
+  page.patch(message);
   // Asking for a box makes style and layout part of the measured work.
   body.getBoundingClientRect();
   const work = performance.now() - from;
+  force();
   drawOutline();
   redrawSpecimens();
   requestAnimationFrame(() => tell({ type: 'patched', seq: message.seq, work }));
@@ -56,8 +63,43 @@ function show(message: typeof shown): void {
   }
   root.toggleAttribute('data-k-selecting', message.mode === 'select');
   page.setScripted(!message.switches.includes('no-script'));
+  motion.setRate(message.rate);
+  force();
   drawOutline();
 }
+
+/** Shows a state on the picked part; the page itself never carries the attribute. */
+function force(): void {
+  document.querySelectorAll('[data-k-force]').forEach((element) => !stage.contains(element) && element.removeAttribute('data-k-force'));
+  if (!shown.forced || !shown.picked) return;
+  const target = forcedElement(shown.picked, shown.forced);
+  if (target) target.dataset.kForce = impliedStates(shown.forced, shown.switches.includes('touch') ? ['touch'] : []).join(' ');
+}
+
+/** What is chosen looks chosen whatever else it is, so another state is shown on one of its siblings. */
+function forcedElement(picked: Pick, state: string): HTMLElement | null {
+  const isChosen = (element: HTMLElement) => element.matches('[aria-selected="true"], [aria-expanded="true"]');
+  const element = pickedElement(picked);
+  if (!element || isChosen(element) === (state === 'selected')) return element;
+  return partElements(picked.node, picked.part).find((each) => each.getClientRects().length > 0 && isChosen(each) === (state === 'selected')) ?? element;
+}
+
+const way = () => Math.max(1, root.scrollHeight - innerHeight);
+let ownShare = -1;
+
+function scrollToShare(share: number): void {
+  ownShare = share;
+  window.scrollTo({ top: share * way(), behavior: 'instant' });
+}
+
+document.addEventListener('scroll', () => {
+  const share = Math.min(1, Math.max(0, scrollY / way()));
+  // What was scrolled from outside is not told again.
+  if (Math.abs(share - ownShare) > 0.002) tell({ type: 'scrolled', share });
+  ownShare = -1;
+}, { passive: true });
+
+const partElements = (node: string, part: string) => [...document.querySelectorAll<HTMLElement>(`[data-k-node="${CSS.escape(node)}"][data-k-part="${CSS.escape(part)}"]`)];
 
 /** Opens whatever hides the node and scrolls it into sight. */
 function reveal(id: string): void {

@@ -13,6 +13,7 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
   if (!part) return;
   const backdrop = opaqueBackdrop(part.parentElement);
   const width = part === body ? body.clientWidth : measuredWidth(part);
+  const clones: HTMLElement[] = [];
   for (const state of order.states) {
     const cell = document.createElement('div');
     Object.assign(cell.style, {
@@ -20,11 +21,14 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
       display: 'grid', placeItems: 'center', backgroundColor: state === null ? '' : backdrop
     });
     stage.append(cell);
-    if (typeof state === 'string') addSpecimen(cell, part, state, width, order);
+    if (typeof state === 'string') clones.push(addSpecimen(cell, part, state, width, order));
   }
+  // All boxes are read before any is scaled, so that the stage is laid out once.
+  const scales = clones.map((clone) => scaleOf(clone, order.cell));
+  clones.forEach((clone, i) => scales[i]! < 1 && (clone.style.scale = String(scales[i])));
 }
 
-function addSpecimen(cell: HTMLElement, part: HTMLElement, state: string, width: number | null, order: Order): void {
+function addSpecimen(cell: HTMLElement, part: HTMLElement, state: string, width: number | null, order: Order): HTMLElement {
   const clone = part.tagName === 'BODY' ? asDiv(part) : (part.cloneNode(true) as HTMLElement);
   bare(clone, order.strip);
   clone.dataset.kForce = state;
@@ -33,19 +37,23 @@ function addSpecimen(cell: HTMLElement, part: HTMLElement, state: string, width:
   let outer: HTMLElement = clone;
   for (let above = part.parentElement; above && above !== document.documentElement; above = above.parentElement) {
     const around = above === document.body ? document.createElement('div') : (above.cloneNode(false) as HTMLElement);
-    if (above === document.body) around.className = above.className;
+    if (above === document.body) {
+      around.className = above.className;
+      around.style.cssText = document.body.style.cssText;
+    }
     bare(around, []);
     around.style.display = 'contents';
     around.append(outer);
     outer = around;
   }
   cell.append(outer);
-  fit(clone, order.cell);
+  return clone;
 }
 
 function asDiv(body: HTMLElement): HTMLElement {
   const div = document.createElement('div');
   div.className = body.className;
+  div.style.cssText = body.style.cssText;
   div.append(...[...body.childNodes].map((child) => child.cloneNode(true)));
   return div;
 }
@@ -63,10 +71,9 @@ function measuredWidth(part: HTMLElement): number | null {
   return isInline || box.width === 0 ? null : box.width;
 }
 
-function fit(clone: HTMLElement, cell: { width: number; height: number }): void {
+function scaleOf(clone: HTMLElement, cell: { width: number; height: number }): number {
   const box = clone.getBoundingClientRect();
-  const scale = Math.min(1, (cell.width - 12) / box.width, (cell.height - 10) / box.height);
-  if (scale < 1) clone.style.scale = String(scale);
+  return Math.min(1, (cell.width - 12) / box.width, (cell.height - 10) / box.height);
 }
 
 function opaqueBackdrop(from: Element | null): string {

@@ -88,7 +88,7 @@
       if (!stored) return;
       const outcome = apply(registry, stored.project, { type: 'rename-project', name });
       if (!outcome.ok) fault = outcome.refusal.sentence;
-      else if (outcome.diff) await renameProject(row.id, name, outcome.diff, outcome.project);
+      else if (outcome.diff) await renameProject(stored, name, outcome.diff);
     });
     renaming = null;
   }

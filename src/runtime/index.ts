@@ -1,3 +1,8 @@
 /** The contract: everything generated markup may ask for. A test holds the kinds to this list. */
+export { glide } from './glide';
+export { grow } from './grow';
+export { leave } from './leave';
+export { linked } from './linked';
+export { scoped } from './scoped';
 export { start } from './start';
 export { tabs } from './tabs';

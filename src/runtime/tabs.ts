@@ -1,138 +1,138 @@
-const draws = new Map<Element, (form: string) => void>();
-let isDue: boolean | undefined;
+const refolds = new Map<Element, (form: string) => void>();
+let watch: ResizeObserver;
+const due: Element[] = [];
 
-/** Every form is read before any is drawn, so that a page of many tabs is laid out once. */
-const refresh = () => {
-  isDue = false;
-  [...draws]
-    .map(([root, draw]) => [draw, getComputedStyle(root).getPropertyValue('--k-form').trim()] as const)
-    .forEach(([draw, form]) => draw(form));
+/** All forms are read before any is drawn, so that a page of many tabs is laid out once. */
+const readForms = (lists: Element[]) =>
+  lists.map((list) => [list, getComputedStyle(list).getPropertyValue('--k-form').trim()] as const).forEach(([list, form]) => refolds.get(list)!(form));
+
+/** A list comes and goes with the form, and drawing does not change its size, so the observer does not run after itself. */
+const follow = (list: Element) => {
+  watch ??= new ResizeObserver((entries) => readForms(entries.map(({ target }) => target)));
+  watch.observe(list);
+  // A list that is folded away at load has no size to be told of.
+  if (!due.length) queueMicrotask(() => readForms(due.splice(0)));
+  due.push(list);
 };
-const later = () => {
-  if (!isDue) queueMicrotask(refresh);
-  isDue = true;
+
+const set = (element: Element, values: Record<string, string | number | null>) => {
+  for (const name in values) {
+    const value = values[name];
+    if (value == null) element.removeAttribute(name);
+    else element.setAttribute(name, `${value}`);
+  }
+};
+
+/** The same element under another tag name. */
+const retag = (element: Element, tag: string) => {
+  const next = document.createElement(tag);
+  for (const { name, value } of element.attributes) next.setAttribute(name, value);
+  next.append(...element.childNodes);
+  element.replaceWith(next);
+  return next;
 };
 
 /**
- * Tabs that fold into an accordion: ARIA Authoring Practices, patterns "Tabs" and "Accordion". The style sheet says which form
- * is shown (`--k-form`); this gives it its roles and keys. The open panel stands in `data-current` of the root.
+ * Tabs that fold into an accordion or lie open: ARIA Authoring Practices, patterns "Tabs" and "Accordion". The style sheet says
+ * which form is shown (`--k-form`); this gives it its roles and keys. The open panel stands in `data-current` of the root.
  */
-export function tabs(root: HTMLElement): () => void {
+export function tabs(root: HTMLElement): (() => void) | undefined {
   const list = root.firstElementChild as HTMLElement;
-  const tabList = [...list.children] as HTMLElement[];
-  const panels = tabList.map((tab) => document.getElementById(tab.getAttribute('aria-controls')!)!);
+  const tabList = [...list.querySelectorAll<HTMLElement>('button')];
+  // By their order, not by their ids, which stand twice where the same snippet does.
+  const [heads, panels] = [0, 1].map((odd) => [...root.lastElementChild!.children].filter((_cell, i) => i % 2 === odd)) as [HTMLElement[], HTMLElement[]];
   const options = root.dataset.kTabs!;
-  const stop = new AbortController();
-  const { signal } = stop;
+  const stop = STOPPABLE ? new AbortController() : undefined;
   const open = new Set<number>();
-  let current = Math.max(0, panels.findIndex((panel) => panel.id === root.dataset.current));
+  let current = Math.max(0, panels.findIndex(({ id }) => id === root.dataset.current));
   let form: string | undefined;
+  let headers = heads.map((head) => head.firstElementChild as HTMLElement);
 
-  const set = (element: Element, values: Record<string, string | number | null>) => {
-    for (const name in values) {
-      const value = values[name];
-      if (value == null) element.removeAttribute(name);
-      else element.setAttribute(name, `${value}`);
-    }
-  };
-  const isOff = (index: number) => tabList[index]!.hasAttribute('aria-disabled');
-
-  const headers = panels.map((panel, index) => {
-    const label = panel.previousElementSibling!.firstElementChild!;
-    const button = document.createElement('button');
-    for (const { name, value } of label.attributes) button.setAttribute(name, value);
-    set(button, { type: 'button', 'aria-controls': panel.id });
-    button.append(...label.childNodes);
-    label.replaceWith(button);
-    button.addEventListener('click', () => choose(index, !open.has(index)), { signal });
-    return button;
-  });
+  const listen = (type: string, heard: (event: Event) => void) => root.addEventListener(type, heard, stop);
+  const holding = (event: Event, elements: Element[]) => elements.findIndex((element) => element.contains(event.target as Node));
 
   const refold = (now: string) => {
     if (now === form) return;
+    form = now;
     open.clear();
     open.add(current);
-    form = now;
+    headers = headers.map((header) => retag(header, form === 'accordion' ? 'button' : 'span'));
     draw();
   };
 
   const draw = () => {
-    const folded = form !== 'tabs';
+    const isTabs = /^t/.test(form!);
+    const isButton = form === 'accordion';
     root.dataset.current = panels[current]!.id;
+    set(list, { 'aria-orientation': form === 'tabs y' ? 'vertical' : null });
     panels.forEach((panel, index) => {
-      const isOpen = folded ? open.has(index) : index === current;
+      const isOpen = isTabs ? index === current : form === 'open' || open.has(index);
       set(tabList[index]!, { 'aria-selected': `${index === current}`, tabindex: index === current ? null : -1 });
-      set(headers[index]!, { 'aria-expanded': `${isOpen}` });
+      set(headers[index]!, { type: isButton ? 'button' : null, 'aria-expanded': isButton ? `${isOpen}` : null });
       set(panel, {
-        role: folded ? 'region' : 'tabpanel',
-        'aria-labelledby': (folded ? headers : tabList)[index]!.id,
-        tabindex: folded ? null : 0
+        role: isTabs ? 'tabpanel' : isButton ? 'region' : null,
+        'aria-labelledby': isTabs ? tabList[index]!.id : isButton ? headers[index]!.id : null,
+        tabindex: isTabs ? 0 : null,
+        hidden: isOpen ? null : options.includes('find') && 'onbeforematch' in panel ? 'until-found' : ''
       });
-      panel.hidden = !isOpen;
     });
   };
 
   const choose = (index: number, opens = true) => {
-    if (isOff(index)) return;
+    if (index < 0 || tabList[index]!.hasAttribute('aria-disabled')) return;
     if (opens) {
       if (!options.includes('several')) open.clear();
       open.add((current = index));
     } else open.delete(index);
+    root.dataset.kLive = '';
     draw();
   };
 
-  const moves = (event: KeyboardEvent, targets: HTMLElement[], forward: string, back: string, wraps: boolean) => {
-    const last = targets.length - 1;
-    const from = targets.indexOf(event.target as HTMLElement);
-    if (from < 0) return -1;
-    const step = event.key === forward ? 1 : event.key === back ? -1 : 0;
-    let to = event.key === 'Home' ? 0 : event.key === 'End' ? last : step ? from + step : -1;
-    if (wraps) to = step ? (to + last + 1) % (last + 1) : to;
-    if (to < 0 || to > last) return -1;
-    event.preventDefault();
-    targets[to]!.focus();
-    return to;
-  };
+  listen('click', (event) => {
+    choose(holding(event, tabList));
+    const index = form === 'accordion' ? holding(event, headers) : -1;
+    choose(index, !open.has(index));
+  });
 
-  tabList.forEach((tab, index) => tab.addEventListener('click', () => choose(index), { signal }));
-  list.addEventListener(
-    'keydown',
-    (event) => {
-      const vertical = list.ariaOrientation === 'vertical';
-      const to = moves(event, tabList, vertical ? 'ArrowDown' : 'ArrowRight', vertical ? 'ArrowUp' : 'ArrowLeft', true);
-      if (to >= 0 && !options.includes('manual')) choose(to);
-    },
-    { signal }
-  );
-  root.addEventListener('keydown', (event) => void moves(event, headers, 'ArrowDown', 'ArrowUp', false), { signal });
-  root.addEventListener(
-    'k-show',
-    (event) => {
-      const index = panels.findIndex((panel) => panel.contains(event.target as Node));
-      if (index >= 0 && panels[index]!.hidden) choose(index);
-    },
-    { signal }
-  );
+  listen('keydown', (event) => {
+    const { key } = event as KeyboardEvent;
+    const inTabs = holding(event, tabList);
+    const targets = inTabs < 0 ? headers : tabList;
+    const from = inTabs < 0 ? holding(event, headers) : inTabs;
+    const last = targets.length - 1;
+    const [back, forward] = inTabs >= 0 && form === 'tabs' ? ['ArrowLeft', 'ArrowRight'] : ['ArrowUp', 'ArrowDown'];
+    let to = ({ Home: 0, End: last, [back!]: from - 1, [forward!]: from + 1 } as Record<string, number>)[key] ?? NaN;
+    if (inTabs >= 0) to = (to + last + 1) % (last + 1);
+    const target = targets[to];
+    if (from < 0 || !target) return;
+    event.preventDefault();
+    target.focus();
+    if (inTabs >= 0 && !options.includes('manual')) choose(to);
+  });
+
+  // Something inside is asked for: by a link, by the browser's own search, by the workbench.
+  const show = (event: Event) => {
+    const index = holding(event, panels);
+    if (panels[index]?.hidden) choose(index);
+  };
+  listen('k-show', show);
+  listen('beforematch', show);
 
   root.dataset.kOn = '';
-  draws.set(root, refold);
-  addEventListener('resize', later);
-  later();
+  refolds.set(list, refold);
+  follow(list);
+  if (!STOPPABLE) return;
 
   return () => {
-    stop.abort();
-    draws.delete(root);
-    if (!draws.size) removeEventListener('resize', later);
+    stop!.abort();
+    refolds.delete(list);
+    watch.unobserve(list);
     delete root.dataset.kOn;
-    headers.forEach((button, index) => {
-      const label = document.createElement('span');
-      for (const { name, value } of button.attributes) {
-        if (!/^(?:type|aria-controls|aria-expanded)$/.test(name)) label.setAttribute(name, value);
-      }
-      label.append(...button.childNodes);
-      button.replaceWith(label);
-      panels[index]!.hidden = false;
-      set(panels[index]!, { role: null, 'aria-labelledby': null, tabindex: null });
+    delete root.dataset.kLive;
+    headers.forEach((header, index) => {
+      set(header, { type: null, 'aria-expanded': null });
+      retag(header, 'span');
+      set(panels[index]!, { role: null, 'aria-labelledby': null, tabindex: null, hidden: null });
     });
   };
 }

@@ -16,7 +16,7 @@ export function sourceFolder(): string {
 
 const bundles = new Map<string, Promise<string>>();
 
-function bundled(key: string, contents: string, folder: string): Promise<string> {
+function bundled(key: string, contents: string, folder: string, isStoppable: boolean): Promise<string> {
   const known = bundles.get(key);
   if (known) return known;
   const made = build({
@@ -29,6 +29,7 @@ function bundled(key: string, contents: string, folder: string): Promise<string>
     legalComments: 'none',
     logLevel: 'silent',
     alias: { $core: join(sourceFolder(), 'core'), $runtime: join(sourceFolder(), 'runtime') },
+    define: { STOPPABLE: String(isStoppable) },
     tsconfigRaw: '{}'
   }).then(({ outputFiles }) => outputFiles[0]!.text);
   bundles.set(key, made);
@@ -37,19 +38,30 @@ function bundled(key: string, contents: string, folder: string): Promise<string>
   return made;
 }
 
+function checkedNames(behaviours: readonly string[]): string {
+  const strange = behaviours.filter((name) => !/^[a-z][a-zA-Z0-9]*$/.test(name));
+  if (strange.length > 0) throw new Error(`no such behaviour: ${strange.join(', ')}`);
+  return [...behaviours].sort().join(', ');
+}
+
 /**
  * The script of an exported page: the named behaviours and what starts them, nothing else.
  * @returns null where there are none. Throws where a name is not in the runtime's contract.
  */
 export async function pageScript(behaviours: readonly string[]): Promise<string | null> {
   if (behaviours.length === 0) return null;
-  const strange = behaviours.filter((name) => !/^[a-z][a-zA-Z0-9]*$/.test(name));
-  if (strange.length > 0) throw new Error(`pageScript: no such behaviour: ${strange.join(', ')}`);
-  const names = [...behaviours].sort().join(', ');
-  return bundled(`page:${names}`, `import { start, ${names} } from './index'; start({ ${names} });`, 'runtime');
+  const names = checkedNames(behaviours);
+  return bundled(`page:${names}`, `import { start, ${names} } from './index'; start({ ${names} });`, 'runtime', false);
+}
+
+/** The script of a snippet: it starts within the element it stands in, and nowhere else. */
+export async function snippetScript(behaviours: readonly string[]): Promise<string | null> {
+  if (behaviours.length === 0) return null;
+  const names = checkedNames(behaviours);
+  return bundled(`snippet:${names}`, `import { scoped, start, ${names} } from './index'; const root = document.currentScript.parentElement; scoped(root); start({ ${names} }, root);`, 'runtime', false);
 }
 
 /** The script of the preview frame: the probe and every behaviour. */
 export function probeScript(): Promise<string> {
-  return bundled('probe', `import './probe';`, 'preview');
+  return bundled('probe', `import './probe';`, 'preview', true);
 }

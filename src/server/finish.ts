@@ -3,7 +3,8 @@ import { HtmlValidate } from 'html-validate';
 import { transform } from 'lightningcss';
 import { array, boolean, object, string, type InferType } from 'yup';
 import { documentText } from '../core/compile/document';
-import { pageScript } from './bundle';
+import { snippetText } from '../core/compile/snippet';
+import { pageScript, snippetScript } from './bundle';
 
 const text = (most: number) => string().strict(true).max(most).defined();
 
@@ -29,6 +30,19 @@ export const finishRequest = object({
 
 export type FinishRequest = InferType<typeof finishRequest>;
 
+/** One piece to paste: what `printSnippet` gives. */
+export const snippetRequest = object({
+  snippet: object({
+    prefix: text(80).matches(/^[a-z][a-z0-9-]*$/).required(),
+    language: text(40),
+    html: text(40_000_000).required(),
+    css: text(20_000_000),
+    behaviours: array().of(text(40).required()).max(100).required()
+  }).required()
+});
+
+export type SnippetRequest = InferType<typeof snippetRequest>;
+
 export interface FinishedFile {
   readonly path: string;
   readonly text: string;
@@ -41,14 +55,17 @@ export interface Finished {
   readonly files: readonly FinishedFile[];
   /** What html-validate and lightningcss object to, as sentences. Empty when all is well. */
   readonly problems: readonly string[];
+  /** What each behaviour adds to the script, in bytes after gzip. */
+  readonly costs: Readonly<Record<string, number>>;
 }
 
 // Off are matters of taste and of hosting (length of titles, integrity hashes, elements in place of roles); everything that is an
 // error by the HTML standard stays on.
-const validator = new HtmlValidate({
-  extends: ['html-validate:standard', 'html-validate:document', 'html-validate:a11y'],
-  rules: { 'no-trailing-whitespace': 'off', 'long-title': 'off', 'require-sri': 'off', 'prefer-native-element': 'off', 'no-redundant-role': 'off' }
-});
+const validatorRules = { 'no-trailing-whitespace': 'off', 'long-title': 'off', 'require-sri': 'off', 'prefer-native-element': 'off', 'no-redundant-role': 'off' } as const;
+const validator = new HtmlValidate({ extends: ['html-validate:standard', 'html-validate:document', 'html-validate:a11y'], rules: validatorRules });
+
+// A snippet stands somewhere in another page, so which level its headings may have cannot be known.
+const partValidator = new HtmlValidate({ extends: ['html-validate:standard', 'html-validate:document', 'html-validate:a11y'], rules: { ...validatorRules, 'heading-level': 'off' } });
 
 export function sized(path: string, content: string): FinishedFile {
   const bytes = Buffer.from(content, 'utf8');
@@ -77,7 +94,27 @@ export async function finish({ single, pages }: FinishRequest): Promise<Finished
     }
     problems.push(...(await htmlProblems(page.file, html)));
   }
-  return { files, problems };
+  return { files, problems, costs: await scriptCosts(pages.flatMap(({ behaviours }) => behaviours)) };
+}
+
+/** What a page's script would be smaller by without each of its behaviours, bytes after gzip. */
+async function scriptCosts(behaviours: readonly string[]): Promise<Record<string, number>> {
+  const all = [...new Set(behaviours)];
+  const size = async (names: readonly string[]) => gzipSync((await pageScript(names)) ?? '', { level: 9 }).length;
+  const whole = await size(all);
+  const costs = all.map(async (name): Promise<[string, number]> => [name, whole - (all.length === 1 ? 0 : await size(all.filter((each) => each !== name)))]);
+  return Object.fromEntries(await Promise.all(costs));
+}
+
+/** Turns a printed piece into one text to paste: style evened out, script bundled, the whole validated as part of a page. */
+export async function finishSnippet({ snippet }: SnippetRequest): Promise<Finished> {
+  const problems: string[] = [];
+  const css = finishedStyle('snippet', snippet.css, problems);
+  const content = snippetText({ ...snippet, css }, await snippetScript(snippet.behaviours));
+  // A style sheet in the body is what pasting comes to; the rest is checked as it will stand.
+  const page = `<!doctype html>\n<html lang="${snippet.language}"><head><title>Snippet</title></head><body>${snippet.html}</body></html>\n`;
+  problems.push(...(await htmlProblems('snippet', page, partValidator)));
+  return { files: [sized('snippet.html', content)], problems, costs: await scriptCosts(snippet.behaviours) };
 }
 
 function finishedStyle(file: string, css: string, problems: string[]): string {
@@ -86,8 +123,8 @@ function finishedStyle(file: string, css: string, problems: string[]): string {
   return Buffer.from(code).toString('utf8');
 }
 
-async function htmlProblems(file: string, html: string): Promise<string[]> {
-  const report = await validator.validateString(html);
+async function htmlProblems(file: string, html: string, by = validator): Promise<string[]> {
+  const report = await by.validateString(html);
   return report.results.flatMap((result) =>
     result.messages.filter((message) => message.severity === 2).map((message) => `${file}.html, line ${message.line}: ${message.message} (${message.ruleId})`)
   );

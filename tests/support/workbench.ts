@@ -1,10 +1,12 @@
+import { writeProjectFile } from '../../src/core/formats/project-file';
+import type { AssetId, Project } from '../../src/core/project/types';
 import { expect, type FrameLocator, type Locator, type Page } from '@playwright/test';
 
 /** The open workbench, as hands find it. */
 export class Bench {
   readonly preview: FrameLocator;
   constructor(readonly page: Page) {
-    this.preview = page.frameLocator('iframe[title^="Preview of"]');
+    this.preview = page.frameLocator('iframe[title^="Preview of"]:not([title*=","])');
   }
 
   static async openDemo(page: Page): Promise<Bench> {
@@ -23,6 +25,18 @@ export class Bench {
     return bench;
   }
 
+  /** Imports a project on the list and opens it. */
+  async importProject(project: Project, bytes: ReadonlyMap<AssetId, Uint8Array> = new Map()): Promise<void> {
+    await this.page.goto('/');
+    await expect(this.page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
+    const before = await this.page.getByRole('link', { name: /^Open / }).count();
+    await this.page.locator('input[type=file]').setInputFiles({ name: 'given.kymation', mimeType: 'application/zip', buffer: Buffer.from(writeProjectFile(project, bytes)) });
+    await expect(this.page.getByRole('link', { name: /^Open / })).toHaveCount(before + 1);
+    // The newest stands first.
+    await this.page.getByRole('link', { name: /^Open / }).first().click();
+    await expect(this.page.getByRole('treeitem').first()).toBeVisible();
+  }
+
   row(name: string): Locator {
     return this.page.getByRole('tree').locator('[role="treeitem"]').filter({ has: this.page.getByText(name, { exact: true }) });
   }
@@ -39,7 +53,7 @@ export class Bench {
     if (part) await this.page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: part, exact: true }).click();
   }
 
-  view(name: 'Fill' | 'Behaviour' | 'States' | 'Fallbacks'): Promise<void> {
+  view(name: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Fallbacks'): Promise<void> {
     return this.page.getByRole('tab', { name, exact: true }).click();
   }
 

@@ -14,10 +14,10 @@ describe('resolve', () => {
   it('says the value and where it came from', () => {
     const project = after(sampleProject(), set('tab', 'color', '#111111'), set('root', 'color', '#222222', 'rest', 'always', 'page'));
     const of = (part: string, property: string, state: StateName = 'rest') => resolve(registry, project, at(part, state)).get(property);
-    expect(of('tab', 'color')).toEqual({ value: '#111111', origin: { from: 'own', state: 'rest', condition: 'always' } });
+    expect(of('tab', 'color')).toEqual({ value: '#111111', written: '#111111', origin: { from: 'own', state: 'rest', condition: 'always' } });
     expect(of('tab', 'background-color', 'hover')!.origin).toEqual({ from: 'look', state: 'hover', condition: 'always' });
-    expect(of('panel', 'color')).toEqual({ value: '#222222', origin: { from: 'inherited', node: 'page', part: 'root' } });
-    expect(of('panel', 'opacity')).toEqual({ value: '1', origin: { from: 'initial' } });
+    expect(of('panel', 'color')).toEqual({ value: '#222222', written: '#222222', origin: { from: 'inherited', node: 'page', part: 'root' } });
+    expect(of('panel', 'opacity')).toEqual({ value: '1', written: '1', origin: { from: 'initial' } });
   });
 
   it('lets an own value take the place of the look in its own cell only', () => {

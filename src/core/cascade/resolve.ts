@@ -1,9 +1,11 @@
 import { parseQuantity, printQuantity } from '../css/quantity';
 import { STYLE_PROPERTIES } from '../css/properties';
+import { maybeSoleToken, spelt } from '../css/tokens';
 import type { Registry } from '../kinds/registry';
 import { maybePlaceOf, nodeOf } from '../project/tree';
-import type { ConditionName, Node, NodeId, Project, StateName } from '../project/types';
+import type { ConditionName, Node, NodeId, Project, StateName, TokenId } from '../project/types';
 import { cells } from './look';
+import { impliedStates } from './states';
 
 export interface At {
   readonly node: NodeId;
@@ -15,7 +17,12 @@ export interface At {
 }
 
 export interface Resolved {
+  /** With what its tokens stand for. */
   readonly value: string;
+  /** As it was written; a token stands as `{id}`. */
+  readonly written: string;
+  /** Set where the value is one token and nothing else. */
+  readonly token?: TokenId;
   readonly origin:
     | { readonly from: 'own' | 'look'; readonly state: StateName; readonly condition: ConditionName }
     /** `node` and `part` say whose value it is. */
@@ -25,23 +32,22 @@ export interface Resolved {
 
 export type Resolution = ReadonlyMap<string, Resolved>;
 
-/**
- * States that hold together with one: a pressed thing is under the pointer, so it is hovered too, unless the pointer cannot
- * hover (touch). Everything holds on top of rest.
- */
-export function impliedStates(state: StateName, conditions: readonly ConditionName[]): readonly StateName[] {
-  const canHover = !conditions.includes('touch');
-  if (state === 'rest') return ['rest'];
-  if (state === 'hover') return canHover ? ['rest', 'hover'] : ['rest'];
-  if (state === 'pressed') return canHover ? ['rest', 'hover', 'pressed'] : ['rest', 'pressed'];
-  return ['rest', state];
-}
+const resolved = new WeakMap<Project, Map<string, Resolution>>();
 
 /**
  * The value of every style property of a part in one state under some conditions, and where it came from. What it says is what
- * the browser computes for the exported page; a browser test holds it to that.
+ * the browser computes for the exported page; a browser test holds it to that. Remembered as long as the project is.
  */
 export function resolve(registry: Registry, project: Project, at: At): Resolution {
+  let known = resolved.get(project);
+  if (!known) resolved.set(project, (known = new Map()));
+  const key = `${at.node} ${at.part} ${at.state ?? 'rest'} ${at.conditions?.join(' ') ?? ''}`;
+  let resolution = known.get(key);
+  if (!resolution) known.set(key, (resolution = freshResolution(registry, project, at)));
+  return resolution;
+}
+
+function freshResolution(registry: Registry, project: Project, at: At): Resolution {
   const node = nodeOf(project, at.node);
   const conditions = new Set<ConditionName>(['always', ...(at.conditions ?? [])]);
   const states = impliedStates(at.state ?? 'rest', at.conditions ?? []);
@@ -49,10 +55,17 @@ export function resolve(registry: Registry, project: Project, at: At): Resolutio
   for (const cell of cells(registry.kindOf(node.kind), node, at.part)) {
     if (!states.includes(cell.state) || !conditions.has(cell.condition)) continue;
     const { from, state, condition } = cell;
-    resolution.set(cell.property, { value: cell.value, origin: { from, state, condition } });
+    resolution.set(cell.property, { ...spelledOut(cell.value, project), origin: { from, state, condition } });
   }
   addInherited(registry, project, node, at, resolution);
   return resolution;
+}
+
+function spelledOut(written: string, project: Project): Pick<Resolved, 'value' | 'written' | 'token'> {
+  if (!written.includes('{')) return { value: written, written };
+  const spelled = spelt(written, project.tokens);
+  const token = maybeSoleToken(written);
+  return { value: spelled.ok ? spelled.value : written, written, ...(token ? { token } : {}) };
 }
 
 function addInherited(registry: Registry, project: Project, node: Node, at: At, resolution: Map<string, Resolved>): void {
@@ -64,9 +77,9 @@ function addInherited(registry: Registry, project: Project, node: Node, at: At, 
     const declared = resolution.get(property);
     if (declared && declared.value !== 'inherit') continue;
     const from = inherited || declared ? above?.get(property) : undefined;
-    if (!from || from.origin.from === 'initial' || !parent) resolution.set(property, { value: from?.value ?? initial, origin: { from: 'initial' } });
+    if (!from || from.origin.from === 'initial' || !parent) resolution.set(property, { value: from?.value ?? initial, written: from?.value ?? initial, origin: { from: 'initial' } });
     else if (from.origin.from === 'inherited') resolution.set(property, from);
-    else resolution.set(property, { value: from.value, origin: { from: 'inherited', ...parent } });
+    else resolution.set(property, { value: from.value, written: from.written, origin: { from: 'inherited', ...parent } });
   }
 }
 

@@ -4,13 +4,15 @@ import type { Registry } from '../kinds/registry';
 import { diffOf, freezeChanged, type Diff } from '../project/diff';
 import { remember } from '../project/lineage';
 import type { Project } from '../project/types';
-import { rename, setSetting, setStyle } from './content';
+import { clearSetting, rename, setSetting, setStyle } from './content';
 import { no, schemaFault, type Command, type CommandDefinition, type ProjectDraft, type Refusal } from './define';
-import { addAsset, addPage, renameProject, setBands } from './project';
+import { copyLook } from './looks';
+import { addAsset, addPage, renameProject, setAside, setBands, setSupport } from './project';
 import { duplicate, insert, move, remove } from './structure';
+import { removeToken, setToken } from './tokens';
 
 const definitions = new Map<string, CommandDefinition<AnyObject>>(
-  [insert, move, remove, duplicate, rename, setSetting, setStyle, renameProject, setBands, addPage, addAsset].map((each) => [each.type, each])
+  [insert, move, remove, duplicate, rename, setSetting, clearSetting, setStyle, copyLook, setToken, removeToken, renameProject, setBands, setSupport, setAside, addPage, addAsset].map((each) => [each.type, each])
 );
 
 interface Patch {

@@ -1,9 +1,11 @@
 import { mixed, object, string, type AnySchema } from 'yup';
 import { STYLE_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
-import { CONDITIONS, STATES, type AssetId, type ConditionName, type Json, type NodeId, type StateName } from '../project/types';
+import { CONDITIONS, STATES, type AssetId, type ConditionName, type Json, type NodeId, type Project, type StateName } from '../project/types';
 import { maybeNode } from '../project/tree';
-import { define, no, schemaFault, type NodeDraft } from './define';
+import type { Registry } from '../kinds/registry';
+import { CONDITION_WORDS } from '../kinds/words';
+import { define, no, schemaFault, type NodeDraft, type Refusal } from './define';
 
 const id = mixed<NodeId>((value): value is NodeId => typeof value === 'string').required();
 export const NAME_MOST = 120;
@@ -27,31 +29,76 @@ interface SettingArgs {
   id: NodeId;
   key: string;
   value: Json;
+  condition?: ConditionName;
 }
+
+const settingArgs = { id, key: string().required(), condition: string().oneOf(CONDITIONS) };
+
+function settingRefusal(project: Project, registry: Registry, { id: nodeId, key, condition = 'always' }: Omit<SettingArgs, 'value'>): Refusal | AnySchema {
+  const node = maybeNode(project, nodeId);
+  if (!node) return no('no-such-node', 'That piece is no longer on the page.');
+  const kind = registry.kindOf(node.kind);
+  const field = kind.settings.fields[key] as AnySchema | undefined;
+  if (!field) return no('no-such-setting', `${kind.label} has no setting called “${key}”.`);
+  if (condition === 'always') return field;
+  const meta = field.meta()?.field;
+  const label = field.spec.label ?? key;
+  if (!meta?.responsive) return no('not-responsive', `“${label}” is the same under every condition.`);
+  const why = meta.fixed?.[condition];
+  return why ? no('fixed-there', `“${label}” cannot be set for ${CONDITION_WORDS[condition]}: ${why}.`) : field;
+}
+
+const isRefusal = (value: Refusal | AnySchema): value is Refusal => 'sentence' in value;
 
 export const setSetting = define<SettingArgs>({
   type: 'set-setting',
-  args: object({ id, key: string().required(), value: mixed().nullable().defined() }) as never,
-  label: ({ id: node, key }, project) => `Change ${key} of ${project.nodes[node]?.name ?? 'piece'}`,
-  refusal(project, { id: nodeId, key, value }, registry) {
-    const node = maybeNode(project, nodeId);
-    if (!node) return no('no-such-node', 'That piece is no longer on the page.');
-    const kind = registry.kindOf(node.kind);
-    const field = kind.settings.fields[key] as AnySchema | undefined;
-    if (!field) return no('no-such-setting', `${kind.label} has no setting called “${key}”.`);
-    const fault = schemaFault(field, value);
+  args: object({ ...settingArgs, value: mixed().nullable().defined() }) as never,
+  label: ({ id: node, key, condition = 'always' }, project) => `Change ${key} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
+  refusal(project, args, registry) {
+    const field = settingRefusal(project, registry, args);
+    if (isRefusal(field)) return field;
+    const fault = schemaFault(field, args.value);
     if (fault) return no('bad-setting', fault);
-    const meta = field.meta()?.field;
-    const isMissing = meta?.control === 'asset' && value && !project.assets[value as AssetId];
+    const isMissing = field.meta()?.field?.control === 'asset' && args.value && !project.assets[args.value as AssetId];
     return isMissing ? no('no-such-asset', 'That picture is not in the project. Add it first.') : null;
   },
-  run(draft, { id: nodeId, key, value }, registry) {
+  run(draft, { id: nodeId, key, value, condition = 'always' }, registry, project) {
     const node = draft.nodes[nodeId]!;
+    if (condition !== 'always') {
+      if (isEqual(project.nodes[nodeId]!.adapt[condition]?.[key], value)) return;
+      (node.adapt[condition] ??= {})[key] = value;
+      return;
+    }
     const field = registry.kindOf(node.kind).settings.fields[key] as AnySchema;
-    if (field.getDefault() === value) delete node.settings[key];
-    else if (node.settings[key] !== value) node.settings[key] = value;
+    if (isEqual(field.getDefault(), value)) delete node.settings[key];
+    else if (!isEqual(project.nodes[nodeId]!.settings[key], value)) node.settings[key] = value;
   }
 });
+
+/** Takes an own setting away, so that it is as it was before: as the kind has it, or as it is without the condition. */
+export const clearSetting = define<Omit<SettingArgs, 'value'>>({
+  type: 'clear-setting',
+  args: object(settingArgs) as never,
+  label: ({ id: node, key, condition = 'always' }, project) => `Take back ${key} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
+  refusal(project, args, registry) {
+    const field = settingRefusal(project, registry, args);
+    return isRefusal(field) ? field : null;
+  },
+  run(draft, { id: nodeId, key, condition = 'always' }) {
+    const node = draft.nodes[nodeId]!;
+    if (condition === 'always') {
+      if (key in node.settings) delete node.settings[key];
+      return;
+    }
+    const own = node.adapt[condition];
+    if (!own || !(key in own)) return;
+    delete own[key];
+    if (Object.keys(own).length === 0) delete node.adapt[condition];
+  }
+});
+
+/** Settings are small JSON values, tracks and icons among them. */
+const isEqual = (a: unknown, b: unknown): boolean => a === b || (typeof a === 'object' && typeof b === 'object' && JSON.stringify(a) === JSON.stringify(b));
 
 interface StyleArgs {
   id: NodeId;
@@ -82,10 +129,10 @@ export const setStyle = define<StyleArgs>({
     if (state !== 'rest' && !anatomy.states[state]) return no('no-such-state', `The ${anatomy.label} has no ${state} state.`);
     if (!STYLE_PROPERTIES.has(property)) return no('no-such-property', `“${property}” is not a property that can be set here.`);
     if (value === null) return null;
-    const checked = checkValue(property, value);
+    const checked = checkValue(property, value, project.tokens);
     return checked.ok ? null : no('bad-value', checked.sentence);
   },
-  run(draft, { id: nodeId, part, state, condition, property, value }) {
+  run(draft, { id: nodeId, part, state, condition, property, value }, _registry, project) {
     const node = draft.nodes[nodeId]!;
     const known = node.styles[part]?.[state]?.[condition];
     if (value === null) {
@@ -94,7 +141,7 @@ export const setStyle = define<StyleArgs>({
       prune(node.styles, part, state, condition);
       return;
     }
-    const checked = checkValue(property, value);
+    const checked = checkValue(property, value, project.tokens);
     if (!checked.ok || known?.[property] === checked.value) return;
     (((node.styles[part] ??= {})[state] ??= {})[condition] ??= {})[property] = checked.value;
   }

@@ -1,6 +1,6 @@
 import { ValidationError, type AnyObject, type ObjectSchema } from 'yup';
 import type { Registry } from '../kinds/registry';
-import type { Asset, Bands, Node, NodeId, Page, PageId, Project } from '../project/types';
+import type { Asset, Bands, Node, NodeId, Page, PageId, SupportTarget, Token, Project } from '../project/types';
 
 /** An expected "no": a stable code and a plain sentence that says what, where and what to do. */
 export interface Refusal {
@@ -10,15 +10,17 @@ export interface Refusal {
 
 /** A project under change: what `run` writes into. Written out, since a mapped type over JSON settings has no end. */
 export interface ProjectDraft {
-  info: { name: string; bands: { -readonly [K in keyof Bands]: Bands[K] }; pageOrder: PageId[] };
+  info: { name: string; bands: { -readonly [K in keyof Bands]: Bands[K] }; support: SupportTarget; aside: Record<string, string>; pageOrder: PageId[] };
   pages: Record<PageId, Page>;
   nodes: Record<NodeId, NodeDraft>;
   assets: Record<string, Asset>;
+  tokens: Record<string, Token>;
 }
 
-export interface NodeDraft extends Omit<Node, 'name' | 'settings' | 'slots' | 'styles'> {
+export interface NodeDraft extends Omit<Node, 'name' | 'settings' | 'adapt' | 'slots' | 'styles'> {
   name: string;
   settings: Record<string, Node['settings'][string]>;
+  adapt: Record<string, Record<string, Node['settings'][string]>>;
   slots: Record<string, NodeId[]>;
   styles: Record<string, Record<string, Record<string, Record<string, string>>>>;
 }

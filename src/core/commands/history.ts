@@ -51,6 +51,25 @@ export function undone(project: Project, history: History): Turned | null {
   };
 }
 
+/**
+ * Goes to any point: so many steps back or forth that `length` of them are done. Steps count one by one here, not by movements
+ * of the hand. @returns null where that point is the present one.
+ */
+export function movedTo(project: Project, { past, future }: History, length: number): Turned | null {
+  const all = [...past, ...[...future].reverse()];
+  const to = Math.min(all.length, Math.max(0, length));
+  if (to === past.length) return null;
+  const isBack = to < past.length;
+  const steps = isBack ? all.slice(to, past.length).reverse() : all.slice(past.length, to);
+  const diffs = steps.map(({ diff }) => (isBack ? reversed(diff) : diff));
+  return {
+    project: diffs.reduce(patched, project),
+    history: { past: all.slice(0, to), future: all.slice(to).reverse() },
+    diffs,
+    label: to === 0 ? 'everything' : all[to - 1]!.label
+  };
+}
+
 /** @returns null where there is nothing to redo. */
 export function redone(project: Project, history: History): Turned | null {
   const count = lastRun(history.future);

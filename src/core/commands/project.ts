@@ -1,6 +1,6 @@
 import { mixed, number, object, string } from 'yup';
 import { ID_PATTERN } from '../project/ids';
-import type { Asset, Bands, Fragment, Page } from '../project/types';
+import { SUPPORT_TARGETS, type Asset, type Bands, type Fragment, type Page, type SupportTarget } from '../project/types';
 import { asDraft, define, no } from './define';
 
 export const BAND_LEAST = 280;
@@ -30,6 +30,29 @@ export const setBands = define<Bands & object>({
   run(draft, { medium, narrow }) {
     if (draft.info.bands.medium !== medium) draft.info.bands.medium = medium;
     if (draft.info.bands.narrow !== narrow) draft.info.bands.narrow = narrow;
+  }
+});
+
+export const setSupport = define<{ support: SupportTarget }>({
+  type: 'set-support',
+  args: object({ support: mixed<SupportTarget>().oneOf(SUPPORT_TARGETS).required() }) as never,
+  label: ({ support }) => `Support ${{ widely: 'widely available', newly: 'newly available', current: 'this browser' }[support]}`,
+  refusal: () => null,
+  run(draft, { support }) {
+    if (draft.info.support !== support) draft.info.support = support;
+  }
+});
+
+/** Sets a finding aside with a reason, or takes it up again (`reason` null). */
+export const setAside = define<{ finding: string; reason: string | null }>({
+  type: 'set-aside',
+  args: object({ finding: string().strict(true).min(1).max(160).required(), reason: string().strict(true).max(300).nullable().defined() }) as never,
+  label: ({ reason }) => (reason === null ? 'Take a finding up again' : 'Set a finding aside'),
+  refusal: (_project, { reason }) => (reason !== null && reason.trim() === '' ? no('no-reason', 'Say why, so that others know. A few words will do.') : null),
+  run(draft, { finding, reason }) {
+    if (reason === null) {
+      if (finding in draft.info.aside) delete draft.info.aside[finding];
+    } else if (draft.info.aside[finding] !== reason.trim()) draft.info.aside[finding] = reason.trim();
   }
 });
 

@@ -1,15 +1,19 @@
 import type { Element } from 'hast';
 import { cells } from '../cascade/look';
+import { HIDE } from '../css/values';
 import { cleanHtml } from '../html/clean';
-import { notes } from '../kinds/rule';
 import type { Context, Kind, Rule } from '../kinds/contract';
+import { notes, rule } from '../kinds/rule';
 import type { Registry } from '../kinds/registry';
-import type { Asset, AssetId, Bands, Node, NodeId, Project } from '../project/types';
+import type { Asset, AssetId, Bands, ConditionName, Node, NodeId, Project, SupportTarget } from '../project/types';
+import { buildRules, CIRCUMSTANCES, heapOf, settingsUnder } from './variants';
 
 /** What one node contributes to a page. Printers only read it. */
 export interface Analysis {
   readonly id: NodeId;
   readonly kind: string;
+  /** What its class names start with: nodes nobody has tuned share their kind's, so that a hundred of them cost no more than one. */
+  readonly stem: string;
   /** Null for an item its owner draws. Children stand as `k-slot` markers. */
   readonly markup: Element | null;
   /** Its rules; shared by all nodes that look and are set the same. */
@@ -20,25 +24,39 @@ export interface Analysis {
   readonly reads: readonly NodeId[];
 }
 
+/** What an analysis was made from besides its node. Most ask for nothing, so the maps come when they are needed. */
 interface Reads {
-  readonly nodes: Map<NodeId, Node | undefined>;
-  readonly assets: Map<AssetId, Asset | undefined>;
+  nodes: Map<NodeId, Node | undefined> | null;
+  assets: Map<AssetId, Asset | undefined> | null;
   bands: Bands | null;
+  support: SupportTarget | null;
 }
 
+const noReads = (): Reads => ({ nodes: null, assets: null, bands: null, support: null });
+const NOTHING: readonly never[] = [];
+
 interface Remembered {
+  readonly node: Node;
   readonly analysis: Analysis;
   readonly reads: Reads;
 }
 
-const memory = new WeakMap<Registry, WeakMap<Node, Remembered>>();
+interface Memory {
+  readonly byNode: WeakMap<Node, Remembered>;
+  /** The last analysis under each id: its markup still holds where only the look has changed. */
+  readonly lastOf: Map<NodeId, Remembered>;
+}
+
+const memories = new WeakMap<Registry, Memory>();
+const LAST_MOST = 20_000;
 const defaultsOf = new WeakMap<Kind, Record<string, unknown>>();
 const settingsOf = new WeakMap<Node, Record<string, unknown>>();
 
 function isCurrent({ reads }: Remembered, project: Project): boolean {
   if (reads.bands && reads.bands !== project.info.bands) return false;
-  for (const [id, node] of reads.nodes) if (project.nodes[id] !== node) return false;
-  for (const [id, asset] of reads.assets) if (project.assets[id] !== asset) return false;
+  if (reads.support && reads.support !== project.info.support) return false;
+  if (reads.nodes) for (const [id, node] of reads.nodes) if (project.nodes[id] !== node) return false;
+  if (reads.assets) for (const [id, asset] of reads.assets) if (project.assets[id] !== asset) return false;
   return true;
 }
 
@@ -47,48 +65,112 @@ function isCurrent({ reads }: Remembered, project: Project): boolean {
  * asked for on the way, so one edit analyses one node, and the owner of an item is analysed again when the item changes.
  */
 export function analyse(registry: Registry, project: Project, node: Node): Analysis {
-  let known = memory.get(registry);
-  if (!known) memory.set(registry, (known = new WeakMap()));
-  const before = known.get(node);
+  let memory = memories.get(registry);
+  if (!memory) memories.set(registry, (memory = { byNode: new WeakMap(), lastOf: new Map() }));
+  const before = memory.byNode.get(node);
   if (before && isCurrent(before, project)) return before.analysis;
-  const reads: Reads = { nodes: new Map(), assets: new Map(), bands: null };
-  const analysis = freshAnalysis(registry, project, node, reads);
-  known.set(node, { analysis, reads });
-  return analysis;
+  const last = memory.lastOf.get(node.id);
+  const fresh = freshAnalysis(registry, project, node, last && isCurrent(last, project) ? last : null);
+  memory.byNode.set(node, fresh);
+  if (memory.lastOf.size >= LAST_MOST) memory.lastOf.clear();
+  memory.lastOf.set(node.id, fresh);
+  return fresh.analysis;
 }
 
-function freshAnalysis(registry: Registry, project: Project, node: Node, reads: Reads): Analysis {
+function freshAnalysis(registry: Registry, project: Project, node: Node, last: Remembered | null): Remembered {
   const kind = registry.kindOf(node.kind);
-  const ctx = contextFor(registry, project, node, reads);
-  return {
+  const reads = noReads();
+  const sheet = kind.markup ? sheetOf(kind, node, project, registry, reads) : NO_SHEET;
+  const stem = sheet.isDefault ? `k-${kind.kind}` : node.id;
+  const isSame = last?.analysis.stem === stem && last.node.kind === node.kind && last.node.settings === node.settings && last.node.slots === node.slots && last.node.name === node.name && last.node.settings[WIDTHS_SETTING] === node.settings[WIDTHS_SETTING];
+  if (isSame) carryReads(last.reads, reads);
+  const ctx = contextFor(registry, project, node, reads, stem);
+  const analysis: Analysis = {
     id: node.id,
     kind: kind.kind,
-    markup: kind.markup ? kind.markup(node, ctx) : null,
-    sheet: kind.markup ? sheetOf(kind, node, project, registry, reads) : NO_SHEET,
-    behaviours: kind.behaviours(node),
-    assets: [...reads.assets.keys()],
-    reads: [...reads.nodes.keys()]
+    stem,
+    markup: isSame ? last.analysis.markup : kind.markup ? inItsPlace(kind.markup(node, ctx), sheet, stem) : null,
+    sheet,
+    behaviours: kind.behaviours(node, ctx),
+    assets: reads.assets ? [...reads.assets.keys()] : NOTHING,
+    reads: reads.nodes ? [...reads.nodes.keys()] : NOTHING
   };
+  return { node, analysis, reads };
+}
+
+/** A piece whose widths are those of its place stands in an element that can be asked how wide it is. */
+function inItsPlace(markup: Element, sheet: Sheet, stem: string): Element {
+  if (!sheet.isContained) return markup;
+  return { type: 'element', tagName: 'div', properties: { className: [`${stem}-place`] }, children: [markup] };
+}
+
+function carryReads(from: Reads, to: Reads): void {
+  from.nodes?.forEach((value, id) => (to.nodes ??= new Map()).set(id, value));
+  from.assets?.forEach((value, id) => (to.assets ??= new Map()).set(id, value));
+  to.bands ??= from.bands;
+  to.support ??= from.support;
+}
+
+function isEmpty(record: object): boolean {
+  for (const _key in record) return false;
+  return true;
+}
+
+function defaultSettings(kind: Kind): Record<string, unknown> {
+  let defaults = defaultsOf.get(kind);
+  if (!defaults) defaultsOf.set(kind, (defaults = (kind.settings.getDefault() ?? {}) as Record<string, unknown>));
+  return defaults;
 }
 
 /** @returns the settings with the kind's defaults filled in; the same object for the same node. */
 export function settingsWithDefaults(kind: Kind, node: Node): Record<string, unknown> {
   const known = settingsOf.get(node);
   if (known) return known;
-  let defaults = defaultsOf.get(kind);
-  if (!defaults) defaultsOf.set(kind, (defaults = kind.settings.getDefault() as Record<string, unknown>));
-  const filled = Object.freeze({ ...defaults, ...node.settings });
+  const defaults = defaultSettings(kind);
+  const filled = isEmpty(node.settings) ? defaults : Object.freeze({ ...defaults, ...node.settings });
   settingsOf.set(node, filled);
   return filled;
 }
 
-function contextFor(registry: Registry, project: Project, node: Node, reads: Reads, stem: string = node.id, asked?: Set<string>): Context {
+/** @returns a node's settings while a condition holds, bands heaped up; the same object as long as nothing differs there. */
+export function settingsAt(kind: Kind, node: Node, condition: ConditionName): Record<string, unknown> {
+  return settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(condition)) as Record<string, unknown>;
+}
+
+const knownVariants = new WeakMap<object, readonly Readonly<Record<string, unknown>>[]>();
+
+/** Nodes that are set alike and adapt to nothing share their variants. */
+function variantsOf(kind: Kind, node: Node): readonly Readonly<Record<string, unknown>>[] {
+  const base = settingsWithDefaults(kind, node);
+  const key = isEmpty(node.adapt) ? base : node;
+  let variants = knownVariants.get(key);
+  if (!variants) {
+    const under = CIRCUMSTANCES.filter((condition) => kind.adapt?.[condition] || node.adapt[condition]).map((condition) => settingsUnder(kind, node, base, heapOf(condition)));
+    knownVariants.set(key, (variants = [base, ...under]));
+  }
+  return variants;
+}
+
+interface Asking {
+  /** Settings the kind has ever asked for; written down as it asks. */
+  readonly asked: Set<string>;
+  readonly settings: Readonly<Record<string, unknown>>;
+}
+
+function contextFor(registry: Registry, project: Project, node: Node, reads: Reads, stem: string, asking?: Asking): Context {
   const cls = (part: string) => (part === 'root' ? stem : `${stem}-${part}`);
   const maybeNode = (id: NodeId): Node | null => {
-    reads.nodes.set(id, project.nodes[id]);
+    (reads.nodes ??= new Map()).set(id, project.nodes[id]);
     return project.nodes[id] ?? null;
   };
   return {
+    get support() {
+      return (reads.support = project.info.support);
+    },
+    variants: <S>(of: Node) => {
+      const variants = variantsOf(registry.kindOf(of.kind), of);
+      return (asking ? variants.map((settings) => noting(settings, asking.asked)) : variants) as readonly S[];
+    },
     get bands() {
       return (reads.bands = project.info.bands);
     },
@@ -96,16 +178,13 @@ function contextFor(registry: Registry, project: Project, node: Node, reads: Rea
     sel: (part) => `.${cls(part)}`,
     maybeNode,
     maybeAsset(id) {
-      reads.assets.set(id, project.assets[id]);
+      (reads.assets ??= new Map()).set(id, project.assets[id]);
       return project.assets[id] ?? null;
     },
     items: (slot) => (node.slots[slot] ?? []).map(maybeNode).filter((item) => item !== null),
     slot: (name, item = node) =>
       (item.slots[name] ?? []).map((child) => ({ type: 'element', tagName: 'k-slot', properties: {}, children: [], data: notes({ child }) })),
-    settings: <S>(of: Node) => {
-      const settings = settingsWithDefaults(registry.kindOf(of.kind), of);
-      return (asked ? noting(settings, asked) : settings) as S;
-    },
+    settings: <S>(of: Node) => (asking && of === node ? noting(asking.settings, asking.asked) : settingsWithDefaults(registry.kindOf(of.kind), of)) as S,
     part: (name, tag, properties = {}, children = [], item) => ({
       type: 'element',
       tagName: tag,
@@ -119,59 +198,99 @@ function contextFor(registry: Registry, project: Project, node: Node, reads: Rea
 
 /** Rules of a node under a class name that stands for its own; printing puts the real one in its place. */
 export interface Sheet {
-  readonly rules: readonly Rule[];
+  /** Rules of the kind's build, which settings change; the same list for all nodes that are set the same. */
+  readonly build: readonly Rule[];
+  /** Rules of the look, which the state sheet changes. */
+  readonly look: readonly Rule[];
   /** The same as of any node of its kind that nobody has tuned. */
   readonly isDefault: boolean;
+  /** Its widths are those of the place it stands in, not of the window. */
+  readonly isContained: boolean;
 }
+
+/** The setting, of any kind that has it, that says what its widths are of: `window` or `place`. */
+export const WIDTHS_SETTING = 'widths';
 
 /** Stands for the node's class in the selectors of a sheet. No id, name or value can hold it. */
 export const STEM = '\u0001';
 
-const NO_SHEET: Sheet = { rules: [], isDefault: true };
+const NO_SHEET: Sheet = { build: [], look: [], isDefault: true, isContained: false };
 const SHEETS_MOST = 500;
 
 interface KindSheets {
   /** Settings the kind's style has ever asked for; only these make sheets differ. */
   readonly asked: Set<string>;
   readonly byKey: Map<string, Sheet>;
+  /** The sheet of nodes nobody has touched, by support target. */
+  readonly bare: Map<SupportTarget, Sheet>;
+  /** Builds by what they were made from, which is the sheet's key without the look. */
+  readonly builds: Map<string, readonly Rule[]>;
 }
 
 const sheets = new WeakMap<Kind, KindSheets>();
 
-const keyOf = (asked: ReadonlySet<string>, settings: Readonly<Record<string, unknown>>, styles: object) =>
-  JSON.stringify([styles, ...[...asked].map((name) => settings[name])]);
+const keyOf = (asked: ReadonlySet<string>, settings: Readonly<Record<string, unknown>>, { styles, adapt }: { readonly styles: Node['styles'] | string; readonly adapt: Node['adapt'] }, support: SupportTarget) =>
+  JSON.stringify([adapt, support, settings[WIDTHS_SETTING], ...[...asked].map((name) => settings[name]), styles]);
 
 /** Nodes with the same styles, and the same settings as far as style asks for them, share a sheet. */
 function sheetOf(kind: Kind, node: Node, project: Project, registry: Registry, reads: Reads): Sheet {
   let known = sheets.get(kind);
-  if (!known) sheets.set(kind, (known = { asked: new Set(), byKey: new Map() }));
+  if (!known) sheets.set(kind, (known = { asked: new Set(), byKey: new Map(), bare: new Map(), builds: new Map() }));
   const settings = settingsWithDefaults(kind, node);
-  const before = known.byKey.get(keyOf(known.asked, settings, node.styles));
+  const isBare = settings === defaultSettings(kind) && isEmpty(node.styles) && isEmpty(node.adapt);
+  const bare = isBare ? known.bare.get(project.info.support) : undefined;
+  if (bare) return bare;
+  const before = known.byKey.get(keyOf(known.asked, settings, node, project.info.support));
   if (before) return before;
-  const own: Reads = { nodes: new Map(), assets: new Map(), bands: null };
-  const ctx = contextFor(registry, project, node, own, STEM, known.asked);
-  const rules = [...kind.style(node, ctx), ...lookRules(kind, node, ctx)];
-  own.nodes.forEach((value, id) => reads.nodes.set(id, value));
-  own.assets.forEach((value, id) => reads.assets.set(id, value));
-  reads.bands ??= own.bands;
-  const readsOthers = own.nodes.size > 0 || own.assets.size > 0 || own.bands !== null;
-  const key = keyOf(known.asked, settings, node.styles);
-  const sheet: Sheet = { rules, isDefault: !readsOthers && key === keyOf(known.asked, kind.settings.getDefault() as Record<string, unknown>, {}) };
+  const own = noReads();
+  const { asked } = known;
+  const styleOf = (under: Readonly<Record<string, unknown>>) => kind.style(node, contextFor(registry, project, node, own, STEM, { asked, settings: under }));
+  const isContained = settings[WIDTHS_SETTING] === 'place';
+  const canHide = Object.values(node.styles.root?.rest ?? {}).some((declarations) => HIDE in declarations);
+  const lookless = { styles: canHide ? HIDE : {}, adapt: node.adapt };
+  let build = known.builds.get(keyOf(asked, settings, lookless, project.info.support));
+  if (!build) {
+    build = [...(isContained ? [rule(`.${STEM}-place`, { 'container-type': 'inline-size', 'min-width': '0', 'align-self': 'stretch' })] : []), ...hideable(buildRules(kind, node, settings, styleOf), canHide)];
+    const readsOthers = own.nodes !== null || own.assets !== null || own.bands !== null;
+    if (known.builds.size >= SHEETS_MOST) known.builds.clear();
+    if (!readsOthers) known.builds.set(keyOf(asked, settings, lookless, project.info.support), build);
+  }
+  const look = lookRules(kind, node, contextFor(registry, project, node, own, STEM));
+  carryReads(own, reads);
+  const readsOthers = own.nodes !== null || own.assets !== null || own.bands !== null;
+  const key = keyOf(asked, settings, node, project.info.support);
+  const isDefault = !readsOthers && key === keyOf(asked, defaultSettings(kind), { styles: {}, adapt: {} }, project.info.support);
+  const sheet: Sheet = { build, look, isDefault, isContained };
   if (!readsOthers) {
     if (known.byKey.size >= SHEETS_MOST) known.byKey.clear();
     known.byKey.set(key, sheet);
+    if (isBare) known.bare.set(project.info.support, sheet);
   }
   return sheet;
 }
 
+/** A piece that is hidden somewhere takes its `display` from `--k-hide` first; elsewhere that is not set and the build's own holds. */
+function hideable(rules: readonly Rule[], canHide: boolean): readonly Rule[] {
+  if (!canHide) return rules;
+  const root = `.${STEM}`;
+  const isDisplayed = rules.some(({ selector, declarations }) => selector === root && declarations.display);
+  const shown = rules.map((each) => (each.selector === root && each.declarations.display ? { ...each, declarations: { ...each.declarations, display: `var(${HIDE}, ${each.declarations.display})` } } : each));
+  return isDisplayed ? shown : [rule(root, { display: `var(${HIDE}, block)` }), ...shown];
+}
+
 /** @returns the settings, writing down which are asked for. */
-function noting(settings: Record<string, unknown>, asked: Set<string>): Record<string, unknown> {
+function noting(settings: Readonly<Record<string, unknown>>, asked: Set<string>): Record<string, unknown> {
   return new Proxy(settings, {
     get(target, name) {
       if (typeof name === 'string') asked.add(name);
       return target[name as string];
     }
   });
+}
+
+/** @returns the class a part of a node has in exports and in the preview. */
+export function classOf({ stem }: Analysis, part: string): string {
+  return part === 'root' ? stem : `${stem}-${part}`;
 }
 
 /** The look as rules, part by part, in the order of the cascade. */
@@ -191,7 +310,7 @@ function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
       if (openKey !== key) {
         openKey = key;
         declarations = {};
-        const base = { selector: ctx.sel(part), when: condition === 'always' ? [] : [condition], declarations };
+        const base = { selector: ctx.sel(part), when: condition === 'always' ? [] : [condition], declarations, isLook: true };
         rules.push(state === 'rest' ? base : { ...base, state: { name: state, selector: states[state]!, ...(states.disabled ? { disabled: states.disabled } : {}) } });
       }
       declarations[property] = value;

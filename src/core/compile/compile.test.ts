@@ -29,7 +29,15 @@ describe('analyse', () => {
 describe('page printer', () => {
   it('escapes what people write', () => {
     const { body } = print(after(sampleProject(), write('text', '<img src=x onerror=alert(1)> & "co"')));
-    expect(body).toContain('&#x3C;img src=x onerror=alert(1)> &#x26; "co"');
+    expect(body).toContain('&lt;img src=x onerror=alert(1)&gt; &amp; "co"');
+  });
+
+  it('prints the same page whether it is indented for reading or not', () => {
+    const squeezed = (text: string) => text.replace(/>\s+</g, '><');
+    const project = after(sampleProject(), write('text', 'Looks like <k-slot></k-slot>, is none'), { type: 'rename', id: 'one', name: '"<k-slot></k-slot>"' });
+    const readable = printPage(registry, project, first, { addressOf: (asset) => asset.file, readable: true });
+    expect(squeezed(readable.body)).toBe(squeezed(print(project).body));
+    expect(readable.body.split('\n').length).toBeGreaterThan(20);
   });
 
   it('prints labels and panels from one list', () => {
@@ -102,7 +110,7 @@ describe('document', () => {
 
   it('escapes its texts, and parses back to what was meant', () => {
     const html = documentText(page, { style: { text: 'a{color:red}' }, script: { text: 'x("<b>")' } });
-    expect(html).toContain('<title>A &#x3C;/title>&#x3C;script></title>');
+    expect(html).toContain('<title>A &lt;/title&gt;&lt;script&gt;</title>');
     const scripts: unknown[] = [];
     JSON.stringify(fromHtml(html), (_key, value) => (value?.tagName === 'script' && scripts.push(value.children), value));
     expect(scripts).toEqual([[expect.objectContaining({ value: 'x("<b>")' })]]);
@@ -120,10 +128,16 @@ describe('preview session', () => {
     expect(session.patchFor(project, first)!.nodes.map((node) => node.id)).toEqual(['page', 'section', 'heading', 'tabs', 'text-one', 'text-two', 'columns', 'left', 'right']);
     expect(session.patchFor(project, first)).toBeNull();
     const styled = after(project, { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color', value: '#111111' });
-    // The first own value gives the node a class and a sheet of its own; from then on only the sheet is sent.
-    expect(session.patchFor(styled, first)).toMatchObject({ nodes: [{ id: 'tabs', html: expect.stringContaining('class="tabs-tab"') }], sheets: [{ id: 'tabs', css: expect.stringContaining('#111111') }] });
+    // The first own value gives the node a class and a sheet of its own; from then on a changed value is sent alone.
+    const own = session.patchFor(styled, first)!;
+    expect(own).toMatchObject({ nodes: [{ id: 'tabs', html: expect.stringContaining('class="tabs-tab"') }], sheets: [{ id: 'tabs build' }, { id: 'tabs look', css: expect.stringContaining('color: var(--k-tabs-') }] });
+    const at = own.values[0]!.values.indexOf('#111111');
+    expect(own.sheets[1]!.css).toContain(`color: var(--k-tabs-${at})`);
     const again = after(styled, { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color', value: '#222222' });
-    expect(session.patchFor(again, first)).toMatchObject({ nodes: [], sheets: [{ id: 'tabs', css: expect.stringContaining('#222222') }] });
+    expect(session.patchFor(again, first)).toMatchObject({ nodes: [], sheets: [], values: [{ id: 'tabs', values: own.values[0]!.values.with(at, '#222222') }] });
+    const keyword = after(again, { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color', value: 'inherit' });
+    expect(session.patchFor(keyword, first)!.sheets[0]!.css).toContain('color: inherit');
+    expect(session.patchFor(again, first)!.sheets).toHaveLength(1);
     const written = session.patchFor(after(again, write('text', 'Other')), first)!;
     expect(written).toMatchObject({ nodes: [{ id: 'heading', html: expect.stringContaining('Other'), behaviours: [] }], sheets: [] });
     expect(session.patchFor(after(styled, { type: 'remove', ids: ['tabs'] }), first)!.removed.toSorted()).toEqual(['tabs', 'text-one', 'text-two']);
@@ -139,7 +153,7 @@ describe('preview session', () => {
   });
 
   it('writes conditions as switches and states so that they can be forced', () => {
-    const css = createPreviewSession(registry).patchFor(sampleProject(), first)!.sheets.find((sheet) => sheet.id === 'k-tabs')!.css;
+    const css = createPreviewSession(registry).patchFor(sampleProject(), first)!.sheets.filter(({ id: name }) => name.startsWith('k-tabs ')).map((sheet) => sheet.css).join('');
     expect(css).toContain(':where(html[data-k-no-script]) .k-tabs-list');
     expect(css).toContain('.k-tabs-tab:is(:hover, [data-k-force~="hover"])');
     expect(css).not.toContain('scripting');

@@ -1,5 +1,5 @@
-import type { Element, ElementContent, Root } from 'hast';
-import { toHtml } from 'hast-util-to-html';
+import type { Element, ElementContent } from 'hast';
+import { printHtml } from '../html/print';
 import type { PrintedPage } from './page';
 
 export interface DocumentParts {
@@ -18,35 +18,34 @@ const element = (tagName: string, properties: Element['properties'], children: E
 
 const text = (value: string): ElementContent => ({ type: 'text', value });
 
+/** Stands for what is text already: the body, which this compiler printed, and the style and script, which must not be escaped. */
+const PLACE = element('k-place', {});
+const PRINTED_PLACE = printHtml(PLACE);
+
 /** @returns the whole document around a printed page. Throws where a text could end its own element early. */
 export function documentText(page: Omit<PrintedPage, 'id' | 'css' | 'behaviours' | 'assets'>, { style, script }: DocumentParts): string {
   for (const part of [style, script]) {
     if (part && 'text' in part && /<\/(?:style|script)/i.test(part.text)) throw new Error('documentText: a closing tag stands inside the text');
   }
-  const head = element('head', {}, [
+  const head = [
     element('meta', { charSet: 'utf-8' }),
     element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
     element('title', {}, [text(page.title)]),
     ...(page.description ? [element('meta', { name: 'description', content: page.description })] : []),
-    'text' in style ? element('style', {}, [text(style.text)]) : element('link', { rel: ['stylesheet'], href: style.href }),
+    'text' in style ? element('style', {}, [PLACE]) : element('link', { rel: ['stylesheet'], href: style.href }),
     ...(script && 'src' in script ? [element('script', { src: script.src, defer: true })] : [])
-  ]);
-  const lines = head.children.flatMap((child): ElementContent[] => [text('\n    '), child]);
-  head.children = [...lines, text('\n  ')];
-  const opening = toHtml({ type: 'root', children: [{ type: 'doctype' }, text('\n')] } as Root);
-  const tail = script && 'text' in script ? [element('script', {}, [text(script.text)])] : [];
-  const html = element('html', { lang: page.language }, [
-    text('\n  '),
-    head,
-    text('\n  '),
-    // The body is this compiler's own print, escaped when it was made.
-    { type: 'raw', value: withTail(page.body, toHtml(tail)) } as unknown as ElementContent,
-    text('\n')
-  ]);
-  return `${opening}${toHtml(html, { allowDangerousHtml: true })}\n`;
+  ];
+  const lines = head.flatMap((child): ElementContent[] => [text('\n    '), child]);
+  const html = element('html', { lang: page.language }, [text('\n  '), element('head', {}, [...lines, text('\n  ')]), text('\n  '), PLACE, text('\n')]);
+  // An inline script cannot be deferred, so it stands at the end of the body.
+  const tail = script && 'text' in script ? filled(element('script', {}, [PLACE]), [script.text]) : '';
+  const body = tail ? page.body.replace(/<\/body>\s*$/, () => `${tail}</body>`) : page.body;
+  return `<!doctype html>\n${filled(html, ['text' in style ? style.text : null, body].filter((part) => part !== null))}\n`;
 }
 
-/** An inline script cannot be deferred, so it stands at the end of the body. */
-function withTail(body: string, tail: string): string {
-  return tail ? body.replace(/<\/body>\s*$/, () => `${tail}</body>`) : body;
+/** Prints an element with texts in its places, in order. */
+function filled(element: Element, texts: readonly string[]): string {
+  const pieces = printHtml(element).split(PRINTED_PLACE);
+  if (pieces.length !== texts.length + 1) throw new Error(`documentText: ${pieces.length - 1} places for ${texts.length} texts`);
+  return pieces.map((piece, i) => piece + (texts[i] ?? '')).join('');
 }

@@ -1,12 +1,12 @@
 import type { Element, ElementContent, Root } from 'hast';
 import { format } from 'hast-util-format';
-import { toHtml } from 'hast-util-to-html';
+import { printHtml } from '../html/print';
 import type { Registry } from '../kinds/registry';
 import { nodeOf, pageOf } from '../project/tree';
 import type { Asset, AssetId, NodeId, PageId, Project } from '../project/types';
-import { analyse, type Analysis } from './analyse';
-import { stemOf, withClasses } from './classes';
-import { BASE_CSS, keyframesFor, pageDialect, printSheet } from './rules';
+import { analyse, type Analysis, type Sheet } from './analyse';
+import { drawnParts } from './parts';
+import { BASE_CSS, keyframesFor, pageDialect, printSheet, tokenRule, withoutParts } from './rules';
 
 /** A page as it leaves: what the finishing step turns into files. */
 export interface PrintedPage {
@@ -33,44 +33,100 @@ export interface PageOptions {
 export function printPage(registry: Registry, project: Project, id: PageId, options: PageOptions): PrintedPage {
   const page = pageOf(project, id);
   const found: Analysis[] = [];
-  const body = expand(registry, project, page.root, options, found);
-  const tree: Root = { type: 'root', children: [body] };
-  if (options.readable) format(tree);
-  const rules = printedSheets(found, project).join('\n');
+  const body = options.readable ? readableBody(registry, project, page.root, options, found) : bodyText(registry, project, page.root, options, found);
+  const rules = printedSheets(registry, found, project).join('\n');
   return {
     id,
     title: page.title,
     description: page.description,
     language: page.language,
-    body: toHtml(tree, { closeSelfClosing: false }).trim(),
-    css: BASE_CSS + keyframesFor(rules) + rules,
+    body,
+    css: BASE_CSS + tokenRule(rules, project.tokens) + keyframesFor(rules) + rules,
     behaviours: [...new Set(found.flatMap((each) => each.behaviours))].sort(),
     assets: [...new Set(found.flatMap((each) => each.assets))].filter((asset) => project.assets[asset])
   };
 }
 
-function printedSheets(found: readonly Analysis[], project: Project): string[] {
-  const byStem = new Map(found.map((each) => [stemOf(each), each.sheet]));
-  return [...byStem].map(([stem, sheet]) => printSheet(sheet, stem, pageDialect, project.info.bands));
+function printedSheets(registry: Registry, found: readonly Analysis[], project: Project): string[] {
+  const byStem = new Map<string, { sheet: Sheet; kind: string; drawn: Set<string> }>();
+  for (const each of found) {
+    const known = byStem.get(each.stem);
+    if (!known) byStem.set(each.stem, { sheet: each.sheet, kind: each.kind, drawn: new Set(drawnParts(each)) });
+    else drawnParts(each).forEach((part) => known.drawn.add(part));
+  }
+  return [...byStem].map(([stem, { sheet, kind, drawn }]) => {
+    const undrawn = Object.keys(registry.kindOf(kind).anatomy).filter((part) => part !== 'root' && !drawn.has(part));
+    return printSheet(withoutParts(sheet, undrawn), stem, pageDialect, project.info.bands);
+  });
 }
 
-function expand(registry: Registry, project: Project, id: NodeId, options: PageOptions, found: Analysis[]): Element {
+function analysed(registry: Registry, project: Project, id: NodeId, found: Analysis[]): Analysis & { readonly markup: Element } {
   const analysis = analyse(registry, project, nodeOf(project, id));
   if (!analysis.markup) throw new Error(`printPage: ${JSON.stringify(id)} is an item and cannot stand alone`);
   found.push(analysis);
-  const build = (element: Element): Element => ({
-    type: 'element',
-    tagName: element.tagName,
-    properties: withAddress(element, withClasses(element, analysis), project, options),
-    children: element.children.map((child): ElementContent => {
-      if (child.type !== 'element') return child;
-      return child.data?.child ? expand(registry, project, child.data.child, options, found) : build(child);
-    })
-  });
-  return build(analysis.markup);
+  return analysis as Analysis & { readonly markup: Element };
 }
 
-function withAddress(element: Element, properties: Element['properties'], project: Project, { addressOf }: PageOptions): Element['properties'] {
+const SLOT = printHtml({ type: 'element', tagName: 'k-slot', properties: {}, children: [] });
+
+/** A node's text between the places of its children, kept as long as the node is what it was. */
+interface Pieces {
+  readonly texts: readonly string[];
+  readonly children: readonly NodeId[];
+}
+
+const piecesOf = new WeakMap<Analysis, Pieces | null>();
+
+/** @returns null for a node that shows pictures, whose addresses differ between exports, and where a text looks like a place. */
+function maybePieces(analysis: Analysis & { readonly markup: Element }): Pieces | null {
+  const known = piecesOf.get(analysis);
+  if (known !== undefined) return known;
+  const children: NodeId[] = [];
+  collectChildren(analysis.markup, children);
+  const texts = analysis.assets.length > 0 ? [] : printHtml(analysis.markup).split(SLOT);
+  const pieces = texts.length === children.length + 1 ? { texts, children } : null;
+  piecesOf.set(analysis, pieces);
+  return pieces;
+}
+
+function collectChildren(element: Element, into: NodeId[]): void {
+  for (const child of element.children) {
+    if (child.type !== 'element') continue;
+    if (child.data?.child) into.push(child.data.child);
+    else collectChildren(child, into);
+  }
+}
+
+function bodyText(registry: Registry, project: Project, id: NodeId, options: PageOptions, found: Analysis[]): string {
+  const analysis = analysed(registry, project, id, found);
+  const pieces = maybePieces(analysis);
+  if (!pieces) return printHtml(filled(analysis.markup, project, options, (child) => expanded(registry, project, child, options, found)));
+  let text = pieces.texts[0]!;
+  pieces.children.forEach((child, i) => (text += bodyText(registry, project, child, options, found) + pieces.texts[i + 1]!));
+  return text;
+}
+
+/** The same, indented for reading: which white space may be added depends on the neighbours, so it takes the whole tree. */
+function readableBody(registry: Registry, project: Project, root: NodeId, options: PageOptions, found: Analysis[]): string {
+  const tree: Root = { type: 'root', children: [expanded(registry, project, root, options, found)] };
+  format(tree);
+  return printHtml(tree.children.find((child) => child.type === 'element')!);
+}
+
+function expanded(registry: Registry, project: Project, id: NodeId, options: PageOptions, found: Analysis[]): Element {
+  return filled(analysed(registry, project, id, found).markup, project, options, (child) => expanded(registry, project, child, options, found));
+}
+
+/** @returns a copy of a node's markup with its pictures' addresses, and `childOf` in the place of each child. */
+function filled(element: Element, project: Project, options: PageOptions, childOf: (id: NodeId) => ElementContent): Element {
   const asset = element.data?.asset ? project.assets[element.data.asset] : undefined;
-  return asset ? { src: addressOf(asset), ...properties } : properties;
+  return {
+    type: 'element',
+    tagName: element.tagName,
+    properties: asset ? { src: options.addressOf(asset), ...element.properties } : { ...element.properties },
+    children: element.children.map((child): ElementContent => {
+      if (child.type !== 'element') return child;
+      return child.data?.child ? childOf(child.data.child) : filled(child, project, options, childOf);
+    })
+  };
 }

@@ -1,14 +1,22 @@
-import { visit } from 'unist-util-visit';
+import type { Element } from 'hast';
 import type { Analysis } from './analyse';
 
-const known = new WeakMap<Analysis, ReadonlySet<string>>();
+const known = new WeakMap<Element, ReadonlySet<string>>();
+const NONE: ReadonlySet<string> = new Set();
 
 /** @returns the parts that really stand in a node's markup: a text without a link draws no link. */
-export function drawnParts(analysis: Analysis): ReadonlySet<string> {
-  const before = known.get(analysis);
-  if (before) return before;
-  const parts = new Set<string>();
-  if (analysis.markup) visit(analysis.markup, 'element', (element) => void (element.data?.mark && parts.add(element.data.mark.part)));
-  known.set(analysis, parts);
+export function drawnParts({ markup }: Analysis): ReadonlySet<string> {
+  if (!markup) return NONE;
+  let parts = known.get(markup);
+  if (!parts) {
+    const found = new Set<string>();
+    collect(markup, found);
+    known.set(markup, (parts = found));
+  }
   return parts;
+}
+
+function collect(element: Element, into: Set<string>): void {
+  if (element.data?.mark) into.add(element.data.mark.part);
+  for (const child of element.children) if (child.type === 'element') collect(child, into);
 }

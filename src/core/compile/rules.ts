@@ -1,17 +1,28 @@
 import { STEM, type Sheet } from './analyse';
+import { KEYFRAMES } from '../kinds/entrance';
 import type { Condition, Rule } from '../kinds/contract';
-import type { Bands, Declarations } from '../project/types';
+import { printValue, tokensIn } from '../css/tokens';
+import type { Bands, Project } from '../project/types';
+
+/** What widths are measured of, and the edges of the bands. */
+export interface Sizes {
+  readonly bands: Bands;
+  readonly isContained: boolean;
+}
 
 /** How a printer writes conditions and states; everything else is the same for all printers. */
 export interface Dialect {
-  /** @returns at-rule preludes that wrap the rule, outermost first, and a prefix for its selector. */
-  condition(condition: Condition, bands: Bands): { readonly atRule?: string; readonly prefix?: string };
-  state(state: NonNullable<Rule['state']>): { readonly suffix: string; readonly atRule?: string; readonly prefix?: string };
+  /** @returns an at-rule prelude that wraps the rule, or what the root element must match (`root`), as a selector. */
+  condition(condition: Condition, sizes: Sizes): { readonly atRule?: string; readonly root?: string };
+  state(state: NonNullable<Rule['state']>): { readonly suffix: string; readonly atRule?: string; readonly root?: string };
+  /** Writes the cells of a tuned piece as custom properties, whose values stand on its root element (`cellValues`). */
+  readonly namesCells?: boolean;
 }
 
-const widthRule = (condition: Condition, bands: Bands): string | null => {
-  if (condition === 'medium' || condition === 'narrow') return `@media (width <= ${bands[condition]}px)`;
-  return typeof condition === 'object' ? `@media (width < ${condition.under}px)` : null;
+const widthRule = (condition: Condition, { bands, isContained }: Sizes): string | null => {
+  const of = isContained ? '@container' : '@media';
+  if (condition === 'medium' || condition === 'narrow') return `${of} (width <= ${bands[condition]}px)`;
+  return typeof condition === 'object' ? `${of} (width < ${condition.under}px)` : null;
 };
 
 /** A part cannot be hovered or pressed while it is disabled; `:where` keeps the weight of all states equal. */
@@ -28,8 +39,8 @@ const MEDIA: Readonly<Partial<Record<string, string>>> = {
 
 /** The exported page: conditions are media queries. Hover looks stay away from screens that cannot hover. */
 export const pageDialect: Dialect = {
-  condition(condition, bands) {
-    return { atRule: widthRule(condition, bands) ?? MEDIA[condition as string]! };
+  condition(condition, sizes) {
+    return { atRule: widthRule(condition, sizes) ?? MEDIA[condition as string]! };
   },
   state: (state) => ({
     suffix: `${state.selector}${enabledOnly(state)}`,
@@ -42,35 +53,41 @@ export const pageDialect: Dialect = {
  * can be thrown by hand. A state can be forced by attribute, to be looked at without touching.
  */
 export const previewDialect: Dialect = {
-  condition(condition, bands) {
-    const width = widthRule(condition, bands);
+  namesCells: true,
+  condition(condition, sizes) {
+    const width = widthRule(condition, sizes);
     if (width) return { atRule: width };
-    if (condition === 'script') return { prefix: ':where(html:not([data-k-no-script])) ' };
-    return { prefix: `:where(html[data-k-${condition as string}]) ` };
+    if (condition === 'script') return { root: ':not([data-k-no-script])' };
+    return { root: `[data-k-${condition as string}]` };
   },
   state: (state) => ({
     suffix: `:is(${state.selector}, [data-k-force~="${state.name}"])${enabledOnly(state)}`,
-    ...(state.name === 'hover' ? { prefix: ':where(html:not([data-k-touch])) ' } : {})
+    ...(state.name === 'hover' ? { root: ':not([data-k-touch])' } : {})
   })
 };
 
-/** @returns the rules as CSS text, in order; neighbours under the same at-rule share one block. */
-export function printRules(rules: readonly Rule[], dialect: Dialect, bands: Bands): string {
+/**
+ * @param cells the stem of the custom properties that stand for the cells' values; left out, the values themselves are written.
+ * @returns the rules as CSS text, in order; neighbours under the same at-rule share one block.
+ */
+export function printRules(rules: readonly Rule[], dialect: Dialect, sizes: Sizes, cells?: string): string {
   let css = '';
   let open = '';
+  let count = 0;
   for (const rule of rules) {
     const atRules: string[] = [];
-    let prefix = '';
+    // One root element has to match everything that is asked of it.
+    let root = '';
     for (const condition of rule.when) {
-      const written = dialect.condition(condition, bands);
+      const written = dialect.condition(condition, sizes);
       if (written.atRule) atRules.push(written.atRule);
-      prefix = (written.prefix ?? '') + prefix;
+      root += written.root ?? '';
     }
     let suffix = '';
     if (rule.state) {
       const written = dialect.state(rule.state);
       suffix = written.suffix;
-      prefix = (written.prefix ?? '') + prefix;
+      root += written.root ?? '';
       if (written.atRule) atRules.push(written.atRule);
     }
     const block = atRules.join(' { ');
@@ -79,26 +96,72 @@ export function printRules(rules: readonly Rule[], dialect: Dialect, bands: Band
       if (block) css += `${block} {\n`;
       open = block;
     }
-    css += `${prefix}${rule.selector}${suffix} {${printDeclarations(rule.declarations)}}\n`;
+    let text = '';
+    for (const property in rule.declarations) {
+      const value = rule.declarations[property]!;
+      const isCell = cells !== undefined && rule.isLook && !isLiteral(property, value);
+      text += ` ${property}: ${isCell ? `var(--k-${cells}-${count})` : printValue(value)};`;
+      if (isCell) count += 1;
+    }
+    css += `${root ? `:where(html${root}) ` : ''}${rule.selector}${suffix} {${text} }\n`;
   }
   return open ? `${css}${'}'.repeat(open.split('{').length)}\n` : css;
 }
 
-function printDeclarations(declarations: Declarations): string {
-  let text = '';
-  for (const property in declarations) text += ` ${property}: ${declarations[property]};`;
-  return `${text} `;
+/** CSS-wide keywords mean something else as the value of a custom property (CSS Variables 1, section 2). */
+/** So would one in the place of a custom property's own value. */
+const isLiteral = (property: string, value: string) => property.startsWith('--') || isKeyword(value);
+
+const isKeyword = (value: string) => /^(?:inherit|initial|unset|revert|revert-layer)$/i.test(value);
+
+/** A sheet's rules apart: those of the kind's build, which settings change, and those of its look, which the state sheet does. */
+export type SheetHalf = 'build' | 'look';
+
+const printedRules = new WeakMap<readonly Rule[], Map<Dialect, Map<string, { readonly bands: Bands; readonly css: string }>>>();
+
+/** Rules as CSS, kept as long as the list and the bands are what they were. */
+function printedOnce(rules: readonly Rule[], dialect: Dialect, sizes: Sizes, cells?: string): string {
+  let byDialect = printedRules.get(rules);
+  if (!byDialect) printedRules.set(rules, (byDialect = new Map()));
+  let byKey = byDialect.get(dialect);
+  if (!byKey) byDialect.set(dialect, (byKey = new Map()));
+  const key = `${sizes.isContained} ${cells ?? ''}`;
+  let known = byKey.get(key);
+  if (known?.bands !== sizes.bands) byKey.set(key, (known = { bands: sizes.bands, css: printRules(rules, dialect, sizes, cells) }));
+  return known!.css;
 }
 
-const printedSheets = new WeakMap<Sheet, Map<Dialect, { bands: Bands; css: string }>>();
+/**
+ * A sheet without the rules of parts that no node with its class draws: tabs without icons need no rule for one.
+ * @param undrawn names of those parts.
+ */
+export function withoutParts(sheet: Sheet, undrawn: readonly string[]): Sheet {
+  if (undrawn.length === 0) return sheet;
+  let byKey = trimmed.get(sheet);
+  if (!byKey) trimmed.set(sheet, (byKey = new Map()));
+  const key = undrawn.join(' ');
+  let known = byKey.get(key);
+  if (!known) {
+    const names = new RegExp(`\\.${STEM}-(?:${undrawn.join('|')})(?![\\w-])`);
+    byKey.set(key, (known = { ...sheet, build: sheet.build.filter(({ selector }) => !names.test(selector)), look: sheet.look.filter(({ selector }) => !names.test(selector)) }));
+  }
+  return known;
+}
 
-/** @returns a node's sheet as CSS under its own class name. */
-export function printSheet(sheet: Sheet, id: string, dialect: Dialect, bands: Bands): string {
-  let byDialect = printedSheets.get(sheet);
-  if (!byDialect) printedSheets.set(sheet, (byDialect = new Map()));
-  let known = byDialect.get(dialect);
-  if (known?.bands !== bands) byDialect.set(dialect, (known = { bands, css: printRules(sheet.rules, dialect, bands) }));
-  return known!.css.replaceAll(STEM, id);
+const trimmed = new WeakMap<Sheet, Map<string, Sheet>>();
+
+/** @returns a node's sheet, or half of it, as CSS under its own class name. */
+export function printSheet({ build, look, isDefault, isContained }: Sheet, id: string, dialect: Dialect, bands: Bands, half?: SheetHalf): string {
+  const sizes = { bands, isContained };
+  const own = half === 'look' ? '' : printedOnce(build, dialect, sizes);
+  const turned = half === 'build' ? '' : printedOnce(look, dialect, sizes, dialect.namesCells && !isDefault ? STEM : undefined);
+  return (own + turned).replaceAll(STEM, id);
+}
+
+/** Values of the custom properties that `printSheet` names: `--k-ID-0`, `--k-ID-1` and so on. None for a piece nobody has tuned. */
+export function cellValues(sheet: Sheet): readonly string[] {
+  if (sheet.isDefault) return [];
+  return sheet.look.flatMap(({ isLook, declarations }) => (isLook ? Object.entries(declarations).filter(([property, value]) => !isLiteral(property, value)).map(([, value]) => printValue(value)) : []));
 }
 
 /** What every page stands on. */
@@ -106,15 +169,27 @@ export const BASE_CSS = `*, ::before, ::after { box-sizing: border-box; }
 html { -webkit-text-size-adjust: 100%; text-size-adjust: 100%; }
 `;
 
-/** Keyframes the kinds' rules may name. A panel waits this way for the script, without a trace once it has started. */
-export const KEYFRAMES: Readonly<Record<string, string>> = {
-  'k-wait': '@keyframes k-wait { from, to { visibility: hidden; position: absolute; } }\n'
-};
+/** @returns the tokens that some CSS names, and those they name in turn, as custom properties of the root element. */
+export function tokenRule(css: string, tokens: Project['tokens']): string {
+  const used = new Set<string>();
+  const add = (id: string): void => {
+    const token = Object.hasOwn(tokens, id) ? tokens[id as keyof typeof tokens] : null;
+    if (!token || used.has(id)) return;
+    used.add(id);
+    tokensIn(token.value).forEach(add);
+  };
+  for (const match of css.matchAll(/var\(--([a-z][a-z0-9-]*)\)/g)) add(match[1]!);
+  const lines = Object.values(tokens).filter(({ id }) => used.has(id)).map(({ id, value }) => ` --${id}: ${printValue(value)};`);
+  return lines.length > 0 ? `:root {${lines.join('')} }\n` : '';
+}
+
+/** All of them: for the preview, whose rules come and go. */
+export const ALL_KEYFRAMES = Object.values(KEYFRAMES).join('');
 
 /** @returns the keyframes that the CSS names. */
 export function keyframesFor(css: string): string {
   return Object.entries(KEYFRAMES)
-    .filter(([name]) => css.includes(name))
+    .filter(([name]) => new RegExp(`${name}\\b`).test(css))
     .map(([, text]) => text)
     .join('');
 }

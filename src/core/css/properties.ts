@@ -5,7 +5,7 @@
 export interface StyleProperty {
   readonly property: string;
   readonly label: string;
-  readonly control: 'colour' | 'length' | 'lengths' | 'text' | 'choice' | 'number';
+  readonly control: 'colour' | 'length' | 'lengths' | 'text' | 'choice' | 'number' | 'angle';
   readonly choices?: readonly string[];
   /** Takes its parent's value where nothing is set (CSS Cascade 5, section 7.2). */
   readonly inherited?: boolean;
@@ -27,14 +27,22 @@ const rows: readonly StyleProperty[] = [
   { property: 'line-height', label: 'Line height', control: 'number', inherited: true, initial: 'normal' },
   { property: 'font-family', label: 'Typeface', control: 'text', inherited: true, initial: 'serif' },
   { property: 'text-align', label: 'Alignment', control: 'choice', choices: ['start', 'center', 'end'], inherited: true, initial: 'start' },
+  { property: 'letter-spacing', label: 'Letter gap', control: 'length', inherited: true, initial: 'normal' },
+  { property: 'text-transform', label: 'Capitals', control: 'choice', choices: ['none', 'uppercase', 'capitalize'], inherited: true, initial: 'none' },
   { property: 'text-decoration-line', label: 'Underline', control: 'choice', choices: ['none', 'underline'], initial: 'none' },
   { property: 'opacity', label: 'Opacity', control: 'number', initial: '1' },
+  { property: 'box-shadow', label: 'Shadow', control: 'text', initial: 'none' },
   { property: 'translate', label: 'Move', control: 'lengths', initial: 'none' },
+  { property: 'scale', label: 'Scale', control: 'number', initial: 'none' },
+  { property: 'rotate', label: 'Turn', control: 'angle', initial: 'none' },
   { property: 'gap', label: 'Gap', control: 'length', initial: 'normal' },
-  { property: 'cursor', label: 'Cursor', control: 'choice', choices: ['auto', 'default', 'pointer', 'not-allowed'], inherited: true, initial: 'auto' }
+  { property: 'cursor', label: 'Cursor', control: 'choice', choices: ['auto', 'default', 'pointer', 'not-allowed'], inherited: true, initial: 'auto' },
+  { property: 'order', label: 'Order', control: 'number', initial: '0' },
+  { property: '--k-hide', label: 'Shown', control: 'choice', choices: ['initial', 'none'], initial: 'initial' },
+  { property: 'transition', label: 'Change', control: 'text', initial: 'all' }
 ];
 
 export const STYLE_PROPERTIES: ReadonlyMap<string, StyleProperty> = new Map(rows.map((row) => [row.property, row]));
 
 /** Rows every state sheet shows; a part may ask for more (see `Part.properties`). */
-export const SHEET_PROPERTIES = ['background-color', 'color', 'border-color', 'border-width', 'border-radius', 'padding', 'outline', 'outline-offset'] as const;
+export const SHEET_PROPERTIES = ['background-color', 'color', 'border-color', 'border-width', 'border-radius', 'padding', 'outline', 'outline-offset', 'box-shadow', 'opacity', 'translate', 'transition'] as const;

@@ -1,4 +1,6 @@
-import { generate, lexer, parse, walk } from 'css-tree';
+import { lexer, parse, walk } from 'css-tree';
+import type { Token } from '../project/types';
+import { spelt, withoutSprings } from './tokens';
 
 export type Checked = { readonly ok: true; readonly value: string } | { readonly ok: false; readonly sentence: string };
 
@@ -8,9 +10,22 @@ const REMEMBERED_MOST = 5000;
 /**
  * Whether `value` is a value of `property` by the property's published grammar (css-tree's lexer, built from the CSS
  * specifications and MDN data). Addresses (`url()`) are refused: pictures come from assets, and nothing else may be fetched.
+ * A token stands as `{id}` and is checked as what it stands for; a `spring()` as the `linear()` it comes to.
  * @returns the value with white space made even, or a sentence that says what is wrong.
  */
-export function checkValue(property: string, value: string): Checked {
+export function checkValue(property: string, value: string, tokens: Readonly<Record<string, Token>> = {}): Checked {
+  const spelled = spelt(value, tokens);
+  if (!spelled.ok) return spelled;
+  if (spelled.value === value) return checkSpelt(property, value);
+  const checked = checkSpelt(property, spelled.value);
+  return checked.ok ? { ok: true, value: value.trim().replace(/\s+/g, ' ') } : checked;
+}
+
+/** Whether a piece is on the page at all is Kymation's own property; `none` takes it off. */
+export const HIDE = '--k-hide';
+
+function checkSpelt(property: string, value: string): Checked {
+  if (property === HIDE) return value === 'none' || value === 'initial' ? { ok: true, value } : { ok: false, sentence: 'A piece is shown (initial) or hidden (none).' };
   const key = `${property}:${value}`;
   const known = remembered.get(key);
   if (known) return known;
@@ -30,7 +45,7 @@ function parseValue(property: string, value: string): Checked {
   // Nothing that could end the declaration early may reach a style sheet, whatever a parser makes of it.
   if (/[;{}<>\\]|\/\*|\*\//.test(value)) return no('it holds a character that cannot stand in a value');
   try {
-    const ast = parse(value, { context: 'value', onParseError: (error) => { throw error; } });
+    const ast = parse(withoutSprings(value), { context: 'value', onParseError: (error) => { throw error; } });
     let fetches = false;
     walk(ast, (item) => {
       const name = item.type === 'Function' ? item.name.toLowerCase() : '';
@@ -39,7 +54,7 @@ function parseValue(property: string, value: string): Checked {
     if (fetches) return no('it fetches something by address; use a picture from the project instead');
     const { error } = lexer.matchProperty(property, ast);
     if (error) return no(hintFor(property));
-    return { ok: true, value: generate(ast) === value ? value : value.replace(/\s+/g, ' ') };
+    return { ok: true, value: value.replace(/\s+/g, ' ') };
   } catch {
     return no('it cannot be read as CSS');
   }
@@ -48,6 +63,8 @@ function parseValue(property: string, value: string): Checked {
 function hintFor(property: string): string {
   if (/color/.test(property)) return 'write a colour such as #21362b, rgb(33 54 43) or transparent';
   if (/width|radius|padding|offset|size|gap|translate/.test(property)) return 'write a length such as 12px or 0.5rem';
+  if (property === 'transition') return 'write property, time and easing such as color 150ms ease-out';
+  if (property === 'box-shadow') return 'write offsets, blur and colour such as 0 2px 6px #1f262a40';
   if (property === 'outline') return 'write width, line and colour such as 2px solid #2b55a0';
   return 'its form does not fit the property';
 }

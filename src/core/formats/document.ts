@@ -3,7 +3,8 @@ import { STYLE_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
 import type { Registry } from '../kinds/registry';
 import { ID_PATTERN } from '../project/ids';
-import { CONDITIONS, STATES, type Node, type NodeId, type Project } from '../project/types';
+import { CONDITIONS, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Node, type NodeId, type Project, type Token } from '../project/types';
+import { TOKEN_PROPERTY } from '../css/tokens';
 import { schemaFault } from '../commands/define';
 import { MOST_NODES } from '../commands/structure';
 
@@ -40,12 +41,15 @@ const assetSchema = object({
   bytes: number().strict(true).integer().min(0).required()
 });
 
+const tokenSchema = object({ id, name: words(80).min(1), type: string().oneOf(TOKEN_TYPES).required(), value: words(500).min(1) });
+
 const infoSchema = object({
   name: words(120).min(1),
   bands: object({
     medium: number().strict(true).integer().min(280).max(2400).required(),
     narrow: number().strict(true).integer().min(280).max(2400).required()
   }).required(),
+  support: string().oneOf(SUPPORT_TARGETS),
   pageOrder: array().of(id).min(1).max(200).required()
 });
 
@@ -76,12 +80,14 @@ export function readDocument(registry: Registry, value: unknown): ReadDocument {
 /** Collects faults while reading; one for each document. */
 class Reader {
   private readonly faults: Fault[] = [];
+  private tokens: Project['tokens'] = {};
   constructor(private readonly registry: Registry) {}
 
   read(raw: Project): ReadDocument {
     if (![raw.pages, raw.nodes, raw.assets].every(isRecord)) return no('The project.json in this file lacks its pages, nodes or pictures.');
     const count = Object.keys(raw.nodes).length;
     if (count > MOST_NODES) return no(`This project holds ${count} pieces; ${MOST_NODES} are the most that can be opened.`);
+    this.tokens = this.readTokens((raw as { tokens?: unknown }).tokens);
     const nodes: Record<string, Node> = {};
     for (const [key, node] of Object.entries(raw.nodes)) {
       const read = this.node(key, node);
@@ -103,10 +109,11 @@ class Reader {
     const project: Project = {
       format: 1,
       id: projectId,
-      info: { name: info.name, bands: { medium: bands.medium, narrow: bands.narrow }, pageOrder: [...info.pageOrder] },
+      info: { name: info.name, bands: { medium: bands.medium, narrow: bands.narrow }, support: info.support ?? 'widely', aside: this.aside(info.aside), pageOrder: [...info.pageOrder] },
       pages,
       nodes: kept as Project['nodes'],
-      assets: this.assets(raw.assets)
+      assets: this.assets(raw.assets),
+      tokens: this.tokens
     };
     return { ok: true, project, faults: this.faults };
   }
@@ -127,6 +134,7 @@ class Reader {
       kind: kind.kind,
       name,
       settings: this.settings(kind.settings.fields as Record<string, AnySchema>, raw.settings, `${path}/settings`),
+      adapt: this.adapt(kind.settings.fields as Record<string, AnySchema>, raw.adapt, `${path}/adapt`),
       slots: this.slots(Object.keys(kind.slots), raw.slots),
       styles: this.styles(kind.anatomy, raw.styles, `${path}/styles`)
     };
@@ -141,6 +149,45 @@ class Reader {
       else kept[key] = value;
     }
     return kept as Node['settings'];
+  }
+
+  private adapt(fields: Record<string, AnySchema>, raw: unknown, path: string): Node['adapt'] {
+    const kept: Record<string, Node['settings']> = {};
+    for (const [condition, settings] of entries(raw)) {
+      if (condition === 'always' || !CONDITIONS.includes(condition as 'print')) {
+        this.fault('setting', 'Settings were left out: there is no such condition.', `${path}/${condition}`);
+        continue;
+      }
+      const responsive = Object.fromEntries(Object.entries(fields).filter(([, field]) => field.meta()?.field?.responsive && !field.meta()?.field?.fixed?.[condition as 'print']));
+      const own = this.settings(responsive, settings, `${path}/${condition}`);
+      if (Object.keys(own).length > 0) kept[condition] = own;
+    }
+    return kept;
+  }
+
+  /** Tokens one by one, each checked against those kept before it and then all together, so that no ring is let in. */
+  private readTokens(raw: unknown): Project['tokens'] {
+    const found: Record<string, Token> = {};
+    for (const [key, token] of entries(raw)) {
+      const fault = isRecord(token) && token.id === key && !key.startsWith('k-') ? schemaFault(tokenSchema, token) : 'its id is damaged';
+      if (fault) this.fault('token', `A token was left out: ${fault}.`, `/tokens/${key}`);
+      else found[key] = pick(token as unknown as Token, tokenSchema);
+    }
+    for (let dropped = true; dropped; ) {
+      dropped = false;
+      for (const token of Object.values(found)) {
+        const checked = checkValue(TOKEN_PROPERTY[token.type], token.value, found);
+        if (checked.ok) continue;
+        this.fault('token', `A token was left out: ${checked.sentence}`, `/tokens/${token.id}`);
+        delete found[token.id];
+        dropped = true;
+      }
+    }
+    return found as Project['tokens'];
+  }
+
+  private aside(raw: unknown): Project['info']['aside'] {
+    return Object.fromEntries(entries(raw).filter((entry): entry is [string, string] => entry[0].length <= 160 && typeof entry[1] === 'string' && entry[1].length <= 300).slice(0, 2000));
   }
 
   private slots(names: readonly string[], raw: unknown): Node['slots'] {
@@ -163,7 +210,7 @@ class Reader {
               STATES.includes(state as 'rest') &&
               CONDITIONS.includes(condition as 'always') &&
               STYLE_PROPERTIES.has(property);
-            const checked = isKnown && typeof value === 'string' ? checkValue(property, value) : null;
+            const checked = isKnown && typeof value === 'string' ? checkValue(property, value, this.tokens) : null;
             if (checked?.ok) (((kept[part] ??= {})[state] ??= {})[condition] ??= {})[property] = checked.value;
             else this.fault('style', `A style was left out: ${checked?.sentence ?? 'there is no such part, state or property.'}`, `${path}/${part}/${state}/${condition}/${property}`);
           }

@@ -1,6 +1,6 @@
 import type { Element, ElementContent, Root } from 'hast';
 import type { AnyObject, ObjectSchema } from 'yup';
-import type { FindingRule } from './finding';
+import type { FindingRule, Fit } from './finding';
 import type {
   Asset,
   AssetId,
@@ -10,8 +10,11 @@ import type {
   Fragment,
   Node,
   NodeId,
+  Adaptations,
+  Circumstance,
   StateName,
-  Styles
+  Styles,
+  SupportTarget
 } from '../project/types';
 
 /** Where a node may stand: a slot names the categories it takes. */
@@ -28,6 +31,8 @@ export interface Part {
   readonly hasText?: boolean;
   /** The part it is drawn on; `null` for the node's own parent. Default: `root`, and null for `root`. */
   readonly on?: string | null;
+  /** Settings of an item that hold its icon, by state: a row of the state sheet. */
+  readonly icons?: Readonly<Partial<Record<StateName, string>>>;
   /** Its box in the drawing of the parts, in a field 150 wide and 116 high. Left out: named in the list only. */
   readonly box?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 }
@@ -45,7 +50,7 @@ export interface Slot {
   readonly part?: string;
 }
 
-/** `under` is a viewport width in px; it holds below it (exclusive). */
+/** `under` is a width in px, of the window or of the piece's place; it holds below it (exclusive). */
 export type Condition =
   | Exclude<ConditionName, 'always'>
   | 'script'
@@ -58,25 +63,31 @@ export interface Rule {
   readonly state?: { readonly name: Exclude<StateName, 'rest'>; readonly selector: string; readonly disabled?: string };
   readonly when: readonly Condition[];
   readonly declarations: Declarations;
+  /** Its values are cells of the state sheet, which a hand may be turning right now. */
+  readonly isLook?: boolean;
 }
 
-/** A shape of the kind, and the condition that picks it; the first form is the one that holds otherwise. */
+/** A shape of the kind. */
 export interface Form {
   readonly form: string;
   readonly label: string;
-  /** What a person gets, in a few words, for the fallback table. */
+  /** What a person gets, in a few words. */
   readonly text: string;
-  /** A small drawing of it: SVG paths in a field of 48 by 32, `dark` for what can be pressed, `light` for content. */
-  readonly drawing: { readonly dark: string; readonly light: string };
 }
 
 /** One row of the fallback table: what the widget does under each condition. Null: the same as `wide`. */
 export interface FallbackRow {
   readonly label: string;
   readonly wide: string;
-  readonly cells: Readonly<Partial<Record<Exclude<ConditionName, 'always'>, string | null>>>;
-  /** The form drawn, where the row is about forms. */
-  readonly forms?: Readonly<Partial<Record<ConditionName, string>>>;
+  readonly cells: Readonly<Partial<Record<Circumstance, string | null>>>;
+}
+
+export interface FallbackContext {
+  readonly bands: Bands;
+  /** What was measured of its rows on the page; null where nothing was. */
+  readonly fit: Fit | null;
+  /** @returns the node's settings under a condition, bands heaped up. */
+  settings<S = Record<string, unknown>>(condition: ConditionName): S;
 }
 
 /** What markup and style may ask. Everything asked is remembered, and the answer holds until one of these things changes. */
@@ -94,6 +105,10 @@ export interface Context {
   slot(name: string, item?: Node): ElementContent[];
   /** @returns the settings of a node with its kind's defaults filled in. */
   settings<S = Record<string, unknown>>(node: Node): S;
+  /** @returns the node's settings as they are and as they are under each condition where they differ. */
+  variants<S = Record<string, unknown>>(node: Node): readonly S[];
+  /** How far back the browsers reach that the page must do everything in. */
+  readonly support: SupportTarget;
   /** Builds an element for a part: class and pick marks are set; `item` names the child node it stands for. */
   part(
     name: string,
@@ -124,16 +139,27 @@ export interface Kind {
   readonly forms: readonly Form[];
   /** The look it has before anyone tunes it. */
   readonly look: Styles;
+  /** What it does differently under a condition before anyone tunes it: what a person with less motion, no script or paper gets. */
+  readonly adapt?: Adaptations;
   /** A new node of this kind with what it starts with. */
   create(make: Make): Fragment;
   /** Null for an item whose owner draws it. */
   readonly markup: ((node: Node, ctx: Context) => Element) | null;
-  /** Rules of its build, in no property of the look. */
+  /**
+   * Rules of its build, in no property of the look. Asked once for the settings as they are, and once for each condition under
+   * which settings differ; only what comes out differently is printed under that condition. So selectors, conditions and
+   * properties must be the same whatever the responsive settings are.
+   */
   style(node: Node, ctx: Context): readonly Rule[];
   /** Names of runtime behaviours it needs, each listed in src/runtime/index.ts. */
-  behaviours(node: Node): readonly string[];
-  fallbacks(node: Node, ctx: { readonly bands: Bands }): readonly FallbackRow[];
+  behaviours(node: Node, ctx: Context): readonly string[];
+  /** Rows of the fallback table that are not settings: what follows from them. */
+  fallbacks(node: Node, ctx: FallbackContext): readonly FallbackRow[];
   readonly findings: readonly FindingRule[];
+  /** Parts that stand in a row, where what is in the row decides from which width it no longer fits. */
+  readonly fit?: { readonly row: string; readonly what: string };
+  /** What sets its movements going, for replay: the part a hand presses, another one than is chosen already. */
+  readonly play?: { readonly part: string; readonly label: string };
 }
 
 export type Make = (
@@ -145,10 +171,22 @@ export type Make = (
 
 /** Metadata of a settings field: which view of the tuning sheet edits it, and how. */
 export interface FieldMeta {
-  readonly view: 'fill' | 'behaviour' | 'fallbacks';
-  readonly control: 'text' | 'rich' | 'choice' | 'toggle' | 'width' | 'asset' | 'link' | 'item';
+  readonly view: 'fill' | 'behaviour' | 'timing' | 'fallbacks';
+  readonly control: 'text' | 'rich' | 'choice' | 'toggle' | 'width' | 'asset' | 'link' | 'item' | 'icon' | 'track';
+  /** May differ under a condition, so it is a row of the fallback table. */
+  readonly responsive?: boolean;
+  /** Conditions it cannot differ under, and why in a few words. */
+  readonly fixed?: Readonly<Partial<Record<Circumstance, string>>>;
+  /** For `track`: what sets it going, the part that moves, and the tone of its bar. */
+  readonly event?: string;
+  readonly part?: string;
+  readonly tone?: 'in' | 'out' | 'size' | 'state';
+  /** For `track`: its children move one after the other. */
+  readonly staggered?: boolean;
   readonly choices?: Readonly<Record<string, string>>;
   readonly help?: string;
+  /** Where it acts, for what cannot be seen while editing: in a few words. */
+  readonly live?: string;
   /** For `item`: the slot whose children are offered. */
   readonly slot?: string;
   /** The node can be turned on the width ruler by this setting. */

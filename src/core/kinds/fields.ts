@@ -1,5 +1,7 @@
-import { boolean, number, string } from 'yup';
+import { boolean, mixed, number, string } from 'yup';
 import { isSafeLink } from '../html/clean';
+import { isIcon, type Icon } from '../html/icon';
+import { track, type Track } from '../motion/track';
 import type { FieldMeta } from './contract';
 
 type Options = Partial<Omit<FieldMeta, 'choices' | 'control'>> & { readonly label: string };
@@ -57,6 +59,34 @@ export function widthField(fallback: number, least: number, most: number, option
     .default(fallback)
     .defined()
     .meta(meta('width', options));
+}
+
+/** How something moves; `forms` maps each way to the words shown, and `none` is always among them. */
+export function trackField(fallback: Track, forms: Readonly<Record<string, string>>, options: Options) {
+  const choices = { none: 'does not move', ...forms };
+  return mixed<Track>()
+    .label(options.label)
+    .test('track', '', (value, context) => {
+      try {
+        track.validateSync(value, { strict: true });
+      } catch (error) {
+        return context.createError({ message: (error as Error).message });
+      }
+      return (value as Track).form in choices || context.createError({ message: `${options.label} is one of: ${Object.values(choices).join(', ')}.` });
+    })
+    .default(fallback)
+    .defined()
+    .meta(meta('track', { view: 'timing', responsive: true, ...options }, choices));
+}
+
+/** A drawn sign; null for none. */
+export function iconField(options: Options) {
+  return mixed<Icon>()
+    .label(options.label)
+    .nullable()
+    .test('icon', `${options.label} is no drawing Kymation can use. Choose one from the list.`, (value) => value === null || isIcon(value))
+    .default(null)
+    .meta(meta('icon', options));
 }
 
 /** Id of a picture of the project; empty for none. */

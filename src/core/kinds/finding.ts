@@ -1,11 +1,32 @@
 import type { Node, NodeId, Project } from '../project/types';
 
+/** Whether a row of labels fits its place, measured on the page. Widths in px. */
+export interface Fit {
+  /** The smaller side of the smallest thing in the row that can be pressed. */
+  readonly target?: number;
+  /** Room the row needs on one line. */
+  readonly needed: number;
+  /** Room there was when it was measured, and the width of the window then. */
+  readonly available: number;
+  readonly viewport: number;
+  /** Least width of the window at which the row fits, found by trying; null where it never does. Left out until it is known. */
+  readonly from?: number | null;
+  /** Heights of the panels, in their order. */
+  readonly heights: readonly number[];
+}
+
 /** What a rule reports. `fix` is a list of commands as data; null where only a person can decide. */
 export interface Finding {
   readonly rule: string;
   readonly severity: 'error' | 'warning';
   readonly node: NodeId;
   readonly part: string | null;
+  /** The number that decides, with its unit. */
+  readonly number?: string;
+  /** View of the tuning sheet where it is seen and mended. */
+  readonly view?: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Fallbacks';
+  /** The width, px, from which on downwards it shows; marked on the ruler. */
+  readonly width?: number;
   /** What is seen, in plain words, with its number. */
   readonly sentence: string;
   /** Why it is so and what to do. */
@@ -13,10 +34,25 @@ export interface Finding {
   readonly fix: { readonly label: string; readonly commands: readonly object[] } | null;
 }
 
-/** A rule looks at one node at a time; `applies` names the kinds it is for, null for all. */
+/** What was measured on the page, and may not be known yet. */
+export interface Facts {
+  readonly fits: ReadonlyMap<NodeId, Fit>;
+}
+
+export const NO_FACTS: Facts = { fits: new Map() };
+
+/**
+ * A rule looks at one node at a time; `kinds` names the kinds it is for, null for all.
+ * `scope` says what else its answer hangs on, so that an edit runs only what it may change: just the node and its items (`node`),
+ * all that the node stands in (`around`, the default), or anything in the project (`project`).
+ */
 export interface FindingRule {
   readonly id: string;
   readonly summary: string;
   readonly kinds: readonly string[] | null;
-  check(node: Node, project: Project): readonly Omit<Finding, 'rule' | 'node'>[];
+  readonly scope?: 'node' | 'around' | 'project';
+  check(node: Node, project: Project, facts: Facts): readonly Omit<Finding, 'rule' | 'node'>[];
 }
+
+/** How a finding set aside is remembered. */
+export const asideKey = ({ rule, node }: Pick<Finding, 'rule' | 'node'>): string => `${rule} ${node}`;

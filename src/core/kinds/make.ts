@@ -15,7 +15,7 @@ export function makeWith({ exactIds = false }: { exactIds?: boolean } = {}): Mak
       slotIds[slot] = children.map((child) => child.root);
       for (const child of children) Object.assign(nodes, child.nodes);
     }
-    nodes[id] = { id, kind, name, settings, slots: slotIds, styles: {} };
+    nodes[id] = { id, kind, name, settings, adapt: {}, slots: slotIds, styles: {} };
     return { root: id, nodes } as Fragment;
   };
 }

@@ -1,4 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import type { AnySchema } from 'yup';
+import { analyse } from '../compile/analyse';
+import { trackOf } from '../motion/track';
+import { createProject } from '../project/create';
+import type { Json, Node } from '../project/types';
 import * as runtime from '../../runtime/index';
 import { checkValue } from '../css/values';
 import { STYLE_PROPERTIES } from '../css/properties';
@@ -26,7 +31,34 @@ describe.each(registry.kinds.map((kind) => [kind.kind, kind] as const))('kind %s
   const node = fragment.nodes[fragment.root]!;
 
   it('asks only for behaviours of the runtime’s contract', () => {
-    for (const name of kind.behaviours(node)) expect(Object.keys(runtime)).toContain(name);
+    // With everything that can move moving, and everything that can be switched on being on.
+    const on = Object.fromEntries(Object.entries(kind.settings.fields as Record<string, AnySchema>).flatMap(([key, field]): [string, Json][] => {
+      const meta = field.meta()?.field;
+      if (meta?.control === 'toggle') return [[key, true]];
+      return meta?.control === 'track' ? [[key, trackOf({ form: Object.keys(meta.choices!).at(-1)!, ms: 100 })]] : [];
+    }));
+    for (const settings of [node.settings, on]) {
+      const project = createProject('Kind', { root: node.id, nodes: { ...fragment.nodes, [node.id]: { ...node, settings } } });
+      for (const name of analyse(registry, project, project.nodes[node.id]!).behaviours) expect(Object.keys(runtime)).toContain(name);
+    }
+  });
+
+  it('keeps the shape of its rules whatever its responsive settings are', () => {
+    const fields = Object.entries(kind.settings.fields as Record<string, AnySchema>).filter(([, field]) => field.meta()?.field?.responsive);
+    for (const [key, field] of fields) {
+      const { control, choices = {}, fixed } = field.meta()!.field!;
+      const values: readonly unknown[] = control === 'track' ? Object.keys(choices).map((form) => trackOf({ form, ms: 100, step: 40 })) : control === 'toggle' ? [true, false] : Object.keys(choices);
+      expect(values.length).toBeGreaterThan(1);
+      for (const condition of ['medium', 'narrow', 'touch', 'less-motion'] as const) {
+        if (fixed?.[condition]) continue;
+        for (const value of values) {
+          expect(field.isValidSync(value, { strict: true })).toBe(true);
+          const adapted = { ...node, adapt: { [condition]: { [key]: value } } } as Node;
+          const project = createProject('Kind', { root: node.id, nodes: { ...fragment.nodes, [node.id]: adapted } });
+          expect(() => analyse(registry, project, project.nodes[node.id]!)).not.toThrow();
+        }
+      }
+    }
   });
 
   it('has defaults that its own schema takes, and starts with settings it takes', () => {

@@ -16,9 +16,10 @@ export function createProject(name: string, content: Fragment, ids: { readonly p
   return {
     format: 1,
     id: ids.project ?? newId<ProjectId>(name || 'project'),
-    info: { name, bands: DEFAULT_BANDS, pageOrder: [page.id] },
+    info: { name, bands: DEFAULT_BANDS, support: 'widely', aside: {}, pageOrder: [page.id] },
     pages: { [page.id]: page },
     nodes: content.nodes,
-    assets: {}
+    assets: {},
+    tokens: {}
   };
 }

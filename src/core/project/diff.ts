@@ -3,7 +3,7 @@ import type { Change, Diff, Project } from './types';
 
 export type { Diff } from './types';
 
-const TABLES = ['pages', 'nodes', 'assets'] as const;
+export const TABLES = ['pages', 'nodes', 'assets', 'tokens'] as const;
 
 function tableDiff<T>(before: Record<string, T>, after: Record<string, T>): Record<string, Change<T>> | undefined {
   if (before === after) return undefined;
@@ -44,12 +44,14 @@ function freezeDeep(value: unknown): void {
   Object.values(value).forEach(freezeDeep);
 }
 
-/** Freezes a changed project: its tables, and those records that are new. */
+const isShipped = (import.meta as { env?: { PROD?: boolean } }).env?.PROD === true;
+
+/** Freezes a changed project: those records that are new, and its tables, which takes time on large pages, outside the shipped app. */
 export function freezeChanged(project: Project, diff: Diff): void {
   Object.freeze(project);
   freezeDeep(project.info);
   for (const table of TABLES) {
-    Object.freeze(project[table]);
+    if (!isShipped) Object.freeze(project[table]);
     for (const [, after] of Object.values(diff[table] ?? {})) freezeDeep(after);
   }
 }
@@ -74,7 +76,7 @@ function patchedTable<T>(table: Record<string, T>, changes: Record<string, Chang
     if (after === null) delete next[id];
     else next[id] = after;
   }
-  return Object.freeze(next);
+  return isShipped ? next : Object.freeze(next);
 }
 
 /** @returns `project` with `diff` done to it. Records the diff does not name keep their identity. */
@@ -84,7 +86,8 @@ export function patched(project: Project, diff: Diff): Project {
     info: diff.info?.[1] ?? project.info,
     pages: diff.pages ? patchedTable(project.pages, diff.pages) : project.pages,
     nodes: diff.nodes ? patchedTable(project.nodes, diff.nodes) : project.nodes,
-    assets: diff.assets ? patchedTable(project.assets, diff.assets) : project.assets
+    assets: diff.assets ? patchedTable(project.assets, diff.assets) : project.assets,
+    tokens: diff.tokens ? patchedTable(project.tokens, diff.tokens) : project.tokens
   });
   remember(next, project, diff);
   return next;

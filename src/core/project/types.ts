@@ -10,6 +10,7 @@ export type ProjectId = Branded<'project'>;
 export type PageId = Branded<'page'>;
 export type NodeId = Branded<'node'>;
 export type AssetId = Branded<'asset'>;
+export type TokenId = Branded<'token'>;
 
 export type Json = string | number | boolean | null | readonly Json[] | { readonly [key: string]: Json };
 
@@ -28,6 +29,7 @@ export const CONDITIONS = [
   'print'
 ] as const;
 export type ConditionName = (typeof CONDITIONS)[number];
+export type Circumstance = Exclude<ConditionName, 'always'>;
 
 /** CSS property → value as written, for one part in one state under one condition. */
 export type Declarations = Readonly<Record<string, string>>;
@@ -40,13 +42,18 @@ export type Styles = Readonly<
   >
 >;
 
+export type Settings = Readonly<Record<string, Json>>;
+export type Adaptations = Readonly<Partial<Record<Circumstance, Settings>>>;
+
 export interface Node {
   readonly id: NodeId;
   readonly kind: string;
   /** What the designer calls it; shown in the outline. Never empty. */
   readonly name: string;
   /** Only what differs from the kind's defaults. */
-  readonly settings: Readonly<Record<string, Json>>;
+  readonly settings: Settings;
+  /** Settings under a condition, only what differs from those above; a narrower width band keeps what a wider one says. */
+  readonly adapt: Adaptations;
   readonly slots: Readonly<Record<string, readonly NodeId[]>>;
   readonly styles: Styles;
 }
@@ -73,15 +80,34 @@ export interface Asset {
   readonly bytes: number;
 }
 
+export const TOKEN_TYPES = ['colour', 'length', 'duration', 'easing', 'shadow', 'typeface', 'weight', 'number'] as const;
+export type TokenType = (typeof TOKEN_TYPES)[number];
+
+/** A value with a name that any cell may take, written `{id}` there. Exports carry it as the custom property `--id`. */
+export interface Token {
+  readonly id: TokenId;
+  readonly name: string;
+  readonly type: TokenType;
+  /** A CSS value of its type, or another token as `{id}`. */
+  readonly value: string;
+}
+
 /** Upper edges of the two lower width bands, in CSS px, both inclusive; `narrow` is smaller than `medium`. */
 export interface Bands {
   readonly medium: number;
   readonly narrow: number;
 }
 
+/** How far back the browsers reach that an export must do everything in (Baseline, as the web-features data has it). */
+export const SUPPORT_TARGETS = ['widely', 'newly', 'current'] as const;
+export type SupportTarget = (typeof SUPPORT_TARGETS)[number];
+
 export interface ProjectInfo {
   readonly name: string;
   readonly bands: Bands;
+  readonly support: SupportTarget;
+  /** Findings set aside, by rule and node (`rule node`), each with the reason given. */
+  readonly aside: Readonly<Record<string, string>>;
   readonly pageOrder: readonly PageId[];
 }
 
@@ -92,6 +118,7 @@ export interface Project {
   readonly pages: Readonly<Record<PageId, Page>>;
   readonly nodes: Readonly<Record<NodeId, Node>>;
   readonly assets: Readonly<Record<AssetId, Asset>>;
+  readonly tokens: Readonly<Record<TokenId, Token>>;
 }
 
 /** A tree of nodes outside any project: what is inserted, copied or made new. `nodes[root]` exists. */
@@ -118,4 +145,5 @@ export interface Diff {
   readonly pages?: Readonly<Record<string, Change<Page>>>;
   readonly nodes?: Readonly<Record<string, Change<Node>>>;
   readonly assets?: Readonly<Record<string, Change<Asset>>>;
+  readonly tokens?: Readonly<Record<string, Change<Token>>>;
 }

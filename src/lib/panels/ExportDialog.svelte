@@ -1,27 +1,38 @@
 <script lang="ts">
   import { Button, ContentSwitcher, InlineLoading, InlineNotification, Modal, Switch } from 'carbon-components-svelte';
   import { slug } from '$core/project/ids';
+  import type { SupportTarget } from '$core/project/types';
+  import { registry } from '$core/registry';
   import { exportPages, saveFile, zipOf, type Exported } from '$lib/state/exporting';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import { projectFileOf } from '$lib/store/transfer';
 
   const { wb }: { wb: Workbench } = $props();
 
-  let single = $state(false);
+  const FORMS = ['folder', 'single', 'snippet'] as const;
+  const TARGETS: Readonly<Record<SupportTarget, string>> = { widely: 'widely available', newly: 'newly available', current: 'this browser and its like' };
+  let form = $state<(typeof FORMS)[number]>('folder');
   let whole = $state(false);
   let result = $state.raw<Exported | null>(null);
   let shown = $state(0);
+  let copied = $state(false);
 
   const stem = $derived(slug(wb.project.info.name) || 'page');
   const pages = $derived(whole ? wb.project.info.pageOrder : [wb.pageId]);
+  /** A snippet is of the picked piece; a page or nothing picked gives none. */
+  const piece = $derived(wb.selected.length > 0 && registry.kindOf(wb.drawn.kind).category !== 'page' ? wb.drawn : null);
   const files = $derived(result?.ok ? result.files : []);
   const file = $derived(files[Math.min(shown, files.length - 1)]);
   const total = $derived(files.reduce((sum, each) => ({ raw: sum.raw + each.raw, gzip: sum.gzip + each.gzip }), { raw: 0, gzip: 0 }));
+  const uses = $derived(result?.ok ? result.uses : []);
+  const costs = $derived(result?.ok ? Object.entries(result.costs) : []);
 
   $effect(() => {
     const controller = new AbortController();
     result = null;
-    exportPages({ project: wb.project, blobs: wb.blobs, pages, single, signal: controller.signal }).then(
+    copied = false;
+    if (form === 'snippet' && !piece) return;
+    exportPages({ project: wb.project, blobs: wb.blobs, pages, single: form === 'single', snippet: form === 'snippet' ? piece!.id : null, signal: controller.signal }).then(
       (done) => (result = done),
       (error: unknown) => {
         if (!controller.signal.aborted) throw error;
@@ -31,12 +42,24 @@
   });
 
   const size = (bytes: number) => (bytes < 1000 ? `${bytes} B` : `${(bytes / 1000).toFixed(1)} kB`);
+  const since = (use: (typeof uses)[number]) =>
+    use.baseline === 'high' ? `everywhere since ${use.since?.slice(0, 7)}` : use.baseline === 'low' ? `newly, since ${use.since?.slice(0, 7)}` : 'not yet everywhere';
 
   function save(): void {
     if (files.length === 0) return;
     const html = files.filter((each) => each.path.endsWith('.html'));
-    if (single && html.length === 1) saveFile(`${stem}-${html[0]!.path}`, new Blob([html[0]!.text!], { type: 'text/html' }));
+    if (form === 'snippet') saveFile(`${stem}-${piece!.id}-snippet.html`, new Blob([html[0]!.text!], { type: 'text/html' }));
+    else if (form === 'single' && html.length === 1) saveFile(`${stem}-${html[0]!.path}`, new Blob([html[0]!.text!], { type: 'text/html' }));
     else saveFile(`${stem}.zip`, zipOf(files));
+  }
+
+  async function copy(): Promise<void> {
+    try {
+      await navigator.clipboard.writeText(files[0]!.text!);
+      copied = true;
+    } catch {
+      wb.message = { kind: 'error', text: 'The browser did not let the text onto the clipboard. Save the file instead.' };
+    }
   }
 
   async function saveProject(): Promise<void> {
@@ -46,40 +69,64 @@
 
 <Modal open passiveModal size="lg" modalHeading="Export" on:close={() => (wb.open = null)}>
   <div class="choices">
-    <ContentSwitcher size="sm" selectedIndex={single ? 1 : 0} on:change={({ detail }) => (single = detail === 1)}>
+    <ContentSwitcher size="sm" selectedIndex={FORMS.indexOf(form)} on:change={({ detail }) => (form = FORMS[detail]!)}>
       <Switch text="Folder" />
       <Switch text="One HTML file" />
+      <Switch text="Snippet" />
     </ContentSwitcher>
-    {#if wb.project.info.pageOrder.length > 1}
+    {#if form !== 'snippet' && wb.project.info.pageOrder.length > 1}
       <ContentSwitcher size="sm" selectedIndex={whole ? 1 : 0} on:change={({ detail }) => (whole = detail === 1)}>
         <Switch text="This page" />
         <Switch text="All {wb.project.info.pageOrder.length} pages" />
       </ContentSwitcher>
     {/if}
+    <label>Browsers
+      <select value={wb.project.info.support} onchange={(event) => wb.dispatch({ type: 'set-support', support: event.currentTarget.value })}>
+        {#each Object.entries(TARGETS) as [target, words] (target)}<option value={target}>{words}</option>{/each}
+      </select>
+    </label>
   </div>
-  {#if result && !result.ok}
+  {#if form === 'snippet' && !piece}
+    <p class="none">A snippet is one piece to paste into any site. Pick one in the outline first, such as a widget or a section.</p>
+  {:else if result && !result.ok}
     <InlineNotification kind="error" hideCloseButton title="Not exported." subtitle={result.sentence} />
   {:else if !result}
-    <InlineLoading description="Printing, checking and measuring the page…" />
+    <InlineLoading description="Printing, checking and measuring…" />
   {:else}
     {#if result.problems.length > 0}
       <InlineNotification lowContrast kind="warning" hideCloseButton title="{result.problems.length} {result.problems.length === 1 ? 'thing' : 'things'} to know." subtitle={result.problems.slice(0, 3).join(' · ')} />
     {/if}
     <div class="files">
-      <div class="list">
-      <table>
-        <thead><tr><th scope="col">File</th><th scope="col">raw</th><th scope="col">gzip</th></tr></thead>
-        <tbody>
-          {#each files as each, i (each.path)}
-            <tr class:shown={each === file}>
-              <td><button type="button" class="plain" aria-pressed={each === file} onclick={() => (shown = i)}>{each.path}</button></td>
-              <td class="mono">{size(each.raw)}</td>
-              <td class="mono">{size(each.gzip)}</td>
-            </tr>
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+      <div class="list" tabindex="0" role="region" aria-label="Files and what they use">
+        <table>
+          <thead><tr><th scope="col">{form === 'snippet' ? piece!.name : 'File'}</th><th scope="col">raw</th><th scope="col">gzip</th></tr></thead>
+          <tbody>
+            {#each files as each, i (each.path)}
+              <tr class:shown={each === file}>
+                <td><button type="button" class="plain" aria-pressed={each === file} onclick={() => (shown = i)}>{each.path}</button></td>
+                <td class="mono">{size(each.raw)}</td>
+                <td class="mono">{size(each.gzip)}</td>
+              </tr>
+            {/each}
+          </tbody>
+          {#if files.length > 1}<tfoot><tr><th scope="row">Together</th><td class="mono">{size(total.raw)}</td><td class="mono">{size(total.gzip)}</td></tr></tfoot>{/if}
+        </table>
+        {#if costs.length > 0}
+          <h3>What the script does</h3>
+          <ul>
+            {#each costs as [name, bytes] (name)}<li><span>{name}</span> <span class="mono">{bytes} B</span></li>{/each}
+          </ul>
+        {/if}
+        <h3>What the browser does</h3>
+        <ul>
+          {#each uses as use (use.feature)}
+            <li class:unsafe={!use.isSafe} title="{use.name}: {since(use)}">
+              <span>{use.what}</span>
+              <span class="how">{use.form === 'scripted' ? `by script, ${result.costs[use.behaviour ?? ''] ?? 0} B` : use.form === 'extra' ? 'where it can' : use.isSafe ? 'itself' : 'not in all of them'}</span>
+            </li>
           {/each}
-        </tbody>
-        <tfoot><tr><th scope="row">Together</th><td class="mono">{size(total.raw)}</td><td class="mono">{size(total.gzip)}</td></tr></tfoot>
-      </table>
+        </ul>
       </div>
       <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
       <pre tabindex="0" aria-label="Text of {file?.path}">{file?.text === null ? 'A picture; it goes along as it is.' : file?.text.slice(0, 60_000)}</pre>
@@ -87,7 +134,8 @@
   {/if}
   <div class="buttons">
     <button type="button" class="link" onclick={saveProject}>Save the project file (.kymation)</button>
-    <Button size="small" disabled={files.length === 0} on:click={save}>{single && pages.length === 1 ? 'Save HTML file' : 'Save zip'}</Button>
+    {#if form === 'snippet'}<Button size="small" kind="tertiary" disabled={files.length === 0} on:click={copy}>{copied ? 'Copied' : 'Copy to the clipboard'}</Button>{/if}
+    <Button size="small" disabled={files.length === 0} on:click={save}>{form === 'folder' || (form === 'single' && pages.length > 1) ? 'Save zip' : form === 'snippet' ? 'Save snippet' : 'Save HTML file'}</Button>
   </div>
 </Modal>
 
@@ -98,14 +146,61 @@
     margin-bottom: 14px;
   }
   .choices :global(.bx--content-switcher) {
-    width: 260px;
+    width: 280px;
     height: 30px;
+  }
+  label {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    margin-left: auto;
+    color: var(--ink-2);
+  }
+  select {
+    height: 30px;
+    padding: 0 6px;
+    font: inherit;
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  .none {
+    padding: 60px 0;
+    color: var(--ink-2);
+    text-align: center;
+  }
+  h3 {
+    margin: 12px 8px 2px;
+    font-size: 12px;
+    font-weight: 500;
+    color: var(--ink-2);
+  }
+  ul {
+    padding: 0;
+    margin: 0;
+    list-style: none;
+  }
+  li {
+    display: flex;
+    gap: 8px;
+    justify-content: space-between;
+    padding: 3px 8px;
+    font-size: 12px;
+    border-bottom: 1px solid var(--faint-line);
+  }
+  .how {
+    color: var(--ink-2);
+    white-space: nowrap;
+  }
+  .unsafe .how {
+    font-weight: 600;
+    color: var(--ochre);
   }
   .files {
     display: grid;
     grid-template-columns: 330px minmax(0, 1fr);
     gap: 14px;
-    height: 300px;
+    height: 340px;
   }
   .list {
     overflow: auto;
@@ -149,10 +244,13 @@
     background: #fff;
     border: 1px solid var(--line);
   }
+  .buttons > .link {
+    margin-right: auto;
+  }
   .buttons {
     display: flex;
     align-items: center;
-    justify-content: space-between;
+    gap: 10px;
     margin-top: 16px;
   }
 </style>

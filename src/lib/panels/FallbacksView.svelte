@@ -1,15 +1,17 @@
 <script lang="ts">
+  import { settingsAt, settingsWithDefaults } from '$core/compile/analyse';
+  import { fitFrom } from '$core/layout/fit';
   import type { ConditionName } from '$core/project/types';
-  import type { Workbench } from '$lib/state/workbench.svelte';
   import Field from '$lib/parts/Field.svelte';
+  import FormDrawing from '$lib/parts/FormDrawing.svelte';
+  import ShownCell from '$lib/parts/ShownCell.svelte';
+  import SettingCell from '$lib/parts/SettingCell.svelte';
   import { fieldsOf } from '$lib/state/fields';
+  import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
 
   const bands = $derived(wb.project.info.bands);
-  const rows = $derived(wb.kind.fallbacks(wb.drawn, { bands }));
-  const drawn = $derived(rows.find((row) => row.forms)?.forms);
-  const fields = $derived(fieldsOf(wb.kind, 'fallbacks'));
   const columns = $derived<readonly { name: ConditionName; label: string; tone: string }[]>([
     { name: 'always', label: 'wide', tone: 'var(--ink)' },
     { name: 'medium', label: `medium ≤ ${bands.medium}`, tone: 'var(--ink)' },
@@ -19,15 +21,45 @@
     { name: 'no-script', label: 'no script', tone: 'var(--rust)' },
     { name: 'print', label: 'print', tone: 'var(--ink-2)' }
   ]);
-  const formIn = (name: ConditionName) => {
-    const form = drawn?.[name] ?? drawn?.always;
-    return wb.kind.forms.find((each) => each.form === form) ?? null;
-  };
+  const settings = $derived(<S,>(condition: ConditionName) => (condition === 'always' ? settingsWithDefaults(wb.kind, wb.drawn) : settingsAt(wb.kind, wb.drawn, condition)) as S);
+  const computed = $derived(wb.kind.fallbacks(wb.drawn, { bands, settings, fit: wb.fits.get(wb.drawn.id) ?? null }));
+  const responsive = $derived(fieldsOf(wb.kind).filter((field) => field.responsive));
+  /** The form first, then what the widget does, then how it moves. */
+  const ordered = $derived([...responsive].sort((a, b) => rank(a.view) - rank(b.view)));
+  const rank = (view: string) => ['fallbacks', 'behaviour', 'fill', 'timing'].indexOf(view);
+  const fields = $derived(fieldsOf(wb.kind, 'fallbacks').filter((field) => !field.responsive));
+  /** The page itself is always there, in one place. */
+  const isEmpty = $derived(wb.kind.category === 'page');
+
+  /** Between the width that labels need and the width at which they fold, they stand on two lines. */
+  const gap = $derived.by(() => {
+    const fit = wb.fits.get(wb.drawn.id);
+    const fold = fields.find((field) => field.flag === 'folds');
+    if (!fit || !fold || !wb.kind.fit) return null;
+    const under = settingsWithDefaults(wb.kind, wb.drawn)[fold.key] as number;
+    if (fit.from === null) return { text: `The ${wb.kind.fit.what} never fit on one line: they need ${Math.ceil(fit.needed)} px and their place gives ${Math.floor(fit.available)} px.`, to: null, key: fold.key };
+    const from = Math.ceil(fitFrom(fit));
+    if (from <= under || from <= 280) return { text: `The ${wb.kind.fit.what} fit on one line from ${Math.max(280, from)} px on${under > 0 ? `, and fold under ${under} px` : ''}.`, to: null, key: fold.key };
+    return { text: `The ${wb.kind.fit.what} need ${from} px at this type size; ${under > 0 ? `between ${from} and ${under} px` : 'below that'} they wrap onto more lines.`, to: from, key: fold.key };
+  });
 </script>
 
-{#if rows.length === 0}
-  <p class="nothing">{wb.drawn.name} is the same at every width and under every condition. Its looks can differ: see States, at ≤ medium and ≤ narrow.</p>
+{#if isEmpty}
+  <p class="nothing">The page is there at every width and under every condition. Its look can differ: see States, at ≤ medium and ≤ narrow. Pick a piece to say what becomes of it.</p>
 {:else}
+  {#if gap}
+    <p class="gap" class:bad={gap.to !== null}>
+      {gap.text}
+      {#if gap.to !== null}
+        {@const { key, to } = gap}
+        <button type="button" class="link" onclick={() => wb.dispatch({ type: 'set-setting', id: wb.drawn.id, key, value: to })}>Fold at {to}</button>
+      {/if}
+      {#if gap.key && settingsWithDefaults(wb.kind, wb.drawn)[gap.key] !== 0}
+        {@const { key } = gap}
+        <button type="button" class="link" onclick={() => wb.dispatch({ type: 'set-setting', id: wb.drawn.id, key, value: 0 })}>Never fold</button>
+      {/if}
+    </p>
+  {/if}
   <table>
     <thead>
       <tr>
@@ -36,24 +68,31 @@
       </tr>
     </thead>
     <tbody>
-      {#if drawn}
-        <tr class="drawings">
-          <th scope="row">Looks like</th>
-          {#each columns as { name } (name)}
-            {@const form = formIn(name)}
-            <td title={form?.text}>
-              {#if form}<svg width="60" height="40" viewBox="0 0 48 32" role="img" aria-label={form.label}><rect x=".5" y=".5" width="47" height="31" /><path class="light" d={form.drawing.light} /><path class="dark" d={form.drawing.dark} /></svg>{/if}
-            </td>
-          {/each}
-        </tr>
-      {/if}
-      {#each rows as row (row.label)}
-        <tr>
+      <tr class="drawings">
+        <th scope="row">Looks like</th>
+        {#each columns as { name } (name)}<td><FormDrawing {wb} condition={name} /></td>{/each}
+      </tr>
+      {#each computed as row (row.label)}
+        <tr class="computed">
           <th scope="row">{row.label}</th>
           {#each columns as { name } (name)}
             {@const text = name === 'always' ? row.wide : row.cells[name]}
-            <td class:faint={text == null}>{text ?? 'as wide'}</td>
+            <td class:faint={text == null || (name !== 'always' && text === row.wide)}>{text ?? 'as wide'}</td>
           {/each}
+        </tr>
+      {/each}
+      <tr>
+        <th scope="row" title="Hidden takes it off the page there, for readers too">Shown</th>
+        {#each columns as { name } (name)}<ShownCell {wb} condition={name} property="--k-hide" />{/each}
+      </tr>
+      <tr>
+        <th scope="row" title="Place among its neighbours: lower numbers come first, 0 for all that have none">Order</th>
+        {#each columns as { name } (name)}<ShownCell {wb} condition={name} property="order" />{/each}
+      </tr>
+      {#each ordered as field (field.key)}
+        <tr>
+          <th scope="row" title={field.help}>{field.label}</th>
+          {#each columns as { name } (name)}<SettingCell {wb} {field} condition={name} />{/each}
         </tr>
       {/each}
     </tbody>
@@ -71,47 +110,58 @@
     border-collapse: collapse;
   }
   th,
-  td {
+  table > tbody > tr > td,
+  thead td {
     height: 27px;
     padding: 2px 8px;
-    overflow-wrap: anywhere;
     text-align: left;
     border-bottom: 1px solid var(--faint-line);
     border-left: 1px solid var(--faint-line);
   }
   thead th {
+    position: sticky;
+    top: 0;
+    z-index: 1;
     font-size: 12px;
     font-weight: 600;
+    background: var(--panel);
     border-top: 3px solid;
   }
   tbody th {
     width: 112px;
+    overflow: hidden;
     font-weight: 400;
+    text-overflow: ellipsis;
+    white-space: nowrap;
     border-left: 0;
   }
   thead td {
     width: 112px;
     border-left: 0;
   }
-  .drawings td {
-    padding: 4px;
-    text-align: center;
+  .drawings > td {
+    padding: 5px 4px;
   }
   .drawings th {
     color: var(--ink-2);
   }
-  rect {
-    fill: #fff;
-    stroke: var(--control-line);
+  .computed > td {
+    font-weight: 600;
   }
-  .light {
-    fill: #ddd6c6;
-  }
-  .dark {
-    fill: var(--ink);
-  }
-  .faint {
+  .computed > .faint {
+    font-weight: 400;
     color: var(--ink-3);
+  }
+  .gap {
+    display: flex;
+    gap: 12px;
+    padding: 7px 16px;
+    margin: 0;
+    color: var(--ink-2);
+    border-bottom: 1px solid var(--faint-line);
+  }
+  .gap.bad {
+    color: var(--ochre);
   }
   .nothing {
     max-width: 60ch;

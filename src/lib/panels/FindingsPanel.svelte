@@ -1,54 +1,131 @@
 <script lang="ts">
+  import { apply } from '$core/commands/apply';
   import type { Command } from '$core/commands/define';
+  import { asideKey, type Finding } from '$core/kinds/finding';
+  import { pathTo } from '$core/project/tree';
+  import { registry } from '$core/registry';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
+
+  let asking = $state<string | null>(null);
+  let reason = $state('');
+  let fault = $state('');
+  let showsAside = $state(false);
+
+  const errors = $derived(wb.findings.filter(({ severity }) => severity === 'error').length);
+  const batch = ({ fix }: Finding): Command => ({ type: 'batch', label: fix!.label, commands: fix!.commands as readonly Command[] });
+
+  /** Where it is, from the section down. */
+  const place = (finding: Finding) =>
+    pathTo(wb.project, finding.node)
+      .slice(1)
+      .map((id) => wb.project.nodes[id]!.name)
+      .join(' › ');
+
+  function show(finding: Finding): void {
+    wb.trial = null;
+    wb.select([finding.node], finding.part ?? undefined);
+    if (finding.view) wb.view = finding.view;
+    if (finding.width) wb.width = Math.max(280, finding.width - 1);
+  }
+
+  /** Shows what the fix would do, in the preview only. */
+  function tryFix(finding: Finding): void {
+    const outcome = apply(registry, wb.project, batch(finding));
+    if (!outcome.ok) {
+      wb.message = { kind: 'error', text: outcome.refusal.sentence };
+      return;
+    }
+    show(finding);
+    wb.trial = { project: outcome.project, label: finding.fix!.label };
+  }
+
+  function applyFix(finding: Finding): void {
+    wb.trial = null;
+    if (!wb.dispatch(batch(finding))) wb.message = { kind: 'info', text: `Done: ${finding.fix!.label}. Ctrl Z takes it back.` };
+  }
+
+  function setAside(finding: Finding, why: string | null): void {
+    const command = { type: 'set-aside', finding: asideKey(finding), reason: why };
+    const refusal = wb.refusal(command);
+    fault = refusal?.sentence ?? '';
+    if (refusal) return;
+    wb.dispatch(command);
+    asking = null;
+    reason = '';
+  }
+
+  const keyOf = (finding: Finding, i: number) => `${asideKey(finding)} ${finding.part} ${i}`;
 </script>
 
-<div class="panel" role="dialog" aria-label="Findings" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && (wb.open = null)}>
-  <h2>Findings</h2>
-  {#each wb.findings as finding, i (i)}
+<div class="side-panel" role="dialog" aria-label="Findings" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && !wb.trial && (wb.open = null)}>
+  <header>
+    <h2>Findings {#if wb.findings.length > 0}<small>{errors} {errors === 1 ? 'error' : 'errors'}, {wb.findings.length - errors} {wb.findings.length - errors === 1 ? 'warning' : 'warnings'}</small>{/if}</h2>
+    <button type="button" class="link" onclick={() => ((wb.trial = null), (wb.open = null))}>Close</button>
+  </header>
+  {#each wb.findings as finding, i (keyOf(finding, i))}
+    {@const key = keyOf(finding, i)}
     <article class={finding.severity}>
-      <h3><span aria-hidden="true">▲</span> {finding.sentence}</h3>
+      <h3><span aria-hidden="true">{finding.severity === 'error' ? '▲' : '△'}</span> {finding.sentence}</h3>
       <p>{finding.cause}</p>
+      <p class="place">{place(finding)}{#if finding.number}<span class="mono">{finding.number}</span>{/if}</p>
       <div>
-        <button
-          type="button"
-          class="link"
-          onclick={() => {
-            wb.select([finding.node], finding.part ?? undefined);
-            wb.view = finding.rule === 'text-contrast' ? 'States' : 'Fill';
-          }}>Show it</button>
+        <button type="button" class="link" onclick={() => show(finding)}>Show it</button>
         {#if finding.fix}
-          {@const fix = finding.fix}
-          <button type="button" class="link" onclick={() => wb.dispatch({ type: 'batch', label: fix.label, commands: fix.commands as readonly Command[] })}>{fix.label}</button>
+          {#if wb.trial?.label === finding.fix.label}
+            <button type="button" class="link" onclick={() => (wb.trial = null)}>Look at it as it is</button>
+          {:else}
+            <button type="button" class="link" onclick={() => tryFix(finding)}>See the effect</button>
+          {/if}
+          <button type="button" class="fix" onclick={() => applyFix(finding)}>{finding.fix.label}</button>
         {/if}
+        <button type="button" class="link aside" onclick={() => ((asking = asking === key ? null : key), (fault = ''))}>Set aside…</button>
       </div>
+      {#if asking === key}
+        <form
+          onsubmit={(event) => {
+            event.preventDefault();
+            setAside(finding, reason);
+          }}
+        >
+          <!-- svelte-ignore a11y_autofocus -->
+          <input aria-label="Why it is set aside" placeholder="Why it may stay as it is" maxlength="300" bind:value={reason} autofocus />
+          <button type="submit">Set aside</button>
+        </form>
+        {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+      {/if}
     </article>
   {:else}
-    <p class="none">Nothing to mend. Contrast in every state, empty panels, pictures without text and dead links were looked at.</p>
+    <p class="none">Nothing to mend. Contrast in every state and under every condition, fit of the labels, panel heights, headings, links, pictures and movements were looked at.</p>
   {/each}
+  {#if wb.split.aside.length > 0}
+    <button type="button" class="plain more" aria-expanded={showsAside} onclick={() => (showsAside = !showsAside)}>{showsAside ? '▾' : '▸'} Set aside: {wb.split.aside.length}</button>
+    {#if showsAside}
+      {#each wb.split.aside as finding, i (keyOf(finding, i))}
+        <article class="put">
+          <h3>{finding.sentence}</h3>
+          <p>“{finding.reason}”</p>
+          <div><button type="button" class="link" onclick={() => setAside(finding, null)}>Take up again</button></div>
+        </article>
+      {/each}
+    {/if}
+  {/if}
 </div>
 
 <style>
-  .panel {
-    position: absolute;
-    top: 44px;
-    right: 12px;
-    z-index: 10;
-    width: 400px;
-    max-height: 60vh;
-    padding: 12px 16px;
-    overflow: auto;
-    background: var(--panel);
-    border: 1px solid var(--control-line);
-    border-top: 0;
-    border-radius: 0 0 4px 4px;
+  header {
+    display: flex;
+    justify-content: space-between;
   }
   h2 {
     margin: 0 0 6px;
     font-size: 13px;
     font-weight: 600;
+  }
+  small {
+    font-weight: 400;
+    color: var(--ink-2);
   }
   article {
     padding: 8px 0;
@@ -66,15 +143,73 @@
   .error h3 span {
     color: var(--red);
   }
+  .put h3 {
+    font-weight: 400;
+    color: var(--ink-2);
+  }
   p {
     margin: 2px 0 4px;
     color: var(--ink-2);
   }
+  .place {
+    display: flex;
+    gap: 8px;
+    justify-content: space-between;
+    font-size: 12px;
+  }
+  .mono {
+    white-space: nowrap;
+  }
   article div {
     display: flex;
-    gap: 14px;
+    flex-wrap: wrap;
+    gap: 4px 14px;
+    align-items: center;
+  }
+  .fix {
+    padding: 2px 8px;
+    font: 600 12.5px var(--sans);
+    color: #fff;
+    cursor: pointer;
+    background: var(--verdigris);
+    border: 0;
+    border-radius: 3px;
+  }
+  .aside {
+    margin-left: auto;
+    color: var(--ink-2);
+  }
+  form {
+    display: flex;
+    gap: 6px;
+    margin-top: 6px;
+  }
+  input {
+    flex: 1;
+    min-width: 0;
+    height: 26px;
+    padding: 0 8px;
+    font: inherit;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  form button {
+    height: 26px;
+    padding: 0 8px;
+    font: inherit;
+    cursor: pointer;
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  .fault {
+    color: var(--red);
   }
   .none {
     margin: 4px 0;
+  }
+  .more {
+    padding: 8px 0;
+    color: var(--ink-2);
   }
 </style>

@@ -8,7 +8,7 @@
   const groups = ['Insert', 'Piece', 'View', 'Project'] as const;
 </script>
 
-<Modal open passiveModal modalHeading="All keys" on:close={() => (wb.open = null)}>
+<Modal open passiveModal hasScrollingContent modalHeading="All keys" on:close={() => (wb.open = null)}>
   <div class="groups">
     {#each groups as group (group)}
       <section>

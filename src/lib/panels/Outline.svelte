@@ -3,6 +3,7 @@
   import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
   import { attachInstruction, extractInstruction, type Instruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item';
   import { untrack } from 'svelte';
+  import { analyse } from '$core/compile/analyse';
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
   import type { NodeId, Place } from '$core/project/types';
   import { registry } from '$core/registry';
@@ -105,7 +106,7 @@
   function dragAndDrop(element: HTMLElement, id: NodeId) {
     const refused = (moving: NodeId, operation: Instruction['operation']) => {
       const at = placeOf(id, operation, moving);
-      return at ? wb.refusal({ type: 'move', ids: movedIds(moving), at }) : { code: 'none', sentence: 'It cannot stand in there.' };
+      return wb.refusal({ type: 'move', ids: movedIds(moving), at: at ?? { parent: id, slot: 'content', index: 0 } });
     };
     const destroy = combine(
       draggable({ element, getInitialData: () => ({ row: id }) }),
@@ -125,7 +126,7 @@
           if (!instruction || moving === id) return;
           const no = refused(moving, instruction.operation);
           const at = placeOf(id, instruction.operation, moving);
-          if (no || !at) wb.message = { kind: 'error', text: no?.sentence ?? 'It cannot stand in there.' };
+          if (no || !at) wb.message = { kind: 'error', text: no?.sentence ?? `${nodeOf(wb.project, id).name} holds nothing. Drop it before or after instead.` };
           else if (!wb.dispatch({ type: 'move', ids: movedIds(moving), at })) wb.select([moving]);
         }
       })
@@ -198,7 +199,7 @@
           />
         {:else}
           <span class="name" title={node.name}>{node.name}</span>
-          {#if registry.kindOf(node.kind).behaviours(node).length > 0}<span class="hint">{registry.kindOf(node.kind).label.toLowerCase()}</span>{/if}
+          {#if analyse(registry, wb.project, node).behaviours.length > 0}<span class="hint">{registry.kindOf(node.kind).label.toLowerCase()}</span>{/if}
           {#if finding}<span class="count" class:error={finding.isError} title="{finding.count} {finding.count === 1 ? 'finding' : 'findings'}">{finding.count}</span>{/if}
         {/if}
       </div>

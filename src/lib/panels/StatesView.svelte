@@ -1,27 +1,35 @@
 <script lang="ts">
-  import { impliedStates, resolve, type Resolution } from '$core/cascade/resolve';
+  import { resolve, type Resolution } from '$core/cascade/resolve';
+  import { impliedStates } from '$core/cascade/states';
+  import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
+  import { changeAgainstRest } from '$core/cascade/change';
   import { ringContrast, textContrast } from '$core/cascade/contrast';
+  import { FAINT } from '$core/colour/difference';
+  import { heapOf } from '$core/compile/variants';
   import { SHEET_PROPERTIES, STYLE_PROPERTIES } from '$core/css/properties';
   import { STATES, type ConditionName, type StateName } from '$core/project/types';
   import { registry } from '$core/registry';
   import PreviewFrame from '$lib/parts/PreviewFrame.svelte';
+  import IconCell from '$lib/parts/IconCell.svelte';
   import StyleCell from '$lib/parts/StyleCell.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
 
+  /** What the fallback table sets: whether and where a piece stands. */
+  const STRUCTURE = ['--k-hide', 'order'];
   const SPECIMEN_HEIGHT = 52;
   let specimenWidth = $state(0);
   let grid: HTMLElement;
 
   const anatomy = $derived(wb.kind.anatomy[wb.currentPart]!);
   const has = (state: StateName) => state === 'rest' || anatomy.states[state] !== undefined;
-  const conditions = $derived<ConditionName[]>(wb.at === 'narrow' ? ['medium', 'narrow'] : wb.at === 'medium' ? ['medium'] : []);
+  const conditions = $derived<readonly ConditionName[]>(heapOf(wb.at));
   const at = (state: StateName) => ({ node: wb.drawn.id, part: wb.currentPart, state, conditions });
   const resolved = $derived(
     new Map<StateName, Resolution>(STATES.filter(has).map((state) => [state, resolve(registry, wb.project, at(state))]))
   );
-  const properties = $derived([...new Set([...SHEET_PROPERTIES, ...(anatomy.properties ?? [])])].map((name) => STYLE_PROPERTIES.get(name)!));
+  const properties = $derived([...new Set([...SHEET_PROPERTIES, ...(anatomy.properties ?? [])])].filter((name) => !STRUCTURE.includes(name)).map((name) => STYLE_PROPERTIES.get(name)!));
   const specimens = $derived({
     type: 'specimens' as const,
     node: wb.drawn.id,
@@ -56,6 +64,28 @@
     return { text: ratio(value), tone: value === null ? 'faint' : value >= 3 ? 'good' : 'bad' };
   }
 
+  function changeOf(state: StateName): { text: string; tone: string; why: string } {
+    if (!has(state)) return { text: '', tone: '', why: '' };
+    const change = changeAgainstRest(registry, wb.project, at(state));
+    if (!change) return { text: '—', tone: 'faint', why: 'The other states are compared with this one' };
+    const colour = `ΔE ${change.colour.toFixed(1)}`;
+    if (change.colour >= FAINT) return { text: colour, tone: 'good', why: `Colour difference against rest (CIEDE2000)${change.others.length ? `; also ${change.others.join(', ')}` : ''}` };
+    if (change.others.length > 0) return { text: change.others.slice(0, 2).join(', '), tone: 'good', why: `The colours hardly change (${colour}), but ${change.others.join(', ')}` };
+    return { text: `${colour} faint`, tone: 'bad', why: `Under ${FAINT} a change is easily missed` };
+  }
+
+  const ownOf = (state: StateName) => Object.keys(wb.drawn.styles[wb.currentPart]?.[state]?.[wb.at] ?? {});
+
+  function clear(state: StateName): void {
+    const commands = ownOf(state).map((property) => ({ type: 'set-style', id: wb.drawn.id, part: wb.currentPart, state, condition: wb.at, property, value: null }));
+    if (commands.length > 0) wb.dispatch({ type: 'batch', label: `Take away own values of ${anatomy.label} on ${state}`, commands });
+  }
+
+  function paste(state: StateName): void {
+    const from = wb.look;
+    if (from?.state) wb.dispatch({ type: 'copy-look', from: { ...from }, to: [{ id: wb.drawn.id, part: wb.currentPart, state }] });
+  }
+
   /** Arrow keys walk the cells, as in the ARIA grid pattern. */
   function onkeydown(event: KeyboardEvent): void {
     const cell = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]');
@@ -75,7 +105,20 @@
     <span role="columnheader" class="visually-hidden">Property</span>
     <span></span>
     {#each STATES as state (state)}
-      <span role="columnheader" class="state" class:absent={!has(state)} style:border-top-color={has(state) ? tones[state] : 'transparent'}>{state}</span>
+      <span role="columnheader" class="state" class:absent={!has(state)} style:border-top-color={has(state) ? tones[state] : 'transparent'}>
+        {#if state === 'rest' || !has(state)}
+          {state}
+        {:else}
+          <button type="button" class="force plain" aria-pressed={wb.forced === state} title="Show this state in the preview; it is never exported" onclick={() => (wb.forced = wb.forced === state ? null : state)}>{state}</button>
+        {/if}
+        {#if has(state)}
+          <OverflowMenu size="sm" flipped iconDescription="More for {state}" aria-label="More for {state}">
+            <OverflowMenuItem text="Copy this look" on:click={() => (wb.look = { id: wb.drawn.id, part: wb.currentPart, state })} />
+            <OverflowMenuItem text="Paste the look here" disabled={!wb.look?.state} on:click={() => paste(state)} />
+            <OverflowMenuItem text="Take own values away" disabled={ownOf(state).length === 0} on:click={() => clear(state)} />
+          </OverflowMenu>
+        {/if}
+      </span>
     {/each}
   </div>
   <div class="line looks" role="row">
@@ -107,7 +150,19 @@
       {/each}
     </div>
   {/each}
+  {#if anatomy.icons}
+    <div class="line" role="row">
+      <span role="rowheader">Icon</span>
+      {#each STATES as state (state)}
+        {#if has(state)}<IconCell {wb} {state} keys={anatomy.icons} />{:else}<span role="gridcell" class="none">—</span>{/if}
+      {/each}
+    </div>
+  {/if}
   <div class="line computed above" role="row">
+    <span role="rowheader">Seen against rest</span>
+    {#each STATES as state (state)}{@const { text, tone, why } = changeOf(state)}<span role="gridcell" class="mono {tone}" title={why}>{text}</span>{/each}
+  </div>
+  <div class="line computed middle" role="row">
     <span role="rowheader">Text contrast</span>
     {#each STATES as state (state)}{@const { text, tone } = contrastOf(state)}<span role="gridcell" class="mono {tone}">{text}</span>{/each}
   </div>
@@ -124,7 +179,7 @@
   }
   .line {
     display: grid;
-    grid-template-columns: 112px repeat(6, minmax(0, 1fr));
+    grid-template-columns: 124px repeat(6, minmax(0, 1fr));
     min-height: 27px;
     border-bottom: 1px solid var(--faint-line);
   }
@@ -149,6 +204,27 @@
     font-size: 12px;
     font-weight: 600;
     border-top: 3px solid;
+  }
+  .state {
+    justify-content: space-between;
+  }
+  .force {
+    padding: 1px 6px;
+    margin-left: -6px;
+    font-weight: 600;
+    border-radius: 2px;
+  }
+  .force:hover {
+    background: var(--faint-line);
+  }
+  .force[aria-pressed='true'] {
+    color: #fff;
+    background: var(--ink);
+  }
+  .state :global(.bx--overflow-menu) {
+    width: 20px;
+    height: 20px;
+    margin-right: -4px;
   }
   .absent {
     font-weight: 400;
@@ -178,8 +254,11 @@
     background: var(--sunk);
   }
   .computed.above {
-    bottom: 27px;
+    bottom: 54px;
     border-top: 1px solid var(--control-line);
+  }
+  .computed.middle {
+    bottom: 27px;
   }
   .good {
     font-weight: 600;

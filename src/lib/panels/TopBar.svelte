@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, ContentSwitcher, Switch } from 'carbon-components-svelte';
+  import { Button, ContentSwitcher, OverflowMenu, OverflowMenuItem, Switch } from 'carbon-components-svelte';
   import { resolve } from '$app/paths';
   import { SWITCHES, type Switch as Condition } from '$preview/messages';
   import Mark from '$lib/parts/Mark.svelte';
@@ -31,6 +31,14 @@
       <span class="page">{wb.page.name}</span>
     {/if}
     <span class="saved" class:failed={wb.saver.status === 'failed'} role="status" title={wb.saver.status === 'failed' ? wb.saver.sentence : undefined}>{saved}</span>
+    <div class="more">
+      <OverflowMenu size="sm" iconDescription="More" aria-label="More">
+        <OverflowMenuItem text="History and versions" on:click={() => (wb.open = 'history')} />
+        <OverflowMenuItem text="Tokens" on:click={() => (wb.open = 'tokens')} />
+        <OverflowMenuItem text="Find a command" on:click={() => (wb.open = 'search')} />
+        <OverflowMenuItem text="All keys" on:click={() => (wb.open = 'keys')} />
+      </OverflowMenu>
+    </div>
   </div>
   <div class="tools">
     <ContentSwitcher
@@ -41,6 +49,12 @@
       <Switch text="Select" />
       <Switch text="Try it" />
     </ContentSwitcher>
+    <div class="speed">
+      <ContentSwitcher size="sm" selectedIndex={wb.rate === 1 ? 0 : 1} on:change={({ detail }) => (wb.rate = detail === 0 ? 1 : 0.25)}>
+        <Switch text="1×" />
+        <Switch text="¼×" />
+      </ContentSwitcher>
+    </div>
     <div class="conditions" role="group" aria-label="Conditions to try">
       {#each SWITCHES as name (name)}
         <button type="button" aria-pressed={wb.switches.includes(name)} onclick={() => wb.toggleSwitch(name)}>{words[name]}</button>
@@ -113,6 +127,13 @@
     width: 132px;
     height: 28px;
   }
+  .tools .speed :global(.bx--content-switcher) {
+    width: 72px;
+  }
+  .more :global(.bx--overflow-menu) {
+    width: 26px;
+    height: 26px;
+  }
   .tools :global(.bx--btn) {
     min-height: 28px;
     padding: 4px 14px;
@@ -143,6 +164,29 @@
     color: var(--ink);
     background: #fff;
     border-radius: 3px;
+  }
+  /* Narrow windows keep the project's name and every switch; the words go that can be spared. */
+  @media (width < 1080px) {
+    header {
+      gap: 8px;
+    }
+    .mark span {
+      display: none;
+    }
+    .where {
+      min-width: 90px;
+      padding-left: 8px;
+    }
+    .tools {
+      gap: 6px;
+    }
+    .conditions {
+      gap: 2px;
+    }
+    .conditions button {
+      padding: 0 7px;
+      font-size: 12px;
+    }
   }
   .sign {
     margin-right: 4px;

@@ -4,6 +4,9 @@
   import FieldsView from './FieldsView.svelte';
   import PartsDrawing from './PartsDrawing.svelte';
   import StatesView from './StatesView.svelte';
+  import TimingView from './TimingView.svelte';
+  import { CONDITION_WORDS } from '$core/kinds/words';
+  import type { ConditionName } from '$core/project/types';
   import { VIEWS, type Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -70,14 +73,18 @@
         <button type="button" role="tab" id="view-{view}" aria-selected={wb.view === view} aria-controls="sheet-view" tabindex={wb.view === view ? 0 : -1} onclick={() => (wb.view = view)}>{view}</button>
       {/each}
     </div>
-    {#if wb.view === 'States'}
+    {#if wb.view === 'States' || wb.view === 'Timing'}
       <div class="at">
         <span>at</span>
-        <ContentSwitcher size="sm" selectedIndex={bands.indexOf(wb.at)} on:change={({ detail }) => (wb.at = bands[detail]!)}>
+        <ContentSwitcher size="sm" selectedIndex={bands.indexOf(wb.at as 'always')} on:change={({ detail }) => detail >= 0 && (wb.at = bands[detail]!)}>
           <Switch text="all widths" />
           <Switch text="≤ medium" />
           <Switch text="≤ narrow" />
         </ContentSwitcher>
+        <select aria-label="Other conditions" class:on={!bands.includes(wb.at as 'always')} value={bands.includes(wb.at as 'always') ? '' : wb.at} onchange={(event) => (wb.at = (event.currentTarget.value || 'always') as ConditionName)}>
+          <option value="">other…</option>
+          {#each ['touch', 'less-motion', 'no-script', 'print'] as const as name (name)}<option value={name}>{CONDITION_WORDS[name]}</option>{/each}
+        </select>
       </div>
     {/if}
   </header>
@@ -88,6 +95,7 @@
         {#if wb.view === 'Fill'}<FieldsView {wb} view="fill" />{/if}
         {#if wb.view === 'Behaviour'}<FieldsView {wb} view="behaviour" />{/if}
         {#if wb.view === 'States'}<StatesView {wb} />{/if}
+        {#if wb.view === 'Timing'}<TimingView {wb} />{/if}
         {#if wb.view === 'Fallbacks'}<FallbacksView {wb} />{/if}
       </div>
     </div>
@@ -156,11 +164,37 @@
     color: var(--ink);
     border-bottom-color: var(--verdigris);
   }
+  @media (width < 1080px) {
+    .kind,
+    .at > span {
+      display: none;
+    }
+    .views {
+      margin-left: 0;
+    }
+    .views button {
+      padding: 0 7px;
+    }
+  }
   .at {
     display: flex;
     align-items: center;
     gap: 8px;
     color: var(--ink-2);
+  }
+  .at select {
+    height: 26px;
+    padding: 0 4px;
+    font: inherit;
+    color: var(--ink-2);
+    background: none;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  .at select.on {
+    font-weight: 600;
+    color: #fff;
+    background: var(--ink);
   }
   .at :global(.bx--content-switcher) {
     width: 252px;

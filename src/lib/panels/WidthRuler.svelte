@@ -1,6 +1,8 @@
 <script lang="ts">
   import { settingsWithDefaults } from '$core/compile/analyse';
+  import { fitFrom } from '$core/layout/fit';
   import { fieldsOf } from '$lib/state/fields';
+  import { isContained } from '$lib/state/gauge.svelte';
   import { WIDTH_LEAST, WIDTH_MOST, type Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -58,6 +60,23 @@
     return [bandFlag('narrow'), bandFlag('medium'), ...own];
   });
 
+  /** The width from which the row of the picked piece fits: found, or as far as one measurement tells. */
+  const fit = $derived.by(() => {
+    const measured = wb.fits.get(wb.drawn.id);
+    const { fit: row } = wb.kind;
+    if (!measured || !row) return null;
+    if (measured.from === null) return { px: null, text: `${row.what} never fit` };
+    const px = Math.ceil(fitFrom(measured));
+    return { px: clamp(px, FROM + 10, TO - 10), text: px < WIDTH_LEAST ? '' : `${row.what} need ${px}` };
+  });
+  /** Widths at which something is wrong, wherever it is on the page. */
+  const marks = $derived([...new Map(wb.findings.flatMap(({ width, sentence }) => (width ? [[width, { px: width, text: sentence }] as const] : []))).values()]);
+  /** Where a width of the picked piece's own place stands on the ruler of the window. */
+  const offset = $derived.by(() => {
+    const measured = wb.fits.get(wb.drawn.id);
+    return measured && isContained(wb.project, wb.drawn.id) ? measured.viewport - measured.available : 0;
+  });
+
   function drag(event: PointerEvent, least: number, most: number, set: (px: number) => void): void {
     const handle = event.currentTarget as HTMLElement;
     handle.setPointerCapture(event.pointerId);
@@ -96,16 +115,22 @@
       aria-valuemax={flag.most}
       aria-valuetext="{flag.px} px"
       title="{flag.label} {flag.px} px; drag, or arrow keys"
-      style:left="{x(flag.px)}px"
-      onpointerdown={(event) => drag(event, flag.least, flag.most, (px) => flag.set(px, String(gesture)))}
+      style:left="{x(flag.px + (flag.isPicked ? offset : 0))}px"
+      onpointerdown={(event) => drag(event, flag.least, flag.most, (px) => flag.set(clamp(px - (flag.isPicked ? offset : 0), flag.least, flag.most), String(gesture)))}
       onkeydown={(event) => {
         const to = stepped(event, flag.px, flag.least, flag.most);
         if (to !== null) flag.set(to, 'keys');
       }}
     >
-      <span>{flag.isPicked ? `folds under ${flag.px}` : flag.label}</span>
+      <span>{flag.isPicked ? `folds under ${flag.px}${offset ? ' of its place' : ''}` : flag.label}</span>
     </div>
   {/each}
+  {#each marks as { px, text } (px)}
+    <span class="mark" style:left="{x(px)}px" title={text}>▲</span>
+  {/each}
+  {#if fit?.text}
+    <div class="fit" style:left="{fit.px === null ? track - 4 : x(fit.px)}px" class:never={fit.px === null || flags.some(({ px }) => px > fit.px! && x(px) - x(fit.px!) < 104)} title="The least width at which the {wb.kind.fit!.what} stand on one line"><span>{fit.text}</span></div>
+  {/if}
   <div
     class="width"
     role="slider"
@@ -173,6 +198,36 @@
     top: 26px;
     font-weight: 600;
     color: var(--ochre);
+  }
+  .mark {
+    position: absolute;
+    bottom: 1px;
+    font-size: 9px;
+    line-height: 10px;
+    color: var(--ochre);
+    translate: -50% 0;
+  }
+  .fit {
+    position: absolute;
+    top: 12px;
+    height: 28px;
+    pointer-events: none;
+    border-left: 1.5px dotted var(--ochre);
+  }
+  .fit span {
+    position: absolute;
+    top: 1px;
+    left: 3px;
+    padding-right: 3px;
+    font-size: 11px;
+    line-height: 12px;
+    color: var(--ochre);
+    white-space: nowrap;
+    background: var(--panel);
+  }
+  .never span {
+    right: 3px;
+    left: auto;
   }
   .width {
     position: absolute;

@@ -2,6 +2,7 @@
   import { ToastNotification } from 'carbon-components-svelte';
   import { tinykeys } from 'tinykeys';
   import { onMount } from 'svelte';
+  import Hints from './Hints.svelte';
   import Outline from './Outline.svelte';
   import PreviewPane from './PreviewPane.svelte';
   import TopBar from './TopBar.svelte';
@@ -19,7 +20,7 @@
   /** While a field or a dialog has the keys, only what cannot be meant for it goes on: undo and the like in dialogs do not. */
   function isTaken(event: KeyboardEvent, key: string): boolean {
     if (event.defaultPrevented) return true;
-    const dialogOpen = wb.open !== null && wb.open !== 'findings';
+    const dialogOpen = wb.open !== null && !['findings', 'history', 'tokens'].includes(wb.open);
     if (dialogOpen) return true;
     if (isTyping(event.target)) return !/^\$mod\+(?:k|e)$/.test(key);
     return key === 'Enter' && isControl(event.target);
@@ -43,14 +44,20 @@
       if (wb.saver.status !== 'saved') event.preventDefault();
     };
     window.addEventListener('beforeunload', warn);
+    const unfollow = wb.saver.follow();
+    wb.findingsWatch.ask(wb.project, wb.fits);
     return () => {
       stop();
+      unfollow();
+      wb.findingsWatch.stop();
       window.removeEventListener('beforeunload', warn);
     };
   });
 
   function escape(): void {
-    if (wb.open) wb.open = null;
+    if (wb.isFull) wb.isFull = false;
+    else if (wb.trial) wb.trial = null;
+    else if (wb.open) wb.open = null;
     else if (wb.mode === 'try') wb.mode = 'select';
     else if (wb.editing) wb.editing = null;
     else wb.selected = [];
@@ -81,11 +88,15 @@
     <PreviewPane {wb} onkey={fromFrame} />
     <TuningSheet {wb} />
   </main>
+  {#if wb.open === 'history'}{#await import('./HistoryPanel.svelte') then { default: HistoryPanel }}<HistoryPanel {wb} />{/await}{/if}
+  {#if wb.open === 'tokens'}{#await import('./TokensPanel.svelte') then { default: TokensPanel }}<TokensPanel {wb} />{/await}{/if}
   {#if wb.open === 'findings'}{#await import('./FindingsPanel.svelte') then { default: FindingsPanel }}<FindingsPanel {wb} />{/await}{/if}
 </div>
 {#if wb.open === 'insert' || wb.open === 'search'}{#key wb.open}{#await import('./CommandSearch.svelte') then { default: CommandSearch }}<CommandSearch {wb} />{/await}{/key}{/if}
 {#if wb.open === 'export'}{#await import('./ExportDialog.svelte') then { default: ExportDialog }}<ExportDialog {wb} />{/await}{/if}
 {#if wb.open === 'keys'}{#await import('./KeysDialog.svelte') then { default: KeysDialog }}<KeysDialog {wb} />{/await}{/if}
+
+<Hints {wb} />
 
 <div class="messages" aria-live="polite" style:bottom="{wb.sheetHeight + 12}px">
   {#if wb.saver.status === 'failed'}
@@ -117,7 +128,7 @@
   }
   .stage {
     display: grid;
-    grid-template-rows: 40px minmax(0, 1fr) auto auto;
+    grid-template: 40px minmax(0, 1fr) auto auto / minmax(0, 1fr);
     min-width: 0;
     min-height: 0;
   }

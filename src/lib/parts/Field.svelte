@@ -2,6 +2,7 @@
   import { Select, SelectItem, TextInput, Toggle } from 'carbon-components-svelte';
   import { ValidationError } from 'yup';
   import { settingsWithDefaults } from '$core/compile/analyse';
+  import type { Icon } from '$core/html/icon';
   import { evaluate, parseQuantity } from '$core/css/quantity';
   import type { Json, Node, NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
@@ -43,6 +44,7 @@
   }
 </script>
 
+{#if field.live}<span class="live" title="Editing does not show it">acts {field.live}</span>{/if}
 {#if field.control === 'choice'}
   <Select size="sm" labelText={field.label} helperText={field.help ?? ''} selected={value as string} on:change={(event) => set((event.target as HTMLSelectElement).value)}>
     {#each Object.entries(field.choices ?? {}) as [choice, text] (choice)}<SelectItem value={choice} {text} />{/each}
@@ -72,6 +74,10 @@
   {#await import('./AssetField.svelte') then { default: AssetField }}
     <AssetField {wb} label={field.label} value={value as string} onchange={(id) => set(id)} />
   {/await}
+{:else if field.control === 'icon'}
+  {#await import('./IconField.svelte') then { default: IconField }}
+    <IconField label={field.label} help={field.help} value={value as Icon | null} onchange={(icon) => set(icon as unknown as Json)} />
+  {/await}
 {:else if field.control === 'rich'}
   {#await import('./RichField.svelte') then { default: RichField }}
     <RichField label={field.label} value={value as string} takesFocus={wb.editing === node.id} onchange={(html) => set(html, 'write')} onfocus={() => (gesture += 1)} ondone={() => (wb.editing = null)} />
@@ -90,6 +96,15 @@
 {/if}
 
 <style>
+  .live {
+    justify-self: start;
+    padding: 0 6px;
+    margin-bottom: 2px;
+    font-size: 11px;
+    color: var(--ink-2);
+    border: 1px solid var(--line);
+    border-radius: 8px;
+  }
   .toggle p {
     margin: 2px 0 0;
     font-size: 12px;

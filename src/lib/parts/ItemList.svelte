@@ -90,7 +90,8 @@
     color: var(--ink-2);
   }
   input {
-    width: 200px;
+    flex: 3;
+    min-width: 120px;
     height: 24px;
     padding: 0 6px;
     font: inherit;
@@ -107,7 +108,7 @@
     border-color: var(--verdigris);
   }
   .held {
-    flex: 1;
+    flex: 2;
     overflow: hidden;
     color: var(--ink-2);
     text-align: left;

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { keyframesFor, BASE_CSS } from '$core/compile/rules';
+  import { ALL_KEYFRAMES, BASE_CSS } from '$core/compile/rules';
   import { createPreviewSession } from '$core/compile/preview';
   import type { AssetId, NodeId, PageId, Project } from '$core/project/types';
   import { registry } from '$core/registry';
@@ -14,6 +14,8 @@
     height: number;
     show?: Extract<ToFrame, { type: 'show' }>;
     specimens?: Extract<ToFrame, { type: 'specimens' }> | null;
+    /** Tells of changes to the project before `project` itself does. */
+    watch?: (watcher: (project: Project) => void) => () => void;
     /** Just this piece with what is in and around it. */
     only?: NodeId | null;
     onmessage?: (message: FromFrame) => void;
@@ -21,7 +23,7 @@
     onready?: (send: (message: ToFrame) => void) => void;
   }
 
-  const { project, pageId, blobs, title, width, height, show, specimens = null, only = null, onmessage, onready }: Props = $props();
+  const { project, pageId, blobs, title, width, height, show, specimens = null, only = null, watch, onmessage, onready }: Props = $props();
 
   let frame: HTMLIFrameElement;
   let port = $state.raw<MessagePort | null>(null);
@@ -50,7 +52,7 @@
       port = from;
       onready?.((each) => from.postMessage(each));
     }
-    if (message.type === 'patched') {
+    if (message.type === 'patched' && !only) {
       performance.measure('kymation patch', { start: 0, end: message.work });
       performance.clearMeasures('kymation patch');
     }
@@ -66,10 +68,10 @@
     }
   });
 
-  $effect(() => {
+  function update(now: Project): void {
     if (!port) return;
     const from = performance.now();
-    const patch = session.patchFor(project, pageId, only);
+    const patch = session.patchFor(now, pageId, only);
     if (!patch) return;
     const isFirst = seq === 0;
     seq += 1;
@@ -77,15 +79,21 @@
       type: 'patch',
       seq,
       root: patch.root,
-      keyframes: isFirst ? BASE_CSS + keyframesFor('k-wait') : '',
+      keyframes: isFirst ? BASE_CSS + ALL_KEYFRAMES : '',
       nodes: patch.nodes,
       sheets: patch.sheets,
-      removed: patch.removed
+      values: patch.values,
+      removed: patch.removed,
+      tokens: patch.tokens
     } satisfies ToFrame);
-    // For the bench, which listens; nothing is kept.
+    if (only) return;
+    // For the bench, which listens to the page's own preview; nothing is kept.
     performance.measure('kymation print', { start: from });
     performance.clearMeasures('kymation print');
-  });
+  }
+
+  $effect(() => update(project));
+  $effect(() => watch?.((now) => now.pages[pageId] && update(now)));
 
   $effect(() => {
     if (show) port?.postMessage($state.snapshot(show));

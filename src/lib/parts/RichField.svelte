@@ -1,8 +1,9 @@
 <script lang="ts">
+  import type { ElementContent } from 'hast';
   import type { Editor } from '@tiptap/core';
   import { onDestroy, onMount } from 'svelte';
   import { cleanHtml, isSafeLink } from '$core/html/clean';
-  import { toHtml } from 'hast-util-to-html';
+  import { printHtml } from '$core/html/print';
 
   interface Props {
     label: string;
@@ -14,6 +15,8 @@
   }
 
   const { label, value, takesFocus, onchange, onfocus, ondone }: Props = $props();
+
+  const printed = (html: string) => cleanHtml(html).children.map((child) => printHtml(child as ElementContent)).join('');
 
   let host: HTMLElement;
   let editor = $state.raw<Editor | null>(null);
@@ -38,10 +41,10 @@
           link: { openOnClick: false, autolink: false, HTMLAttributes: { target: null, rel: null }, isAllowedUri: (address) => isSafeLink(address) }
         })
       ],
-      content: toHtml(cleanHtml(value)),
+      content: printed(value),
       editorProps: { attributes: { role: 'textbox', 'aria-label': label, 'aria-multiline': 'true' } },
       onUpdate({ editor: now }) {
-        written = toHtml(cleanHtml(now.getHTML()));
+        written = printed(now.getHTML());
         onchange(written);
       },
       onFocus: onfocus,
@@ -57,7 +60,7 @@
   $effect(() => {
     if (!editor || value === written) return;
     written = value;
-    editor.commands.setContent(toHtml(cleanHtml(value)), { emitUpdate: false });
+    editor.commands.setContent(printed(value), { emitUpdate: false });
   });
   $effect(() => {
     if (takesFocus) editor?.commands.focus('end');

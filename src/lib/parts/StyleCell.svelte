@@ -4,7 +4,9 @@
   import { evaluate, parseQuantity, printQuantity } from '$core/css/quantity';
   import { maybeColour } from '$core/colour/contrast';
   import type { StyleProperty } from '$core/css/properties';
-  import type { StateName } from '$core/project/types';
+  import { spelt as speltOut } from '$core/css/tokens';
+  import { newId, slug } from '$core/project/ids';
+  import type { StateName, Token, TokenId, TokenType } from '$core/project/types';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import ColourField from './ColourField.svelte';
 
@@ -29,9 +31,15 @@
 
   const origin = $derived(resolved.origin);
   const isHere = $derived((origin.from === 'own' || origin.from === 'look') && origin.state === own && (wb.at === 'always' ? origin.condition === 'always' : true));
+  const token = $derived(resolved.token && isShown() ? wb.project.tokens[resolved.token] : undefined);
+  /** Kinds of token that can stand in this cell. */
+  const types = $derived<readonly TokenType[]>(
+    { colour: ['colour'], length: ['length'], lengths: ['length'], number: ['number'], choice: property.property === 'font-weight' ? ['weight'] : [], angle: [], text: { 'box-shadow': ['shadow'], 'font-family': ['typeface'], transition: ['duration', 'easing'], outline: ['colour'] }[property.property] ?? [] }[property.control] as readonly TokenType[]
+  );
+  const tokens = $derived(Object.values(wb.project.tokens).filter((each) => types.includes(each.type)));
   const isOwn = $derived(origin.from === 'own' && origin.state === own && origin.condition === wb.at);
   const swatch = $derived(property.control === 'colour' && isShown() ? maybeColour(resolved.value) : null);
-  const shown = $derived(isShown() ? resolved.value : `as ${'state' in origin ? origin.state : 'rest'}`);
+  const shown = $derived(isShown() ? (property.property === 'transition' && resolved.written === 'all' ? 'at once' : token?.name ?? resolved.written.replace(/\{([a-z][a-z0-9-]*)\}/g, (_use, id: string) => wb.project.tokens[id as TokenId]?.name ?? id)) : `as ${'state' in origin ? origin.state : 'rest'}`);
   const why = $derived.by(() => {
     if (isOwn) return 'Set here. Delete takes it away.';
     if (origin.from === 'own') return origin.condition === 'always' ? `Set for ${origin.state}` : `Set for ${origin.state} at ≤ ${origin.condition}`;
@@ -57,7 +65,7 @@
   function open(): void {
     if (isOpen) return;
     gesture += 1;
-    text = resolved.value;
+    text = resolved.written;
     fault = '';
     isOpen = true;
   }
@@ -70,7 +78,9 @@
 
   /** Arithmetic in each term: `80-40 16px` is two lengths. */
   function worked(value: string): string {
+    if (value.includes('{')) return value;
     if (property.control === 'length') return evaluate(value, 'px') ?? value;
+    if (property.control === 'angle') return evaluate(value, 'deg') ?? value;
     if (property.control === 'number') return evaluate(value, '') ?? value;
     if (property.control !== 'lengths') return value;
     const whole = /^[^\s]+\s*[-+*/]\s+/.test(value) ? evaluate(value, 'px') : null;
@@ -84,13 +94,33 @@
       set(null);
       return close(refocuses);
     }
-    if (value === resolved.value && !isOwn) return close(refocuses);
-    const checked = checkValue(property.property, value);
+    if (value === resolved.written && !isOwn) return close(refocuses);
+    const checked = checkValue(property.property, value, wb.project.tokens);
     if (!checked.ok) {
       fault = checked.sentence;
       return;
     }
     if (set(checked.value)) close(refocuses);
+  }
+
+  function takeToken(id: TokenId): void {
+    const whole = property.control === 'text' && property.property !== 'box-shadow' && property.property !== 'font-family';
+    text = whole ? `${text.trim()} {${id}}`.trim() : `{${id}}`;
+    if (!whole) commit();
+  }
+
+  /** Gives the value a name, and the cell the name. */
+  function saveToken(): void {
+    const value = worked(text);
+    const type = types[0]!;
+    const stem = `${wb.kind.anatomy[wb.currentPart]!.label} ${property.label.toLowerCase()}${own === 'rest' ? '' : ` ${own}`}`;
+    const name = `${stem[0]!.toUpperCase()}${stem.slice(1)}`;
+    const known = Object.values(wb.project.tokens).find((each) => each.type === type && each.value === value);
+    const made: Token = known ?? { id: newId<TokenId>(slug(stem)), name: Object.values(wb.project.tokens).some((each) => each.name === name) ? `${name} ${Object.keys(wb.project.tokens).length + 1}` : name, type, value };
+    const commands = [...(known ? [] : [{ type: 'set-token', token: made }]), { type: 'set-style', id: wb.drawn.id, part: wb.currentPart, state: own, condition: wb.at, property: property.property, value: `{${made.id}}` }];
+    const refusal = wb.dispatch({ type: 'batch', label: `Token ${made.name}`, commands });
+    if (refusal) fault = refusal.sentence;
+    else close();
   }
 
   function onkeydown(event: KeyboardEvent): void {
@@ -112,7 +142,7 @@
     const quantity = parseQuantity(text);
     if (!quantity || property.control === 'colour') return;
     event.preventDefault();
-    const size = property.property === 'opacity' || property.control === 'number' ? by / 20 : by;
+    const size = property.control === 'number' ? by / 20 : by;
     text = printQuantity({ ...quantity, value: quantity.value + size });
     set(text, 'step');
   }
@@ -135,6 +165,11 @@
       text = event.key;
     }
   }
+
+  const spelt = (value: string, known: typeof wb.project.tokens) => {
+    const spelled = speltOut(value, known);
+    return spelled.ok ? spelled.value : 'none';
+  };
 
   function focusField(input: HTMLInputElement | HTMLSelectElement) {
     input.focus();
@@ -174,7 +209,12 @@
         autocomplete="off"
       />
     {/if}
-    {#if fault}<span class="fault" role="alert">{fault}</span>{/if}
+    {#if fault}<span class="fault" role="alert">{fault}</span>{:else if types.length > 0 && !picks}
+      <div class="tokens">
+        {#each tokens.slice(0, 8) as each (each.id)}<button type="button" title="{each.name}: {each.value}" onclick={() => takeToken(each.id)}>{#if each.type === 'colour'}<span class="swatch" style:background={spelt(each.value, wb.project.tokens)}></span>{/if}{each.name}</button>{/each}
+        {#if !/^\{[^}]*\}$/.test(text)}<button type="button" class="save" onclick={saveToken}>Save as token</button>{/if}
+      </div>
+    {/if}
     {#if picks}
       <div class="picker">
         <ColourField
@@ -201,7 +241,7 @@
     onkeydown={cellKeys}
   >
     {#if swatch}<span class="swatch" style:background={resolved.value}></span>{/if}
-    <span class="value" class:mono={isShown()}>{shown}</span>
+    <span class="value" class:mono={isShown() && !token} class:token={token !== undefined}>{shown}</span>
   </div>
 {/if}
 
@@ -223,6 +263,12 @@
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
+  }
+  .token {
+    padding: 0 4px;
+    font-size: 12px;
+    background: var(--wash);
+    border-radius: 2px;
   }
   .own {
     font-weight: 600;
@@ -272,6 +318,45 @@
     background: #fff;
     border: 1px solid var(--red);
     border-radius: 3px;
+  }
+  .tokens {
+    position: absolute;
+    top: 100%;
+    left: -2px;
+    z-index: 5;
+    display: grid;
+    min-width: 100%;
+    max-width: 240px;
+    padding: 3px;
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 0 0 3px 3px;
+  }
+  .tokens button {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    padding: 2px 6px;
+    overflow: hidden;
+    font: 12px var(--sans);
+    text-align: left;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    cursor: pointer;
+    background: none;
+    border: 0;
+    border-radius: 2px;
+  }
+  .tokens button:hover,
+  .tokens button:focus-visible {
+    background: var(--wash);
+  }
+  .tokens .swatch {
+    width: 11px;
+    height: 11px;
+  }
+  .tokens .save {
+    color: var(--verdigris);
   }
   .picker {
     position: fixed;

@@ -1,3 +1,4 @@
+import { CONDITION_WORDS } from '$core/kinds/words';
 import { fragmentOf, maybePlaceOf, nodeOf } from '$core/project/tree';
 import { makeWith, withNewIds } from '$core/kinds/make';
 import type { Fragment, NodeId, Place } from '$core/project/types';
@@ -126,6 +127,16 @@ const bandStep = (wb: Workbench, by: -1 | 1) => {
   if (next) wb.width = next;
 };
 
+/** Sets the picked piece's movement going, as a hand would. */
+export function playMovement(wb: Workbench): void {
+  const { play } = wb.kind;
+  if (!play) return;
+  wb.mode = 'try';
+  wb.sendToPreview({ type: 'scrub', time: null });
+  const node = wb.drawn.id;
+  setTimeout(() => wb.sendToPreview({ type: 'play', node, part: play.part }), 60);
+}
+
 const always = () => null;
 
 export const actions: readonly Action[] = [
@@ -182,6 +193,13 @@ export const actions: readonly Action[] = [
   { id: 'try', label: 'Select or try it', group: 'View', keys: ['t'], refusal: always, run: (wb) => (wb.mode = wb.mode === 'select' ? 'try' : 'select') },
   { id: 'narrower', label: 'Next narrower width', group: 'View', keys: ['['], refusal: always, run: (wb) => bandStep(wb, -1) },
   { id: 'wider', label: 'Next wider width', group: 'View', keys: [']'], refusal: always, run: (wb) => bandStep(wb, 1) },
+  { id: 'three', label: 'One width or three', group: 'View', keys: ['w'], refusal: always, run: (wb) => (wb.widths = wb.widths === 'one' ? 'three' : 'one') },
+  { id: 'full', label: 'Full window', group: 'View', keys: ['v'], refusal: always, run: (wb) => (wb.isFull = !wb.isFull) },
+  { id: 'slow', label: 'Slow motion', group: 'View', keys: ['s'], refusal: always, run: (wb) => (wb.rate = wb.rate === 1 ? 0.25 : 1) },
+  { id: 'play', label: 'Play the movement', group: 'View', keys: ['p'], refusal: (wb) => (wb.kind.play ? null : 'The picked piece has no movement to play.'), run: playMovement },
+  ...(['touch', 'less-motion', 'no-script', 'print'] as const).map((name): Action => ({ id: `try-${name}`, label: `Try ${CONDITION_WORDS[name]}`, group: 'View', keys: [], refusal: always, run: (wb) => wb.toggleSwitch(name) })),
+  { id: 'history', label: 'History and versions', group: 'Project', keys: ['h'], refusal: always, run: (wb) => (wb.open = wb.open === 'history' ? null : 'history') },
+  { id: 'tokens', label: 'Tokens', group: 'Project', keys: ['Shift+T'], refusal: always, run: (wb) => (wb.open = wb.open === 'tokens' ? null : 'tokens') },
   { id: 'search', label: 'Find a command', group: 'View', keys: ['$mod+k'], refusal: always, run: (wb) => (wb.open = 'search') },
   { id: 'keys', label: 'All keys', group: 'View', keys: ['Shift+?'], refusal: always, run: (wb) => (wb.open = 'keys') }
 ];

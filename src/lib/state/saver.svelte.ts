@@ -1,21 +1,35 @@
+import { liveQuery } from 'dexie';
+import { patched } from '$core/project/diff';
+import { rebased } from '$core/project/rebase';
 import type { AssetId, Project } from '$core/project/types';
-import { storageSentence } from '$lib/store/db';
-import { appendToLog, type Entry } from '$lib/store/projects';
+import { db, storageSentence } from '$lib/store/db';
+import { appendToLog, pullFromLog, type Entry, type Known } from '$lib/store/projects';
 
 /**
- * Brings every entry to disk, in order. `status` says "saved" only when nothing is left to write; what could not be written stays
- * in line and is tried again with the next entry.
+ * Brings every entry to disk, in order, and brings in what other windows write. `status` says "saved" only when nothing is left to
+ * write; what could not be written stays in line and is tried again with the next entry.
  */
 export class Saver {
   status = $state<'saved' | 'saving' | 'failed'>('saved');
   sentence = $state('');
   #queue: Entry[] = [];
   #blobs = new Map<AssetId, Blob>();
-  #project: Project | null = null;
+  #known: Known;
   #writing: Promise<void> | null = null;
 
-  add(project: Project, entries: readonly Entry[], blobs: ReadonlyMap<AssetId, Blob> = new Map()): void {
-    this.#project = project;
+  /** @param onmerge gets the project with another window's edits in it, this window's unsaved ones on top. */
+  constructor(known: Known, private readonly onmerge: (project: Project) => void) {
+    this.#known = known;
+  }
+
+  /** Listens to other windows. @returns what stops it. */
+  follow(): () => void {
+    const { id } = this.#known.project;
+    const watch = liveQuery(() => db.projects.get(id)).subscribe({ next: (row) => row && row.seq > this.#known.seq && !this.#writing && void this.#pull(), error: () => {} });
+    return () => watch.unsubscribe();
+  }
+
+  add(entries: readonly Entry[], blobs: ReadonlyMap<AssetId, Blob> = new Map()): void {
     this.#queue.push(...entries);
     for (const [id, blob] of blobs) this.#blobs.set(id, blob);
     if (this.#queue.length === 0) return;
@@ -33,16 +47,36 @@ export class Saver {
       const entries = [...this.#queue];
       const blobs = new Map(this.#blobs);
       try {
-        await appendToLog(this.#project!, entries, blobs);
+        const written = await appendToLog(this.#known, entries, blobs);
+        this.#queue.splice(0, entries.length);
+        for (const [id, blob] of blobs) if (this.#blobs.get(id) === blob) this.#blobs.delete(id);
+        this.#take(written, written.isMerged);
       } catch (error) {
         this.status = 'failed';
         this.sentence = storageSentence(error);
         break;
       }
-      this.#queue.splice(0, entries.length);
-      for (const [id, blob] of blobs) if (this.#blobs.get(id) === blob) this.#blobs.delete(id);
     }
     this.#writing = null;
     if (this.#queue.length === 0) this.status = 'saved';
+  }
+
+  async #pull(): Promise<void> {
+    const pulled = await pullFromLog(this.#known).catch(() => null);
+    // An entry that came meanwhile brings the same rows in when it is written.
+    if (pulled && pulled.seq > this.#known.seq && !this.#writing) this.#take(pulled, true);
+  }
+
+  #take(known: Known, isMerged: boolean): void {
+    this.#known = { project: known.project, seq: known.seq };
+    if (!isMerged) return;
+    let project = known.project;
+    this.#queue = this.#queue.flatMap((entry) => {
+      const diff = rebased(entry.diff, project);
+      if (!diff) return [];
+      project = patched(project, diff);
+      return [{ ...entry, diff }];
+    });
+    this.onmerge(project);
   }
 }

@@ -1,17 +1,24 @@
 import { apply, refusalOf } from '$core/commands/apply';
 import type { Finding } from '$core/kinds/finding';
+import type { LookAt } from '$core/commands/looks';
+import type { Fit } from '$core/kinds/finding';
 import type { Command, Refusal } from '$core/commands/define';
-import { NO_HISTORY, recorded, redone, undone, type History, type Turned } from '$core/commands/history';
-import { runFindings } from '$core/findings/run';
+import { movedTo, NO_HISTORY, recorded, redone, undone, type History, type Turned } from '$core/commands/history';
+import { completeProject } from '$core/project/complete';
+import { diffOf, patched } from '$core/project/diff';
+import { restoreCommands } from '$core/commands/restore';
+import { splitAside } from '$core/findings/run';
 import { childIds, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
-import type { AssetId, ConditionName, Node, NodeId, PageId, Place, Project } from '$core/project/types';
+import type { AssetId, ConditionName, Node, NodeId, PageId, Place, Project, StateName } from '$core/project/types';
 import { registry } from '$core/registry';
-import type { Switch } from '$preview/messages';
-import type { Stored } from '$lib/store/projects';
+import type { Switch, ToFrame } from '$preview/messages';
+import { readBlobs, readHistory, type Stored } from '$lib/store/projects';
+import { FindingsWatch } from './findings.svelte';
 import { Saver } from './saver.svelte';
 
-export const VIEWS = ['Fill', 'Behaviour', 'States', 'Fallbacks'] as const;
+export const VIEWS = ['Fill', 'Behaviour', 'States', 'Timing', 'Fallbacks'] as const;
 export type View = (typeof VIEWS)[number];
+const REST_MS = 140;
 export const WIDTH_LEAST = 280;
 export const WIDTH_MOST = 1920;
 
@@ -42,20 +49,38 @@ export class Workbench {
   selected = $state.raw<readonly NodeId[]>([]);
   part = $state('root');
   view = $state<View>('States');
-  /** Condition that edits of the state sheet go to. */
-  at = $state<Extract<ConditionName, 'always' | 'medium' | 'narrow'>>('always');
+  /** Condition that edits of the state sheet and of timing go to. */
+  at = $state<ConditionName>('always');
   width = $state(1120);
   mode = $state<'select' | 'try'>('select');
   switches = $state.raw<readonly Switch[]>([]);
-  open = $state<'insert' | 'search' | 'export' | 'findings' | 'keys' | null>(null);
+  open = $state<'insert' | 'search' | 'export' | 'findings' | 'history' | 'tokens' | 'keys' | null>(null);
+  /** A state shown on the picked part though nobody touches it; never part of the project. */
+  forced = $state<Exclude<StateName, 'rest'> | null>(null);
+  /** Pace of the preview's movements. */
+  rate = $state<1 | 0.25>(1);
+  /** One width, or the three bands side by side. */
+  widths = $state<'one' | 'three'>('one');
+  /** The page alone in the window. */
+  isFull = $state(false);
+  /** A project shown in place of the real one: what a fix would do, before it is applied. */
+  trial = $state.raw<{ readonly project: Project; readonly label: string } | null>(null);
+  /** A state of the project kept to play beside the present one. */
+  held = $state.raw<{ readonly project: Project; readonly label: string } | null>(null);
+  /** A copied look, of a part or of one state of it. */
+  look = $state.raw<LookAt | null>(null);
+  /** Room that rows of labels need, by piece; measured in the preview. */
+  fits = $state.raw<ReadonlyMap<NodeId, Fit>>(new Map());
   editing = $state<NodeId | null>(null);
   renaming = $state<NodeId | null>(null);
   message = $state.raw<Message | null>(null);
   sheetHeight = $state(318);
   collapsed = $state.raw<ReadonlySet<NodeId>>(new Set());
+  readonly findingsWatch = new FindingsWatch();
   /** Up to date a moment after the hand rests; an edit never waits for it. */
-  findings = $state.raw<readonly Finding[]>([]);
-  readonly saver = new Saver();
+  split = $derived.by(() => splitAside(this.findingsWatch.all, this.project.info.aside));
+  findings = $derived.by((): readonly Finding[] => this.split.open);
+  readonly saver: Saver;
   readonly registry = registry;
 
   page = $derived.by(() => pageOf(this.project, this.pageId));
@@ -73,20 +98,54 @@ export class Workbench {
   currentPart = $derived.by(() => (this.part in this.kind.anatomy ? this.part : 'root'));
   picked = $derived.by((): Picked => ({ node: this.drawn.id, part: this.currentPart, item: this.drawn === this.current ? null : this.current.id }));
 
-  constructor({ project, history, blobs }: Stored) {
+  constructor({ project, history, blobs, seq }: Stored) {
+    this.saver = new Saver({ project, seq }, (merged) => void this.#merge(merged));
     this.project = project;
+    this.rested = project;
     this.history = history;
     this.blobs = blobs;
     this.pageId = project.info.pageOrder[0]!;
-    this.findings = runFindings(registry, project);
   }
 
-  #findingsTimer: ReturnType<typeof setTimeout> | undefined;
+  /** The project as it was when the hand last rested: for what need not follow every step of a drag. */
+  rested = $state.raw<Project>() as Project;
+  #restTimer: ReturnType<typeof setTimeout> | undefined;
+
+  readonly #watchers = new Set<(project: Project) => void>();
+
+  /**
+   * Hears of every change before the interface draws itself anew, so that the preview never waits for that.
+   * @returns what stops it.
+   */
+  watch(watcher: (project: Project) => void): () => void {
+    this.#watchers.add(watcher);
+    return () => this.#watchers.delete(watcher);
+  }
+
+  /** Sends to every frame that shows the page; set by the preview. */
+  sendToPreview: (message: ToFrame) => void = () => {};
+
+  takeFits(fits: ReadonlyMap<NodeId, Fit>): void {
+    const before = this.fits;
+    const isSame = before.size === fits.size && [...fits].every(([id, fit]) => JSON.stringify(before.get(id)) === JSON.stringify(fit));
+    if (isSame) return;
+    this.fits = fits;
+    this.findingsWatch.ask(this.project, fits);
+  }
 
   #changed(): void {
-    clearTimeout(this.#findingsTimer);
-    this.#findingsTimer = setTimeout(() => requestIdleCallback(() => (this.findings = runFindings(registry, this.project)), { timeout: 1000 }), 250);
+    this.#watchers.forEach((watcher) => watcher(this.project));
+    clearTimeout(this.#restTimer);
+    this.#restTimer = setTimeout(() => (this.rested = this.project), REST_MS);
+    this.findingsWatch.ask(this.project, this.fits);
     this.#keepSelection();
+  }
+
+  /** Sets and tunes a piece as it was in another state of the project, as one step. */
+  restore(from: Project, id: NodeId): void {
+    const [now, then] = [this.project.nodes[id], from.nodes[id]];
+    if (!now || !then) return;
+    this.dispatch({ type: 'batch', label: `Take the kept setting of ${now.name}`, commands: restoreCommands(now, then) });
   }
 
   /** @returns null where the command may run. */
@@ -112,9 +171,37 @@ export class Workbench {
     this.project = outcome.project;
     this.history = recorded(this.history, { diff: outcome.diff, label: outcome.label, mergeKey });
     if (blobs.size > 0) this.blobs = new Map([...this.blobs, ...blobs]);
-    this.saver.add(this.project, [{ op: 'do', diff: outcome.diff, label: outcome.label, mergeKey }], blobs);
+    this.saver.add([{ op: 'do', diff: outcome.diff, label: outcome.label, mergeKey }], blobs);
     this.#changed();
     return null;
+  }
+
+  /** Another window's edits have come in; what stands in the log is now the history of both. */
+  async #merge(project: Project): Promise<void> {
+    this.project = project;
+    this.#changed();
+    const [history, blobs] = await Promise.all([readHistory(project.id), readBlobs(project.id)]);
+    this.history = history;
+    this.blobs = new Map([...this.blobs, ...blobs]);
+  }
+
+  /** Goes to any point of the history: so many steps done. */
+  goTo(length: number): void {
+    const isBack = length < this.history.past.length;
+    this.#turn(movedTo(this.project, this.history, length), isBack ? 'undo' : 'redo');
+  }
+
+  /** Takes the project back to a kept version, as one step that can be undone. */
+  goToVersion({ name, document }: { readonly name: string; readonly document: Project }): void {
+    const then = { ...completeProject(document), id: this.project.id };
+    const diff = diffOf(this.project, then);
+    if (!diff) return void (this.message = { kind: 'info', text: `This is ${name} already` });
+    const label = `Go back to ${name}`;
+    this.project = patched(this.project, diff);
+    this.history = recorded(this.history, { diff, label, mergeKey: null });
+    this.saver.add([{ op: 'do', diff, label, mergeKey: null }]);
+    this.message = { kind: 'info', text: `Back at ${name}. Ctrl Z takes that back.` };
+    this.#changed();
   }
 
   undo(): void {
@@ -129,7 +216,7 @@ export class Workbench {
     if (!turned) return;
     this.project = turned.project;
     this.history = turned.history;
-    this.saver.add(turned.project, turned.diffs.map((diff) => ({ op, diff, label: turned.label, mergeKey: null })));
+    this.saver.add(turned.diffs.map((diff) => ({ op, diff, label: turned.label, mergeKey: null })));
     this.message = { kind: 'info', text: `${op === 'undo' ? 'Undone' : 'Redone'}: ${turned.label}` };
     this.#changed();
   }
@@ -150,6 +237,7 @@ export class Workbench {
       if (above.some((id) => this.collapsed.has(id))) this.collapsed = new Set([...this.collapsed].filter((id) => !above.includes(id)));
     }
     const before = this.drawn.kind;
+    if (last !== this.selected.at(-1)) this.forced = null;
     this.selected = ids;
     if (part) this.part = part;
     else if (this.drawn.kind !== before || this.drawn !== this.current) this.part = this.drawn === this.current ? 'root' : (this.kind.slots[maybePlaceOf(this.project, this.current.id)!.slot]?.part ?? 'root');

@@ -36,6 +36,16 @@ export interface AssetRow {
   blob: Blob;
 }
 
+/** A state of a project kept under a name. */
+export interface VersionRow {
+  key?: number;
+  project: ProjectId;
+  name: string;
+  /** Milliseconds since 1970. */
+  at: number;
+  document: Project;
+}
+
 interface Mark {
   key: string;
   value: unknown;
@@ -47,6 +57,7 @@ export class Database extends Dexie {
   snapshots!: EntityTable<SnapshotRow, 'project'>;
   assets!: Table<AssetRow, [ProjectId, AssetId]>;
   marks!: EntityTable<Mark, 'key'>;
+  versions!: Table<VersionRow, number>;
 
   constructor(name = 'kymation') {
     super(name);
@@ -57,6 +68,7 @@ export class Database extends Dexie {
       assets: '[project+id], project',
       marks: 'key'
     });
+    this.version(2).stores({ versions: '++key, project' });
   }
 }
 

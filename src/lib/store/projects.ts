@@ -1,5 +1,7 @@
 import type { Diff } from '$core/project/diff';
-import { patched } from '$core/project/diff';
+import { diffOf, patched } from '$core/project/diff';
+import { completeDiff, completeProject } from '$core/project/complete';
+import { mendedNodes, rebased } from '$core/project/rebase';
 import { newId } from '$core/project/ids';
 import type { AssetId, Project, ProjectId } from '$core/project/types';
 import { NO_HISTORY, type History, type Step } from '$core/commands/history';
@@ -13,6 +15,8 @@ export interface Stored {
   readonly project: Project;
   readonly history: History;
   readonly blobs: ReadonlyMap<AssetId, Blob>;
+  /** Number of the last row of the log it holds. */
+  readonly seq: number;
 }
 
 /** Lists what is not deleted, newest first, and clears away what was deleted more than a day ago. */
@@ -42,14 +46,21 @@ export async function openProject(id: ProjectId): Promise<Stored | null> {
     const row = await db.projects.get(id);
     const snapshot = await db.snapshots.get(id);
     if (!row || row.deleted || !snapshot) return null;
-    const rows = await db.log.where('[project+seq]').between([id, 0], [id, Infinity]).toArray();
+    const rows = await logOf(id, 0);
     const assets = await db.assets.where('project').equals(id).toArray();
     return {
-      project: rows.filter((each) => each.seq > snapshot.seq).reduce((now, each) => patched(now, each.diff), snapshot.document),
+      project: rows.filter((each) => each.seq > snapshot.seq).reduce((now, each) => patched(now, each.diff), completeProject(snapshot.document)),
       history: historyFrom(rows),
+      seq: row.seq,
       blobs: new Map(assets.map((asset) => [asset.id, asset.blob]))
     };
   });
+}
+
+/** Rows of a project's log after a number, in order. */
+async function logOf(id: ProjectId, after: number): Promise<LogRow[]> {
+  const rows = await db.log.where('[project+seq]').between([id, after], [id, Infinity], false, true).toArray();
+  return rows.map((row) => ({ ...row, diff: completeDiff(row.diff) }));
 }
 
 /** Replays the log's bookkeeping: what was done, undone and redone. */
@@ -71,20 +82,71 @@ export function historyFrom(rows: readonly Pick<LogRow, 'op' | 'diff' | 'label' 
 
 export type Entry = Pick<LogRow, 'op' | 'diff' | 'label' | 'mergeKey'>;
 
-/** Writes entries of the log, and new pictures with them, in one transaction. `project` is the document after the last entry. */
-export async function appendToLog(project: Project, entries: readonly Entry[], blobs: ReadonlyMap<AssetId, Blob>): Promise<void> {
-  const { id, info } = project;
-  await db.transaction('rw', [db.projects, db.log, db.snapshots, db.assets], async () => {
+/** What a window knows to be on disk: the project, and the number of the last row of the log in it. */
+export interface Known {
+  readonly project: Project;
+  readonly seq: number;
+}
+
+export interface Written extends Known {
+  /** True where another window had written meanwhile, so that the entries were done on top of its. */
+  readonly isMerged: boolean;
+}
+
+/**
+ * Writes entries of the log, and new pictures with them, in one transaction. Where another window has written since, the entries
+ * are done on top of what it wrote: neither loses an edit.
+ * @param known what this window last knew to be on disk; the entries were made one after the other from there.
+ */
+export async function appendToLog(known: Known, entries: readonly Entry[], blobs: ReadonlyMap<AssetId, Blob>): Promise<Written> {
+  const { id } = known.project;
+  return db.transaction('rw', [db.projects, db.log, db.snapshots, db.assets], async () => {
     const row = await db.projects.get(id);
     if (!row) throw new Error(`appendToLog: no project ${JSON.stringify(id)} in the store`);
+    const isMerged = row.seq > known.seq;
+    const foreign = isMerged ? await logOf(id, known.seq) : [];
+    let head = foreign.reduce((now, each) => patched(now, each.diff), known.project);
+    const rows: LogRow[] = [];
     const at = Date.now();
-    const last = row.seq + entries.length;
-    await db.log.bulkAdd(entries.map((entry, i) => ({ ...entry, project: id, seq: row.seq + 1 + i, at })));
+    const add = (entry: Entry) => rows.push({ ...entry, project: id, seq: row.seq + 1 + rows.length, at });
+    for (const entry of entries) {
+      const diff = isMerged ? rebased(entry.diff, head) : entry.diff;
+      if (!diff) continue;
+      head = patched(head, diff);
+      add({ ...entry, diff });
+    }
+    const whole = isMerged ? mendedNodes(head) : head.nodes;
+    if (whole !== head.nodes) {
+      const diff = diffOf(head, { ...head, nodes: whole })!;
+      head = patched(head, diff);
+      add({ op: 'do', diff, label: 'Put two windows’ edits together', mergeKey: null });
+    }
+    const seq = row.seq + rows.length;
+    await db.log.bulkAdd(rows);
     await db.assets.bulkPut([...blobs].map(([asset, blob]) => ({ project: id, id: asset, blob })));
-    await db.projects.put({ ...row, name: info.name, pages: info.pageOrder.length, changed: at, seq: last });
-    const crossesSnapshot = Math.floor(last / SNAPSHOT_EVERY) > Math.floor(row.seq / SNAPSHOT_EVERY);
-    if (crossesSnapshot) await db.snapshots.put({ project: id, seq: last, document: project });
+    await db.projects.put({ ...row, name: head.info.name, pages: head.info.pageOrder.length, changed: at, seq });
+    const crossesSnapshot = Math.floor(seq / SNAPSHOT_EVERY) > Math.floor(row.seq / SNAPSHOT_EVERY);
+    if (crossesSnapshot) await db.snapshots.put({ project: id, seq, document: head });
+    return { project: head, seq, isMerged };
   });
+}
+
+/** Reads what other windows have written since. @returns null where nothing has. */
+export async function pullFromLog(known: Known): Promise<Known | null> {
+  const rows = await logOf(known.project.id, known.seq);
+  if (rows.length === 0) return null;
+  return { project: rows.reduce((now, each) => patched(now, each.diff), known.project), seq: rows.at(-1)!.seq };
+}
+
+/** @returns everything that can be undone and redone, from the log. */
+export async function readHistory(id: ProjectId): Promise<History> {
+  return historyFrom(await logOf(id, 0));
+}
+
+/** @returns pictures of a project, by id. */
+export async function readBlobs(id: ProjectId): Promise<ReadonlyMap<AssetId, Blob>> {
+  const rows = await db.assets.where('project').equals(id).toArray();
+  return new Map(rows.map((asset) => [asset.id, asset.blob]));
 }
 
 export async function duplicateProject(id: ProjectId): Promise<ProjectId | null> {
@@ -95,8 +157,8 @@ export async function duplicateProject(id: ProjectId): Promise<ProjectId | null>
   return addProject(copy, stored.blobs);
 }
 
-export async function renameProject(id: ProjectId, name: string, diff: Diff, project: Project): Promise<void> {
-  await appendToLog(project, [{ op: 'do', diff, label: `Rename the project to ${name}`, mergeKey: null }], new Map());
+export async function renameProject({ project, seq }: Known, name: string, diff: Diff): Promise<void> {
+  await appendToLog({ project, seq }, [{ op: 'do', diff, label: `Rename the project to ${name}`, mergeKey: null }], new Map());
 }
 
 export const deleteProject = (id: ProjectId) => db.projects.update(id, { deleted: Date.now() });
@@ -109,8 +171,9 @@ export async function restoreProject(id: ProjectId): Promise<void> {
 }
 
 async function purge(id: ProjectId): Promise<void> {
-  await db.transaction('rw', [db.projects, db.log, db.snapshots, db.assets], async () => {
+  await db.transaction('rw', [db.projects, db.log, db.snapshots, db.assets, db.versions], async () => {
     await db.projects.delete(id);
+    await db.versions.where('project').equals(id).delete();
     await db.snapshots.delete(id);
     await db.log.where('[project+seq]').between([id, 0], [id, Infinity]).delete();
     await db.assets.where('project').equals(id).delete();

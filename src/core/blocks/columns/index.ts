@@ -28,8 +28,8 @@ export const columns: Kind = {
   settings,
   slots: { columns: { label: 'Columns', accepts: ['column'], least: 2 } },
   forms: [
-    { form: 'columns', label: 'side by side', text: 'two columns', drawing: { dark: '', light: 'M4 4h19v24H4zM25 4h19v24H25z' } },
-    { form: 'stack', label: 'stacked', text: 'one below the other', drawing: { dark: '', light: 'M14 3h20v12H14zM14 17h20v12H14z' } }
+    { form: 'columns', label: 'side by side', text: 'two columns' },
+    { form: 'stack', label: 'stacked', text: 'one below the other' }
   ],
   look: { root: { rest: { always: { gap: '32px' } } } },
   create: (make) =>
@@ -47,14 +47,13 @@ export const columns: Kind = {
     ];
   },
   behaviours: () => [],
-  fallbacks(node) {
-    const stack = (node.settings.stack as string | undefined) ?? 'narrow';
+  fallbacks(_node, { settings: under }) {
+    const { stack } = under<InferType<typeof settings>>('always');
     return [
       {
-        label: 'Form',
+        label: 'Shows',
         wide: 'side by side',
-        cells: { medium: stack === 'medium' ? 'stacked' : null, narrow: stack === 'narrow' ? 'stacked' : null },
-        forms: { always: 'columns', ...(stack === 'medium' ? { medium: 'stack', narrow: 'stack' } : stack === 'narrow' ? { narrow: 'stack' } : {}) }
+        cells: { medium: stack === 'medium' ? 'stacked' : null, narrow: stack === 'never' ? null : 'stacked' }
       }
     ];
   },

@@ -1,6 +1,6 @@
 import { object } from 'yup';
 import type { Kind } from '../../kinds/contract';
-import { toggleField } from '../../kinds/fields';
+import { iconField, toggleField } from '../../kinds/fields';
 
 /**
  * A labelled panel: one item of a widget that draws a list of them. The node's name is the label and its slot the content, so
@@ -15,6 +15,8 @@ export const panel: Kind = {
   insertable: false,
   anatomy: {},
   settings: object({
+    icon: iconField({ label: 'Icon' }),
+    iconChosen: iconField({ label: 'Icon when chosen', help: 'Takes the place of the other while the tab is chosen.' }),
     disabled: toggleField(false, { label: 'Disabled', help: 'Shown, but it cannot be chosen.' })
   }),
   slots: { content: { label: 'Content', accepts: ['block'] } },

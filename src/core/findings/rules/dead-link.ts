@@ -19,12 +19,14 @@ export const deadLink: FindingRule = {
   id: 'dead-link',
   summary: 'A link leads nowhere: it is empty, a bare #, or its anchor is on no page',
   kinds: ['button', 'text'],
+  scope: 'project',
   check: (node, project) =>
     hrefsOf(node.settings)
       .filter((href) => href === '' || href === '#' || (href.startsWith('#') && !isAnchor(project, href.slice(1))))
       .map((href) => ({
         severity: 'warning' as const,
         part: 'root',
+        view: 'Fill' as const,
         sentence: `A link in ${node.name} leads nowhere${href.length > 1 ? `: ${href}` : ''}`,
         cause: href.length > 1 ? 'No section has this anchor. Give a section the anchor, or change the link.' : 'It has no address. Write one under Fill.',
         fix: null

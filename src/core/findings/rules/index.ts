@@ -1,7 +1,18 @@
 import type { FindingRule } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
+import { duplicateAnchor } from './anchors';
 import { deadLink } from './dead-link';
-import { textContrastRule } from './text-contrast';
+import { headingOrder } from './headings';
+import { layoutMotion } from './motion';
+import { faintChangeRule, ringContrastRule, textContrastRule } from './text-contrast';
 
 /** Rules about any kind, one line each. Rules about one kind stand in that kind's folder. */
-export const pageRules = (registry: Registry): readonly FindingRule[] => [textContrastRule(registry), deadLink];
+export const pageRules = (registry: Registry): readonly FindingRule[] => [
+  textContrastRule(registry),
+  ringContrastRule(registry),
+  faintChangeRule(registry),
+  deadLink,
+  headingOrder,
+  duplicateAnchor,
+  layoutMotion(registry)
+];

@@ -1,48 +1,48 @@
-import type { FallbackRow, Kind } from '../../kinds/contract';
-import type { Bands, Node } from '../../project/types';
+import type { FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
+import type { Fit } from '../../kinds/finding';
+import type { ConditionName, Node } from '../../project/types';
 import { anatomy, look } from './anatomy';
 import { findings } from './findings';
-import { markup } from './markup';
-import { settings, type TabsSettings } from './settings';
+import { behaviours, markup } from './markup';
+import { adapt, settings, type TabsSettings } from './settings';
 import { style } from './style';
 
-function fallbacks(node: Node, { bands }: { readonly bands: Bands }): readonly FallbackRow[] {
-  const { foldUnder, side, several } = settings.cast(node.settings) as TabsSettings;
-  const tabs = `tabs on ${side === 'top' || side === 'bottom' ? side : `the ${side}`}`;
-  // Bands include their upper edge and the fold does not, so a fold at the edge counts as folding the band.
-  const isFolded = (upper: number) => foldUnder >= upper;
-  const formIn = (upper: number, lower: number) =>
-    isFolded(upper) ? 'accordion' : foldUnder > lower ? `accordion under ${foldUnder}` : null;
-  const drawn = (upper: number) => (isFolded(upper) ? 'accordion' : 'tabs');
-  const openAtOnce = several ? 'several' : 'one at a time';
+/** The form that is shown: the one set, but for what folding and the conditions make of it. */
+function formUnder({ form, foldUnder, foldInto }: Readonly<Record<string, unknown>>, width: number): string {
+  return form === 'open' || Number(foldUnder) <= width ? String(form) : String(foldInto);
+}
+
+/** Equal or own, with the number that was measured at the width on show. */
+function heightWords({ equal }: TabsSettings, fit: Fit | null): string {
+  if (!fit || fit.heights.length === 0) return equal ? 'equal' : 'own';
+  const [least, most] = [Math.round(Math.min(...fit.heights)), Math.round(Math.max(...fit.heights))];
+  return equal ? `equal ${most} px` : least === most ? `own, ${most} px` : `own, ${least} to ${most} px`;
+}
+
+function fallbacks(_node: Node, { bands, fit, settings: under }: FallbackContext): readonly FallbackRow[] {
+  const shown = (condition: ConditionName, width: number) => formUnder(under(condition), width);
+  const words = Object.fromEntries(tabs.forms.map(({ form, label }) => [form, label]));
+  const { foldUnder, several } = under<TabsSettings>('always');
+  const inBand = (condition: ConditionName, upper: number, lower: number) => {
+    const [at, below] = [shown(condition, upper), shown(condition, lower + 1)];
+    return at === below ? words[at]! : `${words[below]} under ${foldUnder}`;
+  };
+  const wide = shown('always', 1e4);
   return [
     {
-      label: 'Form',
-      wide: tabs,
+      label: 'Shows',
+      wide: words[wide]!,
       cells: {
-        medium: formIn(bands.medium, bands.narrow),
-        narrow: formIn(bands.narrow, 0),
-        'no-script': 'all panels open',
-        print: 'all panels open'
-      },
-      forms: {
-        always: 'tabs',
-        medium: drawn(bands.medium),
-        narrow: foldUnder > 0 ? 'accordion' : 'tabs',
-        touch: 'tabs',
-        'less-motion': 'tabs',
-        'no-script': 'open',
-        print: 'open'
+        medium: inBand('medium', bands.medium, bands.narrow),
+        narrow: inBand('narrow', bands.narrow, 0),
+        touch: words[shown('touch', 1e4)]!,
+        'no-script': 'all open',
+        print: 'all open'
       }
     },
-    { label: 'Fold under', wide: foldUnder > 0 ? `${foldUnder} px` : 'never', cells: { 'no-script': '—', print: '—' } },
-    {
-      label: 'Panels open',
-      wide: 'one',
-      cells: { narrow: foldUnder > 0 ? openAtOnce : null, 'no-script': 'all', print: 'all' }
-    },
-    { label: 'Hover look', wide: 'colour', cells: { touch: 'pressed only', print: '—' } },
-    { label: 'Movement', wide: 'none', cells: {} }
+    { label: 'Panels open', wide: 'one', cells: { narrow: shown('narrow', bands.narrow) === 'accordion' ? (several ? 'several' : 'one at a time') : null, 'no-script': 'all', print: 'all' } },
+    { label: 'Panel height', wide: heightWords(under('always'), fit), cells: { medium: heightWords(under('medium'), null), narrow: shown('narrow', bands.narrow) === 'tabs' || shown('narrow', bands.narrow) === 'scroll' ? heightWords(under('narrow'), null) : 'own', 'no-script': 'own', print: 'own' } },
+    { label: 'Hover look', wide: 'changes', cells: { touch: 'pressed only', print: '—' } }
   ];
 }
 
@@ -57,11 +57,13 @@ export const tabs: Kind = {
   settings,
   slots: { panels: { label: 'Panels', accepts: ['panel'], items: true, least: 1, part: 'panel' } },
   forms: [
-    { form: 'tabs', label: 'tabs', text: 'one panel behind a list of tabs', drawing: { dark: 'M2 4h8v5H2z', light: 'M12 4h8v5h-8zM22 4h8v5h-8zM2 10h44v18H2z' } },
-    { form: 'accordion', label: 'accordion', text: 'a header on each panel', drawing: { dark: 'M14 2h20v4H14zM14 20h20v4H14zM14 26h20v4H14z', light: 'M14 7h20v12H14z' } },
-    { form: 'open', label: 'all open', text: 'every panel under its heading', drawing: { dark: 'M8 3h14v2H8zM8 13h14v2H8zM8 23h14v2H8z', light: 'M8 6h32v5H8zM8 16h32v5H8zM8 26h32v4H8z' } }
+    { form: 'tabs', label: 'tabs', text: 'one panel behind a list of tabs' },
+    { form: 'scroll', label: 'scrolling tabs', text: 'one row of tabs that scrolls sideways' },
+    { form: 'accordion', label: 'accordion', text: 'a header on each panel' },
+    { form: 'open', label: 'all open', text: 'every panel under its heading' }
   ],
   look,
+  adapt,
   create: (make) =>
     make('tabs', 'Tabs', {}, {
       panels: ['First', 'Second', 'Third'].map((label) =>
@@ -72,7 +74,9 @@ export const tabs: Kind = {
     }),
   markup,
   style,
-  behaviours: () => ['tabs'],
+  behaviours,
   fallbacks,
-  findings
+  findings,
+  fit: { row: 'list', what: 'labels' },
+  play: { part: 'tab', label: 'Pick the next tab' }
 };

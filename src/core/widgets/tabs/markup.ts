@@ -1,5 +1,7 @@
-import type { Element } from 'hast';
+import type { Element, ElementContent } from 'hast';
+import { iconElement, type Icon } from '../../html/icon';
 import type { Context } from '../../kinds/contract';
+import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
 import type { TabsSettings } from './settings';
 
@@ -15,27 +17,65 @@ export function firstOpen(node: Node, items: readonly Node[]): string | null {
  * behaviour gives the roles of the form that is shown. Without script the headers are plain headings and all panels are open.
  */
 export function markup(node: Node, ctx: Context): Element {
-  const { label, side, activation, several, level } = ctx.settings<TabsSettings>(node);
+  const { label, side, activation, several, find, level, indicator, link } = ctx.settings<TabsSettings>(node);
   const items = ctx.items('panels');
   const open = firstOpen(node, items);
-  const vertical = side === 'left' || side === 'right';
+  const isVertical = side === 'left' || side === 'right';
+  const variants = ctx.variants<TabsSettings>(node);
+  // A panel that keeps its room or is still on its way out cannot be hidden the way the browser's search needs it.
+  const canBeFound = find && !variants.some(({ equal, out }) => equal || moves(out));
+  const isMoving = (name: 'out' | 'height') => variants.some((each) => moves(each[name]));
   const list = ctx.part(
     'list',
     'div',
-    { role: 'tablist', ariaLabel: label || node.name, ...(vertical ? { ariaOrientation: 'vertical' } : {}) },
-    items.map((item) => tab(item, item.id === open, ctx))
+    { role: 'tablist', ariaLabel: label || node.name, ...(isVertical ? { ariaOrientation: 'vertical' } : {}) },
+    [...items.map((item) => tab(item, item.id === open, ctx)), ...(indicator ? [ctx.part('indicator', 'span', { ariaHidden: 'true' })] : [])]
   );
-  const options = [activation === 'manual' ? 'manual' : '', several ? 'several' : ''].filter(Boolean).join(' ');
   const body: Element = {
     type: 'element',
     tagName: 'div',
     properties: { className: [ctx.cls('panels')] },
     children: items.flatMap((item) => [head(item, Number(level), ctx), panel(item, item.id === open, ctx)])
   };
-  return ctx.part('root', 'div', { dataKTabs: options, ...(open ? { dataCurrent: open } : {}) }, [list, body]);
+  const options = [activation === 'manual' ? 'manual' : '', several ? 'several' : '', canBeFound ? 'find' : ''].filter(Boolean).join(' ');
+  return ctx.part(
+    'root',
+    'div',
+    {
+      dataKTabs: options,
+      ...(link ? { dataKLinked: '' } : {}),
+      ...(isMoving('out') && ctx.support === 'widely' ? { dataKLeave: '' } : {}),
+      ...(isMoving('height') ? { dataKGrow: '' } : {}),
+      ...(indicator ? { dataKGlide: '' } : {}),
+      ...(open ? { dataCurrent: open } : {})
+    },
+    [list, body]
+  );
+}
+
+export function behaviours(node: Node, ctx: Context): readonly string[] {
+  const { indicator, link } = ctx.settings<TabsSettings>(node);
+  const isMoving = (name: 'out' | 'height') => ctx.variants<TabsSettings>(node).some((each) => moves(each[name]));
+  return [
+    'tabs',
+    ...(link ? ['linked'] : []),
+    ...(isMoving('out') && ctx.support === 'widely' ? ['leave'] : []),
+    ...(isMoving('height') ? ['grow'] : []),
+    ...(indicator ? ['glide'] : [])
+  ];
 }
 
 const isDisabled = (item: Node) => item.settings.disabled === true;
+
+/** The words, with the icon beside them; another icon, where there is one, takes its place once the tab is chosen. */
+function label(item: Node, ctx: Context): ElementContent[] {
+  const { icon, iconChosen } = item.settings as { icon?: Icon | null; iconChosen?: Icon | null };
+  const words: Element = { type: 'element', tagName: 'span', properties: { dir: 'auto' }, children: [{ type: 'text', value: item.name }] };
+  if (!icon) return [words];
+  const plain = iconElement(icon);
+  const chosen = iconChosen ? [{ ...iconElement(iconChosen), properties: { ...iconElement(iconChosen).properties, dataChosen: '' } }] : [];
+  return [ctx.part('icon', 'span', {}, [...chosen, plain], item), words];
+}
 
 function tab(item: Node, isOpen: boolean, ctx: Context): Element {
   return ctx.part(
@@ -50,19 +90,13 @@ function tab(item: Node, isOpen: boolean, ctx: Context): Element {
       ...(isDisabled(item) ? { ariaDisabled: 'true' } : {}),
       ...(isOpen ? {} : { tabIndex: -1 })
     },
-    [{ type: 'text', value: item.name }],
+    label(item, ctx),
     item
   );
 }
 
 function head(item: Node, level: number, ctx: Context): Element {
-  const inner = ctx.part(
-    'header',
-    'span',
-    { id: `${item.id}-header`, ...(isDisabled(item) ? { ariaDisabled: 'true' } : {}) },
-    [{ type: 'text', value: item.name }],
-    item
-  );
+  const inner = ctx.part('header', 'span', { id: `${item.id}-header`, ariaControls: [item.id], ...(isDisabled(item) ? { ariaDisabled: 'true' } : {}) }, label(item, ctx), item);
   return { type: 'element', tagName: `h${level}`, properties: { className: [ctx.cls('head')] }, children: [inner] };
 }
 

@@ -1,15 +1,17 @@
-import { json } from '@sveltejs/kit';
+import { json, type RequestHandler } from '@sveltejs/kit';
 import { ValidationError } from 'yup';
-import { finish, finishRequest } from '$server/finish';
+import { finish, finishRequest, finishSnippet, snippetRequest } from '$server/finish';
 
 /** Finishes printed pages; see src/server/finish.ts. Answers 400 with a sentence where the request does not fit. */
-export async function POST({ request }) {
+export const POST: RequestHandler = async ({ request }) => {
   try {
-    const asked = await finishRequest.validate(await request.json(), { strict: true, stripUnknown: false });
-    return json(await finish(asked as never));
+    const asked: unknown = await request.json();
+    const options = { strict: true, stripUnknown: false };
+    if (typeof asked === 'object' && asked !== null && 'snippet' in asked) return json(await finishSnippet(await snippetRequest.validate(asked, options)));
+    return json(await finish(await finishRequest.validate(asked, options)));
   } catch (error) {
     if (error instanceof ValidationError) return json({ sentence: `The export could not be finished: ${error.message}` }, { status: 400 });
     if (error instanceof SyntaxError) return json({ sentence: `The export could not be finished: ${error.message}` }, { status: 400 });
     throw error;
   }
-}
+};

@@ -1,0 +1,23 @@
+import { differenceCiede2000, modeLab65, useMode } from 'culori/fn';
+import type { Colour } from './contrast';
+
+useMode(modeLab65);
+const ciede2000 = differenceCiede2000();
+
+/** CIE L*a*b*: lightness 0 to 100, and the two colour axes. */
+export interface Lab {
+  readonly l: number;
+  readonly a: number;
+  readonly b: number;
+}
+
+/** Colour difference ΔE00 of two CIELAB colours: CIE 142 (CIEDE2000), by culori. 0 is the same; about 1 is just seen side by side. */
+export const labDifference = (one: Lab, other: Lab): number => ciede2000({ mode: 'lab65', ...one }, { mode: 'lab65', ...other });
+
+/** ΔE00 of two opaque sRGB colours; alpha is ignored. */
+export function colourDifference({ r, g, b }: Colour, other: Colour): number {
+  return ciede2000({ mode: 'rgb', r, g, b }, { mode: 'rgb', r: other.r, g: other.g, b: other.b });
+}
+
+/** Below this a change of a part between two states is easily missed: common practice, no source. */
+export const FAINT = 5;

@@ -1,0 +1,76 @@
+import { mixed, object, string } from 'yup';
+import { checkValue } from '../css/values';
+import { TOKEN_PROPERTY, tokensIn } from '../css/tokens';
+import { ID_PATTERN } from '../project/ids';
+import { TOKEN_TYPES, type Project, type Token, type TokenId } from '../project/types';
+import { define, no } from './define';
+
+/** One place that names a token: a cell of a piece, or another token. */
+export interface TokenUse {
+  readonly kind: 'cell' | 'token';
+  readonly id: string;
+  /** In words, for lists. */
+  readonly where: string;
+}
+
+/** @returns every place that names the token. */
+export function usesOf(project: Project, id: TokenId): TokenUse[] {
+  const found: TokenUse[] = [];
+  for (const token of Object.values(project.tokens)) {
+    if (tokensIn(token.value).includes(id)) found.push({ kind: 'token', id: token.id, where: `the token ${token.name}` });
+  }
+  for (const node of Object.values(project.nodes)) {
+    for (const [part, states] of Object.entries(node.styles)) {
+      for (const [state, conditions] of Object.entries(states)) {
+        for (const declarations of Object.values(conditions)) {
+          for (const [property, value] of Object.entries(declarations)) {
+            if (tokensIn(value).includes(id)) found.push({ kind: 'cell', id: node.id, where: `${property} of ${node.name}${part === 'root' ? '' : `, ${part}`}${state === 'rest' ? '' : ` on ${state}`}` });
+          }
+        }
+      }
+    }
+  }
+  return found;
+}
+
+const tokenShape = object({
+  id: string().strict(true).matches(ID_PATTERN).max(60).required(),
+  name: string().strict(true).trim().min(1, 'A token needs a name.').max(80).required(),
+  type: mixed<Token['type']>().oneOf(TOKEN_TYPES).required(),
+  value: string().strict(true).max(500).required('A token needs a value.')
+}).noUnknown();
+
+/** Adds a token, or changes the one with its id. */
+export const setToken = define<{ token: Token & object }>({
+  type: 'set-token',
+  args: object({ token: tokenShape.required() }) as never,
+  label: ({ token }, project) => `${project.tokens[token.id] ? 'Change' : 'Add'} the token ${token.name}`,
+  refusal(project, { token }) {
+    if (token.id.startsWith('k-')) return no('bad-id', 'Names that start with “k-” are Kymation’s own. Take another.');
+    const twin = Object.values(project.tokens).find((each) => each.id !== token.id && each.name === token.name);
+    if (twin) return no('name-in-use', `There is already a token called “${token.name}”. Take another name.`);
+    const checked = checkValue(TOKEN_PROPERTY[token.type], token.value, { ...project.tokens, [token.id]: token });
+    return checked.ok ? null : no('bad-value', checked.sentence);
+  },
+  run(draft, { token }) {
+    const before = draft.tokens[token.id];
+    if (before && JSON.stringify(before) === JSON.stringify(token)) return;
+    draft.tokens[token.id] = token;
+  }
+});
+
+export const removeToken = define<{ id: TokenId }>({
+  type: 'remove-token',
+  args: object({ id: string().required() }) as never,
+  label: ({ id }, project) => `Delete the token ${project.tokens[id]?.name ?? id}`,
+  refusal(project, { id }) {
+    if (!Object.hasOwn(project.tokens, id)) return no('no-such-token', 'That token is no longer in the project.');
+    const uses = usesOf(project, id);
+    if (uses.length === 0) return null;
+    const more = uses.length > 3 ? ` and ${uses.length - 3} more places` : '';
+    return no('token-in-use', `${project.tokens[id]!.name} is used by ${uses.slice(0, 3).map(({ where }) => where).join(', ')}${more}. Give those another value first.`);
+  },
+  run(draft, { id }) {
+    delete draft.tokens[id];
+  }
+});

@@ -1,0 +1,130 @@
+import { describe, expect, it } from 'vitest';
+import { trackOf } from '../motion/track';
+import { printPage } from '../compile/page';
+import { settingsAt } from '../compile/analyse';
+import { resolve } from '../cascade/resolve';
+import type { ConditionName, PageId, Project, StateName } from '../project/types';
+import { registry } from '../registry';
+import { after, id, refusedWith, sampleProject } from '../testing/project';
+import { apply } from './apply';
+import type { Command } from './define';
+import { restoreCommands } from './restore';
+import { usesOf } from './tokens';
+
+const set = (key: string, value: unknown, condition?: ConditionName): Command => ({ type: 'set-setting', id: 'tabs', key, value, ...(condition ? { condition } : {}) });
+const style = (part: string, state: StateName, property: string, value: string | null, condition: ConditionName = 'always', node = 'tabs'): Command => ({ type: 'set-style', id: node, part, state, condition, property, value });
+const token = (name: string, value: string, type = 'colour'): Command => ({ type: 'set-token', token: { id: name, name, type, value } });
+const refused = (command: Command, project = sampleProject()) => refusedWith(apply(registry, project, command));
+const css = (project: Project) => printPage(registry, project, 'first' as PageId, { addressOf: (asset) => asset.file }).css;
+
+describe('settings under a condition', () => {
+  const at = (project: Project, condition: ConditionName) => settingsAt(registry.kindOf('tabs'), project.nodes[id('tabs')]!, condition);
+
+  it('differ there only, and a narrower band keeps what a wider one says', () => {
+    const project = after(sampleProject(), set('side', 'left', 'medium'), set('align', 'end', 'narrow'));
+    expect(at(project, 'always')).toMatchObject({ side: 'top', align: 'start' });
+    expect(at(project, 'medium')).toMatchObject({ side: 'left', align: 'start' });
+    expect(at(project, 'narrow')).toMatchObject({ side: 'left', align: 'end' });
+    expect(at(project, 'touch')).toMatchObject({ side: 'top', align: 'start' });
+    expect(at(project, 'print')).toMatchObject({ form: 'open' });
+  });
+
+  it('print only what comes out differently there', () => {
+    const text = css(after(sampleProject(), set('side', 'left', 'medium')));
+    const band = /@media \(width <= 960px\) \{([\s\S]*?)\n\}/.exec(text)![1]!;
+    expect(band).toContain('flex-direction: row');
+    expect(band).not.toContain('appearance');
+  });
+
+  it('are taken back, and leave nothing behind', () => {
+    const project = sampleProject();
+    const back = after(project, set('side', 'left', 'medium'), { type: 'clear-setting', id: 'tabs', key: 'side', condition: 'medium' });
+    expect(back.nodes[id('tabs')]!.adapt).toEqual({});
+    const base = after(project, set('side', 'left'), { type: 'clear-setting', id: 'tabs', key: 'side' });
+    expect(base.nodes[id('tabs')]!.settings).toEqual(project.nodes[id('tabs')]!.settings);
+  });
+
+  it('are refused where nothing can differ, with the reason', () => {
+    expect(refused(set('level', '2', 'narrow'))).toBe('not-responsive');
+    expect(refused(set('form', 'tabs', 'print'))).toBe('fixed-there');
+    expect(refused(set('enter', trackOf({ ms: 40_000 })))).toBe('bad-setting');
+    expect(refused(set('enter', trackOf({ easing: 'spring(1)' })))).toBe('bad-setting');
+    expect(refused(set('enter', trackOf({ form: 'explode' })))).toBe('bad-setting');
+    expect(refused(set('foldUnder', -40))).toBe('bad-setting');
+    expect(refused({ type: 'set-bands', medium: 500, narrow: 700 })).toBe('band-order');
+  });
+
+  it('the same value again changes nothing', () => {
+    const project = after(sampleProject(), set('enter', trackOf({ ms: 300 })), set('side', 'left', 'medium'));
+    for (const command of [set('enter', trackOf({ ms: 300 })), set('side', 'left', 'medium'), { type: 'clear-setting', id: 'tabs', key: 'align' }]) {
+      const outcome = apply(registry, project, command);
+      expect(outcome.ok && outcome.project).toBe(project);
+    }
+  });
+});
+
+describe('tokens', () => {
+  const leafed = after(sampleProject(), token('leaf', '#0b6a5f'), token('shade', '{leaf}'), style('tab', 'rest', 'color', '{shade}'));
+
+  it('are resolved through each other, and leave as custom properties that are used', () => {
+    const resolved = resolve(registry, leafed, { node: id('tabs'), part: 'tab' }).get('color')!;
+    expect(resolved).toMatchObject({ value: '#0b6a5f', written: '{shade}', token: 'shade' });
+    const text = css(after(leafed, token('unused', '#ff0000')));
+    expect(text).toContain(':root { --leaf: #0b6a5f; --shade: var(--leaf); }');
+    expect(text).toContain('color: var(--shade)');
+  });
+
+  it('say where they are used, and are not deleted there', () => {
+    expect(usesOf(leafed, 'leaf' as never).map(({ where }) => where)).toEqual(['the token shade']);
+    expect(usesOf(leafed, 'shade' as never).map(({ where }) => where)).toEqual(['color of Tabs, tab']);
+    expect(refused({ type: 'remove-token', id: 'shade' }, leafed)).toBe('token-in-use');
+    expect(refused({ type: 'remove-token', id: 'gone' }, leafed)).toBe('no-such-token');
+  });
+
+  it('in a ring, of the wrong type, without a name or with another’s are refused', () => {
+    expect(refused(token('leaf', '{shade}'), leafed)).toBe('bad-value');
+    expect(refused(token('wide', '12px'), leafed)).toBe('bad-value');
+    expect(refused({ type: 'set-token', token: { id: 'leaf-2', name: 'leaf', type: 'colour', value: '#fff' } }, leafed)).toBe('name-in-use');
+    expect(refused({ type: 'set-token', token: { id: 'k-own', name: 'x', type: 'colour', value: '#fff' } })).toBe('bad-id');
+    expect(refused(style('tab', 'rest', 'color', '{nowhere}'), leafed)).toBe('bad-value');
+    expect(refused(style('tab', 'rest', 'padding', '{leaf}'), leafed)).toBe('bad-value');
+  });
+
+  it('for easing may be a spring, which leaves as linear()', () => {
+    const project = after(sampleProject(), token('settle', 'spring(0.1)', 'easing'), style('tab', 'rest', 'transition', 'color 200ms {settle}'));
+    expect(css(project)).toMatch(/--settle: linear\(0, /);
+    expect(css(project)).not.toContain('spring(');
+  });
+});
+
+describe('copying a look', () => {
+  const tuned = after(sampleProject(), style('tab', 'hover', 'color', '#123456'), style('tab', 'rest', 'padding', '3px', 'narrow'));
+
+  it('of a part takes every state and condition, and what the target had goes', () => {
+    const project = after(tuned, style('header', 'rest', 'opacity', '0.5'), { type: 'copy-look', from: { id: 'tabs', part: 'tab' }, to: [{ id: 'tabs', part: 'header' }] });
+    const of = (part: string, state: StateName, conditions: readonly ConditionName[] = []) => resolve(registry, project, { node: id('tabs'), part, state, conditions });
+    for (const property of ['color', 'padding', 'background-color', 'border-radius', 'opacity']) {
+      for (const state of ['rest', 'hover', 'selected'] as const) expect(of('header', state).get(property)!.value).toBe(of('tab', state).get(property)!.value);
+      expect(of('header', 'rest', ['medium', 'narrow']).get(property)!.value).toBe(of('tab', 'rest', ['medium', 'narrow']).get(property)!.value);
+    }
+  });
+
+  it('of a state goes to a state, of the same part or another', () => {
+    const project = after(tuned, { type: 'copy-look', from: { id: 'tabs', part: 'tab', state: 'hover' }, to: [{ id: 'tabs', part: 'tab', state: 'focus' }] });
+    expect(resolve(registry, project, { node: id('tabs'), part: 'tab', state: 'focus' }).get('color')!.value).toBe('#123456');
+    expect(refused({ type: 'copy-look', from: { id: 'tabs', part: 'tab', state: 'hover' }, to: [{ id: 'tabs', part: 'tab' }] })).toBe('state-or-part');
+    expect(refused({ type: 'copy-look', from: { id: 'tabs', part: 'tab', state: 'hover' }, to: [{ id: 'tabs', part: 'list', state: 'pressed' }] })).toBe('no-such-state');
+    expect(refused({ type: 'copy-look', from: { id: 'gone', part: 'tab' }, to: [{ id: 'tabs', part: 'tab' }] })).toBe('no-such-node');
+  });
+});
+
+describe('taking a kept setting back', () => {
+  it('sets, adapts and tunes a piece as it was, and leaves the rest alone', () => {
+    const then = after(sampleProject(), set('side', 'left'), set('align', 'end', 'narrow'), style('tab', 'rest', 'color', '#111111'));
+    const now = after(then, set('side', 'right'), set('equal', true, 'medium'), { type: 'clear-setting', id: 'tabs', key: 'align', condition: 'narrow' }, style('tab', 'rest', 'color', null), style('panel', 'rest', 'gap', '3px'), { type: 'rename', id: 'heading', name: 'Other' });
+    const back = after(now, { type: 'batch', label: 'back', commands: restoreCommands(now.nodes[id('tabs')]!, then.nodes[id('tabs')]!) });
+    const { settings, adapt, styles } = back.nodes[id('tabs')]!;
+    expect({ settings, adapt, styles }).toEqual({ settings: then.nodes[id('tabs')]!.settings, adapt: then.nodes[id('tabs')]!.adapt, styles: then.nodes[id('tabs')]!.styles });
+    expect(back.nodes[id('heading')]!.name).toBe('Other');
+  });
+});

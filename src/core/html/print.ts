@@ -1,0 +1,57 @@
+import type { Element, ElementContent, Root, RootContent } from 'hast';
+import { serializeOuter } from 'parse5';
+import { find, html, svg, type Info } from 'property-information';
+
+type Printed = Element | ElementContent | Root | RootContent;
+
+interface Attribute {
+  readonly name: string;
+  readonly value: string;
+}
+
+const infos = new Map<string, Info>();
+
+/** What a hast property is called in markup; properties of drawings inside the page are looked up after HTML's own. */
+function infoOf(property: string): Info {
+  let info = infos.get(property);
+  if (!info) {
+    const own = find(html, property);
+    const isKnown = own.defined || property.startsWith('data');
+    infos.set(property, (info = isKnown ? own : find(svg, property)));
+  }
+  return info;
+}
+
+function attributesOf({ properties }: Element): readonly Attribute[] {
+  const found: Attribute[] = [];
+  for (const property in properties) {
+    const value = properties[property];
+    if (value === null || value === undefined || value === false) continue;
+    const info = infoOf(property);
+    const text = value === true ? '' : Array.isArray(value) ? value.join(info.commaSeparated ? ', ' : ' ') : String(value);
+    found.push({ name: info.attribute, value: text });
+  }
+  return found;
+}
+
+/** Lets parse5 read hast. Only what its serialiser asks for is here; text inside script and style does not come this way. */
+const hastTree = {
+  isElementNode: (node: Printed) => node.type === 'element',
+  isTextNode: (node: Printed) => node.type === 'text',
+  isCommentNode: () => false,
+  isDocumentTypeNode: () => false,
+  getTagName: (node: Element) => node.tagName,
+  getNamespaceURI: () => 'http://www.w3.org/1999/xhtml',
+  getAttrList: attributesOf,
+  getChildNodes: (node: Element | Root) => node.children,
+  getTemplateContent: (node: Element) => node,
+  getTextNodeContent: (node: { value: string }) => node.value,
+  getParentNode: () => null
+};
+
+const options = { treeAdapter: hastTree as never };
+
+/** @returns hast as HTML by parse5's serialiser (HTML standard, 13.3), which does the escaping. Comments are left out. */
+export function printHtml(node: Element | ElementContent): string {
+  return serializeOuter(node as never, options);
+}

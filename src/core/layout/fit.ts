@@ -1,0 +1,19 @@
+import type { Fit } from '../kinds/finding';
+
+/** Room a row of labels needs on one line, px: their widths, the gaps between them, and what surrounds them. */
+export function rowWidth(widths: readonly number[], gap: number, around = 0): number {
+  return widths.reduce((sum, width) => sum + width, 0) + Math.max(0, widths.length - 1) * gap + around;
+}
+
+/**
+ * Least width of the window at which a row fits, px, as far as one measurement tells: right where the place grows by as much as
+ * the window does. Above it the row fits.
+ */
+export function fitFrom({ needed, available, viewport, from }: Fit): number {
+  return from ?? viewport + (needed - available);
+}
+
+/** How far the tallest panel is above the others, px: what stands below jumps by as much as is chosen. */
+export function heightJump(heights: readonly number[]): number {
+  return heights.length === 0 ? 0 : Math.max(...heights) - Math.min(...heights);
+}

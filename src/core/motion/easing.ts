@@ -1,0 +1,235 @@
+/**
+ * Easing: how far a movement has come, 0 to 1, at a share of its time, 0 to 1. CSS Easing Functions 2 for all but `spring()`,
+ * which is Kymation's own notation and leaves as `linear()`.
+ */
+export interface Easing {
+  /** As written. */
+  readonly text: string;
+  readonly kind: 'keyword' | 'bezier' | 'steps' | 'linear' | 'spring';
+  /** What CSS understands. */
+  readonly css: string;
+  /** @param time 0 to 1; outside it the ends hold. */
+  progress(time: number): number;
+}
+
+export type ReadEasing = { readonly ok: true; readonly easing: Easing } | { readonly ok: false; readonly sentence: string };
+
+/** Control points of the keywords (CSS Easing Functions 2, section 2.2). */
+export const KEYWORD_CURVES: Readonly<Record<string, readonly [number, number, number, number]>> = {
+  ease: [0.25, 0.1, 0.25, 1],
+  'ease-in': [0.42, 0, 1, 1],
+  'ease-out': [0, 0, 0.58, 1],
+  'ease-in-out': [0.42, 0, 0.58, 1]
+};
+
+/** Greatest distance between a spring and the `linear()` it is printed as. */
+export const SAMPLE_ERROR = 0.004;
+/** A spring counts as still once it stays within this share of its end. */
+export const STILL = 0.005;
+/** A greater share of overshoot would swing for longer than anyone waits. */
+const BOUNCE_MOST = 0.8;
+
+const NUMBER = '[+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:e[+-]?\\d+)?';
+const no = (sentence: string): ReadEasing => ({ ok: false, sentence });
+const clamp = (value: number) => Math.min(1, Math.max(0, value));
+const known = new Map<string, ReadEasing>();
+
+/** Reads an easing. Never throws; what cannot be used is a sentence that says why. */
+export function readEasing(written: string): ReadEasing {
+  const text = written.trim().toLowerCase().replace(/\s+/g, ' ');
+  let read = known.get(text);
+  if (!read) {
+    if (known.size > 500) known.clear();
+    known.set(text, (read = freshEasing(text)));
+  }
+  return read;
+}
+
+/** As `readEasing`, for texts that were checked before. Throws on any other. */
+export function easingOf(text: string): Easing {
+  const read = readEasing(text);
+  if (!read.ok) throw new Error(`easingOf: ${JSON.stringify(text)}: ${read.sentence}`);
+  return read.easing;
+}
+
+function freshEasing(text: string): ReadEasing {
+  const made = (kind: Easing['kind'], progress: Easing['progress'], css = text): ReadEasing => ({ ok: true, easing: { text, kind, css, progress } });
+  if (text === 'linear') return made('keyword', clamp);
+  const curve = KEYWORD_CURVES[text];
+  if (curve) return made('keyword', bezier(...curve));
+  if (text === 'step-start') return made('steps', steps(1, 'jump-start'));
+  if (text === 'step-end') return made('steps', steps(1, 'jump-end'));
+  const [, name, inside] = /^([a-z-]+) ?\((.*)\)$/.exec(text) ?? [];
+  const numbers = (inside ?? '').split(',').map((each) => each.trim());
+  const areNumbers = numbers.every((each) => new RegExp(`^${NUMBER}$`).test(each));
+  if (name === 'cubic-bezier') {
+    if (numbers.length !== 4 || !areNumbers) return no('A curve takes four numbers, such as cubic-bezier(0.2, 0, 0, 1).');
+    const [x1, y1, x2, y2] = numbers.map(Number) as [number, number, number, number];
+    const wrong = [x1, x2].find((x) => x < 0 || x > 1);
+    if (wrong !== undefined) return no(`The handles of a curve stand between 0 and 1 across; ${wrong} would run backwards in time.`);
+    if ([y1, y2].some((y) => Math.abs(y) > 10)) return no('The handles of a curve stand between −10 and 10 up and down.');
+    return made('bezier', bezier(x1, y1, x2, y2));
+  }
+  if (name === 'steps') {
+    const [count, jump = 'end'] = numbers;
+    const long = ({ start: 'jump-start', end: 'jump-end' } as Record<string, string>)[jump] ?? jump;
+    if (!/^\d+$/.test(count ?? '') || numbers.length > 2 || !/^jump-(?:start|end|both|none)$/.test(long)) return no('Steps take a whole number and where they jump, such as steps(4, jump-end).');
+    const least = long === 'jump-none' ? 2 : 1;
+    if (Number(count) < least || Number(count) > 100) return no(`Steps are ${least} to 100 in number.`);
+    return made('steps', steps(Number(count), long));
+  }
+  if (name === 'linear') return readLinear(numbers, made);
+  if (name === 'spring') {
+    if (numbers.length !== 1 || !areNumbers) return no('A spring takes how far it swings over, such as spring(0.15).');
+    const bounce = Number(numbers[0]);
+    if (bounce < 0) return no('A spring swings over by 0 or more.');
+    if (bounce >= 1) return no(`A spring that swings over by ${bounce} never settles. Take less than ${BOUNCE_MOST}.`);
+    if (bounce > BOUNCE_MOST) return no(`A spring that swings over by ${bounce} takes too long to settle. Take ${BOUNCE_MOST} at most.`);
+    const progress = spring(bounce);
+    return made('spring', progress, linearText(progress));
+  }
+  return no('Easing is ease, ease-in, ease-out, ease-in-out, linear, cubic-bezier(…), steps(…), linear(…) or spring(…).');
+}
+
+/** Cubic Bézier from (0, 0) to (1, 1) with two handles: Newton's method for the time, halving where that fails. */
+function bezier(x1: number, y1: number, x2: number, y2: number): Easing['progress'] {
+  const at = (t: number, a: number, b: number) => ((1 - 3 * b + 3 * a) * t + (3 * b - 6 * a)) * t * t + 3 * a * t;
+  const slope = (t: number, a: number, b: number) => 3 * (1 - 3 * b + 3 * a) * t * t + 2 * (3 * b - 6 * a) * t + 3 * a;
+  const timeAt = (x: number): number => {
+    let t = x;
+    for (let i = 0; i < 8; i += 1) {
+      const off = at(t, x1, x2) - x;
+      if (Math.abs(off) < 1e-9) return t;
+      const rise = slope(t, x1, x2);
+      if (Math.abs(rise) < 1e-6) break;
+      t -= off / rise;
+    }
+    let [low, high] = [0, 1];
+    t = x;
+    while (high - low > 1e-10) {
+      if (at(t, x1, x2) < x) low = t;
+      else high = t;
+      t = (low + high) / 2;
+    }
+    return t;
+  };
+  return (time) => (time <= 0 ? 0 : time >= 1 ? 1 : at(timeAt(time), y1, y2));
+}
+
+/** CSS Easing Functions 2, section 2.3. */
+function steps(count: number, jump: string): Easing['progress'] {
+  const jumps = jump === 'jump-both' ? count + 1 : jump === 'jump-none' ? count - 1 : count;
+  const isEarly = jump === 'jump-start' || jump === 'jump-both';
+  return (time) => {
+    const step = Math.floor(clamp(time) * count + 1e-12) + (isEarly ? 1 : 0);
+    return Math.min(Math.max(step, 0), jumps) / jumps;
+  };
+}
+
+/** CSS Easing Functions 2, section 2.1: points without a place are spread evenly, and no place goes back. */
+function readLinear(parts: readonly string[], made: (kind: 'linear', progress: Easing['progress']) => ReadEasing): ReadEasing {
+  const fault = no('linear() takes two or more points, each with a percentage where it needs one, such as linear(0, 0.6 40%, 1).');
+  const points: { value: number; place: number | null }[] = [];
+  for (const part of parts) {
+    const words = part.split(' ').filter(Boolean);
+    const values = words.filter((word) => new RegExp(`^${NUMBER}$`).test(word));
+    const places = words.filter((word) => new RegExp(`^${NUMBER}%$`).test(word));
+    if (values.length !== 1 || places.length > 2 || values.length + places.length !== words.length) return fault;
+    const value = Number(values[0]);
+    points.push({ value, place: places[0] === undefined ? null : Number.parseFloat(places[0]) / 100 });
+    if (places[1] !== undefined) points.push({ value, place: Number.parseFloat(places[1]) / 100 });
+  }
+  if (points.length < 2) return fault;
+  points[0]!.place ??= 0;
+  points.at(-1)!.place ??= 1;
+  let furthest = -Infinity;
+  for (const point of points) if (point.place !== null) furthest = point.place = Math.max(point.place, furthest);
+  for (let i = 1; i < points.length; i += 1) {
+    if (points[i]!.place !== null) continue;
+    let next = i;
+    while (points[next]!.place === null) next += 1;
+    const from = points[i - 1]!.place!;
+    for (let j = i; j < next; j += 1) points[j]!.place = from + ((points[next]!.place! - from) * (j - i + 1)) / (next - i + 1);
+  }
+  const placed = points as { value: number; place: number }[];
+  return made('linear', (time) => {
+    let i = placed.findLastIndex(({ place }) => place <= time);
+    i = Math.min(Math.max(i, 0), placed.length - 2);
+    const [a, b] = [placed[i]!, placed[i + 1]!];
+    return a.place === b.place ? b.value : a.value + ((b.value - a.value) * (time - a.place)) / (b.place - a.place);
+  });
+}
+
+/**
+ * A weight on a damped spring, let go at 0 with its rest at 1: the closed solution of the damped harmonic oscillator (from memory).
+ * Its damping ratio follows from the overshoot, `bounce = exp(−πζ / √(1 − ζ²))`; its pace is chosen so that it is still (`STILL`)
+ * when its time is up.
+ */
+function spring(bounce: number): Easing['progress'] {
+  const log = Math.log(bounce);
+  const damping = bounce === 0 ? 1 : -log / Math.sqrt(Math.PI ** 2 + log ** 2);
+  const swing = Math.sqrt(Math.max(0, 1 - damping ** 2));
+  // Time in units of the undamped spring's own pace.
+  const distance = (t: number) =>
+    swing < 1e-4 ? Math.exp(-t) * (1 + t) : Math.exp(-damping * t) * (Math.cos(swing * t) + (damping / swing) * Math.sin(swing * t));
+  const settle = lastAbove(distance, swing < 1e-4 ? 20 : (Math.log(1 / STILL) + 3) / damping);
+  return (time) => (time <= 0 ? 0 : time >= 1 ? 1 : 1 - distance(time * settle));
+}
+
+/** The last time a swing is further than `STILL` from its rest. */
+function lastAbove(distance: (t: number) => number, latest: number): number {
+  const step = latest / 4000;
+  let t = latest;
+  while (t > 0 && Math.abs(distance(t)) <= STILL) t -= step;
+  let [low, high] = [t, t + step];
+  for (let i = 0; i < 40; i += 1) {
+    const middle = (low + high) / 2;
+    if (Math.abs(distance(middle)) > STILL) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+/** A curve as `linear()`, with as few points as keep it within `SAMPLE_ERROR`. */
+export function linearText(progress: Easing['progress']): string {
+  const points: (readonly [time: number, value: number])[] = [[0, progress(0)]];
+  const add = (from: number, to: number, depth: number): void => {
+    if (depth < 12 && !isStraight(progress, from, to)) {
+      const middle = (from + to) / 2;
+      add(from, middle, depth + 1);
+      add(middle, to, depth + 1);
+    } else points.push([to, progress(to)]);
+  };
+  for (let i = 0; i < 8; i += 1) add(i / 8, (i + 1) / 8, 0);
+  const number = (value: number, places: number) => String(Number(value.toFixed(places)));
+  return `linear(${points.map(([time, value]) => (time === 0 || time === 1 ? number(value, 4) : `${number(value, 4)} ${number(time * 100, 3)}%`)).join(', ')})`;
+}
+
+function isStraight(progress: Easing['progress'], from: number, to: number): boolean {
+  const [start, end] = [progress(from), progress(to)];
+  // Half the error is left for what rounding to four decimals costs.
+  return [1, 2, 3, 4, 5, 6, 7].every((i) => Math.abs(start + ((end - start) * i) / 8 - progress(from + ((to - from) * i) / 8)) <= SAMPLE_ERROR / 2);
+}
+
+export interface CurveFigures {
+  /** Furthest point beyond the end as a share of the way (0.062 is 6.2 %), and the share of the time when it is reached; null where it never passes the end. */
+  readonly peak: { readonly over: number; readonly time: number } | null;
+  /** Share of the time from which it stays within one hundredth of the end. */
+  readonly settled: number;
+}
+
+export const SETTLED_WITHIN = 0.01;
+
+/** What decides about a curve, read off a thousand points. */
+export function curveFigures({ progress }: Easing): CurveFigures {
+  const COUNT = 1000;
+  let peak: CurveFigures['peak'] = null;
+  let settled = 0;
+  for (let i = 0; i <= COUNT; i += 1) {
+    const time = i / COUNT;
+    const over = progress(time) - 1;
+    if (over > 1e-6 && over > (peak?.over ?? 0)) peak = { over, time };
+    if (Math.abs(over) > SETTLED_WITHIN) settled = Math.min(1, time + 1 / COUNT);
+  }
+  return { peak, settled };
+}

@@ -1,0 +1,58 @@
+import type { SupportTarget } from '../project/types';
+import { isSafe, PLATFORM_FEATURES, statusOf, type PlatformFeature } from './features';
+
+/** One thing of the platform that a printed page uses, or that a behaviour does in its stead. */
+export interface PlatformUse {
+  readonly feature: PlatformFeature;
+  readonly name: string;
+  /** What for, in a few words. */
+  readonly what: string;
+  /** `native`: the browser does it; `scripted`: a behaviour does, since the target has browsers that cannot; `extra`: better where it is there. */
+  readonly form: 'native' | 'scripted' | 'extra';
+  /** The behaviour that does it; null where the browser does. */
+  readonly behaviour: string | null;
+  readonly baseline: 'high' | 'low' | false;
+  readonly since: string | null;
+  /** Whether every browser of the target can show it as it is meant. */
+  readonly isSafe: boolean;
+}
+
+interface Printed {
+  readonly css: string;
+  readonly body: string;
+  readonly behaviours: readonly string[];
+}
+
+const SIGNS: Readonly<Record<PlatformFeature, (page: Printed) => boolean>> = {
+  'media-query-range-syntax': ({ css }) => /@media \(width [<>]/.test(css),
+  scripting: ({ css }) => css.includes('(scripting:'),
+  'container-queries': ({ css }) => css.includes('@container'),
+  'linear-easing': ({ css }) => css.includes('linear('),
+  'transition-behavior': ({ css, behaviours }) => css.includes('allow-discrete') || behaviours.includes('leave'),
+  'hidden-until-found': ({ body }) => /data-k-tabs="[^"]*find/.test(body),
+  grid: ({ css }) => css.includes('display: grid')
+};
+
+const STANDS_IN: Partial<Record<PlatformFeature, string>> = { 'transition-behavior': 'leave' };
+
+/** @returns what a printed page uses of the platform, in the order of the list of features. */
+export function platformUse(page: Printed, target: SupportTarget): PlatformUse[] {
+  return (Object.keys(PLATFORM_FEATURES) as PlatformFeature[])
+    .filter((feature) => SIGNS[feature](page))
+    .map((feature) => {
+      const { what, helps } = PLATFORM_FEATURES[feature];
+      const { name, baseline, since } = statusOf(feature);
+      const stand = STANDS_IN[feature];
+      const isScripted = stand !== undefined && page.behaviours.includes(stand);
+      return {
+        feature,
+        name,
+        what,
+        form: isScripted ? 'scripted' : helps && !isSafe(feature, target) ? 'extra' : 'native',
+        behaviour: isScripted ? stand : null,
+        baseline,
+        since,
+        isSafe: isScripted || helps || isSafe(feature, target)
+      };
+    });
+}

@@ -1,0 +1,397 @@
+<script lang="ts">
+  import { endOf, MS_MOST, STAGGER_FROM, STILL_TRACK, type Track } from '$core/motion/track';
+  import { evaluate, parseQuantity } from '$core/css/quantity';
+  import CurvePanel from '$lib/parts/CurvePanel.svelte';
+  import { playMovement } from '$lib/state/actions';
+  import { timingRows, type TimingRow } from '$lib/state/timing';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+
+  const { wb }: { wb: Workbench } = $props();
+
+  const rows = $derived(timingRows(wb));
+  const all = $derived([...rows.moves, ...rows.states]);
+  let pickedKey = $state('');
+  const picked = $derived(all.find((row) => row.key === pickedKey) ?? all.find((row) => row.bars.length > 0) ?? all[0]);
+  const latest = $derived(endOf(all.flatMap(({ bars }) => bars)));
+  let stretch = $state(0);
+  /** ms shown; room for what is dragged further. */
+  const span = $derived(Math.max(stretch, [400, 700, 1000, 1500, 2000, 3000, 5000, 8000, 12_000].find((each) => each >= latest * 1.15) ?? MS_MOST * 2));
+  const tick = $derived(span <= 1000 ? 100 : span <= 3000 ? 500 : 1000);
+  const ticks = $derived(Array.from({ length: Math.floor(span / tick) + 1 }, (_, i) => i * tick));
+  let track = $state(600);
+  let time = $state<number | null>(null);
+  let gesture = 0;
+
+  const x = (ms: number) => (ms / span) * track;
+  const tones = { in: 'var(--verdigris)', out: '#596167', size: 'var(--blue)', state: 'var(--ochre)' };
+
+  function play(): void {
+    time = null;
+    playMovement(wb);
+  }
+
+  /** The playhead: the first touch sets the movement going and holds it, then the hand has its clock. */
+  function scrub(event: PointerEvent): void {
+    const head = event.currentTarget as HTMLElement;
+    head.setPointerCapture(event.pointerId);
+    const left = head.getBoundingClientRect().left;
+    const at = (clientX: number) => Math.round(Math.min(span, Math.max(0, ((clientX - left) / track) * span)));
+    hold(at(event.clientX));
+    const move = (moved: PointerEvent) => hold(at(moved.clientX));
+    head.addEventListener('pointermove', move);
+    head.addEventListener('lostpointercapture', () => head.removeEventListener('pointermove', move), { once: true });
+  }
+
+  function hold(ms: number): void {
+    if (time === null && wb.kind.play) {
+      wb.mode = 'try';
+      wb.sendToPreview({ type: 'scrub', time: ms });
+      wb.sendToPreview({ type: 'play', node: wb.drawn.id, part: wb.kind.play.part });
+    }
+    time = ms;
+    wb.sendToPreview({ type: 'scrub', time: ms });
+  }
+
+  function release(): void {
+    time = null;
+    wb.sendToPreview({ type: 'scrub', time: null });
+  }
+
+  function scrubKeys(event: KeyboardEvent): void {
+    const by = { ArrowRight: 10, ArrowLeft: -10 }[event.key];
+    if (event.key === 'Escape' && time !== null) {
+      event.stopPropagation();
+      event.preventDefault();
+      return release();
+    }
+    if (!by) return;
+    event.preventDefault();
+    event.stopPropagation();
+    hold(Math.min(span, Math.max(0, (time ?? 0) + by * (event.shiftKey ? 10 : 1))));
+  }
+
+  const snapped = (ms: number) => Math.min(MS_MOST, Math.max(0, Math.round(ms / 10) * 10));
+
+  /** Dragging the body of a bar moves its start, dragging its end makes it longer. */
+  function drag(event: PointerEvent, row: TimingRow, grip: 'end' | 'body'): void {
+    event.preventDefault();
+    const bar = event.currentTarget as HTMLElement;
+    bar.setPointerCapture(event.pointerId);
+    pickedKey = row.key;
+    gesture += 1;
+    const from = event.clientX;
+    const { ms, delay } = row.timing;
+    const perPx = span / track;
+    stretch = span;
+    const move = (moved: PointerEvent) => {
+      const by = (moved.clientX - from) * perPx;
+      row.set(grip === 'end' ? { ms: snapped(ms + by) } : { delay: snapped(delay + by) }, `bar ${gesture}`);
+    };
+    bar.addEventListener('pointermove', move);
+    bar.addEventListener('lostpointercapture', () => ((stretch = 0), bar.removeEventListener('pointermove', move)), { once: true });
+  }
+
+  function barKeys(event: KeyboardEvent, row: TimingRow): void {
+    const by = ({ ArrowRight: 10, ArrowLeft: -10 }[event.key] ?? 0) * (event.altKey ? 0.1 : event.shiftKey ? 10 : 1);
+    if (!by) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (event.ctrlKey) row.set({ delay: Math.min(MS_MOST, Math.max(0, row.timing.delay + by)) }, 'keys');
+    else row.set({ ms: Math.min(MS_MOST, Math.max(0, row.timing.ms + by)) }, 'keys');
+  }
+
+  let fault = $state('');
+
+  function setNumber(name: 'ms' | 'delay' | 'step', text: string): void {
+    const worked = parseQuantity(evaluate(text.replace(/(\d)\s*s$/, '$1s'), 'ms') ?? '');
+    const ms = worked ? (worked.unit === 's' ? worked.value * 1000 : worked.value) : NaN;
+    fault = !worked || !['ms', 's', ''].includes(worked.unit) ? 'Write a time such as 240, 240 ms or 0.3s.' : ms < 0 || ms > MS_MOST ? `Times are 0 to ${MS_MOST} ms; longer than that nobody waits.` : '';
+    if (!fault) picked?.set({ [name]: ms }, null);
+  }
+
+  function setForm(row: TimingRow, form: string): void {
+    const { value } = row.track!;
+    row.set(value.ms > 0 ? { form } : { ...STILL_TRACK, ms: 240, easing: 'ease-out', form }, null);
+  }
+
+  const starts = (row: TimingRow) => row.bars.map(({ start, end }) => ({ left: x(start), width: Math.max(3, x(end) - x(start)) }));
+</script>
+
+<div class="timing">
+  <div class="bars">
+    <div class="tools">
+      {#if wb.kind.play}<button type="button" onclick={play} title={wb.kind.play.label}>▶ Play</button>{/if}
+      {#if time !== null}<button type="button" onclick={release}>Let it go on</button>{/if}
+      {#if wb.held}
+        <button type="button" onclick={() => (wb.held = null)}>Close A</button>
+        <button type="button" onclick={() => wb.restore(wb.held!.project, wb.drawn.id)} title="Sets this piece back to what was kept">Take A</button>
+      {:else}
+        <button type="button" onclick={() => (wb.held = { project: wb.project, label: wb.drawn.name })} title="Keeps this setting; what you change from here on plays beside it">Keep as A</button>
+      {/if}
+    </div>
+    <div class="ruler" bind:clientWidth={track} role="slider" tabindex="0" aria-label="Playhead" aria-valuemin="0" aria-valuemax={span} aria-valuenow={time ?? 0} aria-valuetext="{time ?? 0} ms" onpointerdown={scrub} onkeydown={scrubKeys}>
+      {#each ticks as ms (ms)}<span class="mono" style:left="{x(ms)}px">{ms}</span>{/each}
+    </div>
+    {#each [['Moves', rows.moves], ['Changes of state', rows.states]] as const as [title, group] (title)}
+      {#if group.length > 0}<h3>{title}</h3><div></div>{/if}
+      {#each group as row (row.key)}
+        <button type="button" class="name" class:picked={row === picked} aria-pressed={row === picked} onclick={() => (pickedKey = row.key)}><span>{row.label}</span> <small>{row.track && row.track.value.step > 0 ? `step ${row.track.value.step} ms` : row.event}</small></button>
+        <div class="lane" class:picked={row === picked} style:background-size="{x(tick)}px 100%">
+          {#if row.bars.length === 0}<span class="still">does not move</span>{/if}
+          {#each starts(row) as { left, width }, i (i)}
+            <div
+              class="bar"
+              class:follower={i > 0}
+              role="slider"
+              tabindex={i === 0 ? 0 : -1}
+              aria-label="{row.label}, length"
+              aria-valuenow={row.timing.ms}
+              aria-valuemin="0"
+              aria-valuemax={MS_MOST}
+              aria-valuetext="{row.timing.ms} ms from {row.timing.delay} ms"
+              title="{row.label}: {row.timing.ms} ms from {row.timing.delay} ms. Drag to move, its end to make longer; arrows, Ctrl for the start"
+              style:left="{left}px"
+              style:width="{width}px"
+              style:top="{3 + (i * 18) / Math.max(1, row.bars.length)}px"
+              style:height="{row.bars.length > 1 ? 8 : 19}px"
+              style:background={tones[row.tone]}
+              onpointerdown={(event) => drag(event, row, 'body')}
+              onkeydown={(event) => barKeys(event, row)}
+              onfocus={() => (pickedKey = row.key)}
+            >
+              {#if i === 0 && row.bars.length === 1}<span class="words">{row.timing.ms} ms</span>{/if}
+              <!-- svelte-ignore a11y_no_static_element_interactions -->
+              <span class="grip" onpointerdown={(event) => (event.stopPropagation(), drag(event, row, 'end'))}></span>
+            </div>
+          {/each}
+        </div>
+      {/each}
+    {/each}
+    {#if all.length === 0}<p class="nothing">{wb.drawn.name} does not move. Give it a change of state under States, in the row “Change”.</p>{/if}
+    {#if time !== null}<div class="head" style:left="{178 + x(time)}px"><span class="mono">{time} ms</span></div>{/if}
+  </div>
+  {#if picked}
+    <div class="about">
+      <h3><strong>{picked.label}</strong> {picked.event}</h3>
+      <div class="fields">
+        {#if picked.track}
+          <label>Form
+            <select value={picked.track.value.form} onchange={(event) => setForm(picked, event.currentTarget.value)}>
+              {#each Object.entries(picked.track.field.choices ?? {}) as [form, words] (form)}<option value={form}>{words}</option>{/each}
+            </select>
+          </label>
+        {/if}
+        {#each [['ms', 'Length'], ['delay', 'Start'], ...(picked.track?.field.staggered ? [['step', 'Step']] : [])] as [name, words] (name)}
+          <label>{words}
+            <input class="mono" value="{picked.track ? picked.track.value[name as 'ms'] : picked.timing[name as 'ms']} ms" onchange={(event) => setNumber(name as 'ms', event.currentTarget.value)} />
+          </label>
+        {/each}
+        {#if picked.track?.field.staggered}
+          <label>From
+            <select value={picked.track.value.from} onchange={(event) => picked.set({ from: event.currentTarget.value as Track['from'] }, null)}>
+              {#each STAGGER_FROM as from (from)}<option>{from}</option>{/each}
+            </select>
+          </label>
+        {/if}
+        {#if picked.track?.isOwn}<button type="button" class="link back" onclick={() => wb.dispatch({ type: 'clear-setting', id: wb.drawn.id, key: picked.key, condition: wb.at })}>Take back</button>{/if}
+      </div>
+      {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+      <CurvePanel easing={picked.timing.easing} ms={picked.timing.ms} onchange={(easing, merge) => picked.set({ easing }, merge)} />
+    </div>
+  {/if}
+</div>
+
+<style>
+  .timing {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) 270px;
+    min-height: 100%;
+  }
+  .bars {
+    position: relative;
+    display: grid;
+    grid-template-columns: 178px minmax(0, 1fr);
+    align-content: start;
+    padding-right: 14px;
+    border-right: 1px solid var(--line);
+  }
+  .tools {
+    display: flex;
+    gap: 4px;
+    align-items: center;
+    padding-left: 10px;
+  }
+  .tools button {
+    height: 22px;
+    padding: 0 7px;
+    font: 12px var(--sans);
+    cursor: pointer;
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  .ruler {
+    position: sticky;
+    top: 0;
+    z-index: 2;
+    height: 28px;
+    cursor: ew-resize;
+    touch-action: none;
+    background: var(--panel);
+    overflow: hidden;
+    border-bottom: 1px solid var(--line);
+  }
+  .ruler span {
+    position: absolute;
+    bottom: 4px;
+    padding-left: 3px;
+    color: var(--ink-2);
+    border-left: 1px solid var(--control-line);
+  }
+  h3 {
+    margin: 0;
+    padding: 5px 10px 2px;
+    font-size: 12px;
+    font-weight: 500;
+    color: var(--ink-2);
+  }
+  .name {
+    display: flex;
+    gap: 6px;
+    align-items: baseline;
+    height: 25px;
+    padding: 0 8px 0 10px;
+    overflow: hidden;
+    font: inherit;
+    line-height: 25px;
+    text-align: left;
+    white-space: nowrap;
+    cursor: pointer;
+    background: none;
+    border: 0;
+    border-bottom: 1px solid var(--faint-line);
+  }
+  .name > span {
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  small {
+    font-size: 11px;
+    color: var(--ink-2);
+  }
+  .name.picked {
+    font-weight: 600;
+    background: var(--wash);
+  }
+  .lane {
+    position: relative;
+    height: 25px;
+    background-image: linear-gradient(to right, var(--faint-line) 1px, transparent 1px);
+    border-bottom: 1px solid var(--faint-line);
+  }
+  .lane.picked {
+    background-color: #f1f6f3;
+  }
+  .still {
+    padding-left: 8px;
+    font-size: 12px;
+    line-height: 25px;
+    color: var(--ink-3);
+  }
+  .bar {
+    position: absolute;
+    overflow: hidden;
+    color: #fff;
+    cursor: grab;
+    touch-action: none;
+    border-radius: 2px;
+  }
+  .follower {
+    opacity: 0.65;
+  }
+  .words {
+    padding-left: 7px;
+    font-size: 11px;
+    font-weight: 600;
+    line-height: 19px;
+    white-space: nowrap;
+    pointer-events: none;
+  }
+  .grip {
+    position: absolute;
+    top: 0;
+    right: 0;
+    width: 8px;
+    height: 100%;
+    cursor: ew-resize;
+    background: linear-gradient(to right, transparent 4px, rgb(255 255 255 / 55%) 4px 5px, transparent 5px);
+  }
+  .head {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    z-index: 3;
+    pointer-events: none;
+    border-left: 2px solid var(--rust);
+  }
+  .head span {
+    position: absolute;
+    top: 2px;
+    left: 3px;
+    padding: 0 3px;
+    color: #fff;
+    white-space: nowrap;
+    background: var(--rust);
+  }
+  .about {
+    padding: 8px 14px;
+  }
+  .about h3 {
+    padding: 0 0 3px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .about strong {
+    color: var(--ink);
+  }
+  .fields {
+    display: grid;
+    grid-template-columns: 1.3fr 1fr 1fr;
+    gap: 4px 6px;
+    margin-bottom: 6px;
+  }
+  label {
+    display: grid;
+    gap: 1px;
+    font-size: 11px;
+    color: var(--ink-2);
+  }
+  .fields :is(input, select) {
+    width: 100%;
+    height: 24px;
+    padding: 0 4px;
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  .back {
+    align-self: end;
+    justify-self: start;
+    font-size: 12px;
+  }
+  select {
+    font: 12.5px var(--sans);
+  }
+  .fault {
+    margin: 0 0 6px;
+    font-size: 12px;
+    color: var(--red);
+  }
+  .nothing {
+    grid-column: 1 / -1;
+    max-width: 60ch;
+    margin: 16px;
+    color: var(--ink-2);
+  }
+</style>

@@ -1,0 +1,163 @@
+<script lang="ts">
+  import { usesOf } from '$core/commands/tokens';
+  import { spelt } from '$core/css/tokens';
+  import { newId, slug } from '$core/project/ids';
+  import { TOKEN_TYPES, type Token, type TokenId, type TokenType } from '$core/project/types';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+
+  const { wb }: { wb: Workbench } = $props();
+
+  const tokens = $derived(Object.values(wb.project.tokens));
+  const groups = $derived(TOKEN_TYPES.map((type) => ({ type, tokens: tokens.filter((token) => token.type === type) })).filter((group) => group.tokens.length > 0));
+  let type = $state<TokenType>('colour');
+  let name = $state('');
+  let value = $state('');
+  let faults = $state.raw<ReadonlyMap<string, string>>(new Map());
+  let shown = $state<TokenId | null>(null);
+  let gesture = 0;
+
+  function set(token: Token, merge: string | null = null): void {
+    const command = { type: 'set-token', token };
+    const refusal = wb.refusal(command);
+    faults = new Map([...faults, [token.id, refusal?.sentence ?? '']]);
+    if (!refusal) wb.dispatch(command, merge && `${merge} ${token.id} ${gesture}`);
+  }
+
+  function add(): void {
+    const token: Token = { id: newId<TokenId>(slug(name) || type), name: name.trim(), type, value: value.trim() };
+    const refusal = wb.refusal({ type: 'set-token', token });
+    faults = new Map([...faults, ['new', refusal?.sentence ?? '']]);
+    if (refusal) return;
+    wb.dispatch({ type: 'set-token', token });
+    name = value = '';
+  }
+
+  const colourOf = (token: Token) => {
+    const spelled = spelt(token.value, wb.project.tokens);
+    return spelled.ok ? spelled.value : 'none';
+  };
+</script>
+
+<div class="side-panel" role="dialog" aria-label="Tokens" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && (wb.open = null)}>
+  <header>
+    <h2>Tokens</h2>
+    <button type="button" class="link" onclick={() => (wb.open = null)}>Close</button>
+  </header>
+  {#each groups as group (group.type)}
+    <h3>{group.type}</h3>
+    {#each group.tokens as token (token.id)}
+      {@const uses = usesOf(wb.project, token.id)}
+      <div class="token">
+        <span class="swatch" style:background={token.type === 'colour' ? colourOf(token) : 'none'} class:empty={token.type !== 'colour'}></span>
+        <input aria-label="Name of {token.name}" value={token.name} maxlength="80" onchange={(event) => set({ ...token, name: event.currentTarget.value.trim() })} />
+        <input class="mono" aria-label="Value of {token.name}" value={token.value} onfocus={() => (gesture += 1)} oninput={(event) => set({ ...token, value: event.currentTarget.value.trim() }, 'value')} />
+        <button type="button" class="link" aria-expanded={shown === token.id} onclick={() => (shown = shown === token.id ? null : token.id)}>×{uses.length}</button>
+        <button type="button" class="link" aria-label="Delete {token.name}" onclick={() => wb.dispatch({ type: 'remove-token', id: token.id })}>Delete</button>
+      </div>
+      {#if faults.get(token.id)}<p class="fault" role="alert">{faults.get(token.id)}</p>{/if}
+      {#if shown === token.id}
+        <ul>
+          {#each uses as use, i (i)}<li>{use.where}</li>{:else}<li>Nothing uses it yet. In a cell of the state sheet, pick it from the list below the field.</li>{/each}
+        </ul>
+      {/if}
+    {/each}
+  {:else}
+    <p class="note">No tokens yet. A token gives a value a name; every cell that takes it follows when it changes. Add one here, or press “Save as token” while a cell is being edited.</p>
+  {/each}
+  <form
+    onsubmit={(event) => {
+      event.preventDefault();
+      add();
+    }}
+  >
+    <select aria-label="Type of the new token" bind:value={type}>
+      {#each TOKEN_TYPES as each (each)}<option>{each}</option>{/each}
+    </select>
+    <input aria-label="Name of the new token" placeholder="Name" maxlength="80" bind:value={name} />
+    <input class="mono" aria-label="Value of the new token" placeholder="Value" bind:value />
+    <button type="submit">Add</button>
+  </form>
+  {#if faults.get('new')}<p class="fault" role="alert">{faults.get('new')}</p>{/if}
+</div>
+
+<style>
+  header {
+    display: flex;
+    justify-content: space-between;
+  }
+  h2 {
+    margin: 0 0 8px;
+    font-size: 13px;
+    font-weight: 600;
+  }
+  h3 {
+    margin: 10px 0 2px;
+    font-size: 12px;
+    font-weight: 500;
+    color: var(--ink-2);
+  }
+  .token,
+  form {
+    display: flex;
+    gap: 6px;
+    align-items: center;
+    padding: 3px 0;
+    border-top: 1px solid var(--faint-line);
+  }
+  form {
+    padding-top: 10px;
+    margin-top: 12px;
+  }
+  .swatch {
+    width: 14px;
+    height: 14px;
+    border: 1px solid rgb(31 38 42 / 35%);
+    border-radius: 2px;
+    flex: none;
+  }
+  .empty {
+    visibility: hidden;
+  }
+  input,
+  select {
+    flex: 1;
+    min-width: 0;
+    height: 25px;
+    padding: 0 6px;
+    background: #fff;
+    border: 1px solid var(--line);
+    border-radius: 3px;
+  }
+  input:not(.mono),
+  select {
+    font: inherit;
+  }
+  select {
+    flex: 0 0 90px;
+  }
+  form button {
+    height: 25px;
+    padding: 0 10px;
+    font: inherit;
+    color: #fff;
+    cursor: pointer;
+    background: var(--verdigris);
+    border: 0;
+    border-radius: 3px;
+  }
+  ul {
+    padding: 0 0 4px 20px;
+    margin: 0;
+    font-size: 12px;
+    color: var(--ink-2);
+    list-style: none;
+  }
+  .note {
+    color: var(--ink-2);
+  }
+  .fault {
+    margin: 2px 0 4px;
+    font-size: 12px;
+    color: var(--red);
+  }
+</style>

@@ -1,0 +1,115 @@
+<script lang="ts">
+  import { settingsAt, settingsWithDefaults } from '$core/compile/analyse';
+  import { MS_MOST, STILL_TRACK, type Track } from '$core/motion/track';
+  import type { ConditionName, Json } from '$core/project/types';
+  import type { FieldSpec } from '$lib/state/fields';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+
+  const { wb, field, condition }: { wb: Workbench; field: FieldSpec; condition: ConditionName } = $props();
+
+  const node = $derived(wb.drawn);
+  const value = $derived(condition === 'always' ? settingsWithDefaults(wb.kind, node)[field.key] : settingsAt(wb.kind, node, condition)[field.key]);
+  const isOwn = $derived(condition === 'always' ? field.key in node.settings : node.adapt[condition]?.[field.key] !== undefined);
+  const isKinds = $derived(!isOwn && condition !== 'always' && wb.kind.adapt?.[condition]?.[field.key] !== undefined);
+  const fixed = $derived(condition === 'always' ? undefined : field.fixed?.[condition]);
+  const track = $derived(field.control === 'track' ? (value as unknown as Track) : null);
+  const chosen = $derived(isOwn || isKinds || condition === 'always' ? String(track ? track.form : field.control === 'toggle' ? (value ? 'yes' : 'no') : value) : '');
+  const choices = $derived<Readonly<Record<string, string>>>(field.control === 'toggle' ? { yes: 'yes', no: 'no' } : (field.choices ?? {}));
+  const label = $derived(`${field.label}, ${condition === 'always' ? 'wide' : condition}`);
+  let gesture = 0;
+
+  function set(to: Json, merge: string | null = null): void {
+    wb.dispatch({ type: 'set-setting', id: node.id, key: field.key, value: to, condition }, merge && `${merge} ${node.id} ${field.key} ${condition} ${gesture}`);
+  }
+
+  function choose(word: string): void {
+    if (word === '') return void wb.dispatch({ type: 'clear-setting', id: node.id, key: field.key, condition });
+    if (track) set({ ...(track.ms > 0 ? track : { ...STILL_TRACK, ms: 240, easing: 'ease-out' }), form: word } as Json);
+    else set(field.control === 'toggle' ? word === 'yes' : word);
+  }
+
+  function setMs(text: string): void {
+    const ms = Number(text);
+    if (Number.isFinite(ms)) set({ ...track!, ms: Math.min(MS_MOST, Math.max(0, Math.round(ms))) } as Json, 'ms');
+  }
+
+  const inherited = $derived(condition === 'narrow' && node.adapt.medium?.[field.key] !== undefined ? 'as medium' : 'as wide');
+</script>
+
+{#if fixed}
+  <td class="fixed" title="Here {fixed}"><span>{track ? 'none' : (choices[chosen] ?? '—')}</span></td>
+{:else}
+  <td class:own={isOwn} class:faint={chosen === ''}>
+    <div>
+      <select aria-label={label} value={chosen} onchange={(event) => choose(event.currentTarget.value)}>
+        {#if condition !== 'always'}<option value="">{isKinds ? 'as it comes' : inherited}</option>{/if}
+        {#each Object.entries(choices) as [choice, words] (choice)}<option value={choice}>{words}</option>{/each}
+      </select>
+      {#if track && chosen !== '' && track.form !== 'none'}
+        <input class="mono" aria-label="{label}, ms" value={track.ms} onfocus={() => (gesture += 1)} onchange={(event) => setMs(event.currentTarget.value)} /><span class="unit">ms</span>
+      {/if}
+    </div>
+  </td>
+{/if}
+
+<style>
+  td {
+    padding: 0;
+    border-bottom: 1px solid var(--faint-line);
+    border-left: 1px solid var(--faint-line);
+  }
+  div {
+    display: flex;
+    align-items: center;
+    min-width: 0;
+  }
+  select {
+    flex: 1;
+    width: 0;
+    min-width: 0;
+    height: 26px;
+    padding: 0 4px;
+    font: inherit;
+    color: var(--ink);
+    text-overflow: ellipsis;
+    cursor: pointer;
+    background: none;
+    border: 0;
+    border-radius: 0;
+    appearance: none;
+  }
+  select:hover,
+  select:focus-visible {
+    background: #fff;
+    appearance: auto;
+  }
+  .own select {
+    font-weight: 600;
+  }
+  .faint select {
+    color: var(--ink-3);
+  }
+  .fixed {
+    padding: 0 8px;
+    color: var(--ink-2);
+    background: var(--sunk);
+  }
+  input {
+    width: 38px;
+    height: 22px;
+    padding: 0 2px;
+    text-align: right;
+    background: none;
+    border: 1px solid transparent;
+  }
+  input:hover,
+  input:focus {
+    background: #fff;
+    border-color: var(--control-line);
+  }
+  .unit {
+    padding-right: 6px;
+    font-size: 11px;
+    color: var(--ink-2);
+  }
+</style>

@@ -1,0 +1,48 @@
+import type { Finding, Fit } from '$core/kinds/finding';
+import type { Diff } from '$core/project/diff';
+import { maybeSteps } from '$core/project/lineage';
+import type { NodeId, Project } from '$core/project/types';
+import type { FindingsAnswer, FindingsRequest } from '$lib/workers/findings.worker';
+
+const REST_MS = 150;
+
+/** Has the rules run in a worker when the hand rests, and keeps what they last said. */
+export class FindingsWatch {
+  all = $state.raw<readonly Finding[]>([]);
+  #worker: Worker | null = null;
+  #sent: Project | null = null;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  #id = 0;
+
+  ask(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => this.#post(project, fits), this.#sent ? REST_MS : 0);
+  }
+
+  #post(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {
+    const worker = (this.#worker ??= this.#start());
+    this.#id += 1;
+    const id = this.#id;
+    const steps = this.#sent && maybeSteps(this.#sent, project);
+    const diffs: readonly Diff[] | null = steps && [...steps].reverse();
+    this.#sent = project;
+    worker.postMessage((diffs ? { id, diffs, fits } : { id, project, fits }) satisfies FindingsRequest);
+  }
+
+  #start(): Worker {
+    const worker = new Worker(new URL('../workers/findings.worker.ts', import.meta.url), { type: 'module', name: 'findings' });
+    worker.onmessage = ({ data }: MessageEvent<FindingsAnswer>) => {
+      performance.measure('kymation findings', { start: 0, end: data.ms });
+      performance.clearMeasures('kymation findings');
+      if (data.id === this.#id) this.all = data.findings;
+    };
+    return worker;
+  }
+
+  stop(): void {
+    clearTimeout(this.#timer);
+    this.#worker?.terminate();
+    this.#worker = null;
+    this.#sent = null;
+  }
+}

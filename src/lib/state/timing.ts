@@ -1,0 +1,92 @@
+import { resolve } from '$core/cascade/resolve';
+import { settingsAt, settingsWithDefaults } from '$core/compile/analyse';
+import { drawnParts } from '$core/compile/parts';
+import { analyse } from '$core/compile/analyse';
+import { barsOf, type Bar, type Track } from '$core/motion/track';
+import { groupedTransitions, maybeTransitions, transitionText, type Transition } from '$core/motion/transition';
+import { STYLE_PROPERTIES } from '$core/css/properties';
+import { STATES, type ConditionName, type Json, type StateName } from '$core/project/types';
+import { registry } from '$core/registry';
+import { fieldsOf, type FieldSpec } from './fields';
+import type { Workbench } from './workbench.svelte';
+
+/** What a hand can set of a movement, however it is stored. */
+export type Timing = Pick<Track, 'ms' | 'delay' | 'easing'>;
+
+export interface TimingRow {
+  readonly key: string;
+  readonly label: string;
+  /** What sets it going, in a few words. */
+  readonly event: string;
+  readonly tone: 'in' | 'out' | 'size' | 'state';
+  readonly bars: readonly Bar[];
+  readonly timing: Timing;
+  /** Set for a movement of the kind; null for a change of state. */
+  readonly track: { readonly field: FieldSpec; readonly value: Track; readonly isOwn: boolean } | null;
+  set(timing: Partial<Track>, merge: string | null): void;
+}
+
+/** Children drawn as bars of their own where they follow one another. */
+const FOLLOWERS = 3;
+
+function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
+  const node = wb.drawn;
+  const condition = wb.at;
+  const settings = condition === 'always' ? settingsWithDefaults(wb.kind, node) : settingsAt(wb.kind, node, condition);
+  const value = settings[field.key] as Track;
+  const isOwn = condition === 'always' ? field.key in node.settings : node.adapt[condition]?.[field.key] !== undefined;
+  return {
+    key: field.key,
+    label: field.label,
+    event: `on ${field.event ?? 'pick'}`,
+    tone: field.tone ?? 'in',
+    bars: barsOf(value, field.staggered ? FOLLOWERS : 1),
+    timing: value,
+    track: { field, value, isOwn },
+    set: (timing, merge) => void wb.dispatch({ type: 'set-setting', id: node.id, key: field.key, value: { ...value, ...timing } as Json, condition }, merge && `${merge} ${node.id} ${field.key}`)
+  };
+}
+
+const nameOf = (property: string) => STYLE_PROPERTIES.get(property)?.label.toLowerCase() ?? (property === 'all' ? 'everything' : property);
+
+/** Changes of state of one part: what moves when the pointer comes, the focus, a press. */
+function stateRows(wb: Workbench, part: string): TimingRow[] {
+  const { label, states } = wb.kind.anatomy[part]!;
+  const conditions = wb.at === 'always' ? [] : wb.at === 'narrow' ? (['medium', 'narrow'] as ConditionName[]) : [wb.at];
+  const rows: TimingRow[] = [];
+  for (const state of STATES) {
+    if (state !== 'rest' && !states[state]) continue;
+    const { written, origin } = resolve(registry, wb.project, { node: wb.drawn.id, part, state, conditions }).get('transition')!;
+    // What a state does not say itself it has from rest, which has its own rows.
+    if (state !== 'rest' && !('state' in origin && origin.state === state)) continue;
+    const entries = maybeTransitions(written) ?? [];
+    groupedTransitions(entries).forEach(({ properties, timing }, i) => {
+      rows.push({
+        key: `${part} ${state} ${i}`,
+        label: `${label[0]!.toUpperCase()}${label.slice(1)} ${properties.length > 2 ? 'look' : properties.map(nameOf).join(', ')}`,
+        event: state === 'rest' ? 'any change' : `into ${state}`,
+        tone: 'state',
+        bars: timing.ms > 0 ? [{ start: Math.max(0, timing.delay), end: Math.max(0, timing.delay) + timing.ms }] : [],
+        timing,
+        track: null,
+        set: (next, merge) => setGroup(wb, part, state, entries, properties, next, merge)
+      });
+    });
+  }
+  return rows;
+}
+
+function setGroup(wb: Workbench, part: string, state: StateName, entries: readonly Transition[], properties: readonly string[], next: Partial<Track>, merge: string | null): void {
+  const changed = entries.map((entry) => (properties.includes(entry.property) ? { ...entry, ms: next.ms ?? entry.ms, delay: next.delay ?? entry.delay, easing: next.easing ?? entry.easing } : entry));
+  wb.dispatch({ type: 'set-style', id: wb.drawn.id, part, state, condition: wb.at, property: 'transition', value: transitionText(changed) }, merge && `${merge} ${wb.drawn.id} ${part} ${state} transition`);
+}
+
+/** Everything that moves on the picked piece, as rows of bars: what the kind moves, then the changes of state of each part. */
+export function timingRows(wb: Workbench): { readonly moves: readonly TimingRow[]; readonly states: readonly TimingRow[] } {
+  const drawn = drawnParts(analyse(registry, wb.project, wb.drawn));
+  const moves = fieldsOf(wb.kind, 'timing').filter((field) => field.part === undefined || drawn.has(field.part)).map((field) => trackRow(wb, field));
+  const parts = Object.keys(wb.kind.anatomy).filter((part) => drawn.has(part) && Object.keys(wb.kind.anatomy[part]!.states).length > 0);
+  // The picked part first.
+  parts.sort((a, b) => Number(b === wb.currentPart) - Number(a === wb.currentPart));
+  return { moves, states: parts.flatMap((part) => stateRows(wb, part)) };
+}

@@ -1,0 +1,29 @@
+import { createFindingsRunner } from '$core/findings/run';
+import type { Fit } from '$core/kinds/finding';
+import { patched, type Diff } from '$core/project/diff';
+import type { NodeId, Project } from '$core/project/types';
+import { registry } from '$core/registry';
+
+/** What the window sends: a whole project, or what changed; and what was measured. `id` comes back with the answer. */
+export type FindingsRequest =
+  | { readonly id: number; readonly project: Project; readonly fits: ReadonlyMap<NodeId, Fit> }
+  | { readonly id: number; readonly diffs: readonly Diff[]; readonly fits: ReadonlyMap<NodeId, Fit> };
+
+export interface FindingsAnswer {
+  readonly id: number;
+  readonly findings: ReturnType<ReturnType<typeof createFindingsRunner>['run']>;
+  /** Time the rules took, ms. */
+  readonly ms: number;
+}
+
+const runner = createFindingsRunner(registry);
+let project: Project | null = null;
+
+self.onmessage = ({ data }: MessageEvent<FindingsRequest>) => {
+  if ('project' in data) project = data.project;
+  else if (project) project = data.diffs.reduce(patched, project);
+  if (!project) return;
+  const from = performance.now();
+  const findings = runner.run(project, { fits: data.fits });
+  self.postMessage({ id: data.id, findings, ms: performance.now() - from } satisfies FindingsAnswer);
+};

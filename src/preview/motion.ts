@@ -1,0 +1,47 @@
+/** Everything on the page that moves by time: its pace, its replay, and a hand on its clock. */
+export function createMotion() {
+  let rate = 1;
+  let held: number | null = null;
+  let isWatching = false;
+
+  const animations = () => document.getAnimations().filter((each) => !(each.timeline && each.timeline !== document.timeline));
+
+  /** Animations begin whenever the page likes, so as long as the pace is not the real one they are looked for at every frame. */
+  const watch = () => {
+    isWatching = rate !== 1 || held !== null;
+    if (!isWatching) return;
+    for (const each of animations()) {
+      if (held === null && each.playbackRate !== rate) each.updatePlaybackRate(rate);
+      if (held !== null) {
+        each.pause();
+        each.currentTime = held;
+      }
+    }
+    requestAnimationFrame(watch);
+  };
+
+  const start = () => {
+    if (!isWatching) watch();
+  };
+
+  return {
+    setRate(next: number) {
+      if (next === rate) return;
+      rate = next;
+      animations().forEach((each) => each.updatePlaybackRate(rate));
+      start();
+    },
+    /** Presses the part after the chosen one, as a hand would. */
+    play(parts: readonly HTMLElement[]) {
+      const chosen = parts.findIndex((part) => part.matches('[aria-selected="true"], [aria-expanded="true"]'));
+      const next = parts.slice(chosen + 1).concat(parts.slice(0, Math.max(0, chosen))).find((part) => !part.hasAttribute('aria-disabled') && part.getClientRects().length > 0);
+      next?.click();
+    },
+    /** @param time ms since the event, or null to let everything go on. */
+    scrub(time: number | null) {
+      held = time;
+      if (time === null) animations().forEach((each) => each.playState === 'paused' && each.play());
+      start();
+    }
+  };
+}

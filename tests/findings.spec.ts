@@ -1,0 +1,83 @@
+import { expect, test } from '@playwright/test';
+import { Bench } from './support/workbench';
+
+test('a finding says what, the number, why and where; its fix is looked at, done and taken back', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Fallbacks');
+  await page.getByRole('textbox', { name: 'Fold under' }).fill('300');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: '1 finding' })).toBeVisible();
+  await expect(bench.row('Season tabs').locator('.count')).toHaveText('1');
+  await expect(page.locator('.ruler .mark')).toHaveCount(1);
+  await page.getByRole('button', { name: '1 finding' }).click();
+  const finding = page.getByRole('article');
+  await expect(finding).toContainText(/The labels of Season tabs wrap under (\d+) px, and fold only under 300 px/);
+  await expect(finding).toContainText('Plan a visit › Season tabs');
+  const width = Number(/wrap under (\d+)/.exec((await finding.textContent())!)![1]);
+  await finding.getByRole('button', { name: 'See the effect' }).click();
+  await expect(page.getByText(`Showing what “Fold under ${width} px” would do`)).toBeVisible();
+  await expect(bench.preview.locator('[aria-expanded]')).toHaveCount(4);
+  await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute('aria-valuenow', '300');
+  await page.keyboard.press('Escape');
+  await expect(bench.preview.getByRole('tab')).toHaveCount(4);
+  await finding.getByRole('button', { name: `Fold under ${width} px` }).click();
+  await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute('aria-valuenow', String(width));
+  await expect(page.getByText('Nothing to mend')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(finding).toBeVisible();
+});
+
+test('a finding is set aside with a reason, stays so over a reload, and is taken up again', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs', 'tab');
+  await bench.set('background-color', 'Background', 'hover', '#f5eede');
+  await bench.set('color', 'Text', 'hover', '#41372b');
+  await page.getByRole('button', { name: '1 finding' }).click();
+  await expect(page.getByRole('article')).toContainText('hardly changes on hover: ΔE');
+  await page.getByRole('button', { name: 'Set aside…' }).click();
+  await page.getByRole('button', { name: 'Set aside', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('Say why');
+  await page.getByRole('textbox', { name: 'Why it is set aside' }).fill('The pointer changes too');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
+  await bench.saved();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
+  await page.getByRole('button', { name: 'No findings' }).click();
+  await page.getByRole('button', { name: /Set aside: 1/ }).click();
+  await expect(page.getByText('“The pointer changes too”')).toBeVisible();
+  await page.getByRole('button', { name: 'Take up again' }).click();
+  await expect(page.getByRole('button', { name: '1 finding' })).toBeVisible();
+});
+
+test('rules run in a worker, and what they say follows an edit', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await expect.poll(() => page.workers().length).toBe(1);
+  await bench.pick('Welcome heading');
+  await bench.view('Fill');
+  await page.getByRole('combobox', { name: 'Level' }).selectOption('4');
+  await expect(page.getByRole('button', { name: /finding/ })).toContainText('findings');
+  await page.getByRole('button', { name: /findings/ }).click();
+  await expect(page.getByText('Welcome heading skips a level: h4 after nothing')).toBeVisible();
+  await page.getByRole('button', { name: 'Make it level 1' }).click();
+  await expect(page.getByText('Nothing to mend')).toBeVisible();
+});
+
+test('panels of different heights: by how many px what stands below jumps', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Behaviour');
+  await page.getByText('Equal panel height').locator('..').locator('.bx--toggle__switch').click();
+  await bench.row('Wassail picture').click();
+  await page.keyboard.press('Delete');
+  await page.getByRole('button', { name: /\d finding/ }).click();
+  const text = (await page.getByRole('article').filter({ hasText: 'jumps by up to' }).textContent())!;
+  const jump = Number(/up to (\d+) px/.exec(text)![1]);
+  await page.keyboard.press('t');
+  const height = async (name: string) => {
+    await bench.preview.getByRole('tab', { name }).click();
+    return bench.preview.locator('.season-tabs-panels').evaluate((box) => box.getBoundingClientRect().height);
+  };
+  expect(Math.abs((await height('Blossom')) - (await height('Wassail')) - jump)).toBeLessThanOrEqual(1);
+});

@@ -1,0 +1,230 @@
+import { expect, test, type Page } from '@playwright/test';
+import { makeDemo } from '../demo/make';
+import { apply } from '../src/core/commands/apply';
+import type { Command } from '../src/core/commands/define';
+import { easingOf } from '../src/core/motion/easing';
+import { trackOf } from '../src/core/motion/track';
+import type { Project } from '../src/core/project/types';
+import { registry } from '../src/core/registry';
+import { exported } from './support/exported';
+import { previewFrame } from './support/frames';
+import { Bench } from './support/workbench';
+
+const { project: demo, bytes } = makeDemo();
+
+function changed(...commands: Command[]): Project {
+  const outcome = apply(registry, demo, { type: 'batch', label: '', commands });
+  if (!outcome.ok) throw new Error(outcome.refusal.sentence);
+  return outcome.project;
+}
+
+const track = (key: string, value: Parameters<typeof trackOf>[0], condition = 'always'): Command => ({ type: 'set-setting', id: 'season-tabs', key, value: trackOf(value), condition });
+
+/** What moves right after a tab is picked: which element, how long, from when, by which curve. */
+const movements = (page: Page) =>
+  page.evaluate(() =>
+    document.getAnimations().map((each) => {
+      const effect = each.effect as KeyframeEffect;
+      const { duration, delay, easing } = effect.getComputedTiming();
+      const name = 'animationName' in each ? (each as CSSAnimation).animationName : 'transitionProperty' in each ? (each as CSSTransition).transitionProperty : 'script';
+      return { name, on: (effect.target as Element).id || (effect.target as Element).className, duration: Number(duration), delay, easing };
+    })
+  );
+
+test.describe('curves against the browser’s own progress', () => {
+  for (const text of ['ease', 'ease-in', 'ease-out', 'ease-in-out', 'linear', 'cubic-bezier(0.2, 0, 0, 1)', 'cubic-bezier(0.3, -0.4, 0.2, 1.6)', 'steps(4, jump-end)', 'steps(3, jump-both)', 'step-start', 'linear(0, 0.7 30%, 0.4, 1)', 'spring(0.1)', 'spring(0.4)', 'spring(0)']) {
+    test(text, async ({ page }) => {
+      const easing = easingOf(text);
+      const times = Array.from({ length: 41 }, (_, i) => i / 40);
+      const seen = await page.evaluate(
+        ({ css, times }) => {
+          const animation = document.body.animate([{ opacity: 0 }, { opacity: 1 }], { duration: 1000, easing: css, fill: 'both' });
+          animation.pause();
+          return times.map((time) => {
+            animation.currentTime = Math.min(999.999, time * 1000);
+            return animation.effect!.getComputedTiming().progress!;
+          });
+        },
+        { css: easing.css, times }
+      );
+      // What leaves as linear() may be off by the stated error.
+      const error = easing.kind === 'spring' ? 0.004 : 1e-4;
+      times.slice(0, -1).forEach((time, i) => expect(Math.abs(seen[i]! - easing.progress(time))).toBeLessThanOrEqual(error));
+    });
+  }
+});
+
+test.describe('the exported page', () => {
+  test('moves as it is set when a tab is picked, and not at all before', async ({ page }) => {
+    const project = changed(track('enter', { form: 'rise', ms: 500, delay: 80, easing: 'ease-out' }), track('rise', { form: 'fade', ms: 300, delay: 100, step: 40, easing: 'spring(0.1)' }));
+    await page.goto((await exported(project, bytes)).url);
+    expect(await movements(page)).toEqual([]);
+    await page.getByRole('tab', { name: 'Summer' }).click();
+    const seen = await movements(page);
+    expect(seen).toContainEqual({ name: 'k-rise', on: 'summer', duration: 500, delay: 80, easing: 'linear' });
+    const child = seen.find(({ name, on }) => name === 'k-fade' && on !== 'summer')!;
+    expect({ duration: child.duration, delay: child.delay }).toEqual({ duration: 300, delay: 100 });
+    const curve = await page.locator('#summer').evaluate((panel) => getComputedStyle(panel).animationTimingFunction);
+    expect(curve).toBe('ease-out');
+  });
+
+  for (const support of ['widely', 'newly'] as const) {
+    test(`an old panel stays in sight while it leaves, for ${support} available`, async ({ page }) => {
+      const project = changed(track('out', { form: 'fade', ms: 600, easing: 'linear' }), { type: 'set-support', support });
+      const files = await exported(project, bytes);
+      expect(files.files.get('index.js')!.includes('MutationObserver')).toBe(support === 'widely');
+      await page.goto(files.url);
+      await page.getByRole('tab', { name: 'Summer' }).click();
+      await page.waitForTimeout(150);
+      const opacity = () => page.locator('#blossom').evaluate((panel) => ({ opacity: Number(getComputedStyle(panel).opacity), display: getComputedStyle(panel).display }));
+      const half = await opacity();
+      expect(half.display).toBe('flex');
+      expect(half.opacity).toBeGreaterThan(0.02);
+      expect(half.opacity).toBeLessThan(0.98);
+      await expect.poll(async () => page.locator('#blossom').isVisible()).toBe(false);
+    });
+  }
+
+  test('the box grows with its panel, and the line glides to its tab', async ({ page }) => {
+    const project = changed({ type: 'remove', ids: ['wassail-picture'] }, { type: 'set-setting', id: 'season-tabs', key: 'equal', value: false }, track('out', { form: 'none' }), track('height', { form: 'grow', ms: 400, easing: 'linear' }), { type: 'set-setting', id: 'season-tabs', key: 'indicator', value: true });
+    await page.goto((await exported(project, bytes)).url);
+    const line = page.locator('.season-tabs-indicator');
+    const tabBox = async (name: string) => (await page.getByRole('tab', { name }).boundingBox())!;
+    await expect.poll(async () => Math.round((await line.boundingBox())!.width)).toBe(Math.round((await tabBox('Blossom')).width));
+    await page.getByRole('tab', { name: 'Wassail' }).click();
+    expect((await movements(page)).map(({ name }) => name)).toContain('script');
+    await expect.poll(async () => Math.round((await line.boundingBox())!.x)).toBe(Math.round((await tabBox('Wassail')).x));
+  });
+
+  test('with less motion nothing moves, whatever is set', async ({ page }) => {
+    await page.emulateMedia({ reducedMotion: 'reduce' });
+    await page.goto((await exported(demo, bytes)).url);
+    await page.getByRole('tab', { name: 'Summer' }).click();
+    expect(await movements(page)).toEqual([]);
+    await expect(page.getByText('Long grass, shade and picnics')).toBeVisible();
+  });
+
+  test('in the narrow band the panel comes in as it is set there', async ({ page }) => {
+    await page.setViewportSize({ width: 500, height: 900 });
+    await page.goto((await exported(demo, bytes)).url);
+    await page.getByRole('button', { name: 'Summer' }).click();
+    expect(await movements(page)).toContainEqual({ name: 'k-slide', on: 'summer', duration: 200, delay: 0, easing: 'linear' });
+  });
+});
+
+test.describe('Timing', () => {
+  async function open(page: Page): Promise<Bench> {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await bench.view('Timing');
+    return bench;
+  }
+
+  test('bars in ms: their ends and starts are dragged, and follow arrow keys', async ({ page }) => {
+    const bench = await open(page);
+    const bar = page.getByRole('slider', { name: 'New panel in, length' });
+    await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');
+    const box = (await bar.boundingBox())!;
+    const ruler = (await page.getByRole('slider', { name: 'Playhead' }).boundingBox())!;
+    const perMs = ruler.width / Number(await page.getByRole('slider', { name: 'Playhead' }).getAttribute('aria-valuemax'));
+    await page.mouse.move(box.x + box.width - 3, box.y + 8);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width - 3 + 100 * perMs, box.y + 8, { steps: 5 });
+    await page.mouse.up();
+    await expect(bar).toHaveAttribute('aria-valuetext', '340 ms from 120 ms');
+    await page.mouse.move(box.x + 20, box.y + 8);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 20 + 50 * perMs, box.y + 8, { steps: 5 });
+    await page.mouse.up();
+    await expect(bar).toHaveAttribute('aria-valuetext', '340 ms from 170 ms');
+    await bar.focus();
+    await page.keyboard.press('Shift+ArrowLeft');
+    await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 170 ms');
+    expect(await bench.preview.locator('.season-tabs').evaluate((root) => getComputedStyle(root.querySelector('#summer')!).animationName)).toBe('none');
+    await page.getByRole('row').first().waitFor({ state: 'detached' }).catch(() => {});
+    await bench.row('Season tabs').click();
+    for (let i = 0; i < 3; i += 1) await page.keyboard.press('Control+z');
+    await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');
+  });
+
+  test('a curve by name, by text, by its handles, and as a spring with its peak and when it is still', async ({ page }) => {
+    await open(page);
+    await page.getByRole('button', { name: /New panel in/ }).click();
+    await page.getByRole('combobox', { name: 'Easing', exact: true }).selectOption('curve');
+    const text = page.getByRole('textbox', { name: 'Easing as text' });
+    await expect(text).toHaveValue('cubic-bezier(0.2, 0, 0, 1)');
+    const handle = page.getByRole('slider', { name: 'First handle of the curve' });
+    await handle.focus();
+    await page.keyboard.press('Shift+ArrowRight');
+    await page.keyboard.press('ArrowUp');
+    await expect(text).toHaveValue('cubic-bezier(0.3, 0.01, 0, 1)');
+    const box = (await handle.boundingBox())!;
+    await page.mouse.move(box.x + 6, box.y + 6);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 40, box.y - 20, { steps: 4 });
+    await page.mouse.up();
+    await expect(text).not.toHaveValue('cubic-bezier(0.3, 0.01, 0, 1)');
+    await text.fill('spring(0.062)');
+    await text.press('Enter');
+    await expect(page.getByText(/peak \+6\.2 % at \d+ ms/)).toBeVisible();
+    await expect(page.getByText(/still at \d+ ms/)).toBeVisible();
+  });
+
+  for (const [name, value, reason] of [
+    ['Easing as text', 'cubic-bezier(1.4, 0, 0, 1)', '1.4 would run backwards in time'],
+    ['Easing as text', 'spring(1)', 'never settles'],
+    ['Length', '40s', 'Times are 0 to 10000 ms'],
+    ['Length', '-5', 'Times are 0 to 10000 ms'],
+    ['Start', 'soon', 'Write a time such as']
+  ] as const) {
+    test(`${name} “${value}” is refused at the field with the reason`, async ({ page }) => {
+      await open(page);
+      await page.getByRole('button', { name: /New panel in/ }).click();
+      const field = page.getByRole('textbox', { name, exact: true });
+      await field.fill(value);
+      await field.press('Enter');
+      await expect(page.getByRole('alert').filter({ hasText: reason })).toBeVisible();
+      await expect(page.getByRole('slider', { name: 'New panel in, length' })).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');
+    });
+  }
+
+  test('the playhead holds everything at a time; at 180 ms the new panel is where its curve says', async ({ page }) => {
+    await open(page);
+    await page.getByRole('slider', { name: 'Playhead' }).focus();
+    for (let i = 0; i < 3; i += 1) await page.keyboard.press('ArrowRight');
+    for (let i = 0; i < 2; i += 1) await page.keyboard.press('Shift+ArrowRight');
+    const frame = await previewFrame(page);
+    await expect(page.getByRole('slider', { name: 'Playhead' })).toHaveAttribute('aria-valuenow', '230');
+    await expect.poll(() => frame.evaluate(() => document.querySelector('#summer')!.hasAttribute('hidden'))).toBe(false);
+    // (230 − 120) / 240 of the way by ease-out.
+    const expected = easingOf('ease-out').progress(110 / 240);
+    await expect.poll(async () => Math.abs(Number(await frame.evaluate(() => getComputedStyle(document.querySelector('#summer')!).opacity)) - expected)).toBeLessThan(0.01);
+    await page.getByRole('button', { name: 'Let it go on' }).click();
+    await expect.poll(() => frame.evaluate(() => getComputedStyle(document.querySelector('#summer')!).opacity)).toBe('1');
+  });
+
+  test('two settings are played side by side, and the kept one can be taken back', async ({ page }) => {
+    await open(page);
+    await page.getByRole('button', { name: 'Keep as A' }).click();
+    await page.getByRole('button', { name: /New panel in/ }).click();
+    await page.getByRole('textbox', { name: 'Length', exact: true }).fill('900');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: /Play/ }).click();
+    const times = async (title: string) => {
+      const frame = (await (await page.locator(`iframe[title^="${title}"]`).first().elementHandle())!.contentFrame())!;
+      return frame.evaluate(() => document.getAnimations().map((each) => Number((each.effect as KeyframeEffect).getComputedTiming().duration)));
+    };
+    await expect.poll(() => times('Preview of')).toContain(900);
+    expect(await times('Kept setting')).toContain(240);
+    await page.getByRole('button', { name: 'Take A' }).click();
+    await expect(page.getByRole('slider', { name: 'New panel in, length' })).toHaveAttribute('aria-valuenow', '240');
+  });
+
+  test('slow motion runs at a quarter', async ({ page }) => {
+    await open(page);
+    await page.getByRole('tab', { name: '¼×' }).click();
+    await page.getByRole('button', { name: /Play/ }).click();
+    const frame = await previewFrame(page);
+    await expect.poll(() => frame.evaluate(() => document.getAnimations().map((each) => each.playbackRate))).toContain(0.25);
+  });
+});

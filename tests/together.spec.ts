@@ -1,0 +1,139 @@
+import { expect, test, type Page } from '@playwright/test';
+import { Bench } from './support/workbench';
+
+/** A second window of the same browser on the same project. */
+async function second(page: Page): Promise<Bench> {
+  const other = await page.context().newPage();
+  await other.goto(page.url());
+  const bench = new Bench(other);
+  await expect(bench.preview.locator('.season-tabs')).toBeVisible();
+  return bench;
+}
+
+test('two windows show the same, and neither loses an edit', async ({ page }) => {
+  test.setTimeout(60_000);
+  const one = await Bench.openDemo(page);
+  const two = await second(page);
+  await one.pick('Season tabs');
+  await one.view('Fill');
+  await page.getByRole('textbox', { name: 'Label 2', exact: true }).fill('High summer');
+  await expect(two.row('High summer')).toBeVisible();
+  await expect(two.preview.getByRole('tab', { name: 'High summer' })).toBeVisible();
+  // Both at once, on one piece: a name here, a colour there.
+  await two.pick('Season tabs', 'tab');
+  await Promise.all([
+    (async () => {
+      await page.getByRole('textbox', { name: 'Label 3', exact: true }).fill('Picking');
+      await page.getByRole('textbox', { name: 'Name in the outline' }).fill('Year tabs');
+    })(),
+    two.set('background-color', 'Background', 'rest', '#cfe8ff')
+  ]);
+  for (const bench of [one, two]) {
+    await bench.saved();
+    await expect(bench.row('Year tabs')).toBeVisible();
+    await expect(bench.row('Picking')).toBeVisible();
+    await expect(bench.preview.locator('#summer-tab')).toHaveCSS('background-color', 'rgb(207, 232, 255)');
+  }
+  await page.reload();
+  await expect(one.preview.getByRole('tab', { name: 'High summer' })).toBeVisible();
+  await expect(one.row('Picking')).toBeVisible();
+  await expect(one.preview.locator('#summer-tab')).toHaveCSS('background-color', 'rgb(207, 232, 255)');
+});
+
+test('what was saved is there after the tab is killed in the middle of work', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  const url = page.url();
+  await bench.pick('Season tabs');
+  await bench.view('Fill');
+  await page.getByRole('textbox', { name: 'Label 1', exact: true }).fill('Kept for sure');
+  await bench.saved();
+  await page.getByRole('textbox', { name: 'Label 2', exact: true }).fill('Perhaps');
+  // Gone at once: no event of leaving reaches the page. The bench does the same with the whole browser, by SIGKILL.
+  const context = page.context();
+  await page.close({ runBeforeUnload: false });
+  const again = await context.newPage();
+  await again.goto(url);
+  await expect(new Bench(again).preview.getByRole('tab', { name: 'Kept for sure' })).toBeVisible();
+});
+
+test('the history goes to any point, and a named version can be gone back to', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Fill');
+  for (const [n, label] of [[1, 'One'], [2, 'Two'], [3, 'Three']] as const) await page.getByRole('textbox', { name: `Label ${n}`, exact: true }).fill(label);
+  await bench.row('Season tabs').click();
+  await page.keyboard.press('h');
+  const history = page.getByRole('dialog', { name: 'History' });
+  await history.getByRole('textbox', { name: 'Name of the version' }).fill('Three renamed');
+  await history.getByRole('button', { name: 'Keep version' }).click();
+  await expect(history.getByText('Three renamed')).toBeVisible();
+  await history.getByRole('button', { name: /Rename to One/ }).click();
+  await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Summer', 'Harvest', 'Wassail']);
+  await history.getByRole('button', { name: /Rename to Three/ }).click();
+  await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Two', 'Three', 'Wassail']);
+  await history.getByRole('button', { name: 'As it was opened first' }).click();
+  await expect(bench.preview.getByRole('tab')).toHaveText(['Blossom', 'Summer', 'Harvest', 'Wassail']);
+  await history.getByRole('button', { name: /^Three renamed/ }).click();
+  await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Two', 'Three', 'Wassail']);
+  await bench.saved();
+  await page.reload();
+  await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Two', 'Three', 'Wassail']);
+  await bench.row('Season tabs').click();
+  await page.keyboard.press('Control+z');
+  await expect(bench.preview.getByRole('tab')).toHaveText(['Blossom', 'Summer', 'Harvest', 'Wassail']);
+});
+
+test.describe('looks and tokens', () => {
+  test('a state is forced in the preview and never exported; a look is copied to another state and part', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Summer', 'tab');
+    await page.getByRole('button', { name: 'hover', exact: true }).click();
+    // The chosen tab looks chosen; the forced state shows on its neighbour.
+    await expect(bench.preview.locator('#blossom-tab')).toHaveCSS('background-color', 'rgb(240, 228, 203)');
+    await page.getByRole('button', { name: 'hover', exact: true }).click();
+    await expect(bench.preview.locator('#blossom-tab')).toHaveCSS('background-color', 'rgb(246, 239, 224)');
+    await page.getByRole('button', { name: 'More for hover' }).click();
+    await page.getByRole('menuitem', { name: 'Copy this look' }).click();
+    await page.getByRole('button', { name: 'More for focus' }).click();
+    await page.getByRole('menuitem', { name: 'Paste the look here' }).click();
+    await expect(bench.cell('background-color', 'focus')).toContainText('Cream, deeper');
+    await page.getByRole('button', { name: 'Copy look' }).click();
+    await page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: 'folded header', exact: true }).click();
+    await page.getByRole('button', { name: 'Paste', exact: true }).click();
+    await expect(bench.cell('border-radius', 'rest')).toContainText('6px 6px 0 0');
+  });
+
+  test('a value becomes a token, a cell takes it, and changing it repaints at once; one in use is not deleted', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await bench.cell('color', 'rest').click();
+    await page.getByRole('button', { name: 'Save as token' }).click();
+    await expect(bench.cell('color', 'rest')).toContainText('Tab text');
+    await bench.cell('color', 'hover').click();
+    await page.getByRole('button', { name: 'Tab text', exact: true }).click();
+    await expect(bench.cell('color', 'hover')).toContainText('Tab text');
+    await bench.row('Season tabs').click();
+    await page.keyboard.press('Shift+T');
+    await page.getByRole('textbox', { name: 'Value of Tab text' }).fill('#7a1020');
+    await expect(bench.preview.locator('#summer-tab')).toHaveCSS('color', 'rgb(122, 16, 32)');
+    await page.getByRole('textbox', { name: 'Value of Leaf' }).fill('{leaf}');
+    await expect(page.getByText('name each other in a ring')).toBeVisible();
+    await page.getByRole('button', { name: 'Delete Cream', exact: true }).click();
+    await expect(page.getByText(/Cream is used by .* Give those another value first/)).toBeVisible();
+    await page.keyboard.press('Control+e');
+    await page.getByRole('button', { name: 'index.css' }).click();
+    await expect(page.getByLabel('Text of index.css')).toContainText('#7a1020');
+  });
+
+  test('icons are found by what they mean', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Harvest');
+    await bench.view('Fill');
+    await page.getByRole('group', { name: 'Icon', exact: true }).getByRole('button', { name: 'apple' }).click();
+    await page.getByRole('searchbox', { name: 'Find an icon by what it means' }).fill('tree');
+    await page.getByRole('group', { name: 'Icon', exact: true }).locator('.grid button').first().click();
+    await expect(bench.preview.locator('#harvest-tab svg:not([data-chosen])')).toHaveCount(1);
+    await bench.saved();
+    await expect(page.getByRole('group', { name: 'Icon', exact: true }).getByRole('button', { name: 'apple', exact: true })).toHaveCount(0);
+  });
+});
