@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './support/test';
 import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/define';

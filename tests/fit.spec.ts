@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './support/test';
 import { makeWith } from '../src/core/kinds/make';
 import { apply } from '../src/core/commands/apply';
 import { createProject } from '../src/core/project/create';

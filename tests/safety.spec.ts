@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './support/test';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { writeProjectFile } from '../src/core/formats/project-file';
 import { makeDemo } from '../demo/make';

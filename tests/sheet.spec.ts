@@ -1,5 +1,5 @@
 import chroma from 'chroma-js';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './support/test';
 import { Bench } from './support/workbench';
 
 test.describe('state sheet', () => {

@@ -1,5 +1,5 @@
 import { createServer, type Server } from 'node:http';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './support/test';
 import { makeDemo } from '../demo/make';
 import { printSnippet } from '../src/core/compile/snippet';
 import type { NodeId } from '../src/core/project/types';

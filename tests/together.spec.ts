@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './support/test';
 import { Bench } from './support/workbench';
 
 /** A second window of the same browser on the same project. */

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './support/test';
 import { Bench } from './support/workbench';
 
 test('a label typed in Fill shows in the preview at once, comes back by undo, and is there after a reload', async ({ page }) => {

@@ -10,8 +10,7 @@ export class Bench {
   }
 
   static async openDemo(page: Page): Promise<Bench> {
-    await page.goto('/');
-    await page.getByRole('link', { name: 'Open Quillmere Orchard' }).click();
+    await page.goto('/demo');
     const bench = new Bench(page);
     await expect(bench.preview.locator('.season-tabs')).toBeVisible();
     return bench;

@@ -60,10 +60,10 @@
 </script>
 
 <div class="side-panel" role="dialog" aria-label="Findings" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && !wb.trial && (wb.open = null)}>
-  <header>
+  <div class="head">
     <h2>Findings {#if wb.findings.length > 0}<small>{errors} {errors === 1 ? 'error' : 'errors'}, {wb.findings.length - errors} {wb.findings.length - errors === 1 ? 'warning' : 'warnings'}</small>{/if}</h2>
     <button type="button" class="link" onclick={() => ((wb.trial = null), (wb.open = null))}>Close</button>
-  </header>
+  </div>
   {#each wb.findings as finding, i (keyOf(finding, i))}
     {@const key = keyOf(finding, i)}
     <article class={finding.severity}>
@@ -114,7 +114,7 @@
 </div>
 
 <style>
-  header {
+  .head {
     display: flex;
     justify-content: space-between;
   }

@@ -50,10 +50,10 @@
 </script>
 
 <div class="side-panel" role="dialog" aria-label="History" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && (wb.open = null)}>
-  <header>
+  <div class="head">
     <h2>History</h2>
     <button type="button" class="link" onclick={() => (wb.open = null)}>Close</button>
-  </header>
+  </div>
   <form
     onsubmit={(event) => {
       event.preventDefault();
@@ -91,7 +91,7 @@
 </div>
 
 <style>
-  header {
+  .head {
     display: flex;
     justify-content: space-between;
   }

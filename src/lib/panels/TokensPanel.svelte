@@ -39,10 +39,10 @@
 </script>
 
 <div class="side-panel" role="dialog" aria-label="Tokens" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && (wb.open = null)}>
-  <header>
+  <div class="head">
     <h2>Tokens</h2>
     <button type="button" class="link" onclick={() => (wb.open = null)}>Close</button>
-  </header>
+  </div>
   {#each groups as group (group.type)}
     <h3>{group.type}</h3>
     {#each group.tokens as token (token.id)}
@@ -81,7 +81,7 @@
 </div>
 
 <style>
-  header {
+  .head {
     display: flex;
     justify-content: space-between;
   }

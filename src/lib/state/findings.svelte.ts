@@ -5,6 +5,8 @@ import type { NodeId, Project } from '$core/project/types';
 import type { FindingsAnswer, FindingsRequest } from '$lib/workers/findings.worker';
 
 const REST_MS = 150;
+/** The worker's first start waits until the page is on show, which needs the machine more. */
+const START_MS = 700;
 
 /** Has the rules run in a worker when the hand rests, and keeps what they last said. */
 export class FindingsWatch {
@@ -16,7 +18,7 @@ export class FindingsWatch {
 
   ask(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {
     clearTimeout(this.#timer);
-    this.#timer = setTimeout(() => this.#post(project, fits), this.#sent ? REST_MS : 0);
+    this.#timer = setTimeout(() => this.#post(project, fits), this.#sent ? REST_MS : START_MS);
   }
 
   #post(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {

@@ -10,7 +10,8 @@ import { WIDTH_LEAST, WIDTH_MOST, type Workbench } from './workbench.svelte';
 
 /** Browsers lay out in 64ths of a px. */
 const ROUNDING = 1 / 64;
-const WAITS_MOST = 400;
+/** A piece that is not drawn anywhere cannot be measured; after so many frames it is left. */
+const WAITS_MOST = 600;
 
 type Measured = Extract<FromFrame, { type: 'measured' }>;
 
@@ -22,7 +23,7 @@ export class FitGauge {
   /** The trial that is running: a piece, and the width its window should have. */
   request = $state.raw<{ readonly node: NodeId; readonly width: number } | null>(null);
   #send: ((message: ToFrame) => void) | null = null;
-  #search: { readonly node: NodeId; readonly project: Project; low: number; high: number; steps: number } | null = null;
+  #search: { readonly node: NodeId; readonly project: Project; low: number; high: number; steps: number; isDone: boolean } | null = null;
   #waits = 0;
 
   constructor(private readonly bench: () => Workbench) {}
@@ -57,8 +58,8 @@ export class FitGauge {
     const node = wb.drawn.id;
     const fit = wb.fits.get(node);
     if (!fit || !registry.kindOf(wb.drawn.kind).fit) return;
-    if (this.#search?.node === node && this.#search.project === wb.project) return;
-    this.#search = { node, project: wb.project, low: WIDTH_LEAST - 1, high: WIDTH_MOST + 1, steps: 0 };
+    if (this.#search?.node === node && this.#search.project === wb.project && !(this.#search.isDone && fit.from === undefined)) return;
+    this.#search = { node, project: wb.project, low: WIDTH_LEAST - 1, high: WIDTH_MOST + 1, steps: 0, isDone: false };
     // The likely width first; it is right wherever the place grows with the window.
     this.#try(node, Math.ceil(fitFrom(fit)));
   }
@@ -91,6 +92,7 @@ export class FitGauge {
       // The window has not yet the width it was given, or not yet the piece.
       this.#waits += 1;
       if (this.#waits < WAITS_MOST) this.#ask();
+      else search.isDone = true;
       return;
     }
     const fitsHere = row.needed <= row.available + ROUNDING;
@@ -106,6 +108,7 @@ export class FitGauge {
 
   #found(wb: Workbench, node: NodeId, from: number | null): void {
     const fit = wb.fits.get(node);
+    if (this.#search) this.#search.isDone = true;
     if (fit) wb.takeFits(new Map([...wb.fits, [node, { ...fit, from }]]));
   }
 }

@@ -23,12 +23,23 @@ export async function addDemo(): Promise<Imported> {
 }
 
 const SEEDED = 'demo-added';
+const DEMO = 'quillmere-orchard' as ProjectId;
 
 /** On the very first start the demo is there to look at; once deleted it stays away until asked for. */
 export async function addDemoOnFirstStart(): Promise<void> {
   if (await db.marks.get(SEEDED)) return;
   const added = await addDemo();
   if (added.ok) await db.marks.put({ key: SEEDED, value: true });
+}
+
+/** @returns the demo that is there, or a fresh one where there is none (any more). */
+export async function demoProject(): Promise<ProjectId> {
+  const known = await db.projects.get(DEMO);
+  if (known && !known.deleted) return DEMO;
+  const added = await addDemo();
+  if (!added.ok) throw new Error(added.sentence);
+  await db.marks.put({ key: SEEDED, value: true });
+  return added.id;
 }
 
 export async function projectFileOf(project: Project, blobs: ReadonlyMap<AssetId, Blob>): Promise<Blob> {

@@ -1,0 +1,41 @@
+<script lang="ts">
+  import { InlineLoading } from 'carbon-components-svelte';
+  import { onMount } from 'svelte';
+  import { goto } from '$app/navigation';
+  import { resolve } from '$app/paths';
+  import { storageSentence } from '$lib/store/db';
+  import { demoProject } from '$lib/store/transfer';
+
+  let fault = $state('');
+
+  onMount(() => {
+    demoProject()
+      .then((id) => goto(resolve('/project/[id]', { id }), { replaceState: true }))
+      .catch((error: unknown) => (fault = storageSentence(error).replace('Not saved: t', 'T')));
+  });
+</script>
+
+<main>
+  {#if fault}
+    <h1>The demo cannot be opened</h1>
+    <p>{fault}</p>
+    <a href={resolve('/')}>All projects</a>
+  {:else}
+    <InlineLoading description="Opening the demo…" />
+  {/if}
+</main>
+
+<style>
+  main {
+    max-width: 56ch;
+    margin: 18vh auto;
+    padding: 0 24px;
+  }
+  h1 {
+    font-size: 22px;
+    font-weight: 600;
+  }
+  p {
+    margin: 10px 0 16px;
+  }
+</style>
