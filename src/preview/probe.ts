@@ -51,7 +51,7 @@ function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   body.getBoundingClientRect();
   const work = performance.now() - from;
   force();
-  drawOutline();
+  soonOutlined();
   redrawSpecimens();
   requestAnimationFrame(() => tell({ type: 'patched', seq: message.seq, work }));
 }
@@ -65,15 +65,16 @@ function show(message: typeof shown): void {
   page.setScripted(!message.switches.includes('no-script'));
   motion.setRate(message.rate);
   force();
-  drawOutline();
+  soonOutlined();
 }
+
+let forced: HTMLElement | null = null;
 
 /** Shows a state on the picked part; the page itself never carries the attribute. */
 function force(): void {
-  document.querySelectorAll('[data-k-force]').forEach((element) => !stage.contains(element) && element.removeAttribute('data-k-force'));
-  if (!shown.forced || !shown.picked) return;
-  const target = forcedElement(shown.picked, shown.forced);
-  if (target) target.dataset.kForce = impliedStates(shown.forced, shown.switches.includes('touch') ? ['touch'] : []).join(' ');
+  forced?.removeAttribute('data-k-force');
+  forced = shown.forced && shown.picked ? forcedElement(shown.picked, shown.forced) : null;
+  if (forced) forced.dataset.kForce = impliedStates(shown.forced!, shown.switches.includes('touch') ? ['touch'] : []).join(' ');
 }
 
 /** What is chosen looks chosen whatever else it is, so another state is shown on one of its siblings. */
@@ -99,7 +100,12 @@ document.addEventListener('scroll', () => {
   ownShare = -1;
 }, { passive: true });
 
-const partElements = (node: string, part: string) => [...document.querySelectorAll<HTMLElement>(`[data-k-node="${CSS.escape(node)}"][data-k-part="${CSS.escape(part)}"]`)];
+/** Looked for in the piece alone, since a page may have thousands of elements. */
+function partElements(node: string, part: string, more = ''): HTMLElement[] {
+  const piece = page.elementOf(node);
+  const wanted = `[data-k-node="${CSS.escape(node)}"][data-k-part="${CSS.escape(part)}"]${more}`;
+  return piece ? [...(piece.matches(wanted) ? [piece] : []), ...piece.querySelectorAll<HTMLElement>(wanted)] : [];
+}
 
 /** Opens whatever hides the node and scrolls it into sight. */
 function reveal(id: string): void {
@@ -154,13 +160,24 @@ document.addEventListener('pointermove', (event) => {
 document.addEventListener('pointerleave', () => overlay.hover(null));
 document.addEventListener('scroll', () => drawOutline(), { capture: true, passive: true });
 window.addEventListener('resize', () => drawOutline());
-new ResizeObserver(() => drawOutline()).observe(body);
+new ResizeObserver(soonOutlined).observe(body);
 
 function pickedElement(picked: Pick | null): HTMLElement | null {
   if (!picked) return null;
   const item = picked.item ? `[data-k-item="${CSS.escape(picked.item)}"]` : '';
-  const found = document.querySelectorAll<HTMLElement>(`[data-k-node="${CSS.escape(picked.node)}"][data-k-part="${CSS.escape(picked.part)}"]${item}`);
-  return [...found].find((each) => each.getClientRects().length > 0) ?? null;
+  return partElements(picked.node, picked.part, item).find((each) => each.getClientRects().length > 0) ?? null;
+}
+
+let isOutlineDue = false;
+
+/** Draws the outline with the next picture, when the page is laid out anyway. */
+function soonOutlined(): void {
+  if (isOutlineDue) return;
+  isOutlineDue = true;
+  requestAnimationFrame(() => {
+    isOutlineDue = false;
+    drawOutline();
+  });
 }
 
 function drawOutline(): void {
@@ -199,15 +216,16 @@ function createOverlay() {
   shadow.append(hoverBox, pickBox);
   root.append(host);
   const place = (box: HTMLElement, target: HTMLElement | null) => {
+    // Read before anything is written: a write first would have the page laid out once more.
+    const { left, top, width, height } = target?.getBoundingClientRect() ?? new DOMRect();
     box.style.display = target ? 'block' : 'none';
     if (!target) return;
-    const { left, top, width, height } = target.getBoundingClientRect();
     Object.assign(box.style, { left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` });
     box.classList.toggle('inside', top < 24);
   };
   return {
     pick(target: HTMLElement | null, name: string) {
-      tag.textContent = name;
+      if (tag.textContent !== name) tag.textContent = name;
       place(pickBox, target);
     },
     hover: (target: HTMLElement | null) => place(hoverBox, target)

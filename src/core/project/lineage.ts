@@ -35,3 +35,6 @@ export function maybeSteps(before: Project, after: Project): readonly Diff[] | n
   }
   return steps;
 }
+
+/** @returns whether both are known to have the same nodes in the same places; false where that is not known. */
+export const sameShape = (before: Project, after: Project): boolean => maybeSteps(before, after)?.every(keepsOrder) ?? false;

@@ -60,6 +60,8 @@
   p {
     margin: 3px 0 6px;
     color: var(--ink-2);
+    font-size: 13px;
+    line-height: 1.4;
   }
   div {
     display: flex;

@@ -154,7 +154,8 @@
   </div>
   <div class="tree" role="tree" aria-label="Pieces of the page" aria-multiselectable="true" tabindex="-1" bind:this={tree} bind:clientHeight={room} onscroll={() => (scrolled = tree.scrollTop)} {onkeydown}>
     {#if first > 0}<div class="gap" role="none" style:height="{first * ROW}px"></div>{/if}
-    {#each shown as { id, node, depth, isParent } (id)}
+    {#each shown as { id, depth, isParent } (id)}
+      {@const node = nodeOf(wb.project, id)}
       {@const isSelected = wb.selected.includes(id)}
       {@const finding = counts.get(id)}
       <div

@@ -86,7 +86,10 @@
     if (message.type === 'key') return onkey(message);
     if (message.type === 'scrolled') return toAll({ type: 'scroll', share: message.share }, key);
     if (message.type === 'measured') return gauge.take(message);
-    if (message.type === 'patched' && key === 'one') measure();
+    if (message.type === 'patched' && key === 'one') {
+      measure();
+      wb.findingsWatch.begin(wb.project, wb.fits);
+    }
     if (message.type === 'fault') wb.message = { kind: 'error', text: `The page’s script stopped: ${message.sentence}` };
     if (message.type !== 'picked') return;
     const { node, part, item } = message.pick;

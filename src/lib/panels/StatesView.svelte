@@ -71,6 +71,7 @@
     const colour = `ΔE ${change.colour.toFixed(1)}`;
     if (change.colour >= FAINT) return { text: colour, tone: 'good', why: `Colour difference against rest (CIEDE2000)${change.others.length ? `; also ${change.others.join(', ')}` : ''}` };
     if (change.others.length > 0) return { text: change.others.slice(0, 2).join(', '), tone: 'good', why: `The colours hardly change (${colour}), but ${change.others.join(', ')}` };
+    if (change.colour === 0) return { text: 'as rest', tone: 'faint', why: 'Nothing of it changes' };
     return { text: `${colour} faint`, tone: 'bad', why: `Under ${FAINT} a change is easily missed` };
   }
 

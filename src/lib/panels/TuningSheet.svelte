@@ -1,10 +1,9 @@
 <script lang="ts">
   import { ContentSwitcher, Switch } from 'carbon-components-svelte';
-  import FallbacksView from './FallbacksView.svelte';
+  import { onMount } from 'svelte';
   import FieldsView from './FieldsView.svelte';
   import PartsDrawing from './PartsDrawing.svelte';
   import StatesView from './StatesView.svelte';
-  import TimingView from './TimingView.svelte';
   import { CONDITION_WORDS } from '$core/kinds/words';
   import type { ConditionName } from '$core/project/types';
   import { VIEWS, type Workbench } from '$lib/state/workbench.svelte';
@@ -14,6 +13,12 @@
   const items = $derived(Object.entries(wb.kind.slots).find(([, slot]) => slot.items));
   const count = $derived(items ? `${wb.drawn.slots[items[0]]?.length ?? 0} ${items[1].label.toLowerCase()}` : '');
   const bands = ['always', 'medium', 'narrow'] as const;
+  /** The two large views come when the page is on show, so that it is on show sooner. */
+  const later = { Timing: () => import('./TimingView.svelte'), Fallbacks: () => import('./FallbacksView.svelte') };
+  onMount(() => {
+    const timer = setTimeout(() => Object.values(later).forEach((load) => void load()), 1500);
+    return () => clearTimeout(timer);
+  });
   let views: HTMLElement;
   let isFolded = $state(false);
 
@@ -95,8 +100,9 @@
         {#if wb.view === 'Fill'}<FieldsView {wb} view="fill" />{/if}
         {#if wb.view === 'Behaviour'}<FieldsView {wb} view="behaviour" />{/if}
         {#if wb.view === 'States'}<StatesView {wb} />{/if}
-        {#if wb.view === 'Timing'}<TimingView {wb} />{/if}
-        {#if wb.view === 'Fallbacks'}<FallbacksView {wb} />{/if}
+        {#if wb.view === 'Timing' || wb.view === 'Fallbacks'}
+          {#await later[wb.view]() then { default: View }}<View {wb} />{/await}
+        {/if}
       </div>
     </div>
   {/if}

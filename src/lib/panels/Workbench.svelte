@@ -45,7 +45,6 @@
     };
     window.addEventListener('beforeunload', warn);
     const unfollow = wb.saver.follow();
-    wb.findingsWatch.ask(wb.project, wb.fits);
     return () => {
       stop();
       unfollow();

@@ -37,6 +37,7 @@
     const channel = new MessageChannel();
     session.reset();
     sentBlobs.clear();
+    said = '';
     channel.port1.onmessage = ({ data }) => receive(data, channel.port1);
     frame.contentWindow?.postMessage('kymation', '*', [channel.port2]);
   }
@@ -95,8 +96,16 @@
   $effect(() => update(project));
   $effect(() => watch?.((now) => now.pages[pageId] && update(now)));
 
+  let said = '';
+
   $effect(() => {
-    if (show) port?.postMessage($state.snapshot(show));
+    if (!show || !port) return;
+    // An edit makes the same view anew; the frame hears only of another.
+    const message = $state.snapshot(show);
+    const text = JSON.stringify(message);
+    if (text === said) return;
+    said = text;
+    port.postMessage(message);
   });
 
   $effect(() => {

@@ -5,8 +5,6 @@ import type { NodeId, Project } from '$core/project/types';
 import type { FindingsAnswer, FindingsRequest } from '$lib/workers/findings.worker';
 
 const REST_MS = 150;
-/** The worker's first start waits until the page is on show, which needs the machine more. */
-const START_MS = 700;
 
 /** Has the rules run in a worker when the hand rests, and keeps what they last said. */
 export class FindingsWatch {
@@ -15,10 +13,18 @@ export class FindingsWatch {
   #sent: Project | null = null;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #id = 0;
+  #isBegun = false;
+
+  /** The first look, once the page is on show, which needs the machine more; later calls do nothing. */
+  begin(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {
+    if (this.#isBegun) return;
+    this.#isBegun = true;
+    this.ask(project, fits);
+  }
 
   ask(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {
     clearTimeout(this.#timer);
-    this.#timer = setTimeout(() => this.#post(project, fits), this.#sent ? REST_MS : START_MS);
+    this.#timer = setTimeout(() => this.#post(project, fits), REST_MS);
   }
 
   #post(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {
@@ -46,5 +52,6 @@ export class FindingsWatch {
     this.#worker?.terminate();
     this.#worker = null;
     this.#sent = null;
+    this.#isBegun = false;
   }
 }

@@ -8,6 +8,7 @@ import { completeProject } from '$core/project/complete';
 import { diffOf, patched } from '$core/project/diff';
 import { restoreCommands } from '$core/commands/restore';
 import { splitAside } from '$core/findings/run';
+import { sameShape } from '$core/project/lineage';
 import { childIds, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
 import type { AssetId, ConditionName, Node, NodeId, PageId, Place, Project, StateName } from '$core/project/types';
 import { registry } from '$core/registry';
@@ -30,7 +31,6 @@ export interface Picked {
 
 export interface OutlineRow {
   readonly id: NodeId;
-  readonly node: Node;
   readonly depth: number;
   readonly isParent: boolean;
 }
@@ -262,18 +262,25 @@ export class Workbench {
     return null;
   }
 
-  /** Pieces of the page in the order the outline shows them, without what is folded away. */
-  visibleRows(): OutlineRow[] {
-    const found: OutlineRow[] = [];
-    const { nodes } = this.project;
+  #rows: { project: Project; readonly page: PageId; readonly collapsed: ReadonlySet<NodeId>; readonly rows: readonly OutlineRow[] } | null = null;
+
+  /** Pieces of the page in the order the outline shows them, without what is folded away; the same list while nothing comes, goes or moves. */
+  visibleRows(): readonly OutlineRow[] {
+    const { project, page, collapsed } = this;
+    const known = this.#rows;
+    if (known?.page === page.id && known.collapsed === collapsed && sameShape(known.project, project)) {
+      known.project = project;
+      return known.rows;
+    }
+    const rows: OutlineRow[] = [];
     const walk = (id: NodeId, depth: number) => {
-      const node = nodes[id]!;
-      const children = childIds(node);
-      found.push({ id, node, depth, isParent: children.length > 0 });
-      if (!this.collapsed.has(id)) for (const child of children) walk(child, depth + 1);
+      const children = childIds(project.nodes[id]!);
+      rows.push({ id, depth, isParent: children.length > 0 });
+      if (!collapsed.has(id)) for (const child of children) walk(child, depth + 1);
     };
-    for (const id of childIds(nodeOf(this.project, this.page.root))) walk(id, 0);
-    return found;
+    for (const id of childIds(nodeOf(project, page.root))) walk(id, 0);
+    this.#rows = { project, page: page.id, collapsed, rows };
+    return rows;
   }
 
   toggleSwitch(name: Switch): void {
