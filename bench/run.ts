@@ -252,7 +252,8 @@ async function firstLoad(browser: Browser, address: string): Promise<{ script: n
   await opened.frameLocator('iframe[title^="Preview of"]').locator('.season-tabs').waitFor();
   const usable = performance.now() - from;
   // What comes later, for findings and for views nobody has opened, does not hold up the first.
-  for (const [url, kind] of found) sums[kind] += gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer()), { level: 9 }).length;
+  const first = [...found];
+  for (const [url, kind] of first) sums[kind] += gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer()), { level: 9 }).length;
   await opened.close();
   return { ...sums, usable };
 }

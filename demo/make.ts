@@ -63,7 +63,7 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   const season = (label: string, icon: string, title: string, html: string, alt: string, action?: string): Fragment =>
     make('panel', unique(label), { icon: sign(icon), ...(icon === 'sun' || icon === 'apple' ? { iconChosen: sign(icon, true) } : icon === 'flower' ? { iconChosen: sign('flower-2') } : {}) }, {
       content: [
-        make('columns', unique(`${label} columns`), { ratio: '3:2' }, {
+        make('columns', unique(`${label} columns`), { shares: '3/5 2/5' }, {
           columns: [
             make('column', unique(`${label} words`), {}, {
               content: [
@@ -104,7 +104,7 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   }));
   insert('visit-page', 'sections', make('section', 'Press house', { anchor: 'press' }, {
     content: [
-      make('columns', 'Press columns', { ratio: '2:3', align: 'center' }, {
+      make('columns', 'Press columns', { shares: '2/5 3/5', align: 'center' }, {
         columns: [
           make('column', 'Press picture side', {}, { content: [make('image', 'Press picture', { asset: 'press-house', alt: 'The press house: a low brick building with a red roof' })] }),
           make('column', 'Press words', {}, {

@@ -11,6 +11,7 @@ import { STATES, type ConditionName, type NodeId, type Project, type StateName }
 import { registry } from '../src/core/registry';
 import { exported } from './support/exported';
 import { previewFrame } from './support/frames';
+import { forcing } from './support/states';
 import { Bench } from './support/workbench';
 
 // What resolve() says is what Chromium computes: for every part of the demo's tabs in every state, on the exported page and in
@@ -86,20 +87,6 @@ async function everyState(frame: Frame, project: Project, conditions: readonly C
   }
   expect(wrong).toEqual([]);
   return compared;
-}
-
-const PSEUDO: Readonly<Partial<Record<StateName, readonly string[]>>> = { hover: ['hover'], focus: ['focus', 'focus-visible'], pressed: ['hover', 'active'] };
-
-/** Brings an element into a state by Chromium's own tools, as its developer tools do. */
-async function forcing(page: Page): Promise<(selector: string, state: StateName) => Promise<void>> {
-  const session = await page.context().newCDPSession(page);
-  await session.send('DOM.enable');
-  await session.send('CSS.enable');
-  const { root } = await session.send('DOM.getDocument');
-  return async (selector, state) => {
-    const { nodeId } = await session.send('DOM.querySelector', { nodeId: root.nodeId, selector });
-    await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses: state === 'focus' && selector.endsWith('-list') ? ['focus-within'] : [...(PSEUDO[state] ?? [])] });
-  };
 }
 
 /** A demo whose look differs under every condition, so that a condition that is lost is seen. */

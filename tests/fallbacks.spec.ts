@@ -7,6 +7,7 @@ import type { Project } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 import { axeViolations } from './support/axe';
 import { exported } from './support/exported';
+import { forcing } from './support/states';
 import { Bench } from './support/workbench';
 
 const { project: demo, bytes } = makeDemo();
@@ -35,19 +36,28 @@ test.describe('forms of the exported tabs', () => {
       await expect(page.locator('main button[aria-expanded]')).toHaveCount(0);
     }]
   ] as const) {
-    test(`${form}: what a person gets, and axe-core has nothing to say, at three widths and under three conditions`, async ({ page, browser }) => {
-      test.setTimeout(60_000);
-      const project = changed(set('form', form), set('foldUnder', 0));
+    test(`${form}: what a person gets, and axe-core has nothing to say, in every state, at three widths and under three conditions`, async ({ page, browser }) => {
+      test.setTimeout(90_000);
+      const project = changed(set('form', form), set('foldUnder', 0), set('disabled', true, 'always', 'wassail'));
       await open(page, project);
       await check(page);
+      const force = await forcing(page);
+      const inEveryState = async (condition: string) => {
+        expect([condition, await axeViolations(page)]).toEqual([condition, []]);
+        for (const state of ['hover', 'focus', 'pressed'] as const) {
+          await force('[role=tab], button[aria-expanded]', state);
+          expect([condition, state, await axeViolations(page, '.season-tabs')]).toEqual([condition, state, []]);
+        }
+        await force('[role=tab], button[aria-expanded]', 'rest');
+      };
       for (const width of [1280, 900, 420]) {
         await page.setViewportSize({ width, height: 900 });
-        expect([width, await axeViolations(page)]).toEqual([width, []]);
+        await inEveryState(`${width} px`);
       }
       await page.emulateMedia({ reducedMotion: 'reduce' });
-      expect(await axeViolations(page)).toEqual([]);
+      await inEveryState('less motion');
       await page.emulateMedia({ media: 'print' });
-      expect(await axeViolations(page)).toEqual([]);
+      await inEveryState('print');
       const context = await browser.newContext({ hasTouch: true, isMobile: true, viewport: { width: 420, height: 900 } });
       const phone = await context.newPage();
       await phone.goto((await exported(project, bytes)).url);

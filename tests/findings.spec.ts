@@ -1,3 +1,8 @@
+import { makeDemo } from '../demo/make';
+import { apply } from '../src/core/commands/apply';
+import { makeWith } from '../src/core/kinds/make';
+import { registry } from '../src/core/registry';
+import { previewFrame } from './support/frames';
 import { expect, test } from './support/test';
 import { Bench } from './support/workbench';
 
@@ -79,4 +84,23 @@ test('panels of different heights: by how many px what stands below jumps', asyn
     return bench.preview.locator('.season-tabs-panels').evaluate((box) => box.getBoundingClientRect().height);
   };
   expect(Math.abs((await height('Blossom')) - (await height('Wassail')) - jump)).toBeLessThanOrEqual(1);
+});
+
+test('sixty tabs with eighty letters each: said to be too many to fit, and the page keeps its width', async ({ page }) => {
+  const bench = new Bench(page);
+  const made = apply(registry, makeDemo().project, {
+    type: 'batch',
+    label: '',
+    commands: Array.from({ length: 56 }, (_, i) => ({ type: 'insert', fragment: makeWith()('panel', `${'Orchards of the lower valley and what each of them has to show in the year '.padEnd(78, '.')}${i}`, {}, { content: [] }), at: { parent: 'season-tabs', slot: 'panels', index: 4 } }))
+  });
+  if (!made.ok) throw new Error(made.refusal.sentence);
+  await bench.importProject(made.project, makeDemo().bytes);
+  await expect(bench.preview.getByRole('tab')).toHaveCount(60);
+  await bench.pick('Season tabs');
+  await expect(page.locator('.fit')).toHaveText('labels never fit');
+  const [inside, width] = await (await previewFrame(page)).evaluate(() => [document.documentElement.scrollWidth, innerWidth]);
+  expect(inside).toBeLessThanOrEqual(width!);
+  await page.getByRole('button', { name: /\d findings/ }).click();
+  await expect(page.getByText(/The labels of Season tabs never fit on one line/)).toBeVisible();
+  await expect(page.getByText(/of Season tabs is empty/).first()).toBeVisible();
 });

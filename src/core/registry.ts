@@ -2,11 +2,20 @@ import { button } from './blocks/button';
 import { column } from './blocks/column';
 import { columns } from './blocks/columns';
 import { heading } from './blocks/heading';
+import { embed } from './blocks/embed';
+import { figure } from './blocks/figure';
+import { icon } from './blocks/icon';
 import { image } from './blocks/image';
+import { link } from './blocks/link';
+import { links } from './blocks/links';
 import { page } from './blocks/page';
 import { panel } from './blocks/panel';
+import { quote } from './blocks/quote';
 import { section } from './blocks/section';
+import { separator } from './blocks/separator';
+import { stack } from './blocks/stack';
 import { text } from './blocks/text';
+import { video } from './blocks/video';
 import { createRegistry } from './kinds/registry';
 import { tabs } from './widgets/tabs';
 
@@ -18,6 +27,15 @@ export const registry = createRegistry([
   text,
   image,
   button,
+  icon,
+  links,
+  link,
+  quote,
+  figure,
+  separator,
+  video,
+  embed,
+  stack,
   columns,
   column,
   tabs,

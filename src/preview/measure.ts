@@ -44,14 +44,14 @@ function maybeRow(node: string, row: string, outer: HTMLElement | null): Row[] {
   copy.querySelectorAll('[id]').forEach((each) => each.removeAttribute('id'));
   Object.assign(copy.style, { position: 'absolute', visibility: 'hidden', display: 'flex', flexDirection: 'row', flexWrap: 'nowrap', width: 'max-content', maxWidth: 'none', overflow: 'visible' });
   // As wide as its words: wrapping happens before anything shrinks.
-  for (const item of copy.querySelectorAll<HTMLElement>(':scope > button')) Object.assign(item.style, { flex: '0 0 auto', whiteSpace: 'nowrap' });
+  for (const item of copy.querySelectorAll<HTMLElement>(':scope > button, :scope > li')) Object.assign(item.style, { flex: '0 0 auto', whiteSpace: 'nowrap' });
   return [{ node, list, root, copy, panels: [...root.querySelectorAll<HTMLElement>(own('panel'))] }];
 }
 
 function read({ node, list, root, copy, panels }: Row): RowMeasure {
   const style = getComputedStyle(root);
   const around = [style.paddingLeft, style.paddingRight, style.borderLeftWidth, style.borderRightWidth].reduce((sum, px) => sum + parseFloat(px), 0);
-  const sides = [...list.querySelectorAll<HTMLElement>(':scope > button')].flatMap((button) => (button.offsetWidth > 0 ? [button.offsetWidth, button.offsetHeight] : []));
+  const sides = [...list.querySelectorAll<HTMLElement>(':scope > button, :scope > li > a')].flatMap((button) => (button.offsetWidth > 0 ? [button.offsetWidth, button.offsetHeight] : []));
   return {
     node,
     needed: copy.getBoundingClientRect().width,

@@ -108,7 +108,7 @@ describe('refusals', () => {
     ['wrong-place', { type: 'move', ids: ['one'], at: { parent: 'section', slot: 'content', index: 0 } }],
     ['into-itself', { type: 'move', ids: ['columns'], at: { parent: 'left', slot: 'content', index: 0 } }],
     ['too-few', { type: 'remove', ids: ['one', 'two'] }],
-    ['too-few', { type: 'remove', ids: ['left'] }],
+    ['too-few', { type: 'remove', ids: ['left', 'right'] }],
     ['root', { type: 'remove', ids: ['page'] }],
     ['no-such-setting', { type: 'set-setting', id: 'heading', key: 'colour', value: 'x' }],
     ['bad-setting', { type: 'set-setting', id: 'heading', key: 'level', value: '7' }],

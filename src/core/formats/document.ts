@@ -1,6 +1,7 @@
 import { array, number, object, string, ValidationError, type AnySchema } from 'yup';
 import { STYLE_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
+import { completeNode } from '../project/complete';
 import type { Registry } from '../kinds/registry';
 import { ID_PATTERN } from '../project/ids';
 import { CONDITIONS, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Node, type NodeId, type Project, type Token } from '../project/types';
@@ -129,11 +130,12 @@ class Reader {
     const kind = typeof raw.kind === 'string' ? this.registry.maybeKindOf(raw.kind) : null;
     if (!kind) return drop(`this version has no kind “${String(raw.kind).slice(0, 40)}”`);
     const name = typeof raw.name === 'string' && raw.name.trim() ? raw.name.trim().slice(0, 120) : kind.label;
+    const { settings } = isRecord(raw.settings) ? completeNode({ ...raw, adapt: {} } as unknown as Node) : raw;
     return {
       id: key as NodeId,
       kind: kind.kind,
       name,
-      settings: this.settings(kind.settings.fields as Record<string, AnySchema>, raw.settings, `${path}/settings`),
+      settings: this.settings(kind.settings.fields as Record<string, AnySchema>, settings, `${path}/settings`),
       adapt: this.adapt(kind.settings.fields as Record<string, AnySchema>, raw.adapt, `${path}/adapt`),
       slots: this.slots(Object.keys(kind.slots), raw.slots),
       styles: this.styles(kind.anatomy, raw.styles, `${path}/styles`)

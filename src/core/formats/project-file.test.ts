@@ -78,6 +78,15 @@ describe('project file', () => {
     expect(opened.notes.join('\n')).toMatch(/Level is one of[\s\S]*no such setting[\s\S]*no kind “marquee”/);
   });
 
+  it('takes widths of columns as they were written before there were shares', () => {
+    const document = JSON.parse(JSON.stringify(sample())) as { nodes: Record<string, { settings: object }> };
+    document.nodes.columns!.settings = { ratio: '3:2', align: 'center' };
+    const opened = read(fileOf(document));
+    if (!opened.ok) throw new Error(opened.sentence);
+    expect((opened.project as unknown as typeof document).nodes.columns!.settings).toEqual({ shares: '3/5 2/5', align: 'center' });
+    expect(opened.notes).toEqual([]);
+  });
+
   it('cleans pictures on the way in, and leaves out what only calls itself one', () => {
     const document = { ...sample(), assets: {} as Record<string, unknown> };
     document.assets.a = { id: 'a', file: 'a.svg', type: 'image/svg+xml', width: 1, height: 1, bytes: 1 };

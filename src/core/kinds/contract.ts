@@ -18,7 +18,7 @@ import type {
 } from '../project/types';
 
 /** Where a node may stand: a slot names the categories it takes. */
-export type Category = 'page' | 'section' | 'block' | 'column' | 'panel';
+export type Category = 'page' | 'section' | 'block' | 'column' | 'panel' | 'link';
 
 /** A part of a kind: a piece of its drawing that can be picked and styled. `root` is the node's outermost element. */
 export interface Part {
@@ -172,7 +172,7 @@ export type Make = (
 /** Metadata of a settings field: which view of the tuning sheet edits it, and how. */
 export interface FieldMeta {
   readonly view: 'fill' | 'behaviour' | 'timing' | 'fallbacks';
-  readonly control: 'text' | 'rich' | 'choice' | 'toggle' | 'width' | 'asset' | 'link' | 'item' | 'icon' | 'track';
+  readonly control: 'text' | 'rich' | 'choice' | 'toggle' | 'width' | 'asset' | 'link' | 'item' | 'icon' | 'track' | 'shares' | 'css' | 'place' | 'number';
   /** May differ under a condition, so it is a row of the fallback table. */
   readonly responsive?: boolean;
   /** Conditions it cannot differ under, and why in a few words. */
@@ -181,6 +181,12 @@ export interface FieldMeta {
   readonly event?: string;
   readonly part?: string;
   readonly tone?: 'in' | 'out' | 'size' | 'state';
+  /** Offered only where one of these settings is set: alone it would do nothing. */
+  readonly needs?: readonly string[];
+  /** For `number`: what stands beside it. */
+  readonly unit?: string;
+  /** For `css`: the property whose values it takes. */
+  readonly property?: string;
   /** For `track`: its children move one after the other. */
   readonly staggered?: boolean;
   readonly choices?: Readonly<Record<string, string>>;

@@ -1,6 +1,8 @@
 import { boolean, mixed, number, string } from 'yup';
 import { isSafeLink } from '../html/clean';
 import { isIcon, type Icon } from '../html/icon';
+import { checkValue } from '../css/values';
+import { readShares } from '../layout/shares';
 import { track, type Track } from '../motion/track';
 import type { FieldMeta } from './contract';
 
@@ -61,6 +63,12 @@ export function widthField(fallback: number, least: number, most: number, option
     .meta(meta('width', options));
 }
 
+/** A number from `least` to `most`, in the unit that is shown beside it. */
+export function numberField(fallback: number, least: number, most: number, options: Options & { readonly unit: string }) {
+  const range = `${options.label} is a number from ${least} to ${most} ${options.unit}.`;
+  return number().strict(true).label(options.label).typeError(range).min(least, range).max(most, range).default(fallback).defined().meta(meta('number', options));
+}
+
 /** How something moves; `forms` maps each way to the words shown, and `none` is always among them. */
 export function trackField(fallback: Track, forms: Readonly<Record<string, string>>, options: Options) {
   const choices = { none: 'does not move', ...forms };
@@ -108,4 +116,31 @@ export function linkField(options: Options) {
       (value) => value === '' || isSafeLink(value ?? '')
     )
     .meta(meta('link', options));
+}
+
+/** Shares of a row of columns, as `core/layout/shares` reads them. Empty: equal ones. */
+export function sharesField(options: Options) {
+  return textField('', 200, options)
+    .test('shares', '', (value, context) => {
+      const read = value ? readShares(value) : null;
+      return typeof read === 'string' ? context.createError({ message: read }) : true;
+    })
+    .meta(meta('shares', options));
+}
+
+/** A CSS value of a property; empty for none. */
+export function cssField(property: string, fallback: string, options: Options) {
+  return textField(fallback, 300, options)
+    .test('css', '', (value, context) => {
+      const checked = value ? checkValue(property, value) : null;
+      return checked?.ok === false ? context.createError({ message: `${options.label}: ${checked.sentence}` }) : true;
+    })
+    .meta(meta('css', { ...options, property }));
+}
+
+/** A point of a picture that stays in sight, as `x% y%`. */
+export function placeField(fallback: string, options: Options) {
+  return textField(fallback, 20, options)
+    .matches(/^(?:100|\d{1,2})% (?:100|\d{1,2})%$/, `${options.label} is two shares of the picture, such as 50% 30%.`)
+    .meta(meta('place', options));
 }

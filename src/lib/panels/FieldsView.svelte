@@ -12,7 +12,7 @@
   // Fill is about the picked piece itself, a panel too; behaviour about the widget that draws it.
   const node = $derived(view === 'fill' ? wb.current : wb.drawn);
   const kind = $derived(registry.kindOf(node.kind));
-  const fields = $derived(fieldsOf(kind, view));
+  const fields = $derived(fieldsOf(kind, view).filter(({ needs }) => !needs || needs.some((key) => node.settings[key])));
   const lists = $derived(view === 'fill' ? Object.entries(kind.slots).filter(([, slot]) => slot.items) : []);
   const place = $derived(maybePlaceOf(wb.project, node.id));
   const isItem = $derived(kind.markup === null);
@@ -45,7 +45,7 @@
     {#each lists as [slot, { label }] (slot)}<ItemList {wb} owner={node} {slot} {label} />{/each}
     {#if isItem && place}
       <p class="note">
-        A panel of <button type="button" class="link" onclick={() => wb.select([place.parent])}>{nodeOf(wb.project, place.parent).name}</button>. Insert anything into it with <kbd>A</kbd>.
+        One {kind.label.toLowerCase()} of <button type="button" class="link" onclick={() => wb.select([place.parent])}>{nodeOf(wb.project, place.parent).name}</button>.{#if kind.slots.content}{' '}Insert anything into it with <kbd>A</kbd>.{/if}
       </p>
     {/if}
     {#if isPage && view === 'fill'}

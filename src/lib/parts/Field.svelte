@@ -4,7 +4,7 @@
   import { settingsWithDefaults } from '$core/compile/analyse';
   import type { Icon } from '$core/html/icon';
   import { evaluate, parseQuantity } from '$core/css/quantity';
-  import type { Json, Node, NodeId } from '$core/project/types';
+  import type { AssetId, Json, Node, NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
   import type { FieldSpec } from '$lib/state/fields';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -35,9 +35,15 @@
     else set(worked.value);
   }
 
+  function setNumber(text: string): void {
+    const worked = parseQuantity(evaluate(text.replace(/[%\s]/g, ''), '') ?? '');
+    if (!worked) fault = `${field.label} takes a number, such as 50.`;
+    else set(worked.value);
+  }
+
   function widthKeys(event: KeyboardEvent): void {
     const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
-    if (event.key === 'Enter') setWidth((event.target as HTMLInputElement).value);
+    if (event.key === 'Enter') (field.control === 'number' ? setNumber : setWidth)((event.target as HTMLInputElement).value);
     if (!by) return;
     event.preventDefault();
     set(Math.max(0, (value as number) + by * (event.shiftKey ? 10 : 1)), 'step');
@@ -70,6 +76,25 @@
     on:change={({ detail }) => setWidth(String(detail))}
     on:keydown={widthKeys}
   />
+{:else if field.control === 'number'}
+  <TextInput
+    size="sm"
+    labelText={field.label}
+    helperText={field.help ?? ''}
+    invalid={fault !== ''}
+    invalidText={fault}
+    value={`${value as number} ${field.unit}`}
+    on:change={({ detail }) => setNumber(String(detail))}
+    on:keydown={widthKeys}
+  />
+{:else if field.control === 'shares'}
+  {#await import('./SharesField.svelte') then { default: SharesField }}
+    <SharesField label={field.label} help={field.help ?? ''} value={value as string} {fault} names={(node.slots.columns ?? []).map((id) => wb.project.nodes[id as NodeId]!.name)} onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)} onstart={() => (gesture += 1)} />
+  {/await}
+{:else if field.control === 'place'}
+  {#await import('./FocusField.svelte') then { default: FocusField }}
+    <FocusField label={field.label} value={value as string} picture={wb.blobs.get(node.settings.picture as AssetId) ?? null} {fault} onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)} onstart={() => (gesture += 1)} />
+  {/await}
 {:else if field.control === 'asset'}
   {#await import('./AssetField.svelte') then { default: AssetField }}
     <AssetField {wb} label={field.label} value={value as string} onchange={(id) => set(id)} />

@@ -7,6 +7,7 @@
   import { nodeOf } from '$core/project/tree';
   import type { Node, NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
+  import { fieldsOf } from '$lib/state/fields';
   import { addItem } from '$lib/state/actions';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -21,6 +22,14 @@
 
   function rename(item: Node, input: HTMLInputElement): void {
     if (wb.dispatch({ type: 'rename', id: item.id, name: input.value }, `rename ${item.id} ${gesture}`)) input.setAttribute('aria-invalid', 'true');
+    else input.removeAttribute('aria-invalid');
+  }
+
+  /** The setting of an item that is an address, where it has one: it stands in the list, beside the words. */
+  const linkKeyOf = (item: Node) => fieldsOf(registry.kindOf(item.kind), 'fill').find(({ control }) => control === 'link')?.key;
+
+  function lead(item: Node, key: string, input: HTMLInputElement): void {
+    if (wb.dispatch({ type: 'set-setting', id: item.id, key, value: input.value.trim() })) input.setAttribute('aria-invalid', 'true');
     else input.removeAttribute('aria-invalid');
   }
 
@@ -46,7 +55,18 @@
         oninput={(event) => rename(item, event.currentTarget)}
         onblur={(event) => (event.currentTarget.value = item.name)}
       />
-      <button type="button" class="held plain" title="Show it in the outline" onclick={() => wb.select([item.id])}>{held(item)}</button>
+      {#if linkKeyOf(item)}
+        {@const key = linkKeyOf(item)!}
+        <input
+          class="address mono"
+          aria-label="Link {index + 1} leads to"
+          placeholder="leads to: #anchor, https://…"
+          value={(item.settings[key] as string | undefined) ?? ''}
+          onchange={(event) => lead(item, key, event.currentTarget)}
+        />
+      {:else}
+        <button type="button" class="held plain" title="Show it in the outline" onclick={() => wb.select([item.id])}>{held(item)}</button>
+      {/if}
       <button type="button" title="Move {item.name} up" aria-label="Move {item.name} up" disabled={index === 0} onclick={() => move(item.id, index - 1)}><ChevronUp size={16} /></button>
       <button type="button" title="Move {item.name} down" aria-label="Move {item.name} down" disabled={index === items.length - 1} onclick={() => move(item.id, index + 2)}><ChevronDown size={16} /></button>
       <button type="button" title="Duplicate {item.name}" aria-label="Duplicate {item.name}" onclick={() => wb.dispatch({ type: 'duplicate', ids: [item.id] })}><Copy size={16} /></button>
@@ -106,6 +126,10 @@
   input:focus {
     background: #fff;
     border-color: var(--verdigris);
+  }
+  .address {
+    flex: 2;
+    font-weight: 400;
   }
   .held {
     flex: 2;

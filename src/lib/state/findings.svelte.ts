@@ -5,6 +5,8 @@ import type { NodeId, Project } from '$core/project/types';
 import type { FindingsAnswer, FindingsRequest } from '$lib/workers/findings.worker';
 
 const REST_MS = 150;
+/** The page that was just opened comes first, and the hand that goes to it. */
+const FIRST_MS = 500;
 
 /** Has the rules run in a worker when the hand rests, and keeps what they last said. */
 export class FindingsWatch {
@@ -19,7 +21,7 @@ export class FindingsWatch {
   begin(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {
     if (this.#isBegun) return;
     this.#isBegun = true;
-    this.ask(project, fits);
+    this.#timer = setTimeout(() => this.#post(project, fits), FIRST_MS);
   }
 
   ask(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {

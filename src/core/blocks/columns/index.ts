@@ -1,11 +1,14 @@
 import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
-import { choiceField } from '../../kinds/fields';
+import { choiceField, sharesField } from '../../kinds/fields';
+import { gridOf, sharesFor } from '../../layout/shares';
 import { rule } from '../../kinds/rule';
 
 const settings = object({
-  ratio: choiceField('1:1', { '1:1': '1 : 1', '2:1': '2 : 1', '1:2': '1 : 2', '3:1': '3 : 1', '1:3': '1 : 3', '3:2': '3 : 2', '2:3': '2 : 3' }, {
-    label: 'Widths'
+  shares: sharesField({
+    label: 'Widths',
+    responsive: true,
+    help: 'Fractions that sum to 1 (2/5 3/5) or twelfths that sum to 12 (4 8). A + before one leaves it empty. Drag a border, or type.'
   }),
   align: choiceField('start', { start: 'at the top', center: 'in the middle', end: 'at the bottom', stretch: 'equal heights' }, { label: 'Columns stand' }),
   stack: choiceField('narrow', { narrow: 'narrow', medium: 'medium', never: 'never' }, {
@@ -17,8 +20,8 @@ const settings = object({
 
 export const columns: Kind = {
   kind: 'columns',
-  label: 'Two columns',
-  summary: 'Two columns side by side, stacked where it is narrow',
+  label: 'Columns',
+  summary: 'Columns by fractions or twelfths, stacked where it is narrow',
   category: 'block',
   icon: 'M2 3h5v10H2zM9 3h5v10H9z',
   insertable: true,
@@ -26,24 +29,27 @@ export const columns: Kind = {
     root: { label: 'columns', states: {}, properties: ['gap'], box: { x: 0, y: 10, width: 150, height: 96 } }
   },
   settings,
-  slots: { columns: { label: 'Columns', accepts: ['column'], least: 2 } },
+  slots: { columns: { label: 'Columns', accepts: ['column'], items: true, least: 1, part: 'root' } },
   forms: [
-    { form: 'columns', label: 'side by side', text: 'two columns' },
+    { form: 'columns', label: 'side by side', text: 'columns' },
     { form: 'stack', label: 'stacked', text: 'one below the other' }
   ],
   look: { root: { rest: { always: { gap: '32px' } } } },
   create: (make) =>
-    make('columns', 'Two columns', {}, {
+    make('columns', 'Columns', {}, {
       columns: [make('column', 'First column', {}, { content: [] }), make('column', 'Second column', {}, { content: [] })]
     }),
   markup: (_node, ctx) => ctx.part('root', 'div', {}, ctx.slot('columns')),
   style(node, ctx) {
-    const { ratio, align, stack } = ctx.settings<InferType<typeof settings>>(node);
-    const tracks = ratio.split(':').map((share) => `minmax(0, ${share}fr)`).join(' ');
+    const { shares, align, stack } = ctx.settings<InferType<typeof settings>>(node);
+    const count = node.slots.columns?.length ?? 0;
+    const { template, places } = gridOf(sharesFor(shares, count));
     const root = ctx.sel('root');
+    const one = (i: number) => `${root} > :nth-child(${i + 1})`;
     return [
-      rule(root, { display: 'grid', 'grid-template-columns': tracks, 'align-items': align }),
-      ...(stack === 'never' ? [] : [rule(root, { 'grid-template-columns': 'minmax(0, 1fr)' }, stack)])
+      rule(root, { display: 'grid', 'grid-template-columns': template, 'align-items': align }),
+      ...places.map((place, i) => rule(one(i), { 'grid-column': place })),
+      ...(stack === 'never' ? [] : [rule(root, { 'grid-template-columns': 'minmax(0, 1fr)' }, stack), ...places.map((_place, i) => rule(one(i), { 'grid-column': '1 / -1' }, stack))])
     ];
   },
   behaviours: () => [],

@@ -1,7 +1,10 @@
+import type { Element } from 'hast';
 import { object, type InferType } from 'yup';
-import type { Kind } from '../../kinds/contract';
-import { choiceField, textField, widthField } from '../../kinds/fields';
-import { rule } from '../../kinds/rule';
+import type { Context, Kind } from '../../kinds/contract';
+import { assetField, choiceField, cssField, linkField, numberField, placeField, textField, widthField } from '../../kinds/fields';
+import { notes, rule } from '../../kinds/rule';
+import type { AssetId } from '../../project/types';
+import { findings } from './findings';
 
 const settings = object({
   element: choiceField('section', { section: 'section', header: 'header', footer: 'footer', aside: 'aside', nav: 'nav' }, {
@@ -11,18 +14,51 @@ const settings = object({
   anchor: textField('', 60, { label: 'Anchor', help: 'Letters, digits and hyphens; links reach it as #anchor.' }).matches(/^([a-z][a-z0-9-]*)?$/, {
     message: 'An anchor starts with a letter and goes on with small letters, digits and hyphens.'
   }),
-  inner: widthField(1120, 320, 2400, { label: 'Inner width', help: 'The greatest width of the content, in px.' })
+  span: choiceField('inner', { inner: 'an inner width', bleed: 'the whole width' }, { label: 'Content takes', help: 'The whole width reaches the edges of the window.' }),
+  inner: widthField(1120, 320, 2400, { label: 'Inner width', help: 'The greatest width of the content, in px.' }),
+  height: cssField('height', '', { label: 'Least height', responsive: true, help: 'In any unit: 480px, 80svh, 200vh. 200vh is two screens. Empty: as high as its content.' }),
+  place: choiceField('start', { start: 'at the top', center: 'in the middle', end: 'at the bottom', 'space-between': 'apart' }, { label: 'Content stands', responsive: true, needs: ['height'] }),
+  header: choiceField('flow', { flow: 'in the flow', over: 'over the next section' }, { label: 'Stands', help: 'Over the next section, it lies on its top edge and takes no room of its own.' }),
+  overlap: numberField(0, 0, 100, { label: 'Overlaps the one before', needs: ['height', 'overlap'], unit: '%', help: 'Share of its own least height that it is drawn up by: half of an 80 px bar is 40 px.' }),
+  picture: assetField({ label: 'Background picture' }),
+  video: linkField({ label: 'Background video', help: 'Address of a file (.mp4, .webm). The picture shows until it plays, and for people who asked for less motion.' }),
+  focus: placeField('50% 50%', { label: 'What stays in sight', needs: ['picture', 'video'] }),
+  fit: choiceField('cover', { cover: 'fills the section', contain: 'is seen whole' }, { label: 'The picture', needs: ['picture', 'video'] }),
+  layer: cssField('background', '', { label: 'Layer over it', needs: ['picture', 'video'], help: 'A colour or a gradient: #000, linear-gradient(#0000, #000c).' }),
+  opacity: numberField(70, 0, 100, { label: 'Opacity of the layer', unit: '%', needs: ['layer'], help: '100 hides the picture, 0 is no layer.' }),
+  blend: choiceField('normal', { normal: 'lies over it', multiply: 'multiply', screen: 'screen', overlay: 'overlay', 'soft-light': 'soft light', color: 'colour', luminosity: 'luminosity' }, { label: 'Blend of the layer', needs: ['layer'] })
 });
+
+type Settings = InferType<typeof settings>;
+
+const isFilm = (address: string) => /\.(?:mp4|webm|ogv)(?:[?#].*)?$/i.test(address);
+
+/** Real elements under the content: a picture can have sharp renditions, a film its poster, a layer its blend. */
+function backdrop(settings: Settings, ctx: Context): Element[] {
+  const asset = settings.picture ? ctx.maybeAsset(settings.picture as AssetId) : null;
+  const found: Element[] = [];
+  if (asset) {
+    const image = ctx.part('picture', 'img', { alt: '', ...(asset.width && asset.height ? { width: asset.width, height: asset.height } : {}) });
+    image.data = notes({ ...image.data, asset: asset.id });
+    found.push(image);
+  }
+  if (isFilm(settings.video)) found.push(ctx.part('film', 'video', { src: settings.video, muted: true, loop: true, playsInline: true, ariaHidden: 'true', tabIndex: -1, preload: 'none' }));
+  if (found.length > 0 && settings.layer) found.push(ctx.part('layer', 'div', { ariaHidden: 'true' }));
+  return found;
+}
 
 export const section: Kind = {
   kind: 'section',
   label: 'Section',
-  summary: 'A full-width band with a centred inner area',
+  summary: 'A full-width band with an inner area or bled to the edges, on a colour, picture or film',
   category: 'section',
   icon: 'M1.5 4.5h13v7h-13z',
   insertable: true,
   anatomy: {
     root: { label: 'section', states: { hover: ':hover' }, hasText: true, box: { x: 0, y: 0, width: 150, height: 116 } },
+    picture: { label: 'picture', states: {} },
+    film: { label: 'film', states: {} },
+    layer: { label: 'layer', states: {} },
     inner: { label: 'inner area', states: {}, properties: ['gap'], box: { x: 16, y: 14, width: 118, height: 88 } }
   },
   settings,
@@ -34,14 +70,37 @@ export const section: Kind = {
   },
   create: (make) => make('section', 'Section', {}, { content: [] }),
   markup(node, ctx) {
-    const { element, anchor } = ctx.settings<InferType<typeof settings>>(node);
-    return ctx.part('root', element, anchor ? { id: anchor } : {}, [ctx.part('inner', 'div', {}, ctx.slot('content'))]);
+    const own = ctx.settings<Settings>(node);
+    const isPlaying = isFilm(own.video);
+    return ctx.part('root', own.element, { ...(own.anchor ? { id: own.anchor } : {}), ...(isPlaying ? { dataKPlays: '' } : {}) }, [...backdrop(own, ctx), ctx.part('inner', 'div', {}, ctx.slot('content'))]);
   },
   style(node, ctx) {
-    const { inner } = ctx.settings<InferType<typeof settings>>(node);
-    return [rule(ctx.sel('inner'), { display: 'flex', 'flex-direction': 'column', 'max-width': `${inner}px`, 'margin-inline': 'auto' })];
+    const { span, inner, height, place, header, overlap, picture, video, focus, fit, layer, opacity, blend } = ctx.settings<Settings>(node);
+    const isTall = height !== '';
+    // Once it is tall under some condition, the same properties are there under every one.
+    const mayBeTall = ctx.variants<Settings>(node).some((each) => each.height !== '');
+    const hasBackdrop = picture !== '' || isFilm(video);
+    const isLifted = overlap > 0 && mayBeTall;
+    const covers = { position: 'absolute', inset: '0', width: '100%', height: '100%' };
+    const root = ctx.sel('root');
+    return [
+      rule(root, {
+        ...(mayBeTall ? { 'min-height': isTall ? height : '0', 'box-sizing': 'border-box', display: 'flex', 'flex-direction': 'column', 'justify-content': place } : {}),
+        ...(header === 'over' ? { position: 'absolute', 'inset-inline': '0', 'z-index': '2' } : hasBackdrop || isLifted ? { position: 'relative' } : {}),
+        ...(hasBackdrop ? { isolation: 'isolate' } : {}),
+        ...(isLifted && header !== 'over' ? { 'z-index': '1', 'margin-top': isTall ? `calc(${height} * ${-overlap / 100})` : '0' } : {})
+      }),
+      rule(ctx.sel('inner'), { display: 'flex', 'flex-direction': 'column', 'max-width': span === 'bleed' ? 'none' : `${inner}px`, 'margin-inline': span === 'bleed' ? '0' : 'auto', ...(mayBeTall ? { width: '100%' } : {}) }),
+      ...(hasBackdrop
+        ? [
+            rule(ctx.sel('picture'), { ...covers, 'object-fit': fit, 'object-position': focus, 'z-index': '-3' }),
+            rule(ctx.sel('film'), { ...covers, 'object-fit': 'cover', 'object-position': focus, 'z-index': '-2' }),
+            rule(ctx.sel('layer'), { ...covers, background: layer, opacity: String(opacity / 100), 'mix-blend-mode': blend, 'z-index': '-1' })
+          ]
+        : [])
+    ];
   },
-  behaviours: () => [],
+  behaviours: (node, ctx) => (isFilm(ctx.settings<Settings>(node).video) ? ['plays'] : []),
   fallbacks: () => [],
-  findings: []
+  findings
 };

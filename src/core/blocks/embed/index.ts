@@ -1,0 +1,50 @@
+import { object, type InferType } from 'yup';
+import type { Kind } from '../../kinds/contract';
+import { choiceField, linkField, textField } from '../../kinds/fields';
+import { rule } from '../../kinds/rule';
+
+const settings = object({
+  address: linkField({ label: 'Address', help: 'https://… of the page to show: a map, a form, a player.' }),
+  title: textField('', 200, { label: 'Title', help: 'What it is, for those who cannot see it.' }),
+  ratio: choiceField('16 / 9', { '16 / 9': '16 : 9', '4 / 3': '4 : 3', '1 / 1': '1 : 1', '3 / 4': '3 : 4' }, { label: 'Shape', responsive: true })
+});
+
+const isWeb = (address: string) => /^https?:\/\//.test(address);
+
+/** A page from elsewhere in a frame of its own, which can neither read nor lead away the page it stands in. */
+export const embed: Kind = {
+  kind: 'embed',
+  label: 'Embed',
+  summary: 'A page from elsewhere in a frame: a map, a form, a player',
+  category: 'block',
+  icon: 'M2 3h12v10H2zM6 6L4 8l2 2M10 6l2 2-2 2',
+  insertable: true,
+  anatomy: { root: { label: 'frame', states: { hover: ':hover' }, box: { x: 20, y: 22, width: 110, height: 72 } } },
+  settings,
+  slots: {},
+  forms: [],
+  look: { root: { rest: { always: { 'background-color': '#ece8dc' } } } },
+  create: (make) => make('embed', 'Embed'),
+  markup(node, ctx) {
+    const { address, title } = ctx.settings<InferType<typeof settings>>(node);
+    if (!isWeb(address)) return ctx.part('root', 'div', { dataEmpty: 'embed' });
+    return ctx.part('root', 'iframe', { src: address, title: title || node.name, loading: 'lazy', referrerPolicy: 'no-referrer', sandbox: ['allow-scripts', 'allow-forms', 'allow-popups', 'allow-presentation'] });
+  },
+  style(node, ctx) {
+    const { ratio } = ctx.settings<InferType<typeof settings>>(node);
+    return [rule(ctx.sel('root'), { display: 'block', width: '100%', 'aspect-ratio': ratio, border: '0' })];
+  },
+  behaviours: () => [],
+  fallbacks: () => [],
+  findings: [
+    {
+      id: 'embed-without-title',
+      summary: 'An embedded page has no title',
+      kinds: ['embed'],
+      check: (node) =>
+        node.settings.address && !node.settings.title
+          ? [{ severity: 'warning', part: 'root', sentence: `${node.name} has no title`, cause: 'A screen reader can only say “frame”. Give it a title under Fill.', fix: null }]
+          : []
+    }
+  ]
+};

@@ -1,0 +1,40 @@
+import { object, type InferType } from 'yup';
+import { iconElement, type Icon } from '../../html/icon';
+import type { Kind } from '../../kinds/contract';
+import { iconField, textField } from '../../kinds/fields';
+import { rule } from '../../kinds/rule';
+
+const settings = object({
+  icon: iconField({ label: 'Icon' }),
+  alt: textField('', 200, { label: 'Alternative text', help: 'Only where the icon says what no words beside it say; else readers skip it.' })
+});
+
+export const icon: Kind = {
+  kind: 'icon',
+  label: 'Icon',
+  summary: 'A line drawing as large as its type size, found by what it means',
+  category: 'block',
+  icon: 'M8 2l1.8 4 4.2.4-3.2 2.8 1 4.2L8 11.2 4.2 13.4l1-4.2L2 6.4 6.2 6z',
+  insertable: true,
+  anatomy: {
+    root: { label: 'icon', states: { hover: ':hover' }, properties: ['font-size', 'rotate', 'scale'], box: { x: 50, y: 33, width: 50, height: 50 } }
+  },
+  settings,
+  slots: {},
+  forms: [],
+  look: { root: { rest: { always: { 'font-size': '28px' } } } },
+  create: (make) => make('icon', 'Icon'),
+  markup(node, ctx) {
+    const { icon: drawing, alt } = ctx.settings<InferType<typeof settings>>(node);
+    const says = alt ? { role: 'img', ariaLabel: alt } : {};
+    if (!drawing) return ctx.part('root', 'span', { ...says, dataEmpty: 'icon' });
+    return ctx.part('root', 'span', says, [iconElement(drawing as Icon)]);
+  },
+  style: (_node, ctx) => [
+    rule(ctx.sel('root'), { display: 'inline-flex', 'align-self': 'flex-start', 'line-height': '1' }),
+    rule(`${ctx.sel('root')}[data-empty]`, { width: '1em', height: '1em', 'background-image': 'repeating-linear-gradient(45deg, #e4dfd3 0 4px, #f2efe7 4px 8px)' })
+  ],
+  behaviours: () => [],
+  fallbacks: () => [],
+  findings: []
+};

@@ -1,0 +1,149 @@
+import type { ElementContent } from 'hast';
+import { object, type InferType } from 'yup';
+import { iconElement, type Icon } from '../../html/icon';
+import type { Context, Kind } from '../../kinds/contract';
+import { choiceField, textField, toggleField, widthField } from '../../kinds/fields';
+import { rule } from '../../kinds/rule';
+import { fitFrom } from '../../layout/fit';
+import type { Node } from '../../project/types';
+
+const settings = object({
+  element: choiceField('list', { list: 'a list', navigation: 'navigation' }, { label: 'Element', help: 'Navigation is a landmark: screen readers list it and can go to it.' }),
+  label: textField('', 120, { label: 'Name for screen readers', help: 'Such as “Main” or “Footer”, where a page has more than one.' }),
+  flow: choiceField('row', { row: 'side by side', column: 'one below the other' }, { label: 'Flow', responsive: true, fixed: { 'no-script': 'style alone draws it' } }),
+  align: choiceField('start', { start: 'at the start', center: 'in the middle', end: 'at the end', 'space-between': 'apart' }, { label: 'Along the flow', responsive: true }),
+  menu: textField('Menu', 60, { label: 'Words on the menu button', view: 'behaviour' }),
+  spy: toggleField(false, { label: 'Mark the section in view', view: 'behaviour', help: 'The link to the section that is being read is marked as the current one.', live: 'on the exported page' }),
+  foldUnder: widthField(0, 0, 2400, { label: 'Menu button under', view: 'fallbacks', flag: 'menu', help: 'Below this width the links go behind a menu button. 0: never.' })
+});
+
+type Settings = InferType<typeof settings>;
+
+function one(item: Node, ctx: Context): ElementContent {
+  const { href, icon } = ctx.settings<{ href: string; icon: Icon | null }>(item);
+  const words: ElementContent[] = [...(icon ? [iconElement(icon)] : []), { type: 'text', value: item.name }];
+  return { type: 'element', tagName: 'li', properties: {}, children: [ctx.part('link', 'a', { href: href || '#' }, words, item)] };
+}
+
+/** A list of links: down, along, or a navigation that turns into a menu button where the links no longer fit. */
+export const links: Kind = {
+  kind: 'links',
+  label: 'Link list',
+  summary: 'Links in a list, or a navigation that becomes a menu button under a width',
+  category: 'block',
+  icon: 'M2 4h2M6 4h8M2 8h2M6 8h8M2 12h2M6 12h8',
+  insertable: true,
+  anatomy: {
+    root: { label: 'links', states: {}, hasText: true, box: { x: 0, y: 36, width: 150, height: 44 } },
+    list: { label: 'list', states: {}, properties: ['gap'], box: { x: 4, y: 42, width: 112, height: 32 } },
+    link: {
+      label: 'link',
+      states: { hover: ':hover', focus: ':focus-visible', pressed: ':active', selected: '[aria-current]' },
+      hasText: true,
+      on: 'list',
+      properties: ['font-size', 'font-weight', 'text-decoration-line', 'letter-spacing', 'text-transform', 'gap', 'cursor'],
+      box: { x: 8, y: 48, width: 30, height: 20 }
+    },
+    menu: {
+      label: 'menu button',
+      states: { hover: ':hover', focus: ':focus-visible', pressed: ':active', selected: '[aria-expanded="true"]' },
+      hasText: true,
+      properties: ['font-size', 'font-weight', 'gap', 'cursor'],
+      box: { x: 120, y: 48, width: 26, height: 20 }
+    }
+  },
+  settings,
+  slots: { links: { label: 'Links', accepts: ['link'], items: true, least: 1, part: 'link' } },
+  forms: [
+    { form: 'row', label: 'side by side', text: 'links in a row' },
+    { form: 'menu', label: 'menu button', text: 'links behind a button' }
+  ],
+  look: {
+    list: { rest: { always: { gap: '4px 24px' } } },
+    link: {
+      rest: { always: { color: '#0b6a5f', padding: '4px 0', gap: '6px', 'text-decoration-line': 'none', cursor: 'pointer' } },
+      hover: { always: { color: '#063f39', 'text-decoration-line': 'underline' } },
+      focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } },
+      selected: { always: { 'font-weight': '700' } }
+    },
+    menu: {
+      rest: { always: { padding: '8px 14px', gap: '8px', 'border-width': '1px', 'border-color': '#0b6a5f', 'border-radius': '4px', color: '#0b6a5f', 'background-color': 'transparent', cursor: 'pointer' } },
+      hover: { always: { 'background-color': '#e3efec' } },
+      focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } },
+      selected: { always: { 'background-color': '#0b6a5f', color: '#ffffff' } }
+    }
+  },
+  create: (make) => make('links', 'Links', {}, { links: ['First link', 'Second link', 'Third link'].map((name) => make('link', name)) }),
+  markup(node, ctx) {
+    const { element, label, menu, foldUnder, spy } = ctx.settings<Settings>(node);
+    const id = `${node.id}-links`;
+    const isNavigation = element === 'navigation';
+    const list = ctx.part('list', 'ul', { role: 'list', ...(foldUnder > 0 ? { id } : {}) }, ctx.items('links').map((item) => one(item, ctx)));
+    const button = ctx.part('menu', 'button', { type: 'button', ariaExpanded: 'false', ariaControls: [id] }, [
+      { type: 'element', tagName: 'span', properties: { ariaHidden: 'true' }, children: [{ type: 'text', value: '☰' }] },
+      { type: 'text', value: menu || 'Menu' }
+    ]);
+    return ctx.part(
+      'root',
+      isNavigation ? 'nav' : 'div',
+      { ...(isNavigation && label ? { ariaLabel: label } : {}), ...(foldUnder > 0 ? { dataKMenu: '' } : {}), ...(spy ? { dataKSpy: '' } : {}) },
+      foldUnder > 0 ? [button, list] : [list]
+    );
+  },
+  style(node, ctx) {
+    const { flow, align, foldUnder } = ctx.settings<Settings>(node);
+    const folds = { under: foldUnder };
+    const root = ctx.sel('root');
+    return [
+      rule(root, { display: 'flex', 'flex-wrap': 'wrap', 'min-width': '0' }),
+      rule(ctx.sel('list'), { display: 'flex', flex: '1 1 auto', 'flex-direction': flow, 'flex-wrap': 'wrap', 'justify-content': align, 'align-items': flow === 'row' ? 'baseline' : 'start', margin: '0', 'list-style': 'none', 'min-width': '0' }),
+      rule(ctx.sel('link'), { display: 'inline-flex', 'align-items': 'center', 'overflow-wrap': 'anywhere' }),
+      rule(ctx.sel('menu'), { display: 'none', appearance: 'none', font: 'inherit', 'border-style': 'solid', margin: '0', 'align-items': 'center' }),
+      ...(foldUnder > 0
+        ? [
+            rule(ctx.sel('menu'), { display: 'inline-flex' }, 'script', folds),
+            rule(ctx.sel('list'), { 'flex-direction': 'column', 'flex-basis': '100%', 'align-items': 'stretch' }, 'script', folds),
+            rule(`${root}:not([data-open]) > ${ctx.sel('list')}`, { display: 'none' }, 'script', folds)
+          ]
+        : [])
+    ];
+  },
+  behaviours(node, ctx) {
+    const { foldUnder, spy } = ctx.settings<Settings>(node);
+    return [...(foldUnder > 0 ? ['menu'] : []), ...(spy ? ['spy'] : [])];
+  },
+  fallbacks(_node, { settings: under, bands }) {
+    const { foldUnder } = under<Settings>('always');
+    if (foldUnder === 0) return [];
+    const text = `menu button under ${foldUnder}`;
+    return [{ label: 'Shows', wide: 'links', cells: { medium: foldUnder > bands.narrow ? text : null, narrow: text, 'no-script': 'links', print: 'links' } }];
+  },
+  findings: [
+    {
+      id: 'links-wrap',
+      summary: 'Links of a navigation wrap before they go behind a menu button',
+      kinds: ['links'],
+      scope: 'node',
+      check(node, _project, { fits }) {
+        const { element, flow, foldUnder } = settings.cast(node.settings) as Settings;
+        const fit = fits.get(node.id);
+        if (!fit || element !== 'navigation' || flow === 'column' || fit.from === null) return [];
+        const from = Math.ceil(fitFrom(fit));
+        if (from <= Math.max(foldUnder, 280)) return [];
+        return [
+          {
+            severity: 'warning',
+            part: 'list',
+            view: 'Fallbacks',
+            number: `${from} px`,
+            width: from,
+            sentence: `The links of ${node.name} wrap under ${from} px${foldUnder > 0 ? `, and go behind the menu button only under ${foldUnder} px` : ''}`,
+            cause: 'Between the two they stand on more lines, and the header grows.',
+            fix: { label: `Menu button under ${from} px`, commands: [{ type: 'set-setting', id: node.id, key: 'foldUnder', value: from }] }
+          }
+        ];
+      }
+    }
+  ],
+  fit: { row: 'list', what: 'links' }
+};

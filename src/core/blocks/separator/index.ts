@@ -1,0 +1,33 @@
+import { object, type InferType } from 'yup';
+import type { Kind } from '../../kinds/contract';
+import { choiceField } from '../../kinds/fields';
+import { rule } from '../../kinds/rule';
+
+const settings = object({
+  line: choiceField('solid', { solid: 'solid', dashed: 'dashed', dotted: 'dotted', double: 'double' }, { label: 'Line' }),
+  width: choiceField('100%', { '100%': 'full width', '50%': 'half', '25%': 'a quarter', '64px': 'short' }, { label: 'Length', responsive: true }),
+  place: choiceField('start', { start: 'start', center: 'centre', end: 'end' }, { label: 'Place' })
+});
+
+export const separator: Kind = {
+  kind: 'separator',
+  label: 'Separator',
+  summary: 'A line between two things',
+  category: 'block',
+  icon: 'M2 8h12',
+  insertable: true,
+  anatomy: { root: { label: 'line', states: {}, box: { x: 20, y: 56, width: 110, height: 4 } } },
+  settings,
+  slots: {},
+  forms: [],
+  look: { root: { rest: { always: { 'border-color': '#c9c2b2', 'border-width': '1px 0 0 0' } } } },
+  create: (make) => make('separator', 'Separator'),
+  markup: (_node, ctx) => ctx.part('root', 'hr'),
+  style(node, ctx) {
+    const { line, width, place } = ctx.settings<InferType<typeof settings>>(node);
+    return [rule(ctx.sel('root'), { width, 'align-self': place, margin: place === 'center' ? '0 auto' : place === 'end' ? '0 0 0 auto' : '0', 'border-style': line, 'box-sizing': 'border-box' })];
+  },
+  behaviours: () => [],
+  fallbacks: () => [],
+  findings: []
+};
