@@ -53,7 +53,8 @@ function mutations(count: number): { uncaught: number; changed: number; opened: 
     const before = Buffer.from(file).toString('base64');
     try {
       if (readProjectFile(registry, file).ok) result.opened += 1;
-    } catch {
+    } catch (error) {
+      console.error(error);
       result.uncaught += 1;
     }
     if (Buffer.from(file).toString('base64') !== before) result.changed += 1;

@@ -1,4 +1,4 @@
-import { expect, test, type Frame, type Page } from '@playwright/test';
+import { expect, test, type Frame } from '@playwright/test';
 import { makeDemo } from '../demo/make';
 import { resolve, type Resolution } from '../src/core/cascade/resolve';
 import { impliedStates } from '../src/core/cascade/states';

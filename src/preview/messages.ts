@@ -51,6 +51,8 @@ const toFrame = {
     forced: string().strict(true).oneOf(STATES).nullable().defined(),
     /** Pace of everything that moves: 1 is real. */
     rate: number().min(0.05).max(4).required(),
+    /** Margins, paddings and gaps of what is under the pointer are drawn. */
+    guides: boolean().required(),
     /** The name on the picked part's tag. */
     name: string().strict(true).max(200).defined()
   }),
@@ -108,6 +110,17 @@ const fromFrame = {
         heights: array().of(number().min(0).required()).max(500).required()
       }).noUnknown()
     ) as never
+  }),
+  /** What is under the pointer, and the room it keeps, px: above, right, below, left; gap between rows and columns. */
+  hovered: object({
+    type: string().oneOf(['hovered']).required(),
+    pick: pick.nullable().defined(),
+    width: number().required(),
+    height: number().required(),
+    padding: array().of(number().required()).max(4).required(),
+    margin: array().of(number().required()).max(4).required(),
+    gap: array().of(number().required()).max(2).nullable().defined(),
+    collapsed: number().nullable().defined()
   }),
   fault: object({ type: string().oneOf(['fault']).required(), sentence: string().strict(true).max(500).required() })
 };

@@ -1,4 +1,5 @@
 import { impliedStates } from '$core/cascade/states';
+import { distancesOf, stripsOf, type Strip } from './guides';
 import { measureRows } from './measure';
 import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages';
 import { createMotion } from './motion';
@@ -14,7 +15,7 @@ const page = createPage(body);
 const stage = document.createElement('k-stage');
 const overlay = createOverlay();
 let port: MessagePort | null = null;
-let shown: Extract<ToFrame, { type: 'show' }> = { type: 'show', mode: 'try', switches: [], picked: null, forced: null, rate: 1, name: '' };
+let shown: Extract<ToFrame, { type: 'show' }> = { type: 'show', mode: 'try', switches: [], picked: null, forced: null, rate: 1, guides: false, name: '' };
 const motion = createMotion();
 let specimens: Extract<ToFrame, { type: 'specimens' }> | null = null;
 
@@ -154,11 +155,19 @@ document.addEventListener(
   { capture: true }
 );
 
-document.addEventListener('pointermove', (event) => {
-  if (shown.mode === 'select') overlay.hover(pickedElement(pickAt(event.target)));
-});
-document.addEventListener('pointerleave', () => overlay.hover(null));
-document.addEventListener('scroll', () => drawOutline(), { capture: true, passive: true });
+let hovered: HTMLElement | null = null;
+
+function hover(picked: Pick | null): void {
+  const element = shown.mode === 'select' ? pickedElement(picked) : null;
+  if (element === hovered) return;
+  hovered = element;
+  overlay.hover(element, element && shown.guides ? stripsOf(element) : []);
+  tell(element && picked ? distancesOf(element, picked) : { type: 'hovered', pick: null, width: 0, height: 0, padding: [], margin: [], gap: null, collapsed: null });
+}
+
+document.addEventListener('pointermove', (event) => hover(pickAt(event.target)));
+document.documentElement.addEventListener('pointerleave', () => hover(null));
+document.addEventListener('scroll', () => (drawOutline(), hover(null)), { capture: true, passive: true });
 window.addEventListener('resize', () => drawOutline());
 new ResizeObserver(soonOutlined).observe(body);
 
@@ -203,6 +212,11 @@ function createOverlay() {
     div { position: absolute; box-sizing: border-box; display: none; }
     .pick { border: 1.5px solid #0b6a5f; outline: 1px solid #ffffffb0; }
     .hover { border: 1px dashed #0b6a5f; }
+    .strip { display: grid; place-items: center; font: 600 11px/1 ui-monospace, monospace; color: #1f262a; overflow: visible; }
+    .strip b { padding: 1px 3px; background: #fffffff0; border-radius: 2px; font-weight: 600; }
+    .padding { background: #0b6a5f30; }
+    .margin { background: #a8690040; }
+    .gap { background: repeating-linear-gradient(45deg, #2b55a050 0 3px, #2b55a018 3px 6px); }
     span { position: absolute; left: -1.5px; bottom: 100%; margin-bottom: 2px; padding: 2px 7px; border-radius: 2px; background: #0b6a5f;
       color: #fff; font: 600 12px/1.3 system-ui, sans-serif; white-space: nowrap; }
     .inside span { bottom: auto; top: 0; margin: 0; }`);
@@ -228,6 +242,18 @@ function createOverlay() {
       if (tag.textContent !== name) tag.textContent = name;
       place(pickBox, target);
     },
-    hover: (target: HTMLElement | null) => place(hoverBox, target)
+    hover(target: HTMLElement | null, strips: readonly Strip[] = []) {
+      place(hoverBox, target);
+      shadow.querySelectorAll('.strip').forEach((each) => each.remove());
+      for (const { kind, box, px } of strips) {
+        const strip = document.createElement('div');
+        strip.className = `strip ${kind}`;
+        const number = document.createElement('b');
+        number.textContent = String(Math.round(px * 10) / 10);
+        strip.append(number);
+        Object.assign(strip.style, { left: `${box.left}px`, top: `${box.top}px`, width: `${box.width}px`, height: `${box.height}px` });
+        shadow.append(strip);
+      }
+    }
   };
 }

@@ -10,9 +10,10 @@ import { copyLook } from './looks';
 import { addAsset, addPage, renameProject, setAside, setBands, setSupport } from './project';
 import { duplicate, insert, move, remove } from './structure';
 import { removeToken, setToken } from './tokens';
+import { swap, unwrap, wrap } from './wrap';
 
 const definitions = new Map<string, CommandDefinition<AnyObject>>(
-  [insert, move, remove, duplicate, rename, setSetting, clearSetting, setStyle, copyLook, setToken, removeToken, renameProject, setBands, setSupport, setAside, addPage, addAsset].map((each) => [each.type, each])
+  [insert, move, remove, duplicate, wrap, unwrap, swap, rename, setSetting, clearSetting, setStyle, copyLook, setToken, removeToken, renameProject, setBands, setSupport, setAside, addPage, addAsset].map((each) => [each.type, each])
 );
 
 interface Patch {

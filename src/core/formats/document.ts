@@ -4,7 +4,7 @@ import { checkValue } from '../css/values';
 import { completeNode } from '../project/complete';
 import type { Registry } from '../kinds/registry';
 import { ID_PATTERN } from '../project/ids';
-import { CONDITIONS, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Node, type NodeId, type Project, type Token } from '../project/types';
+import { CONDITIONS, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Fragment, type Node, type NodeId, type Project, type Token } from '../project/types';
 import { TOKEN_PROPERTY } from '../css/tokens';
 import { schemaFault } from '../commands/define';
 import { MOST_NODES } from '../commands/structure';
@@ -52,7 +52,7 @@ const infoSchema = object({
   }).required(),
   support: string().oneOf(SUPPORT_TARGETS),
   pageOrder: array().of(id).min(1).max(200).required()
-});
+}).required();
 
 type Loose = Record<string, unknown>;
 const isRecord = (value: unknown): value is Loose => typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -76,6 +76,15 @@ export function readDocument(registry: Registry, value: unknown): ReadDocument {
   }
   const reader = new Reader(registry);
   return reader.read(value as unknown as Project);
+}
+
+/**
+ * Reads pieces that come from outside, a clipboard for one, as strictly as a file.
+ * @returns the pieces; null where there is nothing that could stand on a page.
+ */
+export function readFragment(registry: Registry, value: unknown): Fragment | null {
+  if (!isRecord(value) || typeof value.root !== 'string' || !isRecord(value.nodes) || Object.keys(value.nodes).length > MOST_NODES) return null;
+  return new Reader(registry).fragment(value.root, value.nodes);
 }
 
 /** Collects faults while reading; one for each document. */
@@ -117,6 +126,17 @@ class Reader {
       tokens: this.tokens
     };
     return { ok: true, project, faults: this.faults };
+  }
+
+  fragment(root: string, raw: Loose): Fragment | null {
+    const nodes: Record<string, Node> = {};
+    for (const [key, node] of Object.entries(raw)) {
+      const read = this.node(key, node);
+      if (read) nodes[key] = read;
+    }
+    if (!Object.hasOwn(nodes, root)) return null;
+    const kept = this.tree(nodes, [root as NodeId]);
+    return typeof kept === 'string' ? null : { root: root as NodeId, nodes: kept as Fragment['nodes'] };
   }
 
   private fault(code: string, sentence: string, path: string): void {

@@ -47,6 +47,7 @@ describe('project file', () => {
     ['an absolute path', fileOf(sample(), { '/etc/passwd': strToU8('x') }), /leads outside/],
     ['a lost page', fileOf({ ...sample(), pages: {} }), /page “first”/],
     ['a page without content', fileOf({ ...sample(), nodes: {} }), /lost its content/],
+    ['no entry of its own', fileOf({ ...sample(), info: undefined }), /own entry is damaged/],
     ['a bad id', fileOf({ ...sample(), id: '../x' }), /damaged/],
     ['a file that unpacks without end', zipSync({ 'project.json': new Uint8Array(41e6) }), /unpacks to more than 40 MB/]
   ])('refuses %s in one sentence', (_name, file, expected) => {

@@ -2,7 +2,6 @@
   import { Modal } from 'carbon-components-svelte';
   import KindSign from '$lib/parts/KindSign.svelte';
   import { nodeOf } from '$core/project/tree';
-  import { registry } from '$core/registry';
   import { actions, runAction, shownKey } from '$lib/state/actions';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -16,20 +15,19 @@
   const matches = $derived.by(() => {
     const parts = words.toLowerCase().split(/\s+/).filter(Boolean);
     return actions
-      .filter((action) => (isInsert ? action.id.startsWith('insert-') : action.id !== 'search'))
+      .filter((action) => (isInsert ? action.kind !== undefined : action.id !== 'search'))
       .filter((action) => parts.every((part) => action.label.toLowerCase().includes(part)))
       .map((action) => ({ action, refusal: action.refusal(wb) }));
   });
   const active = $derived(matches[at]);
   /** In words, where the marked kind would stand. */
   const goesTo = $derived.by(() => {
-    const at = active ? wb.placeFor(active.action.id.replace('insert-', '')) : null;
+    const at = active ? wb.placeFor(active.action.kind ?? '') : null;
     if (!at) return '';
     const parent = nodeOf(wb.project, at.parent);
     const before = parent.slots[at.slot]?.[at.index - 1];
     return before ? `after ${nodeOf(wb.project, before).name}, in ${parent.name}` : `into ${parent.name}`;
   });
-  const summaryOf = (id: string) => registry.maybeKindOf(id.replace('insert-', ''))?.summary ?? '';
 
   function run(id: string): void {
     wb.open = null;
@@ -79,9 +77,9 @@
       <!-- svelte-ignore a11y_click_events_have_key_events -->
       <div id="command-{action.id}" role="option" tabindex="-1" class="row" class:off={refusal} aria-selected={index === at} aria-disabled={refusal ? 'true' : undefined} title={refusal ?? ''} onclick={() => run(action.id)}>
         {#if isInsert}
-          <span class="sign"><KindSign kind={action.id.replace('insert-', '')} /></span>
-          <span class="label">{registry.kindOf(action.id.replace('insert-', '')).label}</span>
-          <span class="summary">{refusal ?? summaryOf(action.id)}</span>
+          <span class="sign"><KindSign kind={action.kind!} /></span>
+          <span class="label">{action.label.replace(/^Insert /, '').replace(/^./, (first) => first.toUpperCase())}</span>
+          <span class="summary">{refusal ?? action.summary}</span>
         {:else}
           <span class="label">{action.label}</span>
           <span class="summary">{refusal ?? ''}</span>

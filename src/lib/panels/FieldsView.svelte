@@ -45,7 +45,7 @@
     {#each lists as [slot, { label }] (slot)}<ItemList {wb} owner={node} {slot} {label} />{/each}
     {#if isItem && place}
       <p class="note">
-        One {kind.label.toLowerCase()} of <button type="button" class="link" onclick={() => wb.select([place.parent])}>{nodeOf(wb.project, place.parent).name}</button>.{#if kind.slots.content}{' '}Insert anything into it with <kbd>A</kbd>.{/if}
+        One {kind.label.toLowerCase()} of <button type="button" class="link" onclick={() => wb.select([place.parent])}>{nodeOf(wb.project, place.parent).name}</button>.{#if kind.slots.content} Insert anything into it with <kbd>A</kbd>.{/if}
       </p>
     {/if}
     {#if isPage && view === 'fill'}

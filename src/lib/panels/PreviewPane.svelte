@@ -44,7 +44,21 @@
     picked: wb.selected.length > 0 && !wb.isFull ? { ...wb.picked } : null,
     forced: wb.forced,
     rate: wb.rate,
+    guides: wb.showsGuides,
     name: wb.selected.length > 0 ? (wb.currentPart === 'root' ? wb.drawn.name : `${wb.drawn.name}, ${wb.kind.anatomy[wb.currentPart]!.label}`) : ''
+  });
+
+  let hovered = $state.raw<Extract<FromFrame, { type: 'hovered' }> | null>(null);
+  /** Four sides as CSS writes them, in as few numbers as will do. */
+  const short = ([top, right, bottom, left]: readonly number[]) => (top === bottom && right === left ? (top === right ? `${top}` : `${top} ${right}`) : `${top} ${right} ${bottom} ${left}`);
+  const distances = $derived.by(() => {
+    if (!hovered?.pick || !wb.showsGuides || wb.mode !== 'select') return null;
+    const { pick, width, height, padding, margin, gap, collapsed } = hovered;
+    const node = wb.project.nodes[pick.node as NodeId];
+    if (!node) return null;
+    const part = wb.registry.kindOf(node.kind).anatomy[pick.part]?.label;
+    const words = [`${width} × ${height}`, ...(padding.some(Boolean) ? [`padding ${short(padding)}`] : []), ...(margin.some(Boolean) ? [`margin ${short(margin)}`] : []), ...(gap ? [`gap ${gap[0] === gap[1] ? gap[0] : gap.join(' ')}`] : []), ...(collapsed === null ? [] : [`margins above collapse to ${collapsed}`])];
+    return { name: pick.part === 'root' ? node.name : `${node.name}, ${part}`, words: words.join(' · ') };
   });
 
   const toAll = (message: ToFrame, but?: string) => senders.forEach((send, key) => key !== but && send(message));
@@ -85,6 +99,7 @@
   function receive(message: FromFrame, key: string): void {
     if (message.type === 'key') return onkey(message);
     if (message.type === 'scrolled') return toAll({ type: 'scroll', share: message.share }, key);
+    if (message.type === 'hovered') return void (hovered = message.pick && wb.project.nodes[message.pick.node as NodeId] ? message : null);
     if (message.type === 'measured') return gauge.take(message);
     if (message.type === 'patched' && key === 'one') {
       measure();
@@ -133,6 +148,7 @@
       <PreviewFrame project={wb.rested} pageId={wb.pageId} blobs={wb.blobs} title="Measuring {wb.page.name}" {width} height={400} only={node} onmessage={(message) => message.type === 'measured' && gauge.takeTrial(message)} onready={(send) => gauge.connect(send)} />
     </div>
   {/if}
+  {#if distances}<span class="distances"><b>{distances.name}</b> <span class="mono">{distances.words}</span></span>{/if}
   {#if wb.trial}<span class="trial">Showing what “{wb.trial.label}” would do</span>{/if}
   {#if wb.isFull}
     <button type="button" class="corner out" onclick={() => (wb.isFull = false)}>Back to the workbench <kbd>Esc</kbd></button>
@@ -149,6 +165,22 @@
 </div>
 
 <style>
+  .distances {
+    position: absolute;
+    bottom: 4px;
+    left: 16px;
+    z-index: 2;
+    max-width: calc(100% - 290px);
+    padding: 3px 8px;
+    overflow: hidden;
+    font-size: 12px;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+    pointer-events: none;
+    background: var(--panel);
+    border: 1px solid var(--line);
+    border-radius: 3px;
+  }
   .pane {
     position: relative;
     min-width: 0;

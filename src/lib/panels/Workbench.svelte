@@ -8,7 +8,8 @@
   import TopBar from './TopBar.svelte';
   import TuningSheet from './TuningSheet.svelte';
   import WidthRuler from './WidthRuler.svelte';
-  import { actions, runAction } from '$lib/state/actions';
+  import { actions, removeSelected, runAction } from '$lib/state/actions';
+  import { copyPieces, dropPictures, pasteInto } from '$lib/state/clipboard';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame } from '$preview/messages';
 
@@ -28,7 +29,7 @@
 
   onMount(() => {
     const bindings = Object.fromEntries(
-      actions.flatMap((action) =>
+      actions.filter(({ isNative }) => !isNative).flatMap((action) =>
         action.keys.map((key) => [
           key,
           (event: KeyboardEvent) => {
@@ -53,6 +54,31 @@
     };
   });
 
+  /** The clipboard's own events: pieces are copied where no text is picked, and pasted where no field has the keys. */
+  function onclipboard(event: ClipboardEvent): void {
+    const hasText = (window.getSelection()?.toString() ?? '') !== '';
+    const isBusy = isTyping(event.target) || isTyping(document.activeElement) || (wb.open !== null && !['findings', 'history', 'tokens'].includes(wb.open));
+    if (isBusy || event.defaultPrevented || !event.clipboardData) return;
+    if (event.type === 'paste') {
+      event.preventDefault();
+      void pasteInto(wb, event.clipboardData);
+    } else if (wb.selected.length > 0 && !hasText) {
+      event.preventDefault();
+      copyPieces(wb, event.clipboardData);
+      if (event.type === 'cut') removeSelected(wb);
+    }
+  }
+
+  let isOver = $state(false);
+  const carriesFiles = (event: DragEvent) => event.dataTransfer?.types.includes('Files') ?? false;
+
+  function drop(event: DragEvent): void {
+    isOver = false;
+    if (!carriesFiles(event)) return;
+    event.preventDefault();
+    void dropPictures(wb, [...(event.dataTransfer?.files ?? [])]);
+  }
+
   function escape(): void {
     if (wb.isFull) wb.isFull = false;
     else if (wb.trial) wb.trial = null;
@@ -75,7 +101,17 @@
   });
 </script>
 
-<svelte:window onkeydown={(event) => event.key === 'Escape' && !event.defaultPrevented && escape()} />
+<svelte:document oncopy={onclipboard} oncut={onclipboard} onpaste={onclipboard} />
+<svelte:window
+  ondragover={(event) => {
+    if (!carriesFiles(event)) return;
+    event.preventDefault();
+    isOver = true;
+  }}
+  ondragleave={(event) => event.relatedTarget === null && (isOver = false)}
+  ondrop={drop}
+  onkeydown={(event) => event.key === 'Escape' && !event.defaultPrevented && escape()}
+/>
 <svelte:head><title>{wb.project.info.name} · Kymation</title></svelte:head>
 
 <div class="bench">
@@ -95,6 +131,7 @@
 {#if wb.open === 'export'}{#await import('./ExportDialog.svelte') then { default: ExportDialog }}<ExportDialog {wb} />{/await}{/if}
 {#if wb.open === 'keys'}{#await import('./KeysDialog.svelte') then { default: KeysDialog }}<KeysDialog {wb} />{/await}{/if}
 
+{#if isOver}<div class="over">Drop pictures: they come after what is picked</div>{/if}
 <Hints {wb} />
 
 <div class="messages" aria-live="polite" style:bottom="{wb.sheetHeight + 12}px">
@@ -130,6 +167,17 @@
     grid-template: 40px minmax(0, 1fr) auto auto / minmax(0, 1fr);
     min-width: 0;
     min-height: 0;
+  }
+  .over {
+    position: fixed;
+    inset: 44px 0 0 232px;
+    z-index: 30;
+    display: grid;
+    place-items: center;
+    font-size: 16px;
+    font-weight: 600;
+    color: #fff;
+    background: rgb(11 106 95 / 82%);
   }
   .messages {
     position: fixed;

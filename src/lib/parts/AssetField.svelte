@@ -1,8 +1,6 @@
 <script lang="ts">
   import { FileUploaderButton } from 'carbon-components-svelte';
-  import { readPicture } from '$core/formats/picture';
-  import { newId } from '$core/project/ids';
-  import type { Asset, AssetId } from '$core/project/types';
+  import { pictureFrom } from '$lib/state/pictures';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb, label, value, onchange }: { wb: Workbench; label: string; value: string; onchange: (id: string) => void } = $props();
@@ -15,29 +13,13 @@
     return () => made.forEach((address) => URL.revokeObjectURL(address));
   });
 
-  function freeName(file: string): string {
-    const taken = new Set(assets.map((asset) => asset.file));
-    if (!taken.has(file)) return file;
-    const dot = file.lastIndexOf('.');
-    for (let count = 2; ; count += 1) {
-      const name = `${file.slice(0, dot)}-${count}${file.slice(dot)}`;
-      if (!taken.has(name)) return name;
-    }
-  }
-
   async function add(files: readonly File[]): Promise<void> {
     const file = files[0];
     if (!file) return;
-    fault = '';
-    const picture = readPicture(new Uint8Array(await file.arrayBuffer()), file.name);
-    if (!picture.ok) {
-      fault = picture.sentence;
-      return;
-    }
-    const { type, width, height, bytes } = picture;
-    const asset: Asset = { id: newId<AssetId>('picture'), file: freeName(picture.file), type, width, height, bytes: bytes.length };
-    const blob = new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
-    if (!wb.dispatch({ type: 'add-asset', asset }, null, new Map([[asset.id, blob]]))) onchange(asset.id);
+    const read = await pictureFrom(wb.project, file);
+    fault = read.ok ? '' : read.sentence;
+    if (!read.ok) return;
+    if (!wb.dispatch({ type: 'add-asset', asset: read.asset }, null, new Map([[read.asset.id, read.blob]]))) onchange(read.asset.id);
   }
 </script>
 

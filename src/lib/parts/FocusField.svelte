@@ -45,6 +45,7 @@
   <TextInput size="sm" labelText={label} invalid={fault !== ''} invalidText={fault} {value} on:change={({ detail }) => onchange(String(detail ?? '').trim(), false)} />
   {#if address}
     <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+    <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
     <div class="field" role="application" aria-label="{label}: drag the point, or use the arrow keys" tabindex="0" onpointerdown={drag} onkeydown={keys}>
       <img src={address} alt="" draggable="false" />
       <span style:left="{point[0]}%" style:top="{point[1]}%"></span>

@@ -27,6 +27,7 @@
     picked: null,
     forced: null,
     rate: 1,
+    guides: false,
     name: ''
   });
 </script>

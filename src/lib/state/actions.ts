@@ -1,8 +1,10 @@
 import { CONDITION_WORDS } from '$core/kinds/words';
-import { fragmentOf, maybePlaceOf, nodeOf } from '$core/project/tree';
-import { makeWith, withNewIds } from '$core/kinds/make';
+import { childIds, maybePlaceOf, nodeOf } from '$core/project/tree';
+import { makeWith } from '$core/kinds/make';
 import type { Fragment, NodeId, Place } from '$core/project/types';
 import { registry } from '$core/registry';
+import { templates } from '$core/templates';
+import { pasteInto } from './clipboard';
 import { VIEWS, type Workbench } from './workbench.svelte';
 
 /** Something the designer can do: by key, by button, or found by name. One list serves all three. */
@@ -12,11 +14,17 @@ export interface Action {
   readonly group: 'Insert' | 'Piece' | 'View' | 'Project';
   /** Keys in the order shown; `$mod` is Ctrl, or Command on a Mac. */
   readonly keys: readonly string[];
+  /** The browser does it by these keys, and tells the page by an event. */
+  readonly isNative?: boolean;
+  /** For an insert: one line about it, and the kind whose place it needs. */
+  readonly summary?: string;
+  readonly kind?: string;
   /** Null where it can be done, else why not. */
   refusal(wb: Workbench): string | null;
   run(wb: Workbench): void;
 }
 
+const always = () => null;
 const make = makeWith();
 const nothing = 'Pick something in the outline or the preview first.';
 
@@ -94,18 +102,15 @@ const onSelection = (id: string, label: string, keys: string[], run: (wb: Workbe
   run
 });
 
-/** The clipboard of this window; pieces get new ids whenever they are pasted. */
-let clipboard: readonly Fragment[] = [];
-
-function paste(wb: Workbench): void {
-  for (const fragment of clipboard) {
-    const at = wb.placeFor(fragment.nodes[fragment.root]!.kind);
-    if (!at) return void (wb.message = { kind: 'error', text: 'What was copied cannot stand here. Pick another place.' });
-    insertFragment(wb, withNewIds(fragment), at);
-  }
+function wrapIn(wb: Workbench, kind: string): void {
+  const fragment = registry.kindOf(kind).create(make);
+  // A figure starts with a picture of its own; around something else it starts empty.
+  const root = fragment.nodes[fragment.root]!;
+  const empty = kind === 'figure' ? { root: fragment.root, nodes: { [fragment.root]: { ...root, slots: { content: [] } } } } : fragment;
+  if (!wb.dispatch({ type: 'wrap', ids: wb.selected, fragment: empty })) wb.select([fragment.root]);
 }
 
-function removeSelected(wb: Workbench): void {
+export function removeSelected(wb: Workbench): void {
   const first = maybePlaceOf(wb.project, wb.selected[0]!);
   const ids = wb.selected;
   if (wb.dispatch({ type: 'remove', ids }) || !first) return;
@@ -137,8 +142,6 @@ export function playMovement(wb: Workbench): void {
   setTimeout(() => wb.sendToPreview({ type: 'play', node, part: play.part }), 60);
 }
 
-const always = () => null;
-
 export const actions: readonly Action[] = [
   { id: 'insert', label: 'Insert…', group: 'Insert', keys: ['a'], refusal: always, run: (wb) => (wb.open = 'insert') },
   ...registry.kinds
@@ -148,9 +151,24 @@ export const actions: readonly Action[] = [
       label: `Insert ${kind.label.toLowerCase()}`,
       group: 'Insert',
       keys: [],
+      summary: kind.summary,
+      kind: kind.kind,
       refusal: (wb) => (wb.placeFor(kind.kind) ? null : 'There is no place for it here. Pick a section first.'),
       run: (wb) => insertKind(wb, kind.kind)
     })),
+  ...templates.map((each): Action => ({
+    id: `insert-template-${each.template}`,
+    label: `Insert ${each.label.toLowerCase()}`,
+    group: 'Insert',
+    keys: [],
+    summary: each.summary,
+    kind: each.root,
+    refusal: (wb) => (wb.placeFor(each.root) ? null : 'There is no place for it here. Pick a section first.'),
+    run(wb) {
+      const at = wb.placeFor(each.root);
+      if (at) insertFragment(wb, each.build(make), at);
+    }
+  })),
   {
     id: 'edit-text',
     label: 'Edit text',
@@ -165,15 +183,30 @@ export const actions: readonly Action[] = [
   onSelection('rename', 'Rename', ['F2'], (wb) => (wb.renaming = wb.current.id)),
   onSelection('duplicate', 'Duplicate', ['$mod+d'], duplicateSelected),
   onSelection('delete', 'Delete', ['Delete', 'Backspace'], removeSelected),
-  onSelection('copy', 'Copy', ['$mod+c'], (wb) => {
-    clipboard = wb.selected.map((id) => fragmentOf(wb.project, id));
-    wb.message = { kind: 'info', text: `Copied ${wb.selected.length === 1 ? wb.current.name : `${wb.selected.length} pieces`}` };
+  // The browser's own copy and paste carry the pieces (see Workbench.svelte); run by name, they are set going here.
+  { ...onSelection('copy', 'Copy', ['$mod+c'], () => void document.execCommand('copy')), isNative: true },
+  { ...onSelection('cut', 'Cut', ['$mod+x'], () => void document.execCommand('cut')), isNative: true },
+  { id: 'paste', label: 'Paste', group: 'Piece', keys: ['$mod+v'], isNative: true, refusal: always, run: (wb) => void pasteInto(wb, null) },
+  onSelection('climb', 'Pick its parent', ['u'], (wb) => {
+    const parent = maybePlaceOf(wb.project, wb.selected.at(-1)!)?.parent;
+    if (parent) wb.select(parent === wb.page.root ? [] : [parent]);
   }),
-  onSelection('cut', 'Cut', ['$mod+x'], (wb) => {
-    clipboard = wb.selected.map((id) => fragmentOf(wb.project, id));
-    removeSelected(wb);
+  ...(['stack', 'columns', 'figure'] as const).map((kind): Action => onSelection(`wrap-${kind}`, `Wrap in ${registry.kindOf(kind).label.toLowerCase()}`, kind === 'stack' ? ['$mod+g'] : [], (wb) => wrapIn(wb, kind))),
+  onSelection('unwrap', 'Unwrap: take out what it holds', ['$mod+Shift+g'], (wb) => {
+    const inside = childIds(wb.current);
+    if (!wb.dispatch({ type: 'unwrap', id: wb.current.id })) wb.select(inside.filter((id) => wb.project.nodes[id]));
   }),
-  { id: 'paste', label: 'Paste', group: 'Piece', keys: ['$mod+v'], refusal: () => (clipboard.length ? null : 'Nothing has been copied yet.'), run: paste },
+  ...registry.kinds
+    .filter((kind) => kind.insertable)
+    .map((kind): Action => ({
+      id: `swap-${kind.kind}`,
+      label: `Swap for ${kind.label.toLowerCase()}`,
+      group: 'Piece',
+      keys: [],
+      refusal: (wb) => (wb.selected.length === 0 ? nothing : (wb.refusal({ type: 'swap', id: wb.current.id, kind: kind.kind })?.sentence ?? null)),
+      run: (wb) => void wb.dispatch({ type: 'swap', id: wb.current.id, kind: kind.kind })
+    })),
+  { id: 'guides', label: 'Distances under the pointer', group: 'View', keys: ['g'], refusal: always, run: (wb) => (wb.showsGuides = !wb.showsGuides) },
   moveAction('move-up', 'Move up', 'Alt+ArrowUp', (wb) => step(wb, -1)),
   moveAction('move-down', 'Move down', 'Alt+ArrowDown', (wb) => step(wb, 1)),
   moveAction('move-out', 'Move out of its parent', 'Alt+ArrowLeft', outward),

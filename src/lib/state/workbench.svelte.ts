@@ -61,6 +61,8 @@ export class Workbench {
   rate = $state<1 | 0.25>(1);
   /** One width, or the three bands side by side. */
   widths = $state<'one' | 'three'>('one');
+  /** Margins, paddings and gaps of what is under the pointer. */
+  showsGuides = $state(true);
   /** The page alone in the window. */
   isFull = $state(false);
   /** A project shown in place of the real one: what a fix would do, before it is applied. */

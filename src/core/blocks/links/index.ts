@@ -95,7 +95,8 @@ export const links: Kind = {
     const folds = { under: foldUnder };
     const root = ctx.sel('root');
     return [
-      rule(root, { display: 'flex', 'flex-wrap': 'wrap', 'min-width': '0' }),
+      // It takes what room its neighbours leave, so that the room does not depend on whether the links are shown.
+      rule(root, { display: 'flex', 'flex-grow': '1', 'flex-wrap': 'wrap', 'min-width': '0', 'justify-content': align }),
       rule(ctx.sel('list'), { display: 'flex', flex: '1 1 auto', 'flex-direction': flow, 'flex-wrap': 'wrap', 'justify-content': align, 'align-items': flow === 'row' ? 'baseline' : 'start', margin: '0', 'list-style': 'none', 'min-width': '0' }),
       rule(ctx.sel('link'), { display: 'inline-flex', 'align-items': 'center', 'overflow-wrap': 'anywhere' }),
       rule(ctx.sel('menu'), { display: 'none', appearance: 'none', font: 'inherit', 'border-style': 'solid', margin: '0', 'align-items': 'center' }),

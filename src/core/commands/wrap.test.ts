@@ -1,0 +1,82 @@
+import { describe, expect, it } from 'vitest';
+import { makeWith } from '../kinds/make';
+import { childIds, maybePlaceOf } from '../project/tree';
+import type { Project } from '../project/types';
+import { registry } from '../registry';
+import { after, id, refusedWith, sampleProject } from '../testing/project';
+import { apply } from './apply';
+import type { Command } from './define';
+import { undone, recorded, NO_HISTORY } from './history';
+
+const make = makeWith({ exactIds: true });
+const stack = () => make('stack', 'Around', {}, { content: [] });
+const inside = (project: Project, parent: string) => childIds(project.nodes[id(parent)]!);
+const refused = (command: Command, project = sampleProject()) => refusedWith(apply(registry, project, command));
+
+describe('wrapping', () => {
+  it('puts pieces that stand side by side into a new one, in the order they stand, and takes them out again', () => {
+    const before = sampleProject();
+    const wrapped = after(before, { type: 'wrap', ids: ['tabs', 'heading'], fragment: stack() });
+    expect(inside(wrapped, 'around')).toEqual(['heading', 'tabs']);
+    expect(maybePlaceOf(wrapped, id('around'))).toEqual({ parent: 'section', slot: 'content', index: 0 });
+    const back = after(wrapped, { type: 'unwrap', id: 'around' });
+    expect(inside(back, 'section')).toEqual(inside(before, 'section'));
+    expect(back.nodes).toEqual(before.nodes);
+  });
+
+  it('goes into the first place inside that takes them', () => {
+    const columns = make('columns', 'Pair', {}, { columns: [make('column', 'Left side', {}, { content: [] }), make('column', 'Right side', {}, { content: [] })] });
+    const wrapped = after(sampleProject(), { type: 'wrap', ids: ['heading'], fragment: columns });
+    expect(inside(wrapped, 'left-side')).toEqual(['heading']);
+  });
+
+  it('unwraps columns with what stands in them', () => {
+    const project = after(sampleProject(), { type: 'move', ids: ['text-two'], at: { parent: 'left', slot: 'content', index: 0 } }, { type: 'unwrap', id: 'columns' });
+    expect(project.nodes[id('columns')]).toBeUndefined();
+    expect(project.nodes[id('left')]).toBeUndefined();
+    expect(inside(project, 'section')).toContain('text-two');
+  });
+
+  it('is one step that can be undone', () => {
+    const before = sampleProject();
+    const outcome = apply(registry, before, { type: 'wrap', ids: ['heading'], fragment: stack() });
+    if (!outcome.ok || !outcome.diff) throw new Error('refused');
+    const turned = undone(outcome.project, recorded(NO_HISTORY, { diff: outcome.diff, label: outcome.label, mergeKey: null }))!;
+    expect(turned.project.nodes).toEqual(before.nodes);
+  });
+
+  it.each([
+    ['not-siblings', { type: 'wrap', ids: ['heading', 'text-two'], fragment: stack() }],
+    ['wrong-place', { type: 'wrap', ids: ['section'], fragment: stack() }],
+    ['wrong-place', { type: 'unwrap', id: 'section' }],
+    ['empty', { type: 'unwrap', id: 'heading' }],
+    ['root', { type: 'unwrap', id: 'page' }]
+  ])('is refused as %s', (code, command) => {
+    expect(refused(command)).toBe(code);
+  });
+});
+
+describe('swapping the kind', () => {
+  it('keeps the words, whatever each kind calls them, and the look of parts both have', () => {
+    const styled = after(sampleProject(), { type: 'set-style', id: 'heading', part: 'root', state: 'rest', condition: 'always', property: 'color', value: '#123456' }, { type: 'set-setting', id: 'heading', key: 'text', value: 'Pears & quinces' });
+    const text = after(styled, { type: 'swap', id: 'heading', kind: 'text' });
+    expect(text.nodes[id('heading')]).toMatchObject({ kind: 'text', settings: { html: '<p>Pears &amp; quinces</p>' }, styles: { root: { rest: { always: { color: '#123456' } } } } });
+    const button = after(text, { type: 'swap', id: 'heading', kind: 'button' });
+    expect(button.nodes[id('heading')]!.settings).toEqual({ label: 'Pears & quinces' });
+  });
+
+  it('keeps content where the other kind has a place for it', () => {
+    const project = after(sampleProject(), { type: 'wrap', ids: ['heading'], fragment: stack() }, { type: 'swap', id: 'around', kind: 'figure' });
+    expect(inside(project, 'around')).toEqual(['heading']);
+  });
+
+  it.each([
+    ['would-lose', { type: 'swap', id: 'tabs', kind: 'stack' }],
+    ['needs-items', { type: 'swap', id: 'heading', kind: 'tabs' }],
+    ['same-kind', { type: 'swap', id: 'heading', kind: 'heading' }],
+    ['wrong-place', { type: 'swap', id: 'heading', kind: 'section' }],
+    ['unknown-kind', { type: 'swap', id: 'heading', kind: 'marquee' }]
+  ])('is refused as %s', (code, command) => {
+    expect(refused(command)).toBe(code);
+  });
+});

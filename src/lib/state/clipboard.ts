@@ -1,0 +1,144 @@
+import type { AnySchema } from 'yup';
+import { cleanHtml } from '$core/html/clean';
+import { printHtml } from '$core/html/print';
+import { printSnippet } from '$core/compile/snippet';
+import type { Command } from '$core/commands/define';
+import { readFragment } from '$core/formats/document';
+import { makeWith, withNewIds } from '$core/kinds/make';
+import { newId } from '$core/project/ids';
+import { fragmentOf, nodeOf, pathTo } from '$core/project/tree';
+import type { Asset, AssetId, Fragment, Node, NodeId, Place } from '$core/project/types';
+import { registry } from '$core/registry';
+import { db } from '$lib/store/db';
+import { pictureFrom } from './pictures';
+import type { Workbench } from './workbench.svelte';
+
+/** Our own type on the system clipboard, beside HTML and plain text for every other program. */
+const TYPE = 'application/x-kymation-pieces';
+const make = makeWith();
+
+interface Carried {
+  /** The project they come from, in whose store their pictures are. */
+  readonly project: string;
+  readonly fragments: readonly Fragment[];
+  readonly assets: readonly Asset[];
+}
+
+/** What was copied last in this window; for a paste that no key started, where a page may not read the clipboard. */
+let last: string | null = null;
+
+const outermost = (wb: Workbench): NodeId[] => wb.selected.filter((id) => !pathTo(wb.project, id).slice(0, -1).some((above) => wb.selected.includes(above)));
+
+const assetFields = (node: Node) => Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, AnySchema>).flatMap(([key, field]) => (field.meta()?.field?.control === 'asset' ? [key] : []));
+
+const assetIdsOf = (fragment: Fragment) => Object.values(fragment.nodes).flatMap((node) => assetFields(node).flatMap((key) => (node.settings[key] ? [node.settings[key] as AssetId] : [])));
+
+/** Puts the picked pieces on the clipboard. */
+export function copyPieces(wb: Workbench, data: DataTransfer): void {
+  const ids = outermost(wb);
+  const fragments = ids.map((id) => fragmentOf(wb.project, id));
+  const assets = [...new Set(fragments.flatMap(assetIdsOf))].flatMap((id) => wb.project.assets[id] ?? []);
+  last = JSON.stringify({ project: wb.project.id, fragments, assets } satisfies Carried);
+  const drawn = ids.filter((id) => registry.kindOf(nodeOf(wb.project, id).kind).markup);
+  const html = drawn.map((id) => printSnippet(registry, wb.project, id, { addressOf: (asset) => asset.file }).html).join('\n');
+  data.setData(TYPE, last);
+  data.setData('text/html', html);
+  data.setData('text/plain', ids.map((id) => nodeOf(wb.project, id).name).join('\n'));
+  wb.message = { kind: 'info', text: `Copied ${ids.length === 1 ? nodeOf(wb.project, ids[0]!).name : `${ids.length} pieces`}` };
+}
+
+/** Pastes what there is: pieces, a picture, or words from anywhere, cleaned. Says so where nothing fits. */
+export async function pasteInto(wb: Workbench, data: DataTransfer | null): Promise<void> {
+  const text = data ? data.getData(TYPE) : (last ?? '');
+  // A page may read the clipboard only while the event lasts, so all of it is read before anything is waited for.
+  const [html, plain, files] = [data?.getData('text/html') ?? '', data?.getData('text/plain') ?? '', [...(data?.files ?? [])]];
+  if (text) return pastePieces(wb, text);
+  const picture = files.find(({ type }) => type.startsWith('image/'));
+  if (picture) return pastePicture(wb, picture);
+  const words = html ? printHtmlOf(html) : plain.trim() && `<p>${plain.trim().split(/\n{2,}/).map((part) => part.replace(/[&<>]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[sign]!)).join('</p><p>')}</p>`;
+  if (!words) return void (wb.message = { kind: 'error', text: data ? 'There is nothing on the clipboard that can stand on a page.' : 'Nothing has been copied yet. Press Ctrl V to paste from another program.' });
+  const at = placeOrMessage(wb, 'text');
+  if (at) insert(wb, [{ fragment: make('text', 'Pasted text', { html: words }), at }], []);
+}
+
+const printHtmlOf = (html: string) => cleanHtml(html).children.map((child) => (child.type === 'element' || child.type === 'text' ? printHtml(child) : '')).join('');
+
+function placeOrMessage(wb: Workbench, kind: string): Place | null {
+  const at = wb.placeFor(kind);
+  if (!at) wb.message = { kind: 'error', text: 'What was copied cannot stand here. Pick another place.' };
+  return at;
+}
+
+async function pastePieces(wb: Workbench, text: string): Promise<void> {
+  let carried: Carried;
+  try {
+    carried = JSON.parse(text) as Carried;
+  } catch {
+    return void (wb.message = { kind: 'error', text: 'What is on the clipboard is damaged. Copy it again.' });
+  }
+  const fragments = (Array.isArray(carried.fragments) ? carried.fragments : []).flatMap((each) => readFragment(registry, each) ?? []);
+  const first = fragments[0];
+  if (!first) return void (wb.message = { kind: 'error', text: 'What is on the clipboard cannot stand on a page of this version.' });
+  const { renamed, added } = await bringAssets(wb, carried);
+  const at = placeOrMessage(wb, first.nodes[first.root]!.kind);
+  if (!at) return;
+  const pieces = fragments.map((fragment, i) => ({ fragment: withNewIds(withoutAnchors(withAssets(fragment, renamed))), at: { ...at, index: at.index + i } }));
+  insert(wb, pieces, added);
+}
+
+/** An anchor may stand once on a page, so a copy has none. */
+const withoutAnchors = ({ root, nodes }: Fragment): Fragment => ({
+  root,
+  nodes: Object.fromEntries(Object.values(nodes).map((node) => [node.id, { ...node, settings: Object.fromEntries(Object.entries(node.settings).filter(([key]) => key !== 'anchor')) }]))
+});
+
+function withAssets({ root, nodes }: Fragment, renamed: ReadonlyMap<string, AssetId | null>): Fragment {
+  const change = (node: Node): Node => {
+    const changes = assetFields(node).flatMap((key) => (renamed.has(String(node.settings[key])) ? [[key, renamed.get(String(node.settings[key])) ?? '']] : []));
+    return changes.length === 0 ? node : { ...node, settings: { ...node.settings, ...Object.fromEntries(changes) } };
+  };
+  return { root, nodes: Object.fromEntries(Object.entries(nodes).map(([id, node]) => [id, change(node)])) };
+}
+
+interface Brought {
+  /** Ids that are others here; null where the picture could not be had. */
+  readonly renamed: ReadonlyMap<string, AssetId | null>;
+  readonly added: readonly { readonly asset: Asset; readonly blob: Blob }[];
+}
+
+/** Pictures of pieces from another project come along, from that project's own store. */
+async function bringAssets(wb: Workbench, { project, assets }: Carried): Promise<Brought> {
+  const renamed = new Map<string, AssetId | null>();
+  const added: { asset: Asset; blob: Blob }[] = [];
+  for (const asset of Array.isArray(assets) ? assets : []) {
+    const own = wb.project.assets[asset.id];
+    if (project === wb.project.id && own) continue;
+    const row = await db.assets.get([project, asset.id] as never);
+    const read = row && (await pictureFrom({ ...wb.project, assets: { ...wb.project.assets, ...Object.fromEntries(added.map((each) => [each.asset.id, each.asset])) } }, new File([row.blob], asset.file, { type: row.blob.type })));
+    if (!read?.ok) renamed.set(asset.id, null);
+    else {
+      const id = newId<AssetId>('picture');
+      renamed.set(asset.id, id);
+      added.push({ asset: { ...read.asset, id }, blob: read.blob });
+    }
+  }
+  return { renamed, added };
+}
+
+async function pastePicture(wb: Workbench, file: File): Promise<void> {
+  const read = await pictureFrom(wb.project, file);
+  if (!read.ok) return void (wb.message = { kind: 'error', text: read.sentence });
+  const at = placeOrMessage(wb, 'image');
+  if (at) insert(wb, [{ fragment: make('image', 'Picture', { asset: read.asset.id }), at }], [read]);
+}
+
+/** Pictures from disk dropped on the workbench: each becomes a piece after what is picked. */
+export async function dropPictures(wb: Workbench, files: readonly File[]): Promise<void> {
+  for (const file of files) await pastePicture(wb, file);
+}
+
+function insert(wb: Workbench, pieces: readonly { readonly fragment: Fragment; readonly at: Place }[], added: Brought['added']): void {
+  const commands: Command[] = [...added.map(({ asset }) => ({ type: 'add-asset', asset })), ...pieces.map((piece) => ({ type: 'insert', ...piece }))];
+  const label = `Paste ${pieces.length === 1 ? pieces[0]!.fragment.nodes[pieces[0]!.fragment.root]!.name : `${pieces.length} pieces`}`;
+  if (!wb.dispatch({ type: 'batch', label, commands }, null, new Map(added.map(({ asset, blob }) => [asset.id, blob])))) wb.select(pieces.map(({ fragment }) => fragment.root));
+}
