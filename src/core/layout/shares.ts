@@ -99,10 +99,10 @@ export function movedBorder(shares: Shares, border: number, by: number, grain = 
  */
 export function columnWidths({ division, tracks }: Shares, room: number, gap: number): number[] {
   if (division === 'twelfths') {
-    const unit = (room - gap * (TWELVE - 1)) / TWELVE;
+    const unit = Math.max(0, room - gap * (TWELVE - 1)) / TWELVE;
     return tracks.filter(({ isEmpty }) => !isEmpty).map(({ part }) => part * unit + (part - 1) * gap);
   }
-  const free = room - gap * (tracks.length - 1);
+  const free = Math.max(0, room - gap * (tracks.length - 1));
   return tracks.filter(({ isEmpty }) => !isEmpty).map(({ part, whole }) => (part / whole) * free);
 }
 

@@ -3,8 +3,9 @@ import { cleanHtml } from '../../html/clean';
 import type { FindingRule } from '../../kinds/finding';
 import type { Project } from '../../project/types';
 
-function hrefsOf(settings: Readonly<Record<string, unknown>>): string[] {
+function hrefsOf(settings: Readonly<Record<string, unknown>>, isLink: boolean): string[] {
   const found = typeof settings.href === 'string' && settings.href ? [settings.href] : [];
+  if (isLink && found.length === 0) found.push('');
   if (typeof settings.html === 'string' && settings.html.includes('href')) {
     visit(cleanHtml(settings.html), 'element', (element) => {
       if (element.tagName === 'a') found.push(String(element.properties.href ?? ''));
@@ -18,10 +19,10 @@ const isAnchor = (project: Project, anchor: string) => Object.values(project.nod
 export const deadLink: FindingRule = {
   id: 'dead-link',
   summary: 'A link leads nowhere: it is empty, a bare #, or its anchor is on no page',
-  kinds: ['button', 'text'],
+  kinds: ['button', 'text', 'link'],
   scope: 'project',
   check: (node, project) =>
-    hrefsOf(node.settings)
+    hrefsOf(node.settings, node.kind === 'link')
       .filter((href) => href === '' || href === '#' || (href.startsWith('#') && !isAnchor(project, href.slice(1))))
       .map((href) => ({
         severity: 'warning' as const,

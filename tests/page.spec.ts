@@ -1,0 +1,235 @@
+import { makeDemo } from '../demo/make';
+import { apply } from '../src/core/commands/apply';
+import type { Command } from '../src/core/commands/define';
+import { makeWith } from '../src/core/kinds/make';
+import { columnWidths, sharesFor } from '../src/core/layout/shares';
+import type { Fragment, Project } from '../src/core/project/types';
+import { registry } from '../src/core/registry';
+import { templates } from '../src/core/templates';
+import { axeViolations } from './support/axe';
+import { exported } from './support/exported';
+import { previewFrame } from './support/frames';
+import { expect, test, type Page } from './support/test';
+import { Bench } from './support/workbench';
+
+const make = makeWith({ exactIds: true });
+const { project: demo, bytes } = makeDemo();
+
+function changed(...commands: Command[]): Project {
+  const outcome = apply(registry, demo, { type: 'batch', label: '', commands });
+  if (!outcome.ok) throw new Error(outcome.refusal.sentence);
+  return outcome.project;
+}
+
+const put = (fragment: Fragment, index = 0, parent = 'welcome', slot = 'content'): Command => ({ type: 'insert', fragment, at: { parent, slot, index } });
+const open = async (page: Page, project: Project, width = 1280) => {
+  await page.setViewportSize({ width, height: 900 });
+  const made = await exported(project, bytes);
+  expect(made.problems).toEqual([]);
+  await page.goto(made.url);
+};
+
+test('columns are as wide in Chromium as their shares say, at 20 widths', async ({ page }) => {
+  const sets = ['3/4 1/4', '2/5 3/5', '1/4 1/4 1/4 1/4', '1/3 1/3 1/3', '+1/4 1/2 1/4', '4 8', '+2 4 +1 5', ''];
+  const rows = sets.map((shares, i) => {
+    const count = shares === '' ? 5 : shares.split(' ').filter((each) => !each.startsWith('+')).length;
+    return make('columns', `Row ${i}`, { shares, stack: 'never' }, { columns: Array.from({ length: count }, (_, n) => make('column', `Row ${i} column ${n}`, {}, { content: [] })) });
+  });
+  await open(page, changed(...rows.map((row) => put(row))));
+  for (let n = 0; n < 20; n += 1) {
+    const width = 320 + n * 83;
+    await page.setViewportSize({ width, height: 900 });
+    for (const [i, shares] of sets.entries()) {
+      const { room, gap, widths } = await page.locator(`.row-${i}`).evaluate((row) => ({
+        room: row.getBoundingClientRect().width,
+        gap: parseFloat(getComputedStyle(row).columnGap),
+        widths: [...row.children].map((child) => child.getBoundingClientRect().width)
+      }));
+      const expected = columnWidths(sharesFor(shares, widths.length), room, gap);
+      widths.forEach((each, at) => expect(Math.abs(each - expected[at]!), `${shares} at ${width} px, column ${at}`).toBeLessThan(1));
+    }
+  }
+});
+
+test('every kind of content and every template leaves as valid HTML, and axe-core has nothing to say', async ({ page }) => {
+  const icon = { name: 'leaf', nodes: [['path', { d: 'M4 20C4 10 10 4 20 4c0 10-6 16-16 16z' }]] };
+  const fill: Readonly<Record<string, Record<string, unknown>>> = {
+    embed: { address: 'https://maps.example/quillmere', title: 'Where we are' },
+    video: { address: 'https://films.example/press', title: 'The press at work' },
+    quote: { words: '<p>Best juice in the valley.</p>', author: 'A visitor', source: 'https://letters.example/1' },
+    icon: { icon, alt: 'A leaf' },
+    image: { asset: 'press-house', alt: 'The press house' }
+  };
+  const kinds = registry.kinds.filter(({ insertable, category }) => insertable && category === 'block');
+  const commands = kinds.map((kind): Command => put(kind.create((name, label, settings, slots) => makeWith()(name, label, { ...settings, ...(fill[name] as object) }, slots)), 99));
+  const pieces = templates.map(({ category, build }): Command => (category === 'section' ? put(build(makeWith()), 2, 'visit-page', 'sections') : put(build(makeWith()), 99)));
+  const project = changed(...commands, ...pieces);
+  // Headings and landmarks of eight templates on one page come twice and in any order; what is looked at here is the markup of each kind.
+  const made = await exported(project, bytes);
+  expect(made.problems.filter((each) => !/\((?:heading-level|unique-landmark)\)$/.test(each))).toEqual([]);
+  await page.goto(made.url);
+  expect((await axeViolations(page)).filter((each) => !/^(?:heading-order|image-alt|landmark-no-duplicate|landmark-unique|page-has-heading)/.test(each))).toEqual([]);
+});
+
+test.describe('a navigation', () => {
+  const links = make('links', 'Site links', { element: 'navigation', label: 'Main', foldUnder: 700, spy: true }, {
+    links: [make('link', 'To the welcome', { href: '#welcome' }), make('link', 'To the plan', { href: '#plan' }), make('link', 'To the press', { href: '#press' })]
+  });
+  const project = changed(put(links));
+
+  test('is a row of links where it is wide, and a menu button with the keys of a disclosure below its width', async ({ page }) => {
+    await open(page, project, 1000);
+    const navigation = page.getByRole('navigation', { name: 'Main' });
+    await expect(navigation.getByRole('link')).toHaveText(['To the welcome', 'To the plan', 'To the press']);
+    await expect(navigation.getByRole('button')).toHaveCount(0);
+    await page.setViewportSize({ width: 699, height: 900 });
+    const menu = navigation.getByRole('button', { name: 'Menu' });
+    await expect(navigation.getByRole('link')).toHaveCount(0);
+    await expect(menu).toHaveAttribute('aria-expanded', 'false');
+    expect(await axeViolations(page)).toEqual([]);
+    // ARIA Authoring Practices, disclosure navigation: Enter and Space toggle, Escape closes and the button has the keys again.
+    await menu.focus();
+    await page.keyboard.press('Enter');
+    await expect(menu).toHaveAttribute('aria-expanded', 'true');
+    expect(await axeViolations(page)).toEqual([]);
+    await page.keyboard.press('Tab');
+    await expect(navigation.getByRole('link', { name: 'To the welcome' })).toBeFocused();
+    await page.keyboard.press('Escape');
+    await expect(menu).toBeFocused();
+    await expect(navigation.getByRole('link')).toHaveCount(0);
+    await page.keyboard.press('Space');
+    await navigation.getByRole('link', { name: 'To the press' }).click();
+    await expect(menu).toHaveAttribute('aria-expanded', 'false');
+  });
+
+  test('marks the section that is being read', async ({ page }) => {
+    await open(page, project);
+    await page.evaluate(() => document.querySelector('#plan')!.scrollIntoView({ behavior: 'instant', block: 'start' }));
+    await expect(page.locator('a[href="#plan"][aria-current="true"]')).toHaveCount(1);
+    await expect(page.getByRole('navigation', { name: 'Main' }).locator('[aria-current]')).toHaveCount(1);
+  });
+
+  test('shows all its links where there is no script', async ({ browser }) => {
+    const context = await browser.newContext({ javaScriptEnabled: false, viewport: { width: 500, height: 900 } });
+    const page = await context.newPage();
+    await page.goto((await exported(project, bytes)).url);
+    await expect(page.getByRole('navigation', { name: 'Main' }).getByRole('link')).toHaveCount(3);
+    await expect(page.getByRole('button', { name: 'Menu' })).toHaveCount(0);
+    await context.close();
+  });
+});
+
+test('a section stands on a picture under a layer, as tall as it is told, and overlaps by its share', async ({ page }) => {
+  const set = (id: string, key: string, value: unknown): Command => ({ type: 'set-setting', id, key, value });
+  await open(page, changed(set('welcome', 'picture', 'orchard-harvest'), set('welcome', 'layer', '#000000'), set('welcome', 'opacity', 45), set('welcome', 'height', '50svh'), set('plan-a-visit', 'height', '80px'), set('plan-a-visit', 'overlap', 50)));
+  const welcome = page.locator('.welcome');
+  const box = (await welcome.boundingBox())!;
+  expect(box.height).toBeGreaterThanOrEqual(450);
+  expect(await page.locator('.welcome-picture').boundingBox()).toEqual(box);
+  await expect(page.locator('.welcome-picture')).toHaveCSS('object-fit', 'cover');
+  await expect(page.locator('.welcome-layer')).toHaveCSS('opacity', '0.45');
+  // Common practice, no source: half of an 80 px bar is 40 px.
+  const plan = (await page.locator('.plan-a-visit').boundingBox())!;
+  expect(box.y + box.height - plan.y).toBeCloseTo(40, 0);
+  // The content is above the layer: a click reaches it.
+  expect(await page.locator('.welcome-heading').evaluate((heading) => { const { left, top } = heading.getBoundingClientRect(); return document.elementFromPoint(left + 5, top + 5) === heading; })).toBe(true);
+});
+
+test.describe('in the workbench', () => {
+  test('shares are typed, dragged and refused with the reason', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Press columns');
+    await bench.view('Fill');
+    const field = page.getByRole('textbox', { name: 'Widths', exact: true });
+    await expect(field).toHaveValue('2/5 3/5');
+    const share = () => bench.preview.locator('.press-columns').evaluate((row) => row.children[0]!.getBoundingClientRect().width / (row.getBoundingClientRect().width - parseFloat(getComputedStyle(row).columnGap)));
+    await field.fill('1/4 3/4');
+    await field.press('Enter');
+    await expect.poll(share).toBeCloseTo(0.25, 2);
+    await field.fill('1/4 1/2');
+    await field.press('Enter');
+    await expect(page.getByText('These shares sum to 3/4; they have to sum to 1.').first()).toBeVisible();
+    await expect.poll(share).toBeCloseTo(0.25, 2);
+    const border = page.getByRole('separator', { name: /Border after/ });
+    await border.focus();
+    await page.keyboard.press('ArrowRight');
+    await expect.poll(share).toBeCloseTo(0.3, 2);
+    const handle = (await border.boundingBox())!;
+    const bar = (await page.locator('.bar').boundingBox())!;
+    await page.mouse.move(handle.x + 4, handle.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(bar.x + bar.width * 0.5, handle.y + 10, { steps: 5 });
+    await page.mouse.up();
+    await expect.poll(share).toBeCloseTo(0.5, 2);
+  });
+
+  test('pieces are wrapped, unwrapped and swapped by keys and by name', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Welcome heading');
+    await bench.row('Welcome text').click({ modifiers: ['Control'] });
+    await page.keyboard.press('Control+g');
+    expect((await bench.outline()).slice(2, 6)).toEqual(['Welcome', '  Stack', '    Welcome heading', '    Welcome text']);
+    await page.keyboard.press('Control+Shift+g');
+    expect((await bench.outline()).slice(2, 5)).toEqual(['Welcome', '  Welcome heading', '  Welcome text']);
+    await bench.pick('Welcome heading');
+    await page.keyboard.press('Control+k');
+    await page.getByRole('combobox', { name: 'Command' }).fill('swap for quotation');
+    await page.keyboard.press('Enter');
+    await expect(bench.preview.locator('blockquote')).toHaveText('An orchard that has kept its old names');
+    await page.keyboard.press('Control+z');
+    await expect(bench.preview.getByRole('heading', { name: 'An orchard that has kept its old names' })).toBeVisible();
+    await page.keyboard.press('u');
+    await expect(bench.row('Welcome')).toHaveAttribute('aria-selected', 'true');
+  });
+
+  test('pieces go through the system clipboard to another project in another window, pictures and all', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Press columns');
+    await page.keyboard.press('Control+c');
+    await expect(page.getByText('Copied Press columns')).toBeVisible();
+    const other = await page.context().newPage();
+    const fresh = await Bench.openNew(other);
+    await fresh.row('First section').click();
+    await other.keyboard.press('Control+v');
+    await expect(fresh.preview.getByRole('heading', { name: 'From tree to glass' })).toBeVisible();
+    await expect.poll(() => fresh.preview.locator('img').evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
+    // As one step, and with ids of its own.
+    await other.keyboard.press('Control+z');
+    await expect(fresh.preview.getByRole('heading', { name: 'From tree to glass' })).toHaveCount(0);
+  });
+
+  test('HTML from elsewhere is pasted clean', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Welcome');
+    await page.evaluate(() => {
+      const data = new DataTransfer();
+      data.setData('text/html', '<p style="color:red" onclick="alert(1)">From <b>elsewhere</b><script>window.hacked = true</script> with <a href="javascript:alert(2)">a link</a></p>');
+      document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    });
+    const pasted = bench.preview.getByText('From elsewhere');
+    await expect(pasted).toBeVisible();
+    expect(await pasted.evaluate((element) => element.outerHTML)).not.toMatch(/style=|onclick|script|javascript/);
+  });
+
+  test('distances under the pointer are drawn and named', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    const section = bench.preview.locator('.welcome');
+    const { x, y } = (await section.boundingBox())!;
+    await page.mouse.move(x + 4, y + 4);
+    await page.mouse.move(x + 8, y + 6);
+    const padding = await (await previewFrame(page)).evaluate(() => getComputedStyle(document.querySelector('.welcome')!).padding.replaceAll('px', ''));
+    await expect(page.locator('.distances')).toContainText(`Welcome`);
+    await expect(page.locator('.distances')).toContainText(`padding ${padding}`);
+    await page.keyboard.press('g');
+    await expect(page.locator('.distances')).toHaveCount(0);
+  });
+
+  test('a template is inserted as pieces like any other', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Welcome text');
+    await bench.insert('three cards');
+    await expect(bench.preview.getByRole('heading', { name: 'Second card' })).toBeVisible();
+    await page.keyboard.press('Control+z');
+    await expect(bench.preview.getByRole('heading', { name: 'Second card' })).toHaveCount(0);
+  });
+});
