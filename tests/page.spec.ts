@@ -232,4 +232,25 @@ test.describe('in the workbench', () => {
     await page.keyboard.press('Control+z');
     await expect(bench.preview.getByRole('heading', { name: 'Second card' })).toHaveCount(0);
   });
+
+  test('design tokens come from a file, colour the page, are bound to equal values and leave again', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await page.keyboard.press('Shift+T');
+    const panel = page.getByRole('dialog', { name: 'Tokens' });
+    const file = { Orchard: { $type: 'color', press: { $value: '#123456' } }, step: { $type: 'dimension', $value: { value: 24, unit: 'px' } }, bad: { $type: 'gradient', $value: [] } };
+    await panel.getByLabel('Import design tokens').setInputFiles({ name: 'brand.tokens.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
+    await expect(panel.getByText('2 tokens taken from brand.tokens.json.')).toBeVisible();
+    await expect(panel.getByText('bad was left out: Kymation has no tokens of the type gradient.')).toBeVisible();
+    await bench.pick('Press button');
+    await bench.view('States');
+    await bench.set('background-color', 'Background', 'rest', '#123456');
+    await panel.locator('.token').filter({ has: page.getByRole('textbox', { name: 'Name of Orchard / press' }) }).getByRole('button', { name: '×0' }).click();
+    await panel.getByRole('button', { name: 'Bind it to Orchard / press' }).click();
+    await panel.getByRole('textbox', { name: 'Value of Orchard / press' }).fill('#654321');
+    await expect(bench.preview.locator('.press-button')).toHaveCSS('background-color', 'rgb(101, 67, 33)');
+    const [download] = await Promise.all([page.waitForEvent('download'), panel.getByRole('button', { name: 'Export design tokens' }).click()]);
+    const chunks: Buffer[] = [];
+    for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
+    expect(JSON.parse(Buffer.concat(chunks).toString())).toMatchObject({ Orchard: { press: { $type: 'color', $value: { hex: '#654321' } } } });
+  });
 });

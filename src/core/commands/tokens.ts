@@ -2,7 +2,7 @@ import { mixed, object, string } from 'yup';
 import { checkValue } from '../css/values';
 import { TOKEN_PROPERTY, tokensIn } from '../css/tokens';
 import { ID_PATTERN } from '../project/ids';
-import { TOKEN_TYPES, type Project, type Token, type TokenId } from '../project/types';
+import { TOKEN_TYPES, type ConditionName, type NodeId, type Project, type StateName, type Token, type TokenId } from '../project/types';
 import { define, no } from './define';
 
 /** One place that names a token: a cell of a piece, or another token. */
@@ -32,6 +32,40 @@ export function usesOf(project: Project, id: TokenId): TokenUse[] {
   }
   return found;
 }
+
+/** A cell that holds the very value of a token, written out. */
+export interface EqualCell {
+  readonly id: NodeId;
+  readonly part: string;
+  readonly state: StateName;
+  readonly condition: ConditionName;
+  readonly property: string;
+}
+
+const plainValue = (value: string) => value.trim().toLowerCase().replace(/\s+/g, ' ');
+
+/** @returns cells whose value equals the token's and whose property takes what the token is; they could take the token instead. */
+export function equalCells(project: Project, { id, type, value }: Token): EqualCell[] {
+  const wanted = plainValue(value);
+  const found: EqualCell[] = [];
+  for (const node of Object.values(project.nodes)) {
+    for (const [part, states] of Object.entries(node.styles)) {
+      for (const [state, conditions] of Object.entries(states)) {
+        for (const [condition, declarations] of Object.entries(conditions)) {
+          for (const [property, own] of Object.entries(declarations)) {
+            if (plainValue(own) !== wanted || !isOfType(property, type) || !checkValue(property, `{${id}}`, project.tokens).ok) continue;
+            found.push({ id: node.id, part, state: state as StateName, condition: condition as ConditionName, property });
+          }
+        }
+      }
+    }
+  }
+  return found;
+}
+
+/** `0` is a length as well as a number, so what the cell is about decides. */
+const isOfType = (property: string, type: Token['type']): boolean =>
+  type === 'number' ? ['line-height', 'opacity', 'scale'].includes(property) : type === 'weight' ? property === 'font-weight' : type === 'colour' ? property.endsWith('color') : true;
 
 const tokenShape = object({
   id: string().strict(true).matches(ID_PATTERN).max(60).required(),

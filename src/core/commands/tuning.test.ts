@@ -9,7 +9,7 @@ import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { apply } from './apply';
 import type { Command } from './define';
 import { restoreCommands } from './restore';
-import { usesOf } from './tokens';
+import { equalCells, usesOf } from './tokens';
 
 const set = (key: string, value: unknown, condition?: ConditionName): Command => ({ type: 'set-setting', id: 'tabs', key, value, ...(condition ? { condition } : {}) });
 const style = (part: string, state: StateName, property: string, value: string | null, condition: ConditionName = 'always', node = 'tabs'): Command => ({ type: 'set-style', id: node, part, state, condition, property, value });
@@ -126,5 +126,13 @@ describe('taking a kept setting back', () => {
     const { settings, adapt, styles } = back.nodes[id('tabs')]!;
     expect({ settings, adapt, styles }).toEqual({ settings: then.nodes[id('tabs')]!.settings, adapt: then.nodes[id('tabs')]!.adapt, styles: then.nodes[id('tabs')]!.styles });
     expect(back.nodes[id('heading')]!.name).toBe('Other');
+  });
+});
+
+describe('values that equal a token', () => {
+  it('are found where the cell takes what the token is, and nowhere else', () => {
+    const project = after(sampleProject(), token('leaf', '#0B6A5F'), token('half', '0.5', 'number'), style('tab', 'rest', 'color', '#0b6a5f'), style('tab', 'hover', 'background-color', '#0b6a5e'), style('panel', 'rest', 'opacity', '0.5'));
+    expect(equalCells(project, project.tokens['leaf' as never]!)).toEqual([{ id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color' }]);
+    expect(equalCells(project, project.tokens['half' as never]!)).toMatchObject([{ part: 'panel', property: 'opacity' }]);
   });
 });

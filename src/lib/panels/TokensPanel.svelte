@@ -1,8 +1,9 @@
 <script lang="ts">
-  import { usesOf } from '$core/commands/tokens';
+  import { equalCells, usesOf } from '$core/commands/tokens';
   import { spelt } from '$core/css/tokens';
   import { newId, slug } from '$core/project/ids';
   import { TOKEN_TYPES, type Token, type TokenId, type TokenType } from '$core/project/types';
+  import { saveFile } from '$lib/state/exporting';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -32,6 +33,30 @@
     name = value = '';
   }
 
+  let notes = $state.raw<readonly string[]>([]);
+
+  async function takeFile(file: File | undefined): Promise<void> {
+    if (!file) return;
+    const { readDesignTokens } = await import('$core/formats/design-tokens');
+    const read = readDesignTokens(await file.text(), wb.project.tokens);
+    if (!read.ok) {
+      notes = [`${file.name}: ${read.sentence}`];
+      return;
+    }
+    const refusal = wb.dispatch({ type: 'batch', label: `Take ${read.tokens.length} tokens from ${file.name}`, commands: read.tokens.map((token) => ({ type: 'set-token', token })) });
+    notes = refusal ? [refusal.sentence] : [`${read.tokens.length} tokens taken from ${file.name}.`, ...read.notes];
+  }
+
+  async function giveFile(): Promise<void> {
+    const { writeDesignTokens } = await import('$core/formats/design-tokens');
+    saveFile(`${slug(wb.project.info.name) || 'project'}.tokens.json`, new Blob([writeDesignTokens(wb.project.tokens)], { type: 'application/design-tokens+json' }));
+  }
+
+  function bind(token: Token): void {
+    const cells = equalCells(wb.project, token);
+    wb.dispatch({ type: 'batch', label: `Bind ${cells.length} equal values to ${token.name}`, commands: cells.map((cell) => ({ type: 'set-style', ...cell, value: `{${token.id}}` })) });
+  }
+
   const colourOf = (token: Token) => {
     const spelled = spelt(token.value, wb.project.tokens);
     return spelled.ok ? spelled.value : 'none';
@@ -56,6 +81,8 @@
       </div>
       {#if faults.get(token.id)}<p class="fault" role="alert">{faults.get(token.id)}</p>{/if}
       {#if shown === token.id}
+        {@const equal = equalCells(wb.project, token).length}
+        {#if equal > 0}<p class="note">{equal} {equal === 1 ? 'cell holds' : 'cells hold'} the same value, written out. <button type="button" class="link" onclick={() => bind(token)}>Bind {equal === 1 ? 'it' : 'them'} to {token.name}</button></p>{/if}
         <ul>
           {#each uses as use, i (i)}<li>{use.where}</li>{:else}<li>Nothing uses it yet. In a cell of the state sheet, pick it from the list below the field.</li>{/each}
         </ul>
@@ -78,9 +105,32 @@
     <button type="submit">Add</button>
   </form>
   {#if faults.get('new')}<p class="fault" role="alert">{faults.get('new')}</p>{/if}
+  <div class="files">
+    <label class="link">Import design tokens…<input type="file" accept=".tokens,.json,application/json" aria-label="Import design tokens" onchange={(event) => void takeFile(event.currentTarget.files?.[0]).then(() => (event.currentTarget.value = ''))} /></label>
+    <button type="button" class="link" disabled={tokens.length === 0} onclick={giveFile}>Export design tokens</button>
+  </div>
+  {#if notes.length > 0}<ul class="notes" role="status">{#each notes as note, i (i)}<li>{note}</li>{/each}</ul>{/if}
 </div>
 
 <style>
+  .files {
+    display: flex;
+    gap: 14px;
+    padding-top: 10px;
+  }
+  .files input {
+    position: absolute;
+    width: 1px;
+    height: 1px;
+    opacity: 0;
+  }
+  .files label:focus-within {
+    outline: 2px solid var(--focus, #2b55a0);
+  }
+  .notes {
+    font-size: 12px;
+    color: var(--ink-2);
+  }
   .head {
     display: flex;
     justify-content: space-between;

@@ -1,0 +1,301 @@
+import { maybeColour } from '../colour/contrast';
+import { checkValue } from '../css/values';
+import { TOKEN_PROPERTY } from '../css/tokens';
+import { easingOf, KEYWORD_CURVES, readEasing } from '../motion/easing';
+import { slug } from '../project/ids';
+import type { Token, TokenId, TokenType } from '../project/types';
+
+/** Tokens in the W3C community's Design Tokens Format (module 2025.10; section names in docs/sources.md). */
+
+type Loose = { readonly [key: string]: unknown };
+const isRecord = (value: unknown): value is Loose => typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** Where a value goes that the format has no type for; read back by Kymation, ignored by others as the format asks. */
+const OWN = 'kymation';
+
+const TYPES: Readonly<Record<TokenType, string>> = {
+  colour: 'color',
+  length: 'dimension',
+  duration: 'duration',
+  easing: 'cubicBezier',
+  shadow: 'shadow',
+  typeface: 'fontFamily',
+  weight: 'fontWeight',
+  number: 'number'
+};
+const OURS = new Map(Object.entries(TYPES).map(([ours, theirs]) => [theirs, ours as TokenType]));
+
+/** Named weights of the format and of OpenType (format, section 8.4). */
+const WEIGHTS: Readonly<Record<string, number>> = {
+  thin: 100, hairline: 100, 'extra-light': 200, 'ultra-light': 200, light: 300, normal: 400, regular: 400, book: 400, medium: 500, 'semi-bold': 600, 'demi-bold': 600,
+  bold: 700, 'extra-bold': 800, 'ultra-bold': 800, black: 900, heavy: 900, 'extra-black': 950, 'ultra-black': 950
+};
+
+const round = (value: number, digits = 5) => Math.round(value * 10 ** digits) / 10 ** digits;
+const hexOf = (parts: readonly number[]) => `#${parts.map((part) => Math.round(Math.min(1, Math.max(0, part)) * 255).toString(16).padStart(2, '0')).join('')}`;
+
+function colourValue(text: string): object | null {
+  const colour = maybeColour(text);
+  if (!colour) return null;
+  const parts = [colour.r, colour.g, colour.b];
+  return { colorSpace: 'srgb', components: parts.map((part) => round(Math.min(1, Math.max(0, part)))), ...(colour.alpha < 1 ? { alpha: round(colour.alpha, 4) } : {}), hex: hexOf(parts) };
+}
+
+function quantity(text: string, units: readonly string[]): { value: number; unit: string } | null {
+  const match = /^([+-]?(?:\d+\.?\d*|\.\d+))([a-z]*)$/i.exec(text.trim());
+  if (!match) return null;
+  const [value, unit] = [Number(match[1]), match[2]!.toLowerCase()];
+  if (unit === '' && value === 0) return { value, unit: units[0]! };
+  return units.includes(unit) ? { value, unit } : null;
+}
+
+/** Splits at commas or spaces that stand in no bracket. */
+function split(text: string, at: ',' | ' '): string[] {
+  const parts = [''];
+  let depth = 0;
+  for (const sign of text.trim()) {
+    if (sign === '(') depth += 1;
+    if (sign === ')') depth -= 1;
+    if (depth === 0 && (at === ',' ? sign === ',' : /\s/.test(sign))) parts.push('');
+    else parts[parts.length - 1] += sign;
+  }
+  return parts.map((part) => part.trim()).filter(Boolean);
+}
+
+function shadowValue(text: string): unknown {
+  const layers = split(text, ',').map((layer) => {
+    const words = split(layer, ' ');
+    const lengths = words.flatMap((word) => quantity(word, ['px', 'rem']) ?? []);
+    const colour = words.find((word) => word !== 'inset' && !quantity(word, ['px', 'rem']));
+    const value = colour && colourValue(colour);
+    if (!value || lengths.length < 2 || lengths.length + (words.includes('inset') ? 2 : 1) !== words.length) return null;
+    const zero = { value: 0, unit: 'px' };
+    return { color: value, offsetX: lengths[0], offsetY: lengths[1], blur: lengths[2] ?? zero, spread: lengths[3] ?? zero, ...(words.includes('inset') ? { inset: true } : {}) };
+  });
+  if (layers.length === 0 || layers.includes(null)) return null;
+  return layers.length === 1 ? layers[0] : layers;
+}
+
+/** @returns a value of the format; null where it has none for it. */
+function valueOf(type: TokenType, text: string): unknown {
+  switch (type) {
+    case 'colour':
+      return colourValue(text);
+    case 'length':
+      return quantity(text, ['px', 'rem']);
+    case 'duration':
+      return quantity(text, ['ms', 's']);
+    case 'easing': {
+      const curve = text === 'linear' ? [0, 0, 1, 1] : (KEYWORD_CURVES[text] ?? /^cubic-bezier\(([^)]*)\)$/.exec(text)?.[1]?.split(',').map(Number));
+      return curve?.length === 4 ? [...curve] : null;
+    }
+    case 'shadow':
+      return shadowValue(text);
+    case 'typeface': {
+      const names = split(text, ',').map((name) => name.replace(/^["']|["']$/g, ''));
+      return names.length === 1 ? names[0] : names;
+    }
+    case 'weight':
+      return /^\d+$/.test(text) ? Number(text) : null;
+    case 'number':
+      return Number.isFinite(Number(text)) ? Number(text) : null;
+  }
+}
+
+const key = (name: string) => name.trim().replace(/[{}.]/g, '-').replace(/^\$+/, '') || 'token';
+const pathOf = ({ name }: Token) => name.split('/').map(key);
+
+/**
+ * @returns the tokens as a document of the format. A “/” in a name makes groups. Values the format has no type for (`5vw`,
+ * `spring(0.3)`) stand as strings in our own extension beside the nearest value it has.
+ */
+export function writeDesignTokens(tokens: Readonly<Record<string, Token>>): string {
+  const root: Record<string, unknown> = {};
+  const paths = new Map(Object.values(tokens).map((token) => [token.id as string, pathOf(token)]));
+  for (const token of Object.values(tokens)) {
+    const path = paths.get(token.id)!;
+    let group = root;
+    for (const step of path.slice(0, -1)) group = (group[step] ??= {}) as Record<string, unknown>;
+    const alias = /^\{([a-z][a-z0-9-]*)\}$/.exec(token.value)?.[1];
+    const value = alias && paths.has(alias) ? `{${paths.get(alias)!.join('.')}}` : valueOf(token.type, token.value);
+    const own = { id: token.id, name: token.name, type: token.type, ...(value === null ? { value: token.value } : {}) };
+    // A token needs a value of its type; one that cannot be said in the format is given as text, which has no type there.
+    group[path.at(-1)!] = { ...(value === null ? {} : { $type: TYPES[token.type] }), $value: value ?? token.value, $extensions: { [OWN]: own } };
+  }
+  return `${JSON.stringify(root, null, 2)}\n`;
+}
+
+export type ReadTokens = { readonly ok: true; readonly tokens: readonly Token[]; readonly notes: readonly string[] } | { readonly ok: false; readonly sentence: string };
+
+interface Found {
+  readonly path: readonly string[];
+  readonly type: string | null;
+  readonly value: unknown;
+  readonly own: Loose;
+}
+
+const MOST = 2000;
+const DEPTH_MOST = 20;
+
+function collect(node: Loose, path: readonly string[], type: string | null, into: Found[], notes: string[]): void {
+  const own = typeof node.$type === 'string' ? node.$type : type;
+  if ('$value' in node) {
+    const extensions = isRecord(node.$extensions) ? node.$extensions[OWN] : null;
+    into.push({ path, type: own, value: node.$value, own: isRecord(extensions) ? extensions : {} });
+    return;
+  }
+  if (path.length > DEPTH_MOST) return void notes.push(`${path.slice(0, 3).join('.')}… is nested more than ${DEPTH_MOST} deep and was left out.`);
+  for (const [name, child] of Object.entries(node)) {
+    if (name.startsWith('$') && name !== '$root') continue;
+    if (isRecord(child)) collect(child, name === '$root' ? path : [...path, name], own, into, notes);
+  }
+}
+
+const ALIAS = /^\{([^{}]+)\}$/;
+
+/**
+ * Reads a document of the format, of this version or of its drafts (colours and lengths as text).
+ * @param before tokens of the project: one of the same name keeps its id, so that every cell that takes it follows.
+ * @returns tokens, those that others name first, and what was left out and why. Never throws.
+ */
+export function readDesignTokens(text: string, before: Readonly<Record<string, Token>> = {}): ReadTokens {
+  let document: unknown;
+  try {
+    document = JSON.parse(text);
+  } catch {
+    return { ok: false, sentence: 'This file is not JSON. Design tokens are a JSON file (.tokens or .tokens.json).' };
+  }
+  if (!isRecord(document)) return { ok: false, sentence: 'This file holds no group of tokens.' };
+  const notes: string[] = [];
+  const found: Found[] = [];
+  collect(document, [], null, found, notes);
+  if (found.length === 0) return { ok: false, sentence: 'This file holds no tokens: nothing in it has a $value.' };
+  if (found.length > MOST) return { ok: false, sentence: `This file holds ${found.length} tokens; ${MOST} are the most that can be read at once.` };
+  return new Reader(found, before, notes).read();
+}
+
+class Reader {
+  private readonly byPath: ReadonlyMap<string, Found>;
+  private readonly made = new Map<string, Token | null>();
+  private readonly order: Token[] = [];
+  private readonly taken: Set<string>;
+
+  constructor(
+    private readonly found: readonly Found[],
+    private readonly before: Readonly<Record<string, Token>>,
+    private readonly notes: string[]
+  ) {
+    this.byPath = new Map(found.map((each) => [each.path.join('.'), each]));
+    this.taken = new Set(Object.keys(before));
+  }
+
+  read(): ReadTokens {
+    for (const each of this.found) this.token(each, []);
+    if (this.order.length === 0) return { ok: false, sentence: `None of the tokens in this file can be used here. ${this.notes[0] ?? ''}`.trim() };
+    return { ok: true, tokens: this.order, notes: this.notes };
+  }
+
+  private token(each: Found, above: readonly string[]): Token | null {
+    const path = each.path.join('.');
+    if (above.includes(path)) {
+      this.notes.push(`${[...above, path].join(' → ')} name each other in a ring and were left out.`);
+      return null;
+    }
+    const known = this.made.get(path);
+    if (known !== undefined) return known;
+    const made = this.fresh(each, path, above);
+    if (this.made.has(path)) return this.made.get(path)!;
+    this.made.set(path, made);
+    if (made) this.order.push(made);
+    return made;
+  }
+
+  private fresh(each: Found, path: string, above: readonly string[]): Token | null {
+    const skip = (why: string) => (this.notes.push(`${path} was left out: ${why}.`), null);
+    const alias = typeof each.value === 'string' ? ALIAS.exec(each.value)?.[1] : undefined;
+    const target = alias === undefined ? null : this.byPath.get(alias);
+    if (alias !== undefined && !target) return skip(`there is no token ${alias} in this file`);
+    const named = target ? this.token(target, [...above, path]) : null;
+    if (target && !named) return skip(`${alias} could not be used`);
+    const ours = typeof each.own.type === 'string' && each.own.type in TYPES ? (each.own.type as TokenType) : null;
+    const type = named?.type ?? (each.type === null ? ours : (OURS.get(each.type) ?? null));
+    if (!type) return skip(each.type === null ? 'it has no type' : `Kymation has no tokens of the type ${each.type}`);
+    const value = named ? `{${named.id}}` : typeof each.own.value === 'string' ? each.own.value : this.css(type, each.value);
+    if (value === null) return skip(`its value is none of the type ${each.type ?? type}`);
+    const name = (typeof each.own.name === 'string' ? each.own.name : each.path.join(' / ')).slice(0, 80);
+    const tokens = Object.fromEntries([...Object.values(this.before), ...this.order].map((token) => [token.id, token]));
+    const checked = checkValue(TOKEN_PROPERTY[type], value, tokens);
+    return checked.ok ? { id: this.idFor(name, each), name, type, value: checked.value } : skip(checked.sentence.replace(/\.$/, ''));
+  }
+
+  private idFor(name: string, { own, path }: Found): TokenId {
+    const twin = Object.values(this.before).find((token) => token.name === name);
+    if (twin) return twin.id;
+    const stem = (typeof own.id === 'string' && /^[a-z][a-z0-9-]{0,40}$/.test(own.id) ? own.id : slug(path.join('-')).slice(0, 40)).replace(/^k-/, '') || 'token';
+    let id = /^[a-z]/.test(stem) ? stem : `t-${stem}`;
+    for (let count = 2; this.taken.has(id); count += 1) id = `${stem}-${count}`;
+    this.taken.add(id);
+    return id as TokenId;
+  }
+
+  /** A value that may itself name another token, as parts of a shadow do: only plain values are read there. */
+  private css(type: TokenType, value: unknown): string | null {
+    switch (type) {
+      case 'colour':
+        return typeof value === 'string' ? value : this.colour(value);
+      case 'length':
+        return this.quantity(value, ['px', 'rem']);
+      case 'duration':
+        return this.quantity(value, ['ms', 's']);
+      case 'easing': {
+        if (!Array.isArray(value) || value.length !== 4 || !value.every((each) => typeof each === 'number')) return null;
+        const text = `cubic-bezier(${value.join(', ')})`;
+        const word = Object.entries(KEYWORD_CURVES).find(([, curve]) => curve.every((each, i) => each === value[i]))?.[0];
+        return readEasing(text).ok ? (word ?? easingOf(text).text) : null;
+      }
+      case 'shadow': {
+        const layers = (Array.isArray(value) ? value : [value]).map((layer) => this.shadow(layer));
+        return layers.includes(null) ? null : layers.join(', ');
+      }
+      case 'typeface': {
+        const names = Array.isArray(value) ? value : [value];
+        if (!names.every((each) => typeof each === 'string')) return null;
+        return names.map((each: string) => (/^[a-z-]+$/i.test(each) ? each : `"${each.replace(/["\\]/g, '')}"`)).join(', ');
+      }
+      case 'weight':
+        return typeof value === 'number' ? String(value) : typeof value === 'string' && value in WEIGHTS ? String(WEIGHTS[value]) : null;
+      case 'number':
+        return typeof value === 'number' ? String(value) : null;
+    }
+  }
+
+  private quantity(value: unknown, units: readonly string[]): string | null {
+    if (typeof value === 'string') return value;
+    if (!isRecord(value) || typeof value.value !== 'number' || !units.includes(String(value.unit))) return null;
+    return `${value.value}${String(value.unit)}`;
+  }
+
+  private shadow(value: unknown): string | null {
+    if (!isRecord(value)) return null;
+    const lengths = [value.offsetX, value.offsetY, value.blur ?? { value: 0, unit: 'px' }, value.spread ?? { value: 0, unit: 'px' }].map((each) => this.quantity(each, ['px', 'rem']));
+    const colour = typeof value.color === 'string' ? value.color : this.colour(value.color);
+    if (lengths.includes(null) || !colour) return null;
+    return `${value.inset === true ? 'inset ' : ''}${lengths.join(' ')} ${colour}`;
+  }
+
+  private colour(value: unknown): string | null {
+    if (!isRecord(value) || !Array.isArray(value.components) || value.components.length !== 3) return null;
+    const parts = value.components.map((each) => (each === 'none' || typeof each === 'number' ? (each as number | 'none') : null));
+    if (parts.includes(null)) return null;
+    const alpha = typeof value.alpha === 'number' && value.alpha < 1 ? value.alpha : null;
+    const space = String(value.colorSpace);
+    const after = alpha === null ? '' : ` / ${alpha}`;
+    const [a, b, c] = parts as [number | 'none', number | 'none', number | 'none'];
+    if (space === 'srgb' && parts.every((each) => typeof each === 'number')) return alpha === null ? hexOf(parts as number[]) : hexOf([...(parts as number[]), alpha]);
+    const share = (each: number | 'none') => (each === 'none' ? each : `${each}%`);
+    if (space === 'hsl' || space === 'hwb') return `${space}(${a} ${share(b)} ${share(c)}${after})`;
+    if (['lab', 'lch', 'oklab', 'oklch'].includes(space)) return `${space}(${a} ${b} ${c}${after})`;
+    const known = ['srgb', 'srgb-linear', 'display-p3', 'a98-rgb', 'prophoto-rgb', 'rec2020', 'xyz-d65', 'xyz-d50'];
+    return known.includes(space) ? `color(${space} ${a} ${b} ${c}${after})` : null;
+  }
+}
