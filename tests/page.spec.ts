@@ -1,9 +1,10 @@
+import sharp from 'sharp';
 import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/define';
 import { makeWith } from '../src/core/kinds/make';
 import { columnWidths, sharesFor } from '../src/core/layout/shares';
-import type { Fragment, Project } from '../src/core/project/types';
+import type { AssetId, Fragment, Project } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 import { templates } from '../src/core/templates';
 import { axeViolations } from './support/axe';
@@ -133,6 +134,24 @@ test('a section stands on a picture under a layer, as tall as it is told, and ov
   expect(box.y + box.height - plan.y).toBeCloseTo(40, 0);
   // The content is above the layer: a click reaches it.
   expect(await page.locator('.welcome-heading').evaluate((heading) => { const { left, top } = heading.getBoundingClientRect(); return document.elementFromPoint(left + 5, top + 5) === heading; })).toBe(true);
+});
+
+test('the browser picks the rendition its window and its pixels need', async ({ browser }) => {
+  const photo = new Uint8Array(await sharp({ create: { width: 2400, height: 1600, channels: 3, background: '#7a9a4c' } }).jpeg().toBuffer());
+  const asset = { id: 'photo' as AssetId, file: 'photo.jpg', type: 'image/jpeg' as const, width: 2400, height: 1600, bytes: photo.length };
+  const project = changed({ type: 'add-asset', asset }, { type: 'set-setting', id: 'press-picture', key: 'asset', value: 'photo' });
+  const made = await exported(project, new Map([...bytes, [asset.id, photo]]));
+  expect(made.problems).toEqual([]);
+  // 2/5 of 1,120 px is 448; the window is 1,280 px wide, or 400 and then it has the whole room.
+  for (const [width, ratio, expected] of [[1280, 1, 480], [1280, 2, 960], [1280, 3, 1280], [400, 2, 960]] as const) {
+    const context = await browser.newContext({ viewport: { width, height: 900 }, deviceScaleFactor: ratio });
+    const page = await context.newPage();
+    await page.goto(made.url);
+    const image = page.locator('.press-picture');
+    await expect.poll(() => image.evaluate((element: HTMLImageElement) => element.currentSrc.split('/').at(-1)), `${width} px at ${ratio}`).toBe(`photo-${expected}.avif`);
+    await expect.poll(() => image.evaluate((element: HTMLImageElement) => element.complete && element.naturalWidth > 0)).toBe(true);
+    await context.close();
+  }
 });
 
 test.describe('in the workbench', () => {

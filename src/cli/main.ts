@@ -2,14 +2,16 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { planExport } from '../core/compile/files';
+import { renditionFile, renditionPlan, type Rendition } from '../core/compile/renditions';
 import { printSnippet } from '../core/compile/snippet';
 import { runFindings, splitAside } from '../core/findings/run';
 import { readProjectFile, type Opened } from '../core/formats/project-file';
 import { sarifOf } from '../core/formats/sarif';
 import { maybeNode } from '../core/project/tree';
-import type { Asset, PageId, Project } from '../core/project/types';
+import type { Asset, AssetId, PageId, Project } from '../core/project/types';
 import { registry } from '../core/registry';
 import { finish, finishSnippet, type Finished } from '../server/finish';
+import { makeRenditions } from '../server/renditions';
 
 const USAGE = `Usage:
   npm run kymation -- export FILE --out DIR [--page ID] [--single] [--snippet ID]
@@ -60,10 +62,20 @@ async function exportCommand(file: string, options: Options): Promise<void> {
   const dataUri = (asset: Asset) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id)!).toString('base64')}`;
   const out = resolve(options.out);
   if (options.snippet !== undefined) return exportSnippet(project, options.snippet, dataUri, out);
-  const plan = planExport(registry, project, pagesOf(project, options.page), { single: options.single ?? false, dataUri });
+  const pages = pagesOf(project, options.page);
+  const renditions = new Map<AssetId, Rendition[]>();
+  const files = new Map<string, Uint8Array>();
+  for (const [asset, widths] of options.single ? [] : renditionPlan(registry, project)) {
+    const made = await makeRenditions(bytes.get(asset.id)!, widths);
+    if (!made.ok) console.error(`note: ${asset.file} goes along as it is: ${made.sentence}.`);
+    else renditions.set(asset.id, made.made.map(({ format, width, bytes: own }) => (files.set(renditionFile(asset, width, format), own), { format, width, file: renditionFile(asset, width, format) })));
+  }
+  const plan = planExport(registry, project, pages, { single: options.single ?? false, dataUri, renditions });
   const finished = await finish({ single: plan.single, pages: plan.pages.map((page) => ({ ...page, behaviours: [...page.behaviours] })) });
   for (const asset of plan.assets) await write(join(out, 'assets', asset.file), bytes.get(asset.id)!);
+  for (const file of plan.renditions) await write(join(out, 'assets', file), files.get(file)!);
   await writeFinished(finished, out);
+  for (const file of plan.renditions) console.log(`assets/${file}  ${files.get(file)!.length} bytes`);
   for (const asset of plan.assets) console.log(`assets/${asset.file}  ${asset.bytes} bytes`);
 }
 

@@ -4,9 +4,11 @@ import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { makeDemo } from '../../demo/make';
 import { planExport } from '../../src/core/compile/files';
+import { renditionFile, renditionPlan, type Rendition } from '../../src/core/compile/renditions';
 import type { AssetId, Project } from '../../src/core/project/types';
 import { registry } from '../../src/core/registry';
 import { finish } from '../../src/server/finish';
+import { makeRenditions } from '../../src/server/renditions';
 
 export interface Exported {
   /** Address of the first page on disk. */
@@ -19,8 +21,17 @@ export interface Exported {
 /** Exports a project the way the interface and the command line do, into a folder of its own. */
 export async function exported(project: Project, bytes: ReadonlyMap<AssetId, Uint8Array> = new Map(), single = false): Promise<Exported> {
   const folder = mkdtempSync(join(tmpdir(), 'kymation-'));
+  const renditions = new Map<AssetId, Rendition[]>();
+  const small = new Map<string, Uint8Array>();
+  for (const [asset, widths] of renditionPlan(registry, project)) {
+    const made = await makeRenditions(bytes.get(asset.id) ?? new Uint8Array(), widths);
+    if (!made.ok) continue;
+    renditions.set(asset.id, made.made.map(({ format, width }) => ({ format, width, file: renditionFile(asset, width, format) })));
+    made.made.forEach((each) => small.set(renditionFile(asset, each.width, each.format), each.bytes));
+  }
   const plan = planExport(registry, project, project.info.pageOrder, {
     single,
+    renditions,
     dataUri: (asset) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id) ?? []).toString('base64')}`
   });
   const { files, problems } = await finish({ single, pages: plan.pages.map((page) => ({ ...page, behaviours: [...page.behaviours] })) });
@@ -29,6 +40,7 @@ export async function exported(project: Project, bytes: ReadonlyMap<AssetId, Uin
     writeFileSync(join(folder, path), content);
   };
   files.forEach((file) => write(file.path, file.text));
+  plan.renditions.forEach((file) => write(`assets/${file}`, small.get(file)!));
   plan.assets.forEach((asset) => write(`assets/${asset.file}`, bytes.get(asset.id) ?? new Uint8Array()));
   return { url: pathToFileURL(join(folder, 'index.html')).href, folder, problems, files: new Map(files.map((file) => [file.path, file.text])) };
 }

@@ -6,6 +6,7 @@ import { nodeOf, pageOf } from '../project/tree';
 import type { Asset, AssetId, NodeId, PageId, Project } from '../project/types';
 import { analyse, type Analysis, type Sheet } from './analyse';
 import { drawnParts } from './parts';
+import { sizesOf, slotOf, type Rendition } from './renditions';
 import { BASE_CSS, keyframesFor, pageDialect, printSheet, tokenRule, withoutParts } from './rules';
 
 /** A page as it leaves: what the finishing step turns into files. */
@@ -22,9 +23,17 @@ export interface PrintedPage {
   readonly assets: readonly AssetId[];
 }
 
+export interface PrintedRendition {
+  readonly format: Rendition['format'];
+  readonly width: number;
+  readonly address: string;
+}
+
 export interface PageOptions {
   /** Address of a picture as the page will find it. */
   readonly addressOf: (asset: Asset) => string;
+  /** Smaller pictures of one, with their addresses; none where there are none. */
+  readonly renditionsOf?: (asset: Asset) => readonly PrintedRendition[];
   /** Indented for reading; costs time, so benches and previews leave it out. */
   readonly readable?: boolean;
 }
@@ -41,7 +50,7 @@ export function printPage(registry: Registry, project: Project, id: PageId, opti
     description: page.description,
     language: page.language,
     body,
-    css: BASE_CSS + tokenRule(rules, project.tokens) + keyframesFor(rules) + rules,
+    css: BASE_CSS + (body.includes('class="k-picture"') ? PICTURE_CSS : '') + tokenRule(rules, project.tokens) + keyframesFor(rules) + rules,
     behaviours: [...new Set(found.flatMap((each) => each.behaviours))].sort(),
     assets: [...new Set(found.flatMap((each) => each.assets))].filter((asset) => project.assets[asset])
   };
@@ -100,7 +109,7 @@ function collectChildren(element: Element, into: NodeId[]): void {
 function bodyText(registry: Registry, project: Project, id: NodeId, options: PageOptions, found: Analysis[]): string {
   const analysis = analysed(registry, project, id, found);
   const pieces = maybePieces(analysis);
-  if (!pieces) return printHtml(filled(analysis.markup, project, options, (child) => expanded(registry, project, child, options, found)));
+  if (!pieces) return printHtml(filled(analysis, analysis.markup, registry, project, options, (child) => expanded(registry, project, child, options, found)));
   let text = pieces.texts[0]!;
   pieces.children.forEach((child, i) => (text += bodyText(registry, project, child, options, found) + pieces.texts[i + 1]!));
   return text;
@@ -114,19 +123,35 @@ function readableBody(registry: Registry, project: Project, root: NodeId, option
 }
 
 function expanded(registry: Registry, project: Project, id: NodeId, options: PageOptions, found: Analysis[]): Element {
-  return filled(analysed(registry, project, id, found).markup, project, options, (child) => expanded(registry, project, child, options, found));
+  const analysis = analysed(registry, project, id, found);
+  return filled(analysis, analysis.markup, registry, project, options, (child) => expanded(registry, project, child, options, found));
 }
 
 /** @returns a copy of a node's markup with its pictures' addresses, and `childOf` in the place of each child. */
-function filled(element: Element, project: Project, options: PageOptions, childOf: (id: NodeId) => ElementContent): Element {
+function filled(analysis: Analysis, element: Element, registry: Registry, project: Project, options: PageOptions, childOf: (id: NodeId) => ElementContent): Element {
   const asset = element.data?.asset ? project.assets[element.data.asset] : undefined;
-  return {
+  const made: Element = {
     type: 'element',
     tagName: element.tagName,
     properties: asset ? { src: options.addressOf(asset), ...element.properties } : { ...element.properties },
     children: element.children.map((child): ElementContent => {
       if (child.type !== 'element') return child;
-      return child.data?.child ? childOf(child.data.child) : filled(child, project, options, childOf);
+      return child.data?.child ? childOf(child.data.child) : filled(analysis, child, registry, project, options, childOf);
     })
   };
+  const renditions = asset ? (options.renditionsOf?.(asset) ?? []) : [];
+  return renditions.length > 0 ? withRenditions(made, renditions, analysis.kind === 'section' ? '100vw' : sizesOf(slotOf(registry, project, analysis.id))) : made;
+}
+
+/** The element around a picture lays nothing out, so the page is the same with it and without. */
+const PICTURE_CSS = '.k-picture { display: contents; }\n';
+
+/** A picture that the browser can take in a better format and in the size it needs (HTML standard, 4.8.4). */
+function withRenditions(image: Element, renditions: readonly PrintedRendition[], sizes: string): Element {
+  const srcSet = (format: Rendition['format']) => renditions.filter((each) => each.format === format).map(({ address, width }) => `${address} ${width}w`).join(', ');
+  const plain = (['webp', 'jpeg', 'png'] as const).find((format) => srcSet(format) !== '');
+  const avif = srcSet('avif');
+  const fallback: Element = plain ? { ...image, properties: { ...image.properties, srcSet: srcSet(plain), sizes } } : image;
+  if (avif === '') return fallback;
+  return { type: 'element', tagName: 'picture', properties: { className: ['k-picture'] }, children: [{ type: 'element', tagName: 'source', properties: { type: 'image/avif', srcSet: avif, sizes }, children: [] }, fallback] };
 }

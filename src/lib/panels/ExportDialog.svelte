@@ -27,12 +27,15 @@
   const uses = $derived(result?.ok ? result.uses : []);
   const costs = $derived(result?.ok ? Object.entries(result.costs) : []);
 
+  let pictures = $state('');
+
   $effect(() => {
     const controller = new AbortController();
     result = null;
+    pictures = '';
     copied = false;
     if (form === 'snippet' && !piece) return;
-    exportPages({ project: wb.project, blobs: wb.blobs, pages, single: form === 'single', snippet: form === 'snippet' ? piece!.id : null, signal: controller.signal }).then(
+    exportPages({ project: wb.project, blobs: wb.blobs, pages, single: form === 'single', snippet: form === 'snippet' ? piece!.id : null, signal: controller.signal, onprogress: (done, of) => (pictures = of > 0 && done < of ? `Making smaller pictures, ${done + 1} of ${of}…` : '') }).then(
       (done) => (result = done),
       (error: unknown) => {
         if (!controller.signal.aborted) throw error;
@@ -91,7 +94,7 @@
   {:else if result && !result.ok}
     <InlineNotification kind="error" hideCloseButton title="Not exported." subtitle={result.sentence} />
   {:else if !result}
-    <InlineLoading description="Printing, checking and measuring…" />
+    <InlineLoading description={pictures || 'Printing, checking and measuring…'} />
   {:else}
     {#if result.problems.length > 0}
       <InlineNotification lowContrast kind="warning" hideCloseButton title="{result.problems.length} {result.problems.length === 1 ? 'thing' : 'things'} to know." subtitle={result.problems.slice(0, 3).join(' · ')} />

@@ -1,4 +1,5 @@
-import { gzipSync, strToU8, zipSync } from 'fflate';
+import { gzipSync, strToU8, unzipSync, zipSync } from 'fflate';
+import { renditionFile, renditionPlan, type Rendition } from '$core/compile/renditions';
 import { planExport } from '$core/compile/files';
 import { printSnippet } from '$core/compile/snippet';
 import { platformUse, type PlatformUse } from '$core/support/use';
@@ -33,15 +34,18 @@ export interface ExportOrder {
   /** Just this piece, to paste into any site. */
   readonly snippet: NodeId | null;
   readonly signal: AbortSignal;
+  /** Told of pictures that are done, of how many. */
+  readonly onprogress?: (done: number, of: number) => void;
 }
 
 /** Prints pages here, has them finished by the server, and adds the pictures. Throws only when `signal` is aborted. */
-export async function exportPages({ project, blobs, pages, single, snippet, signal }: ExportOrder): Promise<Exported> {
+export async function exportPages({ project, blobs, pages, single, snippet, signal, onprogress }: ExportOrder): Promise<Exported> {
   const bytesOf = new Map<AssetId, Uint8Array>();
   for (const [id, blob] of blobs) bytesOf.set(id, new Uint8Array(await blob.arrayBuffer()));
   signal.throwIfAborted();
   const dataUri = (asset: Asset) => `data:${asset.type};base64,${base64(bytesOf.get(asset.id) ?? new Uint8Array())}`;
-  const plan = snippet ? null : planExport(registry, project, pages, { single, dataUri });
+  const made = snippet || single ? NONE : await renditionsOf(project, bytesOf, signal, onprogress);
+  const plan = snippet ? null : planExport(registry, project, pages, { single, dataUri, renditions: made.renditions });
   const printed = snippet ? printSnippet(registry, project, snippet, { addressOf: dataUri }) : null;
   let response: Response;
   try {
@@ -63,10 +67,66 @@ export async function exportPages({ project, blobs, pages, single, snippet, sign
     const bytes = bytesOf.get(asset.id);
     return bytes ? [{ path: `assets/${asset.file}`, text: null, bytes, raw: bytes.length, gzip: gzipSync(bytes).length }] : [];
   });
+  for (const file of plan?.renditions ?? []) {
+    const bytes = made.files.get(file)!;
+    pictures.push({ path: `assets/${file}`, text: null, bytes, raw: bytes.length, gzip: bytes.length });
+  }
   const { support } = project.info;
   const uses = printed ? platformUse({ ...printed, body: printed.html }, support) : plan!.pages.flatMap((page) => platformUse(page, support));
   const byFeature = new Map(uses.map((use) => [use.feature, use]));
-  return { ok: true, files: [...texts, ...pictures], problems: answer.problems, uses: [...byFeature.values()], costs: answer.costs };
+  return { ok: true, files: [...texts, ...pictures], problems: [...answer.problems, ...made.notes], uses: [...byFeature.values()], costs: answer.costs };
+}
+
+interface Made {
+  readonly renditions: ReadonlyMap<AssetId, readonly Rendition[]>;
+  readonly files: ReadonlyMap<string, Uint8Array>;
+  readonly notes: readonly string[];
+}
+
+const NONE: Made = { renditions: new Map(), files: new Map(), notes: [] };
+
+/** Renditions by picture and widths, as long as the window is open: an export after an edit makes only what is new. */
+const known = new Map<string, { readonly files: Readonly<Record<string, Uint8Array>> } | { readonly sentence: string }>();
+
+async function renditionsOf(project: Project, bytesOf: ReadonlyMap<AssetId, Uint8Array>, signal: AbortSignal, onprogress?: ExportOrder['onprogress']): Promise<Made> {
+  const plan = [...renditionPlan(registry, project)];
+  const renditions = new Map<AssetId, Rendition[]>();
+  const files = new Map<string, Uint8Array>();
+  const notes: string[] = [];
+  for (const [n, [asset, widths]] of plan.entries()) {
+    onprogress?.(n, plan.length);
+    const bytes = bytesOf.get(asset.id);
+    if (!bytes) continue;
+    const key = `${asset.id} ${bytes.length} ${widths.join(',')}`;
+    const answer = known.get(key) ?? (await askFor(bytes, widths, signal));
+    if (!answer) continue;
+    known.set(key, answer);
+    if ('sentence' in answer) {
+      notes.push(`${asset.file} goes along as it is: ${answer.sentence}.`);
+      continue;
+    }
+    for (const [name, made] of Object.entries(answer.files)) {
+      const [width, format] = name.split('.') as [string, Rendition['format']];
+      const file = renditionFile(asset, Number(width), format);
+      files.set(file, made);
+      renditions.set(asset.id, [...(renditions.get(asset.id) ?? []), { format, width: Number(width), file }]);
+    }
+  }
+  onprogress?.(plan.length, plan.length);
+  return { renditions, files, notes };
+}
+
+/** @returns null where the server does not answer: the pictures then go along as they are, and the finishing step says the rest. */
+async function askFor(bytes: Uint8Array, widths: readonly number[], signal: AbortSignal): Promise<{ files: Record<string, Uint8Array> } | { sentence: string } | null> {
+  try {
+    const response = await fetch(`/api/renditions?widths=${widths.join(',')}`, { method: 'POST', body: bytes as Uint8Array<ArrayBuffer>, signal });
+    if (response.ok) return { files: unzipSync(new Uint8Array(await response.arrayBuffer())) };
+    const answer = (await response.json().catch(() => null)) as { sentence?: string } | null;
+    return { sentence: answer?.sentence ?? 'it is too large to be made smaller here' };
+  } catch (error) {
+    if (signal.aborted) throw error;
+    return null;
+  }
 }
 
 function base64(bytes: Uint8Array): string {
