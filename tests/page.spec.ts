@@ -3,7 +3,7 @@ import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/define';
 import { makeWith } from '../src/core/kinds/make';
-import { columnWidths, sharesFor } from '../src/core/layout/shares';
+import { columnWidths, sharesFor } from '../src/core/css/shares';
 import type { AssetId, Fragment, Project } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 import { templates } from '../src/core/templates';
@@ -271,5 +271,29 @@ test.describe('in the workbench', () => {
     const chunks: Buffer[] = [];
     for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
     expect(JSON.parse(Buffer.concat(chunks).toString())).toMatchObject({ Orchard: { press: { $type: 'color', $value: { hex: '#654321' } } } });
+  });
+
+  test('pages are made, described, linked and not lost while something leads to them', async ({ page }) => {
+    await Bench.openDemo(page);
+    const run = async (words: string) => {
+      await page.keyboard.press('Control+k');
+      await page.getByRole('combobox', { name: 'Command' }).fill(words);
+      await page.keyboard.press('Enter');
+    };
+    await run('duplicate this page');
+    await expect(page.getByRole('combobox', { name: 'Page' })).toContainText('Visit page, copy');
+    await page.getByRole('textbox', { name: 'Title', exact: true }).fill('A winter visit');
+    await page.getByRole('textbox', { name: 'Language', exact: true }).fill('not a tag');
+    await expect(page.getByText('“not a tag” is no language tag. Write one such as en-GB, de or ar.')).toBeVisible();
+    await page.getByRole('textbox', { name: 'Language', exact: true }).fill('cy');
+    await page.getByRole('tree').locator('[role="treeitem"]').first().click();
+    await run('delete this page');
+    await expect(page.getByRole('combobox', { name: 'Page' })).not.toContainText('copy');
+    await page.keyboard.press('Control+z');
+    await expect(page.getByRole('combobox', { name: 'Page' })).toContainText('Visit page, copy');
+    await page.getByRole('combobox', { name: 'Page' }).selectOption({ label: 'Harvest story' });
+    await page.keyboard.press('Control+k');
+    await page.getByRole('combobox', { name: 'Command' }).fill('delete this page');
+    await expect(page.getByText(/leads? to Harvest story/)).toBeVisible();
   });
 });

@@ -1,4 +1,4 @@
-import { sharesFor } from '../layout/shares';
+import { sharesFor } from '../css/shares';
 import { nodeOf, pathTo } from '../project/tree';
 import type { Asset, Node, NodeId, Project } from '../project/types';
 import type { Registry } from '../kinds/registry';

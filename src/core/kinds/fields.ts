@@ -2,7 +2,7 @@ import { boolean, mixed, number, string } from 'yup';
 import { isSafeLink } from '../html/clean';
 import { isIcon, type Icon } from '../html/icon';
 import { checkValue } from '../css/values';
-import { readShares } from '../layout/shares';
+import { readShares } from '../css/shares';
 import { track, type Track } from '../motion/track';
 import type { FieldMeta } from './contract';
 
@@ -118,7 +118,7 @@ export function linkField(options: Options) {
     .meta(meta('link', options));
 }
 
-/** Shares of a row of columns, as `core/layout/shares` reads them. Empty: equal ones. */
+/** Shares of a row of columns, as `core/css/shares` reads them. Empty: equal ones. */
 export function sharesField(options: Options) {
   return textField('', 200, options)
     .test('shares', '', (value, context) => {

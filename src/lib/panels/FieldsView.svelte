@@ -3,6 +3,7 @@
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
   import { registry } from '$core/registry';
   import Field from '$lib/parts/Field.svelte';
+  import PageFields from '$lib/parts/PageFields.svelte';
   import ItemList from '$lib/parts/ItemList.svelte';
   import { fieldsOf } from '$lib/state/fields';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -41,6 +42,7 @@
         on:input={({ detail }) => rename(String(detail ?? ''))}
       />
     {/if}
+    {#if isPage && view === 'fill'}{#key wb.pageId}<PageFields {wb} />{/key}{/if}
     {#each fields as field (field.key)}<Field {wb} {node} {field} />{/each}
     {#each lists as [slot, { label }] (slot)}<ItemList {wb} owner={node} {slot} {label} />{/each}
     {#if isItem && place}
@@ -49,7 +51,7 @@
       </p>
     {/if}
     {#if isPage && view === 'fill'}
-      <p class="note">This is the page. Pick a piece in the outline or in the preview, or insert a section with <kbd>A</kbd>.</p>
+      <p class="note">Pick a piece in the outline or in the preview, or insert a section with <kbd>A</kbd>.</p>
     {:else if fields.length === 0 && lists.length === 0 && !isItem}
       <p class="note">{kind.label} has nothing to set here. {view === 'fill' ? 'Its look stands under States.' : ''}</p>
     {/if}

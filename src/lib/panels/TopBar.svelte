@@ -3,6 +3,7 @@
   import { resolve } from '$app/paths';
   import { SWITCHES, type Switch as Condition } from '$preview/messages';
   import Mark from '$lib/parts/Mark.svelte';
+  import { runAction } from '$lib/state/actions';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -33,7 +34,11 @@
     <span class="saved" class:failed={wb.saver.status === 'failed'} role="status" title={wb.saver.status === 'failed' ? wb.saver.sentence : undefined}>{saved}</span>
     <div class="more">
       <OverflowMenu size="sm" iconDescription="More" aria-label="More">
-        <OverflowMenuItem text="History and versions" on:click={() => (wb.open = 'history')} />
+        <OverflowMenuItem text="About this page" on:click={() => runAction(wb, 'page-settings')} />
+        <OverflowMenuItem text="New page" on:click={() => runAction(wb, 'page-new')} />
+        <OverflowMenuItem text="Duplicate this page" on:click={() => runAction(wb, 'page-duplicate')} />
+        <OverflowMenuItem text="Delete this page" on:click={() => runAction(wb, 'page-delete')} />
+        <OverflowMenuItem hasDivider text="History and versions" on:click={() => (wb.open = 'history')} />
         <OverflowMenuItem text="Tokens" on:click={() => (wb.open = 'tokens')} />
         <OverflowMenuItem text="Find a command" on:click={() => (wb.open = 'search')} />
         <OverflowMenuItem text="All keys" on:click={() => (wb.open = 'keys')} />

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
-  import { equalShares, movedBorder, readShares, sharesFor, sharesText } from '$core/layout/shares';
+  import { equalShares, movedBorder, readShares, sharesFor, sharesText } from '$core/css/shares';
 
   interface Props {
     label: string;

@@ -1,7 +1,8 @@
 import { CONDITION_WORDS } from '$core/kinds/words';
-import { childIds, maybePlaceOf, nodeOf } from '$core/project/tree';
-import { makeWith } from '$core/kinds/make';
-import type { Fragment, NodeId, Place } from '$core/project/types';
+import { newId, slug } from '$core/project/ids';
+import { childIds, fragmentOf, maybePlaceOf, nodeOf } from '$core/project/tree';
+import { makeWith, withNewIds } from '$core/kinds/make';
+import type { Fragment, NodeId, Page, PageId, Place } from '$core/project/types';
 import { registry } from '$core/registry';
 import { templates } from '$core/templates';
 import { pasteInto } from './clipboard';
@@ -101,6 +102,17 @@ const onSelection = (id: string, label: string, keys: string[], run: (wb: Workbe
   refusal: (wb) => (wb.selected.length === 0 ? nothing : null),
   run
 });
+
+/** A page of its own, empty or as another one is; links to it go by its id. */
+function newPage(wb: Workbench, from?: Page): void {
+  const name = from ? `${from.name}, copy` : 'New page';
+  const fragment = from ? withNewIds(fragmentOf(wb.project, from.root)) : make('page', 'Page', {}, { sections: [make('section', 'First section', {}, { content: [] })] });
+  const page: Page = { id: newId<PageId>(slug(name) || 'page'), name, title: from?.title ?? name, description: from?.description ?? '', language: wb.page.language, root: fragment.root };
+  if (wb.dispatch({ type: 'add-page', page, fragment })) return;
+  wb.select([]);
+  wb.pageId = page.id;
+  wb.view = 'Fill';
+}
 
 function wrapIn(wb: Workbench, kind: string): void {
   const fragment = registry.kindOf(kind).create(make);
@@ -211,6 +223,20 @@ export const actions: readonly Action[] = [
   moveAction('move-down', 'Move down', 'Alt+ArrowDown', (wb) => step(wb, 1)),
   moveAction('move-out', 'Move out of its parent', 'Alt+ArrowLeft', outward),
   moveAction('move-in', 'Move into the piece above', 'Alt+ArrowRight', inward),
+  { id: 'page-new', label: 'New page', group: 'Project', keys: [], refusal: always, run: (wb) => newPage(wb) },
+  { id: 'page-duplicate', label: 'Duplicate this page', group: 'Project', keys: [], refusal: always, run: (wb) => newPage(wb, wb.page) },
+  { id: 'page-delete', label: 'Delete this page', group: 'Project', keys: [], refusal: (wb) => wb.refusal({ type: 'remove-page', id: wb.pageId })?.sentence ?? null, run: (wb) => void wb.dispatch({ type: 'remove-page', id: wb.pageId }) },
+  {
+    id: 'page-settings',
+    label: 'About this page: title, description, language',
+    group: 'Project',
+    keys: [],
+    refusal: always,
+    run(wb) {
+      wb.select([]);
+      wb.view = 'Fill';
+    }
+  },
   { id: 'undo', label: 'Undo', group: 'Project', keys: ['$mod+z'], refusal: (wb) => (wb.history.past.length ? null : 'There is nothing to undo.'), run: (wb) => wb.undo() },
   {
     id: 'redo',

@@ -1,7 +1,7 @@
 import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, sharesField } from '../../kinds/fields';
-import { gridOf, sharesFor } from '../../layout/shares';
+import { gridOf, sharesFor } from '../../css/shares';
 import { rule } from '../../kinds/rule';
 
 const settings = object({

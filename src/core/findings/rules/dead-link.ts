@@ -1,4 +1,5 @@
 import { visit } from 'unist-util-visit';
+import { pageFile } from '../../commands/pages';
 import { cleanHtml } from '../../html/clean';
 import type { FindingRule } from '../../kinds/finding';
 import type { Project } from '../../project/types';
@@ -14,6 +15,12 @@ function hrefsOf(settings: Readonly<Record<string, unknown>>, isLink: boolean): 
   return found;
 }
 
+/** A page of this project by its file name; anything in a folder is not ours to know. */
+const isLostPage = (project: Project, href: string) => {
+  const file = /^([\w-]+\.html)(?:#.*)?$/.exec(href)?.[1];
+  return file !== undefined && !project.info.pageOrder.some((id) => pageFile(project, id) === file);
+};
+
 const isAnchor = (project: Project, anchor: string) => Object.values(project.nodes).some((node) => node.settings.anchor === anchor || node.id === anchor);
 
 export const deadLink: FindingRule = {
@@ -23,13 +30,13 @@ export const deadLink: FindingRule = {
   scope: 'project',
   check: (node, project) =>
     hrefsOf(node.settings, node.kind === 'link')
-      .filter((href) => href === '' || href === '#' || (href.startsWith('#') && !isAnchor(project, href.slice(1))))
+      .filter((href) => href === '' || href === '#' || (href.startsWith('#') && !isAnchor(project, href.slice(1))) || isLostPage(project, href))
       .map((href) => ({
         severity: 'warning' as const,
         part: 'root',
         view: 'Fill' as const,
         sentence: `A link in ${node.name} leads nowhere${href.length > 1 ? `: ${href}` : ''}`,
-        cause: href.length > 1 ? 'No section has this anchor. Give a section the anchor, or change the link.' : 'It has no address. Write one under Fill.',
+        cause: isLostPage(project, href) ? 'The project has no such page. Add it, or change the link.' : href.length > 1 ? 'No section has this anchor. Give a section the anchor, or change the link.' : 'It has no address. Write one under Fill.',
         fix: null
       }))
 };

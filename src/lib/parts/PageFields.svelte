@@ -1,0 +1,36 @@
+<script lang="ts">
+  import { TextInput } from 'carbon-components-svelte';
+  import { pageFile } from '$core/commands/pages';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+
+  const { wb }: { wb: Workbench } = $props();
+
+  const FIELDS = [
+    { key: 'name', label: 'Name in Kymation', help: '' },
+    { key: 'title', label: 'Title', help: 'In the browser’s tab and in search results; about 60 letters are shown.' },
+    { key: 'description', label: 'Description', help: 'Two sentences for search results; about 160 letters are shown.' },
+    { key: 'language', label: 'Language', help: 'A tag such as en-GB, de or ar; screen readers speak by it.' }
+  ] as const;
+  let faults = $state.raw<Readonly<Record<string, string>>>({});
+  let gesture = 0;
+
+  function set(key: (typeof FIELDS)[number]['key'], value: string): void {
+    const command = { type: 'set-page', id: wb.pageId, key, value };
+    const refusal = wb.refusal(command);
+    faults = { ...faults, [key]: refusal?.sentence ?? '' };
+    if (!refusal) wb.dispatch(command, `page ${key} ${wb.pageId} ${gesture}`);
+  }
+</script>
+
+{#each FIELDS as { key, label, help } (key)}
+  <TextInput size="sm" labelText={label} helperText={help} value={wb.page[key]} invalid={Boolean(faults[key])} invalidText={faults[key]} on:focus={() => (gesture += 1)} on:input={({ detail }) => set(key, String(detail ?? ''))} />
+{/each}
+<p class="file">Exported as <span class="mono">{pageFile(wb.project, wb.pageId)}</span>; links to it are written so.</p>
+
+<style>
+  .file {
+    margin: 0;
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+</style>
