@@ -81,7 +81,16 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
     });
 
   insert('visit-page', 'sections', make('section', 'Header', { element: 'header' }, {
-    content: [text('Site name', '<p><strong>Quillmere</strong></p>')]
+    content: [
+      make('stack', 'Header row', { flow: 'row', justify: 'space-between', align: 'center', wrap: false }, {
+        content: [
+          text('Site name', '<p><strong>Quillmere</strong></p>'),
+          make('links', 'Site links', { element: 'navigation', label: 'Main', align: 'end', foldUnder: 480, spy: true }, {
+            links: [make('link', unique('Seasons'), { href: '#plan' }), make('link', unique('The press'), { href: '#press' }), make('link', unique('How to find us'), { href: '#find' })]
+          })
+        ]
+      })
+    ]
   }));
   insert('visit-page', 'sections', make('section', 'Welcome', { anchor: 'welcome' }, {
     content: [
@@ -116,6 +125,22 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
           })
         ]
       })
+    ]
+  }));
+  const fact = (name: string, icon: string, title: string, html: string) =>
+    make('column', unique(`${name} side`), {}, { content: [make('icon', unique(`${name} icon`), { icon: sign(icon) }), heading(`${name} heading`, title, '3'), text(`${name} text`, html)] });
+  insert('visit-page', 'sections', make('section', 'Find us', { anchor: 'find' }, {
+    content: [
+      heading('Find heading', 'Find us', '2'),
+      make('columns', 'Find columns', { shares: '1/3 1/3 1/3' }, {
+        columns: [
+          fact('Lane', 'map', 'By the lane', '<p>Long Lane leaves the river road at the chapel. The gate is green and usually open.</p>'),
+          fact('Foot', 'footprints', 'On foot', '<p>The orchard path from Nether Quill takes half an hour, and boots in March.</p>'),
+          fact('Hours', 'clock', 'When', '<p>Every day but Monday, ten to five. In the press weeks from eight.</p>')
+        ]
+      }),
+      make('separator', 'Find line'),
+      make('quote', 'Visitor words', { words: '<p>We came for an hour and went home with the evening, two jars and a tree.</p>', author: 'A visitor in October' })
     ]
   }));
   insert('visit-page', 'sections', make('section', 'Footer', { element: 'footer' }, {
@@ -166,12 +191,23 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   style('welcome-text', 'root', { 'font-size': '19px' });
   style('footer', 'root', { 'background-color': '{leaf}', color: '#e9dfc8', padding: '28px 24px' });
   style('footer-text', 'root', { 'font-size': '15px' });
-  for (const id of ['welcome-heading', 'plan-heading', 'press-heading', 'harvest-story-heading']) style(id, 'root', { 'font-family': SERIF, 'font-weight': '700', 'font-size': '32px', color: '#1d2a22' });
+  style('site-links', 'link', { color: '#f4ebd8', 'font-size': '15px' });
+  style('site-links', 'link', { color: '#ffffff', 'text-decoration-line': 'underline' }, 'hover');
+  style('site-links', 'link', { outline: '2px solid #f4ebd8' }, 'focus');
+  style('site-links', 'menu', { color: '#f4ebd8', 'border-color': '#f4ebd8' });
+  style('site-links', 'menu', { 'background-color': '#3a5648' }, 'hover');
+  style('site-links', 'menu', { outline: '2px solid #f4ebd8' }, 'focus');
+  style('site-links', 'menu', { 'background-color': '{cream}', color: '{leaf}' }, 'selected');
+  style('find-us', 'root', { 'background-color': '{cream}' });
+  for (const id of ['lane-icon', 'foot-icon', 'hours-icon']) style(id, 'root', { color: '{cider}' });
+  style('visitor-words', 'root', { 'border-color': '{cider}' });
+  style('visitor-words', 'words', { 'font-family': SERIF });
+  for (const id of ['welcome-heading', 'plan-heading', 'press-heading', 'find-heading', 'harvest-story-heading']) style(id, 'root', { 'font-family': SERIF, 'font-weight': '700', 'font-size': '32px', color: '#1d2a22' });
   for (const id of ['welcome-heading', 'harvest-story-heading']) {
     style(id, 'root', { 'font-size': '44px' });
     style(id, 'root', { 'font-size': '32px' }, 'rest', 'narrow');
   }
-  for (const label of ['blossom', 'summer', 'harvest', 'wassail']) style(`${label}-heading`, 'root', { 'font-family': SERIF, 'font-size': '22px', 'font-weight': '700', color: '#1d2a22' });
+  for (const label of ['blossom', 'summer', 'harvest', 'wassail', 'lane', 'foot', 'hours']) style(`${label}-heading`, 'root', { 'font-family': SERIF, 'font-size': '22px', 'font-weight': '700', color: '#1d2a22' });
   for (const id of ['blossom-picture', 'summer-picture', 'harvest-picture', 'wassail-picture', 'press-picture', 'harvest-story-picture']) style(id, 'root', { 'border-radius': '6px' });
   style('season-tabs', 'list', { 'border-color': '{leaf}' });
   for (const part of ['tab', 'header']) {

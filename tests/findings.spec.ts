@@ -22,7 +22,7 @@ test('a finding says what, the number, why and where; its fix is looked at, done
   const width = Number(/wrap under (\d+)/.exec((await finding.textContent())!)![1]);
   await finding.getByRole('button', { name: 'See the effect' }).click();
   await expect(page.getByText(`Showing what “Fold under ${width} px” would do`)).toBeVisible();
-  await expect(bench.preview.locator('[aria-expanded]')).toHaveCount(4);
+  await expect(bench.preview.locator('.season-tabs [aria-expanded]')).toHaveCount(4);
   await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute('aria-valuenow', '300');
   await page.keyboard.press('Escape');
   await expect(bench.preview.getByRole('tab')).toHaveCount(4);

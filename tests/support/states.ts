@@ -8,8 +8,8 @@ export async function forcing(page: Page): Promise<(selector: string, state: Sta
   const session = await page.context().newCDPSession(page);
   await session.send('DOM.enable');
   await session.send('CSS.enable');
+  const { root } = await session.send('DOM.getDocument');
   return async (selector, state) => {
-    const { root } = await session.send('DOM.getDocument');
     const { nodeIds } = await session.send('DOM.querySelectorAll', { nodeId: root.nodeId, selector });
     const forcedPseudoClasses = state === 'focus' && selector.endsWith('-list') ? ['focus-within'] : [...(PSEUDO[state] ?? [])];
     for (const nodeId of nodeIds) await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses });

@@ -22,7 +22,7 @@ export const icon: Kind = {
   settings,
   slots: {},
   forms: [],
-  look: { root: { rest: { always: { 'font-size': '28px' } } } },
+  look: { root: { rest: { always: { 'font-size': '28px', 'line-height': '1' } } } },
   create: (make) => make('icon', 'Icon'),
   markup(node, ctx) {
     const { icon: drawing, alt } = ctx.settings<InferType<typeof settings>>(node);
@@ -31,7 +31,7 @@ export const icon: Kind = {
     return ctx.part('root', 'span', says, [iconElement(drawing as Icon)]);
   },
   style: (_node, ctx) => [
-    rule(ctx.sel('root'), { display: 'inline-flex', 'align-self': 'flex-start', 'line-height': '1' }),
+    rule(ctx.sel('root'), { display: 'inline-flex', 'align-self': 'flex-start' }),
     rule(`${ctx.sel('root')}[data-empty]`, { width: '1em', height: '1em', 'background-image': 'repeating-linear-gradient(45deg, #e4dfd3 0 4px, #f2efe7 4px 8px)' })
   ],
   behaviours: () => [],

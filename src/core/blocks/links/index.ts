@@ -59,7 +59,7 @@ export const links: Kind = {
     { form: 'menu', label: 'menu button', text: 'links behind a button' }
   ],
   look: {
-    list: { rest: { always: { gap: '4px 24px' } } },
+    list: { rest: { always: { gap: '4px 24px', padding: '0' } } },
     link: {
       rest: { always: { color: '#0b6a5f', padding: '4px 0', gap: '6px', 'text-decoration-line': 'none', cursor: 'pointer' } },
       hover: { always: { color: '#063f39', 'text-decoration-line': 'underline' } },
@@ -67,7 +67,7 @@ export const links: Kind = {
       selected: { always: { 'font-weight': '700' } }
     },
     menu: {
-      rest: { always: { padding: '8px 14px', gap: '8px', 'border-width': '1px', 'border-color': '#0b6a5f', 'border-radius': '4px', color: '#0b6a5f', 'background-color': 'transparent', cursor: 'pointer' } },
+      rest: { always: { 'text-align': 'center', padding: '8px 14px', gap: '8px', 'border-width': '1px', 'border-color': '#0b6a5f', 'border-radius': '4px', color: '#0b6a5f', 'background-color': 'transparent', cursor: 'pointer' } },
       hover: { always: { 'background-color': '#e3efec' } },
       focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } },
       selected: { always: { 'background-color': '#0b6a5f', color: '#ffffff' } }

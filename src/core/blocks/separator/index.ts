@@ -20,7 +20,8 @@ export const separator: Kind = {
   settings,
   slots: {},
   forms: [],
-  look: { root: { rest: { always: { 'border-color': '#c9c2b2', 'border-width': '1px 0 0 0' } } } },
+  // Browsers give a line a grey of its own (HTML standard, 15.3.8), which is said here so that the cascade knows it.
+  look: { root: { rest: { always: { color: '#808080', 'border-color': '#c9c2b2', 'border-width': '1px 0 0 0' } } } },
   create: (make) => make('separator', 'Separator'),
   markup: (_node, ctx) => ctx.part('root', 'hr'),
   style(node, ctx) {

@@ -42,8 +42,8 @@ export const video: Kind = {
   slots: {},
   forms: [],
   look: {
-    root: { rest: { always: { 'background-color': '#1f262a' } }, focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } } },
-    sign: { rest: { always: { 'background-color': '#1f262a', color: '#ffffff', 'border-radius': '50%', padding: '14px 16px 14px 20px', 'font-size': '22px' } } }
+    root: { rest: { always: { 'background-color': '#1f262a', color: '#ffffff', 'text-decoration-line': 'none', cursor: 'pointer' } }, focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } } },
+    sign: { rest: { always: { 'background-color': '#1f262a', color: '#ffffff', 'border-radius': '50%', padding: '14px 16px 14px 20px', 'font-size': '22px', 'line-height': '1' } } }
   },
   create: (make) => make('video', 'Video'),
   markup(node, ctx) {
@@ -70,7 +70,7 @@ export const video: Kind = {
       rule(ctx.sel('root'), { display: 'block', position: 'relative', overflow: 'hidden', 'aspect-ratio': ratio }),
       rule(ctx.sel('poster'), covers),
       rule(ctx.sel('film'), { ...covers, background: 'none' }),
-      rule(ctx.sel('sign'), { position: 'absolute', top: '50%', left: '50%', transform: 'translate(-50%, -50%)', 'line-height': '1' })
+      rule(ctx.sel('sign'), { position: 'absolute', top: '50%', left: '50%', transform: 'translate(-50%, -50%)' })
     ];
   },
   behaviours: (node, ctx) => {
