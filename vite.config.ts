@@ -34,14 +34,23 @@ function leanCarbon(): Plugin {
   };
 }
 
-/** css-tree can write source maps, which nothing here asks of it; a tenth of its weight stays behind. */
-function withoutSourceMaps(): Plugin {
+/**
+ * css-tree can write source maps, and knows the grammar of at-rules and of every maker's own properties; nothing here asks for
+ * either, and they are a fifth of its weight.
+ */
+function leanCssTree(): Plugin {
   const name = 'source-map-js/lib/source-map-generator.js';
   return {
-    name: 'without-source-maps',
+    name: 'lean-css-tree',
     enforce: 'pre',
     resolveId: (id) => (id === name ? `\0${name}` : null),
-    load: (id) => (id === `\0${name}` ? 'export class SourceMapGenerator {}' : null)
+    load: (id) => (id === `\0${name}` ? 'export class SourceMapGenerator {}' : null),
+    async transform(_code, id) {
+      if (!/css-tree\/dist\/data\.js$/.test(id)) return null;
+      const { default: data } = (await import(id)) as { default: { types: object; properties: object } };
+      const properties = Object.fromEntries(Object.entries(data.properties).filter(([property]) => !/^-[a-z]+-/.test(property)));
+      return { code: `export default ${JSON.stringify({ ...data, properties, atrules: {} })};`, map: null };
+    }
   };
 }
 
@@ -57,9 +66,9 @@ function parserForWorkers(): Plugin {
 }
 
 export default defineConfig({
-  plugins: [leanCarbon(), withoutSourceMaps(), sveltekit(), optimizeCss()],
+  plugins: [leanCarbon(), leanCssTree(), sveltekit(), optimizeCss()],
   build: { target: 'es2022', assetsInlineLimit: 0 },
-  worker: { format: 'es', plugins: () => [withoutSourceMaps(), parserForWorkers()] },
+  worker: { format: 'es', plugins: () => [leanCssTree(), parserForWorkers()] },
   assetsInclude: ['**/*.kymation'],
   test: {
     include: ['src/**/*.test.ts', 'demo/**/*.test.ts'],

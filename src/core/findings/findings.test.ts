@@ -7,7 +7,8 @@ import { registry } from '../registry';
 import { after, id, sampleProject } from '../testing/project';
 import { trackOf } from '../motion/track';
 import type { Facts, Fit } from '../kinds/finding';
-import { createFindingsRunner, runFindings, splitAside } from './run';
+import { splitAside } from '../kinds/finding';
+import { createFindingsRunner, runFindings } from './run';
 
 const make = makeWith({ exactIds: true });
 const put = (fragment: object, parent = 'left') => ({ type: 'insert', fragment, at: { parent, slot: 'content', index: 0 } });

@@ -1,4 +1,4 @@
-import { asideKey, NO_FACTS, type Facts, type Finding, type FindingRule, type Fit } from '../kinds/finding';
+import { NO_FACTS, type Facts, type Finding, type FindingRule, type Fit } from '../kinds/finding';
 import type { Registry } from '../kinds/registry';
 import { maybeSteps } from '../project/lineage';
 import { maybePlaceOf, subtreeIds } from '../project/tree';
@@ -90,11 +90,3 @@ const isSameFit = (a: Fit | undefined, b: Fit | undefined) => a === b || JSON.st
 
 /** Everything the rules have to say about a project, once. */
 export const runFindings = (registry: Registry, project: Project, facts: Facts = NO_FACTS): Found => createFindingsRunner(registry).run(project, facts);
-
-/** @returns findings that are not set aside, and those that are, with the reasons given. */
-export function splitAside(findings: Found, aside: Project['info']['aside']): { readonly open: Found; readonly aside: readonly (Finding & { readonly reason: string })[] } {
-  return {
-    open: findings.filter((finding) => !(asideKey(finding) in aside)),
-    aside: findings.filter((finding) => asideKey(finding) in aside).map((finding) => ({ ...finding, reason: aside[asideKey(finding)]! }))
-  };
-}

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { ContentSwitcher, Switch } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
-  import FieldsView from './FieldsView.svelte';
   import PartsDrawing from './PartsDrawing.svelte';
   import StatesView from './StatesView.svelte';
   import { CONDITION_WORDS } from '$core/kinds/words';
@@ -13,10 +12,11 @@
   const items = $derived(Object.entries(wb.kind.slots).find(([, slot]) => slot.items));
   const count = $derived(items ? `${wb.drawn.slots[items[0]]?.length ?? 0} ${items[1].label.toLowerCase()}` : '');
   const bands = ['always', 'medium', 'narrow'] as const;
-  /** The two large views come when the page is on show, so that it is on show sooner. */
+  /** All views but the first come when the page is on show, so that it is on show sooner. */
   const later = { Timing: () => import('./TimingView.svelte'), Fallbacks: () => import('./FallbacksView.svelte') };
+  const fields = () => import('./FieldsView.svelte');
   onMount(() => {
-    const timer = setTimeout(() => Object.values(later).forEach((load) => void load()), 1500);
+    const timer = setTimeout(() => [fields, ...Object.values(later)].forEach((load) => void load()), 1500);
     return () => clearTimeout(timer);
   });
   let views: HTMLElement;
@@ -97,8 +97,9 @@
     <div class="body">
       <PartsDrawing {wb} />
       <div class="view" role="tabpanel" id="sheet-view" aria-labelledby="view-{wb.view}" tabindex="-1">
-        {#if wb.view === 'Fill'}<FieldsView {wb} view="fill" />{/if}
-        {#if wb.view === 'Behaviour'}<FieldsView {wb} view="behaviour" />{/if}
+        {#if wb.view === 'Fill' || wb.view === 'Behaviour'}
+          {#await fields() then { default: FieldsView }}<FieldsView {wb} view={wb.view === 'Fill' ? 'fill' : 'behaviour'} />{/await}
+        {/if}
         {#if wb.view === 'States'}<StatesView {wb} />{/if}
         {#if wb.view === 'Timing' || wb.view === 'Fallbacks'}
           {#await later[wb.view]() then { default: View }}<View {wb} />{/await}

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { ToastNotification } from 'carbon-components-svelte';
   import { tinykeys } from 'tinykeys';
   import { onMount } from 'svelte';
   import Hints from './Hints.svelte';
@@ -9,7 +8,6 @@
   import TuningSheet from './TuningSheet.svelte';
   import WidthRuler from './WidthRuler.svelte';
   import { actions, removeSelected, runAction } from '$lib/state/actions';
-  import { copyPieces, dropPictures, pasteInto } from '$lib/state/clipboard';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame } from '$preview/messages';
 
@@ -54,6 +52,15 @@
     };
   });
 
+  /** What copies and pastes is fetched once something is picked: the events cannot wait for it. */
+  let clipboard = $state.raw<typeof import('$lib/state/clipboard') | null>(null);
+  $effect(() => {
+    if (clipboard) return;
+    const load = () => void import('$lib/state/clipboard').then((loaded) => (clipboard = loaded));
+    const timer = setTimeout(load, wb.selected.length > 0 ? 0 : 1500);
+    return () => clearTimeout(timer);
+  });
+
   /** The clipboard's own events: pieces are copied where no text is picked, and pasted where no field has the keys. */
   function onclipboard(event: ClipboardEvent): void {
     const hasText = (window.getSelection()?.toString() ?? '') !== '';
@@ -61,10 +68,11 @@
     if (isBusy || event.defaultPrevented || !event.clipboardData) return;
     if (event.type === 'paste') {
       event.preventDefault();
-      void pasteInto(wb, event.clipboardData);
-    } else if (wb.selected.length > 0 && !hasText) {
+      const { clipboardData } = event;
+      if (clipboard) void clipboard.pasteInto(wb, clipboardData);
+    } else if (clipboard && wb.selected.length > 0 && !hasText) {
       event.preventDefault();
-      copyPieces(wb, event.clipboardData);
+      clipboard.copyPieces(wb, event.clipboardData);
       if (event.type === 'cut') removeSelected(wb);
     }
   }
@@ -76,8 +84,15 @@
     isOver = false;
     if (!carriesFiles(event)) return;
     event.preventDefault();
-    void dropPictures(wb, [...(event.dataTransfer?.files ?? [])]);
+    const files = [...(event.dataTransfer?.files ?? [])];
+    void import('$lib/state/clipboard').then(({ dropPictures }) => dropPictures(wb, files));
   }
+
+  /** Once something has been said the place for it stays, so that screen readers hear the next. */
+  let isSaying = $state(false);
+  $effect(() => {
+    if (wb.message || wb.saver.status === 'failed') isSaying = true;
+  });
 
   function escape(): void {
     if (wb.isFull) wb.isFull = false;
@@ -134,22 +149,7 @@
 {#if isOver}<div class="over">Drop pictures: they come after what is picked</div>{/if}
 <Hints {wb} />
 
-<div class="messages" aria-live="polite" style:bottom="{wb.sheetHeight + 12}px">
-  {#if wb.saver.status === 'failed'}
-    <ToastNotification lowContrast kind="error" title="Not saved" subtitle={wb.saver.sentence} hideCloseButton />
-  {/if}
-  {#if wb.message}
-    {#key wb.message}
-      <ToastNotification
-        lowContrast
-        kind={wb.message.kind}
-        title={wb.message.kind === 'error' ? 'That cannot be done' : ''}
-        subtitle={wb.message.text}
-        on:close={() => (wb.message = null)}
-      />
-    {/key}
-  {/if}
-</div>
+{#if isSaying}{#await import('./Messages.svelte') then { default: Messages }}<Messages {wb} />{/await}{/if}
 
 <style>
   .bench {
@@ -178,18 +178,5 @@
     font-weight: 600;
     color: #fff;
     background: rgb(11 106 95 / 82%);
-  }
-  .messages {
-    position: fixed;
-    left: 246px;
-    z-index: 20;
-    max-width: 420px;
-  }
-  .messages :global(.bx--toast-notification) {
-    width: auto;
-    min-width: 220px;
-    max-width: 420px;
-    margin: 6px 0 0;
-    padding-left: 12px;
   }
 </style>

@@ -5,7 +5,6 @@ import { makeWith, withNewIds } from '$core/kinds/make';
 import type { Fragment, NodeId, Page, PageId, Place } from '$core/project/types';
 import { registry } from '$core/registry';
 import { templates } from '$core/templates';
-import { pasteInto } from './clipboard';
 import { VIEWS, type Workbench } from './workbench.svelte';
 
 /** Something the designer can do: by key, by button, or found by name. One list serves all three. */
@@ -198,7 +197,7 @@ export const actions: readonly Action[] = [
   // The browser's own copy and paste carry the pieces (see Workbench.svelte); run by name, they are set going here.
   { ...onSelection('copy', 'Copy', ['$mod+c'], () => void document.execCommand('copy')), isNative: true },
   { ...onSelection('cut', 'Cut', ['$mod+x'], () => void document.execCommand('cut')), isNative: true },
-  { id: 'paste', label: 'Paste', group: 'Piece', keys: ['$mod+v'], isNative: true, refusal: always, run: (wb) => void pasteInto(wb, null) },
+  { id: 'paste', label: 'Paste', group: 'Piece', keys: ['$mod+v'], isNative: true, refusal: always, run: (wb) => void import('./clipboard').then(({ pasteInto }) => pasteInto(wb, null)) },
   onSelection('climb', 'Pick its parent', ['u'], (wb) => {
     const parent = maybePlaceOf(wb.project, wb.selected.at(-1)!)?.parent;
     if (parent) wb.select(parent === wb.page.root ? [] : [parent]);

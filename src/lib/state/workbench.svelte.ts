@@ -7,7 +7,7 @@ import { movedTo, NO_HISTORY, recorded, redone, undone, type History, type Turne
 import { completeProject } from '$core/project/complete';
 import { diffOf, patched } from '$core/project/diff';
 import { restoreCommands } from '$core/commands/restore';
-import { splitAside } from '$core/findings/run';
+import { splitAside } from '$core/kinds/finding';
 import { sameShape } from '$core/project/lineage';
 import { childIds, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
 import type { AssetId, ConditionName, Node, NodeId, PageId, Place, Project, StateName } from '$core/project/types';
