@@ -175,3 +175,17 @@ test('a picture is added from disk, cleaned, shown and exported', async ({ page 
   const data = /base64,([^"]+)/.exec((await text.textContent())!)![1]!;
   expect(Buffer.from(data, 'base64').toString()).not.toMatch(/script|onload/);
 });
+
+test('the outline is filtered by name, with what each piece stands in', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  const all = (await bench.outline()).length;
+  const filter = page.getByRole('searchbox', { name: 'Filter the outline' });
+  await filter.fill('harvest pic');
+  expect(await bench.outline()).toEqual(['Plan a visit', '  Season tabs', '    Harvest', '      Harvest columns', '        Harvest picture side', '          Harvest picture']);
+  await bench.row('Harvest picture').click();
+  await expect(bench.preview.locator('#harvest img')).toBeVisible();
+  await filter.fill('no such thing');
+  await expect(page.getByText('Nothing on this page is called “no such thing”.')).toBeVisible();
+  await filter.press('Escape');
+  expect((await bench.outline()).length).toBe(all);
+});

@@ -6,8 +6,7 @@ import type { Command } from '../commands/define';
 import { registry } from '../registry';
 import { after, id, sampleProject } from '../testing/project';
 import { trackOf } from '../motion/track';
-import type { Facts, Fit } from '../kinds/finding';
-import { splitAside } from '../kinds/finding';
+import { splitAside, type Facts, type Fit } from '../kinds/finding';
 import { createFindingsRunner, runFindings } from './run';
 
 const make = makeWith({ exactIds: true });
@@ -123,5 +122,27 @@ describe('findings', () => {
   it('puts errors first', () => {
     const all = found({ type: 'remove', ids: ['text-two'] }, put(make('button', 'Go', { label: '' }), 'right'));
     expect(all.map((each) => each.severity)).toEqual(['error', 'warning']);
+  });
+});
+
+describe('copies', () => {
+  const found = (...commands: Command[]) => runFindings(registry, after(sampleProject(), ...commands)).filter(({ rule }) => rule === 'unchanged-copy').map(({ sentence }) => sentence);
+  const say = (id: string, key: string, value: string): Command => ({ type: 'set-setting', id, key, value });
+  const make = makeWith({ exactIds: true });
+  const card = (name: string, words: string): Command => ({
+    type: 'insert',
+    fragment: make('stack', name, {}, { content: [make('heading', `${name} heading`, { text: words }), make('button', `${name} link`, { label: 'Read', href: '#a' })] }),
+    at: { parent: 'section', slot: 'content', index: 99 }
+  });
+
+  it('that still say what the one before says are named with what is the same, and fall silent one by one', () => {
+    const commands = [card('First card', 'Pears'), card('Second card', 'Pears')];
+    expect(found(...commands)).toEqual(['Second card still says what First card says: words of Second card heading, words of Second card link, link of Second card link']);
+    expect(found(...commands, say('second-card-heading', 'text', 'Quinces'), say('second-card-link', 'label', 'Read on'))).toEqual(['Second card still says what First card says: link of Second card link']);
+    expect(found(...commands, say('second-card-heading', 'text', 'Quinces'), say('second-card-link', 'label', 'Read on'), say('second-card-link', 'href', '#b'))).toEqual([]);
+  });
+
+  it('are none where the two are built differently', () => {
+    expect(found(card('First card', 'Pears'), card('Second card', 'Pears'), { type: 'remove', ids: ['second-card-link'] })).toEqual([]);
   });
 });

@@ -21,7 +21,9 @@
   const SPARE = 45;
   let scrolled = $state(0);
   let room = $state(600);
-  const rows = $derived(wb.visibleRows());
+  let words = $state('');
+  /** While something is looked for, whatever is called so and what it stands in, folded away or not. */
+  const rows = $derived(words.trim() ? wb.rowsCalled(words) : wb.visibleRows());
   const first = $derived(Math.max(0, Math.floor(scrolled / ROW) - SPARE));
   const shown = $derived(rows.slice(first, Math.ceil((scrolled + room) / ROW) + SPARE));
 
@@ -152,6 +154,7 @@
     <h2>Outline</h2>
     <button type="button" class="insert" onclick={() => (wb.open = 'insert')}>Insert <kbd>A</kbd></button>
   </div>
+  <input class="filter" type="search" aria-label="Filter the outline" placeholder="Filter" bind:value={words} onkeydown={(event) => event.key === 'Escape' && words && (event.stopPropagation(), (words = ''))} />
   <div class="tree" role="tree" aria-label="Pieces of the page" aria-multiselectable="true" tabindex="-1" bind:this={tree} bind:clientHeight={room} onscroll={() => (scrolled = tree.scrollTop)} {onkeydown}>
     {#if first > 0}<div class="gap" role="none" style:height="{first * ROW}px"></div>{/if}
     {#each shown as { id, depth, isParent } (id)}
@@ -206,7 +209,9 @@
       </div>
     {/each}
     {#if rows.length > first + shown.length}<div class="gap" role="none" style:height="{(rows.length - first - shown.length) * ROW}px"></div>{/if}
-    {#if rows.length === 0}
+    {#if rows.length === 0 && words.trim()}
+      <p class="empty" role="none">Nothing on this page is called “{words}”.</p>
+    {:else if rows.length === 0}
       <div class="empty" role="none">
         <p>This page is empty. Start with a section; everything else stands in one.</p>
         <button type="button" class="link" onclick={() => runAction(wb, 'insert-section')}>Insert a section</button>
@@ -230,6 +235,21 @@
     height: 40px;
     padding: 0 10px 0 14px;
     flex: none;
+  }
+  .filter {
+    flex: none;
+    height: 26px;
+    padding: 0 8px;
+    margin: 0 10px 6px 14px;
+    font: inherit;
+    font-size: 12px;
+    background: none;
+    border: 1px solid var(--line);
+    border-radius: 3px;
+  }
+  .filter:focus {
+    background: #fff;
+    border-color: var(--verdigris);
   }
   h2 {
     margin: 0;

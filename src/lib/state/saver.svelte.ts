@@ -75,7 +75,7 @@ export class Saver {
       const diff = rebased(entry.diff, project);
       if (!diff) return [];
       project = patched(project, diff);
-      return [{ ...entry, diff }];
+      return [{ ...entry, diff, after: project }];
     });
     this.onmerge(project);
   }

@@ -173,7 +173,7 @@ export class Workbench {
     this.project = outcome.project;
     this.history = recorded(this.history, { diff: outcome.diff, label: outcome.label, mergeKey });
     if (blobs.size > 0) this.blobs = new Map([...this.blobs, ...blobs]);
-    this.saver.add([{ op: 'do', diff: outcome.diff, label: outcome.label, mergeKey }], blobs);
+    this.saver.add([{ op: 'do', diff: outcome.diff, label: outcome.label, mergeKey, after: this.project }], blobs);
     this.#changed();
     return null;
   }
@@ -201,7 +201,7 @@ export class Workbench {
     const label = `Go back to ${name}`;
     this.project = patched(this.project, diff);
     this.history = recorded(this.history, { diff, label, mergeKey: null });
-    this.saver.add([{ op: 'do', diff, label, mergeKey: null }]);
+    this.saver.add([{ op: 'do', diff, label, mergeKey: null, after: this.project }]);
     this.message = { kind: 'info', text: `Back at ${name}. Ctrl Z takes that back.` };
     this.#changed();
   }
@@ -282,6 +282,24 @@ export class Workbench {
     };
     for (const id of childIds(nodeOf(project, page.root))) walk(id, 0);
     this.#rows = { project, page: page.id, collapsed, rows };
+    return rows;
+  }
+
+  /** Rows whose piece is called so, with everything they stand in. */
+  rowsCalled(words: string): readonly OutlineRow[] {
+    const { project, page } = this;
+    const wanted = words.trim().toLowerCase();
+    const rows: OutlineRow[] = [];
+    const walk = (id: NodeId, depth: number): boolean => {
+      const node = project.nodes[id]!;
+      const at = rows.length;
+      const children = childIds(node);
+      const holds = children.map((child) => walk(child, depth + 1)).includes(true);
+      const isWanted = holds || node.name.toLowerCase().includes(wanted);
+      if (isWanted) rows.splice(at, 0, { id, depth, isParent: children.length > 0 });
+      return isWanted;
+    };
+    for (const id of childIds(nodeOf(project, page.root))) walk(id, 0);
     return rows;
   }
 

@@ -80,7 +80,10 @@ export function historyFrom(rows: readonly Pick<LogRow, 'op' | 'diff' | 'label' 
   return rows.length === 0 ? NO_HISTORY : { past, future };
 }
 
-export type Entry = Pick<LogRow, 'op' | 'diff' | 'label' | 'mergeKey'>;
+export interface Entry extends Pick<LogRow, 'op' | 'diff' | 'label' | 'mergeKey'> {
+  /** The project after it, where that is known already; never written. */
+  readonly after?: Project;
+}
 
 /** What a window knows to be on disk: the project, and the number of the last row of the log in it. */
 export interface Known {
@@ -108,11 +111,11 @@ export async function appendToLog(known: Known, entries: readonly Entry[], blobs
     let head = foreign.reduce((now, each) => patched(now, each.diff), known.project);
     const rows: LogRow[] = [];
     const at = Date.now();
-    const add = (entry: Entry) => rows.push({ ...entry, project: id, seq: row.seq + 1 + rows.length, at });
+    const add = ({ op, diff, label, mergeKey }: Entry) => rows.push({ op, diff, label, mergeKey, project: id, seq: row.seq + 1 + rows.length, at });
     for (const entry of entries) {
       const diff = isMerged ? rebased(entry.diff, head) : entry.diff;
       if (!diff) continue;
-      head = patched(head, diff);
+      head = isMerged || !entry.after ? patched(head, diff) : entry.after;
       add({ ...entry, diff });
     }
     const whole = isMerged ? mendedNodes(head) : head.nodes;

@@ -1,6 +1,7 @@
 import type { FindingRule } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { duplicateAnchor } from './anchors';
+import { unchangedCopy } from './copies';
 import { deadLink } from './dead-link';
 import { headingOrder } from './headings';
 import { layoutMotion } from './motion';
@@ -14,5 +15,6 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   deadLink,
   headingOrder,
   duplicateAnchor,
-  layoutMotion(registry)
+  layoutMotion(registry),
+  unchangedCopy(registry)
 ];
