@@ -8,6 +8,7 @@
   import TuningSheet from './TuningSheet.svelte';
   import WidthRuler from './WidthRuler.svelte';
   import { actions, removeSelected, runAction } from '$lib/state/actions';
+  import { copyPieces, keptData } from '$lib/state/copying';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame } from '$preview/messages';
 
@@ -52,12 +53,11 @@
     };
   });
 
-  /** What copies and pastes is fetched once something is picked: the events cannot wait for it. */
-  let clipboard = $state.raw<typeof import('$lib/state/clipboard') | null>(null);
-  $effect(() => {
-    if (clipboard) return;
-    const load = () => void import('$lib/state/clipboard').then((loaded) => (clipboard = loaded));
-    const timer = setTimeout(load, wb.selected.length > 0 ? 0 : 1500);
+  /** What pastes, and prints for other programs, comes when the page is on show. */
+  const pasting = () => import('$lib/state/clipboard');
+  let clipboard = $state.raw<Awaited<ReturnType<typeof pasting>> | null>(null);
+  onMount(() => {
+    const timer = setTimeout(() => void pasting().then((loaded) => (clipboard = loaded)), 1500);
     return () => clearTimeout(timer);
   });
 
@@ -68,11 +68,11 @@
     if (isBusy || event.defaultPrevented || !event.clipboardData) return;
     if (event.type === 'paste') {
       event.preventDefault();
-      const { clipboardData } = event;
-      if (clipboard) void clipboard.pasteInto(wb, clipboardData);
-    } else if (clipboard && wb.selected.length > 0 && !hasText) {
+      const data = keptData(event.clipboardData);
+      void pasting().then(({ pasteInto }) => pasteInto(wb, data));
+    } else if (wb.selected.length > 0 && !hasText) {
       event.preventDefault();
-      clipboard.copyPieces(wb, event.clipboardData);
+      copyPieces(wb, event.clipboardData, clipboard?.htmlOf);
       if (event.type === 'cut') removeSelected(wb);
     }
   }
@@ -85,7 +85,7 @@
     if (!carriesFiles(event)) return;
     event.preventDefault();
     const files = [...(event.dataTransfer?.files ?? [])];
-    void import('$lib/state/clipboard').then(({ dropPictures }) => dropPictures(wb, files));
+    void pasting().then(({ dropPictures }) => dropPictures(wb, files));
   }
 
   /** Once something has been said the place for it stays, so that screen readers hear the next. */

@@ -6,50 +6,30 @@ import type { Command } from '$core/commands/define';
 import { readFragment } from '$core/formats/document';
 import { makeWith, withNewIds } from '$core/kinds/make';
 import { newId } from '$core/project/ids';
-import { fragmentOf, nodeOf, pathTo } from '$core/project/tree';
+import { nodeOf } from '$core/project/tree';
 import type { Asset, AssetId, Fragment, Node, NodeId, Place } from '$core/project/types';
 import { registry } from '$core/registry';
 import { db } from '$lib/store/db';
+import { lastCopied, PIECES, type Carried } from './copying';
 import { pictureFrom } from './pictures';
 import type { Workbench } from './workbench.svelte';
 
-/** Our own type on the system clipboard, beside HTML and plain text for every other program. */
-const TYPE = 'application/x-kymation-pieces';
 const make = makeWith();
-
-interface Carried {
-  /** The project they come from, in whose store their pictures are. */
-  readonly project: string;
-  readonly fragments: readonly Fragment[];
-  readonly assets: readonly Asset[];
-}
-
-/** What was copied last in this window; for a paste that no key started, where a page may not read the clipboard. */
-let last: string | null = null;
-
-const outermost = (wb: Workbench): NodeId[] => wb.selected.filter((id) => !pathTo(wb.project, id).slice(0, -1).some((above) => wb.selected.includes(above)));
 
 const assetFields = (node: Node) => Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, AnySchema>).flatMap(([key, field]) => (field.meta()?.field?.control === 'asset' ? [key] : []));
 
 const assetIdsOf = (fragment: Fragment) => Object.values(fragment.nodes).flatMap((node) => assetFields(node).flatMap((key) => (node.settings[key] ? [node.settings[key] as AssetId] : [])));
 
-/** Puts the picked pieces on the clipboard. */
-export function copyPieces(wb: Workbench, data: DataTransfer): void {
-  const ids = outermost(wb);
-  const fragments = ids.map((id) => fragmentOf(wb.project, id));
-  const assets = [...new Set(fragments.flatMap(assetIdsOf))].flatMap((id) => wb.project.assets[id] ?? []);
-  last = JSON.stringify({ project: wb.project.id, fragments, assets } satisfies Carried);
-  const drawn = ids.filter((id) => registry.kindOf(nodeOf(wb.project, id).kind).markup);
-  const html = drawn.map((id) => printSnippet(registry, wb.project, id, { addressOf: (asset) => asset.file }).html).join('\n');
-  data.setData(TYPE, last);
-  data.setData('text/html', html);
-  data.setData('text/plain', ids.map((id) => nodeOf(wb.project, id).name).join('\n'));
-  wb.message = { kind: 'info', text: `Copied ${ids.length === 1 ? nodeOf(wb.project, ids[0]!).name : `${ids.length} pieces`}` };
-}
+/** @returns pieces as HTML for other programs. */
+export const htmlOf = (wb: Workbench, ids: readonly NodeId[]): string =>
+  ids
+    .filter((id) => registry.kindOf(nodeOf(wb.project, id).kind).markup)
+    .map((id) => printSnippet(registry, wb.project, id, { addressOf: (asset) => asset.file }).html)
+    .join('\n');
 
 /** Pastes what there is: pieces, a picture, or words from anywhere, cleaned. Says so where nothing fits. */
 export async function pasteInto(wb: Workbench, data: DataTransfer | null): Promise<void> {
-  const text = data ? data.getData(TYPE) : (last ?? '');
+  const text = data ? data.getData(PIECES) : (lastCopied() ?? '');
   // A page may read the clipboard only while the event lasts, so all of it is read before anything is waited for.
   const [html, plain, files] = [data?.getData('text/html') ?? '', data?.getData('text/plain') ?? '', [...(data?.files ?? [])]];
   if (text) return pastePieces(wb, text);
@@ -79,7 +59,7 @@ async function pastePieces(wb: Workbench, text: string): Promise<void> {
   const fragments = (Array.isArray(carried.fragments) ? carried.fragments : []).flatMap((each) => readFragment(registry, each) ?? []);
   const first = fragments[0];
   if (!first) return void (wb.message = { kind: 'error', text: 'What is on the clipboard cannot stand on a page of this version.' });
-  const { renamed, added } = await bringAssets(wb, carried);
+  const { renamed, added } = await bringAssets(wb, { ...carried, assets: (Array.isArray(carried.assets) ? carried.assets : []).filter(({ id }) => fragments.flatMap(assetIdsOf).includes(id)) });
   const at = placeOrMessage(wb, first.nodes[first.root]!.kind);
   if (!at) return;
   const pieces = fragments.map((fragment, i) => ({ fragment: withNewIds(withoutAnchors(withAssets(fragment, renamed))), at: { ...at, index: at.index + i } }));
@@ -110,7 +90,7 @@ interface Brought {
 async function bringAssets(wb: Workbench, { project, assets }: Carried): Promise<Brought> {
   const renamed = new Map<string, AssetId | null>();
   const added: { asset: Asset; blob: Blob }[] = [];
-  for (const asset of Array.isArray(assets) ? assets : []) {
+  for (const asset of assets) {
     const own = wb.project.assets[asset.id];
     if (project === wb.project.id && own) continue;
     const row = await db.assets.get([project, asset.id] as never);
