@@ -154,6 +154,15 @@ test.describe('width and folding', () => {
       await expect(page.getByText(reason)).toBeVisible();
     }
     await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute('aria-valuenow', '640');
+    // A good one stays good when the field is left, with or without the space it is shown with.
+    const field = page.getByRole('textbox', { name: 'Fold under' });
+    for (const [text, px] of [['700', '700'], ['720 px', '720']] as const) {
+      await field.fill(text);
+      await page.keyboard.press('Enter');
+      await field.blur();
+      await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute('aria-valuenow', px);
+      await expect(field).not.toHaveAttribute('aria-invalid', 'true');
+    }
   });
 
   test('conditions are tried by switches', async ({ page }) => {

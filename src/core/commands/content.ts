@@ -25,6 +25,9 @@ export const rename = define({
   }
 });
 
+/** `foldUnder` as people read it. */
+const inWords = (key: string) => key.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+
 interface SettingArgs {
   id: NodeId;
   key: string;
@@ -53,7 +56,7 @@ const isRefusal = (value: Refusal | AnySchema): value is Refusal => 'sentence' i
 export const setSetting = define<SettingArgs>({
   type: 'set-setting',
   args: object({ ...settingArgs, value: mixed().nullable().defined() }) as never,
-  label: ({ id: node, key, condition = 'always' }, project) => `Change ${key} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
+  label: ({ id: node, key, condition = 'always' }, project) => `Change ${inWords(key)} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
   refusal(project, args, registry) {
     const field = settingRefusal(project, registry, args);
     if (isRefusal(field)) return field;
@@ -79,7 +82,7 @@ export const setSetting = define<SettingArgs>({
 export const clearSetting = define<Omit<SettingArgs, 'value'>>({
   type: 'clear-setting',
   args: object(settingArgs) as never,
-  label: ({ id: node, key, condition = 'always' }, project) => `Take back ${key} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
+  label: ({ id: node, key, condition = 'always' }, project) => `Take back ${inWords(key)} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
   refusal(project, args, registry) {
     const field = settingRefusal(project, registry, args);
     return isRefusal(field) ? field : null;

@@ -118,6 +118,11 @@
     gap: 14px;
     padding-top: 10px;
   }
+  .files label {
+    color: var(--verdigris);
+    text-decoration: underline;
+    cursor: pointer;
+  }
   .files input {
     position: absolute;
     width: 1px;

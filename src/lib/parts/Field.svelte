@@ -30,7 +30,8 @@
   }
 
   function setWidth(text: string): void {
-    const worked = parseQuantity(evaluate(text, 'px') ?? '');
+    // The field shows “640 px”; CSS itself has no space there.
+    const worked = parseQuantity(evaluate(text.replace(/\s+px/g, 'px'), 'px') ?? '');
     if (!worked || (worked.unit !== 'px' && worked.value !== 0)) fault = `${field.label} takes a width in px, such as 640 or 720-80.`;
     else set(worked.value);
   }
