@@ -179,3 +179,34 @@ for (const [width, conditions] of [[1280, []], [900, ['medium']], [500, ['medium
     expect([...kinds].sort()).toEqual(registry.kinds.filter(({ markup }) => markup).map(({ kind }) => kind).sort());
   });
 }
+
+for (const [width, conditions] of [[1280, []], [460, ['medium', 'narrow']]] as const) {
+  test(`every part of every other piece of the demo, in every state it can be forced into, at ${width} px`, async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.setViewportSize({ width, height: 900 });
+    await page.goto((await exported(demo, bytes)).url);
+    await page.mouse.move(1, 1);
+    const force = await forcing(page);
+    const wrong: object[] = [];
+    let count = 0;
+    for (const id of subtreeIds(demo, demo.pages['visit' as keyof typeof demo.pages]!.root)) {
+      const node = demo.nodes[id]!;
+      const analysis = analyse(registry, demo, node);
+      if (node.kind === 'tabs') continue;
+      for (const part of drawnParts(analysis)) {
+        const own = registry.kindOf(node.kind).anatomy[part]!.states;
+        for (const state of ['hover', 'focus', 'pressed'] as const) {
+          if (!(state in own)) continue;
+          const selector = `.${classOf(analysis, part)}${part === 'link' && node.kind === 'links' ? ':not([aria-current])' : ''}`;
+          await force(selector, state);
+          const { actual, expected } = (await compare(page.mainFrame(), selector, resolve(registry, demo, { node: id, part, state, conditions }))) as Record<'actual' | 'expected', Record<string, string>>;
+          await force(selector, 'rest');
+          count += 1;
+          for (const property of Object.keys(actual)) if (actual[property] !== expected[property]) wrong.push({ id, part, state, property, actual: actual[property], expected: expected[property] });
+        }
+      }
+    }
+    expect(wrong).toEqual([]);
+    expect(count).toBeGreaterThan(40);
+  });
+}
