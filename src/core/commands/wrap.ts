@@ -1,4 +1,5 @@
 import { array, mixed, object, string, type AnySchema } from 'yup';
+import { escapeHtml } from '../html/clean';
 import type { Kind } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { childIds, maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
@@ -96,7 +97,6 @@ function contentOf(project: Project, registry: Registry, id: NodeId): NodeId[] {
 }
 
 const WORDS = ['text', 'rich'];
-const escapeHtml = (text: string) => text.replace(/[&<>]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[sign]!);
 const plain = (html: string) => html.replace(/<[^>]*>/g, ' ').replace(/&(amp|lt|gt|nbsp);/g, (_all, name: string) => ({ amp: '&', lt: '<', gt: '>', nbsp: ' ' })[name]!).replace(/\s+/g, ' ').trim();
 
 /** Settings of the same name that the other kind takes, and its words, whatever each calls them. */

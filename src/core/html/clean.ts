@@ -37,6 +37,12 @@ export function isSafeLink(href: string): boolean {
   return href.length <= 2000 && LINK.test(href);
 }
 
+/** Whether an address is that of a film a browser can play in the page. */
+export const isFilmFile = (address: string): boolean => /\.(?:mp4|webm|ogv)(?:[?#].*)?$/i.test(address);
+
+/** @returns plain text as it is written in HTML. */
+export const escapeHtml = (text: string): string => text.replace(/[&<>]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[sign]!);
+
 const SVG_ELEMENTS = [
   'svg', 'g', 'path', 'circle', 'ellipse', 'rect', 'line', 'polyline', 'polygon', 'text', 'tspan', 'title', 'desc', 'defs',
   'linearGradient', 'radialGradient', 'stop', 'clipPath', 'mask', 'pattern', 'use', 'symbol', 'marker', 'filter',

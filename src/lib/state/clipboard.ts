@@ -1,5 +1,5 @@
 import type { AnySchema } from 'yup';
-import { cleanHtml } from '$core/html/clean';
+import { cleanHtml, escapeHtml } from '$core/html/clean';
 import { printHtml } from '$core/html/print';
 import { printSnippet } from '$core/compile/snippet';
 import type { Command } from '$core/commands/define';
@@ -35,7 +35,7 @@ export async function pasteInto(wb: Workbench, data: DataTransfer | null): Promi
   if (text) return pastePieces(wb, text);
   const picture = files.find(({ type }) => type.startsWith('image/'));
   if (picture) return pastePicture(wb, picture);
-  const words = html ? printHtmlOf(html) : plain.trim() && `<p>${plain.trim().split(/\n{2,}/).map((part) => part.replace(/[&<>]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[sign]!)).join('</p><p>')}</p>`;
+  const words = html ? printHtmlOf(html) : plain.trim() && `<p>${plain.trim().split(/\n{2,}/).map(escapeHtml).join('</p><p>')}</p>`;
   if (!words) return void (wb.message = { kind: 'error', text: data ? 'There is nothing on the clipboard that can stand on a page.' : 'Nothing has been copied yet. Press Ctrl V to paste from another program.' });
   const at = placeOrMessage(wb, 'text');
   if (at) insert(wb, [{ fragment: make('text', 'Pasted text', { html: words }), at }], []);

@@ -1,5 +1,6 @@
 import type { Element } from 'hast';
 import { object, type InferType } from 'yup';
+import { isFilmFile } from '../../html/clean';
 import type { Context, Kind } from '../../kinds/contract';
 import { assetField, choiceField, cssField, linkField, numberField, placeField, textField, widthField } from '../../kinds/fields';
 import { notes, rule } from '../../kinds/rule';
@@ -31,8 +32,6 @@ const settings = object({
 
 type Settings = InferType<typeof settings>;
 
-const isFilm = (address: string) => /\.(?:mp4|webm|ogv)(?:[?#].*)?$/i.test(address);
-
 /** Real elements under the content: a picture can have sharp renditions, a film its poster, a layer its blend. */
 function backdrop(settings: Settings, ctx: Context): Element[] {
   const asset = settings.picture ? ctx.maybeAsset(settings.picture as AssetId) : null;
@@ -42,7 +41,7 @@ function backdrop(settings: Settings, ctx: Context): Element[] {
     image.data = notes({ ...image.data, asset: asset.id });
     found.push(image);
   }
-  if (isFilm(settings.video)) found.push(ctx.part('film', 'video', { src: settings.video, muted: true, loop: true, playsInline: true, ariaHidden: 'true', tabIndex: -1, preload: 'none' }));
+  if (isFilmFile(settings.video)) found.push(ctx.part('film', 'video', { src: settings.video, muted: true, loop: true, playsInline: true, ariaHidden: 'true', tabIndex: -1, preload: 'none' }));
   if (found.length > 0 && settings.layer) found.push(ctx.part('layer', 'div', { ariaHidden: 'true' }));
   return found;
 }
@@ -71,7 +70,7 @@ export const section: Kind = {
   create: (make) => make('section', 'Section', {}, { content: [] }),
   markup(node, ctx) {
     const own = ctx.settings<Settings>(node);
-    const isPlaying = isFilm(own.video);
+    const isPlaying = isFilmFile(own.video);
     return ctx.part('root', own.element, { ...(own.anchor ? { id: own.anchor } : {}), ...(isPlaying ? { dataKPlays: '' } : {}) }, [...backdrop(own, ctx), ctx.part('inner', 'div', {}, ctx.slot('content'))]);
   },
   style(node, ctx) {
@@ -79,7 +78,7 @@ export const section: Kind = {
     const isTall = height !== '';
     // Once it is tall under some condition, the same properties are there under every one.
     const mayBeTall = ctx.variants<Settings>(node).some((each) => each.height !== '');
-    const hasBackdrop = picture !== '' || isFilm(video);
+    const hasBackdrop = picture !== '' || isFilmFile(video);
     const isLifted = overlap > 0 && mayBeTall;
     const covers = { position: 'absolute', inset: '0', width: '100%', height: '100%' };
     const root = ctx.sel('root');
@@ -100,7 +99,7 @@ export const section: Kind = {
         : [])
     ];
   },
-  behaviours: (node, ctx) => (isFilm(ctx.settings<Settings>(node).video) ? ['plays'] : []),
+  behaviours: (node, ctx) => (isFilmFile(ctx.settings<Settings>(node).video) ? ['plays'] : []),
   fallbacks: () => [],
   findings
 };

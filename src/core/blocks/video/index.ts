@@ -1,5 +1,6 @@
 import type { Element } from 'hast';
 import { object, type InferType } from 'yup';
+import { isFilmFile } from '../../html/clean';
 import type { Context, Kind } from '../../kinds/contract';
 import { assetField, choiceField, linkField, textField, toggleField } from '../../kinds/fields';
 import { notes, rule } from '../../kinds/rule';
@@ -14,8 +15,6 @@ const settings = object({
 });
 
 type Settings = InferType<typeof settings>;
-
-export const isVideoFile = (address: string) => /\.(?:mp4|webm|ogv)(?:[?#].*)?$/i.test(address);
 
 function picture(poster: string, ctx: Context, alt: string): Element[] {
   const asset = poster ? ctx.maybeAsset(poster as AssetId) : null;
@@ -49,7 +48,7 @@ export const video: Kind = {
   markup(node, ctx) {
     const { address, title, poster, loop } = ctx.settings<Settings>(node);
     const name = title || node.name;
-    if (isVideoFile(address)) {
+    if (isFilmFile(address)) {
       const asset = poster ? ctx.maybeAsset(poster as AssetId) : null;
       const film: Element = {
         type: 'element',
@@ -75,7 +74,7 @@ export const video: Kind = {
   },
   behaviours: (node, ctx) => {
     const { address, loop } = ctx.settings<Settings>(node);
-    return isVideoFile(address) && loop ? ['plays'] : [];
+    return isFilmFile(address) && loop ? ['plays'] : [];
   },
   fallbacks: (_node, { settings: under }) => (under<Settings>('always').loop ? [{ label: 'Plays', wide: 'by itself', cells: { 'less-motion': 'does not play', 'no-script': 'does not play', print: 'its picture' } }] : []),
   findings: []
