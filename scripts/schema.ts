@@ -53,7 +53,7 @@ export function projectSchema(): object {
       nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } },
       assets: {
         type: 'object',
-        additionalProperties: strict({ id, file: text(100), type: { enum: ['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif'] }, width: size, height: size, bytes: { type: 'integer', minimum: 0 } })
+        additionalProperties: strict({ id, file: text(100), type: { enum: ['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif'] }, width: size, height: size, bytes: { type: 'integer', minimum: 0 }, tones: { type: 'array', maxItems: 32, items: { type: 'string', pattern: '^#[0-9a-f]{8}$' } } }, ['tones'])
       },
       tokens: { type: 'object', propertyNames: id, additionalProperties: strict({ id, name: { type: 'string', minLength: 1, maxLength: 80 }, type: { enum: [...TOKEN_TYPES] }, value: text(500) }) }
     }, ['tokens'])

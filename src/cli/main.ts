@@ -1,6 +1,7 @@
 import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { withTones } from '../core/colour/tones';
 import { planExport } from '../core/compile/files';
 import { renditionFile, renditionPlan, type Rendition } from '../core/compile/renditions';
 import { printSnippet } from '../core/compile/snippet';
@@ -13,6 +14,7 @@ import type { Asset, AssetId, PageId, Project } from '../core/project/types';
 import { registry } from '../core/registry';
 import { finish, finishSnippet, type Finished } from '../server/finish';
 import { makeRenditions } from '../server/renditions';
+import { readTones } from '../server/tones';
 
 const USAGE = `Usage:
   npm run kymation -- export FILE --out DIR [--page ID] [--single] [--snippet ID]
@@ -96,7 +98,8 @@ async function writeFinished({ files, problems }: Finished, out: string): Promis
 
 /** Without a browser nothing is measured, so what hangs on measurements (fit of labels, heights) is not looked at. */
 async function checkCommand(file: string, { json, sarif }: Options): Promise<void> {
-  const { project } = await openFile(file);
+  const opened = await openFile(file);
+  const project = await withTones(opened.project, ({ id }) => readTones(opened.bytes.get(id)!));
   const findings = runFindings(registry, project);
   const { open, aside } = splitAside(findings, project.info.aside);
   if (sarif) console.log(JSON.stringify(sarifOf(registry, project, findings, file), null, 2));

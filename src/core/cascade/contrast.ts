@@ -1,43 +1,119 @@
+import { blended } from '../colour/blend';
 import { contrast, maybeColour, over, type Colour } from '../colour/contrast';
+import { ANY_TONE, coloursOfTones } from '../colour/tones';
+import { coloursIn } from '../css/paint';
+import { spelt } from '../css/tokens';
+import type { Ground, GroundLayer } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
-import { nodeOf } from '../project/tree';
-import type { Project } from '../project/types';
+import { settingsWithDefaults } from '../kinds/settings';
+import { maybePlaceOf, nodeOf } from '../project/tree';
+import type { NodeId, Project } from '../project/types';
 import { maybeParentPart, resolve, type At } from './resolve';
 
 const PAPER: Colour = { r: 1, g: 1, b: 1, alpha: 1 };
 
-/** The opaque colour that stands behind a part's text: its own background over all it is drawn on, down to white paper. */
-export function backdrop(registry: Registry, project: Project, at: At): Colour {
+const GROUNDS_MOST = 60;
+
+export function groundOf(registry: Registry, project: Project, id: NodeId): Ground | null {
+  const node = nodeOf(project, id);
+  const kind = registry.kindOf(node.kind);
+  return kind.ground?.(settingsWithDefaults(kind, node)) ?? null;
+}
+
+/** The piece that comes after one in its row; null for the last. */
+function maybeNext(project: Project, id: NodeId): NodeId | null {
+  const place = maybePlaceOf(project, id);
+  return (place && nodeOf(project, place.parent).slots[place.slot]?.[place.index + 1]) ?? null;
+}
+
+/** Every colour that may stand behind a part, without its own background: of a picture or a gradient, each of its tones. */
+function behind(registry: Registry, project: Project, at: At): readonly Colour[] {
+  const conditions = at.conditions ?? [];
+  const next = at.part === 'root' && groundOf(registry, project, at.node)?.isOverNext ? maybeNext(project, at.node) : null;
+  if (next) return backdrops(registry, project, { node: next, part: 'root', conditions });
   const parent = maybeParentPart(registry, project, nodeOf(project, at.node), at.part);
-  const own = maybeColour(resolve(registry, project, at).get('background-color')!.value);
-  const behind = () => (parent ? backdrop(registry, project, { ...parent, conditions: at.conditions ?? [] }) : PAPER);
-  if (!own || own.alpha === 0) return behind();
-  return own.alpha === 1 ? own : over(own, behind());
+  return parent ? backdrops(registry, project, { ...parent, conditions }) : [PAPER];
+}
+
+function distinct(colours: readonly Colour[]): readonly Colour[] {
+  if (colours.length < 2) return colours;
+  const found = new Map(colours.map((each) => [[each.r, each.g, each.b].map((channel) => Math.round(channel * 255)).join(), each]));
+  return [...found.values()].slice(0, GROUNDS_MOST);
+}
+
+function painted(layer: GroundLayer, under: readonly Colour[], project: Project): readonly Colour[] {
+  if ('film' in layer) return ANY_TONE;
+  if ('picture' in layer) {
+    const tones = coloursOfTones(project.assets[layer.picture]?.tones);
+    const onPicture = tones.flatMap((tone) => under.map((back) => over(tone, back)));
+    return distinct(layer.isWhole ? [...onPicture, ...under] : onPicture);
+  }
+  const written = spelt(layer.paint, project.tokens);
+  const colours = coloursIn(written.ok ? written.value : '').flatMap((text) => maybeColour(text) ?? []);
+  if (colours.length === 0) return under;
+  return distinct(colours.flatMap((colour) => under.map((back) => blended({ ...colour, alpha: colour.alpha * layer.opacity }, back, layer.blend))));
 }
 
 /**
- * Contrast of a part's text with what is behind it, 1 to 21, opacity counted in; null where a colour cannot be worked out.
- * WCAG 2.2, success criterion 1.4.3.
+ * Every opaque colour that may stand behind a part's text: its own background over all it is drawn on, down to white paper.
+ * More than one only over pictures, films and gradients.
  */
-export function textContrast(registry: Registry, project: Project, at: At): number | null {
+export function backdrops(registry: Registry, project: Project, at: At): readonly Colour[] {
+  const own = maybeColour(resolve(registry, project, at).get('background-color')!.value);
+  const isClear = !own || own.alpha === 0;
+  const flat = isClear ? behind(registry, project, at) : own.alpha === 1 ? [own] : distinct(behind(registry, project, at).map((back) => over(own, back)));
+  const ground = at.part === 'root' ? groundOf(registry, project, at.node) : null;
+  return ground ? ground.layers.reduce((under, layer) => painted(layer, under, project), flat) : flat;
+}
+
+/** One colour for what stands behind a part's text: the middle one, where there are several. */
+export function backdrop(registry: Registry, project: Project, at: At): Colour {
+  const all = backdrops(registry, project, at);
+  return all[Math.floor(all.length / 2)]!;
+}
+
+/** @returns the piece nearest around a part that paints a picture, film or gradient under it; null where colour alone is behind. */
+export function maybeGroundOwner(registry: Registry, project: Project, at: At): NodeId | null {
+  for (let now: At | null = at; now; now = maybeParentPart(registry, project, nodeOf(project, now.node), now.part)) {
+    const own = maybeColour(resolve(registry, project, { ...now, conditions: at.conditions ?? [] }).get('background-color')!.value);
+    const ground = now.part === 'root' ? groundOf(registry, project, now.node) : null;
+    if (ground && ground.layers.length > 0) return now.node;
+    if (ground?.isOverNext) {
+      const next = maybeNext(project, now.node);
+      return next && groundOf(registry, project, next)?.layers.length ? next : null;
+    }
+    if (own?.alpha === 1) return null;
+  }
+  return null;
+}
+
+/**
+ * Contrast of a part's text with what is behind it, 1 to 21, opacity counted in: the least and the greatest, which differ only over
+ * pictures, films and gradients. Null where a colour cannot be worked out. WCAG 2.2, success criterion 1.4.3.
+ */
+export function textContrast(registry: Registry, project: Project, at: At): { readonly least: number; readonly most: number } | null {
   const resolution = resolve(registry, project, at);
   const text = maybeColour(resolution.get('color')!.value);
   if (!text) return null;
-  const parent = maybeParentPart(registry, project, nodeOf(project, at.node), at.part);
-  const behind = parent ? backdrop(registry, project, { ...parent, conditions: at.conditions ?? [] }) : PAPER;
   const opacity = Number(resolution.get('opacity')!.value);
-  const fade = (colour: Colour) => over({ ...colour, alpha: Number.isFinite(opacity) ? opacity : 1 }, behind);
-  const ground = backdrop(registry, project, at);
-  return contrast(fade(over(text, ground)), fade(ground));
+  const grounds = backdrops(registry, project, at);
+  const isFaded = Number.isFinite(opacity) && opacity < 1;
+  // What a faded part shows through is what is behind it; over a picture that is another tone for each of its own.
+  const through = isFaded ? behind(registry, project, at) : [PAPER];
+  const ratios = grounds.flatMap((ground) =>
+    through.map((back) => {
+      const fade = (colour: Colour) => (isFaded ? over({ ...colour, alpha: Math.max(0, opacity) }, back) : colour);
+      return contrast(fade(over(text, ground)), fade(ground));
+    })
+  );
+  return { least: Math.min(...ratios), most: Math.max(...ratios) };
 }
 
-/** Contrast of a part's ring with what is around the part; null where it has none. WCAG 2.2, success criterion 1.4.11. */
+/** Contrast of a part's ring with what is around the part, the least where that is a picture; null where it has none. WCAG 2.2, success criterion 1.4.11. */
 export function ringContrast(registry: Registry, project: Project, at: At): number | null {
   const ring = resolve(registry, project, at).get('outline')!.value;
   const word = ring.match(/#[0-9a-f]{3,8}|(?:rgb|hsl|oklch|oklab|lab|lch)a?\([^)]*\)|[a-z]+$/i)?.[0];
   const colour = word ? maybeColour(word) : null;
   if (!colour || /\bnone\b/.test(ring)) return null;
-  const parent = maybeParentPart(registry, project, nodeOf(project, at.node), at.part);
-  const behind = parent ? backdrop(registry, project, { ...parent, conditions: at.conditions ?? [] }) : PAPER;
-  return contrast(over(colour, behind), behind);
+  return Math.min(...behind(registry, project, at).map((back) => contrast(over(colour, back), back)));
 }

@@ -5,6 +5,7 @@ import { cleanHtml } from '../html/clean';
 import type { Context, Kind, Rule } from '../kinds/contract';
 import { notes, rule } from '../kinds/rule';
 import type { Registry } from '../kinds/registry';
+import { defaultSettings, settingsWithDefaults } from '../kinds/settings';
 import type { Asset, AssetId, Bands, ConditionName, Node, NodeId, Project, SupportTarget } from '../project/types';
 import { buildRules, CIRCUMSTANCES, heapOf, settingsUnder } from './variants';
 
@@ -49,8 +50,6 @@ interface Memory {
 
 const memories = new WeakMap<Registry, Memory>();
 const LAST_MOST = 20_000;
-const defaultsOf = new WeakMap<Kind, Record<string, unknown>>();
-const settingsOf = new WeakMap<Node, Record<string, unknown>>();
 
 function isCurrent({ reads }: Remembered, project: Project): boolean {
   if (reads.bands && reads.bands !== project.info.bands) return false;
@@ -114,22 +113,6 @@ function carryReads(from: Reads, to: Reads): void {
 function isEmpty(record: object): boolean {
   for (const _key in record) return false;
   return true;
-}
-
-function defaultSettings(kind: Kind): Record<string, unknown> {
-  let defaults = defaultsOf.get(kind);
-  if (!defaults) defaultsOf.set(kind, (defaults = (kind.settings.getDefault() ?? {}) as Record<string, unknown>));
-  return defaults;
-}
-
-/** @returns the settings with the kind's defaults filled in; the same object for the same node. */
-export function settingsWithDefaults(kind: Kind, node: Node): Record<string, unknown> {
-  const known = settingsOf.get(node);
-  if (known) return known;
-  const defaults = defaultSettings(kind);
-  const filled = isEmpty(node.settings) ? defaults : Object.freeze({ ...defaults, ...node.settings });
-  settingsOf.set(node, filled);
-  return filled;
 }
 
 /** @returns a node's settings while a condition holds, bands heaped up; the same object as long as nothing differs there. */

@@ -2,7 +2,7 @@ import { sharesFor } from '../css/shares';
 import { nodeOf, pathTo } from '../project/tree';
 import type { Asset, Node, NodeId, Project } from '../project/types';
 import type { Registry } from '../kinds/registry';
-import { settingsWithDefaults } from './analyse';
+import { settingsWithDefaults } from '../kinds/settings';
 
 /** A picture made smaller, or in a format that weighs less. */
 export interface Rendition {

@@ -1,7 +1,8 @@
+import { groundOf } from '../cascade/contrast';
 import { NO_FACTS, type Facts, type Finding, type FindingRule, type Fit } from '../kinds/finding';
 import type { Registry } from '../kinds/registry';
 import { maybeSteps } from '../project/lineage';
-import { maybePlaceOf, subtreeIds } from '../project/tree';
+import { maybePlaceOf, nodeOf, subtreeIds } from '../project/tree';
 import type { Node, NodeId, Project } from '../project/types';
 import { pageRules } from './rules';
 
@@ -56,6 +57,8 @@ export function createFindingsRunner(registry: Registry) {
         const owner = maybePlaceOf(project, id as NodeId)?.parent;
         if (owner) self.add(owner);
         subtreeIds(project, id as NodeId).forEach((each) => below.add(each));
+        const above = maybeOver(registry, project, id as NodeId);
+        if (above) subtreeIds(project, above).forEach((each) => below.add(each));
       }
     }
     return { self, below };
@@ -84,6 +87,13 @@ export function createFindingsRunner(registry: Registry) {
       return all.sort((a, b) => Number(a.severity === 'warning') - Number(b.severity === 'warning'));
     }
   };
+}
+
+/** @returns the piece before a touched one that lies on it and takes its ground for its own; null where none does. */
+function maybeOver(registry: Registry, project: Project, id: NodeId): NodeId | null {
+  const place = maybePlaceOf(project, id);
+  const before = place && nodeOf(project, place.parent).slots[place.slot]?.[place.index - 1];
+  return before && groundOf(registry, project, before)?.isOverNext ? before : null;
 }
 
 const isSameFit = (a: Fit | undefined, b: Fit | undefined) => a === b || JSON.stringify(a) === JSON.stringify(b);

@@ -39,7 +39,8 @@ const assetSchema = object({
   type: string().oneOf(['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif']).required(),
   width: number().strict(true).min(1).nullable().defined(),
   height: number().strict(true).min(1).nullable().defined(),
-  bytes: number().strict(true).integer().min(0).required()
+  bytes: number().strict(true).integer().min(0).required(),
+  tones: array(string().strict(true).matches(/^#[0-9a-f]{8}$/).required()).max(32)
 });
 
 const tokenSchema = object({ id, name: words(80).min(1), type: string().oneOf(TOKEN_TYPES).required(), value: words(500).min(1) });
@@ -293,5 +294,5 @@ const entries = (value: unknown): [string, unknown][] => (isRecord(value) ? Obje
 
 /** Only what the schema knows, so nothing unknown travels on. */
 function pick<T extends object>(value: T, schema: { readonly fields: object }): T {
-  return Object.fromEntries(Object.keys(schema.fields).map((key) => [key, (value as Loose)[key]])) as T;
+  return Object.fromEntries(Object.keys(schema.fields).filter((key) => (value as Loose)[key] !== undefined).map((key) => [key, (value as Loose)[key]])) as T;
 }

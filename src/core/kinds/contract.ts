@@ -1,5 +1,6 @@
 import type { Element, ElementContent, Root } from 'hast';
 import type { AnyObject, ObjectSchema } from 'yup';
+import type { BlendMode } from '../colour/blend';
 import type { FindingRule, Fit } from './finding';
 import type {
   Asset,
@@ -158,6 +159,8 @@ export interface Kind {
   readonly findings: readonly FindingRule[];
   /** Parts that stand in a row, where what is in the row decides from which width it no longer fits. */
   readonly fit?: { readonly row: string; readonly what: string };
+  /** What it paints beyond backgrounds of parts, so that contrast can be worked out over it. Null where nothing. */
+  ground?(settings: Readonly<Record<string, unknown>>): Ground | null;
   /** What sets its movements going, for replay: the part a hand presses, another one than is chosen already. */
   readonly play?: { readonly part: string; readonly label: string };
 }
@@ -168,6 +171,21 @@ export type Make = (
   settings?: Node['settings'],
   slots?: Readonly<Record<string, readonly Fragment[]>>
 ) => Fragment;
+
+/** One thing painted under the children of a piece. A picture's pixels stand for its tones; of a film nothing is known. */
+export type GroundLayer =
+  | { readonly picture: AssetId; readonly isWhole: boolean }
+  | { readonly film: true }
+  | { readonly paint: string; /** 0 to 1 */ readonly opacity: number; readonly blend: BlendMode };
+
+/** What a kind paints over its root's own background and under everything it holds, from the bottom up. */
+export interface Ground {
+  readonly layers: readonly GroundLayer[];
+  /** It takes no room and lies on the piece that comes next. */
+  readonly isOverNext?: boolean;
+  /** Commands that lay a colour over what is painted, at an opacity from 0 to 1. */
+  veil?(id: NodeId, colour: string, opacity: number): readonly object[];
+}
 
 /** Metadata of a settings field: which view of the tuning sheet edits it, and how. */
 export interface FieldMeta {

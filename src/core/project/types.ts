@@ -78,6 +78,8 @@ export interface Asset {
   readonly height: number | null;
   /** Size of the file in bytes. */
   readonly bytes: number;
+  /** Its tones from dark to light, as `#rrggbbaa`; left out where they have not been read. */
+  readonly tones?: readonly string[];
 }
 
 export const TOKEN_TYPES = ['colour', 'length', 'duration', 'easing', 'shadow', 'typeface', 'weight', 'number'] as const;

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { settingsAt, settingsWithDefaults } from '$core/compile/analyse';
+  import { settingsAt } from '$core/compile/analyse';
+  import { settingsWithDefaults } from '$core/kinds/settings';
   import { fitFrom } from '$core/layout/fit';
   import type { ConditionName } from '$core/project/types';
   import Field from '$lib/parts/Field.svelte';

@@ -55,7 +55,9 @@
     if (!has(state)) return { text: '', tone: '' };
     if (state === 'disabled') return { text: 'exempt', tone: 'faint' };
     const value = anatomy.hasText ? textContrast(registry, wb.project, at(state)) : null;
-    return { text: ratio(value), tone: value === null ? 'faint' : value >= 4.5 ? 'good' : 'bad' };
+    if (!value) return { text: '—', tone: 'faint' };
+    const isMixed = value.most > value.least + 0.05;
+    return { text: isMixed ? `${value.least.toFixed(1)} to ${value.most.toFixed(1)}` : ratio(value.least), tone: value.least >= 4.5 ? 'good' : 'bad' };
   }
 
   function ringOf(state: StateName): { text: string; tone: string } {

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { settingsWithDefaults } from '$core/compile/analyse';
+  import { settingsWithDefaults } from '$core/kinds/settings';
   import { fitFrom } from '$core/layout/fit';
   import { fieldsOf } from '$lib/state/fields';
   import { isContained } from '$lib/state/gauge.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Select, SelectItem, TextInput, Toggle } from 'carbon-components-svelte';
   import { ValidationError } from 'yup';
-  import { settingsWithDefaults } from '$core/compile/analyse';
+  import { settingsWithDefaults } from '$core/kinds/settings';
   import type { Icon } from '$core/html/icon';
   import { evaluate, parseQuantity } from '$core/css/quantity';
   import type { AssetId, Json, Node, NodeId } from '$core/project/types';

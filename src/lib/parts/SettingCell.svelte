@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { settingsAt, settingsWithDefaults } from '$core/compile/analyse';
+  import { settingsAt } from '$core/compile/analyse';
+  import { settingsWithDefaults } from '$core/kinds/settings';
   import { MS_MOST, STILL_TRACK, type Track } from '$core/motion/track';
   import type { ConditionName, Json } from '$core/project/types';
   import type { FieldSpec } from '$lib/state/fields';

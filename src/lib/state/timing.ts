@@ -1,5 +1,6 @@
 import { resolve } from '$core/cascade/resolve';
-import { settingsAt, settingsWithDefaults } from '$core/compile/analyse';
+import { settingsAt } from '$core/compile/analyse';
+import { settingsWithDefaults } from '$core/kinds/settings';
 import { drawnParts } from '$core/compile/parts';
 import { analyse } from '$core/compile/analyse';
 import { barsOf, type Bar, type Track } from '$core/motion/track';

@@ -1,9 +1,11 @@
 import demoUrl from '../../../demo/orchard.kymation?url';
+import { withTones } from '$core/colour/tones';
 import { readProjectFile, writeProjectFile, FILE_LIMITS } from '$core/formats/project-file';
 import type { AssetId, Project, ProjectId } from '$core/project/types';
 import { registry } from '$core/registry';
 import { addProject, openProject } from './projects';
 import { db } from './db';
+import { readTones } from './tones';
 
 export type Imported = { readonly ok: true; readonly id: ProjectId; readonly notes: readonly string[] } | { readonly ok: false; readonly sentence: string };
 
@@ -14,7 +16,7 @@ export async function importFile(file: File): Promise<Imported> {
   if (!opened.ok) return { ok: false, sentence: `${file.name}: ${opened.sentence}` };
   const blobs = new Map<AssetId, Blob>();
   for (const [id, bytes] of opened.bytes) blobs.set(id, new Blob([bytes as Uint8Array<ArrayBuffer>], { type: opened.project.assets[id]!.type }));
-  return { ok: true, id: await addProject(opened.project, blobs), notes: opened.notes };
+  return { ok: true, id: await addProject(await withTones(opened.project, async (asset) => readTones(blobs.get(asset.id)!, asset)), blobs), notes: opened.notes };
 }
 
 export async function addDemo(): Promise<Imported> {

@@ -1,10 +1,10 @@
 import type { Element } from 'hast';
 import { object, type InferType } from 'yup';
 import { isFilmFile } from '../../html/clean';
-import type { Context, Kind } from '../../kinds/contract';
+import type { Context, Ground, GroundLayer, Kind } from '../../kinds/contract';
 import { assetField, choiceField, cssField, linkField, numberField, placeField, textField, widthField } from '../../kinds/fields';
 import { notes, rule } from '../../kinds/rule';
-import type { AssetId } from '../../project/types';
+import type { AssetId, NodeId } from '../../project/types';
 import { findings } from './findings';
 
 const settings = object({
@@ -44,6 +44,29 @@ function backdrop(settings: Settings, ctx: Context): Element[] {
   if (isFilmFile(settings.video)) found.push(ctx.part('film', 'video', { src: settings.video, muted: true, loop: true, playsInline: true, ariaHidden: 'true', tabIndex: -1, preload: 'none' }));
   if (found.length > 0 && settings.layer) found.push(ctx.part('layer', 'div', { ariaHidden: 'true' }));
   return found;
+}
+
+function ground(settings: Readonly<Record<string, unknown>>): Ground | null {
+  const { picture, video, fit, layer, opacity, blend, header } = settings as Settings;
+  const layers: GroundLayer[] = [];
+  if (picture) layers.push({ picture: picture as AssetId, isWhole: fit === 'contain' });
+  if (isFilmFile(video)) layers.push({ film: true });
+  if (layers.length > 0 && layer) layers.push({ paint: layer, opacity: opacity / 100, blend });
+  const isOverNext = header === 'over';
+  if (layers.length === 0 && !isOverNext) return null;
+  return {
+    layers,
+    isOverNext,
+    ...(layers.length > 0
+      ? {
+          veil: (id: NodeId, colour: string, share: number) => [
+            { type: 'set-setting', id, key: 'layer', value: colour },
+            { type: 'set-setting', id, key: 'opacity', value: Math.round(share * 100) },
+            { type: 'set-setting', id, key: 'blend', value: 'normal' }
+          ]
+        }
+      : {})
+  };
 }
 
 export const section: Kind = {
@@ -101,5 +124,6 @@ export const section: Kind = {
   },
   behaviours: (node, ctx) => (isFilmFile(ctx.settings<Settings>(node).video) ? ['plays'] : []),
   fallbacks: () => [],
+  ground,
   findings
 };

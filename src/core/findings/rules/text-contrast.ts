@@ -2,18 +2,26 @@ import { analyse } from '../../compile/analyse';
 import { drawnParts } from '../../compile/parts';
 import { CIRCUMSTANCES, heapOf } from '../../compile/variants';
 import { changeAgainstRest } from '../../cascade/change';
-import { ringContrast, textContrast } from '../../cascade/contrast';
+import { groundOf, maybeGroundOwner, ringContrast, textContrast } from '../../cascade/contrast';
+import { resolve } from '../../cascade/resolve';
+import { maybeColour } from '../../colour/contrast';
+import { apply } from '../../commands/apply';
+import type { Command } from '../../commands/define';
 import { cells } from '../../cascade/look';
 import { FAINT } from '../../colour/difference';
 import type { FindingRule } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { CONDITION_WORDS } from '../../kinds/words';
+import { nodeOf } from '../../project/tree';
 import { STATES, type ConditionName, type Node, type Project, type StateName } from '../../project/types';
 
 /** WCAG 2.2, success criterion 1.4.3: text has a contrast of at least 4.5 : 1. Disabled controls are exempt. */
 const TEXT_LEAST = 4.5;
 /** WCAG 2.2, success criterion 1.4.11: what shows the focus has a contrast of at least 3 : 1. */
 const RING_LEAST = 3;
+/** A heavier layer would leave nothing of the picture. */
+const VEIL_MOST = 95;
+const MEND_STEPS = 24;
 
 interface Place {
   readonly part: string;
@@ -40,26 +48,99 @@ function placesOf(registry: Registry, node: Node, project: Project, properties: 
 
 const at = (node: Node, { part, state, condition }: Place) => ({ node: node.id, part, state, conditions: heapOf(condition) });
 
+/** A part that stands on a picture is looked at even where nothing is declared on it: the picture is what matters. */
+function restOverPicture(registry: Registry, node: Node, project: Project, seen: ReturnType<typeof placesOf>): ReturnType<typeof placesOf> {
+  const drawn = drawnParts(analyse(registry, project, node));
+  return Object.entries(registry.kindOf(node.kind).anatomy).flatMap(([part, { label, hasText = false }]) => {
+    const isSeen = seen.some((place) => place.part === part && place.state === 'rest' && place.condition === 'always');
+    if (!hasText || isSeen || !drawn.has(part) || !writesOwnText(registry, node, part)) return [];
+    return maybeGroundOwner(registry, project, { node: node.id, part }) ? [{ part, label, hasText, state: 'rest' as const, condition: 'always' as const, where: '' }] : [];
+  });
+}
+
+/** The root of a container has text only in what it holds, which is looked at on its own. */
+const writesOwnText = (registry: Registry, node: Node, part: string) => part !== 'root' || Object.keys(registry.kindOf(node.kind).slots).length === 0;
+
+interface Mend {
+  readonly label: string;
+  readonly commands: readonly object[];
+}
+
+/** The least opacity, in whole percent, of a black or white layer over the picture at which the text can be read. */
+function maybeVeil(registry: Registry, project: Project, node: Node, place: Place): Mend | null {
+  const owner = maybeGroundOwner(registry, project, at(node, place));
+  const ground = owner && groundOf(registry, project, owner);
+  if (!owner || !ground?.veil) return null;
+  const reads = (colour: string, percent: number) => {
+    const outcome = apply(registry, project, { type: 'batch', label: '', commands: ground.veil!(owner, colour, percent / 100) as Command[] });
+    return outcome.ok && (textContrast(registry, outcome.project, at(node, place))?.least ?? 0) >= TEXT_LEAST;
+  };
+  const leastOf = (colour: string): number | null => {
+    if (!reads(colour, VEIL_MOST)) return null;
+    let [low, high] = [0, VEIL_MOST];
+    while (high - low > 1) {
+      const middle = Math.floor((low + high) / 2);
+      if (reads(colour, middle)) high = middle;
+      else low = middle;
+    }
+    return high;
+  };
+  const found = (['#000000', '#ffffff'] as const).flatMap((colour) => {
+    const percent = leastOf(colour);
+    return percent === null ? [] : [{ colour, percent }];
+  });
+  const best = found.sort((one, other) => one.percent - other.percent)[0];
+  if (!best) return null;
+  return { label: `Lay ${best.percent} % ${best.colour === '#000000' ? 'black' : 'white'} over ${nodeOf(project, owner).name}`, commands: ground.veil(owner, best.colour, best.percent / 100) };
+}
+
+/** The colour nearest to the text's own, on the way to black or white, that can be read. */
+function maybeColourMend(registry: Registry, project: Project, node: Node, place: Place): Mend | null {
+  const own = maybeColour(resolve(registry, project, at(node, place)).get('color')!.value);
+  if (!own) return null;
+  const command = (value: string) => ({ type: 'set-style', id: node.id, part: place.part, state: place.state, condition: place.condition, property: 'color', value });
+  const reads = (value: string) => {
+    const outcome = apply(registry, project, command(value));
+    return outcome.ok && (textContrast(registry, outcome.project, at(node, place))?.least ?? 0) >= TEXT_LEAST;
+  };
+  const steps = Array.from({ length: MEND_STEPS }, (_, i) => (i + 1) / MEND_STEPS);
+  for (const share of steps) {
+    for (const end of [0, 1]) {
+      const mix = (channel: number) => Math.round((channel + (end - channel) * share) * 255).toString(16).padStart(2, '0');
+      const value = `#${mix(own.r)}${mix(own.g)}${mix(own.b)}`;
+      if (reads(value)) return { label: `Make the text ${value}`, commands: [command(value)] };
+    }
+  }
+  return null;
+}
+
 export const textContrastRule = (registry: Registry): FindingRule => ({
   id: 'text-contrast',
-  summary: 'Text has too little contrast in one of its states or under a condition (WCAG 2.2, 1.4.3)',
+  summary: 'Text has too little contrast in one of its states, under a condition or over a picture (WCAG 2.2, 1.4.3)',
   kinds: null,
-  check: (node, project) =>
-    placesOf(registry, node, project, ['color', 'background-color', 'opacity']).flatMap((place) => {
+  check(node, project) {
+    const declared = placesOf(registry, node, project, ['color', 'background-color', 'opacity']);
+    return [...declared, ...restOverPicture(registry, node, project, declared)].flatMap((place) => {
       const ratio = place.hasText ? textContrast(registry, project, at(node, place)) : null;
-      if (ratio === null || ratio >= TEXT_LEAST) return [];
+      if (ratio === null || ratio.least >= TEXT_LEAST) return [];
+      const isMixed = ratio.most > ratio.least + 0.05;
+      const number = isMixed ? `${ratio.least.toFixed(1)} to ${ratio.most.toFixed(1)} : 1` : `${ratio.least.toFixed(1)} : 1`;
+      const onPicture = isMixed ? ' over what it stands on' : '';
       return [
         {
           severity: 'error' as const,
           part: place.part,
           view: 'States' as const,
-          number: `${ratio.toFixed(1)} : 1`,
-          sentence: `The ${place.label} of ${node.name} cannot be read well${place.where}: ${ratio.toFixed(1)} : 1`,
-          cause: `Text needs ${TEXT_LEAST} : 1 against what is behind it. Make one of the two colours darker or lighter.`,
-          fix: null
+          number,
+          sentence: `The ${place.label} of ${node.name} cannot be read well${onPicture}${place.where}: ${number}`,
+          cause: isMixed
+            ? `Text needs ${TEXT_LEAST} : 1 against the lightest and the darkest of the picture. A layer over the picture brings them closer together.`
+            : `Text needs ${TEXT_LEAST} : 1 against what is behind it. Make one of the two colours darker or lighter.`,
+          fix: (isMixed ? maybeVeil(registry, project, node, place) : null) ?? maybeColourMend(registry, project, node, place)
         }
       ];
-    })
+    });
+  }
 });
 
 export const ringContrastRule = (registry: Registry): FindingRule => ({

@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest';
+import { textContrast } from '../cascade/contrast';
+import { apply } from '../commands/apply';
+import type { Command } from '../commands/define';
+import type { Project } from '../project/types';
+import { registry } from '../registry';
+import { after, id, sampleProject } from '../testing/project';
+import { makeWith } from '../kinds/make';
+import { createFindingsRunner, runFindings } from './run';
+
+const photo = (tones?: readonly string[]): Command => ({
+  type: 'add-asset',
+  asset: { id: 'photo', file: 'photo.jpg', type: 'image/jpeg', width: 2000, height: 1200, bytes: 90_000, ...(tones ? { tones } : {}) }
+});
+const set = (key: string, value: unknown, node = 'section'): Command => ({ type: 'set-setting', id: node, key, value });
+const white = (node: string): Command => ({ type: 'set-style', id: node, part: 'root', state: 'rest', condition: 'always', property: 'color', value: '#ffffff' });
+const over = (tones: readonly string[] | undefined, ...more: Command[]): Project => after(sampleProject(), photo(tones), set('picture', 'photo'), ...more);
+const heading = (project: Project) => textContrast(registry, project, { node: id('heading'), part: 'root' })!;
+const about = (project: Project, node = 'heading') => runFindings(registry, project).filter((each) => each.rule === 'text-contrast' && each.node === node);
+
+describe('text over a picture', () => {
+  it('is measured against every tone of it', () => {
+    const both = heading(over(['#000000ff', '#777777ff'], white('heading')));
+    expect(both.most).toBeCloseTo(21);
+    // White on #777777: 4.48 : 1, the usual example of a grey that just fails WCAG 2.2, 1.4.3.
+    expect(both.least).toBeCloseTo(4.48, 2);
+    expect(about(over(['#000000ff', '#777777ff'], white('heading')))).toMatchObject([{ number: '4.5 to 21.0 : 1' }]);
+    expect(about(over(['#000000ff', '#707070ff'], white('heading')))).toEqual([]);
+  });
+
+  it('may stand on black or on white where the tones are not known, or a film runs', () => {
+    expect(heading(over(undefined, white('heading'))).least).toBeCloseTo(1);
+    expect(heading(over(['#000000ff'], white('heading'), set('video', 'https://films.example/orchard.mp4'))).least).toBeCloseTo(1);
+  });
+
+  it('is seen where nothing is declared on it', () => {
+    expect(about(over(['#101010ff']))).toMatchObject([{ part: 'root', severity: 'error' }]);
+  });
+
+  it('is mended by the lightest layer that does', () => {
+    const project = over(['#000000ff', '#ffffffff'], white('heading'));
+    const { fix } = about(project)[0]!;
+    const mended = apply(registry, project, { type: 'batch', label: '', commands: fix!.commands as Command[] });
+    expect(mended.ok && about(mended.project)).toEqual([]);
+    expect(mended.ok && mended.project.nodes[id('section')]!.settings.layer).toBe('#000000');
+    const opacity = mended.ok ? Number(mended.project.nodes[id('section')]!.settings.opacity) : 0;
+    const lighter = after(project, set('layer', '#000000'), set('opacity', opacity - 1));
+    expect(about(lighter)).toHaveLength(1);
+  });
+
+  it('reads a gradient by its colours', () => {
+    const both = heading(over(['#ffffffff'], white('heading'), set('layer', 'linear-gradient(to right, #000000, rgb(119 119 119))'), set('opacity', 100)));
+    expect(both.least).toBeCloseTo(4.48, 2);
+    expect(both.most).toBeCloseTo(21);
+  });
+
+  it('is what a header over the next section stands on, and follows when that changes', () => {
+    const make = makeWith({ exactIds: true });
+    const header = make('section', 'Header', { header: 'over', element: 'header' }, { content: [make('heading', 'Name', { text: 'Quillmere', level: '2' })] });
+    const project = after(over(['#000000ff']), { type: 'insert', fragment: header, at: { parent: 'page', slot: 'sections', index: 0 } }, white('name'));
+    const runner = createFindingsRunner(registry);
+    const name = (now: Project) => runner.run(now).filter((each) => each.node === 'name' && each.rule === 'text-contrast');
+    expect(name(project)).toEqual([]);
+    const bare = after(project, set('picture', ''));
+    expect(name(bare)).toMatchObject([{ number: '1.0 : 1' }]);
+  });
+});
+
+describe('text on a colour', () => {
+  it('is mended by the nearest colour that can be read', () => {
+    const grey: Command = { type: 'set-style', id: 'heading', part: 'root', state: 'rest', condition: 'always', property: 'color', value: '#999999' };
+    const project = after(sampleProject(), grey);
+    const { fix } = about(project)[0]!;
+    const mended = apply(registry, project, { type: 'batch', label: '', commands: fix!.commands as Command[] });
+    expect(mended.ok && about(mended.project)).toEqual([]);
+    expect(mended.ok && heading(mended.project).least).toBeLessThan(5.2);
+  });
+});
