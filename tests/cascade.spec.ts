@@ -204,6 +204,30 @@ function unlike(project: Project): Project {
 
 const others = unlike(demo);
 
+async function everyOther(frame: Frame, conditions: readonly ConditionName[], force: (selector: string, state: StateName) => Promise<void>): Promise<{ wrong: object[]; count: number }> {
+  const wrong: object[] = [];
+  let count = 0;
+  for (const id of subtreeIds(others, others.pages['visit' as keyof typeof others.pages]!.root)) {
+    const node = others.nodes[id]!;
+    const analysis = analyse(registry, others, node);
+    if (node.kind === 'tabs') continue;
+    for (const part of drawnParts(analysis)) {
+      const own = registry.kindOf(node.kind).anatomy[part]!.states;
+      for (const state of ['rest', 'hover', 'focus', 'pressed'] as const) {
+        if (state !== 'rest' && !(state in own)) continue;
+        if (state === 'hover' && conditions.includes('touch')) continue;
+        const selector = `.${classOf(analysis, part)}${part === 'link' && node.kind === 'links' ? ':not([aria-current])' : ''}`;
+        if (state !== 'rest') await force(selector, state);
+        const { actual, expected } = (await compare(frame, selector, resolve(registry, others, { node: id, part, state, conditions }))) as Record<'actual' | 'expected', Record<string, string>>;
+        if (state !== 'rest') await force(selector, 'rest');
+        count += 1;
+        for (const property of Object.keys(actual)) if (actual[property] !== expected[property]) wrong.push({ id, part, state, property, actual: actual[property], expected: expected[property] });
+      }
+    }
+  }
+  return { wrong, count };
+}
+
 for (const conditions of SETS) {
   const name = conditions.at(-1) ?? 'wide';
   test(`every part of every other piece of the demo, in every state it can be forced into: ${name}`, async ({ browser }) => {
@@ -213,30 +237,38 @@ for (const conditions of SETS) {
     const page = await context.newPage();
     await page.goto((await exported(others, bytes)).url);
     if (name === 'print') await page.emulateMedia({ media: 'print' });
+    // The pointer is always somewhere: on a strip above the page, where nothing is hovered.
+    await page.evaluate(() => (document.documentElement.style.paddingTop = '6px'));
+    await page.mouse.move(1, 1);
     const force = await forcing(page);
     const held: readonly ConditionName[] = name === 'touch' ? ['touch'] : conditions;
-    const wrong: object[] = [];
-    let count = 0;
-    for (const id of subtreeIds(others, others.pages['visit' as keyof typeof others.pages]!.root)) {
-      const node = others.nodes[id]!;
-      const analysis = analyse(registry, others, node);
-      if (node.kind === 'tabs') continue;
-      for (const part of drawnParts(analysis)) {
-        const own = registry.kindOf(node.kind).anatomy[part]!.states;
-        for (const state of ['rest', 'hover', 'focus', 'pressed'] as const) {
-          if (state !== 'rest' && !(state in own)) continue;
-          if (state === 'hover' && name === 'touch') continue;
-          const selector = `.${classOf(analysis, part)}${part === 'link' && node.kind === 'links' ? ':not([aria-current])' : ''}`;
-          if (state !== 'rest') await force(selector, state);
-          const { actual, expected } = (await compare(page.mainFrame(), selector, resolve(registry, others, { node: id, part, state, conditions: held }))) as Record<'actual' | 'expected', Record<string, string>>;
-          if (state !== 'rest') await force(selector, 'rest');
-          count += 1;
-          for (const property of Object.keys(actual)) if (actual[property] !== expected[property]) wrong.push({ id, part, state, property, actual: actual[property], expected: expected[property] });
-        }
-      }
-    }
+    const { wrong, count } = await everyOther(page.mainFrame(), held, force);
     await context.close();
     expect(wrong).toEqual([]);
     expect(count).toBeGreaterThan(80);
   });
 }
+
+test('the same other pieces in the preview, under every condition by switches', async ({ page }) => {
+  test.setTimeout(120_000);
+  const bench = await Bench.openDemo(page);
+  await bench.importProject(others, bytes);
+  await page.keyboard.press('t');
+  await page.mouse.move(2, 2);
+  const frame = await previewFrame(page);
+  const force = async (selector: string, state: StateName) => {
+    await frame.evaluate(({ selector, force }) => document.querySelectorAll<HTMLElement>(selector).forEach((each) => (each.dataset.kForce = force)), { selector, force: state === 'rest' ? '' : impliedStates(state, []).join(' ') });
+  };
+  for (const conditions of SETS) {
+    const name = conditions.at(-1) ?? 'wide';
+    if (name === 'medium' || name === 'narrow') await page.keyboard.press('[');
+    const words = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print' }[name as string];
+    if (name === 'touch') for (let i = 0; i < 2; i += 1) await page.keyboard.press(']');
+    if (words) await page.getByRole('button', { name: words, exact: true }).click();
+    await page.waitForTimeout(200);
+    const { wrong, count } = await everyOther(frame, conditions, force);
+    expect(wrong, name).toEqual([]);
+    expect(count).toBeGreaterThan(80);
+    if (words) await page.getByRole('button', { name: words, exact: true }).click();
+  }
+});
