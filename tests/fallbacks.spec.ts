@@ -210,3 +210,14 @@ test('three widths at once are scrolled together, and the full window shows the 
   await expect(page.getByRole('tree')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Back to the workbench' })).toHaveCount(0);
 });
+
+test('pictures that do not come leave their words, and come back', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  const picture = bench.preview.locator('img[alt^="The press house"]');
+  const width = () => picture.evaluate((image) => (image as HTMLImageElement).naturalWidth);
+  await expect.poll(width).toBeGreaterThan(0);
+  await page.getByRole('button', { name: 'No pictures' }).click();
+  await expect.poll(width).toBe(0);
+  await page.getByRole('button', { name: 'No pictures' }).click();
+  await expect.poll(width).toBeGreaterThan(0);
+});

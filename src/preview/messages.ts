@@ -15,8 +15,8 @@ const pick = object({
 
 export type Pick = InferType<typeof pick>;
 
-/** Conditions that can be tried by a switch. Widths are real in the frame and need none. */
-export const SWITCHES = ['touch', 'less-motion', 'no-script', 'print'] as const;
+/** Conditions that can be tried by a switch. Widths are real in the frame and need none; pictures that do not come are no condition of a style. */
+export const SWITCHES = ['touch', 'less-motion', 'no-script', 'print', 'no-pictures'] as const;
 export type Switch = (typeof SWITCHES)[number];
 
 const toFrame = {

@@ -13,6 +13,7 @@ export function createPage(body: HTMLElement) {
   const values = new Map<string, readonly string[]>();
   const base = new CSSStyleSheet();
   let scripted = true;
+  let pictured = true;
 
   const elements = new Map<string, HTMLElement>();
   const elementOf = (id: string) => elements.get(id) ?? null;
@@ -59,7 +60,8 @@ export function createPage(body: HTMLElement) {
   };
 
   const showAsset = (image: HTMLElement) => {
-    const address = addresses.get(image.dataset.kAsset!);
+    // An address that leads to no picture, as on a page whose pictures do not come.
+    const address = pictured ? addresses.get(image.dataset.kAsset!) : 'data:,';
     if (address) image.setAttribute('src', address);
   };
 
@@ -157,6 +159,12 @@ export function createPage(body: HTMLElement) {
       if (before) URL.revokeObjectURL(before);
       addresses.set(id, URL.createObjectURL(blob));
       document.querySelectorAll<HTMLElement>(`[data-k-asset="${CSS.escape(id)}"]`).forEach(showAsset);
+    },
+    /** Shows the page's pictures, or what stands in their place where they do not come. */
+    setPictured(on: boolean) {
+      if (on === pictured) return;
+      pictured = on;
+      document.querySelectorAll<HTMLElement>('[data-k-asset]').forEach(showAsset);
     },
     /** Runs the page's behaviours, or stops them all as a browser without script would. */
     setScripted(on: boolean) {

@@ -64,6 +64,7 @@ function show(message: typeof shown): void {
   }
   root.toggleAttribute('data-k-selecting', message.mode === 'select');
   page.setScripted(!message.switches.includes('no-script'));
+  page.setPictured(!message.switches.includes('no-pictures'));
   motion.setRate(message.rate);
   force();
   soonOutlined();

@@ -8,7 +8,7 @@
 
   const { wb }: { wb: Workbench } = $props();
 
-  const words: Record<Condition, string> = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print' };
+  const words: Record<Condition, string> = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print', 'no-pictures': 'No pictures' };
   const saved = $derived({ saved: 'Saved', saving: 'Saving…', failed: 'Not saved' }[wb.saver.status]);
   const errors = $derived(wb.findings.filter((finding) => finding.severity === 'error').length);
 </script>
