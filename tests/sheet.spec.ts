@@ -59,6 +59,21 @@ test.describe('state sheet', () => {
     await expect(page.frameLocator('iframe[title="panel in each state"]').locator('k-stage > div > *')).toHaveCount(3);
   });
 
+  test('of what is wider than its column the beginning is drawn, large enough to be read', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Welcome heading');
+    await bench.view('States');
+    const heading = page.frameLocator('iframe[title="heading in each state"]').locator('k-stage h1').first();
+    await expect
+      .poll(() =>
+        heading.evaluate((element) => {
+          const [drawn, cell] = [element.getBoundingClientRect(), element.closest('k-stage > div')!.getBoundingClientRect()];
+          return { starts: Math.round(drawn.left - cell.left), isReadable: drawn.height > 16 && drawn.height <= cell.height };
+        })
+      )
+      .toEqual({ starts: 6, isReadable: true });
+  });
+
   test('contrast is worked out below, and a poor one becomes a finding', async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');

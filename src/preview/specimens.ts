@@ -18,14 +18,18 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
     const cell = document.createElement('div');
     Object.assign(cell.style, {
       position: 'relative', flex: 'none', width: `${order.cell.width}px`, height: `${order.cell.height}px`, overflow: 'hidden',
-      display: 'grid', placeItems: 'center', backgroundColor: state === null ? '' : backdrop
+      display: 'grid', gridTemplate: '100% / 100%', placeItems: 'center', backgroundColor: state === null ? '' : backdrop
     });
     stage.append(cell);
     if (typeof state === 'string') clones.push(addSpecimen(cell, part, state, width, order));
   }
   // All boxes are read before any is scaled, so that the stage is laid out once.
   const scales = clones.map((clone) => scaleOf(clone, order.cell));
-  clones.forEach((clone, i) => scales[i]! < 1 && (clone.style.scale = String(scales[i])));
+  clones.forEach((clone, i) => {
+    const { scale, isCut } = scales[i]!;
+    if (scale < 1) clone.style.scale = String(scale);
+    if (isCut) Object.assign(clone.style, { justifySelf: 'start', transformOrigin: '0 50%', marginInlineStart: '6px' });
+  });
 }
 
 function addSpecimen(cell: HTMLElement, part: HTMLElement, state: string, width: number | null, order: Order): HTMLElement {
@@ -71,9 +75,15 @@ function measuredWidth(part: HTMLElement): number | null {
   return isInline || box.width === 0 ? null : box.width;
 }
 
-function scaleOf(clone: HTMLElement, cell: { width: number; height: number }): number {
+/** Words smaller than this part of their size are no longer read. */
+const READ_LEAST = 0.45;
+
+/** Drawn whole; but of what is wide and low, such as a heading, the beginning at a size that can be read. */
+function scaleOf(clone: HTMLElement, cell: { width: number; height: number }): { readonly scale: number; readonly isCut: boolean } {
   const box = clone.getBoundingClientRect();
-  return Math.min(1, (cell.width - 12) / box.width, (cell.height - 10) / box.height);
+  const [across, down] = [(cell.width - 12) / box.width, (cell.height - 10) / box.height];
+  const readable = Math.min(1, down, READ_LEAST);
+  return across < readable && down >= READ_LEAST ? { scale: readable, isCut: true } : { scale: Math.min(1, across, down), isCut: false };
 }
 
 function opaqueBackdrop(from: Element | null): string {
