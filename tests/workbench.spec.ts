@@ -139,9 +139,9 @@ test('rich text is written with bold, links and lists, and stays clean', async (
   const bench = await Bench.openNew(page);
   await bench.row('First section').click();
   await bench.insert('rich text');
-  await page.keyboard.press('Enter');
+  await bench.view('Fill');
   const editor = page.getByRole('textbox', { name: 'Text', exact: true });
-  await expect(editor).toBeFocused();
+  await editor.click();
   await page.keyboard.press('Control+a');
   await page.keyboard.type('Come to the ');
   await page.getByRole('button', { name: 'Bold', exact: true }).click();
@@ -155,6 +155,53 @@ test('rich text is written with bold, links and lists, and stays clean', async (
   await page.getByRole('textbox', { name: 'Address of the link' }).fill('https://quillmere.example/');
   await page.keyboard.press('Enter');
   await expect(bench.preview.locator('a').first()).toHaveAttribute('href', 'https://quillmere.example/');
+});
+
+test('text is written in the page itself, by double click and by Enter, and is one step of the history', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  const words = bench.preview.locator('.welcome-text');
+  await words.dblclick();
+  const editor = bench.preview.getByRole('textbox', { name: 'Text of Welcome text' });
+  await expect(editor).toBeFocused();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('Come to the ');
+  await page.keyboard.press('Control+b');
+  await page.keyboard.type('orchard');
+  await page.keyboard.press('Control+b');
+  await page.keyboard.type(' in May');
+  await expect(editor.locator('strong')).toHaveText('orchard');
+  // A tool is pressed with the mouse, and the selection stays.
+  await page.keyboard.press('Shift+Control+ArrowLeft');
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('javascript:alert(1)');
+  await page.keyboard.press('Enter');
+  await expect(bench.preview.getByRole('alert')).toHaveText(/Write an address such as/);
+  await expect(editor.locator('a')).toHaveCount(0);
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('#find-us');
+  await page.keyboard.press('Enter');
+  await expect(editor.locator('a')).toHaveText('May');
+  await page.keyboard.press('Escape');
+  await expect(editor).toHaveCount(0);
+  await expect(words.locator('a.welcome-text-link')).toHaveAttribute('href', '#find-us');
+  await expect(words).toHaveText('Come to the orchard in May');
+  await page.keyboard.press('Control+z');
+  await expect(words).toContainText('Eleven acres of standard trees');
+  await bench.pick('Welcome text');
+  await page.keyboard.press('Enter');
+  await expect(editor).toBeFocused();
+  // Pasted markup is cleaned to what rich text may hold.
+  await editor.evaluate((element) => {
+    const data = new DataTransfer();
+    data.setData('text/html', '<h1 style="color:red" onclick="x()">Bare <script>x()</script><em>words</em></h1><img src="https://evil.example/x.png">');
+    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await expect(editor.locator('em')).toHaveText('words');
+  // Pressing elsewhere ends it and picks what was pressed.
+  await bench.preview.locator('.welcome-heading').click();
+  await expect(editor).toHaveCount(0);
+  await expect(bench.row('Welcome heading')).toHaveAttribute('aria-selected', 'true');
+  expect(await words.evaluate((element) => element.innerHTML)).not.toMatch(/style|onclick|script|img|h1/);
 });
 
 test('a picture is added from disk, cleaned, shown and exported', async ({ page }) => {

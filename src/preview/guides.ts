@@ -22,8 +22,8 @@ export function distancesOf(element: HTMLElement, pick: Pick): Distances {
   return {
     type: 'hovered',
     pick,
-    width: px(String(width)),
-    height: px(String(height)),
+    width: Math.round(width * 10) / 10,
+    height: Math.round(height * 10) / 10,
     padding: sides(style, 'padding'),
     margin: sides(style, 'margin'),
     gap: flows ? [px(style.rowGap), px(style.columnGap)] : null,

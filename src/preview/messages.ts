@@ -63,6 +63,8 @@ const toFrame = {
   scroll: object({ type: string().oneOf(['scroll']).required(), share: number().min(0).max(1).required() }),
   /** Asks how much room the rows of some pieces need, and have. */
   measure: object({ type: string().oneOf(['measure']).required(), rows: list(object({ node: id().required(), row: id().required() }).noUnknown()) as never }),
+  /** Lets a hand write in a part of a piece; null ends it. */
+  write: object({ type: string().oneOf(['write']).required(), node: id().nullable().defined(), part: id().required(), html: string().strict(true).max(60_000).defined(), label: string().strict(true).max(200).defined() }),
   reveal: object({ type: string().oneOf(['reveal']).required(), node: id().required() }),
   specimens: object({
     type: string().oneOf(['specimens']).required(),
@@ -94,6 +96,10 @@ const fromFrame = {
     shift: boolean().required(),
     alt: boolean().required()
   }),
+  /** What was written so far; cleaned where it arrives. */
+  written: object({ type: string().oneOf(['written']).required(), node: id().required(), html: string().strict(true).max(60_000).defined() }),
+  /** The hand has left the text. */
+  wrote: object({ type: string().oneOf(['wrote']).required(), node: id().required() }),
   scrolled: object({ type: string().oneOf(['scrolled']).required(), share: number().min(0).max(1).required() }),
   measured: object({
     type: string().oneOf(['measured']).required(),

@@ -1,5 +1,5 @@
 import * as runtime from '$runtime/index';
-import type { ToFrame } from './messages';
+import type { PatchNode, ToFrame } from './messages';
 
 const { start: _start, scoped: _scoped, ...behaviours } = runtime;
 type Stop = () => void;
@@ -92,7 +92,8 @@ export function createPage(body: HTMLElement) {
     });
   };
 
-  const patch = (message: Extract<ToFrame, { type: 'patch' }>) => {
+  const patch = (whole: Extract<ToFrame, { type: 'patch' }>) => {
+    const message = held ? keepHeld(whole) : whole;
     if (message.tokens) setTokens(message.tokens);
     const made = new Map<string, HTMLElement>();
     const old = new Map<string, HTMLElement>();
@@ -144,6 +145,17 @@ export function createPage(body: HTMLElement) {
     message.nodes.forEach(({ id }) => start(id));
   };
 
+  /** A piece someone is writing in keeps its element; what it should look like is done when the hand leaves. */
+  let held: { readonly id: string; later: PatchNode | null } | null = null;
+
+  const keepHeld = (message: Extract<ToFrame, { type: 'patch' }>) => {
+    const { id } = held!;
+    const own = message.nodes.find((each) => each.id === id);
+    if (!own) return message;
+    held!.later = own;
+    return { ...message, nodes: message.nodes.filter((each) => each !== own) };
+  };
+
   const adoptBody = (id: string, root: HTMLElement) => {
     elements.set(id, body);
     for (const { name } of [...body.attributes]) body.removeAttribute(name);
@@ -154,6 +166,16 @@ export function createPage(body: HTMLElement) {
   return {
     elementOf,
     patch,
+    hold(id: string) {
+      held = { id, later: null };
+    },
+    /** @returns whether the piece has been drawn anew; if not, nothing about it has changed. */
+    release(): boolean {
+      const later = held?.later;
+      held = null;
+      if (later && elementOf(later.id)) patch({ type: 'patch', seq: 0, root: '', keyframes: '', nodes: [later], sheets: [], values: [], removed: [], tokens: null });
+      return Boolean(later);
+    },
     setAsset(id: string, blob: Blob) {
       const before = addresses.get(id);
       if (before) URL.revokeObjectURL(before);

@@ -5,6 +5,7 @@ import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages
 import { createMotion } from './motion';
 import { createPage } from './page';
 import { drawSpecimens } from './specimens';
+import { createWriting } from './writing';
 
 /** Runs in the frame beside the exported page: builds it from patches, tells what is picked, draws the pick's outline. */
 
@@ -18,6 +19,13 @@ let port: MessagePort | null = null;
 let shown: Extract<ToFrame, { type: 'show' }> = { type: 'show', mode: 'try', switches: [], picked: null, forced: null, rate: 1, guides: false, name: '' };
 const motion = createMotion();
 let specimens: Extract<ToFrame, { type: 'specimens' }> | null = null;
+
+const writing = createWriting({
+  page,
+  partOf: (node, part) => partElements(node, part).find((each) => each.getClientRects().length > 0) ?? null,
+  onwritten: (node, html) => tell({ type: 'written', node, html }),
+  onend: (node) => (soonOutlined(), tell({ type: 'wrote', node }))
+});
 
 const tell = (message: FromFrame) => port?.postMessage(message);
 
@@ -37,6 +45,7 @@ function receive(data: unknown): void {
   if (message.type === 'asset') return page.setAsset(message.id, message.blob);
   if (message.type === 'show') return show(message);
   if (message.type === 'reveal') return reveal(message.node);
+  if (message.type === 'write') return void writing.begin(message).catch((error: Error) => tell({ type: 'fault', sentence: error.message }));
   if (message.type === 'play') return motion.play(partElements(message.node, message.part));
   if (message.type === 'scrub') return motion.scrub(message.time);
   if (message.type === 'scroll') return scrollToShare(message.share);
@@ -127,6 +136,8 @@ function pickAt(target: EventTarget | null): Pick | null {
 }
 
 function onPress(event: MouseEvent, opens: boolean): void {
+  if (writing.owns(event.target)) return;
+  if (event.type === 'pointerdown') writing.end();
   if (shown.mode !== 'select') {
     // Links would lead out of the preview; everything else works as on the page.
     if ((event.target as Element).closest?.('a[href]:not([href^="#"])')) event.preventDefault();
@@ -147,6 +158,14 @@ document.addEventListener('auxclick', (event) => event.preventDefault(), { captu
 document.addEventListener(
   'keydown',
   (event) => {
+    if (writing.isOn()) {
+      if (event.key === 'Escape') {
+        event.preventDefault();
+        event.stopImmediatePropagation();
+        writing.escape();
+      }
+      return;
+    }
     // In Try it the page has the keys, but for Escape, which always leads back.
     if (shown.mode === 'try' && event.key !== 'Escape') return;
     event.preventDefault();
@@ -166,9 +185,9 @@ function hover(picked: Pick | null): void {
   tell(element && picked ? distancesOf(element, picked) : { type: 'hovered', pick: null, width: 0, height: 0, padding: [], margin: [], gap: null, collapsed: null });
 }
 
-document.addEventListener('pointermove', (event) => hover(pickAt(event.target)));
+document.addEventListener('pointermove', (event) => hover(writing.isOn() ? null : pickAt(event.target)));
 document.documentElement.addEventListener('pointerleave', () => hover(null));
-document.addEventListener('scroll', () => (drawOutline(), hover(null)), { capture: true, passive: true });
+document.addEventListener('scroll', () => (drawOutline(), hover(null), writing.place()), { capture: true, passive: true });
 window.addEventListener('resize', () => drawOutline());
 new ResizeObserver(soonOutlined).observe(body);
 

@@ -65,3 +65,8 @@ export async function snippetScript(behaviours: readonly string[]): Promise<stri
 export function probeScript(): Promise<string> {
   return bundled('probe', `import './probe';`, 'preview', true);
 }
+
+/** The editor for writing in the preview; fetched when someone first writes there. */
+export function writerScript(): Promise<string> {
+  return bundled('writer', `import './writer';`, 'preview', true);
+}

@@ -1,14 +1,15 @@
 <script lang="ts">
   import type { NodeId } from '$core/project/types';
-  import { nodeOf } from '$core/project/tree';
   import PreviewFrame from '$lib/parts/PreviewFrame.svelte';
   import { FitGauge } from '$lib/state/gauge.svelte';
+  import { takeWritten, writeInPlace } from '$lib/state/writing';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame, ToFrame } from '$preview/messages';
 
   const { wb, onkey }: { wb: Workbench; onkey: (message: Extract<FromFrame, { type: 'key' }>) => void } = $props();
 
   let room = $state({ width: 800, height: 400 });
+  let pane: HTMLElement;
   const senders = new Map<string, (message: ToFrame) => void>();
   const gauge = new FitGauge(() => wb);
 
@@ -64,6 +65,10 @@
   const toAll = (message: ToFrame, but?: string) => senders.forEach((send, key) => key !== but && send(message));
   $effect(() => {
     wb.sendToPreview = (message) => toAll(message);
+    wb.sendToPage = (message) => {
+      pane.querySelector<HTMLIFrameElement>('.paper iframe')?.focus();
+      senders.get('one')?.(message);
+    };
   });
 
   $effect(() => {
@@ -105,20 +110,22 @@
       measure();
       wb.findingsWatch.begin(wb.project, wb.fits);
     }
+    if (message.type === 'written') return takeWritten(wb, message.node as NodeId, message.html);
+    if (message.type === 'wrote') return void (wb.writing = null);
     if (message.type === 'fault') wb.message = { kind: 'error', text: `The page’s script stopped: ${message.sentence}` };
     if (message.type !== 'picked') return;
     const { node, part, item } = message.pick;
     if (!wb.project.nodes[node as NodeId]) return;
     const id = (item && wb.project.nodes[item as NodeId] ? item : node) as NodeId;
     wb.select([id], part);
-    if (message.opens && nodeOf(wb.project, id)) {
+    if (message.opens && !writeInPlace(wb, id, part)) {
       wb.view = 'Fill';
       wb.editing = id;
     }
   }
 </script>
 
-<div class="pane" class:full={wb.isFull} bind:clientWidth={null, (value) => (room = { ...room, width: value ?? 0 })} bind:clientHeight={null, (value) => (room = { ...room, height: value ?? 0 })}>
+<div class="pane" bind:this={pane} class:full={wb.isFull} bind:clientWidth={null, (value) => (room = { ...room, width: value ?? 0 })} bind:clientHeight={null, (value) => (room = { ...room, height: value ?? 0 })}>
   <div class="frames" style:gap="{GAP}px">
     {#each frames as frame (frame.key)}
       <div class="one">

@@ -1,9 +1,8 @@
 <script lang="ts">
-  import type { ElementContent } from 'hast';
   import type { Editor } from '@tiptap/core';
   import { onDestroy, onMount } from 'svelte';
-  import { cleanHtml, isSafeLink } from '$core/html/clean';
-  import { printHtml } from '$core/html/print';
+  import { isSafeLink } from '$core/html/clean';
+  import { tidyHtml } from '$core/html/tidy';
 
   interface Props {
     label: string;
@@ -15,8 +14,6 @@
   }
 
   const { label, value, takesFocus, onchange, onfocus, ondone }: Props = $props();
-
-  const printed = (html: string) => cleanHtml(html).children.map((child) => printHtml(child as ElementContent)).join('');
 
   let host: HTMLElement;
   let editor = $state.raw<Editor | null>(null);
@@ -41,10 +38,10 @@
           link: { openOnClick: false, autolink: false, HTMLAttributes: { target: null, rel: null }, isAllowedUri: (address) => isSafeLink(address) }
         })
       ],
-      content: printed(value),
+      content: tidyHtml(value),
       editorProps: { attributes: { role: 'textbox', 'aria-label': label, 'aria-multiline': 'true' } },
       onUpdate({ editor: now }) {
-        written = printed(now.getHTML());
+        written = tidyHtml(now.getHTML());
         onchange(written);
       },
       onFocus: onfocus,
@@ -60,7 +57,7 @@
   $effect(() => {
     if (!editor || value === written) return;
     written = value;
-    editor.commands.setContent(printed(value), { emitUpdate: false });
+    editor.commands.setContent(tidyHtml(value), { emitUpdate: false });
   });
   $effect(() => {
     if (takesFocus) editor?.commands.focus('end');

@@ -6,6 +6,7 @@ import type { Fragment, NodeId, Page, PageId, Place } from '$core/project/types'
 import { registry } from '$core/registry';
 import { templates } from '$core/templates';
 import { VIEWS, type Workbench } from './workbench.svelte';
+import { writeInPlace } from './writing';
 
 /** Something the designer can do: by key, by button, or found by name. One list serves all three. */
 export interface Action {
@@ -187,6 +188,7 @@ export const actions: readonly Action[] = [
     keys: ['Enter'],
     refusal: (wb) => (wb.selected.length === 0 ? nothing : null),
     run(wb) {
+      if (writeInPlace(wb, wb.current.id, null)) return;
       wb.view = 'Fill';
       wb.editing = wb.current.id;
     }

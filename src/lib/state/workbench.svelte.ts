@@ -74,6 +74,8 @@ export class Workbench {
   /** Room that rows of labels need, by piece; measured in the preview. */
   fits = $state.raw<ReadonlyMap<NodeId, Fit>>(new Map());
   editing = $state<NodeId | null>(null);
+  /** A piece whose text is being written in the page itself. */
+  writing = $state<NodeId | null>(null);
   renaming = $state<NodeId | null>(null);
   message = $state.raw<Message | null>(null);
   sheetHeight = $state(318);
@@ -126,6 +128,8 @@ export class Workbench {
 
   /** Sends to every frame that shows the page; set by the preview. */
   sendToPreview: (message: ToFrame) => void = () => {};
+  /** Sends to the one frame that a hand works in, and gives it the keys. */
+  sendToPage: (message: ToFrame) => void = () => {};
 
   takeFits(fits: ReadonlyMap<NodeId, Fit>): void {
     const before = this.fits;

@@ -5,7 +5,7 @@ import { linkField, richField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 
 const settings = object({
-  words: richField('<p>What they said.</p>', { label: 'Words' }),
+  words: richField('<p>What they said.</p>', { label: 'Words', part: 'words' }),
   author: textField('', 200, { label: 'Who said it' }),
   source: linkField({ label: 'Where it is from', help: 'An address; the name then leads there.' })
 });

@@ -1,0 +1,147 @@
+import { Editor } from '@tiptap/core';
+import StarterKit from '@tiptap/starter-kit';
+import { isSafeLink } from '$core/html/clean';
+
+export interface Writer {
+  owns(target: Node): boolean;
+  /** @returns whether there was a field for an address to close. */
+  closeLink(): boolean;
+  place(): void;
+  destroy(): void;
+}
+
+export interface WriterTools {
+  write(element: HTMLElement, html: string, label: string, onchange: (html: string) => void): Writer;
+}
+
+const MARKS: readonly { readonly name: string; readonly label: string; readonly sign: string; readonly run: (editor: Editor) => void }[] = [
+  { name: 'bold', label: 'Bold', sign: 'B', run: (editor) => editor.chain().focus().toggleBold().run() },
+  { name: 'italic', label: 'Italic', sign: 'I', run: (editor) => editor.chain().focus().toggleItalic().run() },
+  { name: 'code', label: 'Inline code', sign: '‹›', run: (editor) => editor.chain().focus().toggleCode().run() },
+  { name: 'bulletList', label: 'List', sign: '•', run: (editor) => editor.chain().focus().toggleBulletList().run() },
+  { name: 'orderedList', label: 'Numbered list', sign: '1.', run: (editor) => editor.chain().focus().toggleOrderedList().run() }
+];
+
+function made<Name extends keyof HTMLElementTagNameMap>(tag: Name, set: Partial<HTMLElementTagNameMap[Name]>): HTMLElementTagNameMap[Name] {
+  return Object.assign(document.createElement(tag), set);
+}
+
+/** Its tools, in a tree that the page's style cannot reach. */
+function createBar(editor: Editor, element: HTMLElement) {
+  const host = document.createElement('k-writer');
+  const root = host.attachShadow({ mode: 'open' });
+  const sheet = new CSSStyleSheet();
+  sheet.replaceSync(`
+    :host { position: fixed; z-index: 2147483647; }
+    div { display: flex; gap: 2px; padding: 3px; background: #1f262a; border-radius: 3px; }
+    button { min-width: 28px; height: 26px; padding: 0 7px; font: 600 13px/1 system-ui, sans-serif; color: #fff; cursor: pointer; background: none; border: 0; border-radius: 2px; }
+    button:hover { background: #ffffff26; }
+    button[aria-pressed="true"] { color: #1f262a; background: #bfe3d8; }
+    button:focus-visible, input:focus-visible { outline: 2px solid #8fb4ff; outline-offset: 1px; }
+    section { display: flex; gap: 4px; margin-top: 2px; padding: 3px; background: #1f262a; border-radius: 3px; }
+    section[hidden] { display: none; }
+    input { width: 230px; padding: 3px 6px; font: 13px system-ui, sans-serif; }
+    p { margin: 0; padding: 4px; font: 12px system-ui, sans-serif; color: #ffd3cb; }
+    p:empty { display: none; }`);
+  root.adoptedStyleSheets = [sheet];
+  const bar = made('div', { role: 'toolbar', ariaLabel: 'Text tools' });
+  const buttons = MARKS.map(({ label, sign, run }) => {
+    const button = made('button', { type: 'button', textContent: sign, title: label, ariaLabel: label });
+    button.onclick = () => run(editor);
+    return button;
+  });
+  const link = made('button', { type: 'button', textContent: '↗', title: 'Link (Ctrl K)', ariaLabel: 'Link' });
+  // No form element: the frame's sandbox lets none be submitted.
+  const form = made('section', { hidden: true });
+  const field = made('input', { ariaLabel: 'Address of the link', placeholder: 'https://… or #section' });
+  const fault = made('p', { role: 'alert' });
+  const set = made('button', { type: 'button', textContent: 'Set' });
+  form.append(field, set);
+  bar.append(...buttons, link);
+  root.append(bar, form, fault);
+  const openLink = () => {
+    form.hidden = false;
+    field.value = String(editor.getAttributes('link').href ?? '');
+    field.focus();
+    place();
+  };
+  link.onclick = openLink;
+  const setLink = () => {
+    const address = field.value.trim();
+    fault.textContent = address === '' || isSafeLink(address) ? '' : 'Write an address such as https://…, mailto:… or #section.';
+    if (fault.textContent) return;
+    const chain = editor.chain().focus().extendMarkRange('link');
+    if (address === '') chain.unsetLink().run();
+    else chain.setLink({ href: address }).run();
+    form.hidden = true;
+  };
+  set.onclick = setLink;
+  field.addEventListener('keydown', (event) => {
+    if (event.key !== 'Enter') return;
+    event.preventDefault();
+    setLink();
+  });
+  // The selection stays in the text while a tool is pressed.
+  bar.onmousedown = (event) => event.preventDefault();
+  const place = () => {
+    const box = element.getBoundingClientRect();
+    const { height } = host.getBoundingClientRect();
+    const above = box.top - height - 6;
+    Object.assign(host.style, { left: `${Math.max(4, box.left)}px`, top: `${above >= 4 ? above : Math.min(innerHeight - height - 4, box.bottom + 6)}px` });
+  };
+  const show = () => {
+    [...MARKS, { name: 'link' }].forEach(({ name }, i) => ((buttons[i] ?? link).ariaPressed = String(editor.isActive(name))));
+    place();
+  };
+  document.documentElement.append(host);
+  return { host, form, show, place, openLink };
+}
+
+function write(element: HTMLElement, html: string, label: string, onchange: (html: string) => void): Writer {
+  element.replaceChildren();
+  element.style.whiteSpace = 'pre-wrap';
+  element.style.outline = 'none';
+  const editor = new Editor({
+    element: { mount: element },
+    injectCSS: false,
+    extensions: [
+      StarterKit.configure({
+        heading: false,
+        codeBlock: false,
+        horizontalRule: false,
+        underline: false,
+        link: { openOnClick: false, autolink: false, HTMLAttributes: { target: null, rel: null }, isAllowedUri: (address) => isSafeLink(address) }
+      })
+    ],
+    content: html,
+    editorProps: { attributes: { role: 'textbox', 'aria-label': label, 'aria-multiline': 'true', 'data-k-writing': '' } },
+    onUpdate: ({ editor: now }) => onchange(now.getHTML()),
+    onTransaction: () => bar?.show()
+  });
+  const bar = createBar(editor, element);
+  const keys = (event: KeyboardEvent) => {
+    if (!(event.ctrlKey || event.metaKey) || event.key !== 'k') return;
+    event.preventDefault();
+    bar.openLink();
+  };
+  element.addEventListener('keydown', keys);
+  editor.commands.focus('end');
+  bar.show();
+  return {
+    owns: (target) => target === bar.host,
+    place: bar.place,
+    closeLink() {
+      if (bar.form.hidden) return false;
+      bar.form.hidden = true;
+      editor.commands.focus();
+      return true;
+    },
+    destroy() {
+      element.removeEventListener('keydown', keys);
+      bar.host.remove();
+      editor.destroy();
+    }
+  };
+}
+
+Object.assign(window, { kymationWriter: { write } satisfies WriterTools });
