@@ -36,8 +36,9 @@ export function projectSchema(): object {
         settings: strict(settings, Object.keys(settings)),
         adapt: { type: 'object', propertyNames: { enum: CONDITIONS.filter((name) => name !== 'always') }, additionalProperties: strict(responsive, Object.keys(responsive)) },
         slots: strict(Object.fromEntries(Object.keys(kind.slots).map((slot) => [slot, { type: 'array', items: id }])), Object.keys(kind.slots)),
-        styles: strict(Object.fromEntries(Object.keys(kind.anatomy).map((part) => [part, states])), Object.keys(kind.anatomy))
-      }, ['adapt'])
+        styles: strict(Object.fromEntries(Object.keys(kind.anatomy).map((part) => [part, states])), Object.keys(kind.anatomy)),
+        linked: id
+      }, ['adapt', 'linked'])
     };
   });
   const width = { type: 'integer', minimum: 280, maximum: 2400 };
@@ -55,8 +56,9 @@ export function projectSchema(): object {
         type: 'object',
         additionalProperties: strict({ id, file: text(100), type: { enum: ['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif'] }, width: size, height: size, bytes: { type: 'integer', minimum: 0 }, tones: { type: 'array', maxItems: 32, items: { type: 'string', pattern: '^#[0-9a-f]{8}$' } } }, ['tones'])
       },
-      tokens: { type: 'object', propertyNames: id, additionalProperties: strict({ id, name: { type: 'string', minLength: 1, maxLength: 80 }, type: { enum: [...TOKEN_TYPES] }, value: text(500) }) }
-    }, ['tokens'])
+      tokens: { type: 'object', propertyNames: id, additionalProperties: strict({ id, name: { type: 'string', minLength: 1, maxLength: 80 }, type: { enum: [...TOKEN_TYPES] }, value: text(500) }) },
+      shelf: { type: 'object', propertyNames: id, additionalProperties: strict({ id, name: text(80), fragment: strict({ root: id, nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } } }) }) }
+    }, ['tokens', 'shelf'])
   };
 }
 

@@ -1,6 +1,6 @@
 import { ValidationError, type AnyObject, type ObjectSchema } from 'yup';
 import type { Registry } from '../kinds/registry';
-import type { Asset, Bands, Node, NodeId, Page, PageId, SupportTarget, Token, Project } from '../project/types';
+import type { Asset, Bands, Node, NodeId, Page, PageId, ShelfId, ShelfPiece, SupportTarget, Token, Project } from '../project/types';
 
 /** An expected "no": a stable code and a plain sentence that says what, where and what to do. */
 export interface Refusal {
@@ -15,14 +15,16 @@ export interface ProjectDraft {
   nodes: Record<NodeId, NodeDraft>;
   assets: Record<string, Asset>;
   tokens: Record<string, Token>;
+  shelf: Record<string, ShelfPiece>;
 }
 
-export interface NodeDraft extends Omit<Node, 'name' | 'settings' | 'adapt' | 'slots' | 'styles'> {
+export interface NodeDraft extends Omit<Node, 'name' | 'settings' | 'adapt' | 'slots' | 'styles' | 'linked'> {
   name: string;
   settings: Record<string, Node['settings'][string]>;
   adapt: Record<string, Record<string, Node['settings'][string]>>;
   slots: Record<string, NodeId[]>;
   styles: Record<string, Record<string, Record<string, Record<string, string>>>>;
+  linked?: ShelfId;
 }
 
 /** A frozen node as a draft; only for putting a new one into a project. */

@@ -50,7 +50,7 @@ export function createFindingsRunner(registry: Registry) {
     const self = new Set<NodeId>();
     const below = new Set<NodeId>();
     for (const diff of steps) {
-      if (diff.pages || diff.assets || diff.tokens || (diff.info && diff.info[0]?.bands !== diff.info[1]?.bands)) return null;
+      if (diff.pages || diff.assets || diff.tokens || diff.shelf || (diff.info && diff.info[0]?.bands !== diff.info[1]?.bands)) return null;
       for (const [id, [from, to]] of Object.entries(diff.nodes ?? {})) {
         if (!from || !to || from.slots !== to.slots) return null;
         self.add(id as NodeId);

@@ -4,7 +4,7 @@ import { checkValue } from '../css/values';
 import { completeNode } from '../project/complete';
 import type { Registry } from '../kinds/registry';
 import { ID_PATTERN } from '../project/ids';
-import { CONDITIONS, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Fragment, type Node, type NodeId, type Project, type Token } from '../project/types';
+import { CONDITIONS, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Fragment, type Node, type NodeId, type Project, type ShelfId, type Token } from '../project/types';
 import { TOKEN_PROPERTY } from '../css/tokens';
 import { schemaFault } from '../commands/define';
 import { MOST_NODES } from '../commands/structure';
@@ -92,6 +92,8 @@ export function readFragment(registry: Registry, value: unknown): Fragment | nul
 class Reader {
   private readonly faults: Fault[] = [];
   private tokens: Project['tokens'] = {};
+  /** Ids of the pieces on the shelf; what is linked to another one stands on its own. */
+  private shelved: ReadonlySet<string> = new Set();
   constructor(private readonly registry: Registry) {}
 
   read(raw: Project): ReadDocument {
@@ -99,6 +101,7 @@ class Reader {
     const count = Object.keys(raw.nodes).length;
     if (count > MOST_NODES) return no(`This project holds ${count} pieces; ${MOST_NODES} are the most that can be opened.`);
     this.tokens = this.readTokens((raw as { tokens?: unknown }).tokens);
+    this.shelved = new Set(entries((raw as { shelf?: unknown }).shelf).map(([key]) => key));
     const nodes: Record<string, Node> = {};
     for (const [key, node] of Object.entries(raw.nodes)) {
       const read = this.node(key, node);
@@ -124,7 +127,8 @@ class Reader {
       pages,
       nodes: kept as Project['nodes'],
       assets: this.assets(raw.assets),
-      tokens: this.tokens
+      tokens: this.tokens,
+      shelf: this.shelf((raw as { shelf?: unknown }).shelf)
     };
     return { ok: true, project, faults: this.faults };
   }
@@ -138,6 +142,18 @@ class Reader {
     if (!Object.hasOwn(nodes, root)) return null;
     const kept = this.tree(nodes, [root as NodeId]);
     return typeof kept === 'string' ? null : { root: root as NodeId, nodes: kept as Fragment['nodes'] };
+  }
+
+  private shelf(raw: unknown): Project['shelf'] {
+    const kept: Loose = {};
+    for (const [key, piece] of entries(raw)) {
+      const content = isRecord(piece) && piece.id === key && ID_PATTERN.test(key) && isRecord(piece.fragment) ? piece.fragment : null;
+      const isSmall = content && isRecord(content.nodes) && Object.keys(content.nodes).length <= MOST_NODES;
+      const fragment = isSmall && typeof content.root === 'string' ? this.fragment(content.root, content.nodes as Loose) : null;
+      if (!fragment) this.fault('shelf', 'A piece on the shelf was left out: it is damaged.', `/shelf/${key}`);
+      else kept[key] = { id: key, name: words(80).isValidSync((piece as Loose).name) && (piece as Loose).name ? (piece as Loose).name : fragment.nodes[fragment.root]!.name, fragment };
+    }
+    return kept as Project['shelf'];
   }
 
   private fault(code: string, sentence: string, path: string): void {
@@ -159,7 +175,8 @@ class Reader {
       settings: this.settings(kind.settings.fields as Record<string, AnySchema>, settings, `${path}/settings`),
       adapt: this.adapt(kind.settings.fields as Record<string, AnySchema>, raw.adapt, `${path}/adapt`),
       slots: this.slots(Object.keys(kind.slots), raw.slots),
-      styles: this.styles(kind.anatomy, raw.styles, `${path}/styles`)
+      styles: this.styles(kind.anatomy, raw.styles, `${path}/styles`),
+      ...(typeof raw.linked === 'string' && this.shelved.has(raw.linked) ? { linked: raw.linked as ShelfId } : {})
     };
   }
 

@@ -17,7 +17,7 @@ const isComplete = (node: Node) => node.adapt && !(node.kind === 'columns' && 'r
 export function completeProject(project: Project): Project {
   const nodes = Object.values(project.nodes).every(isComplete) ? project.nodes : (Object.fromEntries(Object.entries(project.nodes).map(([id, node]) => [id, completeNode(node)])) as Project['nodes']);
   const info = project.info.support && project.info.aside ? project.info : { ...project.info, support: project.info.support ?? 'widely', aside: project.info.aside ?? {} };
-  return { ...project, info, nodes, tokens: project.tokens ?? {} };
+  return { ...project, info, nodes, tokens: project.tokens ?? {}, shelf: project.shelf ?? {} };
 }
 
 export function completeDiff(diff: Diff): Diff {

@@ -20,6 +20,7 @@ export function createProject(name: string, content: Fragment, ids: { readonly p
     pages: { [page.id]: page },
     nodes: content.nodes,
     assets: {},
-    tokens: {}
+    tokens: {},
+    shelf: {}
   };
 }

@@ -3,7 +3,7 @@ import type { Change, Diff, Project } from './types';
 
 export type { Diff } from './types';
 
-export const TABLES = ['pages', 'nodes', 'assets', 'tokens'] as const;
+export const TABLES = ['pages', 'nodes', 'assets', 'tokens', 'shelf'] as const;
 
 function tableDiff<T>(before: Record<string, T>, after: Record<string, T>): Record<string, Change<T>> | undefined {
   if (before === after) return undefined;
@@ -87,7 +87,8 @@ export function patched(project: Project, diff: Diff): Project {
     pages: diff.pages ? patchedTable(project.pages, diff.pages) : project.pages,
     nodes: diff.nodes ? patchedTable(project.nodes, diff.nodes) : project.nodes,
     assets: diff.assets ? patchedTable(project.assets, diff.assets) : project.assets,
-    tokens: diff.tokens ? patchedTable(project.tokens, diff.tokens) : project.tokens
+    tokens: diff.tokens ? patchedTable(project.tokens, diff.tokens) : project.tokens,
+    shelf: diff.shelf ? patchedTable(project.shelf, diff.shelf) : project.shelf
   });
   remember(next, project, diff);
   return next;

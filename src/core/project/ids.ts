@@ -1,5 +1,5 @@
 import { customAlphabet } from 'nanoid';
-import type { AssetId, NodeId, PageId, ProjectId, TokenId } from './types';
+import type { AssetId, NodeId, PageId, ProjectId, ShelfId, TokenId } from './types';
 
 const letters = customAlphabet('abcdefghijkmnpqrstuvwxyz', 1);
 const tail = customAlphabet('0123456789abcdefghijkmnpqrstuvwxyz', 6);
@@ -8,7 +8,7 @@ const tail = customAlphabet('0123456789abcdefghijkmnpqrstuvwxyz', 6);
 export const ID_PATTERN = /^[a-z][a-z0-9-]{0,63}$/;
 
 /** @returns a new id that starts with `stem` (lower case, digits and hyphens; anything else is dropped). */
-export function newId<Id extends NodeId | PageId | AssetId | ProjectId | TokenId>(stem: string): Id {
+export function newId<Id extends NodeId | PageId | AssetId | ProjectId | ShelfId | TokenId>(stem: string): Id {
   const clean = slug(stem).slice(0, 40);
   return `${clean || letters()}-${letters()}${tail()}` as Id;
 }

@@ -11,6 +11,7 @@ export type PageId = Branded<'page'>;
 export type NodeId = Branded<'node'>;
 export type AssetId = Branded<'asset'>;
 export type TokenId = Branded<'token'>;
+export type ShelfId = Branded<'shelf'>;
 
 export type Json = string | number | boolean | null | readonly Json[] | { readonly [key: string]: Json };
 
@@ -56,6 +57,15 @@ export interface Node {
   readonly adapt: Adaptations;
   readonly slots: Readonly<Record<string, readonly NodeId[]>>;
   readonly styles: Styles;
+  /** The piece on the shelf that this one follows; left out where it stands on its own. */
+  readonly linked?: ShelfId;
+}
+
+/** A piece kept to be used again, with everything in it. */
+export interface ShelfPiece {
+  readonly id: ShelfId;
+  readonly name: string;
+  readonly fragment: Fragment;
 }
 
 export interface Page {
@@ -121,6 +131,7 @@ export interface Project {
   readonly nodes: Readonly<Record<NodeId, Node>>;
   readonly assets: Readonly<Record<AssetId, Asset>>;
   readonly tokens: Readonly<Record<TokenId, Token>>;
+  readonly shelf: Readonly<Record<ShelfId, ShelfPiece>>;
 }
 
 /** A tree of nodes outside any project: what is inserted, copied or made new. `nodes[root]` exists. */
@@ -148,4 +159,5 @@ export interface Diff {
   readonly nodes?: Readonly<Record<string, Change<Node>>>;
   readonly assets?: Readonly<Record<string, Change<Asset>>>;
   readonly tokens?: Readonly<Record<string, Change<Token>>>;
+  readonly shelf?: Readonly<Record<string, Change<ShelfPiece>>>;
 }

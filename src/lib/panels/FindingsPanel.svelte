@@ -114,15 +114,6 @@
 </div>
 
 <style>
-  .head {
-    display: flex;
-    justify-content: space-between;
-  }
-  h2 {
-    margin: 0 0 6px;
-    font-size: 13px;
-    font-weight: 600;
-  }
   small {
     font-weight: 400;
     color: var(--ink-2);

@@ -91,15 +91,6 @@
 </div>
 
 <style>
-  .head {
-    display: flex;
-    justify-content: space-between;
-  }
-  h2 {
-    margin: 0 0 8px;
-    font-size: 13px;
-    font-weight: 600;
-  }
   h3 {
     margin: 12px 0 2px;
     font-size: 12px;

@@ -136,15 +136,6 @@
     font-size: 12px;
     color: var(--ink-2);
   }
-  .head {
-    display: flex;
-    justify-content: space-between;
-  }
-  h2 {
-    margin: 0 0 8px;
-    font-size: 13px;
-    font-weight: 600;
-  }
   h3 {
     margin: 10px 0 2px;
     font-size: 12px;

@@ -5,6 +5,7 @@
   import StatesView from './StatesView.svelte';
   import { CONDITION_WORDS } from '$core/kinds/words';
   import type { ConditionName } from '$core/project/types';
+  import { isAsShelved } from '$core/project/shelf';
   import { VIEWS, type Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -72,6 +73,10 @@
 <section aria-label="Tuning sheet" style:height="{isFolded ? 40 : wb.sheetHeight}px">
   <header>
     <h2 title={wb.current.name}>{wb.current.name}</h2>
+    {#if wb.linked}
+      {@const { node, shelf } = wb.linked}
+      <button type="button" class="linked" title="Follows {wb.project.shelf[shelf]!.name} on the shelf" onclick={() => (wb.open = 'shelf')}>{isAsShelved(wb.project, node.id, shelf) ? 'linked' : 'linked, changed'}</button>
+    {/if}
     <span class="kind">{wb.kind.label.toLowerCase()}{count ? ` · ${count}` : ''}</span>
     <div class="views" role="tablist" aria-label="Views of the tuning sheet" tabindex="-1" bind:this={views} onkeydown={viewKeys}>
       {#each VIEWS as view (view)}
@@ -119,6 +124,17 @@
   }
   .edge:hover {
     background: var(--verdigris);
+  }
+  .linked {
+    padding: 2px 8px;
+    font: inherit;
+    font-size: 12px;
+    color: var(--verdigris);
+    white-space: nowrap;
+    cursor: pointer;
+    background: var(--wash);
+    border: 1px solid var(--verdigris);
+    border-radius: 10px;
   }
   section {
     display: flex;

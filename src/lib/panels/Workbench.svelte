@@ -20,7 +20,7 @@
   /** While a field or a dialog has the keys, only what cannot be meant for it goes on: undo and the like in dialogs do not. */
   function isTaken(event: KeyboardEvent, key: string): boolean {
     if (event.defaultPrevented) return true;
-    const dialogOpen = wb.open !== null && !['findings', 'history', 'tokens'].includes(wb.open);
+    const dialogOpen = wb.open !== null && !['findings', 'history', 'tokens', 'shelf'].includes(wb.open);
     if (dialogOpen) return true;
     if (isTyping(event.target)) return !/^\$mod\+(?:k|e)$/.test(key);
     return key === 'Enter' && isControl(event.target);
@@ -64,7 +64,7 @@
   /** The clipboard's own events: pieces are copied where no text is picked, and pasted where no field has the keys. */
   function onclipboard(event: ClipboardEvent): void {
     const hasText = (window.getSelection()?.toString() ?? '') !== '';
-    const isBusy = isTyping(event.target) || isTyping(document.activeElement) || (wb.open !== null && !['findings', 'history', 'tokens'].includes(wb.open));
+    const isBusy = isTyping(event.target) || isTyping(document.activeElement) || (wb.open !== null && !['findings', 'history', 'tokens', 'shelf'].includes(wb.open));
     if (isBusy || event.defaultPrevented || !event.clipboardData) return;
     if (event.type === 'paste') {
       event.preventDefault();
@@ -140,6 +140,7 @@
   </main>
   {#if wb.open === 'history'}{#await import('./HistoryPanel.svelte') then { default: HistoryPanel }}<HistoryPanel {wb} />{/await}{/if}
   {#if wb.open === 'tokens'}{#await import('./TokensPanel.svelte') then { default: TokensPanel }}<TokensPanel {wb} />{/await}{/if}
+  {#if wb.open === 'shelf'}{#await import('./ShelfPanel.svelte') then { default: ShelfPanel }}<ShelfPanel {wb} />{/await}{/if}
   {#if wb.open === 'findings'}{#await import('./FindingsPanel.svelte') then { default: FindingsPanel }}<FindingsPanel {wb} />{/await}{/if}
 </div>
 {#if wb.open === 'insert' || wb.open === 'search'}{#key wb.open}{#await import('./CommandSearch.svelte') then { default: CommandSearch }}<CommandSearch {wb} />{/await}{/key}{/if}

@@ -2,7 +2,7 @@ import { CONDITION_WORDS } from '$core/kinds/words';
 import { newId, slug } from '$core/project/ids';
 import { childIds, fragmentOf, maybePlaceOf, nodeOf } from '$core/project/tree';
 import { makeWith, withNewIds } from '$core/kinds/make';
-import type { Fragment, NodeId, Page, PageId, Place } from '$core/project/types';
+import type { Fragment, NodeId, Page, PageId, Place, ShelfId } from '$core/project/types';
 import { registry } from '$core/registry';
 import { templates } from '$core/templates';
 import { VIEWS, type Workbench } from './workbench.svelte';
@@ -130,6 +130,14 @@ export function removeSelected(wb: Workbench): void {
   wb.select([siblings[Math.min(first.index, siblings.length - 1)] ?? first.parent]);
 }
 
+function freeShelfName({ current, project }: Workbench): string {
+  const taken = new Set(Object.values(project.shelf).map(({ name }) => name));
+  for (let count = 1; ; count += 1) {
+    const name = count === 1 ? current.name.slice(0, 70) : `${current.name.slice(0, 70)} ${count}`;
+    if (!taken.has(name)) return name;
+  }
+}
+
 function duplicateSelected(wb: Workbench): void {
   const last = wb.selected.at(-1)!;
   if (wb.dispatch({ type: 'duplicate', ids: wb.selected })) return;
@@ -195,6 +203,11 @@ export const actions: readonly Action[] = [
   },
   onSelection('rename', 'Rename', ['F2'], (wb) => (wb.renaming = wb.current.id)),
   onSelection('duplicate', 'Duplicate', ['$mod+d'], duplicateSelected),
+  onSelection('shelve', 'Put on the shelf', [], (wb) => {
+    const name = freeShelfName(wb);
+    if (!wb.dispatch({ type: 'shelve', id: wb.current.id, shelf: newId<ShelfId>(slug(name)), name })) wb.open = 'shelf';
+  }),
+  onSelection('detach', 'Detach from the shelf', [], (wb) => wb.dispatch({ type: 'detach', id: wb.linked?.node.id ?? wb.current.id })),
   onSelection('delete', 'Delete', ['Delete', 'Backspace'], removeSelected),
   // The browser's own copy and paste carry the pieces (see Workbench.svelte); run by name, they are set going here.
   { ...onSelection('copy', 'Copy', ['$mod+c'], () => void document.execCommand('copy')), isNative: true },
@@ -259,6 +272,7 @@ export const actions: readonly Action[] = [
   { id: 'play', label: 'Play the movement', group: 'View', keys: ['p'], refusal: (wb) => (wb.kind.play ? null : 'The picked piece has no movement to play.'), run: playMovement },
   ...(['touch', 'less-motion', 'no-script', 'print'] as const).map((name): Action => ({ id: `try-${name}`, label: `Try ${CONDITION_WORDS[name]}`, group: 'View', keys: [], refusal: always, run: (wb) => wb.toggleSwitch(name) })),
   { id: 'history', label: 'History and versions', group: 'Project', keys: ['h'], refusal: always, run: (wb) => (wb.open = wb.open === 'history' ? null : 'history') },
+  { id: 'shelf', label: 'Shelf', group: 'Project', keys: ['Shift+S'], refusal: always, run: (wb) => (wb.open = wb.open === 'shelf' ? null : 'shelf') },
   { id: 'tokens', label: 'Tokens', group: 'Project', keys: ['Shift+T'], refusal: always, run: (wb) => (wb.open = wb.open === 'tokens' ? null : 'tokens') },
   { id: 'search', label: 'Find a command', group: 'View', keys: ['$mod+k'], refusal: always, run: (wb) => (wb.open = 'search') },
   { id: 'keys', label: 'All keys', group: 'View', keys: ['Shift+?'], refusal: always, run: (wb) => (wb.open = 'keys') }

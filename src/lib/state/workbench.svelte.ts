@@ -8,6 +8,7 @@ import { completeProject } from '$core/project/complete';
 import { diffOf, patched } from '$core/project/diff';
 import { restoreCommands } from '$core/commands/restore';
 import { splitAside } from '$core/kinds/finding';
+import { maybeLinked } from '$core/project/shelf';
 import { sameShape } from '$core/project/lineage';
 import { childIds, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
 import type { AssetId, ConditionName, Node, NodeId, PageId, Place, Project, StateName } from '$core/project/types';
@@ -54,7 +55,7 @@ export class Workbench {
   width = $state(1120);
   mode = $state<'select' | 'try'>('select');
   switches = $state.raw<readonly Switch[]>([]);
-  open = $state<'insert' | 'search' | 'export' | 'findings' | 'history' | 'tokens' | 'keys' | null>(null);
+  open = $state<'insert' | 'search' | 'export' | 'findings' | 'history' | 'tokens' | 'shelf' | 'keys' | null>(null);
   /** A state shown on the picked part though nobody touches it; never part of the project. */
   forced = $state<Exclude<StateName, 'rest'> | null>(null);
   /** Pace of the preview's movements. */
@@ -100,6 +101,8 @@ export class Workbench {
   });
   kind = $derived.by(() => registry.kindOf(this.drawn.kind));
   currentPart = $derived.by(() => (this.part in this.kind.anatomy ? this.part : 'root'));
+  /** The shelf's piece that the current one or something around it follows. */
+  linked = $derived.by(() => maybeLinked(this.project, pathTo(this.project, this.current.id)));
   picked = $derived.by((): Picked => ({ node: this.drawn.id, part: this.currentPart, item: this.drawn === this.current ? null : this.current.id }));
 
   constructor({ project, history, blobs, seq }: Stored) {
