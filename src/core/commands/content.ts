@@ -3,6 +3,7 @@ import { STYLE_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
 import { CONDITIONS, STATES, type AssetId, type ConditionName, type Json, type NodeId, type Project, type StateName } from '../project/types';
 import { maybeNode } from '../project/tree';
+import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
 import { CONDITION_WORDS } from '../kinds/words';
 import { define, no, schemaFault, type NodeDraft, type Refusal } from './define';
@@ -60,7 +61,7 @@ export const setSetting = define<SettingArgs>({
   refusal(project, args, registry) {
     const field = settingRefusal(project, registry, args);
     if (isRefusal(field)) return field;
-    const fault = schemaFault(field, args.value);
+    const fault = schemaFault(field, args.value) ?? tokenFault(field, args.value, project.tokens);
     if (fault) return no('bad-setting', fault);
     const isMissing = field.meta()?.field?.control === 'asset' && args.value && !project.assets[args.value as AssetId];
     return isMissing ? no('no-such-asset', 'That picture is not in the project. Add it first.') : null;

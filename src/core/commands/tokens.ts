@@ -1,25 +1,34 @@
-import { mixed, object, string } from 'yup';
+import { mixed, object, string, type AnySchema } from 'yup';
 import { checkValue } from '../css/values';
 import { TOKEN_PROPERTY, tokensIn } from '../css/tokens';
+import type { Registry } from '../kinds/registry';
 import { ID_PATTERN } from '../project/ids';
 import { TOKEN_TYPES, type ConditionName, type NodeId, type Project, type StateName, type Token, type TokenId } from '../project/types';
 import { define, no } from './define';
 
 /** One place that names a token: a cell of a piece, or another token. */
 export interface TokenUse {
-  readonly kind: 'cell' | 'token';
+  readonly kind: 'cell' | 'token' | 'setting';
   readonly id: string;
   /** In words, for lists. */
   readonly where: string;
 }
 
 /** @returns every place that names the token. */
-export function usesOf(project: Project, id: TokenId): TokenUse[] {
+export function usesOf(registry: Registry, project: Project, id: TokenId): TokenUse[] {
   const found: TokenUse[] = [];
   for (const token of Object.values(project.tokens)) {
     if (tokensIn(token.value).includes(id)) found.push({ kind: 'token', id: token.id, where: `the token ${token.name}` });
   }
-  for (const node of Object.values(project.nodes)) {
+  const pieces = [...Object.values(project.nodes), ...Object.values(project.shelf).flatMap(({ name, fragment }) => Object.values(fragment.nodes).map((node) => ({ ...node, name: `${node.name} (${name}, on the shelf)` })))];
+  for (const node of pieces) {
+    const { fields } = registry.kindOf(node.kind).settings;
+    for (const settings of [node.settings, ...Object.values(node.adapt)]) {
+      for (const [key, value] of Object.entries(settings)) {
+        const field = fields[key] as AnySchema | undefined;
+        if (field?.meta()?.field?.control === 'css' && tokensIn(String(value)).includes(id)) found.push({ kind: 'setting', id: node.id, where: `${String(field.spec.label ?? key).toLowerCase()} of ${node.name}` });
+      }
+    }
     for (const [part, states] of Object.entries(node.styles)) {
       for (const [state, conditions] of Object.entries(states)) {
         for (const declarations of Object.values(conditions)) {
@@ -97,9 +106,9 @@ export const removeToken = define<{ id: TokenId }>({
   type: 'remove-token',
   args: object({ id: string().required() }) as never,
   label: ({ id }, project) => `Delete the token ${project.tokens[id]?.name ?? id}`,
-  refusal(project, { id }) {
+  refusal(project, { id }, registry) {
     if (!Object.hasOwn(project.tokens, id)) return no('no-such-token', 'That token is no longer in the project.');
-    const uses = usesOf(project, id);
+    const uses = usesOf(registry, project, id);
     if (uses.length === 0) return null;
     const more = uses.length > 3 ? ` and ${uses.length - 3} more places` : '';
     return no('token-in-use', `${project.tokens[id]!.name} is used by ${uses.slice(0, 3).map(({ where }) => where).join(', ')}${more}. Give those another value first.`);

@@ -8,6 +8,7 @@ import { registry } from '../registry';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { apply } from './apply';
 import type { Command } from './define';
+import { readProjectFile, writeProjectFile } from '../formats/project-file';
 import { restoreCommands } from './restore';
 import { equalCells, usesOf } from './tokens';
 
@@ -75,10 +76,24 @@ describe('tokens', () => {
   });
 
   it('say where they are used, and are not deleted there', () => {
-    expect(usesOf(leafed, 'leaf' as never).map(({ where }) => where)).toEqual(['the token shade']);
-    expect(usesOf(leafed, 'shade' as never).map(({ where }) => where)).toEqual(['color of Tabs, tab']);
+    expect(usesOf(registry, leafed, 'leaf' as never).map(({ where }) => where)).toEqual(['the token shade']);
+    expect(usesOf(registry, leafed, 'shade' as never).map(({ where }) => where)).toEqual(['color of Tabs, tab']);
     expect(refused({ type: 'remove-token', id: 'shade' }, leafed)).toBe('token-in-use');
     expect(refused({ type: 'remove-token', id: 'gone' }, leafed)).toBe('no-such-token');
+  });
+
+  it('stand in settings that take CSS, and are checked there by what they stand for', () => {
+    const tall = token('tall', '480px');
+    const set = (key: string, value: string): Command => ({ type: 'set-setting', id: 'section', key, value });
+    const project = after(leafed, { ...tall, token: { ...(tall.token as object), type: 'length' } }, set('height', '{tall}'));
+    expect(css(project)).toContain('min-height: var(--tall)');
+    expect(css(project)).toContain('--tall: 480px');
+    expect(usesOf(registry, project, 'tall' as never).map(({ where }) => where)).toEqual(['least height of Section']);
+    expect(refused({ type: 'remove-token', id: 'tall' }, project)).toBe('token-in-use');
+    expect(refused(set('height', '{leaf}'), project)).toBe('bad-setting');
+    expect(refused(set('height', '{nowhere}'), project)).toBe('bad-setting');
+    const opened = readProjectFile(registry, writeProjectFile(project, new Map()));
+    expect(opened.ok && opened.project.nodes[id('section')]!.settings.height).toBe('{tall}');
   });
 
   it('in a ring, of the wrong type, without a name or with another’s are refused', () => {

@@ -2,6 +2,7 @@ import { array, number, object, string, ValidationError, type AnySchema } from '
 import { STYLE_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
 import { completeNode } from '../project/complete';
+import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
 import { ID_PATTERN } from '../project/ids';
 import { CONDITIONS, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Fragment, type Node, type NodeId, type Project, type ShelfId, type Token } from '../project/types';
@@ -184,7 +185,7 @@ class Reader {
     const kept: Loose = {};
     for (const [key, value] of Object.entries(isRecord(raw) ? raw : {})) {
       const field = Object.hasOwn(fields, key) ? fields[key] : undefined;
-      const fault = field ? schemaFault(field, value) : 'there is no such setting';
+      const fault = field ? (schemaFault(field, value) ?? tokenFault(field, value, this.tokens)) : 'there is no such setting';
       if (fault) this.fault('setting', `A setting was left out: ${fault}`, `${path}/${key}`);
       else kept[key] = value;
     }

@@ -1,9 +1,11 @@
-import { boolean, mixed, number, string } from 'yup';
+import { boolean, mixed, number, string, type AnySchema } from 'yup';
 import { isSafeLink } from '../html/clean';
 import { isIcon, type Icon } from '../html/icon';
 import { checkValue } from '../css/values';
 import { readShares } from '../css/shares';
+import { tokensIn } from '../css/tokens';
 import { track, type Track } from '../motion/track';
+import type { Token } from '../project/types';
 import type { FieldMeta } from './contract';
 
 type Options = Partial<Omit<FieldMeta, 'choices' | 'control'>> & { readonly label: string };
@@ -132,10 +134,19 @@ export function sharesField(options: Options) {
 export function cssField(property: string, fallback: string, options: Options) {
   return textField(fallback, 300, options)
     .test('css', '', (value, context) => {
-      const checked = value ? checkValue(property, value) : null;
+      // What a token stands for is known in a project only; see `tokenFault`.
+      const checked = value && tokensIn(value).length === 0 ? checkValue(property, value) : null;
       return checked?.ok === false ? context.createError({ message: `${options.label}: ${checked.sentence}` }) : true;
     })
     .meta(meta('css', { ...options, property }));
+}
+
+/** @returns what is wrong with a value that names tokens, once they are spelt out; null where nothing is, or none is named. */
+export function tokenFault(field: AnySchema, value: unknown, tokens: Readonly<Record<string, Token>>): string | null {
+  const meta = field.meta()?.field;
+  if (meta?.control !== 'css' || typeof value !== 'string' || tokensIn(value).length === 0) return null;
+  const checked = checkValue(meta.property!, value, tokens);
+  return checked.ok ? null : `${field.spec.label ?? 'This'}: ${checked.sentence}`;
 }
 
 /** A point of a picture that stays in sight, as `x% y%`. */

@@ -71,7 +71,7 @@
   {#each groups as group (group.type)}
     <h3>{group.type}</h3>
     {#each group.tokens as token (token.id)}
-      {@const uses = usesOf(wb.project, token.id)}
+      {@const uses = usesOf(wb.registry, wb.project, token.id)}
       <div class="token">
         <span class="swatch" style:background={token.type === 'colour' ? colourOf(token) : 'none'} class:empty={token.type !== 'colour'}></span>
         <input aria-label="Name of {token.name}" value={token.name} maxlength="80" onchange={(event) => set({ ...token, name: event.currentTarget.value.trim() })} />

@@ -2,6 +2,7 @@
   import { Select, SelectItem, TextInput, Toggle } from 'carbon-components-svelte';
   import { ValidationError } from 'yup';
   import { settingsWithDefaults } from '$core/kinds/settings';
+  import { checkValue } from '$core/css/values';
   import type { Icon } from '$core/html/icon';
   import { evaluate, parseQuantity } from '$core/css/quantity';
   import type { AssetId, Json, Node, NodeId } from '$core/project/types';
@@ -13,6 +14,9 @@
 
   const value = $derived(settingsWithDefaults(registry.kindOf(node.kind), node)[field.key]);
   const items = $derived((field.slot ? (node.slots[field.slot] ?? []) : []).map((id) => wb.project.nodes[id as NodeId]!));
+  /** Tokens that fit a field of CSS; the field offers them as one types. */
+  const tokens = $derived(field.property ? Object.values(wb.project.tokens).filter(({ id }) => checkValue(field.property!, `{${id}}`, wb.project.tokens).ok) : []);
+  const tokenList = $derived(`tokens-${field.key}`);
   let fault = $state('');
   let gesture = 0;
 
@@ -109,6 +113,7 @@
     <RichField label={field.label} value={value as string} takesFocus={wb.editing === node.id} onchange={(html) => set(html, 'write')} onfocus={() => (gesture += 1)} ondone={() => (wb.editing = null)} />
   {/await}
 {:else}
+  {#if tokens.length > 0}<datalist id={tokenList}>{#each tokens as each (each.id)}<option value="{'{'}{each.id}{'}'}">{each.name}</option>{/each}</datalist>{/if}
   <TextInput
     size="sm"
     labelText={field.label}
@@ -116,6 +121,7 @@
     invalid={fault !== ''}
     invalidText={fault}
     value={value as string}
+    list={tokens.length > 0 ? tokenList : undefined}
     on:focus={() => (gesture += 1)}
     on:input={({ detail }) => set(String(detail ?? ''), 'write')}
   />
