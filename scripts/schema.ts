@@ -50,7 +50,7 @@ export function projectSchema(): object {
       format: { const: 1 },
       id,
       info: strict({ name: { type: 'string', minLength: 1, maxLength: 120 }, bands: strict({ medium: width, narrow: width }), support: { enum: [...SUPPORT_TARGETS] }, aside: { type: 'object', additionalProperties: text(300) }, pageOrder: { type: 'array', items: id, minItems: 1 } }, ['support', 'aside']),
-      pages: { type: 'object', additionalProperties: strict({ id, name: text(120), title: text(500), description: text(2000), language: text(40), root: id }) },
+      pages: { type: 'object', additionalProperties: strict({ id, name: text(120), title: text(500), description: text(2000), language: text(40), root: id, picture: id }, ['picture']) },
       nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } },
       assets: {
         type: 'object',

@@ -16,6 +16,7 @@ export const finishRequest = object({
       object({
         file: text(80).matches(/^[a-z][a-z0-9-]*$/, 'A page’s file name is made of small letters, digits and hyphens.').required(),
         title: text(500),
+        picture: text(2000).nullable().default(null),
         description: text(2000),
         language: text(40),
         body: text(40_000_000).required(),

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { planExport } from '../compile/files';
 import { makeWith } from '../kinds/make';
 import type { NodeId, PageId } from '../project/types';
 import { registry } from '../registry';
@@ -21,6 +22,19 @@ describe('pages', () => {
     const gone = after(project, { type: 'remove-page', id: 'second' });
     expect(gone.info.pageOrder).toEqual(['first']);
     expect(Object.keys(gone.nodes)).toEqual(Object.keys(sampleProject().nodes));
+  });
+
+  it('have a preview picture, which goes along in an export and is not deleted while it is one', () => {
+    const asset: Command = { type: 'add-asset', asset: { id: 'photo', file: 'photo.jpg', type: 'image/jpeg', width: 1200, height: 630, bytes: 90_000 } };
+    const set = (value: string): Command => ({ type: 'set-page', id: 'first', key: 'picture', value });
+    const project = after(sampleProject(), asset, set('photo'));
+    const plan = planExport(registry, project, ['first' as PageId], { single: false, dataUri: () => '' });
+    expect([plan.pages[0]!.picture, plan.assets.map(({ file }) => file)]).toEqual(['assets/photo.jpg', ['photo.jpg']]);
+    expect(refused({ type: 'remove-asset', id: 'photo' }, asset, set('photo'))).toBe('picture-in-use');
+    expect(refused(set('nothing'))).toBe('no-such-asset');
+    const none = after(project, set(''));
+    expect('picture' in none.pages['first' as PageId]!).toBe(false);
+    expect(after(none, { type: 'remove-asset', id: 'photo' }).assets).toEqual({});
   });
 
   it.each([

@@ -20,25 +20,29 @@ const LANGUAGE = /^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/;
 
 interface SetPage {
   id: PageId;
-  key: 'name' | 'title' | 'description' | 'language';
+  key: 'name' | 'title' | 'description' | 'language' | 'picture';
   value: string;
 }
 
-const MOST: Readonly<Record<SetPage['key'], number>> = { name: 120, title: 500, description: 2000, language: 40 };
+const MOST: Readonly<Record<SetPage['key'], number>> = { name: 120, title: 500, description: 2000, language: 40, picture: 64 };
 
-/** Sets what a page says of itself. The language is a BCP 47 tag. */
+/** Sets what a page says of itself. The language is a BCP 47 tag; the picture is one of the project's, or empty for none. */
 export const setPage = define<SetPage>({
   type: 'set-page',
-  args: object({ id: pageId(), key: mixed<SetPage['key']>().oneOf(['name', 'title', 'description', 'language']).required(), value: string().strict(true).defined() }) as never,
+  args: object({ id: pageId(), key: mixed<SetPage['key']>().oneOf(['name', 'title', 'description', 'language', 'picture']).required(), value: string().strict(true).defined() }) as never,
   label: ({ id, key }, project) => `Change the ${key} of ${project.pages[id]?.name ?? 'a page'}`,
   refusal(project, { id, key, value }) {
     if (!project.pages[id]) return gone();
     if (value.length > MOST[key]) return no('too-long', `The ${key} of a page can have ${MOST[key]} characters at most.`);
     if (key === 'name' && value.trim() === '') return no('no-name', 'A page needs a name.');
+    if (key === 'picture' && value !== '' && !Object.hasOwn(project.assets, value)) return no('no-such-asset', 'That picture is not in the project. Add it first.');
     return key === 'language' && !LANGUAGE.test(value) ? no('bad-language', `“${value}” is no language tag. Write one such as en-GB, de or ar.`) : null;
   },
   run(draft, { id, key, value }) {
-    if (draft.pages[id]![key] !== value) draft.pages[id] = { ...draft.pages[id]!, [key]: key === 'name' ? value.trim() : value } as Page;
+    if (key === 'picture' && value === '') {
+      const { picture, ...rest } = draft.pages[id]!;
+      if (picture !== undefined) draft.pages[id] = rest;
+    } else if (draft.pages[id]![key] !== value) draft.pages[id] = { ...draft.pages[id]!, [key]: key === 'name' ? value.trim() : value } as Page;
   }
 });
 

@@ -1,6 +1,7 @@
-import { mixed, number, object, string } from 'yup';
+import { mixed, number, object, string, type AnySchema } from 'yup';
+import type { Registry } from '../kinds/registry';
 import { ID_PATTERN } from '../project/ids';
-import { SUPPORT_TARGETS, type Asset, type Bands, type Fragment, type Page, type SupportTarget } from '../project/types';
+import { SUPPORT_TARGETS, type Asset, type AssetId, type Bands, type Fragment, type Node, type Page, type Project, type SupportTarget } from '../project/types';
 import { asDraft, define, no } from './define';
 
 export const BAND_LEAST = 280;
@@ -86,5 +87,28 @@ export const addAsset = define<{ asset: Asset & object }>({
   },
   run(draft, { asset }) {
     draft.assets[asset.id] = asset;
+  }
+});
+
+/** @returns pieces that show a picture, on pages and on the shelf, by what they are called. */
+export function showersOf(registry: Registry, project: Project, id: AssetId): readonly string[] {
+  const shows = (node: Node) => Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, AnySchema>).some(([key, field]) => field.meta()?.field?.control === 'asset' && node.settings[key] === id);
+  const shelved = Object.values(project.shelf).flatMap(({ name, fragment }) => (Object.values(fragment.nodes).some(shows) ? [`${name} on the shelf`] : []));
+  return [...Object.values(project.nodes).filter(shows).map(({ name }) => name), ...shelved, ...Object.values(project.pages).filter(({ picture }) => picture === id).map(({ name }) => `the preview of ${name}`)];
+}
+
+export const removeAsset = define<{ id: AssetId }>({
+  type: 'remove-asset',
+  args: object({ id: string().strict(true).required() }) as never,
+  label: ({ id }, project) => `Delete the picture ${project.assets[id]?.file ?? ''}`,
+  refusal(project, { id }, registry) {
+    const asset = project.assets[id];
+    if (!asset) return no('no-such-asset', 'That picture is no longer in the project.');
+    const uses = showersOf(registry, project, id);
+    if (uses.length === 0) return null;
+    return no('picture-in-use', `${asset.file} is shown by ${uses.slice(0, 3).join(', ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}. Give ${uses.length === 1 ? 'it' : 'them'} another picture first.`);
+  },
+  run(draft, { id }) {
+    delete draft.assets[id];
   }
 });

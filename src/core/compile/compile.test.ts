@@ -106,7 +106,7 @@ describe('page printer', () => {
 });
 
 describe('document', () => {
-  const page = { title: 'A </title><script>', description: '', language: 'en', body: '<body></body>' };
+  const page = { title: 'A </title><script>', description: '', language: 'en', picture: null as string | null, body: '<body></body>' };
 
   it('escapes its texts, and parses back to what was meant', () => {
     const html = documentText(page, { style: { text: 'a{color:red}' }, script: { text: 'x("<b>")' } });
@@ -114,6 +114,13 @@ describe('document', () => {
     const scripts: unknown[] = [];
     JSON.stringify(fromHtml(html), (_key, value) => (value?.tagName === 'script' && scripts.push(value.children), value));
     expect(scripts).toEqual([[expect.objectContaining({ value: 'x("<b>")' })]]);
+  });
+
+  it('says what a shared link shows, where a picture was chosen for it', () => {
+    const html = documentText({ ...page, picture: 'assets/a&b.jpg' }, { style: { text: '' }, script: null });
+    expect(html).toContain('property="og:image" content="assets/a&amp;b.jpg"');
+    expect(html).toContain('property="og:title"');
+    expect(documentText(page, { style: { text: '' }, script: null })).not.toContain('og:');
   });
 
   it('throws where a text would end its element', () => {

@@ -32,6 +32,8 @@ export function documentText(page: Omit<PrintedPage, 'id' | 'css' | 'behaviours'
     element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
     element('title', {}, [text(page.title)]),
     ...(page.description ? [element('meta', { name: 'description', content: page.description })] : []),
+    // Where links are shared: The Open Graph protocol, basic and image metadata.
+    ...(page.picture ? [element('meta', { property: 'og:title', content: page.title }), ...(page.description ? [element('meta', { property: 'og:description', content: page.description })] : []), element('meta', { property: 'og:image', content: page.picture })] : []),
     'text' in style ? element('style', {}, [PLACE]) : element('link', { rel: ['stylesheet'], href: style.href }),
     ...(script && 'src' in script ? [element('script', { src: script.src, defer: true })] : [])
   ];

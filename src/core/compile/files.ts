@@ -31,7 +31,8 @@ export function planExport(
     const renditionsOf = (asset: Asset) => (single ? [] : (renditions?.get(asset.id) ?? []).map(({ format, width, file }) => ({ format, width, address: `assets/${file}` })));
     const { id: _id, assets, ...printed } = printPage(registry, project, id, { addressOf, renditionsOf, readable: true });
     assets.forEach((asset) => assetIds.add(asset));
-    return { ...printed, file: id === project.info.pageOrder[0] ? 'index' : id };
+    // One file has no picture beside it that others could fetch.
+    return { ...printed, picture: single ? null : printed.picture, file: id === project.info.pageOrder[0] ? 'index' : id };
   });
   return { single, pages, assets: single ? [] : [...assetIds].map((id) => project.assets[id]!), renditions: single ? [] : [...assetIds].flatMap((id) => (renditions?.get(id) ?? []).map(({ file }) => file)) };
 }

@@ -13,6 +13,8 @@ import { BASE_CSS, keyframesFor, pageDialect, printSheet, tokenRule, withoutPart
 export interface PrintedPage {
   readonly id: PageId;
   readonly title: string;
+  /** Address of the picture shown where a link to the page is shared; null for none. */
+  readonly picture: string | null;
   readonly description: string;
   readonly language: string;
   /** The `body` element. */
@@ -43,16 +45,18 @@ export function printPage(registry: Registry, project: Project, id: PageId, opti
   const page = pageOf(project, id);
   const found: Analysis[] = [];
   const body = options.readable ? readableBody(registry, project, page.root, options, found) : bodyText(registry, project, page.root, options, found);
+  const preview = page.picture ? project.assets[page.picture] : undefined;
   const rules = printedSheets(registry, found, project).join('\n');
   return {
     id,
     title: page.title,
+    picture: preview ? options.addressOf(preview) : null,
     description: page.description,
     language: page.language,
     body,
     css: BASE_CSS + (body.includes('class="k-picture"') ? PICTURE_CSS : '') + tokenRule(rules, project.tokens) + keyframesFor(rules) + rules,
     behaviours: [...new Set(found.flatMap((each) => each.behaviours))].sort(),
-    assets: [...new Set(found.flatMap((each) => each.assets))].filter((asset) => project.assets[asset])
+    assets: [...new Set([...found.flatMap((each) => each.assets), ...(preview ? [preview.id] : [])])].filter((asset) => project.assets[asset])
   };
 }
 

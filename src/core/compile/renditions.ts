@@ -64,6 +64,36 @@ export function sizesOf({ share, stackedUnder, inner }: Slot): string {
   return stackedUnder > 0 && share < 1 ? `(width <= ${stackedUnder}px) 100vw, ${wide}` : wide;
 }
 
+/** How wide a picture is shown in a window, px. @param natural its own width, which a fluid picture never passes; null for one that fills its place. */
+export function shownWidth({ share, stackedUnder, inner }: Slot, window: number, natural: number | null): number {
+  const isStacked = window <= stackedUnder && share < 1;
+  const room = isStacked ? window : Math.min(window * share, inner === null ? Infinity : inner * share);
+  return Math.round(natural === null ? room : Math.min(room, natural));
+}
+
+export interface PictureUse {
+  /** The setting that holds the picture. */
+  readonly key: string;
+  readonly asset: Asset;
+  readonly slot: Slot;
+  /** It covers its place whatever its own size is. */
+  readonly covers: boolean;
+}
+
+/** @returns the pictures a piece shows, with the place each has. */
+export function picturesOf(registry: Registry, project: Project, node: Node): readonly PictureUse[] {
+  return Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, { meta?: () => { field?: { control: string } } | undefined }>).flatMap(([key, field]) => {
+    const asset = field.meta?.()?.field?.control === 'asset' ? project.assets[node.settings[key] as Asset['id']] : undefined;
+    if (!asset) return [];
+    // A background reaches the edges whatever the content does.
+    const covers = node.kind === 'section';
+    return [{ key, asset, covers, slot: covers ? { share: 1, stackedUnder: 0, inner: null } : slotOf(registry, project, node.id) }];
+  });
+}
+
+/** Windows that stand for the three bands, px: a common wide one, and the widest of the other two. */
+export const bandWindows = ({ medium, narrow }: Project['info']['bands']) => ({ wide: Math.max(1440, medium + 1), medium, narrow });
+
 /** @returns widths worth making for a place, smallest first; never wider than the picture is. */
 export function widthsFor(asset: Asset, { share, stackedUnder, inner }: Slot): number[] {
   const natural = asset.width!;
@@ -79,12 +109,8 @@ export const renditionFile = (asset: Asset, width: number, format: Rendition['fo
 export function renditionPlan(registry: Registry, project: Project): ReadonlyMap<Asset, readonly number[]> {
   const plan = new Map<Asset, number[]>();
   for (const node of Object.values(project.nodes)) {
-    for (const [key, field] of Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, { meta?: () => { field?: { control: string } } | undefined }>)) {
-      if (field.meta?.()?.field?.control !== 'asset') continue;
-      const asset = project.assets[node.settings[key] as Asset['id']];
-      if (!asset || !hasPixels(asset)) continue;
-      // A background reaches the edges whatever the content does.
-      const slot = node.kind === 'section' ? { share: 1, stackedUnder: 0, inner: null } : slotOf(registry, project, node.id);
+    for (const { asset, slot } of picturesOf(registry, project, node)) {
+      if (!hasPixels(asset)) continue;
       plan.set(asset, [...new Set([...(plan.get(asset) ?? []), ...widthsFor(asset, slot)])].sort((a, b) => a - b));
     }
   }

@@ -31,7 +31,8 @@ const pageSchema = object({
   title: words(500),
   description: words(2000),
   language: words(40).matches(/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/),
-  root: id
+  root: id,
+  picture: string().strict(true).max(64)
 });
 
 const assetSchema = object({

@@ -75,6 +75,8 @@ export interface Page {
   readonly description: string;
   /** BCP 47 language tag. */
   readonly language: string;
+  /** Shown where a link to the page is shared; left out for none. */
+  readonly picture?: AssetId;
   readonly root: NodeId;
 }
 

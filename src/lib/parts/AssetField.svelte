@@ -1,9 +1,14 @@
 <script lang="ts">
   import { FileUploaderButton } from 'carbon-components-svelte';
+  import { picturesOf } from '$core/compile/renditions';
+  import type { AssetId, Node } from '$core/project/types';
+  import PictureFacts from './PictureFacts.svelte';
   import { pictureFrom } from '$lib/state/pictures';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
-  const { wb, label, value, onchange }: { wb: Workbench; label: string; value: string; onchange: (id: string) => void } = $props();
+  const { wb, node, key, label, value, onchange }: { wb: Workbench; node: Node | null; key: string; label: string; value: string; onchange: (id: string) => void } = $props();
+
+  const use = $derived(node ? picturesOf(wb.registry, wb.project, node).find((each) => each.key === key) : undefined);
 
   let fault = $state('');
   const assets = $derived(Object.values(wb.project.assets));
@@ -21,6 +26,17 @@
     if (!read.ok) return;
     if (!wb.dispatch({ type: 'add-asset', asset: read.asset }, null, new Map([[read.asset.id, read.blob]]))) onchange(read.asset.id);
   }
+
+  /** It is taken out of this field first; what else shows it stands in the way, and says so. */
+  function remove(): void {
+    const id = value as AssetId;
+    const { file } = wb.project.assets[id]!;
+    const clear = node ? { type: 'set-setting', id: node.id, key, value: '' } : { type: 'set-page', id: wb.pageId, key, value: '' };
+    const command = { type: 'batch', label: `Delete the picture ${file}`, commands: [clear, { type: 'remove-asset', id }] };
+    const refusal = wb.refusal(command);
+    fault = refusal?.sentence ?? '';
+    if (!refusal) wb.dispatch(command);
+  }
 </script>
 
 <div class="asset" role="group" aria-label={label}>
@@ -33,7 +49,14 @@
     {/each}
     <FileUploaderButton size="small" kind="tertiary" labelText="Add a picture" disableLabelChanges accept={['image/*']} on:change={({ detail }) => add(detail)} />
   </div>
+  {#if value && wb.project.assets[value as AssetId]}
+    <div class="more">
+      <button type="button" class="link" onclick={() => onchange('')}>No picture</button>
+      <button type="button" class="link" onclick={remove}>Delete {wb.project.assets[value as AssetId]!.file} from the project</button>
+    </div>
+  {/if}
   {#if fault}<p role="alert">{fault}</p>{/if}
+  {#if use}<PictureFacts {use} bands={wb.project.info.bands} />{/if}
 </div>
 
 <style>
@@ -62,6 +85,12 @@
     width: 100%;
     height: 100%;
     object-fit: cover;
+  }
+  .more {
+    display: flex;
+    gap: 14px;
+    margin-top: 6px;
+    font-size: 12px;
   }
   p {
     margin: 6px 0 0;

@@ -14,7 +14,7 @@
   let faults = $state.raw<Readonly<Record<string, string>>>({});
   let gesture = 0;
 
-  function set(key: (typeof FIELDS)[number]['key'], value: string): void {
+  function set(key: (typeof FIELDS)[number]['key'] | 'picture', value: string): void {
     const command = { type: 'set-page', id: wb.pageId, key, value };
     const refusal = wb.refusal(command);
     faults = { ...faults, [key]: refusal?.sentence ?? '' };
@@ -25,6 +25,9 @@
 {#each FIELDS as { key, label, help } (key)}
   <TextInput size="sm" labelText={label} helperText={help} value={wb.page[key]} invalid={Boolean(faults[key])} invalidText={faults[key]} on:focus={() => (gesture += 1)} on:input={({ detail }) => set(key, String(detail ?? ''))} />
 {/each}
+{#await import('./AssetField.svelte') then { default: AssetField }}
+  <AssetField {wb} node={null} key="picture" label="Preview picture, where a link to the page is shared" value={wb.page.picture ?? ''} onchange={(id) => set('picture', id)} />
+{/await}
 <p class="file">Exported as <span class="mono">{pageFile(wb.project, wb.pageId)}</span>; links to it are written so.</p>
 
 <style>

@@ -5,6 +5,7 @@ import { unchangedCopy } from './copies';
 import { deadLink } from './dead-link';
 import { headingOrder } from './headings';
 import { layoutMotion } from './motion';
+import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
 import { faintChangeRule, ringContrastRule, textContrastRule } from './text-contrast';
 
 /** Rules about any kind, one line each. Rules about one kind stand in that kind's folder. */
@@ -16,5 +17,8 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   headingOrder,
   duplicateAnchor,
   layoutMotion(registry),
-  unchangedCopy(registry)
+  unchangedCopy(registry),
+  grainyPicture(registry),
+  heavyPicture(registry),
+  fullScreenMedia(registry)
 ];

@@ -1,0 +1,63 @@
+<script lang="ts">
+  import { bandWindows, hasPixels, shownWidth, type PictureUse } from '$core/compile/renditions';
+  import type { Bands } from '$core/project/types';
+
+  const { use, bands }: { use: PictureUse; bands: Bands } = $props();
+
+  const { asset, slot, covers } = $derived(use);
+  const rows = $derived(
+    Object.entries(bandWindows(bands)).map(([band, window]) => {
+      const shown = shownWidth(slot, window, covers ? null : asset.width);
+      return { band, window, shown, ratio: hasPixels(asset) ? asset.width! / shown : null };
+    })
+  );
+  const weight = $derived(asset.bytes >= 1e6 ? `${(asset.bytes / 1e6).toFixed(1)} MB` : `${(asset.bytes / 1000).toFixed(asset.bytes < 10_000 ? 1 : 0)} kB`);
+</script>
+
+<div class="facts">
+  <p><b>{asset.file}</b> · {asset.width && asset.height ? `${asset.width} × ${asset.height} px` : 'no size of its own'} · {weight}</p>
+  <table>
+    <caption class="visually-hidden">How wide {asset.file} is shown</caption>
+    <thead><tr><th scope="col">window</th><th scope="col">shown</th><th scope="col">pixels for each px</th></tr></thead>
+    <tbody>
+      {#each rows as { band, window, shown, ratio } (band)}
+        <tr>
+          <th scope="row">{band} {window}</th>
+          <td>{shown} px</td>
+          <td class:good={ratio !== null && ratio >= 2} class:soft={ratio !== null && ratio < 2 && ratio >= 1} class:bad={ratio !== null && ratio < 1}>{ratio === null ? 'any: drawn, not stored in pixels' : `${ratio.toFixed(1)}${ratio >= 2 ? ', sharp on every screen' : ratio >= 1 ? ', soft on sharp screens' : ', blurred'}`}</td>
+        </tr>
+      {/each}
+    </tbody>
+  </table>
+</div>
+
+<style>
+  .facts {
+    margin-top: 8px;
+    font-size: 12px;
+  }
+  .facts p {
+    margin: 0 0 2px;
+    font-size: 12px;
+  }
+  th,
+  td {
+    padding: 1px 18px 1px 0;
+    font-weight: 400;
+    text-align: left;
+    color: var(--ink-2);
+  }
+  td {
+    font-family: var(--mono);
+    color: var(--ink);
+  }
+  td.good {
+    color: var(--verdigris);
+  }
+  td.soft {
+    color: var(--ochre);
+  }
+  td.bad {
+    color: var(--red);
+  }
+</style>
