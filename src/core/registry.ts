@@ -6,6 +6,8 @@ import { embed } from './blocks/embed';
 import { figure } from './blocks/figure';
 import { icon } from './blocks/icon';
 import { image } from './blocks/image';
+import { layer } from './blocks/layer';
+import { layers } from './blocks/layers';
 import { link } from './blocks/link';
 import { links } from './blocks/links';
 import { page } from './blocks/page';
@@ -38,6 +40,8 @@ export const registry = createRegistry([
   stack,
   columns,
   column,
+  layers,
+  layer,
   tabs,
   panel
 ]);

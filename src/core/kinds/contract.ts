@@ -19,7 +19,7 @@ import type {
 } from '../project/types';
 
 /** Where a node may stand: a slot names the categories it takes. */
-export type Category = 'page' | 'section' | 'block' | 'column' | 'panel' | 'link';
+export type Category = 'page' | 'section' | 'block' | 'column' | 'layer' | 'panel' | 'link';
 
 /** A part of a kind: a piece of its drawing that can be picked and styled. `root` is the node's outermost element. */
 export interface Part {

@@ -47,7 +47,7 @@ describe.each(registry.kinds.map((kind) => [kind.kind, kind] as const))('kind %s
     const fields = Object.entries(kind.settings.fields as Record<string, AnySchema>).filter(([, field]) => field.meta()?.field?.responsive);
     for (const [key, field] of fields) {
       const { control, choices = {}, fixed } = field.meta()!.field!;
-      const values: readonly unknown[] = control === 'track' ? Object.keys(choices).map((form) => trackOf({ form, ms: 100, step: 40 })) : control === 'toggle' ? [true, false] : control === 'css' ? ['480px', '80svh'] : control === 'shares' ? ['1/4 3/4', '+2 4 6', '1/2 1/2'] : Object.keys(choices);
+      const values: readonly unknown[] = control === 'track' ? Object.keys(choices).map((form) => trackOf({ form, ms: 100, step: 40 })) : control === 'toggle' ? [true, false] : control === 'css' ? ['480px', '80svh'] : control === 'place' ? ['0% 100%', '30% 20%'] : control === 'shares' ? ['1/4 3/4', '+2 4 6', '1/2 1/2'] : Object.keys(choices);
       expect(values.length).toBeGreaterThan(1);
       for (const condition of ['medium', 'narrow', 'touch', 'less-motion'] as const) {
         if (fixed?.[condition]) continue;

@@ -27,6 +27,13 @@
     if (refusal) fault = refusal.sentence;
     else wb.dispatch({ type: 'rename', id: node.id, name }, `rename ${node.id} ${gesture}`);
   }
+
+  /** Of pieces laid over one another, which lie below and which above the picked one; the last lies on top. */
+  const stacking = $derived.by(() => {
+    if (!place || kind.category !== 'layer') return null;
+    const row = nodeOf(wb.project, place.parent).slots[place.slot]!.map((id) => nodeOf(wb.project, id).name);
+    return { below: row.slice(0, place.index), above: row.slice(place.index + 1) };
+  });
 </script>
 
 {#key node.id}
@@ -50,6 +57,13 @@
         One {kind.label.toLowerCase()} of <button type="button" class="link" onclick={() => wb.select([place.parent])}>{nodeOf(wb.project, place.parent).name}</button>.{#if kind.slots.content} Insert anything into it with <kbd>A</kbd>.{/if}
       </p>
     {/if}
+    {#if stacking && view === 'fill' && place}
+      <p class="note">
+        {stacking.below.length > 0 ? `Covers ${stacking.below.join(', ')}` : 'Covers nothing'}; {stacking.above.length > 0 ? `covered by ${stacking.above.join(', ')}` : 'covered by nothing'}.
+        <button type="button" class="link" disabled={stacking.above.length === 0} onclick={() => wb.dispatch({ type: 'move', ids: [node.id], at: { ...place, index: place.index + 2 } })}>One up</button>
+        <button type="button" class="link" disabled={stacking.below.length === 0} onclick={() => wb.dispatch({ type: 'move', ids: [node.id], at: { ...place, index: place.index - 1 } })}>One down</button>
+      </p>
+    {/if}
     {#if isPage && view === 'fill'}
       <p class="note">Pick a piece in the outline or in the preview, or insert a section with <kbd>A</kbd>.</p>
     {:else if fields.length === 0 && lists.length === 0 && !isItem}
@@ -68,7 +82,11 @@
   .note {
     grid-column: 1 / -1;
     margin: 0;
+    font-size: 13px;
     color: var(--ink-2);
+  }
+  .note .link {
+    margin-left: 8px;
   }
   kbd {
     padding: 0 4px;

@@ -98,7 +98,7 @@
   {/await}
 {:else if field.control === 'place'}
   {#await import('./FocusField.svelte') then { default: FocusField }}
-    <FocusField label={field.label} value={value as string} picture={wb.blobs.get(node.settings.picture as AssetId) ?? null} {fault} onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)} onstart={() => (gesture += 1)} />
+    <FocusField label={field.label} value={value as string} picture={wb.blobs.get(node.settings.picture as AssetId) ?? null} help={field.help ?? ''} {fault} onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)} onstart={() => (gesture += 1)} />
   {/await}
 {:else if field.control === 'asset'}
   {#await import('./AssetField.svelte') then { default: AssetField }}

@@ -5,12 +5,14 @@
     label: string;
     /** `x% y%` of the picture. */
     value: string;
+    /** Null: a plain field stands for the room. */
     picture: Blob | null;
+    help: string;
     fault: string;
     onchange: (text: string, isDrag: boolean) => void;
     onstart: () => void;
   }
-  const { label, value, picture, fault, onchange, onstart }: Props = $props();
+  const { label, value, picture, help, fault, onchange, onstart }: Props = $props();
 
   const point = $derived(value.split(' ').map((each) => parseFloat(each)) as [number, number]);
   const address = $derived(picture ? URL.createObjectURL(picture) : '');
@@ -42,15 +44,13 @@
 </script>
 
 <div class="focus">
-  <TextInput size="sm" labelText={label} invalid={fault !== ''} invalidText={fault} {value} on:change={({ detail }) => onchange(String(detail ?? '').trim(), false)} />
-  {#if address}
+  <TextInput size="sm" labelText={label} helperText={help} invalid={fault !== ''} invalidText={fault} {value} on:change={({ detail }) => onchange(String(detail ?? '').trim(), false)} />
     <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
     <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
     <div class="field" role="application" aria-label="{label}: drag the point, or use the arrow keys" tabindex="0" onpointerdown={drag} onkeydown={keys}>
-      <img src={address} alt="" draggable="false" />
+      {#if address}<img src={address} alt="" draggable="false" />{:else}<div class="room"></div>{/if}
       <span style:left="{point[0]}%" style:top="{point[1]}%"></span>
     </div>
-  {/if}
 </div>
 
 <style>
@@ -65,6 +65,13 @@
     display: block;
     max-width: 100%;
     max-height: 120px;
+  }
+  .room {
+    width: 180px;
+    height: 96px;
+    background: linear-gradient(var(--line) 0 0) center / 1px 100% no-repeat, linear-gradient(var(--line) 0 0) center / 100% 1px no-repeat, #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
   }
   span {
     position: absolute;

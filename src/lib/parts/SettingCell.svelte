@@ -34,6 +34,23 @@
     if (Number.isFinite(ms)) set({ ...track!, ms: Math.min(MS_MOST, Math.max(0, Math.round(ms))) } as Json, 'ms');
   }
 
+  /** What is no choice is written: widths of columns, lengths, places. An empty cell is as the wider band. */
+  const isText = $derived(Object.keys(choices).length === 0);
+  let fault = $state('');
+
+  function write(text: string): void {
+    if (text === '' && condition !== 'always') {
+      fault = '';
+      if (isOwn) wb.dispatch({ type: 'clear-setting', id: node.id, key: field.key, condition });
+      return;
+    }
+    const isNumber = field.control === 'number' || field.control === 'width';
+    const to: Json = isNumber ? Number(text.replace(/[^\d.-]/g, '')) : text;
+    const command = { type: 'set-setting', id: node.id, key: field.key, value: to, condition };
+    fault = wb.refusal(command)?.sentence ?? '';
+    if (!fault) wb.dispatch(command);
+  }
+
   const inherited = $derived(condition === 'narrow' && node.adapt.medium?.[field.key] !== undefined ? 'as medium' : 'as wide');
 </script>
 
@@ -42,10 +59,14 @@
 {:else}
   <td class:own={isOwn} class:faint={chosen === ''}>
     <div>
+      {#if isText}
+        <input class="mono text" class:bad={fault} aria-label={label} title={fault || undefined} aria-invalid={fault ? 'true' : undefined} value={chosen} placeholder={condition === 'always' ? (field.label ? 'none' : '') : inherited} onchange={(event) => write(event.currentTarget.value.trim())} />
+      {:else}
       <select aria-label={label} value={chosen} onchange={(event) => choose(event.currentTarget.value)}>
         {#if condition !== 'always'}<option value="">{isKinds ? 'as it comes' : inherited}</option>{/if}
         {#each Object.entries(choices) as [choice, words] (choice)}<option value={choice}>{words}</option>{/each}
       </select>
+      {/if}
       {#if track && chosen !== '' && track.form !== 'none'}
         <input class="mono" aria-label="{label}, ms" value={track.ms} onfocus={() => (gesture += 1)} onchange={(event) => setMs(event.currentTarget.value)} /><span class="unit">ms</span>
       {/if}
@@ -102,6 +123,20 @@
     text-align: right;
     background: none;
     border: 1px solid transparent;
+  }
+  input.text {
+    flex: 1;
+    width: 100%;
+    min-width: 0;
+    height: 26px;
+    padding: 0 6px;
+    text-align: left;
+  }
+  .own input.text {
+    font-weight: 600;
+  }
+  input.bad {
+    border-color: var(--red);
   }
   input:hover,
   input:focus {

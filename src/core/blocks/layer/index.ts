@@ -1,0 +1,51 @@
+import { object, type InferType } from 'yup';
+import type { Kind } from '../../kinds/contract';
+import { cssField, placeField } from '../../kinds/fields';
+import { rule } from '../../kinds/rule';
+
+const settings = object({
+  place: placeField('50% 50%', { label: 'Stands at', responsive: true, help: 'Shares of the free room from the left and from above: 50% 50% is the middle, 0% 100% the lower left corner.' }),
+  width: cssField('width', '', { label: 'Width', responsive: true, help: '100% fills the box. Empty: as wide as what is in it.' })
+});
+
+/** One of the layers of a Layers block. */
+export const layer: Kind = {
+  kind: 'layer',
+  label: 'Layer',
+  summary: 'One of the pieces laid over one another',
+  category: 'layer',
+  icon: 'M2 8l6-4 6 4-6 4z',
+  insertable: false,
+  anatomy: {
+    root: { label: 'layer', states: { hover: ':hover' }, hasText: true, properties: ['gap'], box: { x: 30, y: 30, width: 90, height: 56 } }
+  },
+  settings,
+  slots: { content: { label: 'Content', accepts: ['block'] } },
+  forms: [],
+  look: { root: { rest: { always: { gap: '12px' } } } },
+  create: (make) => make('layer', 'Layer', {}, { content: [] }),
+  markup: (_node, ctx) => ctx.part('root', 'div', {}, ctx.slot('content')),
+  style(node, ctx) {
+    const { place, width } = ctx.settings<InferType<typeof settings>>(node);
+    const [x, y] = place.split(' ') as [string, string];
+    return [
+      rule(ctx.sel('root'), {
+        display: 'flex',
+        'flex-direction': 'column',
+        'box-sizing': 'border-box',
+        'max-width': '100%',
+        width: width || 'fit-content',
+        position: 'relative',
+        'justify-self': 'start',
+        'align-self': 'start',
+        // A share of the free room: so far from the edge, less the same share of itself (as background-position, CSS Backgrounds 3, section 2.6).
+        left: x,
+        top: y,
+        transform: `translate(-${x}, -${y})`
+      })
+    ];
+  },
+  behaviours: () => [],
+  fallbacks: () => [],
+  findings: []
+};
