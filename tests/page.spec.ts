@@ -113,7 +113,7 @@ test.describe('a navigation', () => {
 });
 
 test('layers stand where their shares say, and 50% 50% is where flex would centre them', async ({ page }) => {
-  const words = (place: string, n: number) => make('layer', `Words ${n}`, { place }, { content: [make('heading', `Words heading ${n}`, { text: 'Pick', level: '3' })] });
+  const words = (place: string, n: number) => make('layer', `Words ${n}`, { place }, { content: [make('heading', `Words heading ${n}`, { text: 'Pick', level: '2' })] });
   const places = ['50% 50%', '0% 100%', '100% 0%', '20% 70%'];
   const layers = make('layers', 'Pile', { height: '300px' }, { layers: [make('layer', 'Base', { width: '100%' }, { content: [] }), ...places.map(words)] });
   await open(page, changed(put(layers, 2)));
@@ -121,7 +121,7 @@ test('layers stand where their shares say, and 50% 50% is where flex would centr
     await page.setViewportSize({ width, height: 900 });
     const box = (await page.locator('.pile').boundingBox())!;
     for (const [n, place] of places.entries()) {
-      const own = (await page.locator(`.words-${n}`).boundingBox())!;
+      const own = (await page.locator(`.pile > :nth-child(${n + 2})`).boundingBox())!;
       const [x, y] = place.split(' ').map((each) => parseFloat(each) / 100) as [number, number];
       expect(own.x - box.x).toBeCloseTo((box.width - own.width) * x, 0);
       expect(own.y - box.y).toBeCloseTo((box.height - own.height) * y, 0);
@@ -129,7 +129,7 @@ test('layers stand where their shares say, and 50% 50% is where flex would centr
   }
   // Common practice, no source: what is placed by halves of the room and of itself stands where flex centring puts it.
   const centred = await page.evaluate(() => {
-    const [pile, own] = ['.pile', '.words-0'].map((each) => document.querySelector(each)!) as [Element, Element];
+    const [pile, own] = ['.pile', '.pile > :nth-child(2)'].map((each) => document.querySelector(each)!) as [Element, Element];
     const room = document.createElement('div');
     room.style.cssText = `display:flex;align-items:center;justify-content:center;position:absolute;width:${pile.getBoundingClientRect().width}px;height:300px;left:0;top:0`;
     const twin = document.createElement('div');

@@ -113,7 +113,7 @@
     <RichField label={field.label} value={value as string} takesFocus={wb.editing === node.id} onchange={(html) => set(html, 'write')} onfocus={() => (gesture += 1)} ondone={() => (wb.editing = null)} />
   {/await}
 {:else}
-  {#if tokens.length > 0}<datalist id={tokenList}>{#each tokens as each (each.id)}<option value="{'{'}{each.id}{'}'}">{each.name}</option>{/each}</datalist>{/if}
+  {#if tokens.length > 0}<datalist id={tokenList}>{#each tokens as each (each.id)}<option value={`{${each.id}}`}>{each.name}</option>{/each}</datalist>{/if}
   <TextInput
     size="sm"
     labelText={field.label}
