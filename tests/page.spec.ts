@@ -178,6 +178,58 @@ test('the browser picks the rendition its window and its pixels need', async ({ 
   }
 });
 
+/** Drops so many pictures drawn on the spot, and files that are none, on the workbench. */
+async function dropOn(page: Page, pictures: number, broken: number): Promise<void> {
+  await page.evaluate(
+    async ({ pictures, broken }) => {
+      const data = new DataTransfer();
+      for (let n = 0; n < pictures; n += 1) {
+        const canvas = new OffscreenCanvas(900, 600);
+        const context = canvas.getContext('2d')!;
+        context.fillStyle = `hsl(${n * 7} 60% 60%)`;
+        context.fillRect(0, 0, 900, 600);
+        data.items.add(new File([await canvas.convertToBlob({ type: 'image/jpeg' })], `row-${n}.jpg`, { type: 'image/jpeg' }));
+      }
+      // A picture by its first bytes only.
+      for (let n = 0; n < broken; n += 1) data.items.add(new File([new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 0, 4, 0, 0])], `broken-${n}.jpg`, { type: 'image/jpeg' }));
+      document.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
+    },
+    { pictures, broken }
+  );
+}
+
+test('many pictures are dropped at once: one step of the history, and what is broken is named', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  const before = await bench.preview.locator('img').count();
+  await bench.pick('Welcome text');
+  await dropOn(page, 11, 1);
+  await expect(bench.preview.locator('img')).toHaveCount(before + 11);
+  await expect(page.getByText('broken-0.jpg is damaged: the browser cannot draw it.')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(bench.preview.locator('img')).toHaveCount(before);
+});
+
+test('reading many pictures can be stopped, and then none has come in', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  const before = await bench.preview.locator('img').count();
+  await bench.pick('Welcome text');
+  await dropOn(page, 120, 0);
+  await expect(page.getByText(/of 120 pictures read/)).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByText('No picture was added.')).toBeVisible();
+  await expect(bench.preview.locator('img')).toHaveCount(before);
+});
+
+test('no margin leaks out of any piece: sections meet without a strip between them', async ({ page }) => {
+  await open(page, changed(...everyKind('find-us')));
+  const gaps = await page.evaluate(() => {
+    const rows = [document.body, ...document.querySelectorAll('main')].map((row) => [...row.children].filter((child) => child.getClientRects().length > 0 && getComputedStyle(child).position !== 'absolute'));
+    return rows.flatMap((row) => row.slice(1).map((child, i) => child.getBoundingClientRect().top - row[i]!.getBoundingClientRect().bottom));
+  });
+  expect(gaps.length).toBeGreaterThan(3);
+  for (const gap of gaps) expect(Math.abs(gap)).toBeLessThan(0.5);
+});
+
 test.describe('in the workbench', () => {
   test('shares are typed, dragged and refused with the reason', async ({ page }) => {
     const bench = await Bench.openDemo(page);

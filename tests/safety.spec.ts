@@ -73,13 +73,14 @@ test('no request leaves the origin, and the policy is on every answer', async ({
   const bench = await Bench.openDemo(page);
   await bench.pick('Blossom text');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toBeVisible();
+  await expect(bench.preview.getByRole('textbox', { name: 'Text of Blossom text' })).toBeFocused();
+  await page.keyboard.type('Now ');
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+e');
   await expect(page.getByRole('button', { name: 'index.html' })).toBeVisible();
   expect(asked.filter((url) => !/^(?:http:\/\/localhost:4317\/|blob:|data:)/.test(url))).toEqual([]);
   expect(complaints).toEqual([]);
-  for (const path of ['/', '/frame', '/frame/probe.js', '/project/none']) {
+  for (const path of ['/', '/frame', '/frame/probe.js', '/frame/writer.js', '/project/none']) {
     const policy = (await page.request.get(path)).headers()['content-security-policy'];
     expect(policy ?? (await (await page.request.get(path)).text())).toContain("default-src 'none'");
   }

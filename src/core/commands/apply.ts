@@ -6,7 +6,7 @@ import { remember } from '../project/lineage';
 import type { Project } from '../project/types';
 import { clearSetting, rename, setSetting, setStyle } from './content';
 import { no, schemaFault, type Command, type CommandDefinition, type ProjectDraft, type Refusal } from './define';
-import { copyLook } from './looks';
+import { alternateFills, copyLook, giveLook } from './looks';
 import { movePage, removePage, setPage } from './pages';
 import { addAsset, removeAsset, addPage, renameProject, setAside, setBands, setSupport } from './project';
 import { detach, renameShelved, shelve, takeShelved, unshelve, updateLinked } from './shelf';
@@ -15,7 +15,7 @@ import { removeToken, setToken } from './tokens';
 import { swap, unwrap, wrap } from './wrap';
 
 const definitions = new Map<string, CommandDefinition<AnyObject>>(
-  [insert, move, remove, duplicate, wrap, unwrap, swap, rename, setSetting, clearSetting, setStyle, copyLook, setToken, removeToken, renameProject, setBands, setSupport, setAside, addPage, setPage, movePage, removePage, addAsset, removeAsset, shelve, renameShelved, updateLinked, takeShelved, detach, unshelve].map((each) => [each.type, each])
+  [insert, move, remove, duplicate, wrap, unwrap, swap, rename, setSetting, clearSetting, setStyle, copyLook, giveLook, alternateFills, setToken, removeToken, renameProject, setBands, setSupport, setAside, addPage, setPage, movePage, removePage, addAsset, removeAsset, shelve, renameShelved, updateLinked, takeShelved, detach, unshelve].map((each) => [each.type, each])
 );
 
 interface Patch {

@@ -1,5 +1,6 @@
 import { array, mixed, object, string } from 'yup';
 import type { Registry } from '../kinds/registry';
+import { pairsOf } from '../project/alike';
 import { maybeNode } from '../project/tree';
 import { STATES, type NodeId, type Project, type StateName } from '../project/types';
 import { define, no, type Refusal } from './define';
@@ -60,5 +61,49 @@ export const copyLook = define<CopyArgs>({
         else delete part[here];
       }
     }
+  }
+});
+
+/** Gives pieces like one the look of it and of all that is in it, part by part, where the same kinds stand in the same places. */
+export const giveLook = define<{ id: NodeId; to: readonly NodeId[] }>({
+  type: 'give-look',
+  args: object({ id: string().strict(true).required(), to: array().of(string().strict(true).required()).min(1).required() }) as never,
+  label: ({ id, to }, project) => `Give the look of ${project.nodes[id]?.name ?? 'a piece'} to ${to.length} other${to.length === 1 ? '' : 's'}`,
+  refusal(project, { id, to }) {
+    if ([id, ...to].some((each) => !maybeNode(project, each))) return no('no-such-node', 'That piece is no longer on the page.');
+    const strange = to.find((each) => project.nodes[each]!.kind !== project.nodes[id]!.kind);
+    return strange ? no('other-kind', `${project.nodes[strange]!.name} is of another kind than ${project.nodes[id]!.name}.`) : null;
+  },
+  run(draft, { id, to }, _registry, project) {
+    for (const target of to) {
+      for (const [from, here] of pairsOf(project, id, target)) {
+        const styles = project.nodes[from]!.styles;
+        if (JSON.stringify(styles) !== JSON.stringify(project.nodes[here]!.styles)) draft.nodes[here]!.styles = JSON.parse(JSON.stringify(styles)) as never;
+      }
+    }
+  }
+});
+
+const FILL = 'background-color';
+
+/** Gives a run of pieces two fills in turn: those of its first two, or none and the first's where they are the same. */
+export const alternateFills = define<{ ids: readonly NodeId[] }>({
+  type: 'alternate-fills',
+  args: object({ ids: array().of(string().strict(true).required()).required() }) as never,
+  label: ({ ids }) => `Alternate the fills of ${ids.length} sections`,
+  refusal(project, { ids }) {
+    if (ids.some((each) => !maybeNode(project, each))) return no('no-such-node', 'That piece is no longer on the page.');
+    return ids.length < 3 ? no('too-few', 'Two fills alternate over three sections or more. Pick them in the outline with Ctrl or Shift.') : null;
+  },
+  run(draft, { ids }, registry, project) {
+    const fillOf = (id: NodeId) => project.nodes[id]!.styles.root?.rest?.always?.[FILL] ?? registry.kindOf(project.nodes[id]!.kind).look.root?.rest?.always?.[FILL] ?? 'transparent';
+    const [first, second] = [fillOf(ids[0]!), fillOf(ids[1]!)];
+    const fills = first === second ? (first === 'transparent' ? ['transparent', '#f2efe7'] : [first, 'transparent']) : [first, second];
+    ids.forEach((id, i) => {
+      const value = fills[i % 2]!;
+      if (fillOf(id) === value) return;
+      const root = (draft.nodes[id]!.styles.root ??= {});
+      ((root.rest ??= {}).always ??= {})[FILL] = value;
+    });
   }
 });

@@ -6,6 +6,8 @@ import { resolve } from '../cascade/resolve';
 import type { ConditionName, PageId, Project, StateName } from '../project/types';
 import { registry } from '../registry';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
+import { makeWith } from '../kinds/make';
+import { alikeOf } from '../project/alike';
 import { apply } from './apply';
 import type { Command } from './define';
 import { readProjectFile, writeProjectFile } from '../formats/project-file';
@@ -141,6 +143,40 @@ describe('taking a kept setting back', () => {
     const { settings, adapt, styles } = back.nodes[id('tabs')]!;
     expect({ settings, adapt, styles }).toEqual({ settings: then.nodes[id('tabs')]!.settings, adapt: then.nodes[id('tabs')]!.adapt, styles: then.nodes[id('tabs')]!.styles });
     expect(back.nodes[id('heading')]!.name).toBe('Other');
+  });
+});
+
+describe('looks of many', () => {
+  const make = makeWith({ exactIds: true });
+  const card = (n: number) => make('column', `Side ${n}`, {}, { content: [make('stack', `Card ${n}`, {}, { content: [make('heading', `Title ${n}`, { text: 'A', level: '2' })] })] });
+  const cards = after(sampleProject(), { type: 'insert', fragment: make('columns', 'Cards', {}, { columns: [card(1), card(2), card(3)] }), at: { parent: 'section', slot: 'content', index: 1 } });
+  const style = (node: string, property: string, value: string, state = 'rest'): Command => ({ type: 'set-style', id: node, part: 'root', state, condition: 'always', property, value });
+
+  it('what stands in the same place of its neighbours is alike, however deep', () => {
+    expect(alikeOf(cards, id('card-1'))).toEqual(['card-2', 'card-3']);
+    expect(alikeOf(cards, id('title-2'))).toEqual(['title-1', 'title-3']);
+    expect(alikeOf(cards, id('side-3'))).toEqual(['side-1', 'side-2']);
+    expect(alikeOf(cards, id('tabs'))).toEqual([]);
+  });
+
+  it('a card’s look goes to the other cards with all that is in them, and nothing else does', () => {
+    const tuned = after(cards, style('card-1', 'padding', '20px'), style('card-1', 'background-color', '#eeeeee', 'hover'), style('title-1', 'color', '#204020'), style('card-2', 'padding', '4px'));
+    const given = after(tuned, { type: 'give-look', id: 'card-1', to: ['card-2', 'card-3'] });
+    for (const n of [2, 3]) {
+      expect(given.nodes[id(`card-${n}`)]!.styles).toEqual(tuned.nodes[id('card-1')]!.styles);
+      expect(given.nodes[id(`title-${n}`)]!.styles.root!.rest!.always).toEqual({ color: '#204020' });
+      expect(given.nodes[id(`title-${n}`)]!.settings).toEqual(tuned.nodes[id(`title-${n}`)]!.settings);
+    }
+    expect(refused({ type: 'give-look', id: 'card-1', to: ['tabs'] }, cards)).toBe('other-kind');
+  });
+
+  it('fills alternate down a run of sections', () => {
+    const band = (n: number): Command => ({ type: 'insert', fragment: make('section', `Band ${n}`, {}, { content: [] }), at: { parent: 'page', slot: 'sections', index: 1 } });
+    const many = after(sampleProject(), band(3), band(2), band(1), style('section', 'background-color', '#111111'), style('band-1', 'background-color', '#222222'));
+    const fills = (project: Project, ids: readonly string[]) => ids.map((each) => project.nodes[id(each)]!.styles.root?.rest?.always?.['background-color']);
+    const run = ['section', 'band-1', 'band-2', 'band-3'];
+    expect(fills(after(many, { type: 'alternate-fills', ids: run }), run)).toEqual(['#111111', '#222222', '#111111', '#222222']);
+    expect(refused({ type: 'alternate-fills', ids: run.slice(0, 2) }, many)).toBe('too-few');
   });
 });
 

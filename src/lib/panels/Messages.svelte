@@ -9,6 +9,14 @@
   {#if wb.saver.status === 'failed'}
     <ToastNotification lowContrast kind="error" title="Not saved" subtitle={wb.saver.sentence} hideCloseButton />
   {/if}
+  {#if wb.progress}
+    {@const { words, done, of, stop } = wb.progress}
+    <div class="progress">
+      <span>{done} of {of} {words}</span>
+      <progress value={done} max={of} aria-label={words}></progress>
+      <button type="button" class="link" onclick={stop}>Cancel</button>
+    </div>
+  {/if}
   {#if wb.message}
     {#key wb.message}
       <ToastNotification
@@ -28,6 +36,24 @@
     left: 246px;
     z-index: 20;
     max-width: 420px;
+  }
+  .progress {
+    display: flex;
+    gap: 12px;
+    align-items: center;
+    padding: 10px 14px;
+    background: var(--panel);
+    border: 1px solid var(--control-line);
+    border-left: 3px solid var(--verdigris);
+    border-radius: 3px;
+    box-shadow: 0 2px 8px rgb(31 38 42 / 18%);
+  }
+  .progress span {
+    font-variant-numeric: tabular-nums;
+  }
+  progress {
+    width: 140px;
+    accent-color: var(--verdigris);
   }
   .messages :global(.bx--toast-notification) {
     width: auto;

@@ -91,7 +91,7 @@
   /** Once something has been said the place for it stays, so that screen readers hear the next. */
   let isSaying = $state(false);
   $effect(() => {
-    if (wb.message || wb.saver.status === 'failed') isSaying = true;
+    if (wb.message || wb.progress || wb.saver.status === 'failed') isSaying = true;
   });
 
   function escape(): void {

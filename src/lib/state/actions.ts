@@ -1,4 +1,5 @@
 import { CONDITION_WORDS } from '$core/kinds/words';
+import { alikeOf } from '$core/project/alike';
 import { newId, slug } from '$core/project/ids';
 import { childIds, fragmentOf, maybePlaceOf, nodeOf } from '$core/project/tree';
 import { makeWith, withNewIds } from '$core/kinds/make';
@@ -130,6 +131,13 @@ export function removeSelected(wb: Workbench): void {
   wb.select([siblings[Math.min(first.index, siblings.length - 1)] ?? first.parent]);
 }
 
+/** The picked sections in the order of the page; of one alone, it and all that follow. */
+function runOf({ project, page, selected }: Workbench): readonly NodeId[] {
+  const sections = nodeOf(project, page.root).slots.sections ?? [];
+  const picked = sections.filter((id) => selected.includes(id));
+  return picked.length === 1 ? sections.slice(sections.indexOf(picked[0]!)) : picked;
+}
+
 function freeShelfName({ current, project }: Workbench): string {
   const taken = new Set(Object.values(project.shelf).map(({ name }) => name));
   for (let count = 1; ; count += 1) {
@@ -203,6 +211,18 @@ export const actions: readonly Action[] = [
   },
   onSelection('rename', 'Rename', ['F2'], (wb) => (wb.renaming = wb.current.id)),
   onSelection('duplicate', 'Duplicate', ['$mod+d'], duplicateSelected),
+  {
+    ...onSelection('give-look', 'Give this look to all like it', [], (wb) => void wb.dispatch({ type: 'give-look', id: wb.current.id, to: alikeOf(wb.project, wb.current.id) })),
+    refusal: (wb) => (wb.selected.length === 0 ? nothing : alikeOf(wb.project, wb.current.id).length > 0 ? null : `Nothing stands beside ${wb.current.name} that is like it.`)
+  },
+  {
+    id: 'alternate-fills',
+    label: 'Alternate fills down the run',
+    group: 'Piece',
+    keys: [],
+    refusal: (wb) => wb.refusal({ type: 'alternate-fills', ids: runOf(wb) })?.sentence ?? null,
+    run: (wb) => void wb.dispatch({ type: 'alternate-fills', ids: runOf(wb) })
+  },
   onSelection('shelve', 'Put on the shelf', [], (wb) => {
     const name = freeShelfName(wb);
     if (!wb.dispatch({ type: 'shelve', id: wb.current.id, shelf: newId<ShelfId>(slug(name)), name })) wb.open = 'shelf';

@@ -11,7 +11,7 @@ import type { Asset, AssetId, Fragment, Node, NodeId, Place } from '$core/projec
 import { registry } from '$core/registry';
 import { db } from '$lib/store/db';
 import { lastCopied, PIECES, type Carried } from './copying';
-import { pictureFrom } from './pictures';
+import { pictureFrom, type ReadFile } from './pictures';
 import type { Workbench } from './workbench.svelte';
 
 const make = makeWith();
@@ -112,9 +112,32 @@ async function pastePicture(wb: Workbench, file: File): Promise<void> {
   if (at) insert(wb, [{ fragment: make('image', 'Picture', { asset: read.asset.id }), at }], [read]);
 }
 
-/** Pictures from disk dropped on the workbench: each becomes a piece after what is picked. */
+/** From so many on it is said how far it is. */
+const MANY = 4;
+
+/**
+ * Pictures from disk dropped on the workbench: each becomes a piece after what is picked, all of them in one step. They are read one
+ * after the other while the hand goes on; a cancel leaves everything as it was.
+ */
 export async function dropPictures(wb: Workbench, files: readonly File[]): Promise<void> {
-  for (const file of files) await pastePicture(wb, file);
+  if (!placeOrMessage(wb, 'image')) return;
+  const taken: Extract<ReadFile, { ok: true }>[] = [];
+  const refused: string[] = [];
+  let isStopped = false;
+  for (const file of files) {
+    if (files.length >= MANY) wb.progress = { words: 'pictures read', done: taken.length + refused.length, of: files.length, stop: () => (isStopped = true) };
+    const assets = Object.fromEntries(taken.map(({ asset }) => [asset.id, asset]));
+    const read = await pictureFrom({ ...wb.project, assets: { ...wb.project.assets, ...assets } }, file);
+    if (isStopped) break;
+    if (read.ok) taken.push(read);
+    else refused.push(read.sentence);
+  }
+  wb.progress = null;
+  if (isStopped) return void (wb.message = { kind: 'info', text: 'No picture was added.' });
+  // The hand may have gone elsewhere meanwhile.
+  const at = taken.length > 0 ? placeOrMessage(wb, 'image') : null;
+  if (at) insert(wb, taken.map(({ asset }, i) => ({ fragment: make('image', 'Picture', { asset: asset.id }), at: { ...at, index: at.index + i } })), taken);
+  if (refused.length > 0) wb.message = { kind: 'error', text: `${refused.slice(0, 2).join(' ')}${refused.length > 2 ? ` ${refused.length - 2} more were left out.` : ''}` };
 }
 
 function insert(wb: Workbench, pieces: readonly { readonly fragment: Fragment; readonly at: Place }[], added: Brought['added']): void {

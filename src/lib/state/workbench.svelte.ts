@@ -79,6 +79,8 @@ export class Workbench {
   writing = $state<NodeId | null>(null);
   renaming = $state<NodeId | null>(null);
   message = $state.raw<Message | null>(null);
+  /** Long work that goes on beside the hand. */
+  progress = $state.raw<{ readonly words: string; readonly done: number; readonly of: number; readonly stop: () => void } | null>(null);
   sheetHeight = $state(318);
   collapsed = $state.raw<ReadonlySet<NodeId>>(new Set());
   readonly findingsWatch = new FindingsWatch();

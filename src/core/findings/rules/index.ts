@@ -6,6 +6,7 @@ import { deadLink } from './dead-link';
 import { headingOrder } from './headings';
 import { layoutMotion } from './motion';
 import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
+import { paddingOverHeight, paddingTwice, seenOrder } from './room';
 import { faintChangeRule, ringContrastRule, textContrastRule } from './text-contrast';
 
 /** Rules about any kind, one line each. Rules about one kind stand in that kind's folder. */
@@ -20,5 +21,8 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   unchangedCopy(registry),
   grainyPicture(registry),
   heavyPicture(registry),
-  fullScreenMedia(registry)
+  fullScreenMedia(registry),
+  paddingOverHeight(registry),
+  paddingTwice(registry),
+  seenOrder(registry)
 ];
