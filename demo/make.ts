@@ -132,7 +132,7 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   insert('visit-page', 'sections', make('section', 'Find us', { anchor: 'find' }, {
     content: [
       heading('Find heading', 'Find us', '2'),
-      make('columns', 'Find columns', { shares: '1/3 1/3 1/3' }, {
+      make('columns', 'Find columns', {}, {
         columns: [
           fact('Lane', 'map', 'By the lane', '<p>Long Lane leaves the river road at the chapel. The gate is green and usually open.</p>'),
           fact('Foot', 'footprints', 'On foot', '<p>The orchard path from Nether Quill takes half an hour, and boots in March.</p>'),

@@ -42,7 +42,10 @@ export const setPage = define<SetPage>({
     if (key === 'picture' && value === '') {
       const { picture, ...rest } = draft.pages[id]!;
       if (picture !== undefined) draft.pages[id] = rest;
-    } else if (draft.pages[id]![key] !== value) draft.pages[id] = { ...draft.pages[id]!, [key]: key === 'name' ? value.trim() : value } as Page;
+      return;
+    }
+    const kept = key === 'name' ? value.trim() : value;
+    if (draft.pages[id]![key] !== kept) draft.pages[id] = { ...draft.pages[id]!, [key]: kept } as Page;
   }
 });
 

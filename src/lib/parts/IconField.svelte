@@ -10,6 +10,8 @@
   let words = $state('');
   let found = $state.raw<readonly Icon[] | null>(null);
   let fault = $state('');
+  let search = $state<HTMLInputElement | null>(null);
+  $effect(() => search?.focus());
 
   $effect(() => {
     if (!isOpen) return;
@@ -59,7 +61,7 @@
         isOpen = false;
       }}
     >
-      <Search size="sm" labelText="Find an icon by what it means" placeholder="apple, winter, walk…" bind:value={words} autofocus />
+      <Search size="sm" labelText="Find an icon by what it means" placeholder="apple, winter, walk…" bind:value={words} bind:ref={search} />
       {#if fault}<p role="alert">{fault}</p>{/if}
       <div class="grid">
         {#each found ?? [] as icon (icon.name)}

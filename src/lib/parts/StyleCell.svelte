@@ -135,7 +135,8 @@
       event.stopPropagation();
       commit();
     }
-    if (event.key === 'ArrowUp' || event.key === 'ArrowDown') stepBy(event, (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
+    // A list goes through its own entries by the same keys.
+    if (property.control !== 'choice' && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) stepBy(event, (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
   }
 
   function stepBy(event: Event, by: number): void {
@@ -193,7 +194,7 @@
       <button type="button" class="swatch" style:background={text} aria-label="Pick a colour" aria-expanded={picks} onclick={() => (picks = !picks)}></button>
     {/if}
     {#if property.control === 'choice'}
-      <select aria-label="{property.label}, {own}" bind:value={text} use:focusField onchange={() => commit()}>
+      <select aria-label="{property.label}, {own}" bind:value={text} use:focusField onchange={() => set(text, 'choose')}>
         {#each property.choices ?? [] as choice (choice)}<option>{choice}</option>{/each}
       </select>
     {:else}
