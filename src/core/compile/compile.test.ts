@@ -1,6 +1,7 @@
 import { lexer, parse, walk } from 'css-tree';
 import { fromHtmlIsomorphic as fromHtml } from 'hast-util-from-html-isomorphic';
 import { describe, expect, it } from 'vitest';
+import { makeWith } from '../kinds/make';
 import { registry } from '../registry';
 import type { PageId, Project } from '../project/types';
 import { after, id, sampleProject } from '../testing/project';
@@ -27,6 +28,15 @@ describe('analyse', () => {
 });
 
 describe('page printer', () => {
+  it('gives rows of two and of three columns that nobody has tuned their own grids', () => {
+    const make = makeWith({ exactIds: true });
+    const columns = (name: string, count: number) => make('columns', name, {}, { columns: Array.from({ length: count }, (_, n) => make('column', `${name} ${n}`, {}, { content: [] })) });
+    const at = { parent: 'section', slot: 'content', index: 9 };
+    const { css } = print(after(sampleProject(), { type: 'insert', fragment: columns('Pair', 2), at }, { type: 'insert', fragment: columns('Triple', 3), at }));
+    expect(css).toMatch(/\.triple \{[^}]*grid-template-columns: (?:minmax\(0, 0\.33\d*fr\) ?){3};/);
+    expect(css).toMatch(/\.pair \{[^}]*grid-template-columns: (?:minmax\(0, 0\.5fr\) ?){2};/);
+  });
+
   it('escapes what people write', () => {
     const { body } = print(after(sampleProject(), write('text', '<img src=x onerror=alert(1)> & "co"')));
     expect(body).toContain('&lt;img src=x onerror=alert(1)&gt; &amp; "co"');

@@ -44,5 +44,8 @@ const rows: readonly StyleProperty[] = [
 
 export const STYLE_PROPERTIES: ReadonlyMap<string, StyleProperty> = new Map(rows.map((row) => [row.property, row]));
 
+/** Properties that settings take values of, beside those of the state sheet; the build keeps the grammar of these and no others. */
+export const FIELD_PROPERTIES = ['height', 'width', 'background'] as const;
+
 /** Rows every state sheet shows; a part may ask for more (see `Part.properties`). */
 export const SHEET_PROPERTIES = ['background-color', 'color', 'border-color', 'border-width', 'border-radius', 'padding', 'outline', 'outline-offset', 'box-shadow', 'opacity', 'translate', 'transition'] as const;

@@ -1,6 +1,7 @@
 import { boolean, mixed, number, string, type AnySchema } from 'yup';
 import { isSafeLink } from '../html/clean';
 import { isIcon, type Icon } from '../html/icon';
+import type { FIELD_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
 import { readShares } from '../css/shares';
 import { tokensIn } from '../css/tokens';
@@ -131,7 +132,7 @@ export function sharesField(options: Options) {
 }
 
 /** A CSS value of a property; empty for none. */
-export function cssField(property: string, fallback: string, options: Options) {
+export function cssField(property: (typeof FIELD_PROPERTIES)[number], fallback: string, options: Options) {
   return textField(fallback, 300, options)
     .test('css', '', (value, context) => {
       // What a token stands for is known in a project only; see `tokenFault`.

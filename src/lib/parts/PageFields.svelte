@@ -11,6 +11,8 @@
     { key: 'description', label: 'Description', help: 'Two sentences for search results; about 160 letters are shown.' },
     { key: 'language', label: 'Language', help: 'A tag such as en-GB, de or ar; screen readers speak by it.' }
   ] as const;
+  const order = $derived(wb.project.info.pageOrder);
+  const at = $derived(order.indexOf(wb.pageId));
   let faults = $state.raw<Readonly<Record<string, string>>>({});
   let gesture = 0;
 
@@ -28,9 +30,33 @@
 {#await import('./AssetField.svelte') then { default: AssetField }}
   <AssetField {wb} node={null} key="picture" label="Preview picture, where a link to the page is shared" value={wb.page.picture ?? ''} onchange={(id) => set('picture', id)} />
 {/await}
+{#if order.length > 1}
+  <div class="order" role="group" aria-label="Order of the pages">
+    <span class="bx--label">Order of the pages; the first is the one a site opens on</span>
+    <ol>
+      {#each order as id (id)}<li aria-current={id === wb.pageId ? 'true' : undefined}>{wb.project.pages[id]!.name}</li>{/each}
+    </ol>
+    <button type="button" class="link" disabled={at === 0} onclick={() => wb.dispatch({ type: 'move-page', id: wb.pageId, index: at - 1 })}>Earlier</button>
+    <button type="button" class="link" disabled={at === order.length - 1} onclick={() => wb.dispatch({ type: 'move-page', id: wb.pageId, index: at + 1 })}>Later</button>
+  </div>
+{/if}
 <p class="file">Exported as <span class="mono">{pageFile(wb.project, wb.pageId)}</span>; links to it are written so.</p>
 
 <style>
+  .order {
+    grid-column: 1 / -1;
+  }
+  .order ol {
+    padding-left: 20px;
+    margin: 0 0 4px;
+    list-style: decimal;
+  }
+  .order li[aria-current] {
+    font-weight: 600;
+  }
+  .order .link {
+    margin-right: 14px;
+  }
   .file {
     margin: 0;
     font-size: 12px;

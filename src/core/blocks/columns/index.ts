@@ -42,7 +42,7 @@ export const columns: Kind = {
   markup: (_node, ctx) => ctx.part('root', 'div', {}, ctx.slot('columns')),
   style(node, ctx) {
     const { shares, align, stack } = ctx.settings<InferType<typeof settings>>(node);
-    const count = node.slots.columns?.length ?? 0;
+    const count = ctx.items('columns').length;
     const { template, places } = gridOf(sharesFor(shares, count));
     const root = ctx.sel('root');
     const one = (i: number) => `${root} > :nth-child(${i + 1})`;
