@@ -1,17 +1,18 @@
 import { gzipSync } from 'node:zlib';
 import { performance } from 'node:perf_hooks';
-import { chromium, type Browser, type Page } from '@playwright/test';
+import { chromium, type Browser } from '@playwright/test';
 import { apply } from '../src/core/commands/apply';
 import { createPreviewSession } from '../src/core/compile/preview';
 import { printPage } from '../src/core/compile/page';
-import { writeProjectFile } from '../src/core/formats/project-file';
 import { fitFrom, rowWidth } from '../src/core/layout/fit';
 import type { PageId, Project } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 import { pageScript } from '../src/server/bundle';
 // @ts-expect-error plain JavaScript, shared with npm start
 import { buildApp, freePort, startServer } from '../scripts/lib.mjs';
+import { bigPage, duplicateMs, whileImporting } from './big';
 import { projectOf } from './projects';
+import { edits, HANDS, hands, median, newPage, openProject, steady, timed, type Edits, type Seen } from './tools';
 
 interface Figure {
   readonly name: string;
@@ -21,13 +22,6 @@ interface Figure {
 }
 
 const page = 'page' as PageId;
-const median = (values: readonly number[]) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
-
-function timed(work: () => void): number {
-  const from = performance.now();
-  work();
-  return performance.now() - from;
-}
 
 function edited(project: Project, n: number): Project {
   const outcome = apply(registry, project, { type: 'set-style', id: 'tabs-0', part: 'tab', state: 'rest', condition: 'always', property: 'padding', value: `${n}px` });
@@ -55,127 +49,6 @@ function fullCompile(widgets: number): number {
     return timed(() => printPage(registry, fresh, page, { addressOf: (asset) => asset.file }));
   };
   return median(Array.from({ length: 9 }, compile));
-}
-
-/**
- * The least of some rounds: on a machine shared with others one round may be slowed to half by what is none of ours.
- * @param rounds as many as it takes to see the machine at its own speed.
- */
-async function steady<T>(rounds: number, round: () => Promise<T> | T, key: (value: T) => number): Promise<T> {
-  let least: T | undefined;
-  for (let n = 0; n < rounds; n += 1) {
-    const value = await round();
-    if (least === undefined || key(value) < key(least)) least = value;
-  }
-  return least!;
-}
-
-/** A page that gives up rather than hangs. The TypeScript loader names functions with a helper that a page does not have. */
-async function newPage(browser: Browser): Promise<Page> {
-  const target = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  target.setDefaultTimeout(30_000);
-  await target.addInitScript('globalThis.__name = (each) => each');
-  return target;
-}
-
-async function openProject(target: Page, address: string, project: Project): Promise<void> {
-  await target.goto(address);
-  await target.locator('input[type=file]').setInputFiles({ name: 'bench.kymation', mimeType: 'application/zip', buffer: Buffer.from(writeProjectFile(project, new Map())) });
-  await target.getByRole('link', { name: `Open ${project.info.name}` }).click();
-  await target.frameLocator('iframe[title^="Preview of"]').locator('[data-k="tabs-0"]').waitFor();
-  await target.waitForTimeout(1500);
-}
-
-interface Edits {
-  /** ms of work: command, print, and the frame's patch with style and layout. */
-  readonly work: number;
-  /** The same, by what does it: command, print, patch. */
-  readonly shares: readonly number[];
-  /** From the key to the frame that paints the change, in frames of 1/60 s. */
-  readonly frames: number;
-}
-
-interface Seen {
-  readonly name: string;
-  readonly duration: number;
-  readonly at: number;
-}
-
-const HANDS = ['cell', 'label', 'fold'] as const;
-type Hand = (typeof HANDS)[number];
-
-/** What a hand edits: a cell of the state sheet, a label, and a fold width, whose media query needs a new style sheet. */
-const hands: Readonly<Record<Hand, (target: Page) => Promise<void>>> = {
-  async cell(target) {
-    await target.keyboard.press('3');
-    await target.getByRole('group', { name: 'Parts' }).getByRole('button', { name: 'tab list', exact: true }).click();
-    await target.locator('[data-property="gap"][data-state="rest"]').click();
-  },
-  async label(target) {
-    await target.keyboard.press('1');
-    await target.getByRole('textbox', { name: 'Label 1' }).focus();
-  },
-  async fold(target) {
-    await target.keyboard.press('5');
-    await target.getByRole('textbox', { name: 'Fold under' }).focus();
-  }
-};
-
-/** Edits by keys, eighty times, and reads the app's own measures. */
-async function edits(browser: Browser, address: string, widgets: number, hand: Hand): Promise<Edits> {
-  const target = await newPage(browser);
-  await openProject(target, address, projectOf(widgets));
-  await target.locator('[data-row="tabs-0"]').click();
-  await target.evaluate(() => {
-    const seen: Seen[] = [];
-    Object.assign(window, { seen });
-    new PerformanceObserver((list) => {
-      for (const { name, duration } of list.getEntries()) if (name.startsWith('kymation')) seen.push({ name, duration, at: performance.now() });
-    }).observe({ entryTypes: ['measure'] });
-  });
-  await hands[hand](target);
-  const works: (readonly number[])[] = [];
-  const frames: number[] = [];
-  const paces: number[] = [];
-  for (let n = 0; n < 80; n += 1) {
-    // A hand's pace: what the last edit left to paint is done by now.
-    await target.waitForTimeout(80);
-    const { start, seen, pace } = await target.evaluate(
-      (types: boolean) =>
-        new Promise<{ start: number; seen: Seen[]; pace: number }>((resolve, reject) => {
-          setTimeout(() => reject(new Error('no patch within 5 s')), 5000);
-          const seen = (window as unknown as { seen: Seen[] }).seen;
-          requestAnimationFrame(() => {
-            seen.length = 0;
-            const from = performance.now();
-            let sum = 0;
-            for (let i = 0; i < 400_000; i += 1) sum += i % 7;
-            Object.assign(window, { sum });
-            const start = performance.now();
-            const pace = start - from;
-            const field = document.activeElement as HTMLInputElement;
-            if (types) field.value = `${field.value.slice(0, 10)}${Math.round(start)}`;
-            field.dispatchEvent(types ? new InputEvent('input', { bubbles: true }) : new KeyboardEvent('keydown', { key: 'ArrowUp', bubbles: true, cancelable: true }));
-            const watch = () => (seen.some((each) => each.name === 'kymation patch') ? resolve({ start, pace, seen: [...seen] }) : setTimeout(watch, 4));
-            watch();
-          });
-        }),
-      hand === 'label'
-    );
-    const of = (name: string) => seen.find((each) => each.name === `kymation ${name}`)!;
-    works.push(['dispatch', 'print', 'patch'].map((name) => of(name).duration));
-    frames.push((of('patch').at - start) / (1000 / 60));
-    paces.push(pace);
-  }
-  await target.close();
-  // A loop of fixed length says whether the machine ran at its own speed just then; what it did slowed down says nothing of us.
-  const own = median(paces.slice(10).toSorted((a, b) => a - b).slice(0, 20));
-  const counted = <T>(values: readonly T[]) => values.filter((_value, n) => n >= 10 && paces[n]! < own * 1.25);
-  return {
-    work: median(counted(works).map((each) => each.reduce((sum, ms) => sum + ms, 0))),
-    shares: [0, 1, 2].map((n) => median(counted(works).map((each) => each[n]!))),
-    frames: median(counted(frames))
-  };
 }
 
 /** Working out the fit width of 60 labels from what was measured, ms. */
@@ -239,104 +112,6 @@ async function tuningFigures(browser: Browser, address: string): Promise<{ findi
   }
   await target.close();
   return { findings, measured, switched: median(switches) };
-}
-
-/** A page of 2,000 nodes: time until it is on show, an edit, and the frames while a row is dragged over the outline. */
-async function bigPage(browser: Browser, address: string): Promise<{ open: number; edit: number; drag: number }> {
-  const project = projectOf(400);
-  const edit = (await steady(2, () => edits(browser, address, 400, 'cell'), ({ work }) => work)).work;
-  const target = await newPage(browser);
-  await openProject(target, address, project);
-  const from = performance.now();
-  await target.reload();
-  await target.frameLocator('iframe[title^="Preview of"]').locator('[data-k="tabs-0"]').waitFor();
-  const open = performance.now() - from;
-  await target.waitForTimeout(1500);
-  const row = (await target.locator('[data-row="tabs-0"]').boundingBox())!;
-  await target.mouse.move(row.x + 60, row.y + 10);
-  await target.mouse.down();
-  await target.evaluate(() => {
-    const frames: number[] = [];
-    Object.assign(window, { frames });
-    let before = performance.now();
-    const tick = () => {
-      const now = performance.now();
-      frames.push(now - before);
-      before = now;
-      requestAnimationFrame(tick);
-    };
-    requestAnimationFrame(tick);
-  });
-  for (let n = 0; n < 90; n += 1) {
-    await target.mouse.move(row.x + 60, row.y + 10 + ((n * 9) % 500));
-    await target.waitForTimeout(12);
-  }
-  const frames = await target.evaluate(() => (window as unknown as { frames: number[] }).frames.slice(3));
-  await target.keyboard.press('Escape');
-  await target.mouse.up();
-  await target.close();
-  return { open, edit, drag: median(frames) };
-}
-
-/** Median time to duplicate a section of 500 nodes and to work out what the preview then lacks, ms. */
-function duplicateMs(): number {
-  const project = projectOf(100, 100);
-  const size = Object.keys(project.nodes).length;
-  if (size < 500) throw new Error(`duplicateMs: the section has ${size} nodes`);
-  const session = createPreviewSession(registry);
-  session.patchFor(project, page);
-  const { id } = Object.values(project.nodes).find(({ kind }) => kind === 'section')!;
-  return median(
-    Array.from({ length: 15 }, () =>
-      timed(() => {
-        const outcome = apply(registry, project, { type: 'duplicate', ids: [id] });
-        if (!outcome.ok) throw new Error(outcome.refusal.sentence);
-        session.patchFor(outcome.project, page);
-      })
-    )
-  );
-}
-
-/** Frames while a hundred pictures come in and a hand goes on editing: from the key to the frame that paints the change, median. */
-async function whileImporting(browser: Browser, address: string): Promise<number> {
-  const target = await newPage(browser);
-  await openProject(target, address, projectOf(20));
-  await target.locator('[data-row="tabs-0"]').click();
-  await hands.label(target);
-  await target.evaluate(async () => {
-    const data = new DataTransfer();
-    for (let n = 0; n < 100; n += 1) {
-      const canvas = new OffscreenCanvas(1600, 1000);
-      const context = canvas.getContext('2d')!;
-      context.fillStyle = `hsl(${n * 3} 60% 60%)`;
-      context.fillRect(0, 0, 1600, 1000);
-      data.items.add(new File([await canvas.convertToBlob({ type: 'image/jpeg' })], `row-${n}.jpg`, { type: 'image/jpeg' }));
-    }
-    const painted: number[] = [];
-    Object.assign(window, { painted });
-    new PerformanceObserver((list) => {
-      for (const { name } of list.getEntries()) if (name === 'kymation patch') painted.push(performance.now());
-    }).observe({ entryTypes: ['measure'] });
-    document.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
-  });
-  const frames = await target.evaluate(async () => {
-    const { painted } = window as unknown as { painted: number[] };
-    const found: number[] = [];
-    for (let n = 0; n < 400 && (n < 5 || document.querySelector('progress')); n += 1) {
-      await new Promise((resolve) => setTimeout(resolve, 60));
-      await new Promise(requestAnimationFrame);
-      const start = performance.now();
-      painted.length = 0;
-      const field = document.activeElement as HTMLInputElement;
-      field.value = `${field.value.slice(0, 10)}${Math.round(start)}`;
-      field.dispatchEvent(new InputEvent('input', { bubbles: true }));
-      while (painted.length === 0) await new Promise((resolve) => setTimeout(resolve, 2));
-      found.push((painted[0]! - start) / (1000 / 60));
-    }
-    return found;
-  });
-  await target.close();
-  return median(frames);
 }
 
 async function firstLoad(browser: Browser, address: string): Promise<{ script: number; style: number; usable: number }> {
