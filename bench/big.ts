@@ -1,4 +1,3 @@
-import { performance } from 'node:perf_hooks';
 import type { Browser } from '@playwright/test';
 import { apply } from '../src/core/commands/apply';
 import { createPreviewSession } from '../src/core/compile/preview';

@@ -1,5 +1,4 @@
 import { gzipSync } from 'node:zlib';
-import { performance } from 'node:perf_hooks';
 import { chromium, type Browser } from '@playwright/test';
 import { apply } from '../src/core/commands/apply';
 import { createPreviewSession } from '../src/core/compile/preview';

@@ -1,4 +1,3 @@
-import { performance } from 'node:perf_hooks';
 import type { Browser, Page } from '@playwright/test';
 import { writeProjectFile } from '../src/core/formats/project-file';
 import type { Project } from '../src/core/project/types';
