@@ -94,7 +94,9 @@ export async function whileImporting(browser: Browser, address: string): Promise
       await new Promise(requestAnimationFrame);
       const start = performance.now();
       painted.length = 0;
-      const field = document.activeElement as HTMLInputElement;
+      const field = document.querySelector<HTMLInputElement>('input[aria-label="Label 1"]');
+      // What came in is picked, and the field is gone.
+      if (!field) break;
       field.value = `${field.value.slice(0, 10)}${Math.round(start)}`;
       field.dispatchEvent(new InputEvent('input', { bubbles: true }));
       while (painted.length === 0) await new Promise((resolve) => setTimeout(resolve, 2));
