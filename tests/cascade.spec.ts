@@ -1,4 +1,4 @@
-import { expect, test, type Frame } from '@playwright/test';
+import { expect, test, type Frame, type Page } from '@playwright/test';
 import { makeDemo } from '../demo/make';
 import { resolve, type Resolution } from '../src/core/cascade/resolve';
 import { impliedStates } from '../src/core/cascade/states';
@@ -124,6 +124,20 @@ for (const conditions of SETS) {
   });
 }
 
+/** Brings the preview under each condition by the workbench's own keys and switches. */
+async function underEach(page: Page, run: (conditions: readonly ConditionName[]) => Promise<void>): Promise<void> {
+  for (const conditions of SETS) {
+    const name = conditions.at(-1) ?? 'wide';
+    if (name === 'medium' || name === 'narrow') await page.keyboard.press('[');
+    const words = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print' }[name as string];
+    if (name === 'touch') for (let i = 0; i < 2; i += 1) await page.keyboard.press(']');
+    if (words) await page.getByRole('button', { name: words, exact: true }).click();
+    await page.waitForTimeout(200);
+    await run(conditions);
+    if (words) await page.getByRole('button', { name: words, exact: true }).click();
+  }
+}
+
 test('the same tabs in the preview, every part in every state, under every condition by switches', async ({ page }) => {
   test.setTimeout(90_000);
   const bench = await Bench.openDemo(page);
@@ -135,16 +149,9 @@ test('the same tabs in the preview, every part in every state, under every condi
     await frame.evaluate(({ selector, force }) => (document.querySelector<HTMLElement>(selector)!.dataset.kForce = force), { selector, force: impliedStates(state, []).join(' ') });
   };
   let compared = 0;
-  for (const conditions of SETS) {
-    const name = conditions.at(-1) ?? 'wide';
-    if (name === 'medium' || name === 'narrow') await page.keyboard.press('[');
-    const words = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print' }[name as string];
-    if (name === 'touch') for (let i = 0; i < 2; i += 1) await page.keyboard.press(']');
-    if (words) await page.getByRole('button', { name: words, exact: true }).click();
-    await page.waitForTimeout(200);
+  await underEach(page, async (conditions) => {
     compared += await everyState(frame, tuned(withDisabled(demo)), conditions, force);
-    if (words) await page.getByRole('button', { name: words, exact: true }).click();
-  }
+  });
   expect(compared).toBeGreaterThan(110);
 });
 
@@ -259,16 +266,9 @@ test('the same other pieces in the preview, under every condition by switches', 
   const force = async (selector: string, state: StateName) => {
     await frame.evaluate(({ selector, force }) => document.querySelectorAll<HTMLElement>(selector).forEach((each) => (each.dataset.kForce = force)), { selector, force: state === 'rest' ? '' : impliedStates(state, []).join(' ') });
   };
-  for (const conditions of SETS) {
-    const name = conditions.at(-1) ?? 'wide';
-    if (name === 'medium' || name === 'narrow') await page.keyboard.press('[');
-    const words = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print' }[name as string];
-    if (name === 'touch') for (let i = 0; i < 2; i += 1) await page.keyboard.press(']');
-    if (words) await page.getByRole('button', { name: words, exact: true }).click();
-    await page.waitForTimeout(200);
+  await underEach(page, async (conditions) => {
     const { wrong, count } = await everyOther(frame, conditions, force);
-    expect(wrong, name).toEqual([]);
+    expect(wrong, conditions.join(' ')).toEqual([]);
     expect(count).toBeGreaterThan(80);
-    if (words) await page.getByRole('button', { name: words, exact: true }).click();
-  }
+  });
 });

@@ -98,8 +98,6 @@ const fromFrame = {
   }),
   /** What was written so far; cleaned where it arrives. */
   written: object({ type: string().oneOf(['written']).required(), node: id().required(), html: string().strict(true).max(60_000).defined() }),
-  /** The hand has left the text. */
-  wrote: object({ type: string().oneOf(['wrote']).required(), node: id().required() }),
   scrolled: object({ type: string().oneOf(['scrolled']).required(), share: number().min(0).max(1).required() }),
   measured: object({
     type: string().oneOf(['measured']).required(),

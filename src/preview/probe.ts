@@ -24,7 +24,7 @@ const writing = createWriting({
   page,
   partOf: (node, part) => partElements(node, part).find((each) => each.getClientRects().length > 0) ?? null,
   onwritten: (node, html) => tell({ type: 'written', node, html }),
-  onend: (node) => (soonOutlined(), tell({ type: 'wrote', node }))
+  onend: soonOutlined
 });
 
 const tell = (message: FromFrame) => port?.postMessage(message);

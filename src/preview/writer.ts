@@ -1,6 +1,7 @@
 import { Editor } from '@tiptap/core';
 import StarterKit from '@tiptap/starter-kit';
 import { isSafeLink } from '$core/html/clean';
+import { RICH_TEXT } from './rich';
 
 export interface Writer {
   owns(target: Node): boolean;
@@ -104,15 +105,7 @@ function write(element: HTMLElement, html: string, label: string, onchange: (htm
   const editor = new Editor({
     element: { mount: element },
     injectCSS: false,
-    extensions: [
-      StarterKit.configure({
-        heading: false,
-        codeBlock: false,
-        horizontalRule: false,
-        underline: false,
-        link: { openOnClick: false, autolink: false, HTMLAttributes: { target: null, rel: null }, isAllowedUri: (address) => isSafeLink(address) }
-      })
-    ],
+    extensions: [StarterKit.configure(RICH_TEXT)],
     content: html,
     editorProps: { attributes: { role: 'textbox', 'aria-label': label, 'aria-multiline': 'true', 'data-k-writing': '' } },
     onUpdate: ({ editor: now }) => onchange(now.getHTML()),

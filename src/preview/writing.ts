@@ -8,7 +8,7 @@ interface Ask {
   readonly page: ReturnType<typeof createPage>;
   readonly partOf: (node: string, part: string) => HTMLElement | null;
   readonly onwritten: (node: string, html: string) => void;
-  readonly onend: (node: string) => void;
+  readonly onend: () => void;
 }
 
 let tools: Promise<WriterTools> | null = null;
@@ -30,16 +30,16 @@ function fetchTools(): Promise<WriterTools> {
 
 /** Writing in the page itself: one part at a time becomes an editor and goes back to being the page when the hand leaves. */
 export function createWriting({ page, partOf, onwritten, onend }: Ask) {
-  let now: { readonly node: string; readonly element: HTMLElement; readonly writer: Writer; readonly restore: () => void } | null = null;
+  let now: { readonly element: HTMLElement; readonly writer: Writer; readonly restore: () => void } | null = null;
 
   const end = (): void => {
     if (!now) return;
-    const { node, writer, restore } = now;
+    const { writer, restore } = now;
     now = null;
     writer.destroy();
     restore();
     page.release();
-    onend(node);
+    onend();
   };
 
   return {
@@ -67,7 +67,7 @@ export function createWriting({ page, partOf, onwritten, onend }: Ask) {
           else element.setAttribute(name, value);
         }
       };
-      now = { node, element, writer, restore };
+      now = { element, writer, restore };
     }
   };
 }

@@ -111,7 +111,6 @@
       wb.findingsWatch.begin(wb.project, wb.fits);
     }
     if (message.type === 'written') return takeWritten(wb, message.node as NodeId, message.html);
-    if (message.type === 'wrote') return void (wb.writing = null);
     if (message.type === 'fault') wb.message = { kind: 'error', text: `The page’s script stopped: ${message.sentence}` };
     if (message.type !== 'picked') return;
     const { node, part, item } = message.pick;

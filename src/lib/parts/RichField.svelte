@@ -3,6 +3,7 @@
   import { onDestroy, onMount } from 'svelte';
   import { isSafeLink } from '$core/html/clean';
   import { tidyHtml } from '$core/html/tidy';
+  import { RICH_TEXT } from '$preview/rich';
 
   interface Props {
     label: string;
@@ -29,15 +30,7 @@
     editor = new Made({
       element: host,
       injectCSS: false,
-      extensions: [
-        StarterKit.configure({
-          heading: false,
-          codeBlock: false,
-          horizontalRule: false,
-          underline: false,
-          link: { openOnClick: false, autolink: false, HTMLAttributes: { target: null, rel: null }, isAllowedUri: (address) => isSafeLink(address) }
-        })
-      ],
+      extensions: [StarterKit.configure(RICH_TEXT)],
       content: tidyHtml(value),
       editorProps: { attributes: { role: 'textbox', 'aria-label': label, 'aria-multiline': 'true' } },
       onUpdate({ editor: now }) {

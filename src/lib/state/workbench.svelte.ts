@@ -75,8 +75,6 @@ export class Workbench {
   /** Room that rows of labels need, by piece; measured in the preview. */
   fits = $state.raw<ReadonlyMap<NodeId, Fit>>(new Map());
   editing = $state<NodeId | null>(null);
-  /** A piece whose text is being written in the page itself. */
-  writing = $state<NodeId | null>(null);
   renaming = $state<NodeId | null>(null);
   message = $state.raw<Message | null>(null);
   /** Long work that goes on beside the hand. */

@@ -26,7 +26,6 @@ export function writeInPlace(wb: Workbench, id: NodeId, part: string | null): bo
   if (!field) return false;
   const node = nodeOf(wb.project, id);
   hand += 1;
-  wb.writing = id;
   wb.sendToPage({ type: 'write', node: id, part: field.part ?? 'root', html: tidyHtml(String(settingsWithDefaults(wb.registry.kindOf(node.kind), node)[field.key])), label: `${field.label} of ${node.name}` });
   return true;
 }
