@@ -95,6 +95,9 @@ export default defineConfig({
   assetsInclude: ['**/*.kymation'],
   test: {
     include: ['src/**/*.test.ts', 'demo/**/*.test.ts'],
-    environment: 'node'
+    environment: 'node',
+    // The core keeps no state between calls but what it has worked out before, so the files may share one.
+    pool: 'threads',
+    isolate: false
   }
 });

@@ -1,25 +1,20 @@
 // Everything that must hold, from a bare machine on. Ends with `N passed, N failed`.
+import { spawn } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
 import { run, buildApp, fail, installPackages, root } from './lib.mjs';
 
 const asked = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1].split(',') : null;
+const from = Date.now();
 let passed = 0;
 let failed = 0;
 
 installPackages();
 run('npx', ['svelte-kit', 'sync']);
 
-function check(name, command, args) {
-  console.log(`\n== ${name}`);
-  const isGood = run(command, args).status === 0;
-  if (isGood) passed += 1;
-  else failed += 1;
-}
+const told = (name, since) => console.log(`\n== ${name} (${((Date.now() - since) / 1000).toFixed(0)} s)`);
 
-/** Runs tests whose own count is read from a JSON report; a run that could not count is one failure. */
-function count(name, command, args, report, numbers) {
-  console.log(`\n== ${name}`);
-  const { status } = run(command, args);
+/** Counts of a JSON report; a run that could not count is one failure. */
+function count(report, numbers, status) {
   try {
     const [good, bad] = numbers(JSON.parse(readFileSync(`${root}/${report}`, 'utf8')));
     passed += good;
@@ -27,6 +22,24 @@ function count(name, command, args, report, numbers) {
   } catch {
     failed += 1;
   }
+}
+
+/** A check that says all it has to say when it is done, so that two can run at once. */
+function check({ name, args, report, numbers, counts = true }) {
+  const since = Date.now();
+  return new Promise((resolve) => {
+    const child = spawn(args[0], args.slice(1), { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
+    const parts = [];
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => parts.push(part));
+    child.on('close', (status) => {
+      told(name, since);
+      process.stdout.write(Buffer.concat(parts));
+      if (report) count(report, numbers, status);
+      else if (status !== 0) failed += 1;
+      else if (counts) passed += 1;
+      resolve();
+    });
+  });
 }
 
 /** Debian's Chromium without a window starts in a third of the time and paints the same; the whole browser does where only that is there. */
@@ -45,22 +58,37 @@ function findChromium() {
 
 const wants = (part) => asked === null || asked.includes(part);
 
-if (wants('types')) {
-  check('types of the core, without DOM', 'npx', ['tsc', '-p', 'src/core/tsconfig.json']);
-  check('types', 'npx', ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']);
-}
-if (wants('lint')) check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-if (wants('boundaries')) check('boundaries and cycles', 'npx', ['depcruise', 'src', 'demo', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']);
-if (wants('unit')) {
-  count('unit tests', 'npx', ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'], 'test-results/unit.json', (report) => [report.numPassedTests, report.numFailedTests]);
-}
+// The longest first; two at a time, as many as the smallest machine this is for has cores.
+const due = [
+  { part: 'types', name: 'types', args: ['npx', 'svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human'] },
+  { part: 'browser', name: 'build', args: [process.execPath, 'scripts/build.mjs'], counts: false },
+  { part: 'lint', name: 'lint', args: ['npx', 'eslint', '.', '--max-warnings', '0'] },
+  {
+    part: 'unit',
+    name: 'unit tests',
+    args: ['npx', 'vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'],
+    report: 'test-results/unit.json',
+    numbers: (report) => [report.numPassedTests, report.numFailedTests]
+  },
+  { part: 'types', name: 'types of the core, without DOM', args: ['npx', 'tsc', '-p', 'src/core/tsconfig.json'] },
+  { part: 'boundaries', name: 'boundaries and cycles', args: ['npx', 'depcruise', 'src', 'demo', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'] }
+].filter(({ part }) => wants(part));
+const lane = async () => {
+  for (let next = due.shift(); next; next = due.shift()) await check(next);
+};
+await Promise.all([lane(), lane()]);
+
 if (wants('browser')) {
   const chromium = findChromium();
   if (!chromium) fail('The browser tests need Chromium. Install it (on Debian: apt-get install chromium) or name it in CHROMIUM, then run npm test again.');
   process.env.CHROMIUM = chromium;
   buildApp();
-  count('browser tests', 'npx', ['playwright', 'test'], 'test-results/browser.json', ({ stats }) => [stats.expected + stats.flaky, stats.unexpected]);
+  const since = Date.now();
+  const { status } = run('npx', ['playwright', 'test']);
+  count('test-results/browser.json', ({ stats }) => [stats.expected + stats.flaky, stats.unexpected], status);
+  told('browser tests', since);
 }
 
+console.log(`${((Date.now() - from) / 1000).toFixed(0)} s in all`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);

@@ -66,39 +66,48 @@ function byHand(project: Project): Project {
 
 const wanted = byHand(demo);
 
-async function settings(hand: Hand, node: Node): Promise<void> {
-  for (const [key, value] of Object.entries(node.settings)) {
+type Deed = (hand: Hand) => Promise<void>;
+
+const isTrack = ({ control }: FieldMeta) => control === 'track';
+
+/** What is to be set in one view of the tuning sheet. */
+const settingsIn = (view: FieldMeta['view']) => (node: Node): readonly Deed[] =>
+  Object.entries(node.settings).flatMap(([key, value]) => {
     const field = metaOf(node, key);
     const meta = field.meta().field;
-    if (meta.control === 'rich') await hand.write(value as string);
-    else if (meta.control === 'track') await hand.track(field.spec.label, value as never, meta, 'always');
-    else await hand.set(meta, field.spec.label, meta.control === 'item' ? wanted.nodes[value as NodeId]!.name : value, wanted, bytes);
-  }
-  for (const [condition, own] of Object.entries(node.adapt)) {
-    for (const [key, value] of Object.entries(own!)) {
-      const field = metaOf(node, key);
-      if (field.meta().field.control === 'track') await hand.track(field.spec.label, value as never, field.meta().field, condition as ConditionName);
-      else await hand.fallback(field.spec.label, condition, typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value));
-    }
-  }
-}
+    if (meta.view !== view) return [];
+    if (meta.control === 'rich') return [(hand: Hand) => hand.write(value as string)];
+    if (isTrack(meta)) return [(hand: Hand) => hand.track(field.spec.label, value as never, meta, 'always')];
+    return [(hand: Hand) => hand.set(meta, field.spec.label, meta.control === 'item' ? wanted.nodes[value as NodeId]!.name : value, wanted, bytes)];
+  });
 
-async function looks(hand: Hand, node: Node): Promise<void> {
-  for (const [part, states] of Object.entries(node.styles)) {
-    for (const [state, conditions] of Object.entries(states)) {
-      for (const [condition, cells] of Object.entries(conditions!)) {
-        for (const [property, value] of Object.entries(cells!)) {
+/** What differs under a condition: movements in Timing, all else in the table of fallbacks. */
+const adaptations = (tracks: boolean) => (node: Node): readonly Deed[] =>
+  Object.entries(node.adapt).flatMap(([condition, own]) =>
+    Object.entries(own!).flatMap(([key, value]) => {
+      const field = metaOf(node, key);
+      const meta = field.meta().field;
+      if (isTrack(meta) !== tracks) return [];
+      if (tracks) return [(hand: Hand) => hand.track(field.spec.label, value as never, meta, condition as ConditionName)];
+      return [(hand: Hand) => hand.fallback(field.spec.label, condition, typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value))];
+    })
+  );
+
+const looks = (node: Node): readonly Deed[] =>
+  Object.entries(node.styles).flatMap(([part, states]) =>
+    Object.entries(states).flatMap(([state, conditions]) =>
+      Object.entries(conditions!).flatMap(([condition, cells]) =>
+        Object.entries(cells!).map(([property, value]) => {
           const token = tokensIn(value)[0];
-          await hand.cell(registry.kindOf(node.kind).anatomy[part]!.label, state, condition as ConditionName, STYLE_PROPERTIES.get(property)!, token ? wanted.tokens[token]!.name : value, Boolean(token));
-        }
-      }
-    }
-  }
-}
+          return (hand: Hand) => hand.cell(registry.kindOf(node.kind).anatomy[part]!.label, state, condition as ConditionName, STYLE_PROPERTIES.get(property)!, token ? wanted.tokens[token]!.name : value, Boolean(token));
+        })
+      )
+    )
+  );
 
 const make = makeWith();
 
-/** Puts what is in a piece into it: first all that stands in it, then, piece by piece, what they are. */
+/** Puts what stands in a piece into it, and what stands in that. */
 async function fill(hand: Hand, node: Node): Promise<void> {
   const kind = registry.kindOf(node.kind);
   const start = kind.create(make);
@@ -111,15 +120,21 @@ async function fill(hand: Hand, node: Node): Promise<void> {
     } else {
       for (const child of named) await hand.insert(node.name, registry.kindOf(child.kind).label, child.name);
     }
-    for (const child of named) await piece(hand, child);
+    for (const child of named) await fill(hand, child);
   }
 }
 
-async function piece(hand: Hand, node: Node): Promise<void> {
-  await fill(hand, node);
-  await hand.pick(node.name);
-  await settings(hand, node);
-  await looks(hand, node);
+const within = (node: Node): readonly Node[] => [node, ...Object.values(node.slots).flat().flatMap((id) => within(wanted.nodes[id]!))];
+
+/** Goes through the pieces once for each view, as one does who has a page to tune: the look of everything, then its timing. */
+async function tune(hand: Hand, nodes: readonly Node[]): Promise<void> {
+  for (const pass of [settingsIn('fill'), settingsIn('behaviour'), settingsIn('timing'), adaptations(true), settingsIn('fallbacks'), adaptations(false), looks]) {
+    for (const node of nodes) {
+      const deeds = pass(node);
+      if (deeds.length > 0) await hand.pick(node.name);
+      for (const deed of deeds) await deed(hand);
+    }
+  }
 }
 
 async function tokens(hand: Hand): Promise<void> {
@@ -146,9 +161,10 @@ test('the whole visit page is built from nothing with mouse and keys, is what th
   const sections = root.slots.sections!.map((id) => wanted.nodes[id]!);
   await hand.rename('First section', sections[0]!.name);
   for (const [i, section] of sections.entries()) if (i > 0) await hand.insert(sections[i - 1]!.name, 'Section', section.name);
-  for (const section of sections) await piece(hand, section);
+  for (const section of sections) await fill(hand, section);
+  await tune(hand, sections.flatMap(within));
   await hand.about({ 'Name in Kymation': wanted.pages[VISIT]!.name, Title: wanted.pages[VISIT]!.title, Description: wanted.pages[VISIT]!.description });
-  await looks(hand, root);
+  for (const deed of looks(root)) await deed(hand);
   await hand.bench.saved();
 
   const built = await builtProject(page);

@@ -15,7 +15,10 @@ export class Hand {
     return new Hand(page, await Bench.openNew(page));
   }
 
+  private isAmong = '';
+
   pick(name: string): Promise<void> {
+    this.isAmong = '';
     return this.bench.row(name).click();
   }
 
@@ -53,7 +56,7 @@ export class Hand {
     await this.page.getByRole('button', { name: 'Insert A' }).click();
     const field = this.page.getByRole('combobox', { name: 'What to insert' });
     await expect(field).toBeFocused();
-    await this.page.keyboard.type(label.toLowerCase());
+    await this.page.keyboard.insertText(label.toLowerCase());
     for (let n = 0; n < 8; n += 1) {
       const marked = await this.page.locator('[role="option"][aria-selected="true"] .label').textContent();
       if (marked?.toLowerCase() === label.toLowerCase()) break;
@@ -197,15 +200,18 @@ export class Hand {
   /** Gives a cell of the state sheet a value, or a token by its name. */
   async cell(part: string, state: string, condition: ConditionName, { property, label, control }: StyleProperty, value: string, isToken: boolean): Promise<void> {
     await this.view('States');
-    const parts = this.page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: part, exact: true });
-    if ((await parts.count()) > 0) await parts.first().click();
+    if (this.isAmong !== part) {
+      const parts = this.page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: part, exact: true });
+      if ((await parts.count()) > 0) await parts.first().click();
+      this.isAmong = part;
+    }
     await this.at(condition);
     await this.bench.cell(property, state).click();
     if (isToken) await this.page.locator('.tokens').getByRole('button', { name: value, exact: true }).click();
     else if (control === 'choice') await this.choose(this.page.getByRole('combobox', { name: `${label}, ${state}` }), value);
     else {
       await this.page.keyboard.press('Control+a');
-      await this.page.keyboard.type(value);
+      await this.page.keyboard.insertText(value);
       await this.page.keyboard.press('Enter');
     }
   }

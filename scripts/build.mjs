@@ -1,0 +1,3 @@
+import { buildApp } from './lib.mjs';
+
+buildApp();

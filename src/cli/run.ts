@@ -1,0 +1,157 @@
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { dirname, join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { withTones } from '../core/colour/tones';
+import { planExport } from '../core/compile/files';
+import { renditionFile, renditionPlan, type Rendition } from '../core/compile/renditions';
+import { printSnippet } from '../core/compile/snippet';
+import { runFindings } from '../core/findings/run';
+import { readProjectFile, type Opened } from '../core/formats/project-file';
+import { splitAside } from '../core/kinds/finding';
+import { sarifOf } from '../core/formats/sarif';
+import { maybeNode } from '../core/project/tree';
+import type { Asset, AssetId, PageId, Project } from '../core/project/types';
+import { registry } from '../core/registry';
+import { finish, finishSnippet, type Finished } from '../server/finish';
+import { makeRenditions } from '../server/renditions';
+import { readTones } from '../server/tones';
+
+const USAGE = `Usage:
+  npm run kymation -- export FILE --out DIR [--page ID] [--single] [--snippet ID]
+  npm run kymation -- check FILE [--json | --sarif]
+
+  export   Writes the pages of a project file as HTML, CSS and script, with their pictures.
+    --out DIR      the folder to write into; made where it is missing
+    --page ID      one page only, by its id
+    --single       one HTML file for each page, with everything inside
+    --snippet ID   one piece only, as a text to paste into any site
+
+  check    Says what is wrong with a project, worst first. Exit code 1 where there are errors.
+    --json         findings as JSON
+    --sarif        findings as a SARIF 2.1.0 log`;
+
+/** Where a command's answer goes, a line at a time: what was asked for, and what is said about it. */
+export interface Say {
+  out(text: string): void;
+  note(text: string): void;
+}
+
+/** A fault of the person at the keyboard: shown as one sentence, exit code 2. */
+class Mistake extends Error {}
+
+function pagesOf(project: Project, wanted: string | undefined): readonly PageId[] {
+  if (wanted === undefined) return project.info.pageOrder;
+  const known = project.info.pageOrder.find((id) => id === wanted);
+  if (known) return [known];
+  throw new Mistake(`There is no page “${wanted}” in this project. It has: ${project.info.pageOrder.join(', ')}.`);
+}
+
+interface Options {
+  readonly out?: string;
+  readonly page?: string;
+  readonly single?: boolean;
+  readonly snippet?: string;
+  readonly json?: boolean;
+  readonly sarif?: boolean;
+}
+
+async function openFile(file: string, say: Say): Promise<Extract<Opened, { ok: true }>> {
+  const bytes = await readFile(file).catch(() => {
+    throw new Mistake(`${file} cannot be read. Check the path.`);
+  });
+  const opened = readProjectFile(registry, bytes);
+  if (!opened.ok) throw new Mistake(`${file}: ${opened.sentence}`);
+  opened.notes.forEach((note) => say.note(`note: ${note}`));
+  return opened;
+}
+
+async function exportCommand(file: string, options: Options, say: Say): Promise<number> {
+  if (!options.out) throw new Mistake('Say where to write with --out DIR.');
+  const { project, bytes } = await openFile(file, say);
+  const dataUri = (asset: Asset) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id)!).toString('base64')}`;
+  const out = resolve(options.out);
+  if (options.snippet !== undefined) return exportSnippet(project, options.snippet, dataUri, out, say);
+  const pages = pagesOf(project, options.page);
+  const renditions = new Map<AssetId, Rendition[]>();
+  const files = new Map<string, Uint8Array>();
+  for (const [asset, widths] of options.single ? [] : renditionPlan(registry, project)) {
+    const made = await makeRenditions(bytes.get(asset.id)!, widths);
+    if (!made.ok) say.note(`note: ${asset.file} goes along as it is: ${made.sentence}.`);
+    else renditions.set(asset.id, made.made.map(({ format, width, bytes: own }) => (files.set(renditionFile(asset, width, format), own), { format, width, file: renditionFile(asset, width, format) })));
+  }
+  const plan = planExport(registry, project, pages, { single: options.single ?? false, dataUri, renditions });
+  const finished = await finish({ single: plan.single, pages: plan.pages.map((page) => ({ ...page, behaviours: [...page.behaviours] })) });
+  for (const asset of plan.assets) await write(join(out, 'assets', asset.file), bytes.get(asset.id)!);
+  for (const file of plan.renditions) await write(join(out, 'assets', file), files.get(file)!);
+  const code = await writeFinished(finished, out, say);
+  for (const file of plan.renditions) say.out(`assets/${file}  ${files.get(file)!.length} bytes`);
+  for (const asset of plan.assets) say.out(`assets/${asset.file}  ${asset.bytes} bytes`);
+  return code;
+}
+
+async function exportSnippet(project: Project, id: string, dataUri: (asset: Asset) => string, out: string, say: Say): Promise<number> {
+  const node = maybeNode(project, id);
+  if (!node || !registry.kindOf(node.kind).markup || registry.kindOf(node.kind).category === 'page') throw new Mistake(`There is no piece “${id}” in this project that can stand alone. Ids stand in project.json under nodes.`);
+  const { assets: _assets, ...snippet } = printSnippet(registry, project, node.id, { addressOf: dataUri });
+  return writeFinished(await finishSnippet({ snippet: { ...snippet, behaviours: [...snippet.behaviours] } }), out, say);
+}
+
+async function writeFinished({ files, problems }: Finished, out: string, say: Say): Promise<number> {
+  for (const each of files) await write(join(out, each.path), each.text);
+  for (const each of files) say.out(`${each.path}  ${each.raw} bytes, ${each.gzip} gzip`);
+  problems.forEach((problem) => say.note(`problem: ${problem}`));
+  return problems.length > 0 ? 1 : 0;
+}
+
+/** Without a browser nothing is measured, so what hangs on measurements (fit of labels, heights) is not looked at. */
+async function checkCommand(file: string, { json, sarif }: Options, say: Say): Promise<number> {
+  const opened = await openFile(file, say);
+  const project = await withTones(opened.project, ({ id }) => readTones(opened.bytes.get(id)!));
+  const findings = runFindings(registry, project);
+  const { open, aside } = splitAside(findings, project.info.aside);
+  if (sarif) say.out(JSON.stringify(sarifOf(registry, project, findings, file), null, 2));
+  else if (json) say.out(JSON.stringify({ file, findings: open, aside }, null, 2));
+  else {
+    for (const { severity, sentence, cause, node, rule } of open) say.out(`${severity}: ${sentence}\n    ${cause}\n    ${node} (${rule})`);
+    say.out(`${open.length} ${open.length === 1 ? 'finding' : 'findings'}, ${aside.length} set aside. Fit of labels and heights are measured in the workbench only.`);
+  }
+  return open.some(({ severity }) => severity === 'error') ? 1 : 0;
+}
+
+async function write(path: string, content: string | Uint8Array): Promise<void> {
+  await mkdir(dirname(path), { recursive: true });
+  await writeFile(path, content);
+}
+
+async function act(args: readonly string[], say: Say): Promise<number> {
+  const { values, positionals } = parseArgs({
+    args: [...args],
+    allowPositionals: true,
+    options: { out: { type: 'string' }, page: { type: 'string' }, single: { type: 'boolean' }, snippet: { type: 'string' }, json: { type: 'boolean' }, sarif: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } }
+  });
+  const [command, file] = positionals;
+  if (values.help || !command) {
+    say.out(USAGE);
+    return 0;
+  }
+  const run = { export: exportCommand, check: checkCommand }[command];
+  if (!run) throw new Mistake(`There is no command “${command}”.\n${USAGE}`);
+  if (!file) throw new Mistake(`Name the project file to ${command}.\n${USAGE}`);
+  return run(file, values, say);
+}
+
+/**
+ * The command line.
+ * @param args what stands behind the program's name.
+ * @returns the exit code: 0 good, 1 problems or findings that are errors, 2 a mistake in the call, said in one sentence.
+ */
+export async function kymation(args: readonly string[], say: Say): Promise<number> {
+  try {
+    return await act(args, say);
+  } catch (error) {
+    const isMistake = error instanceof Mistake || (error instanceof TypeError && 'code' in error);
+    if (!isMistake) throw error;
+    say.note((error as Error).message);
+    return 2;
+  }
+}
