@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { textContrast } from '../src/core/cascade/contrast';
 import { contrast } from '../src/core/colour/contrast';
@@ -6,7 +6,7 @@ import { TONE_GRID } from '../src/core/colour/tones';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/define';
 import { makeWith } from '../src/core/kinds/make';
-import type { AssetId, NodeId, PageId, Project, ProjectId } from '../src/core/project/types';
+import type { AssetId, Fragment, NodeId, PageId, Project, ProjectId } from '../src/core/project/types';
 import { createProject } from '../src/core/project/create';
 import { registry } from '../src/core/registry';
 import { readTones } from '../src/server/tones';
@@ -24,21 +24,44 @@ async function photo(): Promise<Uint8Array> {
   return new Uint8Array(await sharp(Buffer.from(svg)).png().toBuffer());
 }
 
-async function projectWith(settings: Record<string, string | number>): Promise<{ project: Project; bytes: Map<AssetId, Uint8Array> }> {
-  const id = 'photo' as AssetId;
+const PHOTO = 'photo' as AssetId;
+const heading = make('heading', 'Words', { text: 'Orchard', level: '1' });
+
+async function projectOf(section: Fragment, ...commands: readonly Command[]): Promise<{ project: Project; bytes: Map<AssetId, Uint8Array> }> {
   const bytes = await photo();
-  const section = make('section', 'Band', { height: '400px', ...settings }, { content: [make('heading', 'Words', { text: 'Orchard', level: '1' })] });
   let project = createProject('Over a picture', make('page', 'Page', {}, { sections: [] }), { project: 'over' as ProjectId, page: 'page-one' as PageId });
   const run = (command: Command) => {
     const outcome = apply(registry, project, command);
     if (!outcome.ok) throw new Error(outcome.refusal.sentence);
     project = outcome.project;
   };
-  run({ type: 'add-asset', asset: { id, file: 'photo.png', type: 'image/png', width: 640, height: 400, bytes: bytes.length, tones: await readTones(bytes) } });
+  run({ type: 'add-asset', asset: { id: PHOTO, file: 'photo.png', type: 'image/png', width: 640, height: 400, bytes: bytes.length, tones: await readTones(bytes) } });
   run({ type: 'insert', fragment: section, at: { parent: 'page', slot: 'sections', index: 0 } });
-  run({ type: 'set-setting', id: 'band', key: 'picture', value: id });
-  run({ type: 'set-style', id: 'words', part: 'root', state: 'rest', condition: 'always', property: 'color', value: WORDS });
-  return { project, bytes: new Map([[id, bytes]]) };
+  for (const each of commands) run(each);
+  return { project, bytes: new Map([[PHOTO, bytes]]) };
+}
+
+const look = (id: string, property: string, value: string): Command => ({ type: 'set-style', id, part: 'root', state: 'rest', condition: 'always', property, value });
+
+const projectWith = (settings: Record<string, string | number>) =>
+  projectOf(make('section', 'Band', { height: '400px', ...settings }, { content: [heading] }), { type: 'set-setting', id: 'band', key: 'picture', value: PHOTO }, look('words', 'color', WORDS));
+
+/** Least and greatest contrast of the words' colour with what Chromium paints in a place, read on the grid of tones. */
+async function painted(page: Page, place: string): Promise<{ least: number; most: number }> {
+  await page.evaluate(() => (document.querySelector('h1')!.style.visibility = 'hidden'));
+  await page.evaluate(() => Promise.all([...document.images].map((image) => image.decode())));
+  const shot = await page.locator(place).screenshot();
+  const pixels = await sharp(shot).resize({ ...TONE_GRID, fit: 'fill' }).removeAlpha().raw().toBuffer();
+  const seen: number[] = [];
+  for (let at = 0; at < pixels.length; at += 3) seen.push(contrast(words, { r: pixels[at]! / 255, g: pixels[at + 1]! / 255, b: pixels[at + 2]! / 255, alpha: 1 }));
+  return { least: Math.min(...seen), most: Math.max(...seen) };
+}
+
+function expectSame(said: { least: number; most: number }, seen: { least: number; most: number }): void {
+  for (const end of ['least', 'most'] as const) {
+    expect(said[end] / seen[end]).toBeGreaterThan(0.9);
+    expect(said[end] / seen[end]).toBeLessThan(1.1);
+  }
 }
 
 const words = { r: 0xf6 / 255, g: 0xef / 255, b: 0xe0 / 255, alpha: 1 };
@@ -57,16 +80,20 @@ for (const [name, settings] of [
     const { project, bytes } = await projectWith(settings);
     await page.setViewportSize({ width: 640, height: 400 });
     await page.goto((await exported(project, bytes)).url);
-    await page.evaluate(() => (document.querySelector('h1')!.style.visibility = 'hidden'));
-    await page.evaluate(() => Promise.all([...document.images].map((image) => image.decode())));
-    const shot = await page.locator('section').screenshot();
-    const pixels = await sharp(shot).resize({ ...TONE_GRID, fit: 'fill' }).removeAlpha().raw().toBuffer();
-    const seen: number[] = [];
-    for (let at = 0; at < pixels.length; at += 3) seen.push(contrast(words, { r: pixels[at]! / 255, g: pixels[at + 1]! / 255, b: pixels[at + 2]! / 255, alpha: 1 }));
-    const said = textContrast(registry, project, { node: 'words' as NodeId, part: 'root' })!;
-    expect(said.least / Math.min(...seen)).toBeGreaterThan(0.9);
-    expect(said.least / Math.min(...seen)).toBeLessThan(1.1);
-    expect(said.most / Math.max(...seen)).toBeGreaterThan(0.9);
-    expect(said.most / Math.max(...seen)).toBeLessThan(1.1);
+    expectSame(textContrast(registry, project, { node: 'words' as NodeId, part: 'root' })!, await painted(page, 'section'));
   });
 }
+
+test('least and greatest contrast in a layer over a picture in a layer below, under a veil of its own', async ({ page }) => {
+  const cover = make('layers', 'Cover', {}, {
+    layers: [make('layer', 'Base', { width: '100%' }, { content: [make('image', 'Orchard', { asset: PHOTO, decorative: true })] }), make('layer', 'Over', { width: '100%' }, { content: [heading] })]
+  });
+  const { project, bytes } = await projectOf(make('section', 'Band', { span: 'bleed' }, { content: [cover] }), look('over', 'color', WORDS), look('over', 'background-color', '#00000080'), look('band', 'padding', '0'), look('words', 'line-height', '60px'), look('over', 'padding', '170px 0'));
+  await page.setViewportSize({ width: 640, height: 400 });
+  await page.goto((await exported(project, bytes)).url);
+  const said = textContrast(registry, project, { node: 'words' as NodeId, part: 'root' })!;
+  expect(await page.locator('h1').evaluate((element) => getComputedStyle(element).color)).toBe('rgb(246, 239, 224)');
+  // As large as the picture, so what is seen is all of it.
+  expect((await page.locator('.over').boundingBox())!).toMatchObject({ width: 640, height: 400 });
+  expectSame(said, await painted(page, '.over'));
+});

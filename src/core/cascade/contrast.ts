@@ -3,21 +3,23 @@ import { contrast, maybeColour, over, type Colour } from '../colour/contrast';
 import { ANY_TONE, coloursOfTones } from '../colour/tones';
 import { coloursIn } from '../css/paint';
 import { spelt } from '../css/tokens';
+import { settingsUnder } from '../kinds/circumstances';
 import type { Ground, GroundLayer } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { settingsWithDefaults } from '../kinds/settings';
-import { maybePlaceOf, nodeOf } from '../project/tree';
-import type { NodeId, Project } from '../project/types';
+import { childIds, maybePlaceOf, nodeOf } from '../project/tree';
+import type { ConditionName, NodeId, Project } from '../project/types';
 import { maybeParentPart, resolve, type At } from './resolve';
 
 const PAPER: Colour = { r: 1, g: 1, b: 1, alpha: 1 };
 
 const GROUNDS_MOST = 60;
 
-export function groundOf(registry: Registry, project: Project, id: NodeId): Ground | null {
+/** @returns what a piece paints beyond the backgrounds of its parts while some conditions hold; null where nothing. */
+export function groundOf(registry: Registry, project: Project, id: NodeId, conditions: readonly ConditionName[] = []): Ground | null {
   const node = nodeOf(project, id);
   const kind = registry.kindOf(node.kind);
-  return kind.ground?.(settingsWithDefaults(kind, node)) ?? null;
+  return kind.ground?.(settingsUnder(kind, node, settingsWithDefaults(kind, node), conditions)) ?? null;
 }
 
 /** The piece that comes after one in its row; null for the last. */
@@ -26,13 +28,43 @@ function maybeNext(project: Project, id: NodeId): NodeId | null {
   return (place && nodeOf(project, place.parent).slots[place.slot]?.[place.index + 1]) ?? null;
 }
 
+/** Pieces that lie under one of stacked children, the lowest first; none for any other piece. */
+export function underneath(registry: Registry, project: Project, id: NodeId): readonly NodeId[] {
+  const place = maybePlaceOf(project, id);
+  const parent = place && nodeOf(project, place.parent);
+  return parent && registry.kindOf(parent.kind).slots[place.slot]?.stacked ? parent.slots[place.slot]!.slice(0, place.index) : [];
+}
+
+/** Every colour a piece and all in it may show to what lies over it. Where they lie in it is not known: anything may be behind. */
+function surface(registry: Registry, project: Project, id: NodeId, under: readonly Colour[], conditions: readonly ConditionName[]): readonly Colour[] {
+  const own = maybeColour(resolve(registry, project, { node: id, part: 'root', conditions }).get('background-color')!.value);
+  const flat = own && own.alpha > 0 ? distinct(under.map((back) => over(own, back))) : under;
+  const painted = paintedOver(registry, project, id, flat, conditions);
+  const inside = childIds(nodeOf(project, id));
+  if (inside.length === 0) return painted;
+  const shown = inside.flatMap((child) => surface(registry, project, child, painted, conditions));
+  // A bare box is just what is in it.
+  return distinct(painted === under ? shown : [...painted, ...shown]);
+}
+
+const paintedOver = (registry: Registry, project: Project, id: NodeId, flat: readonly Colour[], conditions: readonly ConditionName[]) =>
+  (groundOf(registry, project, id, conditions)?.layers ?? []).reduce((under, layer) => painted(layer, under, project), flat);
+
+/** What lies under a layer: of one that takes the whole width its surface alone, of a narrower one its surface or what it leaves bare. */
+const withUnderneath = (registry: Registry, project: Project, id: NodeId, flat: readonly Colour[], conditions: readonly ConditionName[]) =>
+  underneath(registry, project, id).reduce((under, layer) => {
+    const shown = surface(registry, project, layer, under, conditions);
+    return groundOf(registry, project, layer, conditions)?.isAcross ? shown : distinct([...under, ...shown]);
+  }, flat);
+
 /** Every colour that may stand behind a part, without its own background: of a picture or a gradient, each of its tones. */
 function behind(registry: Registry, project: Project, at: At): readonly Colour[] {
   const conditions = at.conditions ?? [];
-  const next = at.part === 'root' && groundOf(registry, project, at.node)?.isOverNext ? maybeNext(project, at.node) : null;
+  const next = at.part === 'root' && groundOf(registry, project, at.node, conditions)?.isOverNext ? maybeNext(project, at.node) : null;
   if (next) return backdrops(registry, project, { node: next, part: 'root', conditions });
   const parent = maybeParentPart(registry, project, nodeOf(project, at.node), at.part);
-  return parent ? backdrops(registry, project, { ...parent, conditions }) : [PAPER];
+  const flat = parent ? backdrops(registry, project, { ...parent, conditions }) : [PAPER];
+  return at.part === 'root' ? withUnderneath(registry, project, at.node, flat, conditions) : flat;
 }
 
 function distinct(colours: readonly Colour[]): readonly Colour[] {
@@ -62,8 +94,7 @@ export function backdrops(registry: Registry, project: Project, at: At): readonl
   const own = maybeColour(resolve(registry, project, at).get('background-color')!.value);
   const isClear = !own || own.alpha === 0;
   const flat = isClear ? behind(registry, project, at) : own.alpha === 1 ? [own] : distinct(behind(registry, project, at).map((back) => over(own, back)));
-  const ground = at.part === 'root' ? groundOf(registry, project, at.node) : null;
-  return ground ? ground.layers.reduce((under, layer) => painted(layer, under, project), flat) : flat;
+  return at.part === 'root' ? paintedOver(registry, project, at.node, flat, at.conditions ?? []) : flat;
 }
 
 /** One colour for what stands behind a part's text: the middle one, where there are several. */
@@ -72,17 +103,23 @@ export function backdrop(registry: Registry, project: Project, at: At): Colour {
   return all[Math.floor(all.length / 2)]!;
 }
 
-/** @returns the piece nearest around a part that paints a picture, film or gradient under it; null where colour alone is behind. */
+/** Whether a piece, or anything in it, paints a picture, film or gradient. */
+const paintsPictures = (registry: Registry, project: Project, id: NodeId, conditions: readonly ConditionName[]): boolean =>
+  (groundOf(registry, project, id, conditions)?.layers.length ?? 0) > 0 || childIds(nodeOf(project, id)).some((child) => paintsPictures(registry, project, child, conditions));
+
+/** @returns the piece nearest around a part that has a picture, film or gradient under it; null where colour alone is behind. */
 export function maybeGroundOwner(registry: Registry, project: Project, at: At): NodeId | null {
+  const conditions = at.conditions ?? [];
   for (let now: At | null = at; now; now = maybeParentPart(registry, project, nodeOf(project, now.node), now.part)) {
-    const own = maybeColour(resolve(registry, project, { ...now, conditions: at.conditions ?? [] }).get('background-color')!.value);
-    const ground = now.part === 'root' ? groundOf(registry, project, now.node) : null;
+    const own = maybeColour(resolve(registry, project, { ...now, conditions }).get('background-color')!.value);
+    const ground = now.part === 'root' ? groundOf(registry, project, now.node, conditions) : null;
     if (ground && ground.layers.length > 0) return now.node;
     if (ground?.isOverNext) {
       const next = maybeNext(project, now.node);
-      return next && groundOf(registry, project, next)?.layers.length ? next : null;
+      return next && groundOf(registry, project, next, conditions)?.layers.length ? next : null;
     }
     if (own?.alpha === 1) return null;
+    if (now.part === 'root' && underneath(registry, project, now.node).some((each) => paintsPictures(registry, project, each, conditions))) return now.node;
   }
   return null;
 }

@@ -109,6 +109,7 @@ export function maybeParentPart(
   const outer = maybePlaceOf(project, parent.id);
   const owner = outer ? nodeOf(project, outer.parent) : null;
   const ownerSlot = owner && outer ? registry.kindOf(owner.kind).slots[outer.slot] : null;
-  if (owner && ownerSlot?.items && ownerSlot.part) return { node: owner.id, part: ownerSlot.part };
+  // Only an item that its owner draws stands in the owner's part; a column or a layer has an element of its own.
+  if (owner && ownerSlot?.items && ownerSlot.part && !registry.kindOf(parent.kind).markup) return { node: owner.id, part: ownerSlot.part };
   return { node: parent.id, part: registry.kindOf(parent.kind).slots[place.slot]?.part ?? 'root' };
 }

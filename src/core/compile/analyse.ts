@@ -7,7 +7,8 @@ import { notes, rule } from '../kinds/rule';
 import type { Registry } from '../kinds/registry';
 import { defaultSettings, settingsWithDefaults } from '../kinds/settings';
 import type { Asset, AssetId, Bands, ConditionName, Node, NodeId, Project, SupportTarget } from '../project/types';
-import { buildRules, CIRCUMSTANCES, heapOf, settingsUnder } from './variants';
+import { CIRCUMSTANCES, heapOf, settingsUnder } from '../kinds/circumstances';
+import { buildRules } from './variants';
 
 /** What one node contributes to a page. Printers only read it. */
 export interface Analysis {

@@ -66,6 +66,58 @@ describe('text over a picture', () => {
   });
 });
 
+describe('text in a layer over others', () => {
+  const make = makeWith({ exactIds: true });
+  const layered = (tones: readonly string[], base: Record<string, string> = { width: '100%' }, ...more: Command[]): Project => {
+    const layers = make('layers', 'Cover', {}, {
+      layers: [make('layer', 'Base', base, { content: [make('image', 'Orchard', { asset: 'photo', decorative: true })] }), make('layer', 'Words', {}, { content: [make('heading', 'Title', { text: 'Orchard', level: '2' })] })]
+    });
+    return after(sampleProject(), photo(tones), { type: 'insert', fragment: layers, at: { parent: 'section', slot: 'content', index: 0 } }, white('title'), ...more);
+  };
+  const title = (project: Project, conditions: readonly 'narrow'[] = []) => textContrast(registry, project, { node: id('title'), part: 'root', conditions })!;
+
+  it('has the picture below it behind, and nothing else where that takes the whole width', () => {
+    expect(title(layered(['#777777ff'])).least).toBeCloseTo(4.48, 2);
+    expect(title(layered(['#777777ff'])).most).toBeCloseTo(4.48, 2);
+    expect(about(layered(['#000000ff', '#ffffffff']), 'title')).toMatchObject([{ severity: 'error', number: '1.0 to 21.0 : 1' }]);
+    expect(about(layered(['#101010ff']), 'title')).toEqual([]);
+  });
+
+  it('may lie beside a narrower picture, on what is around', () => {
+    expect(title(layered(['#000000ff'], { width: '320px' })).least).toBeCloseTo(1);
+    const narrowed = layered(['#000000ff'], { width: '320px' }, { type: 'set-setting', id: 'base', key: 'width', value: '100%', condition: 'narrow' });
+    expect(title(narrowed, ['narrow']).least).toBeCloseTo(21);
+  });
+
+  it('reads a film as any tone, and what lies above it as nothing', () => {
+    const film = make('video', 'Film', { address: 'https://films.example/orchard.mp4' });
+    const project = after(layered(['#000000ff']), { type: 'insert', fragment: film, at: { parent: 'base', slot: 'content', index: 1 } });
+    expect(title(project).least).toBeCloseTo(1);
+    expect(title(after(project, { type: 'move', ids: ['base'], at: { parent: 'cover', slot: 'layers', index: 2 } })).most).toBeCloseTo(1);
+  });
+
+  it('is mended by the lightest colour on its own layer, and follows what lies below', () => {
+    const project = layered(['#000000ff', '#ffffffff']);
+    const runner = createFindingsRunner(registry);
+    const seen = (now: Project) => runner.run(now).filter((each) => each.rule === 'text-contrast' && each.node === 'title');
+    const [found] = seen(project);
+    const mended = apply(registry, project, { type: 'batch', label: '', commands: found!.fix!.commands as Command[] });
+    expect(mended.ok && seen(mended.project)).toEqual([]);
+    expect(mended.ok && mended.project.nodes[id('words')]!.styles.root!.rest!.always!['background-color']).toMatch(/^#000000[0-9a-f]{2}$/);
+    expect(seen(after(project, { type: 'set-setting', id: 'orchard', key: 'asset', value: '' }))[0]!.number).toBe('1.0 : 1');
+  });
+});
+
+describe('a colour set on a column or a layer', () => {
+  it('is what stands in it takes over', () => {
+    const make = makeWith({ exactIds: true });
+    const row = make('columns', 'Row', {}, { columns: [make('column', 'Dark', {}, { content: [make('heading', 'Inside', { text: 'Press', level: '2' })] })] });
+    const dark = (property: string, value: string): Command => ({ type: 'set-style', id: 'dark', part: 'root', state: 'rest', condition: 'always', property, value });
+    const project = after(sampleProject(), { type: 'insert', fragment: row, at: { parent: 'section', slot: 'content', index: 0 } }, dark('background-color', '#000000'), dark('color', '#ffffff'));
+    expect(textContrast(registry, project, { node: id('inside'), part: 'root' })!.least).toBeCloseTo(21);
+  });
+});
+
 describe('text on a colour', () => {
   it('is mended by the nearest colour that can be read', () => {
     const grey: Command = { type: 'set-style', id: 'heading', part: 'root', state: 'rest', condition: 'always', property: 'color', value: '#999999' };

@@ -1,8 +1,8 @@
-import { groundOf } from '../cascade/contrast';
+import { groundOf, underneath } from '../cascade/contrast';
 import { NO_FACTS, type Facts, type Finding, type FindingRule, type Fit } from '../kinds/finding';
 import type { Registry } from '../kinds/registry';
 import { maybeSteps } from '../project/lineage';
-import { maybePlaceOf, nodeOf, subtreeIds } from '../project/tree';
+import { maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
 import type { Node, NodeId, Project } from '../project/types';
 import { pageRules } from './rules';
 
@@ -57,8 +57,7 @@ export function createFindingsRunner(registry: Registry) {
         const owner = maybePlaceOf(project, id as NodeId)?.parent;
         if (owner) self.add(owner);
         subtreeIds(project, id as NodeId).forEach((each) => below.add(each));
-        const above = maybeOver(registry, project, id as NodeId);
-        if (above) subtreeIds(project, above).forEach((each) => below.add(each));
+        for (const above of over(registry, project, id as NodeId)) subtreeIds(project, above).forEach((each) => below.add(each));
       }
     }
     return { self, below };
@@ -89,11 +88,19 @@ export function createFindingsRunner(registry: Registry) {
   };
 }
 
-/** @returns the piece before a touched one that lies on it and takes its ground for its own; null where none does. */
-function maybeOver(registry: Registry, project: Project, id: NodeId): NodeId | null {
+/** Pieces that lie on a touched one or on something around it, and take its ground for theirs: the one before it, layers above its own. */
+function over(registry: Registry, project: Project, id: NodeId): readonly NodeId[] {
   const place = maybePlaceOf(project, id);
-  const before = place && nodeOf(project, place.parent).slots[place.slot]?.[place.index - 1];
-  return before && groundOf(registry, project, before)?.isOverNext ? before : null;
+  const row = place && nodeOf(project, place.parent).slots[place.slot];
+  const before = row?.[place!.index - 1];
+  return [
+    ...(before && groundOf(registry, project, before)?.isOverNext ? [before] : []),
+    ...pathTo(project, id).flatMap((each) => {
+      const at = maybePlaceOf(project, each);
+      const above = at ? (nodeOf(project, at.parent).slots[at.slot]?.[at.index + 1] ?? null) : null;
+      return above && underneath(registry, project, above).length > 0 ? nodeOf(project, at!.parent).slots[at!.slot]!.slice(at!.index + 1) : [];
+    })
+  ];
 }
 
 const isSameFit = (a: Fit | undefined, b: Fit | undefined) => a === b || JSON.stringify(a) === JSON.stringify(b);

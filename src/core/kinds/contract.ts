@@ -43,8 +43,10 @@ export type Anatomy = Readonly<Record<string, Part>>;
 export interface Slot {
   readonly label: string;
   readonly accepts: readonly Category[];
-  /** The owner draws these children itself, as one list with its own labels (tab panels, columns). */
+  /** One list with labels, edited at the owner, which may draw the children itself (tab panels, columns). */
   readonly items?: boolean;
+  /** The children lie over one another, the last on top. */
+  readonly stacked?: boolean;
   /** Fewest children; removing below it is refused. */
   readonly least?: number;
   /** The part whose element holds the children. Default: `root`. */
@@ -183,6 +185,8 @@ export interface Ground {
   readonly layers: readonly GroundLayer[];
   /** It takes no room and lies on the piece that comes next. */
   readonly isOverNext?: boolean;
+  /** As one of stacked children it takes the whole width, so what lies over it has nothing else behind. */
+  readonly isAcross?: boolean;
   /** Commands that lay a colour over what is painted, at an opacity from 0 to 1. */
   veil?(id: NodeId, colour: string, opacity: number): readonly object[];
 }

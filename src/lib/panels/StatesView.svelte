@@ -5,7 +5,7 @@
   import { changeAgainstRest } from '$core/cascade/change';
   import { ringContrast, textContrast } from '$core/cascade/contrast';
   import { FAINT } from '$core/colour/difference';
-  import { heapOf } from '$core/compile/variants';
+  import { heapOf } from '$core/kinds/circumstances';
   import { SHEET_PROPERTIES, STYLE_PROPERTIES } from '$core/css/properties';
   import { STATES, type ConditionName, type StateName } from '$core/project/types';
   import { registry } from '$core/registry';

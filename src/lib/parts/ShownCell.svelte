@@ -1,6 +1,6 @@
 <script lang="ts">
   import { resolve } from '$core/cascade/resolve';
-  import { heapOf } from '$core/compile/variants';
+  import { heapOf } from '$core/kinds/circumstances';
   import type { ConditionName } from '$core/project/types';
   import { registry } from '$core/registry';
   import type { Workbench } from '$lib/state/workbench.svelte';

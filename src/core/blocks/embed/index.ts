@@ -35,6 +35,7 @@ export const embed: Kind = {
     return [rule(ctx.sel('root'), { display: 'block', width: '100%', 'aspect-ratio': ratio, border: '0' })];
   },
   behaviours: () => [],
+  ground: ({ address }) => (isWeb(String(address)) ? { layers: [{ film: true }] } : null),
   fallbacks: () => [],
   findings: [
     {

@@ -45,6 +45,7 @@ export const image: Kind = {
   ],
   behaviours: () => [],
   fallbacks: () => [],
+  ground: ({ asset }) => (asset ? { layers: [{ picture: asset as AssetId, isWhole: false }] } : null),
   findings: [
     {
       id: 'picture-without-text',

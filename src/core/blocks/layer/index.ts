@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { cssField, placeField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import type { NodeId } from '../../project/types';
 
 const settings = object({
   place: placeField('50% 50%', { label: 'Stands at', responsive: true, help: 'Shares of the free room from the left and from above: 50% 50% is the middle, 0% 100% the lower left corner.' }),
@@ -46,6 +47,13 @@ export const layer: Kind = {
     ];
   },
   behaviours: () => [],
+  ground: ({ width }) => ({
+    layers: [],
+    isAcross: width === '100%',
+    veil: (id: NodeId, colour: string, share: number) => [
+      { type: 'set-style', id, part: 'root', state: 'rest', condition: 'always', property: 'background-color', value: `${colour}${Math.round(share * 255).toString(16).padStart(2, '0')}` }
+    ]
+  }),
   fallbacks: () => [],
   findings: []
 };

@@ -19,7 +19,7 @@ export const layers: Kind = {
     root: { label: 'layers', states: { hover: ':hover' }, box: { x: 8, y: 10, width: 134, height: 96 } }
   },
   settings,
-  slots: { layers: { label: 'Layers', accepts: ['layer'], items: true, least: 1, part: 'root' } },
+  slots: { layers: { label: 'Layers', accepts: ['layer'], items: true, stacked: true, least: 1, part: 'root' } },
   forms: [],
   look: {},
   create: (make) =>

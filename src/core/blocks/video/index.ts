@@ -76,6 +76,11 @@ export const video: Kind = {
     const { address, loop } = ctx.settings<Settings>(node);
     return isFilmFile(address) && loop ? ['plays'] : [];
   },
+  ground: (settings) => {
+    const { address, poster } = settings as Settings;
+    if (isFilmFile(address)) return { layers: [{ film: true }] };
+    return poster ? { layers: [{ picture: poster as AssetId, isWhole: false }] } : null;
+  },
   fallbacks: (_node, { settings: under }) => (under<Settings>('always').loop ? [{ label: 'Plays', wide: 'by itself', cells: { 'less-motion': 'does not play', 'no-script': 'does not play', print: 'its picture' } }] : []),
   findings: []
 };

@@ -1,6 +1,6 @@
 import { analyse } from '../../compile/analyse';
 import { drawnParts } from '../../compile/parts';
-import { CIRCUMSTANCES, heapOf } from '../../compile/variants';
+import { CIRCUMSTANCES, heapOf } from '../../kinds/circumstances';
 import { changeAgainstRest } from '../../cascade/change';
 import { groundOf, maybeGroundOwner, ringContrast, textContrast } from '../../cascade/contrast';
 import { resolve } from '../../cascade/resolve';
@@ -69,7 +69,7 @@ interface Mend {
 /** The least opacity, in whole percent, of a black or white layer over the picture at which the text can be read. */
 function maybeVeil(registry: Registry, project: Project, node: Node, place: Place): Mend | null {
   const owner = maybeGroundOwner(registry, project, at(node, place));
-  const ground = owner && groundOf(registry, project, owner);
+  const ground = owner && groundOf(registry, project, owner, heapOf(place.condition));
   if (!owner || !ground?.veil) return null;
   const reads = (colour: string, percent: number) => {
     const outcome = apply(registry, project, { type: 'batch', label: '', commands: ground.veil!(owner, colour, percent / 100) as Command[] });
@@ -91,7 +91,7 @@ function maybeVeil(registry: Registry, project: Project, node: Node, place: Plac
   });
   const best = found.sort((one, other) => one.percent - other.percent)[0];
   if (!best) return null;
-  return { label: `Lay ${best.percent} % ${best.colour === '#000000' ? 'black' : 'white'} over ${nodeOf(project, owner).name}`, commands: ground.veil(owner, best.colour, best.percent / 100) };
+  return { label: `Lay ${best.percent} % ${best.colour === '#000000' ? 'black' : 'white'} behind the words, in ${nodeOf(project, owner).name}`, commands: ground.veil(owner, best.colour, best.percent / 100) };
 }
 
 /** The colour nearest to the text's own, on the way to black or white, that can be read. */
@@ -136,7 +136,7 @@ export const textContrastRule = (registry: Registry): FindingRule => ({
           number,
           sentence: `The ${place.label} of ${node.name} cannot be read well${onPicture}${place.where}: ${number}`,
           cause: isMixed
-            ? `Text needs ${TEXT_LEAST} : 1 against the lightest and the darkest of the picture. A layer over the picture brings them closer together.`
+            ? `Text needs ${TEXT_LEAST} : 1 against the lightest and the darkest of the picture. A layer of colour between the two brings them closer together.`
             : `Text needs ${TEXT_LEAST} : 1 against what is behind it. Make one of the two colours darker or lighter.`,
           fix: (isMixed ? maybeVeil(registry, project, node, place) : null) ?? maybeColourMend(registry, project, node, place)
         }
