@@ -4,12 +4,31 @@ import type { PatchNode, ToFrame } from './messages';
 const { start: _start, scoped: _scoped, ...behaviours } = runtime;
 type Stop = () => void;
 
+function parsed(html: string): HTMLElement {
+  const template = document.createElement('template');
+  template.innerHTML = html;
+  const element = template.content.firstElementChild as HTMLElement;
+  element.remove();
+  return element;
+}
+
+/** Text of a node's own, not of the nodes in it. */
+function wordsIn(root: HTMLElement): Text[] {
+  const isOther = (node: Node) => node !== root && node instanceof HTMLElement && node.dataset.k !== undefined;
+  const walker = document.createTreeWalker(root, NodeFilter.SHOW_TEXT | NodeFilter.SHOW_ELEMENT, (node) => (isOther(node) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT));
+  const found: Text[] = [];
+  while (walker.nextNode()) if (walker.currentNode instanceof Text) found.push(walker.currentNode);
+  return found;
+}
+
 /** The page in the frame: elements, sheets and running behaviours, each by node id. */
 export function createPage(body: HTMLElement) {
   const sheets = new Map<string, CSSStyleSheet>();
   const stops = new Map<string, Stop[]>();
   const wanted = new Map<string, readonly string[]>();
   const addresses = new Map<string, string>();
+  /** Markup each node was last drawn from, without its words. */
+  const frames = new Map<string, string>();
   const values = new Map<string, readonly string[]>();
   const base = new CSSStyleSheet();
   let scripted = true;
@@ -67,10 +86,7 @@ export function createPage(body: HTMLElement) {
 
   /** Puts a node's new element where its old one stood; children keep theirs. */
   const replace = (id: string, html: string, made: Map<string, HTMLElement>) => {
-    const template = document.createElement('template');
-    template.innerHTML = html;
-    const element = template.content.firstElementChild as HTMLElement;
-    element.remove();
+    const element = parsed(html);
     made.set(id, element);
     element.querySelectorAll<HTMLElement>('[data-k-asset]').forEach(showAsset);
     if (element.dataset.kAsset) showAsset(element);
@@ -84,6 +100,24 @@ export function createPage(body: HTMLElement) {
     if (current && next?.dataset.current && next.querySelector(`#${CSS.escape(current)}`)) next.dataset.current = current;
   };
 
+  /**
+   * Writes new words into a node that differs from its drawn self in nothing else: its behaviours go on, and only the lines that
+   * changed are laid out. What the page has been made into by behaviours or a writing hand is left to a new drawing.
+   * @returns whether that was all.
+   */
+  const reword = (id: string, html: string, names: readonly string[]): boolean => {
+    const frame = html.replace(/>[^<]+/g, '>');
+    const isSame = frames.get(id) === frame;
+    frames.set(id, frame);
+    const root = elementOf(id);
+    if (!isSame || !root || root === body || held?.id === id || names.join() !== wanted.get(id)?.join()) return false;
+    const now = wordsIn(parsed(html));
+    const before = wordsIn(root);
+    if (now.length !== before.length) return false;
+    now.forEach(({ data }, i) => data !== before[i]!.data && (before[i]!.data = data));
+    return true;
+  };
+
   const fill = (element: HTMLElement, made: Map<string, HTMLElement>, kept: Map<string, HTMLElement>) => {
     element.querySelectorAll<HTMLElement>('k-slot').forEach((slot) => {
       const child = slot.dataset.for!;
@@ -92,12 +126,14 @@ export function createPage(body: HTMLElement) {
     });
   };
 
-  const patch = (whole: Extract<ToFrame, { type: 'patch' }>) => {
+  /** @param isAnew draws every node of the message anew, whatever stands there. */
+  const patch = (whole: Extract<ToFrame, { type: 'patch' }>, isAnew = false) => {
     const message = held ? keepHeld(whole) : whole;
     if (message.tokens) setTokens(message.tokens);
     const made = new Map<string, HTMLElement>();
     const old = new Map<string, HTMLElement>();
     for (const { id, html, behaviours: names } of message.nodes) {
+      if (!isAnew && reword(id, html, names)) continue;
       stop(id);
       const before = elementOf(id);
       if (before) old.set(id, before);
@@ -129,6 +165,7 @@ export function createPage(body: HTMLElement) {
       sheets.delete(`${id} build`);
       sheets.delete(`${id} look`);
       wanted.delete(id);
+      frames.delete(id);
       values.delete(id);
     });
     let sheetsChanged = message.removed.length > 0;
@@ -142,7 +179,7 @@ export function createPage(body: HTMLElement) {
     }
     if (message.keyframes) base.replaceSync(message.keyframes);
     if (sheetsChanged) useSheets();
-    message.nodes.forEach(({ id }) => start(id));
+    for (const id of made.keys()) start(id);
   };
 
   /** A piece someone is writing in keeps its element; what it should look like is done when the hand leaves. */
@@ -173,7 +210,7 @@ export function createPage(body: HTMLElement) {
     release(): boolean {
       const later = held?.later;
       held = null;
-      if (later && elementOf(later.id)) patch({ type: 'patch', seq: 0, root: '', keyframes: '', nodes: [later], sheets: [], values: [], removed: [], tokens: null });
+      if (later && elementOf(later.id)) patch({ type: 'patch', seq: 0, root: '', keyframes: '', nodes: [later], sheets: [], values: [], removed: [], tokens: null }, true);
       return Boolean(later);
     },
     setAsset(id: string, blob: Blob) {

@@ -10,7 +10,8 @@ export function glide(root: HTMLElement): (() => void) | undefined {
   const watch = new MutationObserver(place);
   watch.observe(root, { attributeFilter: ['data-current'] });
   const sizes = new ResizeObserver(place);
-  sizes.observe(list);
+  // A label that grows, in another type or with other words, moves the others without the list changing its size.
+  for (const each of [list, ...list.children]) sizes.observe(each);
   if (!STOPPABLE) return;
   return () => {
     watch.disconnect();

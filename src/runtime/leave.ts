@@ -12,10 +12,13 @@ export function leave(root: HTMLElement): (() => void) | undefined {
       const to = { fade: {}, slide: { translate: '-24px' }, grow: { scale: 0.96 } }[form!];
       const shown = { display: 'flex', visibility: 'visible' };
       Object.assign(panel.style, shown);
+      // On its way out it is seen, but no key leads into it.
+      panel.inert = true;
       panel
         .animate([{ opacity: 1 }, { opacity: 0, ...to }], { duration: +ms!, delay: +delay, easing: easing.join(' '), fill: 'both' })
         .finished.then((animation) => {
           animation.cancel();
+          panel.inert = false;
           for (const name in shown) panel.style.removeProperty(name);
         });
     })

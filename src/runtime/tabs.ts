@@ -72,7 +72,7 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
       set(panel, {
         role: isTabs ? 'tabpanel' : isButton ? 'region' : null,
         'aria-labelledby': isTabs ? tabList[index]!.id : isButton ? headers[index]!.id : null,
-        tabindex: isTabs ? 0 : null,
+        tabindex: isTabs && isOpen ? 0 : null,
         hidden: isOpen ? null : options.includes('find') && 'onbeforematch' in panel ? 'until-found' : ''
       });
     });
