@@ -5,6 +5,7 @@ import { withTones } from '../core/colour/tones';
 import { planExport } from '../core/compile/files';
 import { renditionFile, renditionPlan, type Rendition } from '../core/compile/renditions';
 import { printSnippet } from '../core/compile/snippet';
+import { placeholdersOf } from '../core/findings/placeholders';
 import { runFindings } from '../core/findings/run';
 import { readProjectFile, type Opened } from '../core/formats/project-file';
 import { splitAside } from '../core/kinds/finding';
@@ -109,11 +110,13 @@ async function checkCommand(file: string, { json, sarif }: Options, say: Say): P
   const project = await withTones(opened.project, ({ id }) => readTones(opened.bytes.get(id)!));
   const findings = runFindings(registry, project);
   const { open, aside } = splitAside(findings, project.info.aside);
+  const placeholders = placeholdersOf(registry, project);
   if (sarif) say.out(JSON.stringify(sarifOf(registry, project, findings, file), null, 2));
-  else if (json) say.out(JSON.stringify({ file, findings: open, aside }, null, 2));
+  else if (json) say.out(JSON.stringify({ file, findings: open, aside, placeholders }, null, 2));
   else {
     for (const { severity, sentence, cause, node, rule } of open) say.out(`${severity}: ${sentence}\n    ${cause}\n    ${node} (${rule})`);
     say.out(`${open.length} ${open.length === 1 ? 'finding' : 'findings'}, ${aside.length} set aside. Fit of labels and heights are measured in the workbench only.`);
+    if (placeholders.length > 0) say.out(`Still as it came: ${placeholders.map(({ node, what, text }) => `${node} (${text ? `“${text}”` : `no ${what} yet`})`).join(', ')}`);
   }
   return open.some(({ severity }) => severity === 'error') ? 1 : 0;
 }

@@ -160,8 +160,11 @@ export const duplicate = define({
   run(draft, { ids: picked }, _registry, project) {
     for (const id of outermost(project, picked)) {
       const at = placeInDraft(draft, maybePlaceOf(project, id)!, id);
-      const copy = withFreshSettings(withNewIds(fragmentOf(project, id)), siblingNames(project, id));
-      for (const node of Object.values(copy.nodes)) draft.nodes[node.id] = asDraft(node);
+      const copy = withNewIds(fragmentOf(project, id));
+      for (const node of Object.values(copy.nodes)) {
+        const own = withoutAnchor(node);
+        draft.nodes[node.id] = asDraft(node.id === copy.root ? { ...own, name: freeName(node.name, siblingNames(project, id)) } : own);
+      }
       attach(draft, at.parent, at.slot, at.index + 1, copy.root);
     }
   }
@@ -172,13 +175,11 @@ function siblingNames(project: Project, id: NodeId): ReadonlySet<string> {
   return new Set(childIds(nodeOf(project, at.parent)).map((child) => nodeOf(project, child).name));
 }
 
-/** A copy gets a name of its own; its anchors go, since an anchor may stand once on a page. */
-function withFreshSettings(copy: Fragment, taken: ReadonlySet<string>): Fragment {
-  const nodes = Object.values(copy.nodes).map((node): [string, Node] => {
-    const { anchor: _anchor, ...settings } = node.settings;
-    return [node.id, { ...node, settings, name: node.id === copy.root ? freeName(node.name, taken) : node.name }];
-  });
-  return { root: copy.root, nodes: Object.fromEntries(nodes) };
+/** Anchors go, since one may stand once on a page. */
+function withoutAnchor(node: Node): Node {
+  if (!('anchor' in node.settings)) return node;
+  const { anchor: _anchor, ...settings } = node.settings;
+  return { ...node, settings };
 }
 
 function freeName(name: string, taken: ReadonlySet<string>): string {

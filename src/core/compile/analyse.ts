@@ -1,4 +1,4 @@
-import type { Element } from 'hast';
+import type { Element, ElementContent, Root } from 'hast';
 import { cells } from '../cascade/look';
 import { HIDE } from '../css/values';
 import { cleanHtml } from '../html/clean';
@@ -84,7 +84,7 @@ function freshAnalysis(registry: Registry, project: Project, node: Node, last: R
   const stem = sheet.isDefault ? `k-${kind.kind}` : node.id;
   const isSame = last?.analysis.stem === stem && last.node.kind === node.kind && last.node.settings === node.settings && last.node.slots === node.slots && last.node.name === node.name && last.node.settings[WIDTHS_SETTING] === node.settings[WIDTHS_SETTING];
   if (isSame) carryReads(last.reads, reads);
-  const ctx = contextFor(registry, project, node, reads, stem);
+  const ctx = new NodeContext(registry, project, node, reads, stem);
   const analysis: Analysis = {
     id: node.id,
     kind: kind.kind,
@@ -141,43 +141,73 @@ interface Asking {
   readonly settings: Readonly<Record<string, unknown>>;
 }
 
-function contextFor(registry: Registry, project: Project, node: Node, reads: Reads, stem: string, asking?: Asking): Context {
-  const cls = (part: string) => (part === 'root' ? stem : `${stem}-${part}`);
-  const maybeNode = (id: NodeId): Node | null => {
-    (reads.nodes ??= new Map()).set(id, project.nodes[id]);
-    return project.nodes[id] ?? null;
-  };
-  return {
-    get support() {
-      return (reads.support = project.info.support);
-    },
-    variants: <S>(of: Node) => {
-      const variants = variantsOf(registry.kindOf(of.kind), of);
-      return (asking ? variants.map((settings) => noting(settings, asking.asked)) : variants) as readonly S[];
-    },
-    get bands() {
-      return (reads.bands = project.info.bands);
-    },
-    cls,
-    sel: (part) => `.${cls(part)}`,
-    maybeNode,
-    maybeAsset(id) {
-      (reads.assets ??= new Map()).set(id, project.assets[id]);
-      return project.assets[id] ?? null;
-    },
-    items: (slot) => (node.slots[slot] ?? []).map(maybeNode).filter((item) => item !== null),
-    slot: (name, item = node) =>
-      (item.slots[name] ?? []).map((child) => ({ type: 'element', tagName: 'k-slot', properties: {}, children: [], data: notes({ child }) })),
-    settings: <S>(of: Node) => (asking && of === node ? noting(asking.settings, asking.asked) : settingsWithDefaults(registry.kindOf(of.kind), of)) as S,
-    part: (name, tag, properties = {}, children = [], item) => ({
+/** A class, since one is made for every node and its methods are the same for all. */
+class NodeContext implements Context {
+  constructor(
+    private readonly registry: Registry,
+    private readonly project: Project,
+    private readonly node: Node,
+    private readonly reads: Reads,
+    private readonly stem: string,
+    private readonly asking: Asking | null = null
+  ) {}
+
+  get support(): SupportTarget {
+    return (this.reads.support = this.project.info.support);
+  }
+
+  get bands(): Bands {
+    return (this.reads.bands = this.project.info.bands);
+  }
+
+  variants<S>(of: Node): readonly S[] {
+    const variants = variantsOf(this.registry.kindOf(of.kind), of);
+    return (this.asking ? variants.map((settings) => noting(settings, this.asking!.asked)) : variants) as readonly S[];
+  }
+
+  cls(part: string): string {
+    return part === 'root' ? this.stem : `${this.stem}-${part}`;
+  }
+
+  sel(part: string): string {
+    return `.${this.cls(part)}`;
+  }
+
+  maybeNode(id: NodeId): Node | null {
+    (this.reads.nodes ??= new Map()).set(id, this.project.nodes[id]);
+    return this.project.nodes[id] ?? null;
+  }
+
+  maybeAsset(id: AssetId): Asset | null {
+    (this.reads.assets ??= new Map()).set(id, this.project.assets[id]);
+    return this.project.assets[id] ?? null;
+  }
+
+  items(slot: string): readonly Node[] {
+    return (this.node.slots[slot] ?? []).map((id) => this.maybeNode(id)).filter((item) => item !== null);
+  }
+
+  slot(name: string, item: Node = this.node): ElementContent[] {
+    return (item.slots[name] ?? []).map((child) => ({ type: 'element', tagName: 'k-slot', properties: {}, children: [], data: notes({ child }) }));
+  }
+
+  settings<S>(of: Node): S {
+    return (this.asking && of === this.node ? noting(this.asking.settings, this.asking.asked) : settingsWithDefaults(this.registry.kindOf(of.kind), of)) as S;
+  }
+
+  part(name: string, tag: string, properties: Element['properties'] = {}, children: readonly ElementContent[] = [], item?: Node): Element {
+    return {
       type: 'element',
       tagName: tag,
-      properties: { className: [cls(name)], ...properties },
+      properties: { className: [this.cls(name)], ...properties },
       children: children as Element['children'],
-      data: notes({ mark: { node: item?.id ?? node.id, part: name } })
-    }),
-    html: cleanHtml
-  };
+      data: notes({ mark: { node: item?.id ?? this.node.id, part: name } })
+    };
+  }
+
+  html(text: string): Root {
+    return cleanHtml(text);
+  }
 }
 
 /** Rules of a node under a class name that stands for its own; printing puts the real one in its place. */
@@ -201,6 +231,17 @@ export const STEM = '\u0001';
 const NO_SHEET: Sheet = { build: [], look: [], isDefault: true, isContained: false };
 const SHEETS_MOST = 500;
 
+/** The last sheet made for settings, looks and adaptations that copies of a piece share. */
+interface Shared {
+  readonly kind: Kind;
+  readonly styles: Node['styles'];
+  readonly adapt: Node['adapt'];
+  readonly support: SupportTarget;
+  readonly sheet: Sheet;
+}
+
+const sharedSheets = new WeakMap<Node['settings'], Shared>();
+
 interface KindSheets {
   /** Settings the kind's style has ever asked for; only these make sheets differ. */
   readonly asked: Set<string>;
@@ -220,15 +261,20 @@ const keyOf = (asked: ReadonlySet<string>, settings: Readonly<Record<string, unk
 function sheetOf(kind: Kind, node: Node, project: Project, registry: Registry, reads: Reads): Sheet {
   let known = sheets.get(kind);
   if (!known) sheets.set(kind, (known = { asked: new Set(), byKey: new Map(), bare: new Map(), builds: new Map() }));
+  const shared = sharedSheets.get(node.settings);
+  if (shared?.kind === kind && shared.styles === node.styles && shared.adapt === node.adapt && shared.support === project.info.support) return shared.sheet;
   const settings = settingsWithDefaults(kind, node);
   const isBare = settings === defaultSettings(kind) && isEmpty(node.styles) && isEmpty(node.adapt);
   const bare = isBare ? known.bare.get(project.info.support) : undefined;
   if (bare) return bare;
   const before = known.byKey.get(keyOf(known.asked, settings, node, project.info.support));
-  if (before) return before;
+  if (before) {
+    sharedSheets.set(node.settings, { kind, styles: node.styles, adapt: node.adapt, support: project.info.support, sheet: before });
+    return before;
+  }
   const own = noReads();
   const { asked } = known;
-  const styleOf = (under: Readonly<Record<string, unknown>>) => kind.style(node, contextFor(registry, project, node, own, STEM, { asked, settings: under }));
+  const styleOf = (under: Readonly<Record<string, unknown>>) => kind.style(node, new NodeContext(registry, project, node, own, STEM, { asked, settings: under }));
   const isContained = settings[WIDTHS_SETTING] === 'place';
   const canHide = Object.values(node.styles.root?.rest ?? {}).some((declarations) => HIDE in declarations);
   const lookless = { styles: canHide ? HIDE : {}, adapt: node.adapt };
@@ -239,7 +285,7 @@ function sheetOf(kind: Kind, node: Node, project: Project, registry: Registry, r
     if (known.builds.size >= SHEETS_MOST) known.builds.clear();
     if (!readsOthers) known.builds.set(keyOf(asked, settings, lookless, project.info.support), build);
   }
-  const look = lookRules(kind, node, contextFor(registry, project, node, own, STEM));
+  const look = lookRules(kind, node, new NodeContext(registry, project, node, own, STEM));
   carryReads(own, reads);
   const readsOthers = own.nodes !== null || own.assets !== null || own.bands !== null;
   const key = keyOf(asked, settings, node, project.info.support);

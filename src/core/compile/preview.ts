@@ -1,11 +1,11 @@
-import type { Element, ElementContent } from 'hast';
+import type { Element } from 'hast';
 import { printValue } from '../css/tokens';
-import { printHtml } from '../html/print';
+import { printHtml, type Attribute } from '../html/print';
 import type { Registry } from '../kinds/registry';
 import { maybeSteps } from '../project/lineage';
 import { childIds, nodeOf, pageOf, pathTo, subtreeIds } from '../project/tree';
-import type { NodeId, PageId, Project } from '../project/types';
-import { analyse, type Analysis } from './analyse';
+import type { Bands, NodeId, PageId, Project } from '../project/types';
+import { analyse, type Analysis, type Sheet } from './analyse';
 import { cellValues, previewDialect, printSheet, type SheetHalf } from './rules';
 
 /** One node for the preview frame. Children stand as `<k-slot data-for>`; the frame puts their elements there. */
@@ -37,7 +37,12 @@ const htmlOf = new WeakMap<Element, string>();
 function markedHtml(analysis: Analysis): string {
   const markup = analysis.markup!;
   let html = htmlOf.get(markup);
-  if (html === undefined) htmlOf.set(markup, (html = printHtml(withMarks(markup, analysis, true))));
+  if (html === undefined) {
+    // A body cannot be parsed as part of a page; the frame carries its attributes over.
+    const root = markup.tagName === 'body' ? { ...markup, tagName: 'k-body' } : markup;
+    html = printHtml(root, (element) => marksOf(element, analysis.id, element === root));
+    htmlOf.set(markup, html);
+  }
   return html;
 }
 
@@ -49,37 +54,38 @@ function printNode(analysis: Analysis, project: Project): NodePrint {
     id: analysis.id,
     html: markedHtml(analysis),
     behaviours: analysis.behaviours,
-    sheets: (['build', 'look'] as const).map((half) => ({
-      id: sheetId(analysis.stem, half),
-      css: printSheet(analysis.sheet, analysis.stem, previewDialect, project.info.bands, half)
-    })),
+    sheets: sheetsOf(analysis, project.info.bands),
     values: cellValues(analysis.sheet)
   };
   printed.set(analysis, { bands: project.info.bands, print });
   return print;
 }
 
+const sharedSheets = new WeakMap<Sheet, { readonly bands: Bands; readonly sheets: NodePrint['sheets'] }>();
+
+/** Nodes that nobody has tuned share not only their rules but the text of them. */
+function sheetsOf({ sheet, stem }: Analysis, bands: Bands): NodePrint['sheets'] {
+  const known = sheet.isDefault ? sharedSheets.get(sheet) : undefined;
+  if (known?.bands === bands) return known.sheets;
+  const sheets = (['build', 'look'] as const).map((half) => ({ id: sheetId(stem, half), css: printSheet(sheet, stem, previewDialect, bands, half) }));
+  if (sheet.isDefault) sharedSheets.set(sheet, { bands, sheets });
+  return sheets;
+}
+
 const sheetId = (stem: string, half: SheetHalf) => `${stem} ${half}`;
 
-function withMarks(element: Element, analysis: Analysis, isRoot: boolean): Element {
-  const owner = analysis.id;
-  const { mark, asset } = element.data ?? {};
-  return {
-    type: 'element',
-    // A body cannot be parsed as part of a page; the frame carries its attributes over.
-    tagName: element.tagName === 'body' ? 'k-body' : element.tagName,
-    properties: {
-      ...element.properties,
-      ...(isRoot ? { dataK: owner } : {}),
-      ...(mark ? { dataKPart: mark.part, dataKNode: owner, ...(mark.node === owner ? {} : { dataKItem: mark.node }) } : {}),
-      ...(asset ? { dataKAsset: asset } : {})
-    },
-    children: element.children.map((child): ElementContent => {
-      if (child.type !== 'element') return child;
-      if (child.data?.child) return { type: 'element', tagName: 'k-slot', properties: { dataFor: child.data.child }, children: [] };
-      return withMarks(child, analysis, false);
-    })
-  };
+/** What picking needs to know of an element: the node it is the root of, its part, its item, its picture; where a child stands, which. */
+function marksOf({ data }: Element, owner: NodeId, isRoot: boolean): readonly Attribute[] {
+  const found: Attribute[] = isRoot ? [{ name: 'data-k', value: owner }] : [];
+  if (!data) return found;
+  const { mark, asset, child } = data;
+  if (child) found.push({ name: 'data-for', value: child });
+  if (mark) {
+    found.push({ name: 'data-k-part', value: mark.part }, { name: 'data-k-node', value: owner });
+    if (mark.node !== owner) found.push({ name: 'data-k-item', value: mark.node });
+  }
+  if (asset) found.push({ name: 'data-k-asset', value: asset });
+  return found;
 }
 
 /** Keeps what the frame has been sent, and works out what it lacks. One for each frame. */
@@ -99,22 +105,48 @@ export function createPreviewSession(registry: Registry) {
     }
   };
 
-  /** Prints again only what an edit touched. Null where nodes came or went, or something all nodes may depend on changed. */
+  /** Prints again only what an edit touched, took away or brought. Null where something changed that all nodes may depend on. */
   const editedOnly = (project: Project, pageId: PageId, only: NodeId | null): OpenPatch | null => {
     const steps = shown && shown.pageId === pageId && shown.only === only ? maybeSteps(shown.project, project) : null;
     if (!steps) return null;
+    const { root } = pageOf(project, pageId);
     const touched = new Set<NodeId>();
+    const parted = new Set<NodeId>();
+    const joined = new Set<NodeId>();
     for (const diff of steps) {
       if (diff.assets || diff.pages || (diff.info && (diff.info[0]?.bands !== diff.info[1]?.bands || diff.info[0]?.support !== diff.info[1]?.support))) return null;
       for (const [id, [before, after]] of Object.entries(diff.nodes ?? {})) {
-        if (!before || !after || before.slots !== after.slots) return null;
         touched.add(id as NodeId);
         dependents.get(id as NodeId)?.forEach((each) => touched.add(each));
+        if (before?.slots === after?.slots) continue;
+        // What is drawn alone shows only a part of what is around it.
+        if (only) return null;
+        if (before) childIds(before).forEach((each) => parted.add(each));
+        if (after) childIds(after).forEach((each) => joined.add(each));
       }
     }
-    const patch = emptyPatch(pageOf(project, pageId).root);
-    for (const id of touched) if (sent.has(id)) add(project, id, sent, patch);
+    const patch = emptyPatch(root);
+    const isHere = (id: NodeId) => project.nodes[id] !== undefined && pathTo(project, id)[0] === root;
+    for (const id of parted) if (!isHere(id)) for (const each of sentWith(shown!.project, id)) if (!isHere(each)) leave(each, patch);
+    const printed = new Set<NodeId>();
+    const addOnce = (id: NodeId) => {
+      if (printed.has(id)) return;
+      printed.add(id);
+      add(project, id, sent, patch);
+    };
+    for (const id of joined) if (!sent.has(id) && isHere(id)) subtreeIds(project, id).forEach(addOnce);
+    for (const id of touched) if (sent.has(id) && project.nodes[id]) addOnce(id);
     return patch;
+  };
+
+  /** A node of an older project with all in it, as far as the frame has been sent it. */
+  const sentWith = (before: Project, id: NodeId): readonly NodeId[] => (before.nodes[id] ? subtreeIds(before, id).filter((each) => sent.has(each)) : []);
+
+  const leave = (id: NodeId, patch: OpenPatch): void => {
+    sent.delete(id);
+    patch.removed.push(id);
+    sheets.delete(sheetId(id, 'build'));
+    sheets.delete(sheetId(id, 'look'));
   };
 
   const everything = (project: Project, pageId: PageId, only: NodeId | null): OpenPatch => {
@@ -134,9 +166,7 @@ export function createPreviewSession(registry: Registry) {
     }
     for (const id of old.keys()) {
       if (now.has(id)) continue;
-      patch.removed.push(id);
-      sheets.delete(sheetId(id, 'build'));
-      sheets.delete(sheetId(id, 'look'));
+      leave(id, patch);
     }
     sent = now;
     return patch;

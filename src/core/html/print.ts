@@ -4,7 +4,7 @@ import { find, html, svg, type Info } from 'property-information';
 
 type Printed = Element | ElementContent | Root | RootContent;
 
-interface Attribute {
+export interface Attribute {
   readonly name: string;
   readonly value: string;
 }
@@ -22,7 +22,7 @@ function infoOf(property: string): Info {
   return info;
 }
 
-function attributesOf({ properties }: Element): readonly Attribute[] {
+function attributesOf({ properties }: Element): Attribute[] {
   const found: Attribute[] = [];
   for (const property in properties) {
     const value = properties[property];
@@ -49,9 +49,12 @@ const hastTree = {
   getParentNode: () => null
 };
 
-const options = { treeAdapter: hastTree as never };
 
-/** @returns hast as HTML by parse5's serialiser (HTML standard, 13.3), which does the escaping. Comments are left out. */
-export function printHtml(node: Element | ElementContent): string {
-  return serializeOuter(node as never, options);
+/**
+ * @param more attributes an element gets beside its own; left out, none. So nothing has to be copied to be marked.
+ * @returns hast as HTML by parse5's serialiser (HTML standard, 13.3), which does the escaping. Comments are left out.
+ */
+export function printHtml(node: Element | ElementContent, more?: (element: Element) => readonly Attribute[]): string {
+  const treeAdapter = more ? { ...hastTree, getAttrList: (element: Element) => [...attributesOf(element), ...more(element)] } : hastTree;
+  return serializeOuter(node as never, { treeAdapter: treeAdapter as never });
 }

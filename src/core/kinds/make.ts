@@ -24,12 +24,12 @@ export function makeWith({ exactIds = false }: { exactIds?: boolean } = {}): Mak
 export function withNewIds(fragment: Fragment): Fragment {
   const renamed = new Map<NodeId, NodeId>();
   for (const node of Object.values(fragment.nodes)) renamed.set(node.id, newId<NodeId>(node.kind));
-  const nodes = Object.values(fragment.nodes).map((node): [string, Node] => {
+  const nodes: Record<NodeId, Node> = {};
+  for (const node of Object.values(fragment.nodes)) {
     const id = renamed.get(node.id)!;
-    const slots = Object.fromEntries(
-      Object.entries(node.slots).map(([slot, ids]) => [slot, ids.map((child) => renamed.get(child)!)])
-    );
-    return [id, { ...node, id, slots }];
-  });
-  return { root: renamed.get(fragment.root)!, nodes: Object.fromEntries(nodes) };
+    const slots: Record<string, readonly NodeId[]> = {};
+    for (const slot in node.slots) slots[slot] = node.slots[slot]!.map((child) => renamed.get(child)!);
+    nodes[id] = { ...node, id, slots };
+  }
+  return { root: renamed.get(fragment.root)!, nodes };
 }

@@ -2,7 +2,8 @@ import type { Node } from '../project/types';
 import type { Kind } from './contract';
 
 const defaultsOf = new WeakMap<Kind, Record<string, unknown>>();
-const settingsOf = new WeakMap<Node, Record<string, unknown>>();
+/** By the settings as they are stored: copies of a piece share them. */
+const settingsOf = new WeakMap<Node['settings'], { readonly kind: Kind; readonly filled: Record<string, unknown> }>();
 
 /** @returns the settings a new piece of the kind has; the same object for the same kind. */
 export function defaultSettings(kind: Kind): Record<string, unknown> {
@@ -11,12 +12,12 @@ export function defaultSettings(kind: Kind): Record<string, unknown> {
   return defaults;
 }
 
-/** @returns the settings with the kind's defaults filled in; the same object for the same node. */
+/** @returns the settings with the kind's defaults filled in; the same object for the same settings. */
 export function settingsWithDefaults(kind: Kind, node: Node): Record<string, unknown> {
-  const known = settingsOf.get(node);
-  if (known) return known;
+  const known = settingsOf.get(node.settings);
+  if (known?.kind === kind) return known.filled;
   const defaults = defaultSettings(kind);
   const filled = Object.keys(node.settings).length === 0 ? defaults : Object.freeze({ ...defaults, ...node.settings });
-  settingsOf.set(node, filled);
+  settingsOf.set(node.settings, { kind, filled });
   return filled;
 }

@@ -43,7 +43,9 @@ export function maybePlaceOf(project: { readonly nodes: Nodes }, id: NodeId): Pl
 
 /** @returns ids of all children, slot after slot, in the order they are drawn. */
 export function childIds(node: Node): NodeId[] {
-  return Object.values(node.slots).flat();
+  const found: NodeId[] = [];
+  for (const slot in node.slots) found.push(...node.slots[slot]!);
+  return found;
 }
 
 /** @returns the node's own id and all below it, parents before children. */
@@ -53,7 +55,8 @@ export function subtreeIds(project: { readonly nodes: Nodes }, id: NodeId): Node
   while (open.length > 0) {
     const next = open.pop()!;
     found.push(next);
-    open.push(...childIds(nodeOf(project, next)).reverse());
+    const children = childIds(nodeOf(project, next));
+    for (let i = children.length - 1; i >= 0; i -= 1) open.push(children[i]!);
   }
   return found;
 }

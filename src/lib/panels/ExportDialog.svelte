@@ -1,5 +1,6 @@
 <script lang="ts">
   import { Button, ContentSwitcher, InlineLoading, InlineNotification, Modal, Switch } from 'carbon-components-svelte';
+  import { placeholdersOf } from '$core/findings/placeholders';
   import { slug } from '$core/project/ids';
   import type { SupportTarget } from '$core/project/types';
   import { registry } from '$core/registry';
@@ -28,6 +29,7 @@
   const costs = $derived(result?.ok ? Object.entries(result.costs) : []);
 
   let pictures = $state('');
+  const placeholders = $derived(form === 'snippet' ? 0 : placeholdersOf(registry, wb.project, pages).length);
 
   $effect(() => {
     const controller = new AbortController();
@@ -98,6 +100,9 @@
   {:else}
     {#if result.problems.length > 0}
       <InlineNotification lowContrast kind="warning" hideCloseButton title="{result.problems.length} {result.problems.length === 1 ? 'thing' : 'things'} to know." subtitle={result.problems.slice(0, 3).join(' · ')} />
+    {/if}
+    {#if placeholders > 0}
+      <p class="none">Still as it came: {placeholders} {placeholders === 1 ? 'word, label or picture' : 'words, labels and pictures'}. <button type="button" class="link" onclick={() => (wb.open = 'findings')}>Show {placeholders === 1 ? 'it' : 'them'}</button></p>
     {/if}
     <div class="files">
       <!-- svelte-ignore a11y_no_noninteractive_tabindex -->

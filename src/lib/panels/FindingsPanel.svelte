@@ -1,8 +1,11 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { apply } from '$core/commands/apply';
   import type { Command } from '$core/commands/define';
   import { asideKey, type Finding } from '$core/kinds/finding';
+  import { placeholdersOf, type Placeholder } from '$core/findings/placeholders';
   import { pathTo } from '$core/project/tree';
+  import type { NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -13,12 +16,19 @@
   let fault = $state('');
   let showsAside = $state(false);
 
+  // Where nothing is wrong, this is what is left to do.
+  let showsPlaceholders = $state(untrack(() => wb.findings.length === 0));
+
+  /** Looked for when the hand rests, page by page in their order. */
+  const placeholders = $derived(placeholdersOf(registry, wb.rested));
+  const SAID: Readonly<Record<Placeholder['what'], string>> = { words: '', label: '', picture: 'no picture yet', film: 'no film yet', frame: 'no page to show yet' };
+
   const errors = $derived(wb.findings.filter(({ severity }) => severity === 'error').length);
   const batch = ({ fix }: Finding): Command => ({ type: 'batch', label: fix!.label, commands: fix!.commands as readonly Command[] });
 
   /** Where it is, from the section down. */
-  const place = (finding: Finding) =>
-    pathTo(wb.project, finding.node)
+  const place = (node: NodeId) =>
+    pathTo(wb.project, node)
       .slice(1)
       .map((id) => wb.project.nodes[id]!.name)
       .join(' › ');
@@ -69,7 +79,7 @@
     <article class={finding.severity}>
       <h3><span aria-hidden="true">{finding.severity === 'error' ? '▲' : '△'}</span> {finding.sentence}</h3>
       <p>{finding.cause}</p>
-      <p class="place">{place(finding)}{#if finding.number}<span class="mono">{finding.number}</span>{/if}</p>
+      <p class="place">{place(finding.node)}{#if finding.number}<span class="mono">{finding.number}</span>{/if}</p>
       <div>
         <button type="button" class="link" onclick={() => show(finding)}>Show it</button>
         {#if finding.fix}
@@ -99,6 +109,21 @@
   {:else}
     <p class="none">Nothing to mend. Contrast in every state and under every condition, fit of the labels, panel heights, headings, links, pictures and movements were looked at.</p>
   {/each}
+  {#if placeholders.length > 0}
+    <button type="button" class="plain more" aria-expanded={showsPlaceholders} onclick={() => (showsPlaceholders = !showsPlaceholders)}>{showsPlaceholders ? '▾' : '▸'} Still as it came: {placeholders.length}</button>
+    {#if showsPlaceholders}
+      <p>Words, labels and pictures that pieces start with. Put your own in their place.</p>
+      {#each placeholders as { node, what, text }, i (`${node} ${i}`)}
+        {#if wb.project.nodes[node]}
+          <article class="put">
+            <h3>{text ? `“${text}”` : `${wb.project.nodes[node].name}: ${SAID[what]}`}</h3>
+            <p class="place">{place(node)}</p>
+            <div><button type="button" class="link" aria-label="Show {wb.project.nodes[node].name}" onclick={() => (wb.select([node]), (wb.view = 'Fill'))}>Show it</button></div>
+          </article>
+        {/if}
+      {/each}
+    {/if}
+  {/if}
   {#if wb.split.aside.length > 0}
     <button type="button" class="plain more" aria-expanded={showsAside} onclick={() => (showsAside = !showsAside)}>{showsAside ? '▾' : '▸'} Set aside: {wb.split.aside.length}</button>
     {#if showsAside}

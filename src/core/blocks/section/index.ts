@@ -12,7 +12,7 @@ const settings = object({
     label: 'Element',
     help: 'What the section is to a screen reader. Sections stand inside the page’s one main element.'
   }),
-  anchor: textField('', 60, { label: 'Anchor', help: 'Letters, digits and hyphens; links reach it as #anchor.' }).matches(/^([a-z][a-z0-9-]*)?$/, {
+  anchor: textField('', 60, { label: 'Anchor', names: true, help: 'Letters, digits and hyphens; links reach it as #anchor.' }).matches(/^([a-z][a-z0-9-]*)?$/, {
     message: 'An anchor starts with a letter and goes on with small letters, digits and hyphens.'
   }),
   span: choiceField('inner', { inner: 'an inner width', bleed: 'the whole width' }, { label: 'Content takes', help: 'The whole width reaches the edges of the window.' }),

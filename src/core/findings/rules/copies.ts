@@ -1,28 +1,8 @@
-import type { AnySchema } from 'yup';
 import type { FindingRule } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { childIds, maybePlaceOf, nodeOf } from '../../project/tree';
 import type { Node, NodeId, Project } from '../../project/types';
-
-/** Settings that say something to a reader, by the editor they have. */
-const SAYS: Readonly<Record<string, string>> = { text: 'words', rich: 'words', link: 'link', asset: 'picture' };
-
-const saying = new WeakMap<Registry, Map<string, readonly (readonly [key: string, what: string])[]>>();
-
-function sayingFields(registry: Registry, kind: string): readonly (readonly [string, string])[] {
-  let byKind = saying.get(registry);
-  if (!byKind) saying.set(registry, (byKind = new Map()));
-  let fields = byKind.get(kind);
-  if (!fields) {
-    fields = Object.entries(registry.kindOf(kind).settings.fields as Record<string, AnySchema>).flatMap(([key, field]) => {
-      const what = SAYS[field.meta()?.field?.control ?? ''];
-      // An anchor or a name for screen readers is no text of the page.
-      return what && !['anchor', 'menu'].includes(key) ? [[key, what] as const] : [];
-    });
-    byKind.set(kind, fields);
-  }
-  return fields;
-}
+import { sayingFields } from '../saying';
 
 /** What two pieces of the same build still have in common; null where they are built differently. */
 function inCommon(registry: Registry, project: Project, one: Node, other: Node, found: string[]): string[] | null {

@@ -47,7 +47,7 @@ function formRules(form: Form, { side, equal, out }: TabsSettings, ctx: Context,
   // One above the other in the same place: the box is as high as the tallest, and an old panel leaves while the new one comes.
   const isStacked = isTabs && (equal || moves(out));
   const keepsRoom = isTabs && equal;
-  const sel = ctx.sel;
+  const sel = (part: string) => ctx.sel(part);
   return [
     rule(sel('root'), { '--k-form': isTabs ? (isVertical ? 'tabs y' : 'tabs') : form, 'flex-direction': isTabs ? DIRECTION[side] : 'column' }, ...when),
     rule(

@@ -1,0 +1,77 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { apply } from '../commands/apply';
+import type { Command } from '../commands/define';
+import { makeWith } from '../kinds/make';
+import { patched, reversed } from '../project/diff';
+import type { PageId } from '../project/types';
+import { registry } from '../registry';
+import { after, sampleProject } from '../testing/project';
+import { createPreviewSession, type PreviewPatch } from './preview';
+
+const first = 'first' as PageId;
+
+describe('a preview session after any sequence of commands', () => {
+  /** What a frame holds that has taken in every patch. */
+  const frame = () => {
+    const nodes = new Map<string, string>();
+    const sheets = new Map<string, string>();
+    const values = new Map<string, readonly string[]>();
+    return {
+      take(patch: PreviewPatch | null) {
+        for (const { id: node, html } of patch?.nodes ?? []) nodes.set(node, html);
+        for (const { id: sheet, css } of patch?.sheets ?? []) sheets.set(sheet, css);
+        for (const { id: node, values: own } of patch?.values ?? []) values.set(node, own);
+        for (const node of patch?.removed ?? []) {
+          nodes.delete(node);
+          values.delete(node);
+          sheets.delete(`${node} build`);
+          sheets.delete(`${node} look`);
+        }
+      },
+      has: () => ({ nodes: new Map([...nodes].sort()), values: new Map([...values].filter(([, own]) => own.length > 0).sort()), sheets })
+    };
+  };
+
+  it('has sent what one sends that starts from nothing', () => {
+    const page = makeWith({ exactIds: true })('page', 'Elsewhere', {}, { sections: [] });
+    const elsewhere = page.root;
+    const base = after(sampleProject(), { type: 'add-page', page: { id: 'second', name: 'Second', title: '', description: '', language: 'en', root: elsewhere }, fragment: page });
+    const anyId = fc.constantFrom(...Object.keys(sampleProject().nodes));
+    const place = fc.record({ parent: fc.oneof(anyId, fc.constant(elsewhere)), slot: fc.constantFrom('content', 'panels', 'columns', 'sections'), index: fc.nat(4) });
+    const command: fc.Arbitrary<Command> = fc.oneof(
+      fc.record({ type: fc.constant('move'), ids: fc.array(anyId, { minLength: 1, maxLength: 3 }), at: place }),
+      fc.record({ type: fc.constant('remove'), ids: fc.array(anyId, { minLength: 1, maxLength: 2 }) }),
+      fc.record({ type: fc.constant('duplicate'), ids: fc.array(anyId, { minLength: 1, maxLength: 2 }) }),
+      fc.record({ type: fc.constant('rename'), id: anyId, name: fc.constantFrom('Blossom', 'Frost', 'Graft') }),
+      fc.array(anyId, { minLength: 1, maxLength: 2 }).map((ids) => ({ type: 'wrap', ids, fragment: makeWith()('stack', 'Around', {}, { content: [] }) })),
+      fc.record({ type: fc.constant('unwrap'), id: anyId }),
+      fc.record({ type: fc.constant('set-style'), id: anyId, part: fc.constant('root'), state: fc.constant('rest'), condition: fc.constant('always'), property: fc.constant('color'), value: fc.constantFrom('#112233', '#445566', null) })
+    );
+    let moved = 0;
+    fc.assert(
+      fc.property(fc.array(fc.tuple(command, fc.boolean(), fc.boolean()), { maxLength: 14 }), (steps) => {
+        const session = createPreviewSession(registry);
+        const held = frame();
+        let project = base;
+        held.take(session.patchFor(project, first));
+        for (const [each, isTakenBack, isSeen] of steps) {
+          const outcome = apply(registry, project, each);
+          if (!outcome.ok || !outcome.diff) continue;
+          moved += 1;
+          project = outcome.project;
+          if (isSeen) held.take(session.patchFor(project, first));
+          if (isTakenBack) project = patched(project, reversed(outcome.diff));
+        }
+        held.take(session.patchFor(project, first));
+        const anew = frame();
+        anew.take(createPreviewSession(registry).patchFor(project, first));
+        expect(held.has().nodes).toEqual(anew.has().nodes);
+        expect(held.has().values).toEqual(anew.has().values);
+        for (const [name, css] of anew.has().sheets) expect(held.has().sheets.get(name)).toBe(css);
+      }),
+      { numRuns: 300 }
+    );
+    expect(moved).toBeGreaterThan(300);
+  });
+});

@@ -1,0 +1,75 @@
+import { analyse } from '../compile/analyse';
+import { makeWith } from '../kinds/make';
+import type { Registry } from '../kinds/registry';
+import { settingsWithDefaults } from '../kinds/settings';
+import { nodeOf, pageOf, subtreeIds } from '../project/tree';
+import type { Fragment, Node, NodeId, PageId, Project } from '../project/types';
+import { templates } from '../templates';
+import { sayingFields } from './saying';
+
+/** Something on a page that came with a piece and that nobody has put anything of their own in place of. */
+export interface Placeholder {
+  readonly node: NodeId;
+  readonly what: 'words' | 'label' | 'picture' | 'film' | 'frame';
+  /** The words that still stand there; empty for a picture, film or frame that is none yet. */
+  readonly text: string;
+}
+
+const known = new WeakMap<Registry, ReadonlySet<string>>();
+
+const wordsKey = (kind: string, key: string, value: unknown) => JSON.stringify([kind, key, value]);
+
+/** A label that its owner draws is the name of the item. */
+const labelKey = ({ kind, name }: Node) => wordsKey(kind, 'name', name);
+
+function* wordsOf(registry: Registry, node: Node): Generator<string> {
+  const kind = registry.kindOf(node.kind);
+  const settings = settingsWithDefaults(kind, node);
+  for (const [key, what] of sayingFields(registry, node.kind)) if (what === 'words' && settings[key]) yield wordsKey(node.kind, key, settings[key]);
+}
+
+/** All words that kinds and templates start with. */
+function startingWords(registry: Registry): ReadonlySet<string> {
+  let words = known.get(registry);
+  if (words) return words;
+  const found = new Set<string>();
+  const make = makeWith();
+  const add = (fragment: Fragment, withLabels: boolean) => {
+    for (const node of Object.values(fragment.nodes)) {
+      for (const word of wordsOf(registry, node)) found.add(word);
+      if (withLabels && !registry.kindOf(node.kind).markup) found.add(labelKey(node));
+    }
+  };
+  for (const kind of registry.kinds) if (kind.insertable) add(kind.create(make), true);
+  // The labels of a template are words one may well keep: a link called Contact is no placeholder.
+  for (const template of templates) add(template.build(make), false);
+  known.set(registry, (words = found));
+  return words;
+}
+
+const EMPTY: Readonly<Record<string, Placeholder['what']>> = { picture: 'picture', video: 'film', embed: 'frame' };
+
+const plain = (text: string) => text.replace(/<[^>]*>/g, ' ').replace(/\s+/g, ' ').trim();
+
+/**
+ * @param pages whose pieces are looked through; left out, all of them.
+ * @returns what is still as it came, page by page in the order of each.
+ */
+export function placeholdersOf(registry: Registry, project: Project, pages: readonly PageId[] = project.info.pageOrder): readonly Placeholder[] {
+  const words = startingWords(registry);
+  return pages.flatMap((page) => inTree(registry, project, pageOf(project, page).root, words));
+}
+
+function inTree(registry: Registry, project: Project, root: NodeId, words: ReadonlySet<string>): readonly Placeholder[] {
+  return subtreeIds(project, root).flatMap((id): Placeholder[] => {
+    const node = nodeOf(project, id);
+    const kind = registry.kindOf(node.kind);
+    const settings = settingsWithDefaults(kind, node);
+    const empty = EMPTY[String(analyse(registry, project, node).markup?.properties.dataEmpty)];
+    return [
+      ...(!kind.markup && words.has(labelKey(node)) ? [{ node: id, what: 'label' as const, text: node.name }] : []),
+      ...sayingFields(registry, node.kind).flatMap(([key, what]) => (what === 'words' && words.has(wordsKey(node.kind, key, settings[key])) ? [{ node: id, what: 'words' as const, text: plain(String(settings[key])) }] : [])),
+      ...(empty ? [{ node: id, what: empty, text: '' }] : [])
+    ];
+  });
+}
