@@ -1,4 +1,5 @@
 import { expect, test } from './support/test';
+import { projectOf } from '../bench/projects';
 import { Bench } from './support/workbench';
 
 test('a label typed in Fill shows in the preview at once, comes back by undo, and is there after a reload', async ({ page }) => {
@@ -241,4 +242,13 @@ test('the outline is filtered by name, with what each piece stands in', async ({
   await expect(page.getByText('Nothing on this page is called “no such thing”.')).toBeVisible();
   await filter.press('Escape');
   expect((await bench.outline()).length).toBe(all);
+});
+
+test('a page of 600 pieces comes in portions, and is whole and in order', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.importProject(projectOf(120));
+  const list = bench.preview.locator('[role=tablist]');
+  await expect(list).toHaveCount(120);
+  await expect(bench.preview.locator('k-slot')).toHaveCount(0);
+  expect(await bench.preview.locator('body').evaluate((body) => [...body.querySelectorAll('[data-k^="text-"]')].map((each) => each.getAttribute('data-k')))).toEqual(Array.from({ length: 120 }, (_, n) => [`text-${n}-a`, `text-${n}-b`]).flat());
 });

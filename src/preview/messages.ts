@@ -6,6 +6,14 @@ import { array, boolean, lazy, mixed, number, object, string, type InferType, ty
 const id = () => string().strict(true).max(80);
 const list = <T>(of: T) => array().of(of as never).max(25_000).required();
 
+const isText = (value: unknown, most: number) => typeof value === 'string' && value.length <= most;
+const isId = (value: unknown) => isText(value, 80) && value !== '';
+const hasOnly = (value: unknown, keys: readonly string[]): value is Record<string, unknown> => typeof value === 'object' && value !== null && Object.keys(value).length === keys.length && keys.every((key) => Object.hasOwn(value, key));
+
+/** A list of thousands, each looked at by a plain function: a schema for each would take longer than drawing them. */
+const long = (name: string, fits: (each: unknown) => boolean) =>
+  mixed<unknown[]>((value): value is unknown[] => Array.isArray(value)).required().test(name, `${name} do not fit`, (value) => value.length <= 25_000 && value.every(fits)) as never;
+
 const pick = object({
   node: id().required(),
   part: id().required(),
@@ -25,16 +33,10 @@ const toFrame = {
     seq: number().integer().required(),
     root: id().required(),
     keyframes: string().strict(true).defined(),
-    nodes: list(
-      object({
-        id: id().required(),
-        html: string().strict(true).max(2_000_000).defined(),
-        behaviours: array().of(id().required()).required()
-      }).noUnknown()
-    ) as never,
-    sheets: list(object({ id: id().required(), css: string().strict(true).max(2_000_000).defined() }).noUnknown()) as never,
-    values: list(object({ id: id().required(), values: array().of(string().strict(true).max(500).defined()).max(2000).required() }).noUnknown()) as never,
-    removed: list(id().required()),
+    nodes: long('nodes', (each) => hasOnly(each, ['id', 'html', 'behaviours']) && isId(each.id) && isText(each.html, 2_000_000) && Array.isArray(each.behaviours) && each.behaviours.every(isId)),
+    sheets: long('sheets', (each) => hasOnly(each, ['id', 'css']) && isId(each.id) && isText(each.css, 2_000_000)),
+    values: long('values', (each) => hasOnly(each, ['id', 'values']) && isId(each.id) && Array.isArray(each.values) && each.values.length <= 2000 && each.values.every((value) => isText(value, 500))),
+    removed: long('removed', isId),
     tokens: array().of(object({ id: id().required(), value: string().strict(true).max(2000).defined() }).noUnknown()).max(5000).nullable().defined() as never
   }),
   asset: object({

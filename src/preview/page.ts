@@ -150,6 +150,8 @@ export function createPage(body: HTMLElement) {
       // Where its new owner has already taken it in, it stays there.
       if (before && before !== body && before.isConnected && !element.parentNode) before.replaceWith(element);
     }
+    // What came in an earlier portion kept a place for these.
+    for (const [id, element] of made) if (id !== message.root && !element.parentNode) document.querySelector(`k-slot[data-for="${CSS.escape(id)}"]`)?.replaceWith(element);
     for (const [id, element] of made) elements.set(id, element);
     const root = made.get(message.root);
     if (root) adoptBody(message.root, root);

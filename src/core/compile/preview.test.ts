@@ -7,7 +7,7 @@ import { patched, reversed } from '../project/diff';
 import type { PageId } from '../project/types';
 import { registry } from '../registry';
 import { after, sampleProject } from '../testing/project';
-import { createPreviewSession, type PreviewPatch } from './preview';
+import { createPreviewSession, portionsOf, type PreviewPatch } from './preview';
 
 const first = 'first' as PageId;
 
@@ -73,5 +73,19 @@ describe('a preview session after any sequence of commands', () => {
       { numRuns: 300 }
     );
     expect(moved).toBeGreaterThan(300);
+  });
+});
+
+describe('a large patch in portions', () => {
+  it('is whole when all have come, and has each node and value in one of them', () => {
+    const styled = after(sampleProject(), ...['heading', 'text-two'].map((node) => ({ type: 'set-style', id: node, part: 'root', state: 'rest', condition: 'always', property: 'color', value: '#112233' })));
+    const patch = createPreviewSession(registry).patchFor(styled, first)!;
+    expect(portionsOf(patch, 100)).toEqual([patch]);
+    const portions = portionsOf(patch, 4);
+    expect(portions.map(({ nodes }) => nodes.length)).toEqual([4, 4, 1]);
+    expect(portions.flatMap(({ nodes }) => nodes)).toEqual(patch.nodes);
+    expect(portions.flatMap(({ values }) => values).toSorted((a, b) => a.id.localeCompare(b.id))).toEqual(patch.values.toSorted((a, b) => a.id.localeCompare(b.id)));
+    expect(portions[0]).toMatchObject({ sheets: patch.sheets, tokens: patch.tokens });
+    for (const { nodes, values } of portions.slice(0, -1)) for (const { id } of values) expect(nodes.map((node) => node.id)).toContain(id);
   });
 });

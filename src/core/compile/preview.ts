@@ -88,6 +88,29 @@ function marksOf({ data }: Element, owner: NodeId, isRoot: boolean): readonly At
   return found;
 }
 
+/**
+ * A large patch in pieces that each leave the page whole as far as it goes, so that its top is on show before its end is built.
+ * What stands in a node that came earlier finds its place by the slot that was left for it.
+ * @param most nodes in one portion.
+ */
+export function portionsOf(patch: PreviewPatch, most: number): readonly PreviewPatch[] {
+  if (patch.nodes.length <= most) return [patch];
+  const found: PreviewPatch[] = [];
+  let values = patch.values;
+  for (let at = 0; at < patch.nodes.length; at += most) {
+    const nodes = patch.nodes.slice(at, at + most);
+    const ids = new Set(nodes.map(({ id }) => id));
+    const isLast = at + most >= patch.nodes.length;
+    const own = isLast ? values : values.filter(({ id }) => ids.has(id));
+    values = values.filter((each) => !own.includes(each));
+    found.push(at === 0 ? { ...patch, nodes, values: own } : { root: patch.root, nodes, sheets: [], values: own, removed: [], tokens: null });
+  }
+  return found;
+}
+
+/** A piece drawn alone is seen in a small cell, which this many nodes more than fill. */
+const ALONE_MOST = 150;
+
 /** Keeps what the frame has been sent, and works out what it lacks. One for each frame. */
 export function createPreviewSession(registry: Registry) {
   let shown: { project: Project; pageId: PageId; only: NodeId | null } | null = null;
@@ -150,7 +173,7 @@ export function createPreviewSession(registry: Registry) {
   };
 
   const everything = (project: Project, pageId: PageId, only: NodeId | null): OpenPatch => {
-    const scope = only ? new Set([...pathTo(project, only), ...subtreeIds(project, only)]) : null;
+    const scope = only ? new Set([...pathTo(project, only), ...subtreeIds(project, only).slice(0, ALONE_MOST)]) : null;
     const old = sent;
     // What is left out has left no place behind, so another scope starts from nothing.
     if (shown && shown.only !== only) sent = new Map();
@@ -197,7 +220,7 @@ export function createPreviewSession(registry: Registry) {
       sheets.clear();
     },
     /**
-     * @param only a node: just it, what is in it and what is around it, for drawing its parts.
+     * @param only a node: just it, the first of what is in it and what is around it, for drawing its parts.
      * @returns what must be sent so that the frame shows this page of this project; null where it already does.
      */
     patchFor(project: Project, pageId: PageId, only: NodeId | null = null): PreviewPatch | null {

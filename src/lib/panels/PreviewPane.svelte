@@ -77,9 +77,11 @@
   });
 
   let measuring: ReturnType<typeof setTimeout> | undefined;
+  let isDrawn = false;
   /** Rows of labels are measured when the hand rests. */
   function measure(): void {
     clearTimeout(measuring);
+    if (!isDrawn) return;
     measuring = setTimeout(() => senders.get('one')?.({ type: 'measure', rows: gauge.rows() }), 200);
   }
   $effect(() => {
@@ -90,7 +92,6 @@
 
   function ready(key: string, send: (message: ToFrame) => void): void {
     senders.set(key, send);
-    measure();
     // The page has to be there before anything on it can come into sight.
     const id = wb.selected.at(-1);
     if (id) setTimeout(() => send({ type: 'reveal', node: id }), 80);
@@ -107,6 +108,7 @@
     if (message.type === 'hovered') return void (hovered = message.pick && wb.project.nodes[message.pick.node as NodeId] ? message : null);
     if (message.type === 'measured') return gauge.take(message);
     if (message.type === 'patched' && key === 'one') {
+      isDrawn = true;
       measure();
       wb.findingsWatch.begin(wb.project, wb.fits);
     }

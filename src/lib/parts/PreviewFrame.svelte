@@ -1,6 +1,6 @@
 <script lang="ts">
   import { ALL_KEYFRAMES, BASE_CSS } from '$core/compile/rules';
-  import { createPreviewSession } from '$core/compile/preview';
+  import { createPreviewSession, portionsOf } from '$core/compile/preview';
   import type { AssetId, NodeId, PageId, Project } from '$core/project/types';
   import { registry } from '$core/registry';
   import { readFromFrame, type FromFrame, type ToFrame } from '$preview/messages';
@@ -24,6 +24,9 @@
   }
 
   const { project, pageId, blobs, title, width, height, show, specimens = null, only = null, watch, onmessage, onready }: Props = $props();
+
+  /** Nodes at a time: more than a screen of any page, few enough to be built in a moment. */
+  const PORTION = 250;
 
   let frame: HTMLIFrameElement;
   let port = $state.raw<MessagePort | null>(null);
@@ -57,7 +60,8 @@
       performance.measure('kymation patch', { start: 0, end: message.work });
       performance.clearMeasures('kymation patch');
     }
-    onmessage?.(message);
+    // Only when all portions are in is the page as it was asked for.
+    if (message.type !== 'patched' || message.seq === seq) onmessage?.(message);
   }
 
   $effect(() => {
@@ -74,19 +78,11 @@
     const from = performance.now();
     const patch = session.patchFor(now, pageId, only);
     if (!patch) return;
-    const isFirst = seq === 0;
-    seq += 1;
-    port.postMessage({
-      type: 'patch',
-      seq,
-      root: patch.root,
-      keyframes: isFirst ? BASE_CSS + ALL_KEYFRAMES : '',
-      nodes: patch.nodes,
-      sheets: patch.sheets,
-      values: patch.values,
-      removed: patch.removed,
-      tokens: patch.tokens
-    } satisfies ToFrame);
+    for (const portion of portionsOf(patch, PORTION)) {
+      const keyframes = seq === 0 ? BASE_CSS + ALL_KEYFRAMES : '';
+      seq += 1;
+      port.postMessage({ type: 'patch', seq, keyframes, ...portion } satisfies ToFrame);
+    }
     if (only) return;
     // For the bench, which listens to the page's own preview; nothing is kept.
     performance.measure('kymation print', { start: from });
