@@ -22,6 +22,7 @@ export default {
         // The hash is of the style attribute on SvelteKit's own route announcer.
         'style-src': ['self', 'unsafe-hashes', 'sha256-S8qMpvofolR8Mpjy4kQvEm7m1q8clzU4dfDH0AmvZjo='],
         'img-src': ['self', 'blob:', 'data:'],
+        'media-src': ['blob:'],
         'font-src': ['self'],
         'connect-src': ['self'],
         'worker-src': ['self'],

@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { strToU8 } from 'fflate';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/define';
-import { readPicture } from '../src/core/formats/picture';
+import { readAsset } from '../src/core/formats/picture';
 import { writeProjectFile } from '../src/core/formats/project-file';
 import { makeWith } from '../src/core/kinds/make';
 import { createProject } from '../src/core/project/create';
@@ -39,7 +39,7 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
     project = outcome.project;
   };
   for (const [file, svg] of Object.entries(pictures)) {
-    const picture = readPicture(strToU8(svg), file);
+    const picture = readAsset(strToU8(svg), file);
     if (!picture.ok) throw new Error(picture.sentence);
     const id = file.replace('.svg', '') as AssetId;
     const { type, width, height } = picture;

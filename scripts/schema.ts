@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs';
 import type { AnySchema, SchemaObjectDescription } from 'yup';
 import { STYLE_PROPERTIES } from '../src/core/css/properties';
 import { ID_PATTERN } from '../src/core/project/ids';
-import { CONDITIONS, STATES, SUPPORT_TARGETS, TOKEN_TYPES } from '../src/core/project/types';
+import { CONDITIONS, FILM_TYPES, PICTURE_TYPES, STATES, SUPPORT_TARGETS, TOKEN_TYPES } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 
 /** The JSON Schema of project.json, made from the kinds, so that it cannot fall behind them. */
@@ -54,7 +54,7 @@ export function projectSchema(): object {
       nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } },
       assets: {
         type: 'object',
-        additionalProperties: strict({ id, file: text(100), type: { enum: ['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif'] }, width: size, height: size, bytes: { type: 'integer', minimum: 0 }, tones: { type: 'array', maxItems: 32, items: { type: 'string', pattern: '^#[0-9a-f]{8}$' } } }, ['tones'])
+        additionalProperties: strict({ id, file: text(100), type: { enum: [...PICTURE_TYPES, ...FILM_TYPES] }, width: size, height: size, bytes: { type: 'integer', minimum: 0 }, tones: { type: 'array', maxItems: 32, items: { type: 'string', pattern: '^#[0-9a-f]{8}$' } } }, ['tones'])
       },
       tokens: { type: 'object', propertyNames: id, additionalProperties: strict({ id, name: { type: 'string', minLength: 1, maxLength: 80 }, type: { enum: [...TOKEN_TYPES] }, value: text(500) }) },
       shelf: { type: 'object', propertyNames: id, additionalProperties: strict({ id, name: text(80), fragment: strict({ root: id, nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } } }) }) }

@@ -1,4 +1,4 @@
-import type { Asset, Project } from '../project/types';
+import { isFilm, type Asset, type Project } from '../project/types';
 import { luminance, maybeColour, type Colour } from './contrast';
 
 /** Pixels a picture is brought down to before its tones are read: about one for each word that may stand on it. */
@@ -43,7 +43,7 @@ export function coloursOfTones(tones: readonly string[] | undefined): readonly C
 export async function withTones(project: Project, read: (asset: Asset) => Promise<readonly string[] | null>): Promise<Project> {
   const assets: Record<string, Asset> = { ...project.assets };
   for (const asset of Object.values(project.assets)) {
-    const tones = asset.tones ? null : await read(asset);
+    const tones = asset.tones || isFilm(asset) ? null : await read(asset);
     if (tones) assets[asset.id] = { ...asset, tones };
   }
   return { ...project, assets };

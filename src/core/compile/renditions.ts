@@ -1,6 +1,6 @@
 import { sharesFor } from '../css/shares';
 import { nodeOf, pathTo } from '../project/tree';
-import type { Asset, Node, NodeId, Project } from '../project/types';
+import { isFilm, type Asset, type Node, type NodeId, type Project } from '../project/types';
 import type { Registry } from '../kinds/registry';
 import { settingsWithDefaults } from '../kinds/settings';
 
@@ -84,7 +84,7 @@ export interface PictureUse {
 export function picturesOf(registry: Registry, project: Project, node: Node): readonly PictureUse[] {
   return Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, { meta?: () => { field?: { control: string } } | undefined }>).flatMap(([key, field]) => {
     const asset = field.meta?.()?.field?.control === 'asset' ? project.assets[node.settings[key] as Asset['id']] : undefined;
-    if (!asset) return [];
+    if (!asset || isFilm(asset)) return [];
     // A background reaches the edges whatever the content does.
     const covers = node.kind === 'section';
     return [{ key, asset, covers, slot: covers ? { share: 1, stackedUnder: 0, inner: null } : slotOf(registry, project, node.id) }];

@@ -5,7 +5,7 @@ import { completeNode } from '../project/complete';
 import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
 import { ID_PATTERN } from '../project/ids';
-import { CONDITIONS, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Fragment, type Node, type NodeId, type Project, type ShelfId, type Token } from '../project/types';
+import { CONDITIONS, FILM_TYPES, PICTURE_TYPES, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Fragment, type Node, type NodeId, type Project, type ShelfId, type Token } from '../project/types';
 import { TOKEN_PROPERTY } from '../css/tokens';
 import { schemaFault } from '../commands/define';
 import { MOST_NODES } from '../commands/structure';
@@ -38,7 +38,7 @@ const pageSchema = object({
 const assetSchema = object({
   id,
   file: words(100).matches(/^[a-z0-9][a-z0-9._-]{0,99}$/),
-  type: string().oneOf(['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif']).required(),
+  type: string().oneOf([...PICTURE_TYPES, ...FILM_TYPES]).required(),
   width: number().strict(true).min(1).nullable().defined(),
   height: number().strict(true).min(1).nullable().defined(),
   bytes: number().strict(true).integer().min(0).required(),

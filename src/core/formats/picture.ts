@@ -3,9 +3,9 @@ import type { Element } from 'hast';
 import { toHtml } from 'hast-util-to-html';
 import { cleanSvg } from '../html/clean';
 import { slug } from '../project/ids';
-import type { Asset } from '../project/types';
+import type { Asset, FILM_TYPES, PICTURE_TYPES } from '../project/types';
 
-export type ReadPicture =
+export type ReadAsset =
   | {
       readonly ok: true;
       readonly type: Asset['type'];
@@ -23,25 +23,30 @@ const ENDINGS: Readonly<Record<Asset['type'], string>> = {
   'image/jpeg': 'jpg',
   'image/webp': 'webp',
   'image/gif': 'gif',
-  'image/avif': 'avif'
+  'image/avif': 'avif',
+  'video/mp4': 'mp4',
+  'video/webm': 'webm'
 };
 
-export const PICTURE_MOST = 50e6;
+/** Greatest size of a picture or film, bytes. */
+export const FILE_MOST = 50e6;
 
 /**
- * Recognises a picture by its bytes, not by its name (WHATWG MIME Sniffing, section 6.1; SVG by its root element). SVG comes
- * back cleaned: no script, no event attribute, nothing fetched.
+ * Recognises a picture or film by its bytes, not by its name (WHATWG MIME Sniffing, sections 6.1 and 6.2; SVG by its root element).
+ * SVG comes back cleaned: no script, no event attribute, nothing fetched.
  */
-export function readPicture(bytes: Uint8Array, name: string): ReadPicture {
+export function readAsset(bytes: Uint8Array, name: string): ReadAsset {
   const shown = name.slice(0, 80) || 'This file';
-  const no = (why: string): ReadPicture => ({ ok: false, sentence: `${shown} ${why}` });
-  if (bytes.length === 0) return no('is empty. Choose another picture.');
-  if (bytes.length > PICTURE_MOST) return no(`is larger than ${PICTURE_MOST / 1e6} MB. Make it smaller first.`);
+  const no = (why: string): ReadAsset => ({ ok: false, sentence: `${shown} ${why}` });
+  if (bytes.length === 0) return no('is empty. Choose another file.');
+  if (bytes.length > FILE_MOST) return no(`is larger than ${FILE_MOST / 1e6} MB. Make it smaller first.`);
   const type = rasterType(bytes);
   const stem = slug(name.replace(/\.[^.]*$/, '')) || 'picture';
   if (type) return { ok: true, type, file: `${stem}.${ENDINGS[type]}`, bytes, ...rasterSize(type, bytes) };
+  const film = filmType(bytes);
+  if (film) return { ok: true, type: film, file: `${slug(name.replace(/\.[^.]*$/, '')) || 'film'}.${ENDINGS[film]}`, bytes, width: null, height: null };
   const text = strFromU8(bytes.subarray(0, 2_000_000));
-  if (!/<svg[\s>]/i.test(text)) return no('is no picture Kymation can use. Choose SVG, PNG, JPEG, WebP, AVIF or GIF.');
+  if (!/<svg[\s>]/i.test(text)) return no('is no picture or film Kymation can use. Choose SVG, PNG, JPEG, WebP, AVIF, GIF, MP4 or WebM.');
   const clean = cleanSvg(text);
   const svg = clean?.children[0] as Element | undefined;
   if (!clean || !svg) return no('is an SVG that cannot be read. Export it again from where it was drawn.');
@@ -49,8 +54,17 @@ export function readPicture(bytes: Uint8Array, name: string): ReadPicture {
   return { ok: true, type: 'image/svg+xml', file: `${stem}.svg`, bytes: cleanBytes, ...svgSize(svg) };
 }
 
-function rasterType(bytes: Uint8Array): Exclude<Asset['type'], 'image/svg+xml'> | null {
-  const has = (at: number, ...values: number[]) => values.every((value, i) => bytes[at + i] === value);
+const bytesAt = (bytes: Uint8Array) => (at: number, ...values: number[]) => values.every((value, i) => bytes[at + i] === value);
+
+/** A file of an ISO kind that is no picture is taken for MP4; Matroska that says so in its head for WebM. */
+function filmType(bytes: Uint8Array): (typeof FILM_TYPES)[number] | null {
+  const has = bytesAt(bytes);
+  if (has(4, 0x66, 0x74, 0x79, 0x70) && !/^(?:avi[fs]|mif1|msf1|hei[cx]|hev[cx])/.test(strFromU8(bytes.subarray(8, 12)))) return 'video/mp4';
+  return has(0, 0x1a, 0x45, 0xdf, 0xa3) && strFromU8(bytes.subarray(4, 64), true).includes('webm') ? 'video/webm' : null;
+}
+
+function rasterType(bytes: Uint8Array): Exclude<(typeof PICTURE_TYPES)[number], 'image/svg+xml'> | null {
+  const has = bytesAt(bytes);
   if (has(0, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a)) return 'image/png';
   if (has(0, 0xff, 0xd8, 0xff)) return 'image/jpeg';
   if (has(0, 0x47, 0x49, 0x46, 0x38)) return 'image/gif';

@@ -2,7 +2,7 @@ import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync } from 'fflate';
 import type { Registry } from '../kinds/registry';
 import type { Asset, AssetId, Project } from '../project/types';
 import { readDocument, type Fault } from './document';
-import { readPicture } from './picture';
+import { readAsset } from './picture';
 
 /** Bytes of the pictures, by asset id. */
 export type AssetBytes = ReadonlyMap<AssetId, Uint8Array>;
@@ -53,7 +53,7 @@ function withPictures(project: Project, faults: readonly Fault[], entries: Reado
   const notes = faults.map((fault) => `${fault.sentence} (${fault.path})`);
   for (const asset of Object.values(project.assets)) {
     const content = entries.get(`assets/${asset.file}`);
-    const picture = content ? readPicture(content, asset.file) : null;
+    const picture = content ? readAsset(content, asset.file) : null;
     if (!content) notes.push(`The picture ${asset.file} is missing from the file.`);
     else if (picture && !picture.ok) notes.push(picture.sentence);
     if (!picture?.ok) continue;

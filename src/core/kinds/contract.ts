@@ -212,6 +212,8 @@ export interface FieldMeta {
   /** For `track`: its children move one after the other. */
   readonly staggered?: boolean;
   readonly choices?: Readonly<Record<string, string>>;
+  /** For `asset`: whether it takes a picture (the default) or a film. */
+  readonly media?: 'picture' | 'film';
   /** For `text`: a name for links, tools or screen readers, which may well be the same in two places; no text of the page. */
   readonly names?: boolean;
   readonly help?: string;

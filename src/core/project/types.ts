@@ -80,12 +80,16 @@ export interface Page {
   readonly root: NodeId;
 }
 
+/** What a file of the project may be: a picture, or a film. */
+export const PICTURE_TYPES = ['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif'] as const;
+export const FILM_TYPES = ['video/mp4', 'video/webm'] as const;
+
 export interface Asset {
   readonly id: AssetId;
   /** File name in the project file and in exports; unique in the project. */
   readonly file: string;
-  readonly type: 'image/svg+xml' | 'image/png' | 'image/jpeg' | 'image/webp' | 'image/gif' | 'image/avif';
-  /** Natural size in CSS px; null where the file does not say. */
+  readonly type: (typeof PICTURE_TYPES)[number] | (typeof FILM_TYPES)[number];
+  /** Natural size in CSS px; null where the file does not say, and for films. */
   readonly width: number | null;
   readonly height: number | null;
   /** Size of the file in bytes. */
@@ -93,6 +97,8 @@ export interface Asset {
   /** Its tones from dark to light, as `#rrggbbaa`; left out where they have not been read. */
   readonly tones?: readonly string[];
 }
+
+export const isFilm = ({ type }: Pick<Asset, 'type'>): boolean => type.startsWith('video/');
 
 export const TOKEN_TYPES = ['colour', 'length', 'duration', 'easing', 'shadow', 'typeface', 'weight', 'number'] as const;
 export type TokenType = (typeof TOKEN_TYPES)[number];

@@ -1,17 +1,29 @@
 <script lang="ts">
   import { FileUploaderButton } from 'carbon-components-svelte';
   import { picturesOf } from '$core/compile/renditions';
-  import type { AssetId, Node } from '$core/project/types';
+  import { isFilm, type AssetId, type Node } from '$core/project/types';
   import PictureFacts from './PictureFacts.svelte';
-  import { pictureFrom } from '$lib/state/pictures';
+  import { assetFrom, fileFromWeb } from '$lib/state/pictures';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
-  const { wb, node, key, label, value, onchange }: { wb: Workbench; node: Node | null; key: string; label: string; value: string; onchange: (id: string) => void } = $props();
+  interface Props {
+    wb: Workbench;
+    node: Node | null;
+    key: string;
+    label: string;
+    help?: string;
+    /** What may be chosen. */
+    media?: 'picture' | 'film';
+    value: string;
+    onchange: (id: string) => void;
+  }
+
+  const { wb, node, key, label, help = '', media = 'picture', value, onchange }: Props = $props();
 
   const use = $derived(node ? picturesOf(wb.registry, wb.project, node).find((each) => each.key === key) : undefined);
 
   let fault = $state('');
-  const assets = $derived(Object.values(wb.project.assets));
+  const assets = $derived(Object.values(wb.project.assets).filter((asset) => isFilm(asset) === (media === 'film')));
   const addresses = $derived(new Map([...wb.blobs].map(([id, blob]) => [id, URL.createObjectURL(blob)])));
   $effect(() => {
     const made = addresses;
@@ -21,18 +33,42 @@
   async function add(files: readonly File[]): Promise<void> {
     const file = files[0];
     if (!file) return;
-    const read = await pictureFrom(wb.project, file);
+    const read = await assetFrom(wb.project, file);
     fault = read.ok ? '' : read.sentence;
     if (!read.ok) return;
+    if (isFilm(read.asset) !== (media === 'film')) return void (fault = `${file.name} is a ${isFilm(read.asset) ? 'film' : 'picture'}; this takes a ${media}.`);
+    asking = false;
+    address = '';
     if (!wb.dispatch({ type: 'add-asset', asset: read.asset }, null, new Map([[read.asset.id, read.blob]]))) onchange(read.asset.id);
   }
+
+  let asking = $state(false);
+  let address = $state('');
+  let fetching = $state.raw<AbortController | null>(null);
+
+  async function fetchIt(): Promise<void> {
+    if (!address.trim() || fetching) return;
+    const stop = (fetching = new AbortController());
+    fault = '';
+    try {
+      const file = await fileFromWeb(address.trim(), stop.signal);
+      if (typeof file === 'string') fault = file;
+      else await add([file]);
+    } catch (error) {
+      if (!stop.signal.aborted) throw error;
+    } finally {
+      fetching = null;
+    }
+  }
+
+  $effect(() => () => fetching?.abort());
 
   /** It is taken out of this field first; what else shows it stands in the way, and says so. */
   function remove(): void {
     const id = value as AssetId;
     const { file } = wb.project.assets[id]!;
     const clear = node ? { type: 'set-setting', id: node.id, key, value: '' } : { type: 'set-page', id: wb.pageId, key, value: '' };
-    const command = { type: 'batch', label: `Delete the picture ${file}`, commands: [clear, { type: 'remove-asset', id }] };
+    const command = { type: 'batch', label: `Delete the ${media} ${file}`, commands: [clear, { type: 'remove-asset', id }] };
     const refusal = wb.refusal(command);
     fault = refusal?.sentence ?? '';
     if (!refusal) wb.dispatch(command);
@@ -43,19 +79,42 @@
   <span class="bx--label">{label}</span>
   <div class="choices">
     {#each assets as asset (asset.id)}
-      <button type="button" aria-pressed={asset.id === value} title="{asset.file}, {asset.width ?? '?'} × {asset.height ?? '?'} px" onclick={() => onchange(asset.id)}>
-        <img src={addresses.get(asset.id)} alt={asset.file} />
+      <button type="button" aria-pressed={asset.id === value} title="{asset.file}{media === 'film' ? '' : `, ${asset.width ?? '?'} × ${asset.height ?? '?'} px`}" onclick={() => onchange(asset.id)}>
+        {#if media === 'film'}
+          <video src={addresses.get(asset.id)} aria-label={asset.file} muted preload="metadata"></video>
+        {:else}
+          <img src={addresses.get(asset.id)} alt={asset.file} />
+        {/if}
       </button>
     {/each}
-    <FileUploaderButton size="small" kind="tertiary" labelText="Add a picture" disableLabelChanges accept={['image/*']} on:change={({ detail }) => add(detail)} />
+    <FileUploaderButton size="small" kind="tertiary" labelText="Add a {media}" disableLabelChanges accept={[media === 'film' ? 'video/*' : 'image/*']} on:change={({ detail }) => add(detail)} />
+    <button type="button" class="link" aria-expanded={asking} onclick={() => (asking = !asking)}>From an address…</button>
   </div>
+  {#if asking}
+    <form
+      onsubmit={(event) => {
+        event.preventDefault();
+        void fetchIt();
+      }}
+    >
+      <!-- svelte-ignore a11y_autofocus -->
+      <input type="text" inputmode="url" aria-label="Address of the {media}" placeholder="https://…" maxlength="2000" bind:value={address} autofocus onkeydown={(event) => event.key === 'Escape' && (event.stopPropagation(), fetching ? fetching.abort() : (asking = false))} />
+      {#if fetching}
+        <button type="button" onclick={() => fetching?.abort()}>Stop</button>
+      {:else}
+        <button type="submit" disabled={!address.trim()}>Fetch it</button>
+      {/if}
+    </form>
+    <p class="help">{fetching ? 'Fetching…' : `Fetched once and kept in the project; the page never asks for it elsewhere.`}</p>
+  {/if}
   {#if value && wb.project.assets[value as AssetId]}
     <div class="more">
-      <button type="button" class="link" onclick={() => onchange('')}>No picture</button>
+      <button type="button" class="link" onclick={() => onchange('')}>No {media}</button>
       <button type="button" class="link" onclick={remove}>Delete {wb.project.assets[value as AssetId]!.file} from the project</button>
     </div>
   {/if}
   {#if fault}<p role="alert">{fault}</p>{/if}
+  {#if help && !value}<p class="help">{help}</p>{/if}
   {#if use}<PictureFacts {use} bands={wb.project.info.bands} />{/if}
 </div>
 
@@ -69,7 +128,7 @@
     gap: 8px;
     align-items: center;
   }
-  .choices > button {
+  .choices > button[aria-pressed] {
     width: 84px;
     height: 58px;
     padding: 2px;
@@ -81,7 +140,8 @@
   .choices > button[aria-pressed='true'] {
     border: 2px solid var(--verdigris);
   }
-  img {
+  img,
+  video {
     width: 100%;
     height: 100%;
     object-fit: cover;
@@ -92,8 +152,35 @@
     margin-top: 6px;
     font-size: 12px;
   }
+  form {
+    display: flex;
+    gap: 6px;
+    margin-top: 6px;
+  }
+  input {
+    flex: 1;
+    min-width: 0;
+    height: 28px;
+    padding: 0 8px;
+    font: inherit;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  form button {
+    height: 28px;
+    padding: 0 10px;
+    font: inherit;
+    cursor: pointer;
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
   p {
     margin: 6px 0 0;
     color: var(--red);
+  }
+  .help {
+    font-size: 12px;
+    color: var(--ink-2);
   }
 </style>

@@ -102,7 +102,7 @@
   {/await}
 {:else if field.control === 'asset'}
   {#await import('./AssetField.svelte') then { default: AssetField }}
-    <AssetField {wb} {node} key={field.key} label={field.label} value={value as string} onchange={(id) => set(id)} />
+    <AssetField {wb} {node} key={field.key} label={field.label} help={field.help ?? ''} media={field.media ?? 'picture'} value={value as string} onchange={(id) => set(id)} />
   {/await}
 {:else if field.control === 'icon'}
   {#await import('./IconField.svelte') then { default: IconField }}

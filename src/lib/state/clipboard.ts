@@ -7,11 +7,11 @@ import { readFragment } from '$core/formats/document';
 import { makeWith, withNewIds } from '$core/kinds/make';
 import { newId } from '$core/project/ids';
 import { nodeOf } from '$core/project/tree';
-import type { Asset, AssetId, Fragment, Node, NodeId, Place } from '$core/project/types';
+import { isFilm, type Asset, type AssetId, type Fragment, type Node, type NodeId, type Place } from '$core/project/types';
 import { registry } from '$core/registry';
 import { db } from '$lib/store/db';
 import { lastCopied, PIECES, type Carried } from './copying';
-import { pictureFrom, type ReadFile } from './pictures';
+import { assetFrom, type ReadFile } from './pictures';
 import type { Workbench } from './workbench.svelte';
 
 const make = makeWith();
@@ -94,10 +94,10 @@ async function bringAssets(wb: Workbench, { project, assets }: Carried): Promise
     const own = wb.project.assets[asset.id];
     if (project === wb.project.id && own) continue;
     const row = await db.assets.get([project, asset.id] as never);
-    const read = row && (await pictureFrom({ ...wb.project, assets: { ...wb.project.assets, ...Object.fromEntries(added.map((each) => [each.asset.id, each.asset])) } }, new File([row.blob], asset.file, { type: row.blob.type })));
+    const read = row && (await assetFrom({ ...wb.project, assets: { ...wb.project.assets, ...Object.fromEntries(added.map((each) => [each.asset.id, each.asset])) } }, new File([row.blob], asset.file, { type: row.blob.type })));
     if (!read?.ok) renamed.set(asset.id, null);
     else {
-      const id = newId<AssetId>('picture');
+      const id = newId<AssetId>(isFilm(asset) ? 'film' : 'picture');
       renamed.set(asset.id, id);
       added.push({ asset: { ...read.asset, id }, blob: read.blob });
     }
@@ -105,11 +105,13 @@ async function bringAssets(wb: Workbench, { project, assets }: Carried): Promise
   return { renamed, added };
 }
 
+const pieceFor = (asset: Asset) => (isFilm(asset) ? make('video', 'Film', { file: asset.id }) : make('image', 'Picture', { asset: asset.id }));
+
 async function pastePicture(wb: Workbench, file: File): Promise<void> {
-  const read = await pictureFrom(wb.project, file);
+  const read = await assetFrom(wb.project, file);
   if (!read.ok) return void (wb.message = { kind: 'error', text: read.sentence });
   const at = placeOrMessage(wb, 'image');
-  if (at) insert(wb, [{ fragment: make('image', 'Picture', { asset: read.asset.id }), at }], [read]);
+  if (at) insert(wb, [{ fragment: pieceFor(read.asset), at }], [read]);
 }
 
 /** From so many on it is said how far it is. */
@@ -127,7 +129,7 @@ export async function dropPictures(wb: Workbench, files: readonly File[]): Promi
   for (const file of files) {
     if (files.length >= MANY) wb.progress = { words: 'pictures read', done: taken.length + refused.length, of: files.length, stop: () => (isStopped = true) };
     const assets = Object.fromEntries(taken.map(({ asset }) => [asset.id, asset]));
-    const read = await pictureFrom({ ...wb.project, assets: { ...wb.project.assets, ...assets } }, file);
+    const read = await assetFrom({ ...wb.project, assets: { ...wb.project.assets, ...assets } }, file);
     if (isStopped) break;
     if (read.ok) taken.push(read);
     else refused.push(read.sentence);
@@ -136,7 +138,7 @@ export async function dropPictures(wb: Workbench, files: readonly File[]): Promi
   if (isStopped) return void (wb.message = { kind: 'info', text: 'No picture was added.' });
   // The hand may have gone elsewhere meanwhile.
   const at = taken.length > 0 ? placeOrMessage(wb, 'image') : null;
-  if (at) insert(wb, taken.map(({ asset }, i) => ({ fragment: make('image', 'Picture', { asset: asset.id }), at: { ...at, index: at.index + i } })), taken);
+  if (at) insert(wb, taken.map(({ asset }, i) => ({ fragment: pieceFor(asset), at: { ...at, index: at.index + i } })), taken);
   if (refused.length > 0) wb.message = { kind: 'error', text: `${refused.slice(0, 2).join(' ')}${refused.length > 2 ? ` ${refused.length - 2} more were left out.` : ''}` };
 }
 

@@ -7,6 +7,7 @@ const POLICY = [
   "script-src 'self'",
   "style-src 'self'",
   'img-src blob: data:',
+  'media-src blob: data:',
   "base-uri 'none'",
   "form-action 'none'",
   "frame-ancestors 'self'",

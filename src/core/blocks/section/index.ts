@@ -22,15 +22,18 @@ const settings = object({
   header: choiceField('flow', { flow: 'in the flow', over: 'over the next section' }, { label: 'Stands', help: 'Over the next section, it lies on its top edge and takes no room of its own.' }),
   overlap: numberField(0, 0, 100, { label: 'Overlaps the one before', needs: ['height', 'overlap'], unit: '%', help: 'Share of its own least height that it is drawn up by: half of an 80 px bar is 40 px.' }),
   picture: assetField({ label: 'Background picture' }),
-  video: linkField({ label: 'Background video', help: 'Address of a file (.mp4, .webm). The picture shows until it plays, and for people who asked for less motion.' }),
-  focus: placeField('50% 50%', { label: 'What stays in sight', needs: ['picture', 'video'] }),
-  fit: choiceField('cover', { cover: 'fills the section', contain: 'is seen whole' }, { label: 'The picture', needs: ['picture', 'video'] }),
-  layer: cssField('background', '', { label: 'Layer over it', needs: ['picture', 'video'], help: 'A colour or a gradient: #000, linear-gradient(#0000, #000c).' }),
+  film: assetField({ label: 'Background film', media: 'film', help: 'The picture shows until it plays, and for people who asked for less motion.' }),
+  video: linkField({ label: 'Film from elsewhere', help: 'Address of a file (.mp4, .webm). The picture shows until it plays, and for people who asked for less motion.' }),
+  focus: placeField('50% 50%', { label: 'What stays in sight', needs: ['picture', 'film', 'video'] }),
+  fit: choiceField('cover', { cover: 'fills the section', contain: 'is seen whole' }, { label: 'The picture', needs: ['picture', 'film', 'video'] }),
+  layer: cssField('background', '', { label: 'Layer over it', needs: ['picture', 'film', 'video'], help: 'A colour or a gradient: #000, linear-gradient(#0000, #000c).' }),
   opacity: numberField(70, 0, 100, { label: 'Opacity of the layer', unit: '%', needs: ['layer'], help: '100 hides the picture, 0 is no layer.' }),
   blend: choiceField('normal', { normal: 'lies over it', multiply: 'multiply', screen: 'screen', overlay: 'overlay', 'soft-light': 'soft light', color: 'colour', luminosity: 'luminosity' }, { label: 'Blend of the layer', needs: ['layer'] })
 });
 
 type Settings = InferType<typeof settings>;
+
+const plays = ({ film, video }: Settings) => film !== '' || isFilmFile(video);
 
 /** Real elements under the content: a picture can have sharp renditions, a film its poster, a layer its blend. */
 function backdrop(settings: Settings, ctx: Context): Element[] {
@@ -41,16 +44,21 @@ function backdrop(settings: Settings, ctx: Context): Element[] {
     image.data = notes({ ...image.data, asset: asset.id });
     found.push(image);
   }
-  if (isFilmFile(settings.video)) found.push(ctx.part('film', 'video', { src: settings.video, muted: true, loop: true, playsInline: true, ariaHidden: 'true', tabIndex: -1, preload: 'none' }));
+  const film = settings.film ? ctx.maybeAsset(settings.film as AssetId) : null;
+  if (film || isFilmFile(settings.video)) {
+    const element = ctx.part('film', 'video', { ...(film ? {} : { src: settings.video }), muted: true, loop: true, playsInline: true, ariaHidden: 'true', tabIndex: -1, preload: 'none' });
+    if (film) element.data = notes({ ...element.data, asset: film.id });
+    found.push(element);
+  }
   if (found.length > 0 && settings.layer) found.push(ctx.part('layer', 'div', { ariaHidden: 'true' }));
   return found;
 }
 
 function ground(settings: Readonly<Record<string, unknown>>): Ground | null {
-  const { picture, video, fit, layer, opacity, blend, header } = settings as Settings;
+  const { picture, fit, layer, opacity, blend, header } = settings as Settings;
   const layers: GroundLayer[] = [];
   if (picture) layers.push({ picture: picture as AssetId, isWhole: fit === 'contain' });
-  if (isFilmFile(video)) layers.push({ film: true });
+  if (plays(settings as Settings)) layers.push({ film: true });
   if (layers.length > 0 && layer) layers.push({ paint: layer, opacity: opacity / 100, blend });
   const isOverNext = header === 'over';
   if (layers.length === 0 && !isOverNext) return null;
@@ -93,15 +101,16 @@ export const section: Kind = {
   create: (make) => make('section', 'Section', {}, { content: [] }),
   markup(node, ctx) {
     const own = ctx.settings<Settings>(node);
-    const isPlaying = isFilmFile(own.video);
+    const isPlaying = plays(own);
     return ctx.part('root', own.element, { ...(own.anchor ? { id: own.anchor } : {}), ...(isPlaying ? { dataKPlays: '' } : {}) }, [...backdrop(own, ctx), ctx.part('inner', 'div', {}, ctx.slot('content'))]);
   },
   style(node, ctx) {
-    const { span, inner, height, place, header, overlap, picture, video, focus, fit, layer, opacity, blend } = ctx.settings<Settings>(node);
+    const own = ctx.settings<Settings>(node);
+    const { span, inner, height, place, header, overlap, picture, focus, fit, layer, opacity, blend } = own;
     const isTall = height !== '';
     // Once it is tall under some condition, the same properties are there under every one.
     const mayBeTall = ctx.variants<Settings>(node).some((each) => each.height !== '');
-    const hasBackdrop = picture !== '' || isFilmFile(video);
+    const hasBackdrop = picture !== '' || plays(own);
     const isLifted = overlap > 0 && mayBeTall;
     const covers = { position: 'absolute', inset: '0', width: '100%', height: '100%' };
     const root = ctx.sel('root');
@@ -122,7 +131,7 @@ export const section: Kind = {
         : [])
     ];
   },
-  behaviours: (node, ctx) => (isFilmFile(ctx.settings<Settings>(node).video) ? ['plays'] : []),
+  behaviours: (node, ctx) => (plays(ctx.settings<Settings>(node)) ? ['plays'] : []),
   fallbacks: () => [],
   ground,
   findings

@@ -7,7 +7,8 @@ import { notes, rule } from '../../kinds/rule';
 import type { AssetId } from '../../project/types';
 
 const settings = object({
-  address: linkField({ label: 'Address', help: 'A file (.mp4, .webm) plays in the page; any other address is led to by a picture with a play sign.' }),
+  file: assetField({ label: 'Film', media: 'film', help: 'A film of the project, MP4 or WebM; it plays in the page.' }),
+  address: linkField({ label: 'Or its address', help: 'A file (.mp4, .webm) plays in the page; any other address is led to by a picture with a play sign.' }),
   title: textField('', 200, { label: 'Title', help: 'What it shows, for those who cannot see it.' }),
   poster: assetField({ label: 'Picture before it plays' }),
   ratio: choiceField('16 / 9', { '16 / 9': '16 : 9', '4 / 3': '4 : 3', '1 / 1': '1 : 1', '9 / 16': '9 : 16' }, { label: 'Shape' }),
@@ -15,6 +16,8 @@ const settings = object({
 });
 
 type Settings = InferType<typeof settings>;
+
+const isInPage = ({ file, address }: Settings) => file !== '' || isFilmFile(address);
 
 function picture(poster: string, ctx: Context, alt: string): Element[] {
   const asset = poster ? ctx.maybeAsset(poster as AssetId) : null;
@@ -46,15 +49,18 @@ export const video: Kind = {
   },
   create: (make) => make('video', 'Video'),
   markup(node, ctx) {
-    const { address, title, poster, loop } = ctx.settings<Settings>(node);
+    const own = ctx.settings<Settings>(node);
+    const { address, title, poster, loop } = own;
     const name = title || node.name;
-    if (isFilmFile(address)) {
+    if (isInPage(own)) {
+      const filed = own.file ? ctx.maybeAsset(own.file as AssetId) : null;
       const asset = poster ? ctx.maybeAsset(poster as AssetId) : null;
       const film: Element = {
         type: 'element',
         tagName: 'video',
-        properties: { className: [ctx.cls('film')], src: address, ariaLabel: name, playsInline: true, preload: asset ? 'none' : 'metadata', ...(loop ? { muted: true, loop: true } : { controls: true }) },
-        children: []
+        properties: { className: [ctx.cls('film')], ...(filed ? {} : { src: address }), ariaLabel: name, playsInline: true, preload: asset ? 'none' : 'metadata', ...(loop ? { muted: true, loop: true } : { controls: true }) },
+        children: [],
+        ...(filed ? { data: notes({ asset: filed.id }) } : {})
       };
       return ctx.part('root', 'div', loop ? { dataKPlays: '' } : {}, [...picture(poster, ctx, ''), film]);
     }
@@ -73,12 +79,12 @@ export const video: Kind = {
     ];
   },
   behaviours: (node, ctx) => {
-    const { address, loop } = ctx.settings<Settings>(node);
-    return isFilmFile(address) && loop ? ['plays'] : [];
+    const own = ctx.settings<Settings>(node);
+    return isInPage(own) && own.loop ? ['plays'] : [];
   },
   ground: (settings) => {
-    const { address, poster } = settings as Settings;
-    if (isFilmFile(address)) return { layers: [{ film: true }] };
+    const { poster } = settings as Settings;
+    if (isInPage(settings as Settings)) return { layers: [{ film: true }] };
     return poster ? { layers: [{ picture: poster as AssetId, isWhole: false }] } : null;
   },
   fallbacks: (_node, { settings: under }) => (under<Settings>('always').loop ? [{ label: 'Plays', wide: 'by itself', cells: { 'less-motion': 'does not play', 'no-script': 'does not play', print: 'its picture' } }] : []),

@@ -72,8 +72,8 @@ export const fullScreenMedia = (registry: Registry): FindingRule => ({
   scope: 'project',
   check(node, project) {
     const sections = (node.slots.sections ?? []).map((id): Node => nodeOf(project, id)).filter((each) => each.kind === 'section');
-    const full = sections.map((each) => settingsWithDefaults(registry.kindOf(each.kind), each)).filter((each) => isScreen(each.height) && (each.picture || isFilmFile(String(each.video))));
-    const pictures = new Map(full.flatMap(({ picture }) => (picture ? [[picture as string, project.assets[picture as Asset['id']]]] : [])));
+    const full = sections.map((each) => settingsWithDefaults(registry.kindOf(each.kind), each)).filter((each) => isScreen(each.height) && (each.picture || each.film || isFilmFile(String(each.video))));
+    const pictures = new Map(full.flatMap(({ picture, film }) => [picture, film].flatMap((id) => (id ? [[id as string, project.assets[id as Asset['id']]]] : []))));
     const weight = [...pictures.values()].reduce((sum, asset) => sum + (asset?.bytes ?? 0), 0);
     if (full.length <= SCREENS_MOST && weight <= SCREENS_WEIGHT_MOST) return [];
     return [

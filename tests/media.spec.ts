@@ -1,0 +1,119 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { readFileSync } from 'node:fs';
+import { readProjectFile } from '../src/core/formats/project-file';
+import { registry } from '../src/core/registry';
+import { exported } from './support/exported';
+import { expect, test, type Page } from './support/test';
+import { Bench } from './support/workbench';
+
+// Films as files of the project, and pictures by their address. The film is made by the browser that runs the tests.
+
+async function film(page: Page): Promise<Buffer> {
+  const bytes = await page.evaluate(async () => {
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [160, 90];
+    const context = canvas.getContext('2d')!;
+    const recorder = new MediaRecorder(canvas.captureStream(20), { mimeType: 'video/webm' });
+    const parts: Blob[] = [];
+    recorder.ondataavailable = ({ data }) => parts.push(data);
+    const done = new Promise((resolve) => (recorder.onstop = resolve));
+    recorder.start();
+    for (let n = 0; n < 12; n += 1) {
+      context.fillStyle = `hsl(${n * 30} 60% 50%)`;
+      context.fillRect(0, 0, 160, 90);
+      await new Promise((resolve) => setTimeout(resolve, 50));
+    }
+    recorder.stop();
+    await done;
+    return [...new Uint8Array(await new Blob(parts).arrayBuffer())];
+  });
+  return Buffer.from(bytes);
+}
+
+function read(file: Buffer) {
+  const opened = readProjectFile(registry, new Uint8Array(file));
+  if (!opened.ok) throw new Error(opened.sentence);
+  expect(opened.notes).toEqual([]);
+  return opened;
+}
+
+test('a film of the project plays in the preview and in the export, as a piece and behind a section', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  const bytes = await film(page);
+  await bench.pick('First section');
+  await bench.insert('video');
+  await bench.view('Fill');
+  const field = page.getByRole('group', { name: 'Film', exact: true });
+  const add = async (name: string, mimeType: string, buffer: Buffer) => {
+    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), field.getByRole('button', { name: 'Add a film' }).first().click()]);
+    await chooser.setFiles({ name, mimeType, buffer });
+  };
+  await add('notes.webm', 'video/webm', Buffer.from('no film at all'));
+  await expect(field.getByRole('alert')).toContainText('notes.webm is no picture or film Kymation can use');
+  await add('Blossom time.webm', 'video/webm', bytes);
+  await expect(field.getByRole('button', { name: 'blossom-time.webm', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(bench.preview.locator('video')).toHaveJSProperty('readyState', 4);
+  await bench.pick('First section');
+  await page.getByRole('group', { name: 'Background film' }).getByRole('button', { name: 'blossom-time.webm', exact: true }).click();
+  await expect.poll(() => bench.preview.locator('section > video').evaluate((each: HTMLVideoElement) => each.currentTime)).toBeGreaterThan(0);
+  await bench.saved();
+
+  // Taken out of use it can go; before that it says where it is.
+  await page.getByRole('group', { name: 'Background film' }).getByRole('button', { name: /^Delete blossom-time/ }).click();
+  await expect(page.getByRole('group', { name: 'Background film' }).getByRole('alert')).toContainText('Video');
+
+  await page.getByRole('button', { name: 'Export' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the project file (.kymation)' }).click();
+  const { project, bytes: files } = read(readFileSync((await (await download).path())!));
+  const made = await exported(project, files);
+  expect(made.problems).toEqual([]);
+  await page.goto(made.url);
+  await expect.poll(() => page.locator('section > video').evaluate((each: HTMLVideoElement) => each.currentTime)).toBeGreaterThan(0);
+  await expect(page.locator('video[controls]')).toHaveJSProperty('videoWidth', 160);
+});
+
+test.describe('a picture by its address', () => {
+  let web: Server;
+  let base = '';
+  test.beforeAll(async () => {
+    web = createServer((request, response) => {
+      if (request.url === '/pictures/old%20press.svg') response.end('<svg xmlns="http://www.w3.org/2000/svg" width="40" height="30"><script>alert(1)</script><rect width="40" height="30" fill="#556b2f"/></svg>');
+      else if (request.url !== '/slow.png') response.writeHead(404).end();
+    });
+    await new Promise<void>((resolve) => web.listen(0, '127.0.0.1', resolve));
+    base = `http://127.0.0.1:${(web.address() as AddressInfo).port}`;
+  });
+  test.afterAll(() => {
+    web.closeAllConnections();
+    web.close();
+  });
+
+  test('is fetched once, cleaned and kept; a wrong one says why, a slow one can be stopped', async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    await bench.pick('First section');
+    await bench.insert('image');
+    await bench.view('Fill');
+    const field = page.getByRole('group', { name: 'Picture', exact: true });
+    await field.getByRole('button', { name: 'From an address…' }).click();
+    const address = field.getByRole('textbox', { name: 'Address of the picture' });
+    const give = async (text: string) => {
+      await address.fill(text);
+      await address.press('Enter');
+    };
+    await give('orchard.png');
+    await expect(field.getByRole('alert')).toContainText('It starts with https://');
+    await give(`${base}/none.png`);
+    await expect(field.getByRole('alert')).toContainText('answered 404');
+    await give(`${base}/slow.png`);
+    await field.getByRole('button', { name: 'Stop' }).click();
+    await expect(field.getByRole('button', { name: 'Fetch it' })).toBeVisible();
+    await give(`${base}/pictures/old%20press.svg`);
+    await expect(field.getByRole('button', { name: 'old-press.svg', exact: true })).toHaveAttribute('aria-pressed', 'true');
+    await expect(bench.preview.locator('img')).toHaveJSProperty('naturalWidth', 40);
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await expect(bench.preview.locator('img')).toHaveCount(0);
+  });
+});
