@@ -377,3 +377,47 @@ test.describe('in the workbench', () => {
     await expect(page.getByText(/leads? to Harvest story/)).toBeVisible();
   });
 });
+
+test('a layer is dragged in the page, per band, and what it covers there is said', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  await bench.pick('First section');
+  await bench.insert('layers');
+  await bench.pick('Layers');
+  await bench.view('Fill');
+  await page.getByRole('combobox', { name: 'Least height' }).or(page.getByRole('textbox', { name: 'Least height' })).first().fill('300px');
+  await page.keyboard.press('Enter');
+  await bench.pick('Words layer');
+  await expect(page.getByText('At this width it covers Picture layer and is covered by nothing.')).toBeVisible();
+  const layer = bench.preview.locator('[data-k^="layer-"]').last();
+  const pile = bench.preview.locator('[data-k^="layers-"]');
+  const drag = async (dx: number, dy: number) => {
+    const box = (await layer.boundingBox())!;
+    await page.mouse.move(box.x + 10, box.y + 10);
+    await page.mouse.down();
+    for (let n = 1; n <= 5; n += 1) await page.mouse.move(box.x + 10 + (dx * n) / 5, box.y + 10 + (dy * n) / 5);
+    await page.mouse.up();
+  };
+  // Far beyond the corner: it stays inside.
+  await drag(-2000, -2000);
+  const inside = async () => {
+    const [own, around] = [(await layer.boundingBox())!, (await pile.boundingBox())!];
+    return [own.x - around.x, own.y - around.y].map((px) => Math.abs(Math.round(px)));
+  };
+  await expect.poll(inside).toEqual([0, 0]);
+  await expect(page.getByRole('textbox', { name: 'Stands at' })).toHaveValue('0% 0%');
+  await expect(page.getByText('At this width it covers nothing and is covered by nothing.')).toBeVisible();
+  const before = (await layer.boundingBox())!;
+  await drag(120, 60);
+  await expect.poll(async () => Math.abs((await layer.boundingBox())!.x - before.x - 120)).toBeLessThan(1);
+  await expect.poll(async () => Math.abs((await layer.boundingBox())!.y - before.y - 60)).toBeLessThan(1);
+  // One drag is one step of the history.
+  await page.keyboard.press('Control+z');
+  await expect.poll(inside).toEqual([0, 0]);
+  const width = page.getByRole('slider', { name: 'Width of the preview' });
+  await width.press('Home');
+  await drag(20, 40);
+  await expect(page.getByText(/stands there in the narrow band only/)).toBeVisible();
+  expect(await inside()).not.toEqual([0, 0]);
+  await width.press('End');
+  await expect.poll(inside).toEqual([0, 0]);
+});

@@ -55,6 +55,8 @@ const toFrame = {
     rate: number().min(0.05).max(4).required(),
     /** Margins, paddings and gaps of what is under the pointer are drawn. */
     guides: boolean().required(),
+    /** Stacked siblings of the picked piece, itself among them, which is then dragged in the page; empty where it is not one of such. */
+    stack: array().of(id().required()).max(500).required(),
     /** The name on the picked part's tag. */
     name: string().strict(true).max(200).defined()
   }),
@@ -98,6 +100,10 @@ const fromFrame = {
     shift: boolean().required(),
     alt: boolean().required()
   }),
+  /** A stacked piece was dragged: where it stands now, as shares of the free room, 0 to 1. Moves of one drag have one number. */
+  dragged: object({ type: string().oneOf(['dragged']).required(), node: id().required(), x: number().min(0).max(1).required(), y: number().min(0).max(1).required(), gesture: number().integer().min(0).required() }),
+  /** Which of its stacked siblings the picked piece shares some room with, as the page stands. */
+  overlaps: object({ type: string().oneOf(['overlaps']).required(), node: id().required(), others: array().of(id().required()).max(500).required() }),
   /** What was written so far; cleaned where it arrives. */
   written: object({ type: string().oneOf(['written']).required(), node: id().required(), html: string().strict(true).max(60_000).defined() }),
   scrolled: object({ type: string().oneOf(['scrolled']).required(), share: number().min(0).max(1).required() }),

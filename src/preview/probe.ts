@@ -5,6 +5,7 @@ import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages
 import { createMotion } from './motion';
 import { createPage } from './page';
 import { drawSpecimens } from './specimens';
+import { createStack } from './stack';
 import { createWriting } from './writing';
 
 /** Runs in the frame beside the exported page: builds it from patches, tells what is picked, draws the pick's outline. */
@@ -16,7 +17,7 @@ const page = createPage(body);
 const stage = document.createElement('k-stage');
 const overlay = createOverlay();
 let port: MessagePort | null = null;
-let shown: Extract<ToFrame, { type: 'show' }> = { type: 'show', mode: 'try', switches: [], picked: null, forced: null, rate: 1, guides: false, name: '' };
+let shown: Extract<ToFrame, { type: 'show' }> = { type: 'show', mode: 'try', switches: [], picked: null, forced: null, rate: 1, guides: false, stack: [], name: '' };
 const motion = createMotion();
 let specimens: Extract<ToFrame, { type: 'specimens' }> | null = null;
 
@@ -28,6 +29,7 @@ const writing = createWriting({
 });
 
 const tell = (message: FromFrame) => port?.postMessage(message);
+const stack = createStack((id) => page.elementOf(id), tell);
 
 window.addEventListener('message', (event) => {
   if (event.source !== window.parent || port || event.data !== 'kymation' || !event.ports[0]) return;
@@ -75,6 +77,7 @@ function show(message: typeof shown): void {
   page.setScripted(!message.switches.includes('no-script'));
   page.setPictured(!message.switches.includes('no-pictures'));
   motion.setRate(message.rate);
+  stack.want({ stack: message.mode === 'select' ? message.stack : [], picked: message.picked?.node ?? null });
   force();
   soonOutlined();
 }
@@ -145,6 +148,8 @@ function onPress(event: MouseEvent, opens: boolean): void {
   }
   event.preventDefault();
   event.stopImmediatePropagation();
+  if (event.type === 'pointerdown') stack.press(event as PointerEvent);
+  if (event.type === 'click' && stack.hasMoved()) return;
   const picked = event.type === 'click' ? pickAt(event.target) : null;
   if (picked) tell({ type: 'picked', pick: picked, opens });
 }
@@ -185,7 +190,8 @@ function hover(picked: Pick | null): void {
   tell(element && picked ? distancesOf(element, picked) : { type: 'hovered', pick: null, width: 0, height: 0, padding: [], margin: [], gap: null, collapsed: null });
 }
 
-document.addEventListener('pointermove', (event) => hover(writing.isOn() ? null : pickAt(event.target)));
+document.addEventListener('pointermove', (event) => hover(stack.move(event) || writing.isOn() ? null : pickAt(event.target)));
+document.addEventListener('pointerup', () => stack.release(), { capture: true });
 document.documentElement.addEventListener('pointerleave', () => hover(null));
 document.addEventListener('scroll', () => (drawOutline(), hover(null), writing.place()), { capture: true, passive: true });
 window.addEventListener('resize', () => drawOutline());
@@ -211,6 +217,7 @@ function soonOutlined(): void {
 
 function drawOutline(): void {
   overlay.pick(shown.mode === 'select' ? pickedElement(shown.picked) : null, shown.name);
+  stack.look();
 }
 
 function redrawSpecimens(): void {

@@ -7,6 +7,7 @@ import { settingsUnder } from '../kinds/circumstances';
 import type { Ground, GroundLayer } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { settingsWithDefaults } from '../kinds/settings';
+import { maybeStacking } from '../kinds/stacked';
 import { childIds, maybePlaceOf, nodeOf } from '../project/tree';
 import type { ConditionName, NodeId, Project } from '../project/types';
 import { maybeParentPart, resolve, type At } from './resolve';
@@ -28,12 +29,7 @@ function maybeNext(project: Project, id: NodeId): NodeId | null {
   return (place && nodeOf(project, place.parent).slots[place.slot]?.[place.index + 1]) ?? null;
 }
 
-/** Pieces that lie under one of stacked children, the lowest first; none for any other piece. */
-export function underneath(registry: Registry, project: Project, id: NodeId): readonly NodeId[] {
-  const place = maybePlaceOf(project, id);
-  const parent = place && nodeOf(project, place.parent);
-  return parent && registry.kindOf(parent.kind).slots[place.slot]?.stacked ? parent.slots[place.slot]!.slice(0, place.index) : [];
-}
+const underneath = (registry: Registry, project: Project, id: NodeId): readonly NodeId[] => maybeStacking(registry, project, id)?.below ?? [];
 
 /** Every colour a piece and all in it may show to what lies over it. Where they lie in it is not known: anything may be behind. */
 function surface(registry: Registry, project: Project, id: NodeId, under: readonly Colour[], conditions: readonly ConditionName[]): readonly Colour[] {

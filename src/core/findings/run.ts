@@ -1,6 +1,7 @@
-import { groundOf, underneath } from '../cascade/contrast';
+import { groundOf } from '../cascade/contrast';
 import { NO_FACTS, type Facts, type Finding, type FindingRule, type Fit } from '../kinds/finding';
 import type { Registry } from '../kinds/registry';
+import { maybeStacking } from '../kinds/stacked';
 import { maybeSteps } from '../project/lineage';
 import { maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
 import type { Node, NodeId, Project } from '../project/types';
@@ -95,11 +96,7 @@ function over(registry: Registry, project: Project, id: NodeId): readonly NodeId
   const before = row?.[place!.index - 1];
   return [
     ...(before && groundOf(registry, project, before)?.isOverNext ? [before] : []),
-    ...pathTo(project, id).flatMap((each) => {
-      const at = maybePlaceOf(project, each);
-      const above = at ? (nodeOf(project, at.parent).slots[at.slot]?.[at.index + 1] ?? null) : null;
-      return above && underneath(registry, project, above).length > 0 ? nodeOf(project, at!.parent).slots[at!.slot]!.slice(at!.index + 1) : [];
-    })
+    ...pathTo(project, id).flatMap((each) => maybeStacking(registry, project, each)?.above ?? [])
   ];
 }
 

@@ -153,6 +153,6 @@ export function tokenFault(field: AnySchema, value: unknown, tokens: Readonly<Re
 /** A point of a picture that stays in sight, as `x% y%`. */
 export function placeField(fallback: string, options: Options) {
   return textField(fallback, 20, options)
-    .matches(/^(?:100|\d{1,2})% (?:100|\d{1,2})%$/, `${options.label} is two shares of the picture, such as 50% 30%.`)
+    .matches(/^(?:100|\d{1,2}(?:\.\d)?)% (?:100|\d{1,2}(?:\.\d)?)%$/, `${options.label} is two shares, such as 50% 30%.`)
     .meta(meta('place', options));
 }

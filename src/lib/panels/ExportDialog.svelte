@@ -102,7 +102,7 @@
       <InlineNotification lowContrast kind="warning" hideCloseButton title="{result.problems.length} {result.problems.length === 1 ? 'thing' : 'things'} to know." subtitle={result.problems.slice(0, 3).join(' · ')} />
     {/if}
     {#if placeholders > 0}
-      <p class="none">Still as it came: {placeholders} {placeholders === 1 ? 'word, label or picture' : 'words, labels and pictures'}. <button type="button" class="link" onclick={() => (wb.open = 'findings')}>Show {placeholders === 1 ? 'it' : 'them'}</button></p>
+      <p class="left">Still as it came: {placeholders} {placeholders === 1 ? 'word, label or picture' : 'words, labels and pictures'}. <button type="button" class="link" onclick={() => (wb.open = 'findings')}>Show {placeholders === 1 ? 'it' : 'them'}</button></p>
     {/if}
     <div class="files">
       <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
@@ -171,6 +171,11 @@
     background: #fff;
     border: 1px solid var(--control-line);
     border-radius: 3px;
+  }
+  .left {
+    margin: 12px 0 0;
+    font-size: 13px;
+    color: var(--ink-2);
   }
   .none {
     padding: 60px 0;

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
+  import { maybeStacking } from '$core/kinds/stacked';
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
+  import type { NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
   import Field from '$lib/parts/Field.svelte';
   import PageFields from '$lib/parts/PageFields.svelte';
@@ -28,11 +30,14 @@
     else wb.dispatch({ type: 'rename', id: node.id, name }, `rename ${node.id} ${gesture}`);
   }
 
-  /** Of pieces laid over one another, which lie below and which above the picked one; the last lies on top. */
+  /** Of pieces laid over one another, which lie below and which above the picked one, and which of them it really meets at this width. */
   const stacking = $derived.by(() => {
-    if (!place || kind.category !== 'layer') return null;
-    const row = nodeOf(wb.project, place.parent).slots[place.slot]!.map((id) => nodeOf(wb.project, id).name);
-    return { below: row.slice(0, place.index), above: row.slice(place.index + 1) };
+    const stacked = maybeStacking(registry, wb.project, node.id);
+    if (!stacked) return null;
+    const { overlaps } = wb;
+    // Until it has been measured, all of them may share some room with it.
+    const met = (ids: readonly NodeId[]) => ids.filter((id) => overlaps?.node !== node.id || overlaps.others.includes(id)).map((id) => nodeOf(wb.project, id).name);
+    return { ...stacked, covers: met(stacked.below), covered: met(stacked.above) };
   });
 </script>
 
@@ -59,7 +64,7 @@
     {/if}
     {#if stacking && view === 'fill' && place}
       <p class="note">
-        {stacking.below.length > 0 ? `Covers ${stacking.below.join(', ')}` : 'Covers nothing'}; {stacking.above.length > 0 ? `covered by ${stacking.above.join(', ')}` : 'covered by nothing'}.
+        At this width it covers {stacking.covers.join(', ') || 'nothing'} and is covered by {stacking.covered.join(', ') || 'nothing'}. Drag it in the page, or set where it stands.
         <button type="button" class="link" disabled={stacking.above.length === 0} onclick={() => wb.dispatch({ type: 'move', ids: [node.id], at: { ...place, index: place.index + 2 } })}>One up</button>
         <button type="button" class="link" disabled={stacking.below.length === 0} onclick={() => wb.dispatch({ type: 'move', ids: [node.id], at: { ...place, index: place.index - 1 } })}>One down</button>
       </p>

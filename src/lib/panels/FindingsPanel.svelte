@@ -117,8 +117,7 @@
         {#if wb.project.nodes[node]}
           <article class="put">
             <h3>{text ? `“${text}”` : `${wb.project.nodes[node].name}: ${SAID[what]}`}</h3>
-            <p class="place">{place(node)}</p>
-            <div><button type="button" class="link" aria-label="Show {wb.project.nodes[node].name}" onclick={() => (wb.select([node]), (wb.view = 'Fill'))}>Show it</button></div>
+            <p class="place">{place(node)}<button type="button" class="link" aria-label="Show {wb.project.nodes[node].name}" onclick={() => (wb.select([node]), (wb.view = 'Fill'))}>Show it</button></p>
           </article>
         {/if}
       {/each}
@@ -173,7 +172,9 @@
     justify-content: space-between;
     font-size: 12px;
   }
-  .mono {
+  .mono,
+  .place button {
+    flex: none;
     white-space: nowrap;
   }
   article div {

@@ -1,7 +1,9 @@
 <script lang="ts">
+  import { maybeStacking } from '$core/kinds/stacked';
   import type { NodeId } from '$core/project/types';
   import PreviewFrame from '$lib/parts/PreviewFrame.svelte';
   import { FitGauge } from '$lib/state/gauge.svelte';
+  import { takeDragged } from '$lib/state/dragging';
   import { takeWritten, writeInPlace } from '$lib/state/writing';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame, ToFrame } from '$preview/messages';
@@ -38,6 +40,11 @@
   const scale = $derived(Math.min(1, (room.width - (wb.isFull ? 0 : 32) - GAP * (frames.length - 1)) / total));
   const labelRoom = $derived(frames.length > 1 ? 20 : 0);
   const height = $derived(Math.max(80, (room.height - (wb.isFull ? 0 : 14) - labelRoom) / scale));
+  /** The picked piece among those it is stacked with. */
+  const stack = $derived.by((): readonly NodeId[] => {
+    const stacking = wb.selected.length > 0 ? maybeStacking(wb.registry, wb.project, wb.drawn.id) : null;
+    return stacking ? [...stacking.below, wb.drawn.id, ...stacking.above] : [];
+  });
   const show = $derived<Extract<ToFrame, { type: 'show' }>>({
     type: 'show',
     mode: wb.isFull ? 'try' : wb.mode,
@@ -46,6 +53,7 @@
     forced: wb.forced,
     rate: wb.rate,
     guides: wb.showsGuides,
+    stack: [...stack],
     name: wb.selected.length > 0 ? (wb.currentPart === 'root' ? wb.drawn.name : `${wb.drawn.name}, ${wb.kind.anatomy[wb.currentPart]!.label}`) : ''
   });
 
@@ -112,6 +120,8 @@
       measure();
       wb.findingsWatch.begin(wb.project, wb.fits);
     }
+    if (message.type === 'dragged') return takeDragged(wb, message, frames.find((frame) => frame.key === key)?.width ?? wb.width);
+    if (message.type === 'overlaps') return key === 'one' ? void (wb.overlaps = { node: message.node as NodeId, others: message.others as NodeId[] }) : undefined;
     if (message.type === 'written') return takeWritten(wb, message.node as NodeId, message.html);
     if (message.type === 'fault') wb.message = { kind: 'error', text: `The page’s script stopped: ${message.sentence}` };
     if (message.type !== 'picked') return;

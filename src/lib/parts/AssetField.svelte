@@ -177,6 +177,7 @@
   }
   p {
     margin: 6px 0 0;
+    font-size: 12.5px;
     color: var(--red);
   }
   .help {

@@ -28,6 +28,7 @@
     forced: null,
     rate: 1,
     guides: false,
+    stack: [],
     name: ''
   });
 </script>

@@ -70,6 +70,8 @@ export class Workbench {
   trial = $state.raw<{ readonly project: Project; readonly label: string } | null>(null);
   /** A state of the project kept to play beside the present one. */
   held = $state.raw<{ readonly project: Project; readonly label: string } | null>(null);
+  /** Which of its stacked siblings a piece shares some room with, as the page stands; measured in the preview. */
+  overlaps = $state.raw<{ readonly node: NodeId; readonly others: readonly NodeId[] } | null>(null);
   /** A copied look, of a part or of one state of it. */
   look = $state.raw<LookAt | null>(null);
   /** Room that rows of labels need, by piece; measured in the preview. */
