@@ -238,6 +238,33 @@ test.describe('Timing', () => {
     await expect(page.getByRole('slider', { name: 'New panel in, length' })).toHaveAttribute('aria-valuenow', '240');
   });
 
+  test('a movement takes its length and easing from tokens, and follows them', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await page.keyboard.press('Shift+T');
+    const panel = page.getByRole('dialog', { name: 'Tokens' });
+    for (const [type, name, value] of [['duration', 'Quick', '180ms'], ['easing', 'Calm', 'cubic-bezier(0.2, 0, 0, 1)']] as const) {
+      await panel.getByRole('combobox', { name: 'Type of the new token' }).selectOption({ label: type });
+      await panel.getByRole('textbox', { name: 'Name of the new token' }).fill(name);
+      await panel.getByRole('textbox', { name: 'Value of the new token' }).fill(value);
+      await page.keyboard.press('Enter');
+    }
+    await bench.pick('Season tabs');
+    await bench.view('Timing');
+    await page.locator('.bars button.name').filter({ hasText: 'New panel in' }).click();
+    await page.getByRole('combobox', { name: 'Length from' }).selectOption({ label: 'Quick' });
+    await page.getByRole('combobox', { name: 'Easing', exact: true }).selectOption({ label: 'Calm' });
+    await expect(page.getByRole('textbox', { name: 'Length', exact: true })).toHaveValue('180 ms');
+    await expect(page.getByRole('textbox', { name: 'Easing as text' })).toHaveValue('cubic-bezier(0.2, 0, 0, 1)');
+    await panel.getByRole('textbox', { name: 'Value of Quick' }).fill('0.32s');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('textbox', { name: 'Length', exact: true })).toHaveValue('320 ms');
+    await expect(page.getByRole('combobox', { name: 'Length from' })).toHaveValue(/quick/);
+    // Set by hand it goes its own way.
+    await page.getByRole('textbox', { name: 'Length', exact: true }).fill('240');
+    await page.keyboard.press('Tab');
+    await expect(page.getByRole('combobox', { name: 'Length from' })).toHaveValue('');
+  });
+
   test('slow motion runs at a quarter', async ({ page }) => {
     await open(page);
     await page.getByRole('tab', { name: '¼×' }).click();

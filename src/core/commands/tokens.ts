@@ -1,9 +1,11 @@
 import { mixed, object, string, type AnySchema } from 'yup';
 import { checkValue } from '../css/values';
+import { followingTokens } from '../css/timed';
 import { TOKEN_PROPERTY, tokensIn } from '../css/tokens';
 import type { Registry } from '../kinds/registry';
+import type { Track } from '../motion/track';
 import { ID_PATTERN } from '../project/ids';
-import { TOKEN_TYPES, type ConditionName, type NodeId, type Project, type StateName, type Token, type TokenId } from '../project/types';
+import { TOKEN_TYPES, type Circumstance, type ConditionName, type NodeId, type Project, type StateName, type Token, type TokenId } from '../project/types';
 import { define, no } from './define';
 
 /** One place that names a token: a cell of a piece, or another token. */
@@ -26,7 +28,9 @@ export function usesOf(registry: Registry, project: Project, id: TokenId): Token
     for (const settings of [node.settings, ...Object.values(node.adapt)]) {
       for (const [key, value] of Object.entries(settings)) {
         const field = fields[key] as AnySchema | undefined;
-        if (field?.meta()?.field?.control === 'css' && tokensIn(String(value)).includes(id)) found.push({ kind: 'setting', id: node.id, where: `${String(field.spec.label ?? key).toLowerCase()} of ${node.name}` });
+        const control = field?.meta()?.field?.control;
+        const written = control === 'css' ? String(value) : control === 'track' ? `${(value as Track).lasts ?? ''}${(value as Track).eases ?? ''}` : '';
+        if (field && tokensIn(written).includes(id)) found.push({ kind: 'setting', id: node.id, where: `${String(field.spec.label ?? key).toLowerCase()} of ${node.name}` });
       }
     }
     for (const [part, states] of Object.entries(node.styles)) {
@@ -95,12 +99,40 @@ export const setToken = define<{ token: Token & object }>({
     const checked = checkValue(TOKEN_PROPERTY[token.type], token.value, { ...project.tokens, [token.id]: token });
     return checked.ok ? null : no('bad-value', checked.sentence);
   },
-  run(draft, { token }) {
+  run(draft, { token }, registry, project) {
     const before = draft.tokens[token.id];
     if (before && JSON.stringify(before) === JSON.stringify(token)) return;
     draft.tokens[token.id] = token;
+    for (const { id, key, condition, value } of followers(registry, { ...project, tokens: { ...project.tokens, [token.id]: token } })) {
+      const home = condition ? draft.nodes[id]!.adapt[condition]! : draft.nodes[id]!.settings;
+      home[key] = value as never;
+    }
   }
 });
+
+interface Follower {
+  readonly id: NodeId;
+  readonly key: string;
+  /** Null for the setting that holds everywhere. */
+  readonly condition: Circumstance | null;
+  readonly value: Track;
+}
+
+/** Movements that follow a token and have not the value it has now. */
+function followers(registry: Registry, project: Project): readonly Follower[] {
+  const found: Follower[] = [];
+  for (const node of Object.values(project.nodes)) {
+    const { fields } = registry.kindOf(node.kind).settings;
+    for (const [condition, settings] of [[null, node.settings], ...Object.entries(node.adapt)] as const) {
+      for (const [key, value] of Object.entries(settings ?? {})) {
+        if ((fields[key] as AnySchema | undefined)?.meta()?.field?.control !== 'track') continue;
+        const now = followingTokens(value as unknown as Track, project.tokens);
+        if (now !== (value as unknown)) found.push({ id: node.id, key, condition: condition as Circumstance | null, value: now });
+      }
+    }
+  }
+  return found;
+}
 
 export const removeToken = define<{ id: TokenId }>({
   type: 'remove-token',

@@ -4,6 +4,7 @@ import { isIcon, type Icon } from '../html/icon';
 import type { FIELD_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
 import { readShares } from '../css/shares';
+import { timingOfToken } from '../css/timed';
 import { tokensIn } from '../css/tokens';
 import { track, type Track } from '../motion/track';
 import type { Token } from '../project/types';
@@ -145,6 +146,14 @@ export function cssField(property: (typeof FIELD_PROPERTIES)[number], fallback: 
 /** @returns what is wrong with a value that names tokens, once they are spelt out; null where nothing is, or none is named. */
 export function tokenFault(field: AnySchema, value: unknown, tokens: Readonly<Record<string, Token>>): string | null {
   const meta = field.meta()?.field;
+  if (meta?.control === 'track') {
+    const { lasts, eases } = value as Track;
+    for (const [use, key] of [[lasts, 'ms'], [eases, 'easing']] as const) {
+      const read = use ? timingOfToken(use, tokens) : null;
+      if (read && (typeof read === 'string' || !(key in read))) return `${field.spec.label ?? 'This'}: ${typeof read === 'string' ? read : `${use} is no ${key === 'ms' ? 'time' : 'easing'}.`}`;
+    }
+    return null;
+  }
   if (meta?.control !== 'css' || typeof value !== 'string' || tokensIn(value).length === 0) return null;
   const checked = checkValue(meta.property!, value, tokens);
   return checked.ok ? null : `${field.spec.label ?? 'This'}: ${checked.sentence}`;

@@ -12,6 +12,8 @@ const ms = (label: string) => {
 export const STAGGER_FROM = ['first', 'last', 'centre'] as const;
 export type StaggerFrom = (typeof STAGGER_FROM)[number];
 
+const TOKEN_USE = /^\{[a-z][a-z0-9-]*\}$/;
+
 /** One thing that moves when something happens. `form` says how; `none` means it does not move. */
 export const track = object({
   form: string().strict(true).max(20).matches(/^[a-z-]+$/).defined(),
@@ -29,8 +31,11 @@ export const track = object({
     }),
   /** Time from one child to the next, ms; 0 for all at once. */
   step: ms('A step').default(0),
+  /** Tokens, as `{id}`, whose values `ms` and `easing` follow: these stand here as plain values and are written anew when a token changes. */
+  lasts: string().strict(true).matches(TOKEN_USE),
+  eases: string().strict(true).matches(TOKEN_USE),
   from: mixed<StaggerFrom>().oneOf(STAGGER_FROM, 'A stagger starts from the first, the last or the centre.').default('first')
-}).noUnknown('A movement has form, ms, delay, easing, step and from only.');
+}).noUnknown('A movement has form, ms, delay, easing, step, from, lasts and eases only.');
 
 export type Track = InferType<typeof track>;
 
@@ -38,6 +43,16 @@ export const STILL_TRACK: Track = { form: 'none', ms: 0, delay: 0, easing: 'ease
 
 export function trackOf(values: Partial<Track>): Track {
   return { ...STILL_TRACK, form: 'fade', ...values };
+}
+
+/**
+ * A track with some of it set anew; what is set by hand no longer follows a token.
+ * @param changes among them `lasts` or `eases` only together with the value the token has.
+ */
+export function withTiming(value: Track, changes: Partial<Track>): Track {
+  const { lasts, eases, ...rest } = { ...value, ...changes };
+  const keeps = (followed: 'lasts' | 'eases', own: 'ms' | 'easing') => followed in changes || !(own in changes);
+  return { ...rest, ...(lasts && keeps('lasts', 'ms') ? { lasts } : {}), ...(eases && keeps('eases', 'easing') ? { eases } : {}) };
 }
 
 export const moves = ({ form, ms: length }: Track): boolean => form !== 'none' && length > 0;

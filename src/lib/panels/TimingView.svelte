@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { timingOfToken } from '$core/css/timed';
   import { endOf, MS_MOST, STAGGER_FROM, STILL_TRACK, type Track } from '$core/motion/track';
   import { evaluate, parseQuantity } from '$core/css/quantity';
   import CurvePanel from '$lib/parts/CurvePanel.svelte';
@@ -109,6 +110,19 @@
     if (!fault) picked?.set({ [name]: ms }, null);
   }
 
+  const tokensOf = (type: 'duration' | 'easing') => Object.values(wb.project.tokens).filter((token) => token.type === type);
+  const durations = $derived(tokensOf('duration'));
+  const easings = $derived(tokensOf('easing'));
+
+  /** Lets a movement take its length or easing from a token; empty leaves it with what it has. */
+  function follow(key: 'lasts' | 'eases', use: string): void {
+    const value = picked?.track?.value;
+    if (!picked || !value) return;
+    const read = use ? timingOfToken(use, wb.project.tokens) : key === 'lasts' ? { ms: value.ms } : { easing: value.easing };
+    fault = typeof read === 'string' ? read : '';
+    if (typeof read !== 'string') picked.set({ ...read, ...(use ? { [key]: use } : {}) }, null);
+  }
+
   function setForm(row: TimingRow, form: string): void {
     const { value } = row.track!;
     row.set(value.ms > 0 ? { form } : { ...STILL_TRACK, ms: 240, easing: 'ease-out', form }, null);
@@ -185,6 +199,14 @@
           <label>{words}
             <input class="mono" value="{picked.track ? picked.track.value[name as 'ms'] : picked.timing[name as 'ms']} ms" onchange={(event) => setNumber(name as 'ms', event.currentTarget.value)} />
           </label>
+          {#if name === 'ms' && picked.track && durations.length > 0}
+            <label>Length from
+              <select value={picked.track.value.lasts ?? ''} onchange={(event) => follow('lasts', event.currentTarget.value)}>
+                <option value="">its own number</option>
+                {#each durations as { id, name: called } (id)}<option value="{'{'}{id}{'}'}">{called}</option>{/each}
+              </select>
+            </label>
+          {/if}
         {/each}
         {#if picked.track?.field.staggered}
           <label>From
@@ -196,7 +218,7 @@
         {#if picked.track?.isOwn}<button type="button" class="link back" onclick={() => wb.dispatch({ type: 'clear-setting', id: wb.drawn.id, key: picked.key, condition: wb.at })}>Take back</button>{/if}
       </div>
       {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
-      <CurvePanel easing={picked.timing.easing} ms={picked.timing.ms} onchange={(easing, merge) => picked.set({ easing }, merge)} />
+      <CurvePanel easing={picked.timing.easing} ms={picked.timing.ms} tokens={picked.track ? easings : []} token={picked.track?.value.eases ?? ''} onchange={(easing, merge) => picked.set({ easing }, merge)} onfollow={(use) => follow('eases', use)} />
     </div>
   {/if}
 </div>

@@ -1,9 +1,21 @@
 <script lang="ts">
   import type { Chart } from 'chart.js';
   import { onMount } from 'svelte';
+  import type { Token } from '$core/project/types';
   import { curveFigures, easingOf, KEYWORD_CURVES, readEasing, SAMPLE_ERROR } from '$core/motion/easing';
 
-  const { easing, ms, onchange }: { easing: string; ms: number; onchange: (easing: string, merge: string | null) => void } = $props();
+  interface Props {
+    easing: string;
+    ms: number;
+    /** Easing tokens that can be followed. */
+    tokens?: readonly Token[];
+    /** The one that is, as `{id}`; empty for none. */
+    token?: string;
+    onchange: (easing: string, merge: string | null) => void;
+    onfollow?: (use: string) => void;
+  }
+
+  const { easing, ms, tokens = [], token = '', onchange, onfollow }: Props = $props();
 
   const POINTS = 120;
   const PRESETS: readonly (readonly [name: string, easing: string])[] = [
@@ -116,6 +128,11 @@
     setHandle(index, handles![index * 2]! + dx * by, handles![index * 2 + 1]! + dy * by, 'curve keys');
   }
 
+  function choose(value: string): void {
+    if (value.startsWith('{')) onfollow?.(value);
+    else if (value) onchange(value, null);
+  }
+
   function commit(): void {
     if (typed === null || fault) return;
     if (typed.trim() !== easing) onchange(typed.trim().toLowerCase(), null);
@@ -124,9 +141,14 @@
 </script>
 
 <div class="presets">
-<select aria-label="Easing" value={PRESETS.some(([, preset]) => preset === curve.text) ? curve.text : ''} onchange={(event) => event.currentTarget.value && onchange(event.currentTarget.value, null)}>
+<select aria-label="Easing" value={token || (PRESETS.some(([, preset]) => preset === curve.text) ? curve.text : '')} onchange={(event) => choose(event.currentTarget.value)}>
   <option value="">own</option>
   {#each PRESETS as [name, preset] (name)}<option value={preset}>{name}</option>{/each}
+  {#if tokens.length > 0}
+    <optgroup label="tokens">
+      {#each tokens as { id, name } (id)}<option value="{'{'}{id}{'}'}">{name}</option>{/each}
+    </optgroup>
+  {/if}
 </select>
 <input
   class="mono"

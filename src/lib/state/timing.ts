@@ -3,7 +3,7 @@ import { settingsAt } from '$core/compile/analyse';
 import { settingsWithDefaults } from '$core/kinds/settings';
 import { drawnParts } from '$core/compile/parts';
 import { analyse } from '$core/compile/analyse';
-import { barsOf, type Bar, type Track } from '$core/motion/track';
+import { barsOf, withTiming, type Bar, type Track } from '$core/motion/track';
 import { groupedTransitions, maybeTransitions, transitionText, type Transition } from '$core/motion/transition';
 import { STYLE_PROPERTIES } from '$core/css/properties';
 import { STATES, type ConditionName, type Json, type StateName } from '$core/project/types';
@@ -44,7 +44,7 @@ function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
     bars: barsOf(value, field.staggered ? FOLLOWERS : 1),
     timing: value,
     track: { field, value, isOwn },
-    set: (timing, merge) => void wb.dispatch({ type: 'set-setting', id: node.id, key: field.key, value: { ...value, ...timing } as Json, condition }, merge && `${merge} ${node.id} ${field.key}`)
+    set: (timing, merge) => void wb.dispatch({ type: 'set-setting', id: node.id, key: field.key, value: withTiming(value, timing) as Json, condition }, merge && `${merge} ${node.id} ${field.key}`)
   };
 }
 
