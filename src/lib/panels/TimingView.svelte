@@ -203,7 +203,7 @@
             <label>Length from
               <select value={picked.track.value.lasts ?? ''} onchange={(event) => follow('lasts', event.currentTarget.value)}>
                 <option value="">its own number</option>
-                {#each durations as { id, name: called } (id)}<option value="{'{'}{id}{'}'}">{called}</option>{/each}
+                {#each durations as { id, name: called } (id)}<option value="{'{'}{id}}">{called}</option>{/each}
               </select>
             </label>
           {/if}

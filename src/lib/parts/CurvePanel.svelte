@@ -146,7 +146,7 @@
   {#each PRESETS as [name, preset] (name)}<option value={preset}>{name}</option>{/each}
   {#if tokens.length > 0}
     <optgroup label="tokens">
-      {#each tokens as { id, name } (id)}<option value="{'{'}{id}{'}'}">{name}</option>{/each}
+      {#each tokens as { id, name } (id)}<option value="{'{'}{id}}">{name}</option>{/each}
     </optgroup>
   {/if}
 </select>
