@@ -176,7 +176,7 @@ async function main(): Promise<void> {
   figures.push({ name: 'page of 2,000 nodes, one edit, work', value: big.edit, unit: 'ms', limit: 8 });
   figures.push({ name: 'page of 2,000 nodes, a row dragged over the outline', value: big.drag, unit: 'ms a frame', limit: 17 });
   figures.push({ name: 'duplicate of a section of 500 nodes', value: duplicateMs(), unit: 'ms', limit: 30 });
-  figures.push({ name: 'an edit to painted while 100 pictures come in', value: await whileImporting(browser, address), unit: 'frames', limit: 1 });
+  figures.push({ name: 'an edit painted later while 100 pictures come in', value: await whileImporting(browser, address), unit: 'frames', limit: 1 });
   await browser.close();
   server.kill();
 

@@ -49,7 +49,10 @@ test('thirty sets of labels in three fonts wrap at the width the findings name',
   await bench.importProject(sets);
   await expect(page.getByRole('button', { name: /\d\d findings/ })).toBeVisible({ timeout: 15_000 });
   await page.getByRole('button', { name: /\d\d findings/ }).click();
-  const texts = await page.getByRole('dialog', { name: 'Findings' }).locator('h3').allTextContents();
+  const heads = page.getByRole('dialog', { name: 'Findings' }).locator('h3');
+  // They come when the labels have been measured.
+  await expect(heads.filter({ hasText: /The labels of Set \d+ wrap/ })).toHaveCount(30);
+  const texts = await heads.allTextContents();
   const named = new Map(texts.flatMap((text) => {
     const match = /The labels of Set (\d+) wrap under (\d+) px/.exec(text);
     return match ? [[Number(match[1]), Number(match[2])] as const] : [];

@@ -421,3 +421,60 @@ test('a layer is dragged in the page, per band, and what it covers there is said
   await width.press('End');
   await expect.poll(inside).toEqual([0, 0]);
 });
+
+test('a side panel opens over the page without script, closes on Escape and beside it, and gives the focus back', async ({ page }) => {
+  const drawer = make('drawer', 'Tools', { label: 'Tools', side: 'end', width: '300px' }, { content: [make('heading', 'Tools heading', { text: 'In the shed', level: '2' }), make('button', 'Sharpen', { label: 'Sharpen' })] });
+  await open(page, changed(put(drawer, 2)));
+  const panel = page.getByRole('region', { name: 'Tools' });
+  const button = page.getByRole('button', { name: 'Tools' });
+  await expect(panel).toBeHidden();
+  await button.click();
+  await expect(panel).toBeVisible();
+  expect(await panel.boundingBox()).toMatchObject({ x: 980, y: 0, width: 300, height: 900 });
+  expect(await axeViolations(page)).toEqual([]);
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('button', { name: 'Close' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(panel).toBeHidden();
+  await expect(button).toBeFocused();
+  await button.press('Enter');
+  await page.mouse.click(40, 600);
+  await expect(panel).toBeHidden();
+  await page.setViewportSize({ width: 320, height: 600 });
+  await button.click();
+  // Nine tenths of the window at most.
+  expect((await panel.boundingBox())!.width).toBeCloseTo(288, 0);
+  await panel.getByRole('button', { name: 'Close' }).click();
+  await expect(panel).toBeHidden();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByText('In the shed')).toBeVisible();
+});
+
+test('a side panel comes out in the preview when what is in it is picked', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  await bench.pick('First section');
+  await bench.insert('side panel');
+  await expect(bench.preview.getByText('What stands at the side')).toBeHidden();
+  await bench.row('Panel heading').click();
+  await expect(bench.preview.getByText('What stands at the side')).toBeVisible();
+  await bench.row('First section').click();
+  await expect(bench.preview.getByText('What stands at the side')).toBeHidden();
+});
+
+test('a header at the side is as high as the window and stays, and stands above in the narrow band', async ({ page }) => {
+  await open(page, changed({ type: 'set-setting', id: 'header', key: 'aside', value: '240px' }));
+  const header = page.locator('body > header');
+  const main = page.locator('main');
+  expect(await header.boundingBox()).toMatchObject({ x: 0, y: 0, width: 240, height: 900 });
+  expect(await main.boundingBox()).toMatchObject({ x: 240, y: 0, width: 1040 });
+  await page.mouse.wheel(0, 700);
+  await expect.poll(() => page.evaluate(() => scrollY)).toBeGreaterThan(400);
+  expect(await header.boundingBox()).toMatchObject({ x: 0, y: 0 });
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(1280);
+  expect(await axeViolations(page)).toEqual([]);
+  await page.setViewportSize({ width: 600, height: 900 });
+  await page.evaluate(() => scrollTo(0, 0));
+  expect(await header.boundingBox()).toMatchObject({ x: 0, y: 0, width: 600 });
+  expect((await main.boundingBox())!.y).toBeGreaterThanOrEqual((await header.boundingBox())!.height);
+  expect((await header.boundingBox())!.height).toBeLessThan(300);
+});

@@ -1,6 +1,7 @@
 import { button } from './blocks/button';
 import { column } from './blocks/column';
 import { columns } from './blocks/columns';
+import { drawer } from './blocks/drawer';
 import { heading } from './blocks/heading';
 import { embed } from './blocks/embed';
 import { figure } from './blocks/figure';
@@ -35,6 +36,7 @@ export const registry = createRegistry([
   quote,
   figure,
   separator,
+  drawer,
   video,
   embed,
   stack,

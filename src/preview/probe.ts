@@ -126,6 +126,9 @@ function reveal(id: string): void {
   const element = page.elementOf(id) ?? document.getElementById(id);
   if (!element) return;
   element.dispatchEvent(new CustomEvent('k-show', { bubbles: true }));
+  for (const each of body.querySelectorAll<HTMLElement>(':popover-open')) if (!each.contains(element)) each.hidePopover();
+  const panel = element.closest<HTMLElement>('[popover]');
+  if (panel && !panel.matches(':popover-open')) panel.showPopover();
   const box = element.getBoundingClientRect();
   const isInSight = box.top >= 0 && box.top < innerHeight - 40;
   if (!isInSight) element.scrollIntoView({ block: box.height > innerHeight ? 'start' : 'center' });
@@ -235,7 +238,7 @@ function createOverlay() {
   const shadow = host.attachShadow({ mode: 'closed' });
   const sheet = new CSSStyleSheet();
   sheet.replaceSync(`
-    :host { position: fixed; inset: 0; pointer-events: none; z-index: 2147483647; }
+    :host { position: fixed; inset: 0; width: auto; height: auto; margin: 0; padding: 0; border: 0; background: none; overflow: visible; pointer-events: none; z-index: 2147483647; }
     div { position: absolute; box-sizing: border-box; display: none; }
     .pick { border: 1.5px solid #0b6a5f; outline: 1px solid #ffffffb0; }
     .hover { border: 1px dashed #0b6a5f; }
@@ -256,6 +259,18 @@ function createOverlay() {
   pickBox.append(tag);
   shadow.append(hoverBox, pickBox);
   root.append(host);
+  // What the page brings into the browser's top layer would lie over the outlines, unless they are brought there after it.
+  host.popover = 'manual';
+  host.showPopover();
+  document.addEventListener(
+    'toggle',
+    ({ target }) => {
+      if (target === host) return;
+      host.hidePopover();
+      host.showPopover();
+    },
+    { capture: true }
+  );
   const place = (box: HTMLElement, target: HTMLElement | null) => {
     // Read before anything is written: a write first would have the page laid out once more.
     const { left, top, width, height } = target?.getBoundingClientRect() ?? new DOMRect();

@@ -22,7 +22,9 @@ export function everyKind(section: string): Command[] {
     return [
       { type: 'insert', fragment, at: { parent: section, slot: 'content', index: 999 } },
       // A piece that nobody has tuned shares its class with others of its kind; here each is looked for by its own.
-      { type: 'set-style', id: fragment.root, part: 'root', state: 'rest', condition: 'always', property: 'rotate', value: '0deg' }
+      ...Object.values(fragment.nodes)
+        .filter((node) => registry.kindOf(node.kind).markup)
+        .map((node) => ({ type: 'set-style', id: node.id, part: 'root', state: 'rest', condition: 'always', property: 'opacity', value: '1' }))
     ];
   });
 }

@@ -12,6 +12,8 @@ export const PLATFORM_FEATURES = {
   'linear-easing': { what: 'springs', helps: false },
   'transition-behavior': { what: 'a panel that moves while it goes', helps: false },
   'hidden-until-found': { what: 'the browser’s search looks into closed panels', helps: true },
+  popover: { what: 'side panels', helps: true },
+  has: { what: 'a header at the side', helps: false },
   grid: { what: 'equal heights and columns', helps: false }
 } as const;
 

@@ -30,6 +30,8 @@ const SIGNS: Readonly<Record<PlatformFeature, (page: Printed) => boolean>> = {
   'linear-easing': ({ css }) => css.includes('linear('),
   'transition-behavior': ({ css, behaviours }) => css.includes('allow-discrete') || behaviours.includes('leave'),
   'hidden-until-found': ({ body }) => /data-k-tabs="[^"]*find/.test(body),
+  popover: ({ body }) => body.includes(' popover='),
+  has: ({ css }) => css.includes(':has('),
   grid: ({ css }) => css.includes('display: grid')
 };
 

@@ -3,7 +3,7 @@ import { object } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
 
-/** The body of a page. Its sections stand in `main`, but for headers and footers, which stand before and after it. */
+/** The body of a page. Its sections stand in `main`, but for headers, what stands at the side, and footers, which stand before and after it. */
 export const page: Kind = {
   kind: 'page',
   label: 'Page',
@@ -44,8 +44,8 @@ export const page: Kind = {
     const markers = ctx.slot('sections');
     for (const [index, id] of (node.slots.sections ?? []).entries()) {
       const section = ctx.maybeNode(id);
-      const element = section ? ctx.settings<{ element?: string }>(section).element : undefined;
-      const region = element === 'footer' ? after : element === 'header' && main.length === 0 ? before : main;
+      const { element, aside } = section ? ctx.settings<{ element?: string; aside?: string }>(section) : {};
+      const region = element === 'footer' ? after : aside || (element === 'header' && main.length === 0) ? before : main;
       region.push(markers[index]!);
     }
     const mainElement: Element = { type: 'element', tagName: 'main', properties: {}, children: main };

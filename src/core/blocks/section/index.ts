@@ -20,6 +20,7 @@ const settings = object({
   height: cssField('height', '', { label: 'Least height', responsive: true, help: 'In any unit: 480px, 80svh, 200vh. 200vh is two screens. Empty: as high as its content.' }),
   place: choiceField('start', { start: 'at the top', center: 'in the middle', end: 'at the bottom', 'space-between': 'apart' }, { label: 'Content stands', responsive: true, needs: ['height'] }),
   header: choiceField('flow', { flow: 'in the flow', over: 'over the next section' }, { label: 'Stands', help: 'Over the next section, it lies on its top edge and takes no room of its own.' }),
+  aside: cssField('width', '', { label: 'Stands at the side, this wide', help: 'Such as 240px: at the left of the whole page, as high as the window, and in sight while the rest scrolls. In the narrow band it is as any other. Empty: it does not.' }),
   overlap: numberField(0, 0, 100, { label: 'Overlaps the one before', needs: ['height', 'overlap'], unit: '%', help: 'Share of its own least height that it is drawn up by: half of an 80 px bar is 40 px.' }),
   picture: assetField({ label: 'Background picture' }),
   film: assetField({ label: 'Background film', media: 'film', help: 'The picture shows until it plays, and for people who asked for less motion.' }),
@@ -106,7 +107,7 @@ export const section: Kind = {
   },
   style(node, ctx) {
     const own = ctx.settings<Settings>(node);
-    const { span, inner, height, place, header, overlap, picture, focus, fit, layer, opacity, blend } = own;
+    const { span, inner, height, place, header, overlap, picture, focus, fit, layer, opacity, blend, aside } = own;
     const isTall = height !== '';
     // Once it is tall under some condition, the same properties are there under every one.
     const mayBeTall = ctx.variants<Settings>(node).some((each) => each.height !== '');
@@ -114,6 +115,16 @@ export const section: Kind = {
     const isLifted = overlap > 0 && mayBeTall;
     const covers = { position: 'absolute', inset: '0', width: '100%', height: '100%' };
     const root = ctx.sel('root');
+    // The page is told by what stands in it, so that pages without such a section have no rule for it.
+    const page = `:where(body:has(> ${root}))`;
+    const atSide = [
+      rule(page, { display: 'grid', 'grid-template-columns': `${aside} minmax(0, 1fr)`, 'align-content': 'start' }),
+      rule(`${page} > :where(*)`, { 'grid-column': '2' }),
+      rule(root, { 'grid-column': '1', 'grid-row': '1 / span 99', position: 'sticky', top: '0', height: '100dvh', 'overflow-y': 'auto', 'align-self': 'start' }),
+      rule(page, { 'grid-template-columns': 'minmax(0, 1fr)' }, 'narrow'),
+      rule(`${page} > :where(*)`, { 'grid-column': '1' }, 'narrow'),
+      rule(root, { 'grid-row': 'auto', position: 'static', height: 'auto' }, 'narrow')
+    ];
     return [
       rule(root, {
         ...(mayBeTall ? { 'min-height': isTall ? height : '0', 'box-sizing': 'border-box', display: 'flex', 'flex-direction': 'column', 'justify-content': place } : {}),
@@ -121,6 +132,7 @@ export const section: Kind = {
         ...(hasBackdrop ? { isolation: 'isolate' } : {}),
         ...(isLifted && header !== 'over' ? { 'z-index': '1', 'margin-top': isTall ? `calc(${height} * ${-overlap / 100})` : '0' } : {})
       }),
+      ...(aside ? atSide : []),
       rule(ctx.sel('inner'), { display: 'flex', 'flex-direction': 'column', 'max-width': span === 'bleed' ? 'none' : `${inner}px`, 'margin-inline': span === 'bleed' ? '0' : 'auto', ...(mayBeTall ? { width: '100%' } : {}) }),
       ...(hasBackdrop
         ? [
