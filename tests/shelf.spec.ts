@@ -27,6 +27,7 @@ test('a piece goes on the shelf, is placed linked on another page, and follows w
   await expect(shelf.getByText('Nothing here yet')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(shelf.getByRole('textbox', { name: 'Name of Welcome heading' })).toBeVisible();
+  await bench.saved();
   await page.reload();
   await expect(bench.preview.locator('h1')).toBeVisible();
   await page.keyboard.press('Shift+S');
