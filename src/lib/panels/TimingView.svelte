@@ -1,8 +1,6 @@
 <script lang="ts">
-  import { timingOfToken } from '$core/css/timed';
-  import { endOf, MS_MOST, STAGGER_FROM, STILL_TRACK, type Track } from '$core/motion/track';
-  import { evaluate, parseQuantity } from '$core/css/quantity';
-  import CurvePanel from '$lib/parts/CurvePanel.svelte';
+  import { endOf, MS_MOST } from '$core/motion/track';
+  import TimingFields from '$lib/parts/TimingFields.svelte';
   import { playMovement } from '$lib/state/actions';
   import { timingRows, type TimingRow } from '$lib/state/timing';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -101,33 +99,6 @@
     else row.set({ ms: Math.min(MS_MOST, Math.max(0, row.timing.ms + by)) }, 'keys');
   }
 
-  let fault = $state('');
-
-  function setNumber(name: 'ms' | 'delay' | 'step', text: string): void {
-    const worked = parseQuantity(evaluate(text.replace(/(\d)\s*s$/, '$1s'), 'ms') ?? '');
-    const ms = worked ? (worked.unit === 's' ? worked.value * 1000 : worked.value) : NaN;
-    fault = !worked || !['ms', 's', ''].includes(worked.unit) ? 'Write a time such as 240, 240 ms or 0.3s.' : ms < 0 || ms > MS_MOST ? `Times are 0 to ${MS_MOST} ms; longer than that nobody waits.` : '';
-    if (!fault) picked?.set({ [name]: ms }, null);
-  }
-
-  const tokensOf = (type: 'duration' | 'easing') => Object.values(wb.project.tokens).filter((token) => token.type === type);
-  const durations = $derived(tokensOf('duration'));
-  const easings = $derived(tokensOf('easing'));
-
-  /** Lets a movement take its length or easing from a token; empty leaves it with what it has. */
-  function follow(key: 'lasts' | 'eases', use: string): void {
-    const value = picked?.track?.value;
-    if (!picked || !value) return;
-    const read = use ? timingOfToken(use, wb.project.tokens) : key === 'lasts' ? { ms: value.ms } : { easing: value.easing };
-    fault = typeof read === 'string' ? read : '';
-    if (typeof read !== 'string') picked.set({ ...read, ...(use ? { [key]: use } : {}) }, null);
-  }
-
-  function setForm(row: TimingRow, form: string): void {
-    const { value } = row.track!;
-    row.set(value.ms > 0 ? { form } : { ...STILL_TRACK, ms: 240, easing: 'ease-out', form }, null);
-  }
-
   const starts = (row: TimingRow) => row.bars.map(({ start, end }) => ({ left: x(start), width: Math.max(3, x(end) - x(start)) }));
 </script>
 
@@ -185,41 +156,7 @@
     {#if time !== null}<div class="head" style:left="{178 + x(time)}px"><span class="mono">{time} ms</span></div>{/if}
   </div>
   {#if picked}
-    <div class="about">
-      <h3><strong>{picked.label}</strong> {picked.event}</h3>
-      <div class="fields">
-        {#if picked.track}
-          <label>Form
-            <select value={picked.track.value.form} onchange={(event) => setForm(picked, event.currentTarget.value)}>
-              {#each Object.entries(picked.track.field.choices ?? {}) as [form, words] (form)}<option value={form}>{words}</option>{/each}
-            </select>
-          </label>
-        {/if}
-        {#each [['ms', 'Length'], ['delay', 'Start'], ...(picked.track?.field.staggered ? [['step', 'Step']] : [])] as [name, words] (name)}
-          <label>{words}
-            <input class="mono" value="{picked.track ? picked.track.value[name as 'ms'] : picked.timing[name as 'ms']} ms" onchange={(event) => setNumber(name as 'ms', event.currentTarget.value)} />
-          </label>
-          {#if name === 'ms' && picked.track && durations.length > 0}
-            <label>Length from
-              <select value={picked.track.value.lasts ?? ''} onchange={(event) => follow('lasts', event.currentTarget.value)}>
-                <option value="">its own number</option>
-                {#each durations as { id, name: called } (id)}<option value="{'{'}{id}}">{called}</option>{/each}
-              </select>
-            </label>
-          {/if}
-        {/each}
-        {#if picked.track?.field.staggered}
-          <label>From
-            <select value={picked.track.value.from} onchange={(event) => picked.set({ from: event.currentTarget.value as Track['from'] }, null)}>
-              {#each STAGGER_FROM as from (from)}<option>{from}</option>{/each}
-            </select>
-          </label>
-        {/if}
-        {#if picked.track?.isOwn}<button type="button" class="link back" onclick={() => wb.dispatch({ type: 'clear-setting', id: wb.drawn.id, key: picked.key, condition: wb.at })}>Take back</button>{/if}
-      </div>
-      {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
-      <CurvePanel easing={picked.timing.easing} ms={picked.timing.ms} tokens={picked.track ? easings : []} token={picked.track?.value.eases ?? ''} onchange={(easing, merge) => picked.set({ easing }, merge)} onfollow={(use) => follow('eases', use)} />
-    </div>
+    {#key picked.key}<TimingFields {wb} row={picked} />{/key}
   {/if}
 </div>
 
@@ -364,51 +301,6 @@
     color: #fff;
     white-space: nowrap;
     background: var(--rust);
-  }
-  .about {
-    padding: 8px 14px;
-  }
-  .about h3 {
-    padding: 0 0 3px;
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-  }
-  .about strong {
-    color: var(--ink);
-  }
-  .fields {
-    display: grid;
-    grid-template-columns: 1.3fr 1fr 1fr;
-    gap: 4px 6px;
-    margin-bottom: 6px;
-  }
-  label {
-    display: grid;
-    gap: 1px;
-    font-size: 11px;
-    color: var(--ink-2);
-  }
-  .fields :is(input, select) {
-    width: 100%;
-    height: 24px;
-    padding: 0 4px;
-    background: #fff;
-    border: 1px solid var(--control-line);
-    border-radius: 3px;
-  }
-  .back {
-    align-self: end;
-    justify-self: start;
-    font-size: 12px;
-  }
-  select {
-    font: 12.5px var(--sans);
-  }
-  .fault {
-    margin: 0 0 6px;
-    font-size: 12px;
-    color: var(--red);
   }
   .nothing {
     grid-column: 1 / -1;
