@@ -77,7 +77,11 @@
     padding: 8px 14px;
   }
   .about h3 {
+    margin: 0;
     padding: 0 0 3px;
+    font-size: 12px;
+    font-weight: 500;
+    color: var(--ink-2);
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
