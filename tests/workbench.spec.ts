@@ -252,3 +252,18 @@ test('a page of 600 pieces comes in portions, and is whole and in order', async 
   await expect(bench.preview.locator('k-slot')).toHaveCount(0);
   expect(await bench.preview.locator('body').evaluate((body) => [...body.querySelectorAll('[data-k^="text-"]')].map((each) => each.getAttribute('data-k')))).toEqual(Array.from({ length: 120 }, (_, n) => [`text-${n}-a`, `text-${n}-b`]).flat());
 });
+
+test('what was built while writing goes again when it is undone, though the words are as many', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  const words = bench.preview.locator('.welcome-text');
+  await words.dblclick();
+  await expect(bench.preview.getByRole('textbox', { name: 'Text of Welcome text' })).toBeFocused();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Delete');
+  await page.keyboard.type('- In May');
+  await page.keyboard.press('Escape');
+  await expect(words.locator('li')).toHaveText('In May');
+  await page.keyboard.press('Control+z');
+  await expect(words).toContainText('Eleven acres of standard trees');
+  await expect(words.locator('li')).toHaveCount(0);
+});

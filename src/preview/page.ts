@@ -12,6 +12,9 @@ function parsed(html: string): HTMLElement {
   return element;
 }
 
+/** Markup without its words. */
+const frameOf = (html: string) => html.replace(/>[^<]+/g, '>');
+
 /** Text of a node's own, not of the nodes in it. */
 function wordsIn(root: HTMLElement): Text[] {
   const isOther = (node: Node) => node !== root && node instanceof HTMLElement && node.dataset.k !== undefined;
@@ -106,9 +109,7 @@ export function createPage(body: HTMLElement) {
    * @returns whether that was all.
    */
   const reword = (id: string, html: string, names: readonly string[]): boolean => {
-    const frame = html.replace(/>[^<]+/g, '>');
-    const isSame = frames.get(id) === frame;
-    frames.set(id, frame);
+    const isSame = frames.get(id) === frameOf(html);
     const root = elementOf(id);
     if (!isSame || !root || root === body || held?.id === id || names.join() !== wanted.get(id)?.join()) return false;
     const now = wordsIn(parsed(html));
@@ -133,7 +134,9 @@ export function createPage(body: HTMLElement) {
     const made = new Map<string, HTMLElement>();
     const old = new Map<string, HTMLElement>();
     for (const { id, html, behaviours: names } of message.nodes) {
-      if (!isAnew && reword(id, html, names)) continue;
+      const isReworded = !isAnew && reword(id, html, names);
+      frames.set(id, frameOf(html));
+      if (isReworded) continue;
       stop(id);
       const before = elementOf(id);
       if (before) old.set(id, before);

@@ -2,7 +2,7 @@
  * Two copies of one snippet on a page have the same ids; the later one takes others. Run before anything else starts within it.
  */
 export function scoped(within: HTMLElement): void {
-  const references = ['aria-controls', 'aria-labelledby', 'aria-describedby', 'for', 'data-current', 'href'];
+  const references = ['aria-controls', 'aria-labelledby', 'aria-describedby', 'popovertarget', 'for', 'data-current', 'href'];
   within.querySelectorAll('[id]').forEach((element) => {
     const { id } = element;
     const first = document.getElementById(id)!;
