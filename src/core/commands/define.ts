@@ -1,5 +1,6 @@
 import { ValidationError, type AnyObject, type ObjectSchema } from 'yup';
 import type { Registry } from '../kinds/registry';
+import { freezeDeep } from '../project/diff';
 import type { Asset, Bands, Node, NodeId, Page, PageId, ShelfId, ShelfPiece, SupportTarget, Token, Project } from '../project/types';
 
 /** An expected "no": a stable code and a plain sentence that says what, where and what to do. */
@@ -29,6 +30,12 @@ export interface NodeDraft extends Omit<Node, 'name' | 'settings' | 'adapt' | 's
 
 /** A frozen node as a draft; only for putting a new one into a project. */
 export const asDraft = (node: Node): NodeDraft => node as unknown as NodeDraft;
+
+/** Puts a new node into a project, as it stays: the library that tracks drafts does not look into what is frozen. */
+export function put(draft: ProjectDraft, node: Node): void {
+  freezeDeep(node);
+  draft.nodes[node.id] = asDraft(node);
+}
 
 export interface CommandDefinition<Args extends AnyObject> {
   readonly type: string;

@@ -2,7 +2,7 @@ import { mixed, number, object, string, type AnySchema } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { ID_PATTERN } from '../project/ids';
 import { SUPPORT_TARGETS, type Asset, type AssetId, type Bands, type Fragment, type Node, type Page, type Project, type SupportTarget } from '../project/types';
-import { asDraft, define, no } from './define';
+import { define, no, put } from './define';
 
 export const BAND_LEAST = 280;
 export const BAND_MOST = 2400;
@@ -71,7 +71,7 @@ export const addPage = define<{ page: Page; fragment: Fragment }>({
   run(draft, { page, fragment }) {
     draft.pages[page.id] = page;
     draft.info.pageOrder.push(page.id);
-    for (const node of Object.values(fragment.nodes)) draft.nodes[node.id] = asDraft(node);
+    for (const node of Object.values(fragment.nodes)) put(draft, node);
   }
 });
 

@@ -4,7 +4,7 @@ import { ID_PATTERN } from '../project/ids';
 import { isAsShelved, linkedTo } from '../project/shelf';
 import { fragmentOf, maybeNode, maybePageOf, maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
 import type { Fragment, Node, NodeId, Project, ShelfId, ShelfPiece } from '../project/types';
-import { asDraft, define, no, type ProjectDraft, type Refusal } from './define';
+import { asDraft, define, no, put, type ProjectDraft, type Refusal } from './define';
 
 const words = () => string().strict(true).required();
 const NAME_MOST = 80;
@@ -42,7 +42,7 @@ function follow(draft: ProjectDraft, project: Project, id: NodeId, piece: ShelfP
   const copy = withNewIds(piece.fragment);
   const { anchor } = before.settings;
   for (const node of Object.values(copy.nodes)) {
-    if (node.id !== copy.root) draft.nodes[node.id] = asDraft(node);
+    if (node.id !== copy.root) put(draft, node);
     else draft.nodes[id] = asDraft({ ...node, id, name: before.name, linked: piece.id, settings: { ...node.settings, ...(anchor === undefined ? {} : { anchor }) } });
   }
 }

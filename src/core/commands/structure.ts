@@ -3,7 +3,7 @@ import type { Registry } from '../kinds/registry';
 import { withNewIds } from '../kinds/make';
 import { childIds, fragmentOf, maybeNode, maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
 import type { Fragment, Node, NodeId, Place, Project } from '../project/types';
-import { asDraft, define, no, type ProjectDraft, type Refusal } from './define';
+import { define, no, put, type ProjectDraft, type Refusal } from './define';
 
 const nodeId = () => string().strict(true).required() as unknown as ReturnType<typeof mixed<NodeId>>;
 const ids = array().of(nodeId().required()).min(1).required();
@@ -73,7 +73,7 @@ export const insert = define({
     return refusedAt(project, registry, root.kind, at);
   },
   run(draft, { fragment: piece, at }) {
-    for (const node of Object.values(piece.nodes)) draft.nodes[node.id] = asDraft(node);
+    for (const node of Object.values(piece.nodes)) put(draft, node);
     attach(draft, at.parent, at.slot, at.index, piece.root);
   }
 });
@@ -163,7 +163,7 @@ export const duplicate = define({
       const copy = withNewIds(fragmentOf(project, id));
       for (const node of Object.values(copy.nodes)) {
         const own = withoutAnchor(node);
-        draft.nodes[node.id] = asDraft(node.id === copy.root ? { ...own, name: freeName(node.name, siblingNames(project, id)) } : own);
+        put(draft, node.id === copy.root ? { ...own, name: freeName(node.name, siblingNames(project, id)) } : own);
       }
       attach(draft, at.parent, at.slot, at.index + 1, copy.root);
     }

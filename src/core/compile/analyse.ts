@@ -24,6 +24,13 @@ export interface Analysis {
   readonly assets: readonly AssetId[];
   /** Other nodes it was made from: when one of these changes, so does this. */
   readonly reads: readonly NodeId[];
+  /** For a printer to keep what it made of the markup; the next analysis has it too as long as the markup is the same. */
+  readonly kept: Kept;
+}
+
+/** Kept in the analysis, since a table beside it for thousands of nodes costs more than what goes into it. */
+export interface Kept {
+  html: string | null;
 }
 
 /** What an analysis was made from besides its node. Most ask for nothing, so the maps come when they are needed. */
@@ -93,7 +100,8 @@ function freshAnalysis(registry: Registry, project: Project, node: Node, last: R
     sheet,
     behaviours: kind.behaviours(node, ctx),
     assets: reads.assets ? [...reads.assets.keys()] : NOTHING,
-    reads: reads.nodes ? [...reads.nodes.keys()] : NOTHING
+    reads: reads.nodes ? [...reads.nodes.keys()] : NOTHING,
+    kept: isSame ? last.analysis.kept : { html: null }
   };
   return { node, analysis, reads };
 }

@@ -31,19 +31,15 @@ export interface PreviewPatch {
 
 const printed = new WeakMap<Analysis, { bands: object; print: NodePrint }>();
 
-const htmlOf = new WeakMap<Element, string>();
-
 /** A node's markup with the marks that picking needs; markup stays the same object while only the look changes. */
-function markedHtml(analysis: Analysis): string {
-  const markup = analysis.markup!;
-  let html = htmlOf.get(markup);
-  if (html === undefined) {
-    // A body cannot be parsed as part of a page; the frame carries its attributes over.
-    const root = markup.tagName === 'body' ? { ...markup, tagName: 'k-body' } : markup;
-    html = printHtml(root, (element) => marksOf(element, analysis.id, element === root));
-    htmlOf.set(markup, html);
-  }
-  return html;
+function markedHtml({ id, markup, kept }: Analysis): string {
+  if (kept.html !== null) return kept.html;
+  // A body cannot be parsed as part of a page; the frame carries its attributes over.
+  const root = markup!.tagName === 'body' ? { ...markup!, tagName: 'k-body' } : markup!;
+  const html = printHtml(root, (element) => marksOf(element, id, element === root));
+  // Read at one place, a string that was put together from hundreds becomes one, which is all that is kept of it.
+  html.charCodeAt(0);
+  return (kept.html = html);
 }
 
 /** @returns the node's print; the same object as long as nothing about it changed. */

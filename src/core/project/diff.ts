@@ -38,7 +38,8 @@ function recordDiff<T>(before: Record<string, T>, after: Record<string, T>, ids:
   return Object.keys(changes).length > 0 ? changes : undefined;
 }
 
-function freezeDeep(value: unknown): void {
+/** Freezes a value and all in it; what is frozen already is taken to be so throughout. */
+export function freezeDeep(value: unknown): void {
   if (typeof value !== 'object' || value === null || Object.isFrozen(value)) return;
   Object.freeze(value);
   Object.values(value).forEach(freezeDeep);

@@ -85,11 +85,10 @@
   });
 
   let measuring: ReturnType<typeof setTimeout> | undefined;
-  let isDrawn = false;
   /** Rows of labels are measured when the hand rests. */
   function measure(): void {
     clearTimeout(measuring);
-    if (!isDrawn) return;
+    if (!wb.isDrawn) return;
     measuring = setTimeout(() => senders.get('one')?.({ type: 'measure', rows: gauge.rows() }), 200);
   }
   $effect(() => {
@@ -116,7 +115,7 @@
     if (message.type === 'hovered') return void (hovered = message.pick && wb.project.nodes[message.pick.node as NodeId] ? message : null);
     if (message.type === 'measured') return gauge.take(message);
     if (message.type === 'patched' && key === 'one') {
-      isDrawn = true;
+      wb.isDrawn = true;
       measure();
       wb.findingsWatch.begin(wb.project, wb.fits);
     }

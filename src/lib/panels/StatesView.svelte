@@ -127,7 +127,7 @@
   <div class="line looks" role="row">
     <span role="rowheader">Looks like</span>
     <div class="frame" role="gridcell" aria-label="The part as it is drawn in each state" bind:clientWidth={specimenWidth}>
-      {#if specimenWidth > 0}
+      {#if specimenWidth > 0 && wb.isDrawn}
         <PreviewFrame
           project={wb.project}
           pageId={wb.pageId}

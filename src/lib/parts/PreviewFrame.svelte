@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { ALL_KEYFRAMES, BASE_CSS } from '$core/compile/rules';
   import { createPreviewSession, portionsOf } from '$core/compile/preview';
   import type { AssetId, NodeId, PageId, Project } from '$core/project/types';
@@ -88,6 +89,13 @@
     performance.measure('kymation print', { start: from });
     performance.clearMeasures('kymation print');
   }
+
+  // While the frame loads, what it will ask for is worked out; what was made of each node is remembered.
+  onMount(() => {
+    if (!show || only) return;
+    const timer = setTimeout(() => !port && createPreviewSession(registry).patchFor(project, pageId));
+    return () => clearTimeout(timer);
+  });
 
   $effect(() => update(project));
   $effect(() => watch?.((now) => now.pages[pageId] && update(now)));

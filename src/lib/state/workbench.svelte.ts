@@ -64,6 +64,8 @@ export class Workbench {
   widths = $state<'one' | 'three'>('one');
   /** Margins, paddings and gaps of what is under the pointer. */
   showsGuides = $state(true);
+  /** The page is on show; frames that draw pieces of it wait for that. */
+  isDrawn = $state(false);
   /** The page alone in the window. */
   isFull = $state(false);
   /** A project shown in place of the real one: what a fix would do, before it is applied. */

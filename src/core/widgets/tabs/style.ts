@@ -26,7 +26,8 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     rule(part('root'), { display: 'flex', 'min-width': '0' }),
     rule(part('list'), { 'flex-direction': isVertical ? 'column' : 'row', 'justify-content': isVertical ? 'flex-start' : DISTRIBUTION[align] }),
     rule(part('tab'), { ...bare, ...label, flex: align === 'stretch' && !isVertical ? '1 1 auto' : '0 0 auto', 'justify-content': align === 'stretch' && !isVertical ? 'center' : 'flex-start' }),
-    rule(part('panels'), { flex: '1 1 0', 'min-width': '0', 'grid-template-columns': 'minmax(0, 1fr)' }),
+    // Closed panels that lie in it are laid out with it alone, not with every change of the page.
+    rule(part('panels'), { flex: '1 1 0', position: 'relative', 'min-width': '0', 'grid-template-columns': 'minmax(0, 1fr)' }),
     rule(part('head'), { margin: '0', font: 'inherit' }),
     rule(part('header'), { ...bare, ...label, width: '100%' }),
     rule(part('panel'), { 'flex-direction': 'column', display: 'flex' }),
