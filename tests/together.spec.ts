@@ -137,3 +137,37 @@ test.describe('looks and tokens', () => {
     await expect(page.getByRole('group', { name: 'Icon', exact: true }).getByRole('button', { name: 'apple', exact: true })).toHaveCount(0);
   });
 });
+
+test('a type style is saved from one heading, given to another by name, and both follow it', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  const heading = (text: string) => bench.preview.getByRole('heading', { name: text });
+  await bench.pick('Welcome heading');
+  await bench.view('States');
+  const style = page.getByRole('combobox', { name: 'Type style, rest' });
+  await style.selectOption({ label: 'Save as a type style' });
+  await expect(style.locator('option:checked')).toHaveText('Welcome heading');
+  await expect(bench.cell('font-size', 'rest')).toHaveText('44px');
+  await bench.pick('Plan heading');
+  await style.selectOption({ label: 'Welcome heading' });
+  await expect(heading('Plan a visit')).toHaveCSS('font-size', '44px');
+
+  await page.keyboard.press('Escape');
+  await bench.row('Plan heading').click();
+  await page.keyboard.press('Shift+T');
+  const panel = page.getByRole('dialog', { name: 'Tokens' });
+  await panel.getByRole('button', { name: /^Values of Welcome heading: 700 44px/ }).click();
+  const size = panel.getByRole('textbox', { name: 'Type size of Welcome heading' });
+  await size.fill('50');
+  await expect(panel.getByRole('alert')).toContainText('“50” is not a value of font-size');
+  await size.fill('3rem');
+  for (const text of ['An orchard that has kept its old names', 'Plan a visit']) await expect(heading(text)).toHaveCSS('font-size', '48px');
+  await panel.getByRole('button', { name: 'Delete Welcome heading' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Welcome heading is used by font-family of Welcome heading' })).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await bench.row('Plan heading').click();
+  await style.selectOption({ label: 'none' });
+  await expect(heading('Plan a visit')).toHaveCSS('font-size', '28px');
+  await page.keyboard.press('Control+z');
+  await expect(heading('Plan a visit')).toHaveCSS('font-size', '48px');
+});

@@ -19,7 +19,7 @@ export const test = base.extend<object, { profile: BrowserContext }>({
   page: async ({ profile, baseURL }, use) => {
     const page = await profile.newPage();
     const session = await profile.newCDPSession(page);
-    await session.send('Storage.clearDataForOrigin', { origin: baseURL!, storageTypes: 'all' });
+    await session.send('Storage.clearDataForOrigin', { origin: baseURL!, storageTypes: 'indexeddb,local_storage' });
     await session.detach();
     await use(page);
     for (const each of profile.pages()) await each.close();

@@ -24,6 +24,14 @@ describe('a movement that follows tokens', () => {
     expect(track(through).ms).toBe(90);
   });
 
+  it('does so on the shelf, under a condition too', () => {
+    const shelved = after(followed, enter({ ms: 150, lasts: '{quick}' }, { condition: 'narrow' }), { type: 'shelve', id: 'tabs', shelf: 'kept', name: 'Kept' });
+    const [kept] = Object.values(after(shelved, token('quick', 'duration', '70ms')).shelf);
+    const root = kept!.fragment.nodes[kept!.fragment.root]!;
+    expect([root.settings.enter, root.adapt.narrow!.enter]).toEqual([expect.objectContaining({ ms: 70 }), expect.objectContaining({ ms: 70 })]);
+    expect(after(shelved, token('calm', 'easing', 'cubic-bezier(0.2, 0, 0, 1)')).shelf).toBe(shelved.shelf);
+  });
+
   it('does so under a condition too', () => {
     const narrow = after(base, enter({ ms: 150, lasts: '{quick}' }, { condition: 'narrow' }), token('quick', 'duration', '80ms'));
     expect((narrow.nodes[id('tabs')]!.adapt.narrow!.enter as unknown as Track).ms).toBe(80);

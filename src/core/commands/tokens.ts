@@ -1,11 +1,12 @@
 import { mixed, object, string, type AnySchema } from 'yup';
-import { checkValue } from '../css/values';
+import { checkToken, checkValue } from '../css/values';
 import { followingTokens } from '../css/timed';
-import { TOKEN_PROPERTY, tokensIn } from '../css/tokens';
+import { tokensIn } from '../css/tokens';
+import { readTypeStyle, TYPE_MEMBERS } from '../css/type-style';
 import type { Registry } from '../kinds/registry';
 import type { Track } from '../motion/track';
 import { ID_PATTERN } from '../project/ids';
-import { TOKEN_TYPES, type Circumstance, type ConditionName, type NodeId, type Project, type StateName, type Token, type TokenId } from '../project/types';
+import { TOKEN_TYPES, type Circumstance, type ConditionName, type Node, type NodeId, type Project, type StateName, type Token, type TokenId } from '../project/types';
 import { define, no } from './define';
 
 /** One place that names a token: a cell of a piece, or another token. */
@@ -48,6 +49,8 @@ export function usesOf(registry: Registry, project: Project, id: TokenId): Token
 
 /** A cell that holds the very value of a token, written out. */
 export interface EqualCell {
+  /** What it could hold instead: `{id}`, or one value of a type style. */
+  readonly use: string;
   readonly id: NodeId;
   readonly part: string;
   readonly state: StateName;
@@ -57,17 +60,24 @@ export interface EqualCell {
 
 const plainValue = (value: string) => value.trim().toLowerCase().replace(/\s+/g, ' ');
 
-/** @returns cells whose value equals the token's and whose property takes what the token is; they could take the token instead. */
+/**
+ * @returns cells whose value equals the token's and whose property takes what the token is; they could take the token instead. Of a
+ * type style only those that have all five of its values in one place.
+ */
 export function equalCells(project: Project, { id, type, value }: Token): EqualCell[] {
   const wanted = plainValue(value);
+  const style = type === 'type-style' ? readTypeStyle(value) : null;
   const found: EqualCell[] = [];
   for (const node of Object.values(project.nodes)) {
     for (const [part, states] of Object.entries(node.styles)) {
       for (const [state, conditions] of Object.entries(states)) {
         for (const [condition, declarations] of Object.entries(conditions)) {
+          if (style?.ok && TYPE_MEMBERS.every((member) => plainValue(declarations[member] ?? '') === plainValue(style.style[member]))) {
+            for (const member of TYPE_MEMBERS) found.push({ id: node.id, part, state: state as StateName, condition: condition as ConditionName, property: member, use: `{${id}.${member}}` });
+          }
           for (const [property, own] of Object.entries(declarations)) {
-            if (plainValue(own) !== wanted || !isOfType(property, type) || !checkValue(property, `{${id}}`, project.tokens).ok) continue;
-            found.push({ id: node.id, part, state: state as StateName, condition: condition as ConditionName, property });
+            if (type === 'type-style' || plainValue(own) !== wanted || !isOfType(property, type) || !checkValue(property, `{${id}}`, project.tokens).ok) continue;
+            found.push({ id: node.id, part, state: state as StateName, condition: condition as ConditionName, property, use: `{${id}}` });
           }
         }
       }
@@ -96,7 +106,7 @@ export const setToken = define<{ token: Token & object }>({
     if (token.id.startsWith('k-')) return no('bad-id', 'Names that start with “k-” are Kymation’s own. Take another.');
     const twin = Object.values(project.tokens).find((each) => each.id !== token.id && each.name === token.name);
     if (twin) return no('name-in-use', `There is already a token called “${token.name}”. Take another name.`);
-    const checked = checkValue(TOKEN_PROPERTY[token.type], token.value, { ...project.tokens, [token.id]: token });
+    const checked = checkToken(token, { ...project.tokens, [token.id]: token });
     return checked.ok ? null : no('bad-value', checked.sentence);
   },
   run(draft, { token }, registry, project) {
@@ -106,6 +116,16 @@ export const setToken = define<{ token: Token & object }>({
     for (const { id, key, condition, value } of followers(registry, { ...project, tokens: { ...project.tokens, [token.id]: token } })) {
       const home = condition ? draft.nodes[id]!.adapt[condition]! : draft.nodes[id]!.settings;
       home[key] = value as never;
+    }
+    // Pieces on the shelf are whole records; one of them is written anew.
+    for (const piece of Object.values(project.shelf)) {
+      const { nodes } = piece.fragment;
+      const changed: Record<string, Node> = {};
+      for (const { id, key, condition, value } of followers(registry, { nodes, tokens: { ...project.tokens, [token.id]: token } })) {
+        const node = changed[id] ?? nodes[id]!;
+        changed[id] = condition ? { ...node, adapt: { ...node.adapt, [condition]: { ...node.adapt[condition], [key]: value as never } } } : { ...node, settings: { ...node.settings, [key]: value as never } };
+      }
+      if (Object.keys(changed).length > 0) draft.shelf[piece.id] = { ...piece, fragment: { ...piece.fragment, nodes: { ...nodes, ...changed } } };
     }
   }
 });
@@ -119,7 +139,7 @@ interface Follower {
 }
 
 /** Movements that follow a token and have not the value it has now. */
-function followers(registry: Registry, project: Project): readonly Follower[] {
+function followers(registry: Registry, project: Pick<Project, 'nodes' | 'tokens'>): readonly Follower[] {
   const found: Follower[] = [];
   for (const node of Object.values(project.nodes)) {
     const { fields } = registry.kindOf(node.kind).settings;

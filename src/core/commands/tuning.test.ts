@@ -3,7 +3,7 @@ import { trackOf } from '../motion/track';
 import { printPage } from '../compile/page';
 import { settingsAt } from '../compile/analyse';
 import { resolve } from '../cascade/resolve';
-import type { ConditionName, PageId, Project, StateName } from '../project/types';
+import type { ConditionName, PageId, Project, StateName, TokenId } from '../project/types';
 import { registry } from '../registry';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { makeWith } from '../kinds/make';
@@ -98,6 +98,34 @@ describe('tokens', () => {
     expect(opened.ok && opened.project.nodes[id('section')]!.settings.height).toBe('{tall}');
   });
 
+  it('of a type style give five cells a value each, and follow as one', () => {
+    const heading = 'font-family: {face}; font-size: 32px; font-weight: 600; line-height: 1.25; letter-spacing: 0.01em';
+    const members = ['font-family', 'font-size', 'font-weight', 'line-height', 'letter-spacing'] as const;
+    const styled = after(sampleProject(), token('face', 'Georgia, serif', 'typeface'), token('heading', heading, 'type-style'), ...members.map((member) => style('tab', 'rest', member, `{heading.${member}}`)));
+    const size = (project: Project) => resolve(registry, project, { node: id('tabs'), part: 'tab', state: 'rest' }).get('font-size');
+    expect(size(styled)).toMatchObject({ value: '32px', token: 'heading' });
+    expect(css(styled)).toContain('--heading_font-family: var(--face); --heading_font-size: 32px;');
+    expect(css(styled)).toContain('font-size: var(--heading_font-size);');
+    expect(size(after(styled, token('heading', heading.replace('32px', '2rem'), 'type-style')))!.value).toBe('2rem');
+    expect(usesOf(registry, styled, 'heading' as TokenId).map(({ where }) => where)).toHaveLength(5);
+    const fault = (command: Command) => (({ refusal }: { refusal?: { sentence: string } }) => refusal?.sentence)(apply(registry, styled, command) as never);
+    expect(fault(token('heading', 'font-size: 12px', 'type-style'))).toBe('The type style has no font-family and no font-weight and no line-height and no letter-spacing.');
+    expect(fault(token('heading', heading.replace('600', 'fat'), 'type-style'))).toMatch(/“fat” is not a value of font-weight/);
+    expect(fault(token('heading', `${heading}; color: red`, 'type-style'))).toMatch(/“color: red” is none of them/);
+    expect(fault(token('heading', heading.replace('32px', '{heading.font-size}'), 'type-style'))).toMatch(/name each other in a ring/);
+    expect(fault(style('tab', 'rest', 'font-size', '{heading}'))).toMatch(/taken as \{heading.font-size\}/);
+    expect(fault(style('tab', 'rest', 'font-size', '{face.font-size}'))).toMatch(/is no type style/);
+    expect(fault(style('tab', 'rest', 'font-size', '{heading.font-weight}'))).toMatch(/not a value of font-size/);
+  });
+
+  it('of a type style are found where all five values are written out', () => {
+    const values = { 'font-family': 'Georgia, serif', 'font-size': '32px', 'font-weight': '600', 'line-height': '1.25', 'letter-spacing': '0' };
+    const heading = { id: 'heading' as TokenId, name: 'Heading', type: 'type-style' as const, value: Object.entries(values).map((each) => each.join(': ')).join('; ') };
+    const written = after(sampleProject(), { type: 'set-token', token: heading }, ...Object.entries(values).map(([property, value]) => style('tab', 'rest', property, value)));
+    expect(equalCells(written, heading).map(({ use }) => use)).toEqual(Object.keys(values).map((member) => `{heading.${member}}`));
+    expect(equalCells(after(written, style('tab', 'rest', 'font-size', '30px')), heading)).toEqual([]);
+  });
+
   it('in a ring, of the wrong type, without a name or with another’s are refused', () => {
     expect(refused(token('leaf', '{shade}'), leafed)).toBe('bad-value');
     expect(refused(token('wide', '12px'), leafed)).toBe('bad-value');
@@ -183,7 +211,7 @@ describe('looks of many', () => {
 describe('values that equal a token', () => {
   it('are found where the cell takes what the token is, and nowhere else', () => {
     const project = after(sampleProject(), token('leaf', '#0B6A5F'), token('half', '0.5', 'number'), style('tab', 'rest', 'color', '#0b6a5f'), style('tab', 'hover', 'background-color', '#0b6a5e'), style('panel', 'rest', 'opacity', '0.5'));
-    expect(equalCells(project, project.tokens['leaf' as never]!)).toEqual([{ id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color' }]);
+    expect(equalCells(project, project.tokens['leaf' as never]!)).toEqual([{ id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color', use: '{leaf}' }]);
     expect(equalCells(project, project.tokens['half' as never]!)).toMatchObject([{ part: 'panel', property: 'opacity' }]);
   });
 });

@@ -1,5 +1,5 @@
 import type { Element } from 'hast';
-import { printValue } from '../css/tokens';
+import { customProperties } from '../css/tokens';
 import { printHtml, type Attribute } from '../html/print';
 import type { Registry } from '../kinds/registry';
 import { maybeSteps } from '../project/lineage';
@@ -221,7 +221,7 @@ export function createPreviewSession(registry: Registry) {
      */
     patchFor(project: Project, pageId: PageId, only: NodeId | null = null): PreviewPatch | null {
       const patch: OpenPatch = editedOnly(project, pageId, only) ?? everything(project, pageId, only);
-      if (shown?.project.tokens !== project.tokens) patch.tokens = Object.values(project.tokens).map(({ id, value }) => ({ id, value: printValue(value) }));
+      if (shown?.project.tokens !== project.tokens) patch.tokens = Object.values(project.tokens).flatMap(customProperties);
       shown = { project, pageId, only };
       return patch.nodes.length + patch.sheets.length + patch.values.length + patch.removed.length > 0 || patch.tokens ? patch : null;
     }

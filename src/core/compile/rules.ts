@@ -1,7 +1,7 @@
 import { STEM, type Sheet } from './analyse';
 import { KEYFRAMES } from '../kinds/entrance';
 import type { Condition, Rule } from '../kinds/contract';
-import { printValue, tokensIn } from '../css/tokens';
+import { customProperties, printValue, tokensIn } from '../css/tokens';
 import type { Bands, Project } from '../project/types';
 
 /** What widths are measured of, and the edges of the bands. */
@@ -178,8 +178,8 @@ export function tokenRule(css: string, tokens: Project['tokens']): string {
     used.add(id);
     tokensIn(token.value).forEach(add);
   };
-  for (const match of css.matchAll(/var\(--([a-z][a-z0-9-]*)\)/g)) add(match[1]!);
-  const lines = Object.values(tokens).filter(({ id }) => used.has(id)).map(({ id, value }) => ` --${id}: ${printValue(value)};`);
+  for (const match of css.matchAll(/var\(--([a-z][a-z0-9-]*)(?:_[a-z-]+)?\)/g)) add(match[1]!);
+  const lines = Object.values(tokens).filter(({ id }) => used.has(id)).flatMap(customProperties).map(({ id, value }) => ` --${id}: ${value};`);
   return lines.length > 0 ? `:root {${lines.join('')} }\n` : '';
 }
 

@@ -1,6 +1,7 @@
 import { lexer, parse, walk } from 'css-tree';
 import type { Token } from '../project/types';
-import { spelt, withoutSprings } from './tokens';
+import { spelt, TOKEN_PROPERTY, withoutSprings } from './tokens';
+import { printTypeStyle, readTypeStyle, TYPE_MEMBERS, type TypeStyle } from './type-style';
 
 export type Checked = { readonly ok: true; readonly value: string } | { readonly ok: false; readonly sentence: string };
 
@@ -19,6 +20,20 @@ export function checkValue(property: string, value: string, tokens: Readonly<Rec
   if (spelled.value === value) return checkSpelt(property, value);
   const checked = checkSpelt(property, spelled.value);
   return checked.ok ? { ok: true, value: value.trim().replace(/\s+/g, ' ') } : checked;
+}
+
+/** Whether a token's value is one of its type. @returns it with white space made even, or a sentence that says what is wrong. */
+export function checkToken({ type, value }: Pick<Token, 'type' | 'value'>, tokens: Readonly<Record<string, Token>>): Checked {
+  if (type !== 'type-style') return checkValue(TOKEN_PROPERTY[type], value, tokens);
+  const read = readTypeStyle(value);
+  if (!read.ok) return read;
+  const style: Record<string, string> = {};
+  for (const member of TYPE_MEMBERS) {
+    const checked = checkValue(member, read.style[member], tokens);
+    if (!checked.ok) return checked;
+    style[member] = checked.value;
+  }
+  return { ok: true, value: printTypeStyle(style as TypeStyle) };
 }
 
 /** Whether a piece is on the page at all is Kymation's own property; `none` takes it off. */
@@ -62,6 +77,7 @@ function parseValue(property: string, value: string): Checked {
 
 function hintFor(property: string): string {
   if (/color/.test(property)) return 'write a colour such as #21362b, rgb(33 54 43) or transparent';
+  if (property === 'font-family') return 'write names between commas such as Archivo, sans-serif';
   if (/width|radius|padding|offset|size|gap|translate/.test(property)) return 'write a length such as 12px or 0.5rem';
   if (property === 'transition') return 'write property, time and easing such as color 150ms ease-out';
   if (property === 'box-shadow') return 'write offsets, blur and colour such as 0 2px 6px #1f262a40';

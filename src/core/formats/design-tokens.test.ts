@@ -23,7 +23,9 @@ const all = [
   token('lift', 'shadow', '0 2px 8px 0 #1f262a33'),
   token('serif', 'typeface', 'Georgia, "Times New Roman", serif'),
   token('strong', 'weight', '600'),
-  token('tight', 'number', '1.2')
+  token('tight', 'number', '1.2'),
+  token('title', 'type-style', 'font-family: {serif}; font-size: 32px; font-weight: {strong}; line-height: 1.25; letter-spacing: 0px'),
+  token('fluid', 'type-style', 'font-family: {serif}; font-size: 3vw; font-weight: 400; line-height: 20px; letter-spacing: 0.02em')
 ];
 
 describe('design tokens', () => {
@@ -35,7 +37,7 @@ describe('design tokens', () => {
   });
 
   it('are what an independent parser of the format reads', async () => {
-    const src = JSON.parse(writeDesignTokens(asRecord(all.filter(({ id }) => !['wide', 'bounce'].includes(id))))) as object;
+    const src = JSON.parse(writeDesignTokens(asRecord(all.filter(({ id }) => !['wide', 'bounce', 'fluid'].includes(id))))) as object;
     const config = defineConfig({ lint: { rules: {} } }, { cwd: new URL('file:///') });
     const { tokens } = await parse([{ filename: new URL('file:///kymation.tokens.json'), src }], { config });
     expect(tokens['Leaf .  deep'] ?? tokens['Leaf.deep']).toMatchObject({ $type: 'color', $value: { colorSpace: 'srgb', hex: '#0b6a5f' } });
@@ -44,6 +46,7 @@ describe('design tokens', () => {
     expect(tokens.quick).toMatchObject({ $type: 'duration', $value: { value: 240, unit: 'ms' } });
     expect(tokens.out).toMatchObject({ $type: 'cubicBezier', $value: [0, 0, 0.58, 1] });
     expect(tokens.strong).toMatchObject({ $type: 'fontWeight', $value: 600 });
+    expect(tokens.title).toMatchObject({ $type: 'typography', $value: { fontFamily: ['Georgia', 'Times New Roman', 'serif'], fontSize: { value: 32, unit: 'px' }, fontWeight: 600, lineHeight: 1.25, letterSpacing: { value: 0, unit: 'px' } } });
   });
 
   // The shapes of the Design Tokens Format Module 2025.10, sections 5 to 9, written anew; values are our own.
@@ -62,6 +65,24 @@ describe('design tokens', () => {
       ['body', '"Hanken Grotesk", sans-serif'],
       ['heavy', '800'],
       ['soft', 'inset 0px 1px 2px 0px #00000033']
+    ]);
+  });
+
+  it('take a type style whose values are its own, other tokens’, or those of another style', () => {
+    const { tokens, notes } = read({
+      face: { $type: 'fontFamily', $value: ['Hanken Grotesk', 'sans-serif'] },
+      size: { small: { $type: 'dimension', $value: { value: 0.8, unit: 'rem' } } },
+      aside: { $type: 'typography', $value: { fontFamily: '{face}', fontSize: '{size.small}', fontWeight: 'medium', letterSpacing: { value: 0.1, unit: 'px' }, lineHeight: 1.3 } },
+      note: { $type: 'typography', $value: '{aside}' },
+      draft: { $type: 'typography', $value: { fontFamily: 'Georgia', fontSize: '20px', fontWeight: 700, lineHeight: '1.4' } },
+      lost: { $type: 'typography', $value: { fontFamily: '{nobody}', fontSize: '20px', fontWeight: 700 } }
+    });
+    expect(notes).toEqual([expect.stringMatching(/^lost was left out/)]);
+    const style = 'font-family: {face}; font-size: {size-small}; font-weight: 500; line-height: 1.3; letter-spacing: 0.1px';
+    expect(tokens.map(({ id, value }) => [id, value]).slice(2)).toEqual([
+      ['aside', style],
+      ['note', style],
+      ['draft', 'font-family: Georgia; font-size: 20px; font-weight: 700; line-height: 1.4; letter-spacing: 0px']
     ]);
   });
 

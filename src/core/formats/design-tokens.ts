@@ -1,6 +1,6 @@
 import { maybeColour } from '../colour/contrast';
-import { checkValue } from '../css/values';
-import { TOKEN_PROPERTY } from '../css/tokens';
+import { checkToken } from '../css/values';
+import { printTypeStyle, readTypeStyle, TYPE_MEMBERS, type TypeMember, type TypeStyle } from '../css/type-style';
 import { easingOf, KEYWORD_CURVES, readEasing } from '../motion/easing';
 import { slug } from '../project/ids';
 import type { Token, TokenId, TokenType } from '../project/types';
@@ -21,9 +21,19 @@ const TYPES: Readonly<Record<TokenType, string>> = {
   shadow: 'shadow',
   typeface: 'fontFamily',
   weight: 'fontWeight',
-  number: 'number'
+  number: 'number',
+  'type-style': 'typography'
 };
 const OURS = new Map(Object.entries(TYPES).map(([ours, theirs]) => [theirs, ours as TokenType]));
+
+/** What the format calls the values of a type style, and which type each of them has (section 9.7). */
+const MEMBERS: Readonly<Record<TypeMember, readonly [name: string, type: Exclude<TokenType, 'type-style'>]>> = {
+  'font-family': ['fontFamily', 'typeface'],
+  'font-size': ['fontSize', 'length'],
+  'font-weight': ['fontWeight', 'weight'],
+  'line-height': ['lineHeight', 'number'],
+  'letter-spacing': ['letterSpacing', 'length']
+};
 
 /** Named weights of the format and of OpenType (format, section 8.4). */
 const WEIGHTS: Readonly<Record<string, number>> = {
@@ -99,7 +109,24 @@ function valueOf(type: TokenType, text: string): unknown {
       return /^\d+$/.test(text) ? Number(text) : null;
     case 'number':
       return Number.isFinite(Number(text)) ? Number(text) : null;
+    case 'type-style':
+      return null;
   }
+}
+
+/** @returns the five values of a type style; null where the format has no word for one of them. */
+function typographyValue(text: string, aliasOf: (value: string) => string | null): unknown {
+  const read = readTypeStyle(text);
+  if (!read.ok) return null;
+  const found: Record<string, unknown> = {};
+  for (const member of TYPE_MEMBERS) {
+    const [name, type] = MEMBERS[member];
+    const own = read.style[member];
+    const value = aliasOf(own) ?? valueOf(type, member === 'letter-spacing' && own === 'normal' ? '0' : own);
+    if (value === null) return null;
+    found[name] = value;
+  }
+  return found;
 }
 
 const key = (name: string) => name.trim().replace(/[{}.]/g, '-').replace(/^\$+/, '') || 'token';
@@ -112,12 +139,15 @@ const pathOf = ({ name }: Token) => name.split('/').map(key);
 export function writeDesignTokens(tokens: Readonly<Record<string, Token>>): string {
   const root: Record<string, unknown> = {};
   const paths = new Map(Object.values(tokens).map((token) => [token.id as string, pathOf(token)]));
+  const aliasOf = (value: string): string | null => {
+    const path = paths.get(/^\{([a-z][a-z0-9-]*)\}$/.exec(value)?.[1] ?? '');
+    return path ? `{${path.join('.')}}` : null;
+  };
   for (const token of Object.values(tokens)) {
     const path = paths.get(token.id)!;
     let group = root;
     for (const step of path.slice(0, -1)) group = (group[step] ??= {}) as Record<string, unknown>;
-    const alias = /^\{([a-z][a-z0-9-]*)\}$/.exec(token.value)?.[1];
-    const value = alias && paths.has(alias) ? `{${paths.get(alias)!.join('.')}}` : valueOf(token.type, token.value);
+    const value = aliasOf(token.value) ?? (token.type === 'type-style' ? typographyValue(token.value, aliasOf) : valueOf(token.type, token.value));
     const own = { id: token.id, name: token.name, type: token.type, ...(value === null ? { value: token.value } : {}) };
     // A token needs a value of its type; one that cannot be said in the format is given as text, which has no type there.
     group[path.at(-1)!] = { ...(value === null ? {} : { $type: TYPES[token.type] }), $value: value ?? token.value, $extensions: { [OWN]: own } };
@@ -220,11 +250,11 @@ class Reader {
     const ours = typeof each.own.type === 'string' && each.own.type in TYPES ? (each.own.type as TokenType) : null;
     const type = named?.type ?? (each.type === null ? ours : (OURS.get(each.type) ?? null));
     if (!type) return skip(each.type === null ? 'it has no type' : `Kymation has no tokens of the type ${each.type}`);
-    const value = named ? `{${named.id}}` : typeof each.own.value === 'string' ? each.own.value : this.css(type, each.value);
+    const value = named ? (type === 'type-style' ? named.value : `{${named.id}}`) : typeof each.own.value === 'string' ? each.own.value : type === 'type-style' ? this.typography(each.value, path, above) : this.css(type, each.value);
     if (value === null) return skip(`its value is none of the type ${each.type ?? type}`);
     const name = (typeof each.own.name === 'string' ? each.own.name : each.path.join(' / ')).slice(0, 80);
     const tokens = Object.fromEntries([...Object.values(this.before), ...this.order].map((token) => [token.id, token]));
-    const checked = checkValue(TOKEN_PROPERTY[type], value, tokens);
+    const checked = checkToken({ type, value }, tokens);
     return checked.ok ? { id: this.idFor(name, each), name, type, value: checked.value } : skip(checked.sentence.replace(/\.$/, ''));
   }
 
@@ -265,8 +295,27 @@ class Reader {
       case 'weight':
         return typeof value === 'number' ? String(value) : typeof value === 'string' && value in WEIGHTS ? String(WEIGHTS[value]) : null;
       case 'number':
-        return typeof value === 'number' ? String(value) : null;
+        return typeof value === 'number' || (typeof value === 'string' && Number.isFinite(Number(value))) ? String(value) : null;
+      case 'type-style':
+        return null;
     }
+  }
+
+  /** The values of a type style, each its own or another token's; a spacing that is left out is none. */
+  private typography(value: unknown, path: string, above: readonly string[]): string | null {
+    if (!isRecord(value)) return null;
+    const style: Record<string, string> = {};
+    for (const member of TYPE_MEMBERS) {
+      const [name, type] = MEMBERS[member];
+      const own = value[name] ?? { 'letter-spacing': { value: 0, unit: 'px' }, 'line-height': 1.2 }[member as string];
+      const alias = typeof own === 'string' ? ALIAS.exec(own)?.[1] : undefined;
+      const target = alias === undefined ? null : this.byPath.get(alias);
+      const named = target ? this.token(target, [...above, path]) : null;
+      const css = alias === undefined ? this.css(type, own) : named && `{${named.id}}`;
+      if (css === null || css === undefined) return null;
+      style[member] = css;
+    }
+    return printTypeStyle(style as TypeStyle);
   }
 
   private quantity(value: unknown, units: readonly string[]): string | null {

@@ -1,12 +1,11 @@
 import { array, number, object, string, ValidationError, type AnySchema } from 'yup';
 import { STYLE_PROPERTIES } from '../css/properties';
-import { checkValue } from '../css/values';
+import { checkToken, checkValue } from '../css/values';
 import { completeNode } from '../project/complete';
 import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
 import { ID_PATTERN } from '../project/ids';
 import { CONDITIONS, FILM_TYPES, PICTURE_TYPES, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Fragment, type Node, type NodeId, type Project, type ShelfId, type Token } from '../project/types';
-import { TOKEN_PROPERTY } from '../css/tokens';
 import { schemaFault } from '../commands/define';
 import { MOST_NODES } from '../commands/structure';
 
@@ -218,7 +217,7 @@ class Reader {
     for (let dropped = true; dropped; ) {
       dropped = false;
       for (const token of Object.values(found)) {
-        const checked = checkValue(TOKEN_PROPERTY[token.type], token.value, found);
+        const checked = checkToken(token, found);
         if (checked.ok) continue;
         this.fault('token', `A token was left out: ${checked.sentence}`, `/tokens/${token.id}`);
         delete found[token.id];

@@ -100,7 +100,7 @@ export interface Asset {
 
 export const isFilm = ({ type }: Pick<Asset, 'type'>): boolean => type.startsWith('video/');
 
-export const TOKEN_TYPES = ['colour', 'length', 'duration', 'easing', 'shadow', 'typeface', 'weight', 'number'] as const;
+export const TOKEN_TYPES = ['colour', 'length', 'duration', 'easing', 'shadow', 'typeface', 'weight', 'number', 'type-style'] as const;
 export type TokenType = (typeof TOKEN_TYPES)[number];
 
 /** A value with a name that any cell may take, written `{id}` there. Exports carry it as the custom property `--id`. */
@@ -108,7 +108,7 @@ export interface Token {
   readonly id: TokenId;
   readonly name: string;
   readonly type: TokenType;
-  /** A CSS value of its type, or another token as `{id}`. */
+  /** A CSS value of its type, or another token as `{id}`; of a type style its five declarations, which cells take as `{id.font-size}`. */
   readonly value: string;
 }
 

@@ -7,7 +7,8 @@
   import { FAINT } from '$core/colour/difference';
   import { heapOf } from '$core/kinds/circumstances';
   import { SHEET_PROPERTIES, STYLE_PROPERTIES } from '$core/css/properties';
-  import { STATES, type ConditionName, type StateName } from '$core/project/types';
+  import { isTypeMember } from '$core/css/type-style';
+  import { STATES, type ConditionName, type Node, type StateName } from '$core/project/types';
   import { registry } from '$core/registry';
   import PreviewFrame from '$lib/parts/PreviewFrame.svelte';
   import IconCell from '$lib/parts/IconCell.svelte';
@@ -29,7 +30,11 @@
   const resolved = $derived(
     new Map<StateName, Resolution>(STATES.filter(has).map((state) => [state, resolve(registry, wb.project, at(state))]))
   );
-  const properties = $derived([...new Set([...SHEET_PROPERTIES, ...(anatomy.properties ?? [])])].filter((name) => !STRUCTURE.includes(name)).map((name) => STYLE_PROPERTIES.get(name)!));
+  const ownProperties = (styles: Node['styles'][string] | undefined) => Object.values(styles ?? {}).flatMap((conditions) => Object.values(conditions ?? {}).flatMap((declarations) => Object.keys(declarations ?? {})));
+  /** Properties that have a value of this part's own somewhere are there too, whatever put them there. */
+  const properties = $derived([...new Set([...SHEET_PROPERTIES, ...(anatomy.properties ?? []), ...ownProperties(wb.drawn.styles[wb.currentPart])])].filter((name) => !STRUCTURE.includes(name)).map((name) => STYLE_PROPERTIES.get(name)!));
+  const typed = $derived(anatomy.hasText ? properties.find(({ property }) => isTypeMember(property)) : undefined);
+  const typeStyles = () => import('$lib/parts/TypeStyleCell.svelte');
   const specimens = $derived({
     type: 'specimens' as const,
     node: wb.drawn.id,
@@ -142,6 +147,16 @@
     </div>
   </div>
   {#each properties as property, row (`${wb.drawn.id} ${wb.currentPart} ${property.property}`)}
+    {#if property === typed}
+      {#await typeStyles() then { default: TypeStyleCell }}
+        <div class="line" role="row">
+          <span role="rowheader">Type style</span>
+          {#each STATES as state (state)}
+            {#if has(state)}<TypeStyleCell {wb} {state} resolved={resolved.get(state)!} />{:else}<span role="gridcell" class="none">—</span>{/if}
+          {/each}
+        </div>
+      {/await}
+    {/if}
     <div class="line" role="row">
       <span role="rowheader">{property.label}</span>
       {#each STATES as state, column (state)}

@@ -1,8 +1,10 @@
 <script lang="ts">
   import { equalCells, usesOf } from '$core/commands/tokens';
   import { spelt } from '$core/css/tokens';
+  import { printTypeStyle } from '$core/css/type-style';
   import { newId, slug } from '$core/project/ids';
   import { TOKEN_TYPES, type Token, type TokenId, type TokenType } from '$core/project/types';
+  import TypeStyleToken from '$lib/parts/TypeStyleToken.svelte';
   import { saveFile } from '$lib/state/exporting';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -25,7 +27,7 @@
   }
 
   function add(): void {
-    const token: Token = { id: newId<TokenId>(slug(name) || type), name: name.trim(), type, value: value.trim() };
+    const token: Token = { id: newId<TokenId>(slug(name) || type), name: name.trim(), type, value: type === 'type-style' ? NEW_STYLE : value.trim() };
     const refusal = wb.refusal({ type: 'set-token', token });
     faults = new Map([...faults, ['new', refusal?.sentence ?? '']]);
     if (refusal) return;
@@ -54,8 +56,12 @@
 
   function bind(token: Token): void {
     const cells = equalCells(wb.project, token);
-    wb.dispatch({ type: 'batch', label: `Bind ${cells.length} equal values to ${token.name}`, commands: cells.map((cell) => ({ type: 'set-style', ...cell, value: `{${token.id}}` })) });
+    wb.dispatch({ type: 'batch', label: `Bind ${cells.length} equal values to ${token.name}`, commands: cells.map(({ use, ...cell }) => ({ type: 'set-style', ...cell, value: use })) });
   }
+
+  /** What a new type style starts with; one that a piece has already is saved from its cells. */
+  const NEW_STYLE = printTypeStyle({ 'font-family': 'system-ui, sans-serif', 'font-size': '16px', 'font-weight': '400', 'line-height': '1.5', 'letter-spacing': '0' });
+  const words = (each: TokenType) => each.replace('-', ' ');
 
   const colourOf = (token: Token) => {
     const spelled = spelt(token.value, wb.project.tokens);
@@ -69,13 +75,17 @@
     <button type="button" class="link" onclick={() => (wb.open = null)}>Close</button>
   </div>
   {#each groups as group (group.type)}
-    <h3>{group.type}</h3>
+    <h3>{words(group.type)}</h3>
     {#each group.tokens as token (token.id)}
       {@const uses = usesOf(wb.registry, wb.project, token.id)}
       <div class="token">
         <span class="swatch" style:background={token.type === 'colour' ? colourOf(token) : 'none'} class:empty={token.type !== 'colour'}></span>
         <input aria-label="Name of {token.name}" value={token.name} maxlength="80" onchange={(event) => set({ ...token, name: event.currentTarget.value.trim() })} />
-        <input class="mono" aria-label="Value of {token.name}" value={token.value} onfocus={() => (gesture += 1)} oninput={(event) => set({ ...token, value: event.currentTarget.value.trim() }, 'value')} />
+        {#if token.type === 'type-style'}
+          <TypeStyleToken {wb} {token} onset={(next) => set(next, 'value')} onbegin={() => (gesture += 1)} />
+        {:else}
+          <input class="mono" aria-label="Value of {token.name}" value={token.value} onfocus={() => (gesture += 1)} oninput={(event) => set({ ...token, value: event.currentTarget.value.trim() }, 'value')} />
+        {/if}
         <button type="button" class="link" aria-expanded={shown === token.id} onclick={() => (shown = shown === token.id ? null : token.id)}>×{uses.length}</button>
         <button type="button" class="link" aria-label="Delete {token.name}" onclick={() => wb.dispatch({ type: 'remove-token', id: token.id })}>Delete</button>
       </div>
@@ -98,10 +108,10 @@
     }}
   >
     <select aria-label="Type of the new token" bind:value={type}>
-      {#each TOKEN_TYPES as each (each)}<option>{each}</option>{/each}
+      {#each TOKEN_TYPES as each (each)}<option value={each}>{words(each)}</option>{/each}
     </select>
     <input aria-label="Name of the new token" placeholder="Name" maxlength="80" bind:value={name} />
-    <input class="mono" aria-label="Value of the new token" placeholder="Value" bind:value />
+    {#if type !== 'type-style'}<input class="mono" aria-label="Value of the new token" placeholder="Value" bind:value />{/if}
     <button type="submit">Add</button>
   </form>
   {#if faults.get('new')}<p class="fault" role="alert">{faults.get('new')}</p>{/if}
@@ -145,6 +155,7 @@
   .token,
   form {
     display: flex;
+    flex-wrap: wrap;
     gap: 6px;
     align-items: center;
     padding: 3px 0;

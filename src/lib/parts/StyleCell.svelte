@@ -4,7 +4,8 @@
   import { evaluate, parseQuantity, printQuantity } from '$core/css/quantity';
   import { maybeColour } from '$core/colour/contrast';
   import type { StyleProperty } from '$core/css/properties';
-  import { spelt as speltOut } from '$core/css/tokens';
+  import { spelt as speltOut, withNames } from '$core/css/tokens';
+  import { isTypeMember } from '$core/css/type-style';
   import { newId, slug } from '$core/project/ids';
   import type { StateName, Token, TokenId, TokenType } from '$core/project/types';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -28,18 +29,27 @@
   let picks = $state.raw(false);
   let cell = $state.raw<HTMLElement>();
   let gesture = 0;
+  /** What the field held when it was opened. */
+  let opened = '';
 
   const origin = $derived(resolved.origin);
   const isHere = $derived((origin.from === 'own' || origin.from === 'look') && origin.state === own && (wb.at === 'always' ? origin.condition === 'always' : true));
   const token = $derived(resolved.token && isShown() ? wb.project.tokens[resolved.token] : undefined);
+  /** The row of type styles names the style; here stands what it comes to. */
+  const isOfStyle = $derived(token?.type === 'type-style');
   /** Kinds of token that can stand in this cell. */
   const types = $derived<readonly TokenType[]>(
     { colour: ['colour'], length: ['length'], lengths: ['length'], number: ['number'], choice: property.property === 'font-weight' ? ['weight'] : [], angle: [], text: { 'box-shadow': ['shadow'], 'font-family': ['typeface'], transition: ['duration', 'easing'], outline: ['colour'] }[property.property] ?? [] }[property.control] as readonly TokenType[]
   );
-  const tokens = $derived(Object.values(wb.project.tokens).filter((each) => types.includes(each.type)));
+  const tokens = $derived(
+    Object.values(wb.project.tokens).flatMap((each) => {
+      if (each.type === 'type-style') return isTypeMember(property.property) ? [{ ...each, use: `{${each.id}.${property.property}}`, value: spelt(`{${each.id}.${property.property}}`, wb.project.tokens) }] : [];
+      return types.includes(each.type) ? [{ ...each, use: `{${each.id}}` }] : [];
+    })
+  );
   const isOwn = $derived(origin.from === 'own' && origin.state === own && origin.condition === wb.at);
   const swatch = $derived(property.control === 'colour' && isShown() ? maybeColour(resolved.value) : null);
-  const shown = $derived(isShown() ? (property.property === 'transition' && resolved.written === 'all' ? 'at once' : token?.name ?? resolved.written.replace(/\{([a-z][a-z0-9-]*)\}/g, (_use, id: string) => wb.project.tokens[id as TokenId]?.name ?? id)) : `as ${'state' in origin ? origin.state : 'rest'}`);
+  const shown = $derived(isShown() ? (property.property === 'transition' && resolved.written === 'all' ? 'at once' : isOfStyle ? resolved.value : token?.name ?? withNames(resolved.written, wb.project.tokens)) : `as ${'state' in origin ? origin.state : 'rest'}`);
   const why = $derived.by(() => {
     if (isOwn) return 'Set here. Delete takes it away.';
     if (origin.from === 'own') return origin.condition === 'always' ? `Set for ${origin.state}` : `Set for ${origin.state} at ≤ ${origin.condition}`;
@@ -65,7 +75,8 @@
   function open(): void {
     if (isOpen) return;
     gesture += 1;
-    text = resolved.written;
+    text = isOfStyle ? resolved.value : resolved.written;
+    opened = text;
     fault = '';
     isOpen = true;
   }
@@ -94,7 +105,7 @@
       set(null);
       return close(refocuses);
     }
-    if (value === resolved.written && !isOwn) return close(refocuses);
+    if (text === opened) return close(refocuses);
     const checked = checkValue(property.property, value, wb.project.tokens);
     if (!checked.ok) {
       fault = checked.sentence;
@@ -103,9 +114,9 @@
     if (set(checked.value)) close(refocuses);
   }
 
-  function takeToken(id: TokenId): void {
+  function takeToken(use: string): void {
     const whole = property.control === 'text' && property.property !== 'box-shadow' && property.property !== 'font-family';
-    text = whole ? `${text.trim()} {${id}}`.trim() : `{${id}}`;
+    text = whole ? `${text.trim()} ${use}`.trim() : use;
     if (!whole) commit();
   }
 
@@ -210,10 +221,10 @@
         autocomplete="off"
       />
     {/if}
-    {#if fault}<span class="fault" role="alert">{fault}</span>{:else if types.length > 0 && !picks}
+    {#if fault}<span class="fault" role="alert">{fault}</span>{:else if types.length + tokens.length > 0 && !picks}
       <div class="tokens">
-        {#each tokens.slice(0, 8) as each (each.id)}<button type="button" title="{each.name}: {each.value}" onclick={() => takeToken(each.id)}>{#if each.type === 'colour'}<span class="swatch" style:background={spelt(each.value, wb.project.tokens)}></span>{/if}{each.name}</button>{/each}
-        {#if !/^\{[^}]*\}$/.test(text)}<button type="button" class="save" onclick={saveToken}>Save as token</button>{/if}
+        {#each tokens.slice(0, 8) as each (each.id)}<button type="button" title="{each.name}: {each.value}" onclick={() => takeToken(each.use)}>{#if each.type === 'colour'}<span class="swatch" style:background={spelt(each.value, wb.project.tokens)}></span>{/if}{each.name}</button>{/each}
+        {#if types.length > 0 && !/^\{[^}]*\}$/.test(text)}<button type="button" class="save" onclick={saveToken}>Save as token</button>{/if}
       </div>
     {/if}
     {#if picks}
