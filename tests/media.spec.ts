@@ -1,6 +1,7 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { readFileSync } from 'node:fs';
+import sharp from 'sharp';
 import { readProjectFile } from '../src/core/formats/project-file';
 import { registry } from '../src/core/registry';
 import { exported } from './support/exported';
@@ -38,6 +39,17 @@ function read(file: Buffer) {
   return opened;
 }
 
+/** Saves the project file by hand and opens what it exports to. */
+async function openExport(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Export' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the project file (.kymation)' }).click();
+  const { project, bytes } = read(readFileSync((await (await download).path())!));
+  const made = await exported(project, bytes);
+  expect(made.problems).toEqual([]);
+  await page.goto(made.url);
+}
+
 test('a film of the project plays in the preview and in the export, as a piece and behind a section', async ({ page }) => {
   const bench = await Bench.openNew(page);
   const bytes = await film(page);
@@ -63,13 +75,7 @@ test('a film of the project plays in the preview and in the export, as a piece a
   await page.getByRole('group', { name: 'Background film' }).getByRole('button', { name: /^Delete blossom-time/ }).click();
   await expect(page.getByRole('group', { name: 'Background film' }).getByRole('alert')).toContainText('Video');
 
-  await page.getByRole('button', { name: 'Export' }).click();
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the project file (.kymation)' }).click();
-  const { project, bytes: files } = read(readFileSync((await (await download).path())!));
-  const made = await exported(project, files);
-  expect(made.problems).toEqual([]);
-  await page.goto(made.url);
+  await openExport(page);
   await expect.poll(() => page.locator('section > video').evaluate((each: HTMLVideoElement) => each.currentTime)).toBeGreaterThan(0);
   await expect(page.locator('video[controls]')).toHaveJSProperty('videoWidth', 160);
 });
@@ -116,4 +122,28 @@ test.describe('a picture by its address', () => {
     await page.keyboard.press('Control+z');
     await expect(bench.preview.locator('img')).toHaveCount(0);
   });
+});
+
+test('a picture behind a section is repeated, each as wide as it should be, in the preview and in the export', async ({ page }) => {
+  // Left half red, right half blue; one of them is to be 40 px wide.
+  const picture = await sharp({ create: { width: 20, height: 20, channels: 3, background: '#ff0000' } }).composite([{ input: { create: { width: 10, height: 20, channels: 3, background: '#0000ff' } }, left: 10, top: 0 }]).png().toBuffer();
+  const bench = await Bench.openNew(page);
+  await bench.pick('First section');
+  await bench.view('Fill');
+  const field = page.getByRole('group', { name: 'Background picture' });
+  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), field.getByRole('button', { name: 'Add a picture' }).first().click()]);
+  await chooser.setFiles({ name: 'halves.png', mimeType: 'image/png', buffer: picture });
+  await expect(field.getByRole('button', { name: 'halves.png', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('combobox', { name: 'The picture', exact: true }).selectOption({ label: 'is repeated' });
+  await page.getByRole('textbox', { name: 'One of it is this wide' }).fill('40');
+  await page.keyboard.press('Enter');
+  await expect(bench.preview.locator('section > div[data-k-part="picture"]')).toHaveCSS('background-size', '40px auto');
+  await expect(bench.preview.locator('section > div[data-k-part="picture"]')).toHaveCSS('background-image', /^url\("blob:/);
+  await bench.saved();
+  await openExport(page);
+  await page.setViewportSize({ width: 400, height: 300 });
+  await page.evaluate(() => document.querySelector<HTMLElement>('section > div')!.style.setProperty('background-position', '0 0'));
+  const { data, info } = await sharp(await page.screenshot({ clip: { x: 0, y: 0, width: 200, height: 40 } })).raw().toBuffer({ resolveWithObject: true });
+  const at = (x: number) => [...data.subarray((20 * info.width + x) * info.channels, (20 * info.width + x) * info.channels + 3)];
+  for (const start of [0, 40, 120]) expect([at(start + 8), at(start + 32)]).toEqual([[255, 0, 0], [0, 0, 255]]);
 });

@@ -1,18 +1,17 @@
 import { createServer, type Server } from 'node:http';
 import { expect, test } from './support/test';
-import { makeDemo } from '../demo/make';
 import { printSnippet } from '../src/core/compile/snippet';
 import type { NodeId } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 import { finishSnippet } from '../src/server/finish';
+import { makeWith } from '../src/core/kinds/make';
 import { axeViolations } from './support/axe';
+import { bytes, changed, demo as project, put } from './support/visit';
 import { Bench } from './support/workbench';
 
-const { project, bytes } = makeDemo();
-
-async function snippet(id: string): Promise<string> {
+async function snippet(id: string, from = project): Promise<string> {
   const dataUri = (asset: { id: string; type: string }) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id as never)!).toString('base64')}`;
-  const { assets: _assets, ...printed } = printSnippet(registry, project, id as NodeId, { addressOf: dataUri });
+  const { assets: _assets, ...printed } = printSnippet(registry, from, id as NodeId, { addressOf: dataUri });
   const { files, problems } = await finishSnippet({ snippet: { ...printed, behaviours: [...printed.behaviours] } });
   expect(problems).toEqual([]);
   return files[0]!.text;
@@ -59,6 +58,21 @@ test('two copies on one page work, each for itself, and touch nothing else', asy
   await page.goto(address());
   expect(await mine()).toEqual(withSnippet);
   expect(await page.evaluate(() => Object.keys(window).length)).toBe(globals);
+});
+
+test('two copies of a side panel, which has no script of its own, each open theirs', async ({ page }) => {
+  const make = makeWith({ exactIds: true });
+  const drawer = make('drawer', 'Tools', { label: 'Tools' }, { content: [make('text', 'In the shed', { html: '<p>Two rakes and a ladder.</p>' })] });
+  const text = await snippet('tools', changed(put(drawer)));
+  html = site(text + text);
+  await page.goto(address());
+  for (const copy of [1, 0]) {
+    await page.getByRole('button', { name: 'Tools' }).nth(copy).click();
+    await expect(page.locator('[popover]').nth(copy)).toBeVisible();
+    await expect(page.locator('[popover]').nth(1 - copy)).toBeHidden();
+    await page.keyboard.press('Escape');
+    await expect(page.locator('[popover]:popover-open')).toHaveCount(0);
+  }
 });
 
 test('every class, id, keyframe and token of a snippet has its prefix, and axe-core has nothing to say', async ({ page }) => {

@@ -84,7 +84,9 @@ export function createPage(body: HTMLElement) {
   const showAsset = (image: HTMLElement) => {
     // An address that leads to no picture, as on a page whose pictures do not come.
     const address = pictured ? addresses.get(image.dataset.kAsset!) : 'data:,';
-    if (address) image.setAttribute('src', address);
+    if (!address) return;
+    if (image.matches('img, video')) image.setAttribute('src', address);
+    else image.style.backgroundImage = `url("${address}")`;
   };
 
   /** Puts a node's new element where its old one stood; children keep theirs. */

@@ -54,9 +54,12 @@ export async function pageScript(behaviours: readonly string[]): Promise<string 
   return bundled(`page:${names}`, `import { start, ${names} } from './index'; start({ ${names} });`, 'runtime', false);
 }
 
-/** The script of a snippet: it starts within the element it stands in, and nowhere else. */
-export async function snippetScript(behaviours: readonly string[]): Promise<string | null> {
-  if (behaviours.length === 0) return null;
+/**
+ * The script of a snippet: it starts within the element it stands in, and nowhere else.
+ * @param opens whether something in it is opened by its id, which a second copy on the same page has to have of its own.
+ */
+export async function snippetScript(behaviours: readonly string[], opens = false): Promise<string | null> {
+  if (behaviours.length === 0) return opens ? bundled('snippet', `import { scoped } from './index'; scoped(document.currentScript.parentElement);`, 'runtime', false) : null;
   const names = checkedNames(behaviours);
   return bundled(`snippet:${names}`, `import { scoped, start, ${names} } from './index'; const root = document.currentScript.parentElement; scoped(root); start({ ${names} }, root);`, 'runtime', false);
 }

@@ -111,7 +111,7 @@ async function scriptCosts(behaviours: readonly string[]): Promise<Record<string
 export async function finishSnippet({ snippet }: SnippetRequest): Promise<Finished> {
   const problems: string[] = [];
   const css = finishedStyle('snippet', snippet.css, problems);
-  const content = snippetText({ ...snippet, css }, await snippetScript(snippet.behaviours));
+  const content = snippetText({ ...snippet, css }, await snippetScript(snippet.behaviours, / popovertarget=/i.test(snippet.html)));
   // A style sheet in the body is what pasting comes to; the rest is checked as it will stand.
   const page = `<!doctype html>\n<html lang="${snippet.language}"><head><title>Snippet</title></head><body>${snippet.html}</body></html>\n`;
   problems.push(...(await htmlProblems('snippet', page, partValidator)));

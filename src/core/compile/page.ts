@@ -137,15 +137,18 @@ function filled(analysis: Analysis, element: Element, registry: Registry, projec
   const made: Element = {
     type: 'element',
     tagName: element.tagName,
-    properties: asset ? { src: options.addressOf(asset), ...element.properties } : { ...element.properties },
+    properties: asset ? { ...addressed(element, options.addressOf(asset)), ...element.properties } : { ...element.properties },
     children: element.children.map((child): ElementContent => {
       if (child.type !== 'element') return child;
       return child.data?.child ? childOf(child.data.child) : filled(analysis, child, registry, project, options, childOf);
     })
   };
   const renditions = asset ? (options.renditionsOf?.(asset) ?? []) : [];
-  return renditions.length > 0 ? withRenditions(made, renditions, analysis.kind === 'section' ? '100vw' : sizesOf(slotOf(registry, project, analysis.id))) : made;
+  return renditions.length > 0 && made.tagName === 'img' ? withRenditions(made, renditions, analysis.kind === 'section' ? '100vw' : sizesOf(slotOf(registry, project, analysis.id))) : made;
 }
+
+/** @returns what gives an element its picture or film: its source, or for one that only paints it, its background. */
+export const addressed = ({ tagName }: Element, address: string): Element['properties'] => (tagName === 'img' || tagName === 'video' ? { src: address } : { style: `background-image: url("${address}")` });
 
 /** The element around a picture lays nothing out, so the page is the same with it and without. */
 const PICTURE_CSS = '.k-picture { display: contents; }\n';

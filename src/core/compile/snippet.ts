@@ -6,6 +6,7 @@ import { maybePageOf, nodeOf } from '../project/tree';
 import type { Asset, AssetId, NodeId, Project } from '../project/types';
 import { analyse, type Analysis } from './analyse';
 import { drawnParts } from './parts';
+import { addressed } from './page';
 import { keyframesFor, pageDialect, printSheet, tokenRule, withoutParts } from './rules';
 
 /** One piece to paste into a page of any site. Every name in it starts with `prefix`; nothing is global. */
@@ -34,7 +35,7 @@ export function printSnippet(registry: Registry, project: Project, id: NodeId, {
     return {
       type: 'element',
       tagName: element.tagName,
-      properties: { ...(asset ? { src: addressOf(asset) } : {}), ...element.properties, ...(Array.isArray(element.properties.className) ? { className: element.properties.className.map((name) => `${prefix}-${name}`) } : {}) },
+      properties: { ...(asset ? addressed(element, addressOf(asset)) : {}), ...element.properties, ...(Array.isArray(element.properties.className) ? { className: element.properties.className.map((name) => `${prefix}-${name}`) } : {}) },
       children: element.children.map((child): ElementContent => {
         if (child.type !== 'element') return child;
         return child.data?.child ? expand(child.data.child) : build(analysis, child);
@@ -71,7 +72,7 @@ export function printSnippet(registry: Registry, project: Project, id: NodeId, {
   };
 }
 
-const REFERENCES = ['ariaControls', 'ariaLabelledBy', 'ariaDescribedBy', 'htmlFor', 'dataCurrent', 'href'] as const;
+const REFERENCES = ['ariaControls', 'ariaLabelledBy', 'ariaDescribedBy', 'popoverTarget', 'htmlFor', 'dataCurrent', 'href'] as const;
 
 /** Gives every id its prefix, and what refers to one of them likewise. */
 function renameIds(element: Element, ids: ReadonlySet<string>, prefix: string): void {

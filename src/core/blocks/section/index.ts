@@ -26,7 +26,8 @@ const settings = object({
   film: assetField({ label: 'Background film', media: 'film', help: 'The picture shows until it plays, and for people who asked for less motion.' }),
   video: linkField({ label: 'Film from elsewhere', help: 'Address of a file (.mp4, .webm). The picture shows until it plays, and for people who asked for less motion.' }),
   focus: placeField('50% 50%', { label: 'What stays in sight', needs: ['picture', 'film', 'video'] }),
-  fit: choiceField('cover', { cover: 'fills the section', contain: 'is seen whole' }, { label: 'The picture', needs: ['picture', 'film', 'video'] }),
+  fit: choiceField('cover', { cover: 'fills the section', contain: 'is seen whole', tile: 'is repeated' }, { label: 'The picture', needs: ['picture', 'film', 'video'] }),
+  tile: numberField(0, 0, 2000, { label: 'One of it is this wide', needs: ['picture'], unit: 'px', help: 'Of a picture that is repeated. 0 is as wide as it was made.' }),
   layer: cssField('background', '', { label: 'Layer over it', needs: ['picture', 'film', 'video'], help: 'A colour or a gradient: #000, linear-gradient(#0000, #000c).' }),
   opacity: numberField(70, 0, 100, { label: 'Opacity of the layer', unit: '%', needs: ['layer'], help: '100 hides the picture, 0 is no layer.' }),
   blend: choiceField('normal', { normal: 'lies over it', multiply: 'multiply', screen: 'screen', overlay: 'overlay', 'soft-light': 'soft light', color: 'colour', luminosity: 'luminosity' }, { label: 'Blend of the layer', needs: ['layer'] })
@@ -41,7 +42,7 @@ function backdrop(settings: Settings, ctx: Context): Element[] {
   const asset = settings.picture ? ctx.maybeAsset(settings.picture as AssetId) : null;
   const found: Element[] = [];
   if (asset) {
-    const image = ctx.part('picture', 'img', { alt: '', ...(asset.width && asset.height ? { width: asset.width, height: asset.height } : {}) });
+    const image = settings.fit === 'tile' ? ctx.part('picture', 'div', { ariaHidden: 'true' }) : ctx.part('picture', 'img', { alt: '', ...(asset.width && asset.height ? { width: asset.width, height: asset.height } : {}) });
     image.data = notes({ ...image.data, asset: asset.id });
     found.push(image);
   }
@@ -107,7 +108,7 @@ export const section: Kind = {
   },
   style(node, ctx) {
     const own = ctx.settings<Settings>(node);
-    const { span, inner, height, place, header, overlap, picture, focus, fit, layer, opacity, blend, aside } = own;
+    const { span, inner, height, place, header, overlap, picture, focus, fit, tile, layer, opacity, blend, aside } = own;
     const isTall = height !== '';
     // Once it is tall under some condition, the same properties are there under every one.
     const mayBeTall = ctx.variants<Settings>(node).some((each) => each.height !== '');
@@ -136,7 +137,7 @@ export const section: Kind = {
       rule(ctx.sel('inner'), { display: 'flex', 'flex-direction': 'column', 'max-width': span === 'bleed' ? 'none' : `${inner}px`, 'margin-inline': span === 'bleed' ? '0' : 'auto', ...(mayBeTall ? { width: '100%' } : {}) }),
       ...(hasBackdrop
         ? [
-            rule(ctx.sel('picture'), { ...covers, 'object-fit': fit, 'object-position': focus, 'z-index': '-3' }),
+            rule(ctx.sel('picture'), { ...covers, ...(fit === 'tile' ? { 'background-size': tile > 0 ? `${tile}px` : 'auto', 'background-position': focus } : { 'object-fit': fit, 'object-position': focus }), 'z-index': '-3' }),
             rule(ctx.sel('film'), { ...covers, 'object-fit': 'cover', 'object-position': focus, 'z-index': '-2' }),
             rule(ctx.sel('layer'), { ...covers, background: layer, opacity: String(opacity / 100), 'mix-blend-mode': blend, 'z-index': '-1' })
           ]
