@@ -24,6 +24,11 @@ describe('wrapping', () => {
     expect(back.nodes).toEqual(before.nodes);
   });
 
+  it('takes a piece that is named twice once', () => {
+    const wrapped = after(sampleProject(), { type: 'wrap', ids: ['heading', 'heading'], fragment: stack() });
+    expect(inside(wrapped, 'around')).toEqual(['heading']);
+  });
+
   it('goes into the first place inside that takes them', () => {
     const columns = make('columns', 'Pair', {}, { columns: [make('column', 'Left side', {}, { content: [] }), make('column', 'Right side', {}, { content: [] })] });
     const wrapped = after(sampleProject(), { type: 'wrap', ids: ['heading'], fragment: columns });

@@ -21,9 +21,9 @@ export function placeWithin({ root, nodes }: Fragment, category: Kind['category'
   return null;
 }
 
-/** Pieces that stand side by side, in the order they stand; null where they do not. */
+/** Pieces that stand side by side, each once, in the order they stand; null where they do not. */
 function siblings(project: Project, ids: readonly NodeId[]): { readonly at: Place; readonly ordered: readonly NodeId[] } | null {
-  const places = ids.map((id) => ({ id, at: maybePlaceOf(project, id) }));
+  const places = [...new Set(ids)].map((id) => ({ id, at: maybePlaceOf(project, id) }));
   const first = places[0]?.at;
   if (!first || places.some(({ at }) => at?.parent !== first.parent || at.slot !== first.slot)) return null;
   const ordered = places.toSorted((a, b) => a.at!.index - b.at!.index);
