@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { STYLE_PROPERTIES } from './properties';
-import { evaluate } from './quantity';
+import { evaluate } from './arithmetic';
 import { checkValue } from './values';
 
 describe('checkValue', () => {

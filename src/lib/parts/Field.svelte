@@ -4,7 +4,8 @@
   import { settingsWithDefaults } from '$core/kinds/settings';
   import { checkValue } from '$core/css/values';
   import type { Icon } from '$core/html/icon';
-  import { evaluate, parseQuantity } from '$core/css/quantity';
+  import { evaluate } from '$core/css/arithmetic';
+  import { parseQuantity } from '$core/css/quantity';
   import type { AssetId, Json, Node, NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
   import type { FieldSpec } from '$lib/state/fields';

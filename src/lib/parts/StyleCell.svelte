@@ -1,7 +1,8 @@
 <script lang="ts">
   import type { Resolved } from '$core/cascade/resolve';
   import { checkValue } from '$core/css/values';
-  import { evaluate, parseQuantity, printQuantity } from '$core/css/quantity';
+  import { parseQuantity, printQuantity } from '$core/css/quantity';
+  import { arithmetic, readyArithmetic } from '$lib/state/arithmetic';
   import { maybeColour } from '$core/colour/contrast';
   import type { StyleProperty } from '$core/css/properties';
   import { spelt as speltOut, withNames } from '$core/css/tokens';
@@ -75,6 +76,7 @@
   function open(): void {
     if (isOpen) return;
     gesture += 1;
+    void arithmetic();
     text = isOfStyle ? resolved.value : resolved.written;
     opened = text;
     fault = '';
@@ -89,7 +91,8 @@
 
   /** Arithmetic in each term: `80-40 16px` is two lengths. */
   function worked(value: string): string {
-    if (value.includes('{')) return value;
+    const evaluate = readyArithmetic();
+    if (value.includes('{') || !evaluate) return value;
     if (property.control === 'length') return evaluate(value, 'px') ?? value;
     if (property.control === 'angle') return evaluate(value, 'deg') ?? value;
     if (property.control === 'number') return evaluate(value, '') ?? value;
@@ -100,6 +103,7 @@
 
   function commit(refocuses = true): void {
     if (!isOpen) return;
+    if (!readyArithmetic()) return void arithmetic().then(() => commit(refocuses));
     const value = worked(text);
     if (value.trim() === '') {
       set(null);
@@ -122,6 +126,7 @@
 
   /** Gives the value a name, and the cell the name. */
   function saveToken(): void {
+    if (!readyArithmetic()) return void arithmetic().then(saveToken);
     const value = worked(text);
     const type = types[0]!;
     const stem = `${wb.kind.anatomy[wb.currentPart]!.label} ${property.label.toLowerCase()}${own === 'rest' ? '' : ` ${own}`}`;
@@ -190,7 +195,8 @@
 
   function leave(event: FocusEvent): void {
     const to = event.relatedTarget as Node | null;
-    if (to && (event.currentTarget as HTMLElement).contains(to)) return;
+    if (to && cell?.contains(to)) return;
+    if (!readyArithmetic()) return void arithmetic().then(() => leave(event));
     commit(false);
     if (isOpen && fault) {
       wb.message = { kind: 'error', text: `${fault} The old value stays.` };

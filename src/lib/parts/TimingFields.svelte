@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { evaluate, parseQuantity } from '$core/css/quantity';
+  import { evaluate } from '$core/css/arithmetic';
+  import { parseQuantity } from '$core/css/quantity';
   import { timingOfToken } from '$core/css/timed';
   import { MS_MOST, STAGGER_FROM, STILL_TRACK, type Track } from '$core/motion/track';
   import CurvePanel from './CurvePanel.svelte';
