@@ -28,31 +28,63 @@ function withDisabled(project: Project): Project {
   return outcome.project;
 }
 
-/** What Chromium computes for an element, and for a bare one that is given the resolved values; movements are at their end. */
-async function compare(frame: Frame, selector: string, resolution: Resolution): Promise<{ actual: object; expected: object }> {
-  const values = Object.fromEntries([...resolution].map(([property, { value }]) => [property, withoutSprings(value)]));
-  return frame.evaluate(
-    ({ selector, values }) => {
+/** A part in a state, and what it should look like there. */
+interface Case {
+  readonly name: string;
+  readonly selector: string;
+  readonly state: StateName;
+  readonly values: Readonly<Record<string, string>>;
+}
+
+const caseOf = (name: string, selector: string, state: StateName, resolution: Resolution): Case => ({
+  name,
+  selector,
+  state,
+  values: Object.fromEntries([...resolution].map(([property, { value }]) => [property, withoutSprings(value)]))
+});
+
+type Force = (selector: string, state: StateName) => Promise<void>;
+
+/**
+ * Where Chromium computes for an element anything else than for a bare one that is given the resolved values; movements are at their end.
+ * @param force brings a part into its state; left out, the preview's own attribute does, and all is read at once.
+ */
+async function differences(frame: Frame, cases: readonly Case[], force?: Force): Promise<string[]> {
+  const read = (some: readonly (Case & { readonly by: string | null })[]) =>
+    frame.evaluate((some) => {
+      const wrong: string[] = [];
       const settle = () => document.getAnimations().forEach((each) => each.effect?.getComputedTiming().endTime !== Infinity && each.finish());
-      const read = (element: Element) => {
-        const style = getComputedStyle(element);
-        return Object.fromEntries(Object.keys(values).map((property) => [property, style.getPropertyValue(property)]));
-      };
-      const bare = document.createElement('div');
-      bare.style.setProperty('all', 'initial');
-      bare.style.setProperty('position', 'fixed');
-      bare.style.setProperty('border-style', 'solid');
-      for (const [property, value] of Object.entries(values)) bare.style.setProperty(property, value);
-      document.documentElement.append(bare);
-      const target = document.querySelector(selector)!;
-      target.getBoundingClientRect();
-      settle();
-      const both = { actual: read(target), expected: read(bare) };
-      bare.remove();
-      return both;
-    },
-    { selector, values }
-  );
+      for (const { name, selector, values, by } of some) {
+        const all = [...document.querySelectorAll<HTMLElement>(selector)];
+        if (by !== null) for (const each of all) each.dataset.kForce = by;
+        const bare = document.createElement('div');
+        bare.style.setProperty('all', 'initial');
+        bare.style.setProperty('position', 'fixed');
+        bare.style.setProperty('border-style', 'solid');
+        for (const [property, value] of Object.entries(values)) bare.style.setProperty(property, value);
+        document.documentElement.append(bare);
+        if (!all[0]) throw new Error(`nothing is ${selector}`);
+        all[0].getBoundingClientRect();
+        settle();
+        const [own, other] = [getComputedStyle(all[0]), getComputedStyle(bare)];
+        for (const property of Object.keys(values)) {
+          const [actual, expected] = [own.getPropertyValue(property), other.getPropertyValue(property)];
+          if (actual !== expected) wrong.push(`${name} ${property}: ${actual}, not ${expected}`);
+        }
+        bare.remove();
+        if (by !== null) for (const each of all) each.dataset.kForce = '';
+      }
+      return wrong;
+    }, some);
+  if (!force) return read(cases.map((each) => ({ ...each, by: each.state === 'rest' ? null : impliedStates(each.state, []).join(' ') })));
+  const wrong = await read(cases.filter(({ state }) => state === 'rest').map((each) => ({ ...each, by: null })));
+  for (const each of cases) {
+    if (each.state === 'rest') continue;
+    await force(each.selector, each.state);
+    wrong.push(...(await read([{ ...each, by: null }])));
+    await force(each.selector, 'rest');
+  }
+  return wrong;
 }
 
 /** An element of the part that is, or can be brought, into the state. */
@@ -71,23 +103,15 @@ const SETS: readonly (readonly ConditionName[])[] = [[], ['medium'], ['medium', 
 const isReachable = (part: string, state: StateName, conditions: readonly ConditionName[]) =>
   !(part === 'header' && state === 'selected' && !conditions.includes('narrow')) && !(part === 'panel' && state === 'focus') && !(state === 'hover' && conditions.includes('touch'));
 
-async function everyState(frame: Frame, project: Project, conditions: readonly ConditionName[], force: (selector: string, state: StateName) => Promise<void>): Promise<number> {
-  const wrong: string[] = [];
-  let compared = 0;
-  for (const part of PARTS) {
-    for (const state of STATES) {
-      if (state !== 'rest' && !anatomy[part]!.states[state]) continue;
-      if (!isReachable(part, state, conditions)) continue;
-      const selector = targetOf(part, state);
-      await force(selector, state);
-      const { actual, expected } = await compare(frame, selector, resolve(registry, project, { node: tabs, part, state, conditions }));
-      for (const [property, value] of Object.entries(expected)) if (actual[property as never] !== value) wrong.push(`${part} ${state} ${property}: ${String(actual[property as never])}, not ${String(value)}`);
-      compared += 1;
-      await force(selector, 'rest');
-    }
-  }
-  expect(wrong).toEqual([]);
-  return compared;
+async function everyState(frame: Frame, project: Project, conditions: readonly ConditionName[], force?: Force): Promise<number> {
+  const cases = PARTS.flatMap((part) =>
+    STATES.flatMap((state) => {
+      if ((state !== 'rest' && !anatomy[part]!.states[state]) || !isReachable(part, state, conditions)) return [];
+      return [caseOf(`${part} ${state}`, targetOf(part, state), state, resolve(registry, project, { node: tabs, part, state, conditions }))];
+    })
+  );
+  expect(await differences(frame, cases, force)).toEqual([]);
+  return cases.length;
 }
 
 /** A demo whose look differs under every condition, so that a condition that is lost is seen. */
@@ -145,12 +169,9 @@ test('the same tabs in the preview, every part in every state, under every condi
   await bench.pick('Season tabs');
   await page.keyboard.press('t');
   const frame = await previewFrame(page);
-  const force = async (selector: string, state: StateName) => {
-    await frame.evaluate(({ selector, force }) => (document.querySelector<HTMLElement>(selector)!.dataset.kForce = force), { selector, force: impliedStates(state, []).join(' ') });
-  };
   let compared = 0;
   await underEach(page, async (conditions) => {
-    compared += await everyState(frame, tuned(withDisabled(demo)), conditions, force);
+    compared += await everyState(frame, tuned(withDisabled(demo)), conditions);
   });
   expect(compared).toBeGreaterThan(110);
 });
@@ -168,7 +189,7 @@ for (const [width, conditions] of [[1280, []], [900, ['medium']], [500, ['medium
     await page.setViewportSize({ width, height: 900 });
     await page.goto((await exported(project, bytes)).url);
     await page.mouse.move(1, 1);
-    const wrong: object[] = [];
+    const cases: Case[] = [];
     const kinds = new Set<string>();
     for (const id of subtreeIds(project, project.pages['visit' as keyof typeof project.pages]!.root)) {
       const node = project.nodes[id]!;
@@ -177,12 +198,11 @@ for (const [width, conditions] of [[1280, []], [900, ['medium']], [500, ['medium
         if (node.kind === 'tabs' && part !== 'root' && part !== 'list' && part !== 'panel') continue;
         // The current link has the look of its state, which the tests of states are about.
         if (part === 'link' && id === ('site-links' as NodeId)) continue;
-        const { actual, expected } = (await compare(page.mainFrame(), `.${classOf(analysis, part)}`, resolve(registry, project, { node: id, part, conditions }))) as Record<'actual' | 'expected', Record<string, string>>;
+        cases.push(caseOf(`${id} ${part}`, `.${classOf(analysis, part)}`, 'rest', resolve(registry, project, { node: id, part, conditions })));
         kinds.add(node.kind);
-        for (const property of Object.keys(actual)) if (actual[property] !== expected[property]) wrong.push({ id, part, property, actual: actual[property], expected: expected[property] });
       }
     }
-    expect(wrong).toEqual([]);
+    expect(await differences(page.mainFrame(), cases)).toEqual([]);
     expect([...kinds].sort()).toEqual(registry.kinds.filter(({ markup }) => markup).map(({ kind }) => kind).sort());
   });
 }
@@ -211,9 +231,8 @@ function unlike(project: Project): Project {
 
 const others = unlike(demo);
 
-async function everyOther(frame: Frame, conditions: readonly ConditionName[], force: (selector: string, state: StateName) => Promise<void>): Promise<{ wrong: object[]; count: number }> {
-  const wrong: object[] = [];
-  let count = 0;
+async function everyOther(frame: Frame, conditions: readonly ConditionName[], force?: Force): Promise<{ wrong: readonly string[]; count: number }> {
+  const cases: Case[] = [];
   for (const id of subtreeIds(others, others.pages['visit' as keyof typeof others.pages]!.root)) {
     const node = others.nodes[id]!;
     const analysis = analyse(registry, others, node);
@@ -224,15 +243,11 @@ async function everyOther(frame: Frame, conditions: readonly ConditionName[], fo
         if (state !== 'rest' && !(state in own)) continue;
         if (state === 'hover' && conditions.includes('touch')) continue;
         const selector = `.${classOf(analysis, part)}${part === 'link' && node.kind === 'links' ? ':not([aria-current])' : ''}`;
-        if (state !== 'rest') await force(selector, state);
-        const { actual, expected } = (await compare(frame, selector, resolve(registry, others, { node: id, part, state, conditions }))) as Record<'actual' | 'expected', Record<string, string>>;
-        if (state !== 'rest') await force(selector, 'rest');
-        count += 1;
-        for (const property of Object.keys(actual)) if (actual[property] !== expected[property]) wrong.push({ id, part, state, property, actual: actual[property], expected: expected[property] });
+        cases.push(caseOf(`${id} ${part} ${state}`, selector, state, resolve(registry, others, { node: id, part, state, conditions })));
       }
     }
   }
-  return { wrong, count };
+  return { wrong: await differences(frame, cases, force), count: cases.length };
 }
 
 for (const conditions of SETS) {
@@ -263,11 +278,8 @@ test('the same other pieces in the preview, under every condition by switches', 
   await page.keyboard.press('t');
   await page.mouse.move(2, 2);
   const frame = await previewFrame(page);
-  const force = async (selector: string, state: StateName) => {
-    await frame.evaluate(({ selector, force }) => document.querySelectorAll<HTMLElement>(selector).forEach((each) => (each.dataset.kForce = force)), { selector, force: state === 'rest' ? '' : impliedStates(state, []).join(' ') });
-  };
   await underEach(page, async (conditions) => {
-    const { wrong, count } = await everyOther(frame, conditions, force);
+    const { wrong, count } = await everyOther(frame, conditions);
     expect(wrong, conditions.join(' ')).toEqual([]);
     expect(count).toBeGreaterThan(80);
   });

@@ -203,8 +203,10 @@ export interface FieldMeta {
   readonly event?: string;
   readonly part?: string;
   readonly tone?: 'in' | 'out' | 'size' | 'state';
-  /** Offered only where one of these settings is set: alone it would do nothing. */
+  /** Offered only where one of these settings is set, or is what is said (`fit=tile`): alone it would do nothing. */
   readonly needs?: readonly string[];
+  /** The heading it stands under in a long view; those without one stand first. */
+  readonly group?: string;
   /** For `number`: what stands beside it. */
   readonly unit?: string;
   /** For `css`: the property whose values it takes. */

@@ -17,7 +17,9 @@
     return actions
       .filter((action) => (isInsert ? action.kind !== undefined : action.id !== 'search'))
       .filter((action) => parts.every((part) => action.label.toLowerCase().includes(part)))
-      .map((action) => ({ action, refusal: action.refusal(wb) }));
+      .map((action) => ({ action, refusal: action.refusal(wb) }))
+      // What cannot stand here comes last.
+      .toSorted((one, other) => (isInsert ? Number(one.refusal !== null) - Number(other.refusal !== null) : 0));
   });
   const active = $derived(matches[at]);
   /** In words, where the marked kind would stand. */

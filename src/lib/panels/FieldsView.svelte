@@ -15,7 +15,13 @@
   // Fill is about the picked piece itself, a panel too; behaviour about the widget that draws it.
   const node = $derived(view === 'fill' ? wb.current : wb.drawn);
   const kind = $derived(registry.kindOf(node.kind));
-  const fields = $derived(fieldsOf(kind, view).filter(({ needs }) => !needs || needs.some((key) => node.settings[key])));
+  function isMet(need: string): boolean {
+    const [key, value] = need.split('=') as [string, string | undefined];
+    return value === undefined ? Boolean(node.settings[key]) : node.settings[key] === value;
+  }
+
+  const fields = $derived(fieldsOf(kind, view).filter(({ needs }) => !needs || needs.some(isMet)));
+  const groups = $derived([...new Set(fields.map(({ group }) => group ?? ''))].map((name) => ({ name, fields: fields.filter(({ group }) => (group ?? '') === name) })));
   const lists = $derived(view === 'fill' ? Object.entries(kind.slots).filter(([, slot]) => slot.items) : []);
   const place = $derived(maybePlaceOf(wb.project, node.id));
   const isItem = $derived(kind.markup === null);
@@ -55,7 +61,10 @@
       />
     {/if}
     {#if isPage && view === 'fill'}{#key wb.pageId}<PageFields {wb} />{/key}{/if}
-    {#each fields as field (field.key)}<Field {wb} {node} {field} />{/each}
+    {#each groups as group (group.name)}
+      {#if group.name}<h3>{group.name}</h3>{/if}
+      {#each group.fields as field (field.key)}<Field {wb} {node} {field} />{/each}
+    {/each}
     {#each lists as [slot, { label }] (slot)}<ItemList {wb} owner={node} {slot} {label} />{/each}
     {#if isItem && place}
       <p class="note">
@@ -83,6 +92,14 @@
     grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
     gap: 14px 20px;
     padding: 14px 16px;
+  }
+  h3 {
+    grid-column: 1 / -1;
+    padding-top: 10px;
+    margin: 2px 0 -6px;
+    font-size: 12px;
+    font-weight: 600;
+    border-top: 1px solid var(--line);
   }
   .note {
     grid-column: 1 / -1;

@@ -7,6 +7,9 @@ import { notes, rule } from '../../kinds/rule';
 import type { AssetId, NodeId } from '../../project/types';
 import { findings } from './findings';
 
+const PLACE = 'Where it stands';
+const GROUND = 'Background';
+
 const settings = object({
   element: choiceField('section', { section: 'section', header: 'header', footer: 'footer', aside: 'aside', nav: 'nav' }, {
     label: 'Element',
@@ -19,18 +22,18 @@ const settings = object({
   inner: widthField(1120, 320, 2400, { label: 'Inner width', help: 'The greatest width of the content, in px.' }),
   height: cssField('height', '', { label: 'Least height', responsive: true, help: 'In any unit: 480px, 80svh, 200vh. 200vh is two screens. Empty: as high as its content.' }),
   place: choiceField('start', { start: 'at the top', center: 'in the middle', end: 'at the bottom', 'space-between': 'apart' }, { label: 'Content stands', responsive: true, needs: ['height'] }),
-  header: choiceField('flow', { flow: 'in the flow', over: 'over the next section' }, { label: 'Stands', help: 'Over the next section, it lies on its top edge and takes no room of its own.' }),
-  aside: cssField('width', '', { label: 'Stands at the side, this wide', help: 'Such as 240px: at the left of the whole page, as high as the window, and in sight while the rest scrolls. In the narrow band it is as any other. Empty: it does not.' }),
-  overlap: numberField(0, 0, 100, { label: 'Overlaps the one before', needs: ['height', 'overlap'], unit: '%', help: 'Share of its own least height that it is drawn up by: half of an 80 px bar is 40 px.' }),
-  picture: assetField({ label: 'Background picture' }),
-  film: assetField({ label: 'Background film', media: 'film', help: 'The picture shows until it plays, and for people who asked for less motion.' }),
-  video: linkField({ label: 'Film from elsewhere', help: 'Address of a file (.mp4, .webm). The picture shows until it plays, and for people who asked for less motion.' }),
-  focus: placeField('50% 50%', { label: 'What stays in sight', needs: ['picture', 'film', 'video'] }),
-  fit: choiceField('cover', { cover: 'fills the section', contain: 'is seen whole', tile: 'is repeated' }, { label: 'The picture', needs: ['picture', 'film', 'video'] }),
-  tile: numberField(0, 0, 2000, { label: 'One of it is this wide', needs: ['picture'], unit: 'px', help: 'Of a picture that is repeated. 0 is as wide as it was made.' }),
-  layer: cssField('background', '', { label: 'Layer over it', needs: ['picture', 'film', 'video'], help: 'A colour or a gradient: #000, linear-gradient(#0000, #000c).' }),
-  opacity: numberField(70, 0, 100, { label: 'Opacity of the layer', unit: '%', needs: ['layer'], help: '100 hides the picture, 0 is no layer.' }),
-  blend: choiceField('normal', { normal: 'lies over it', multiply: 'multiply', screen: 'screen', overlay: 'overlay', 'soft-light': 'soft light', color: 'colour', luminosity: 'luminosity' }, { label: 'Blend of the layer', needs: ['layer'] })
+  header: choiceField('flow', { flow: 'in the flow', over: 'over the next section' }, { group: PLACE, label: 'Stands', help: 'Over the next section, it lies on its top edge and takes no room of its own.' }),
+  aside: cssField('width', '', { group: PLACE, label: 'Stands at the side, this wide', help: 'Such as 240px: at the left of the whole page, as high as the window, and in sight while the rest scrolls. In the narrow band it is as any other. Empty: it does not.' }),
+  overlap: numberField(0, 0, 100, { group: PLACE, label: 'Overlaps the one before', needs: ['height', 'overlap'], unit: '%', help: 'Share of its own least height that it is drawn up by: half of an 80 px bar is 40 px.' }),
+  picture: assetField({ group: GROUND, label: 'Background picture' }),
+  film: assetField({ group: GROUND, label: 'Background film', media: 'film', help: 'The picture shows until it plays, and for people who asked for less motion.' }),
+  video: linkField({ group: GROUND, label: 'Film from elsewhere', help: 'Address of a file (.mp4, .webm). The picture shows until it plays, and for people who asked for less motion.' }),
+  focus: placeField('50% 50%', { group: GROUND, label: 'What stays in sight', needs: ['picture', 'film', 'video'] }),
+  fit: choiceField('cover', { cover: 'fills the section', contain: 'is seen whole', tile: 'is repeated' }, { group: GROUND, label: 'The picture', needs: ['picture', 'film', 'video'] }),
+  tile: numberField(0, 0, 2000, { group: GROUND, label: 'One of it is this wide', needs: ['fit=tile'], unit: 'px', help: '0 is as wide as it was made.' }),
+  layer: cssField('background', '', { group: GROUND, label: 'Layer over it', needs: ['picture', 'film', 'video'], help: 'A colour or a gradient: #000, linear-gradient(#0000, #000c).' }),
+  opacity: numberField(70, 0, 100, { group: GROUND, label: 'Opacity of the layer', unit: '%', needs: ['layer'], help: '100 hides the picture, 0 is no layer.' }),
+  blend: choiceField('normal', { normal: 'lies over it', multiply: 'multiply', screen: 'screen', overlay: 'overlay', 'soft-light': 'soft light', color: 'colour', luminosity: 'luminosity' }, { group: GROUND, label: 'Blend of the layer', needs: ['layer'] })
 });
 
 type Settings = InferType<typeof settings>;
