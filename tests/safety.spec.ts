@@ -159,11 +159,11 @@ test('axe-core finds nothing on any screen', async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await check('workbench, nothing picked');
   await bench.pick('Season tabs', 'tab');
-  for (const view of ['Fill', 'Behaviour', 'States', 'Fallbacks'] as const) {
+  for (const view of ['Fill', 'Behaviour', 'States', 'Timing', 'Fallbacks'] as const) {
     await bench.view(view);
     await check(view);
   }
-  for (const [key, name] of [['a', 'insert'], ['Control+k', 'search'], ['Shift+?', 'keys'], ['Control+e', 'export']] as const) {
+  for (const [key, name] of [['a', 'insert'], ['Control+k', 'search'], ['Shift+?', 'keys'], ['Control+e', 'export'], ['Shift+T', 'tokens'], ['Shift+S', 'shelf'], ['h', 'history']] as const) {
     await bench.row('Season tabs').focus();
     await page.keyboard.press(key);
     await expect(page.getByRole('dialog')).toBeVisible();

@@ -5,7 +5,7 @@ import { readFromFrame, readToFrame } from './messages';
 describe('messages with the frame', () => {
   it.each([
     { type: 'ready' },
-    { type: 'patched', seq: 3, work: 1.5 },
+    { type: 'patched', seq: 3, work: 1.5, shown: 1e12 },
     { type: 'picked', pick: { node: 'tabs', part: 'tab', item: null }, opens: false },
     { type: 'key', key: 'z', code: 'KeyZ', ctrl: true, shift: false, alt: false },
     { type: 'fault', sentence: 'x is not defined' }
@@ -19,8 +19,9 @@ describe('messages with the frame', () => {
     {},
     { type: 'toString' },
     { type: 'ready', more: 1 },
-    { type: 'patched', seq: '3', work: 1 },
-    { type: 'patched', seq: 3, work: -1 },
+    { type: 'patched', seq: '3', work: 1, shown: 1e12 },
+    { type: 'patched', seq: 3, work: -1, shown: 1e12 },
+    { type: 'patched', seq: 3, work: 1 },
     { type: 'picked', pick: { node: 'x'.repeat(81), part: 'tab', item: null }, opens: false },
     { type: 'picked', pick: { node: 'tabs' }, opens: false },
     { type: 'fault', sentence: 'x'.repeat(501) },

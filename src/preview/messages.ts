@@ -89,7 +89,9 @@ const fromFrame = {
     type: string().oneOf(['patched']).required(),
     seq: number().integer().required(),
     /** Work on the patch, style and layout included, in ms. */
-    work: number().min(0).required()
+    work: number().min(0).required(),
+    /** When the frame that shows it was begun, ms by the clock that all windows share. */
+    shown: number().min(0).required()
   }),
   picked: object({ type: string().oneOf(['picked']).required(), pick: pick.required(), opens: boolean().required() }),
   key: object({

@@ -65,7 +65,7 @@ function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   force();
   soonOutlined();
   redrawSpecimens();
-  requestAnimationFrame(() => tell({ type: 'patched', seq: message.seq, work }));
+  requestAnimationFrame(() => tell({ type: 'patched', seq: message.seq, work, shown: performance.timeOrigin + performance.now() }));
 }
 
 function show(message: typeof shown): void {

@@ -159,6 +159,11 @@
     grid-template: 44px minmax(0, 1fr) / 232px minmax(0, 1fr);
     height: 100vh;
     overflow: hidden;
+    /* A drag that misses its handle must not paint the whole window blue; what is worth copying stands in the panels. */
+    user-select: none;
+  }
+  .bench :global(.side-panel) {
+    user-select: text;
   }
   .bench > :global(header) {
     grid-column: 1 / -1;

@@ -58,7 +58,7 @@
       onready?.((each) => from.postMessage(each));
     }
     if (message.type === 'patched' && !only) {
-      performance.measure('kymation patch', { start: 0, end: message.work });
+      performance.measure('kymation patch', { start: 0, end: message.work, detail: message.shown });
       performance.clearMeasures('kymation patch');
     }
     // Only when all portions are in is the page as it was asked for.
