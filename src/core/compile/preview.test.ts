@@ -81,6 +81,7 @@ describe('a large patch in portions', () => {
     const styled = after(sampleProject(), ...['heading', 'text-two'].map((node) => ({ type: 'set-style', id: node, part: 'root', state: 'rest', condition: 'always', property: 'color', value: '#112233' })));
     const patch = createPreviewSession(registry).patchFor(styled, first)!;
     expect(portionsOf(patch, 100)).toEqual([patch]);
+    expect(portionsOf(patch, 2, 3).map(({ nodes }) => nodes.length)).toEqual([2, ...Array<number>(Math.floor((patch.nodes.length - 2) / 3)).fill(3), ...((patch.nodes.length - 2) % 3 ? [(patch.nodes.length - 2) % 3] : [])]);
     const portions = portionsOf(patch, 4);
     expect(portions.map(({ nodes }) => nodes.length)).toEqual([4, 4, 1]);
     expect(portions.flatMap(({ nodes }) => nodes)).toEqual(patch.nodes);

@@ -87,16 +87,18 @@ function marksOf({ data }: Element, owner: NodeId, isRoot: boolean): readonly At
 /**
  * A large patch in pieces that each leave the page whole as far as it goes, so that its top is on show before its end is built.
  * What stands in a node that came earlier finds its place by the slot that was left for it.
- * @param most nodes in one portion.
+ * @param most nodes in the first portion.
+ * @param more nodes in each that follows.
  */
-export function portionsOf(patch: PreviewPatch, most: number): readonly PreviewPatch[] {
+export function portionsOf(patch: PreviewPatch, most: number, more = most): readonly PreviewPatch[] {
   if (patch.nodes.length <= most) return [patch];
   const found: PreviewPatch[] = [];
   let values = patch.values;
-  for (let at = 0; at < patch.nodes.length; at += most) {
-    const nodes = patch.nodes.slice(at, at + most);
+  for (let at = 0; at < patch.nodes.length; at += at === 0 ? most : more) {
+    const end = at + (at === 0 ? most : more);
+    const nodes = patch.nodes.slice(at, end);
     const ids = new Set(nodes.map(({ id }) => id));
-    const isLast = at + most >= patch.nodes.length;
+    const isLast = end >= patch.nodes.length;
     const own = isLast ? values : values.filter(({ id }) => ids.has(id));
     values = values.filter((each) => !own.includes(each));
     found.push(at === 0 ? { ...patch, nodes, values: own } : { root: patch.root, nodes, sheets: [], values: own, removed: [], tokens: null });

@@ -26,8 +26,9 @@
 
   const { project, pageId, blobs, title, width, height, show, specimens = null, only = null, watch, onmessage, onready }: Props = $props();
 
-  /** Nodes at a time: more than a screen of any page, few enough to be built in a moment. */
+  /** Nodes at first: more than a screen of any page, few enough to be built in a moment. What follows comes in fewer, larger portions. */
   const PORTION = 250;
+  const LATER = 600;
 
   let frame: HTMLIFrameElement;
   let port = $state.raw<MessagePort | null>(null);
@@ -79,7 +80,7 @@
     const from = performance.now();
     const patch = session.patchFor(now, pageId, only);
     if (!patch) return;
-    for (const portion of portionsOf(patch, PORTION)) {
+    for (const portion of portionsOf(patch, PORTION, LATER)) {
       const keyframes = seq === 0 ? BASE_CSS + ALL_KEYFRAMES : '';
       seq += 1;
       port.postMessage({ type: 'patch', seq, keyframes, ...portion } satisfies ToFrame);
