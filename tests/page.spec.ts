@@ -275,6 +275,8 @@ test.describe('in the workbench', () => {
     await other.keyboard.press('Control+v');
     await expect(fresh.preview.getByRole('heading', { name: 'From tree to glass' })).toBeVisible();
     await expect.poll(() => fresh.preview.locator('img').evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
+    // The token it is painted with comes along.
+    await expect(fresh.preview.getByText('See the harvest story')).toHaveCSS('background-color', 'rgb(176, 69, 46)');
     // As one step, and with ids of its own.
     await other.keyboard.press('Control+z');
     await expect(fresh.preview.getByRole('heading', { name: 'From tree to glass' })).toHaveCount(0);

@@ -27,6 +27,9 @@ export const maybeSoleToken = (value: string): TokenId | null => (/^\{([a-z][a-z
 /** @returns the value with every token in it as the interface names it. */
 export const withNames = (value: string, tokens: Tokens): string => value.replace(USE, (_use, id: string) => tokens[id]?.name ?? id);
 
+/** @returns the text with tokens under other ids; those the map does not name stay. */
+export const mapTokens = (text: string, ids: ReadonlyMap<string, string>): string => text.replace(USE, (use, id: string, member?: string) => (ids.has(id) ? `{${ids.get(id)!}${member ? `.${member}` : ''}}` : use));
+
 export type Spelt = { readonly ok: true; readonly value: string } | { readonly ok: false; readonly sentence: string };
 
 /** A value with every token in it replaced by what it stands for, through as many steps as it takes. */

@@ -82,20 +82,26 @@ export function readDocument(registry: Registry, value: unknown): ReadDocument {
 
 /**
  * Reads pieces that come from outside, a clipboard for one, as strictly as a file.
+ * @param tokens those its values may name.
  * @returns the pieces; null where there is nothing that could stand on a page.
  */
-export function readFragment(registry: Registry, value: unknown): Fragment | null {
+export function readFragment(registry: Registry, value: unknown, tokens: Project['tokens'] = {}): Fragment | null {
   if (!isRecord(value) || typeof value.root !== 'string' || !isRecord(value.nodes) || Object.keys(value.nodes).length > MOST_NODES) return null;
-  return new Reader(registry).fragment(value.root, value.nodes);
+  return new Reader(registry, tokens).fragment(value.root, value.nodes);
 }
+
+/** @returns the tokens in something from outside, those that hold; none where it holds none. */
+export const readTokens = (registry: Registry, value: unknown): Project['tokens'] => new Reader(registry).readTokens(value);
 
 /** Collects faults while reading; one for each document. */
 class Reader {
   private readonly faults: Fault[] = [];
-  private tokens: Project['tokens'] = {};
   /** Ids of the pieces on the shelf; what is linked to another one stands on its own. */
   private shelved: ReadonlySet<string> = new Set();
-  constructor(private readonly registry: Registry) {}
+  constructor(
+    private readonly registry: Registry,
+    private tokens: Project['tokens'] = {}
+  ) {}
 
   read(raw: Project): ReadDocument {
     if (![raw.pages, raw.nodes, raw.assets].every(isRecord)) return no('The project.json in this file lacks its pages, nodes or pictures.');
@@ -207,7 +213,7 @@ class Reader {
   }
 
   /** Tokens one by one, each checked against those kept before it and then all together, so that no ring is let in. */
-  private readTokens(raw: unknown): Project['tokens'] {
+  readTokens(raw: unknown): Project['tokens'] {
     const found: Record<string, Token> = {};
     for (const [key, token] of entries(raw)) {
       const fault = isRecord(token) && token.id === key && !key.startsWith('k-') ? schemaFault(tokenSchema, token) : 'its id is damaged';

@@ -3,11 +3,12 @@ import { cleanHtml, escapeHtml } from '$core/html/clean';
 import { printHtml } from '$core/html/print';
 import { printSnippet } from '$core/compile/snippet';
 import type { Command } from '$core/commands/define';
-import { readFragment } from '$core/formats/document';
+import { readFragment, readTokens } from '$core/formats/document';
+import { withTokens } from '$core/commands/carry';
 import { makeWith, withNewIds } from '$core/kinds/make';
 import { newId } from '$core/project/ids';
 import { nodeOf } from '$core/project/tree';
-import { isFilm, type Asset, type AssetId, type Fragment, type Node, type NodeId, type Place } from '$core/project/types';
+import { isFilm, type Asset, type AssetId, type Fragment, type Node, type NodeId, type Place, type Token } from '$core/project/types';
 import { registry } from '$core/registry';
 import { db } from '$lib/store/db';
 import { lastCopied, PIECES, type Carried } from './copying';
@@ -56,14 +57,16 @@ async function pastePieces(wb: Workbench, text: string): Promise<void> {
   } catch {
     return void (wb.message = { kind: 'error', text: 'What is on the clipboard is damaged. Copy it again.' });
   }
-  const fragments = (Array.isArray(carried.fragments) ? carried.fragments : []).flatMap((each) => readFragment(registry, each) ?? []);
+  const tokens = readTokens(registry, carried.tokens);
+  const read = (Array.isArray(carried.fragments) ? carried.fragments : []).flatMap((each) => readFragment(registry, each, tokens) ?? []);
+  const { fragments, added: newTokens } = withTokens(wb.project, read, tokens, carried.project === wb.project.id);
   const first = fragments[0];
   if (!first) return void (wb.message = { kind: 'error', text: 'What is on the clipboard cannot stand on a page of this version.' });
   const { renamed, added } = await bringAssets(wb, { ...carried, assets: (Array.isArray(carried.assets) ? carried.assets : []).filter(({ id }) => fragments.flatMap(assetIdsOf).includes(id)) });
   const at = placeOrMessage(wb, first.nodes[first.root]!.kind);
   if (!at) return;
   const pieces = fragments.map((fragment, i) => ({ fragment: withNewIds(withoutAnchors(withAssets(fragment, renamed))), at: { ...at, index: at.index + i } }));
-  insert(wb, pieces, added);
+  insert(wb, pieces, added, newTokens);
 }
 
 /** An anchor may stand once on a page, so a copy has none. */
@@ -142,8 +145,8 @@ export async function dropPictures(wb: Workbench, files: readonly File[]): Promi
   if (refused.length > 0) wb.message = { kind: 'error', text: `${refused.slice(0, 2).join(' ')}${refused.length > 2 ? ` ${refused.length - 2} more were left out.` : ''}` };
 }
 
-function insert(wb: Workbench, pieces: readonly { readonly fragment: Fragment; readonly at: Place }[], added: Brought['added']): void {
-  const commands: Command[] = [...added.map(({ asset }) => ({ type: 'add-asset', asset })), ...pieces.map((piece) => ({ type: 'insert', ...piece }))];
+function insert(wb: Workbench, pieces: readonly { readonly fragment: Fragment; readonly at: Place }[], added: Brought['added'], tokens: readonly Token[] = []): void {
+  const commands: Command[] = [...added.map(({ asset }) => ({ type: 'add-asset', asset })), ...tokens.map((token) => ({ type: 'set-token', token })), ...pieces.map((piece) => ({ type: 'insert', ...piece }))];
   const label = `Paste ${pieces.length === 1 ? pieces[0]!.fragment.nodes[pieces[0]!.fragment.root]!.name : `${pieces.length} pieces`}`;
   if (!wb.dispatch({ type: 'batch', label, commands }, null, new Map(added.map(({ asset, blob }) => [asset.id, blob])))) wb.select(pieces.map(({ fragment }) => fragment.root));
 }

@@ -1,5 +1,5 @@
 import { fragmentOf, nodeOf, pathTo } from '$core/project/tree';
-import type { Asset, Fragment, NodeId } from '$core/project/types';
+import type { Asset, Fragment, NodeId, Project } from '$core/project/types';
 import type { Workbench } from './workbench.svelte';
 
 /** Our own type on the system clipboard, beside HTML and plain text for every other program. */
@@ -10,6 +10,7 @@ export interface Carried {
   readonly project: string;
   readonly fragments: readonly Fragment[];
   readonly assets: readonly Asset[];
+  readonly tokens: Project['tokens'];
 }
 
 let last: string | null = null;
@@ -22,7 +23,7 @@ const outermost = (wb: Workbench): NodeId[] => wb.selected.filter((id) => !pathT
 /** Puts the picked pieces on the clipboard. @param htmlOf prints them for other programs, once what prints is there. */
 export function copyPieces(wb: Workbench, data: DataTransfer, htmlOf: ((wb: Workbench, ids: readonly NodeId[]) => string) | undefined): void {
   const ids = outermost(wb);
-  last = JSON.stringify({ project: wb.project.id, fragments: ids.map((id) => fragmentOf(wb.project, id)), assets: Object.values(wb.project.assets) } satisfies Carried);
+  last = JSON.stringify({ project: wb.project.id, fragments: ids.map((id) => fragmentOf(wb.project, id)), assets: Object.values(wb.project.assets), tokens: wb.project.tokens } satisfies Carried);
   data.setData(PIECES, last);
   if (htmlOf) data.setData('text/html', htmlOf(wb, ids));
   data.setData('text/plain', ids.map((id) => nodeOf(wb.project, id).name).join('\n'));

@@ -1,0 +1,42 @@
+import { mapTokens, tokensIn } from '../css/tokens';
+import { newId } from '../project/ids';
+import type { Fragment, Project, Token, TokenId } from '../project/types';
+
+export interface CarriedTokens {
+  readonly fragments: readonly Fragment[];
+  /** What the project lacks, those that others name first. */
+  readonly added: readonly Token[];
+}
+
+/**
+ * Makes pieces from elsewhere take the project's own tokens: one of the same id and value, or else of the same name and type, stands
+ * in for the one they came with; what there is none for comes along.
+ * @param tokens those of where they come from.
+ * @param isOwn they come from this project, so an id means what it means here, whatever has become of its value.
+ */
+export function withTokens(project: Project, fragments: readonly Fragment[], tokens: Project['tokens'], isOwn: boolean): CarriedTokens {
+  const renamed = new Map<string, TokenId>();
+  const added: Token[] = [];
+  const taken = new Set(Object.keys(project.tokens));
+  const names = new Set(Object.values(project.tokens).map(({ name }) => name));
+  const bring = (id: TokenId): void => {
+    const token = Object.hasOwn(tokens, id) ? tokens[id]! : null;
+    if (!token || renamed.has(id)) return;
+    tokensIn(token.value).forEach(bring);
+    const value = mapTokens(token.value, renamed);
+    const here = Object.hasOwn(project.tokens, id) ? project.tokens[id]! : null;
+    const twin = here && (isOwn || (here.type === token.type && here.value === value)) ? here : Object.values(project.tokens).find(({ name, type }) => name === token.name && type === token.type);
+    if (twin) return void renamed.set(id, twin.id);
+    const own = taken.has(id) ? newId<TokenId>(id) : id;
+    let name = token.name;
+    for (let count = 2; names.has(name); count += 1) name = `${token.name} ${count}`;
+    taken.add(own);
+    names.add(name);
+    renamed.set(id, own);
+    added.push({ ...token, id: own, name, value });
+  };
+  const text = JSON.stringify(fragments);
+  tokensIn(text).forEach(bring);
+  const isSame = [...renamed].every(([from, to]) => from === to);
+  return { fragments: isSame ? fragments : (JSON.parse(mapTokens(text, renamed)) as readonly Fragment[]), added };
+}
