@@ -32,6 +32,14 @@ test.describe('state sheet', () => {
     await expect(summer).toHaveCSS('font-size', '29px');
     await page.keyboard.press('Control+z');
     await expect(summer).toHaveCSS('font-size', '20px');
+    // What it was opened with, typed again after a step, is a new value like any other.
+    await bench.cell('font-size', 'rest').click();
+    await page.keyboard.press('ArrowUp');
+    await expect(summer).toHaveCSS('font-size', '21px');
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('20px');
+    await page.keyboard.press('Enter');
+    await expect(summer).toHaveCSS('font-size', '20px');
   });
 
   test('a value that is none is refused at the field and the old one stays', async ({ page }) => {

@@ -32,6 +32,13 @@ describe('pieces with tokens', () => {
     expect(colour(fragments)).toBe(`{${brand!.id}}`);
   });
 
+  it('keep to the length a name may have', () => {
+    const long = 'x'.repeat(80);
+    const from = after(sampleProject(), token(long, '#0b6a5f', 'colour', 'long'), paint('{long}'));
+    const { added } = withTokens(after(sampleProject(), token(long, '12px', 'length', 'long')), [fragmentOf(from, id('heading'))], from.tokens, false);
+    expect(added[0]!.name).toHaveLength(76);
+  });
+
   it('of the same project keep theirs, though the values have changed since', () => {
     const now = after(source, token('Leaf', '#ffffff', 'colour', 'leaf'));
     expect(withTokens(now, [piece], source.tokens, true)).toEqual({ fragments: [piece], added: [] });

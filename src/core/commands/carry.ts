@@ -29,7 +29,8 @@ export function withTokens(project: Project, fragments: readonly Fragment[], tok
     if (twin) return void renamed.set(id, twin.id);
     const own = taken.has(id) ? newId<TokenId>(id) : id;
     let name = token.name;
-    for (let count = 2; names.has(name); count += 1) name = `${token.name} ${count}`;
+    // A name holds 80 letters, the number with it.
+    for (let count = 2; names.has(name); count += 1) name = `${token.name.slice(0, 74)} ${count}`;
     taken.add(own);
     names.add(name);
     renamed.set(id, own);

@@ -30,8 +30,8 @@
   let picks = $state.raw(false);
   let cell = $state.raw<HTMLElement>();
   let gesture = 0;
-  /** What the field held when it was opened. */
-  let opened = '';
+  /** What the field held when it was opened; null once something has been set from it. */
+  let opened: string | null = null;
 
   const origin = $derived(resolved.origin);
   const isHere = $derived((origin.from === 'own' || origin.from === 'look') && origin.state === own && (wb.at === 'always' ? origin.condition === 'always' : true));
@@ -70,6 +70,7 @@
       merge && `${merge} ${property.property} ${own} ${gesture}`
     );
     if (refusal) fault = refusal.sentence;
+    else opened = null;
     return refusal === null;
   }
 
