@@ -3,6 +3,23 @@ import svelte from 'eslint-plugin-svelte';
 import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
 
+/** Foreign text may be `__proto__` or `constructor`; what is looked up or written by it must not reach what every object inherits. */
+const FOREIGN_KEYS = [
+  'error',
+  {
+    selector: "VariableDeclarator[id.typeAnnotation.typeAnnotation.typeName.name='Record'] > ObjectExpression[properties.length=0]",
+    message: 'A map that is filled by text has no prototype: emptyRecord() of core/data/record.'
+  },
+  {
+    selector: "BinaryExpression[operator='in']:not([left.type='Literal'])",
+    message: '`in` finds what is inherited too: Object.hasOwn(), or ownOf() of core/data/record.'
+  },
+  {
+    selector: "CallExpression[callee.object.name='Object'][callee.property.name='assign'] > ObjectExpression[properties.length=0]:first-child",
+    message: 'Object.assign() sets a foreign __proto__; Object.fromEntries() or a spread makes it a key.'
+  }
+];
+
 export default ts.config(
   { ignores: ['build/', '.svelte-kit/', 'node_modules/', 'test-results/', 'out/'] },
   ...ts.configs.recommended,
@@ -15,6 +32,7 @@ export default ts.config(
       '@typescript-eslint/no-empty-object-type': 'off',
       'prefer-const': 'error',
       eqeqeq: ['error', 'always', { null: 'ignore' }],
+      'no-restricted-syntax': FOREIGN_KEYS,
       'no-console': 'off'
     }
   },

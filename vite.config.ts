@@ -94,7 +94,7 @@ export default defineConfig({
   worker: { format: 'es', plugins: () => [leanCssTree(), parserForWorkers()] },
   assetsInclude: ['**/*.kymation'],
   test: {
-    include: ['src/**/*.test.ts', 'demo/**/*.test.ts'],
+    include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/**/*.test.ts'],
     environment: 'node',
     // The core keeps no state between calls but what it has worked out before, so the files may share one.
     pool: 'threads',

@@ -240,7 +240,7 @@ async function everyOther(frame: Frame, conditions: readonly ConditionName[], fo
     for (const part of drawnParts(analysis)) {
       const own = registry.kindOf(node.kind).anatomy[part]!.states;
       for (const state of ['rest', 'hover', 'focus', 'pressed'] as const) {
-        if (state !== 'rest' && !(state in own)) continue;
+        if (state !== 'rest' && !Object.hasOwn(own, state)) continue;
         if (state === 'hover' && conditions.includes('touch')) continue;
         const selector = `.${classOf(analysis, part)}${part === 'link' && node.kind === 'links' ? ':not([aria-current])' : ''}`;
         cases.push(caseOf(`${id} ${part} ${state}`, selector, state, resolve(registry, others, { node: id, part, state, conditions })));

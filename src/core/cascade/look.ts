@@ -52,7 +52,7 @@ function addCells(
   condition: ConditionName
 ): void {
   for (const property in declarations) {
-    if (hiddenBy && property in hiddenBy) continue;
+    if (hiddenBy && Object.hasOwn(hiddenBy, property)) continue;
     found.push({ property, value: declarations[property]!, from, state, condition });
   }
 }

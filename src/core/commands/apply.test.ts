@@ -160,7 +160,7 @@ describe('moving and copying', () => {
     expect(first).toBe('section');
     const copy = subtreeIds(next, id(second));
     expect(copy).toHaveLength(subtreeIds(project, id('section')).length);
-    expect(copy.filter((each) => each in project.nodes)).toEqual([]);
+    expect(copy.filter((each) => Object.hasOwn(project.nodes, each))).toEqual([]);
     expect(nodeOf(next, id(second))).toMatchObject({ name: 'Section 2', settings: {} });
     expect(maybePlaceOf(next, id(second))).toEqual({ parent: 'page', slot: 'sections', index: 1 });
   });

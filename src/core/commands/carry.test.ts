@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { fragmentOf } from '../project/tree';
 import type { Fragment, Project, Token, TokenId } from '../project/types';
+import { registry } from '../registry';
 import { after, id, sampleProject } from '../testing/project';
 import { withTokens } from './carry';
 
@@ -9,7 +10,7 @@ const paint = (value: string, property = 'color') => ({ type: 'set-style', id: '
 const source = after(sampleProject(), token('Leaf', '#0b6a5f', 'colour', 'leaf'), token('Brand', '{leaf}', 'colour', 'brand'), token('Unused', '#123456', 'colour', 'unused'), paint('{brand}'));
 const piece = fragmentOf(source, id('heading'));
 const colour = ([fragment]: readonly Fragment[]) => fragment!.nodes[fragment!.root]!.styles.root!.rest!.always!.color;
-const into = (project: Project, isOwn = false) => withTokens(project, [piece], source.tokens, isOwn);
+const into = (project: Project, isOwn = false) => withTokens(registry, project, [piece], source.tokens, isOwn);
 
 describe('pieces with tokens', () => {
   it('bring those they take where there are none, what others name first, and no more', () => {
@@ -35,18 +36,18 @@ describe('pieces with tokens', () => {
   it('keep to the length a name may have', () => {
     const long = 'x'.repeat(80);
     const from = after(sampleProject(), token(long, '#0b6a5f', 'colour', 'long'), paint('{long}'));
-    const { added } = withTokens(after(sampleProject(), token(long, '12px', 'length', 'long')), [fragmentOf(from, id('heading'))], from.tokens, false);
+    const { added } = withTokens(registry, after(sampleProject(), token(long, '12px', 'length', 'long')), [fragmentOf(from, id('heading'))], from.tokens, false);
     expect(added[0]!.name).toHaveLength(76);
   });
 
   it('of the same project keep theirs, though the values have changed since', () => {
     const now = after(source, token('Leaf', '#ffffff', 'colour', 'leaf'));
-    expect(withTokens(now, [piece], source.tokens, true)).toEqual({ fragments: [piece], added: [] });
+    expect(withTokens(registry, now, [piece], source.tokens, true)).toEqual({ fragments: [piece], added: [] });
   });
 
   it('carry a value of a type style as such', () => {
     const styled = after(source, token('Title', 'font-family: Georgia; font-size: 30px; font-weight: 600; line-height: 1.2; letter-spacing: 0', 'type-style', 'title'), paint('{title.font-size}', 'font-size'));
-    const { fragments, added } = withTokens(after(sampleProject(), token('Title', 'font-family: Arial; font-size: 20px; font-weight: 400; line-height: 1.5; letter-spacing: 0', 'type-style', 'head')), [fragmentOf(styled, id('heading'))], styled.tokens, false);
+    const { fragments, added } = withTokens(registry, after(sampleProject(), token('Title', 'font-family: Arial; font-size: 20px; font-weight: 400; line-height: 1.5; letter-spacing: 0', 'type-style', 'head')), [fragmentOf(styled, id('heading'))], styled.tokens, false);
     expect(fragments[0]!.nodes[id('heading')]!.styles.root!.rest!.always!['font-size']).toBe('{head.font-size}');
     expect(added.map(({ id }) => id)).toEqual(['leaf', 'brand']);
   });

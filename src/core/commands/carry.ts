@@ -1,4 +1,6 @@
 import { mapTokens, tokensIn } from '../css/tokens';
+import { tokenTextsOf, withRenamedTokens } from '../kinds/mapping';
+import type { Registry } from '../kinds/registry';
 import { newId } from '../project/ids';
 import type { Fragment, Project, Token, TokenId } from '../project/types';
 
@@ -14,7 +16,7 @@ export interface CarriedTokens {
  * @param tokens those of where they come from.
  * @param isOwn they come from this project, so an id means what it means here, whatever has become of its value.
  */
-export function withTokens(project: Project, fragments: readonly Fragment[], tokens: Project['tokens'], isOwn: boolean): CarriedTokens {
+export function withTokens(registry: Registry, project: Project, fragments: readonly Fragment[], tokens: Project['tokens'], isOwn: boolean): CarriedTokens {
   const renamed = new Map<string, TokenId>();
   const added: Token[] = [];
   const taken = new Set(Object.keys(project.tokens));
@@ -36,8 +38,7 @@ export function withTokens(project: Project, fragments: readonly Fragment[], tok
     renamed.set(id, own);
     added.push({ ...token, id: own, name, value });
   };
-  const text = JSON.stringify(fragments);
-  tokensIn(text).forEach(bring);
+  for (const text of fragments.flatMap((each) => tokenTextsOf(registry, each))) tokensIn(text).forEach(bring);
   const isSame = [...renamed].every(([from, to]) => from === to);
-  return { fragments: isSame ? fragments : (JSON.parse(mapTokens(text, renamed)) as readonly Fragment[]), added };
+  return { fragments: isSame ? fragments : fragments.map((each) => withRenamedTokens(registry, each, renamed)), added };
 }

@@ -1,7 +1,9 @@
 import { mixed, object, string, type AnySchema } from 'yup';
+import { ownOf } from '../data/record';
 import { STYLE_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
-import { CONDITIONS, STATES, type AssetId, type ConditionName, type Json, type NodeId, type Project, type StateName } from '../project/types';
+import { CONDITIONS, STATES, type ConditionName, type Json, type NodeId, type Project, type StateName } from '../project/types';
+import { hasWords } from '../project/ids';
 import { maybeNode } from '../project/tree';
 import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
@@ -17,7 +19,7 @@ export const rename = define({
   label: ({ name }) => `Rename to ${name.trim()}`,
   refusal(project, { id: node, name }) {
     if (!maybeNode(project, node)) return no('no-such-node', 'That piece is no longer on the page.');
-    if (name.trim() === '') return no('no-name', 'A name cannot be empty. Type one, or press Esc to keep the old one.');
+    if (!hasWords(name)) return no('no-name', 'A name cannot be empty. Type one, or press Esc to keep the old one.');
     if (name.trim().length > NAME_MOST) return no('long-name', `A name can have ${NAME_MOST} characters at most.`);
     return null;
   },
@@ -42,7 +44,7 @@ function settingRefusal(project: Project, registry: Registry, { id: nodeId, key,
   const node = maybeNode(project, nodeId);
   if (!node) return no('no-such-node', 'That piece is no longer on the page.');
   const kind = registry.kindOf(node.kind);
-  const field = kind.settings.fields[key] as AnySchema | undefined;
+  const field = ownOf(kind.settings.fields as Record<string, AnySchema>, key);
   if (!field) return no('no-such-setting', `${kind.label} has no setting called “${key}”.`);
   if (condition === 'always') return field;
   const meta = field.meta()?.field;
@@ -63,7 +65,7 @@ export const setSetting = define<SettingArgs>({
     if (isRefusal(field)) return field;
     const fault = schemaFault(field, args.value) ?? tokenFault(field, args.value, project.tokens);
     if (fault) return no('bad-setting', fault);
-    const isMissing = field.meta()?.field?.control === 'asset' && args.value && !project.assets[args.value as AssetId];
+    const isMissing = field.meta()?.field?.control === 'asset' && args.value && !Object.hasOwn(project.assets, String(args.value));
     return isMissing ? no('no-such-asset', 'That picture is not in the project. Add it first.') : null;
   },
   run(draft, { id: nodeId, key, value, condition = 'always' }, registry, project) {
@@ -91,11 +93,11 @@ export const clearSetting = define<Omit<SettingArgs, 'value'>>({
   run(draft, { id: nodeId, key, condition = 'always' }) {
     const node = draft.nodes[nodeId]!;
     if (condition === 'always') {
-      if (key in node.settings) delete node.settings[key];
+      if (Object.hasOwn(node.settings, key)) delete node.settings[key];
       return;
     }
     const own = node.adapt[condition];
-    if (!own || !(key in own)) return;
+    if (!own || !Object.hasOwn(own, key)) return;
     delete own[key];
     if (Object.keys(own).length === 0) delete node.adapt[condition];
   }
@@ -128,7 +130,7 @@ export const setStyle = define<StyleArgs>({
   refusal(project, { id: nodeId, part, state, property, value }, registry) {
     const node = maybeNode(project, nodeId);
     if (!node) return no('no-such-node', 'That piece is no longer on the page.');
-    const anatomy = registry.kindOf(node.kind).anatomy[part];
+    const anatomy = ownOf(registry.kindOf(node.kind).anatomy, part);
     if (!anatomy) return no('no-such-part', `${node.name} has no part called “${part}”.`);
     if (state !== 'rest' && !anatomy.states[state]) return no('no-such-state', `The ${anatomy.label} has no ${state} state.`);
     if (!STYLE_PROPERTIES.has(property)) return no('no-such-property', `“${property}” is not a property that can be set here.`);
@@ -140,7 +142,7 @@ export const setStyle = define<StyleArgs>({
     const node = draft.nodes[nodeId]!;
     const known = node.styles[part]?.[state]?.[condition];
     if (value === null) {
-      if (!known || !(property in known)) return;
+      if (!known || !Object.hasOwn(known, property)) return;
       delete known[property];
       prune(node.styles, part, state, condition);
       return;

@@ -53,8 +53,8 @@ export const copyLook = define<CopyArgs>({
       const pairs = from.state ? [[from.state, target.state!] as const] : STATES.filter((state) => state === 'rest' || states[state]).map((state) => [state, state] as const);
       for (const [there, here] of pairs) {
         const conditions = new Set([...Object.keys(look?.[there] ?? {}), ...Object.keys(own?.[there] ?? {})]);
-        const merged: Record<string, Record<string, string>> = {};
-        for (const condition of conditions) merged[condition] = { ...look?.[there]?.[condition as 'always'], ...own?.[there]?.[condition as 'always'] };
+        const cellsOf = (condition: string) => ({ ...look?.[there]?.[condition as 'always'], ...own?.[there]?.[condition as 'always'] });
+        const merged = Object.fromEntries([...conditions].map((condition) => [condition, cellsOf(condition)]));
         const part = (node.styles[target.part] ??= {});
         if (JSON.stringify(part[here] ?? {}) === JSON.stringify(merged)) continue;
         if (Object.keys(merged).length > 0) part[here] = merged;

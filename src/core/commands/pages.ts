@@ -1,4 +1,6 @@
 import { mixed, number, object, string } from 'yup';
+import { ownOf } from '../data/record';
+import { hasWords } from '../project/ids';
 import { subtreeIds } from '../project/tree';
 import type { NodeId, Page, PageId, Project } from '../project/types';
 import { define, no } from './define';
@@ -32,9 +34,9 @@ export const setPage = define<SetPage>({
   args: object({ id: pageId(), key: mixed<SetPage['key']>().oneOf(['name', 'title', 'description', 'language', 'picture']).required(), value: string().strict(true).defined() }) as never,
   label: ({ id, key }, project) => `Change the ${key} of ${project.pages[id]?.name ?? 'a page'}`,
   refusal(project, { id, key, value }) {
-    if (!project.pages[id]) return gone();
+    if (!Object.hasOwn(project.pages, id)) return gone();
     if (value.length > MOST[key]) return no('too-long', `The ${key} of a page can have ${MOST[key]} characters at most.`);
-    if (key === 'name' && value.trim() === '') return no('no-name', 'A page needs a name.');
+    if (key === 'name' && !hasWords(value)) return no('no-name', 'A page needs a name.');
     if (key === 'picture' && value !== '' && !Object.hasOwn(project.assets, value)) return no('no-such-asset', 'That picture is not in the project. Add it first.');
     return key === 'language' && !LANGUAGE.test(value) ? no('bad-language', `“${value}” is no language tag. Write one such as en-GB, de or ar.`) : null;
   },
@@ -54,7 +56,7 @@ export const removePage = define<{ id: PageId }>({
   args: object({ id: pageId() }) as never,
   label: ({ id }, project) => `Delete the page ${project.pages[id]?.name ?? ''}`,
   refusal(project, { id }) {
-    const page = project.pages[id];
+    const page = ownOf(project.pages, id);
     if (!page) return gone();
     if (project.info.pageOrder.length === 1) return no('last-page', 'A project keeps at least one page. Add another first.');
     const links = linksTo(project, id).filter((node) => !subtreeIds(project, page.root).includes(node));
@@ -73,7 +75,7 @@ export const movePage = define<{ id: PageId; index: number }>({
   type: 'move-page',
   args: object({ id: pageId(), index: number().integer().min(0).required() }) as never,
   label: ({ id }, project) => `Move the page ${project.pages[id]?.name ?? ''}`,
-  refusal: (project, { id }) => (project.pages[id] ? null : gone()),
+  refusal: (project, { id }) => (Object.hasOwn(project.pages, id) ? null : gone()),
   run(draft, { id, index }, _registry, project) {
     const others = project.info.pageOrder.filter((each) => each !== id);
     const next = others.toSpliced(Math.min(index, others.length), 0, id);

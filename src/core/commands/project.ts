@@ -1,6 +1,6 @@
 import { mixed, number, object, string, type AnySchema } from 'yup';
 import type { Registry } from '../kinds/registry';
-import { ID_PATTERN } from '../project/ids';
+import { hasWords, ID_PATTERN } from '../project/ids';
 import { SUPPORT_TARGETS, type Asset, type AssetId, type Bands, type Fragment, type Node, type Page, type Project, type SupportTarget } from '../project/types';
 import { define, no, put } from './define';
 
@@ -12,7 +12,7 @@ export const renameProject = define({
   args: object({ name: string().strict(true).defined() }),
   label: ({ name }) => `Rename the project to ${name.trim()}`,
   refusal(_project, { name }) {
-    if (name.trim() === '') return no('no-name', 'A project needs a name.');
+    if (!hasWords(name)) return no('no-name', 'A project needs a name.');
     return name.trim().length > 120 ? no('long-name', 'A name can have 120 characters at most.') : null;
   },
   run(draft, { name }) {
@@ -52,7 +52,7 @@ export const setAside = define<{ finding: string; reason: string | null }>({
   refusal: (_project, { reason }) => (reason !== null && reason.trim() === '' ? no('no-reason', 'Say why, so that others know. A few words will do.') : null),
   run(draft, { finding, reason }) {
     if (reason === null) {
-      if (finding in draft.info.aside) delete draft.info.aside[finding];
+      if (Object.hasOwn(draft.info.aside, finding)) delete draft.info.aside[finding];
     } else if (draft.info.aside[finding] !== reason.trim()) draft.info.aside[finding] = reason.trim();
   }
 });
@@ -63,9 +63,10 @@ export const addPage = define<{ page: Page; fragment: Fragment }>({
   label: ({ page }) => `Add page ${page.name}`,
   refusal(project, { page, fragment }) {
     if (!ID_PATTERN.test(page.id)) return no('bad-id', 'The page has an id that cannot stand in a file name.');
-    if (project.pages[page.id]) return no('id-in-use', `There is already a page with the id “${page.id}”.`);
+    if (!hasWords(page.name)) return no('no-name', 'A page needs a name.');
+    if (Object.hasOwn(project.pages, page.id)) return no('id-in-use', `There is already a page with the id “${page.id}”.`);
     if (fragment.root !== page.root || !fragment.nodes[page.root]) return no('broken-piece', 'The page has no content to start from.');
-    const taken = Object.keys(fragment.nodes).find((id) => id in project.nodes);
+    const taken = Object.keys(fragment.nodes).find((id) => Object.hasOwn(project.nodes, id));
     return taken ? no('id-in-use', `A piece with the id “${taken}” is already in the project.`) : null;
   },
   run(draft, { page, fragment }) {
@@ -81,7 +82,8 @@ export const addAsset = define<{ asset: Asset & object }>({
   label: ({ asset }) => `Add picture ${asset.file}`,
   refusal(project, { asset }) {
     if (!/^[a-z0-9][a-z0-9._-]{0,99}$/.test(asset.file)) return no('bad-file-name', `“${asset.file}” is no usable file name.`);
-    if (project.assets[asset.id]) return no('id-in-use', 'That picture is already in the project.');
+    if (!ID_PATTERN.test(asset.id)) return no('bad-id', 'The picture has an id that cannot stand in a file name.');
+    if (Object.hasOwn(project.assets, asset.id)) return no('id-in-use', 'That picture is already in the project.');
     const twin = Object.values(project.assets).find((known) => known.file === asset.file);
     return twin ? no('file-in-use', `There is already a picture called ${asset.file}.`) : null;
   },

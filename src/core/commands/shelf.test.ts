@@ -14,7 +14,7 @@ import { placedFrom } from './shelf';
 const shelf = 'seasons' as ShelfId;
 const put: Command = { type: 'shelve', id: 'tabs', shelf, name: 'Seasons' };
 const set = (node: string, key: string, value: unknown): Command => ({ type: 'set-setting', id: node, key, value });
-const place = (project: Project, isLinked: boolean, parent = 'left'): Project => after(project, { type: 'insert', fragment: placedFrom(project.shelf[shelf]!, isLinked), at: { parent, slot: 'content', index: 0 } });
+const place = (project: Project, isLinked: boolean, parent = 'left'): Project => after(project, { type: 'insert', fragment: placedFrom(registry, project.shelf[shelf]!, isLinked), at: { parent, slot: 'content', index: 0 } });
 const shelved = () => place(place(after(sampleProject(), put), true), true, 'right');
 const others = (project: Project) => linkedTo(project, shelf).filter((node) => node.id !== 'tabs');
 /** Words of all rich texts below a node. */

@@ -1,6 +1,7 @@
 import { boolean, object, string } from 'yup';
 import { withNewIds } from '../kinds/make';
-import { ID_PATTERN } from '../project/ids';
+import type { Registry } from '../kinds/registry';
+import { hasWords, ID_PATTERN } from '../project/ids';
 import { isAsShelved, linkedTo } from '../project/shelf';
 import { fragmentOf, maybeNode, maybePageOf, maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
 import type { Fragment, Node, NodeId, Project, ShelfId, ShelfPiece } from '../project/types';
@@ -29,17 +30,17 @@ function kept(fragment: Fragment): Fragment {
 }
 
 /** A new piece after one on the shelf. @param isLinked whether it follows it from now on. */
-export function placedFrom({ id, fragment }: ShelfPiece, isLinked: boolean): Fragment {
-  const copy = withNewIds(fragment);
+export function placedFrom(registry: Registry, { id, fragment }: ShelfPiece, isLinked: boolean): Fragment {
+  const copy = withNewIds(registry, fragment);
   const root = copy.nodes[copy.root]!;
   return isLinked ? { root: copy.root, nodes: { ...copy.nodes, [copy.root]: { ...root, linked: id } } } : copy;
 }
 
 /** Makes a linked piece what the shelf has; its id, its name and its anchor stay its own. */
-function follow(draft: ProjectDraft, project: Project, id: NodeId, piece: ShelfPiece): void {
+function follow(registry: Registry, draft: ProjectDraft, project: Project, id: NodeId, piece: ShelfPiece): void {
   const before = nodeOf(project, id);
   for (const below of subtreeIds(project, id)) if (below !== id) delete draft.nodes[below];
-  const copy = withNewIds(piece.fragment);
+  const copy = withNewIds(registry, piece.fragment);
   const { anchor } = before.settings;
   for (const node of Object.values(copy.nodes)) {
     if (node.id !== copy.root) put(draft, node);
@@ -72,7 +73,7 @@ export const renameShelved = define<{ shelf: ShelfId; name: string }>({
   label: ({ name }) => `Rename a piece on the shelf to ${name}`,
   refusal(project, { shelf, name }) {
     if (!project.shelf[shelf]) return unshelved();
-    if (name.trim() === '') return no('no-name', 'A piece on the shelf needs a name.');
+    if (!hasWords(name)) return no('no-name', 'A piece on the shelf needs a name.');
     return Object.values(project.shelf).some((each) => each.id !== shelf && each.name === name.trim()) ? no('name-in-use', `There is already a piece called “${name.trim()}” on the shelf.`) : null;
   },
   run(draft, { shelf, name }) {
@@ -86,7 +87,7 @@ export const updateLinked = define<{ id: NodeId }>({
   args: object({ id: words() }) as never,
   label: ({ id }, project) => `Update all that follow ${project.shelf[project.nodes[id]?.linked as ShelfId]?.name ?? 'the shelf'}`,
   refusal: (project, { id }) => linkRefusal(project, id),
-  run(draft, { id }, _registry, project) {
+  run(draft, { id }, registry, project) {
     const shelf = nodeOf(project, id).linked!;
     const piece: ShelfPiece = { ...project.shelf[shelf]!, fragment: kept(fragmentOf(project, id)) };
     if (!isAsShelved(project, id, shelf)) draft.shelf[shelf] = piece;
@@ -94,7 +95,7 @@ export const updateLinked = define<{ id: NodeId }>({
     for (const other of linkedTo(project, shelf)) {
       // One that stands in the other cannot become what it stands in.
       const isNested = pathTo(project, other.id).includes(id) || pathTo(project, id).includes(other.id);
-      if (!isNested && !isAsShelved(updated, other.id, shelf)) follow(draft, project, other.id, piece);
+      if (!isNested && !isAsShelved(updated, other.id, shelf)) follow(registry, draft, project, other.id, piece);
     }
   }
 });
@@ -105,9 +106,9 @@ export const takeShelved = define<{ id: NodeId }>({
   args: object({ id: words() }) as never,
   label: ({ id }, project) => `Take ${project.nodes[id]?.name ?? 'a piece'} from the shelf again`,
   refusal: (project, { id }) => linkRefusal(project, id),
-  run(draft, { id }, _registry, project) {
+  run(draft, { id }, registry, project) {
     const { linked } = nodeOf(project, id);
-    if (!isAsShelved(project, id, linked!)) follow(draft, project, id, project.shelf[linked!]!);
+    if (!isAsShelved(project, id, linked!)) follow(registry, draft, project, id, project.shelf[linked!]!);
   }
 });
 

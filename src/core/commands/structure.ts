@@ -1,7 +1,7 @@
 import { array, mixed, number, object, string } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { withNewIds } from '../kinds/make';
-import { childIds, fragmentOf, maybeNode, maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
+import { childIds, DEPTH_MOST, fragmentOf, heightOf, maybeNode, maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
 import type { Fragment, Node, NodeId, Place, Project } from '../project/types';
 import { define, no, put, type ProjectDraft, type Refusal } from './define';
 
@@ -26,6 +26,12 @@ export function refusedAt(project: Project, registry: Registry, kindName: string
   const slot = registry.kindOf(parent.kind).slots[at.slot];
   if (slot?.accepts.includes(kind.category)) return null;
   return no('wrong-place', `${kind.label} cannot stand in ${parent.name}, which ${slot ? `takes ${slot.accepts.join(' or ')} only` : 'holds nothing of that sort'}.`);
+}
+
+/** Whether something `height` levels high may stand in a node without the page becoming deeper than a file may be. */
+export function refusedDepth(project: Project, parent: NodeId, height: number): Refusal | null {
+  if (pathTo(project, parent).length + height <= DEPTH_MOST) return null;
+  return no('too-deep', `Pieces can stand ${DEPTH_MOST} deep in one another at most. Put it further up.`);
 }
 
 /** Outermost of the picked nodes: what stands inside another picked one goes with it. */
@@ -68,9 +74,9 @@ export const insert = define({
     if (!root) return no('broken-piece', 'What should be inserted is incomplete. Copy it again.');
     const count = Object.keys(project.nodes).length + Object.keys(piece.nodes).length;
     if (count > MOST_NODES) return no('too-many', `A project holds ${MOST_NODES} pieces at most. Take something out first.`);
-    const taken = Object.keys(piece.nodes).find((id) => id in project.nodes);
+    const taken = Object.keys(piece.nodes).find((id) => Object.hasOwn(project.nodes, id));
     if (taken) return no('id-in-use', `A piece with the id “${taken}” is already on the page.`);
-    return refusedAt(project, registry, root.kind, at);
+    return refusedAt(project, registry, root.kind, at) ?? refusedDepth(project, at.parent, heightOf(piece, piece.root));
   },
   run(draft, { fragment: piece, at }) {
     for (const node of Object.values(piece.nodes)) put(draft, node);
@@ -85,7 +91,7 @@ export const move = define({
   refusal(project, { ids: picked, at }, registry) {
     const leaving = new Set<NodeId>();
     for (const id of picked) {
-      const wrong = unknownNode(project, id) ?? refusedAt(project, registry, nodeOf(project, id).kind, at);
+      const wrong = unknownNode(project, id) ?? refusedAt(project, registry, nodeOf(project, id).kind, at) ?? refusedDepth(project, at.parent, heightOf(project, id));
       if (wrong) return wrong;
       if (pathTo(project, at.parent).includes(id)) {
         return no('into-itself', `${nodeOf(project, id).name} cannot be moved into itself.`);
@@ -157,10 +163,10 @@ export const duplicate = define({
     if (Object.keys(project.nodes).length + copies > MOST_NODES) return no('too-many', `A project holds ${MOST_NODES} pieces at most.`);
     return null;
   },
-  run(draft, { ids: picked }, _registry, project) {
+  run(draft, { ids: picked }, registry, project) {
     for (const id of outermost(project, picked)) {
       const at = placeInDraft(draft, maybePlaceOf(project, id)!, id);
-      const copy = withNewIds(fragmentOf(project, id));
+      const copy = withNewIds(registry, fragmentOf(project, id));
       for (const node of Object.values(copy.nodes)) {
         const own = withoutAnchor(node);
         put(draft, node.id === copy.root ? { ...own, name: freeName(node.name, siblingNames(project, id)) } : own);
@@ -177,7 +183,7 @@ function siblingNames(project: Project, id: NodeId): ReadonlySet<string> {
 
 /** Anchors go, since one may stand once on a page. */
 function withoutAnchor(node: Node): Node {
-  if (!('anchor' in node.settings)) return node;
+  if (!Object.hasOwn(node.settings, 'anchor')) return node;
   const { anchor: _anchor, ...settings } = node.settings;
   return { ...node, settings };
 }

@@ -3,11 +3,12 @@ import { checkToken, checkValue } from '../css/values';
 import { followingTokens } from '../css/timed';
 import { tokensIn } from '../css/tokens';
 import { readTypeStyle, TYPE_MEMBERS } from '../css/type-style';
+import { emptyRecord, ownOf } from '../data/record';
 import type { Registry } from '../kinds/registry';
 import type { Track } from '../motion/track';
-import { ID_PATTERN } from '../project/ids';
+import { hasWords, ID_PATTERN } from '../project/ids';
 import { TOKEN_TYPES, type Circumstance, type ConditionName, type Node, type NodeId, type Project, type StateName, type Token, type TokenId } from '../project/types';
-import { define, no } from './define';
+import { define, no, type Refusal } from './define';
 
 /** One place that names a token: a cell of a piece, or another token. */
 export interface TokenUse {
@@ -28,7 +29,7 @@ export function usesOf(registry: Registry, project: Project, id: TokenId): Token
     const { fields } = registry.kindOf(node.kind).settings;
     for (const settings of [node.settings, ...Object.values(node.adapt)]) {
       for (const [key, value] of Object.entries(settings)) {
-        const field = fields[key] as AnySchema | undefined;
+        const field = ownOf(fields as Record<string, AnySchema>, key);
         const control = field?.meta()?.field?.control;
         const written = control === 'css' ? String(value) : control === 'track' ? `${(value as Track).lasts ?? ''}${(value as Track).eases ?? ''}` : '';
         if (field && tokensIn(written).includes(id)) found.push({ kind: 'setting', id: node.id, where: `${String(field.spec.label ?? key).toLowerCase()} of ${node.name}` });
@@ -97,17 +98,30 @@ const tokenShape = object({
   value: string().strict(true).max(500).required('A token needs a value.')
 }).noUnknown();
 
+/** Tokens that take this one held before; none of them may end because of it, by growing too long or by leading too far. */
+function brokenBy(project: Project, token: Token, tokens: Project['tokens']): Refusal | null {
+  if (!Object.hasOwn(project.tokens, token.id)) return null;
+  for (const other of Object.values(project.tokens)) {
+    if (other.id === token.id || !other.value.includes('{') || !checkToken(other, project.tokens).ok) continue;
+    const checked = checkToken(other, tokens);
+    if (!checked.ok) return no('breaks-others', `${other.name} takes ${token.name} and would no longer hold: ${checked.sentence}`);
+  }
+  return null;
+}
+
 /** Adds a token, or changes the one with its id. */
 export const setToken = define<{ token: Token & object }>({
   type: 'set-token',
   args: object({ token: tokenShape.required() }) as never,
   label: ({ token }, project) => `${project.tokens[token.id] ? 'Change' : 'Add'} the token ${token.name}`,
   refusal(project, { token }) {
+    if (!hasWords(token.name)) return no('no-name', 'A token needs a name that can be seen.');
     if (token.id.startsWith('k-')) return no('bad-id', 'Names that start with “k-” are Kymation’s own. Take another.');
     const twin = Object.values(project.tokens).find((each) => each.id !== token.id && each.name === token.name);
     if (twin) return no('name-in-use', `There is already a token called “${token.name}”. Take another name.`);
-    const checked = checkToken(token, { ...project.tokens, [token.id]: token });
-    return checked.ok ? null : no('bad-value', checked.sentence);
+    const tokens = { ...project.tokens, [token.id]: token };
+    const checked = checkToken(token, tokens);
+    return checked.ok ? brokenBy(project, token, tokens) : no('bad-value', checked.sentence);
   },
   run(draft, { token }, registry, project) {
     const before = draft.tokens[token.id];
@@ -120,7 +134,7 @@ export const setToken = define<{ token: Token & object }>({
     // Pieces on the shelf are whole records; one of them is written anew.
     for (const piece of Object.values(project.shelf)) {
       const { nodes } = piece.fragment;
-      const changed: Record<string, Node> = {};
+      const changed = emptyRecord<Node>();
       for (const { id, key, condition, value } of followers(registry, { nodes, tokens: { ...project.tokens, [token.id]: token } })) {
         const node = changed[id] ?? nodes[id]!;
         changed[id] = condition ? { ...node, adapt: { ...node.adapt, [condition]: { ...node.adapt[condition], [key]: value as never } } } : { ...node, settings: { ...node.settings, [key]: value as never } };
@@ -145,7 +159,7 @@ function followers(registry: Registry, project: Pick<Project, 'nodes' | 'tokens'
     const { fields } = registry.kindOf(node.kind).settings;
     for (const [condition, settings] of [[null, node.settings], ...Object.entries(node.adapt)] as const) {
       for (const [key, value] of Object.entries(settings ?? {})) {
-        if ((fields[key] as AnySchema | undefined)?.meta()?.field?.control !== 'track') continue;
+        if (ownOf(fields as Record<string, AnySchema>, key)?.meta()?.field?.control !== 'track') continue;
         const now = followingTokens(value as unknown as Track, project.tokens);
         if (now !== (value as unknown)) found.push({ id: node.id, key, condition: condition as Circumstance | null, value: now });
       }

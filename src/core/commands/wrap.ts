@@ -1,11 +1,12 @@
 import { array, mixed, object, string, type AnySchema } from 'yup';
+import { ownOf } from '../data/record';
 import { escapeHtml } from '../html/clean';
 import type { Kind } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
-import { childIds, maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
+import { childIds, heightOf, maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
 import type { Fragment, Json, Node, NodeId, Place, Project } from '../project/types';
 import { asDraft, define, no, type Refusal } from './define';
-import { refusedAt } from './structure';
+import { refusedAt, refusedDepth } from './structure';
 
 const nodeId = () => string().strict(true).required() as unknown as ReturnType<typeof mixed<NodeId>>;
 const fragment = mixed<Fragment>((value): value is Fragment => typeof value === 'object' && value !== null && 'root' in value && 'nodes' in value).required();
@@ -44,11 +45,12 @@ export const wrap = define<WrapArgs>({
     const found = siblings(project, ids);
     if (!found) return no('not-siblings', 'Only pieces that stand side by side can be wrapped together. Pick some of one parent.');
     const root = around.nodes[around.root];
-    if (!root || Object.keys(around.nodes).some((id) => id in project.nodes)) return no('broken-piece', 'What should go around them is incomplete.');
+    if (!root || Object.keys(around.nodes).some((id) => Object.hasOwn(project.nodes, id))) return no('broken-piece', 'What should go around them is incomplete.');
     const kind = registry.maybeKindOf(root.kind);
     const strangers = kind && ids.find((id) => !placeWithin(around, registry.kindOf(nodeOf(project, id).kind).category, registry));
     if (strangers) return no('wrong-place', `${nodeOf(project, strangers).name} cannot stand in ${root.name}.`);
-    return refusedAt(project, registry, root.kind, found.at);
+    const height = heightOf(around, around.root) + Math.max(...ids.map((id) => heightOf(project, id)));
+    return refusedAt(project, registry, root.kind, found.at) ?? refusedDepth(project, found.at.parent, height);
   },
   run(draft, { ids, fragment: around }, registry, project) {
     const { at, ordered } = siblings(project, ids)!;
@@ -102,11 +104,11 @@ const plain = (html: string) => html.replace(/<[^>]*>/g, ' ').replace(/&(amp|lt|
 /** Settings of the same name that the other kind takes, and its words, whatever each calls them. */
 function keptSettings(node: Node, from: Kind, to: Kind): Node['settings'] {
   const fields = to.settings.fields as Record<string, AnySchema>;
-  const takes = (key: string, value: Json) => fields[key]?.isValidSync(value, { strict: true }) ?? false;
+  const takes = (key: string, value: Json) => ownOf(fields, key)?.isValidSync(value, { strict: true }) ?? false;
   const kept = Object.fromEntries(Object.entries(node.settings).filter(([key, value]) => takes(key, value)));
   const wordsOf = (kind: Kind) => Object.entries(kind.settings.fields as Record<string, AnySchema>).find(([, field]) => WORDS.includes(field.meta()?.field?.control ?? ''));
   const [source, target] = [wordsOf(from), wordsOf(to)];
-  if (!source || !target || target[0] in kept) return kept;
+  if (!source || !target || Object.hasOwn(kept, target[0])) return kept;
   const words = (node.settings[source[0]] ?? source[1].getDefault()) as string;
   const isRich = (field: AnySchema) => field.meta()?.field?.control === 'rich';
   const value = isRich(source[1]) === isRich(target[1]) ? words : isRich(target[1]) ? `<p>${escapeHtml(words)}</p>` : plain(words);
@@ -147,9 +149,9 @@ export const swap = define<SwapArgs>({
     }
     const styles = Object.fromEntries(
       Object.entries(node.styles).flatMap(([part, states]) => {
-        const known = to.anatomy[part];
+        const known = ownOf(to.anatomy, part);
         if (!known) return [];
-        const kept = Object.entries(states).filter(([state]) => state === 'rest' || state in known.states);
+        const kept = Object.entries(states).filter(([state]) => state === 'rest' || Object.hasOwn(known.states, state));
         return kept.length > 0 ? [[part, Object.fromEntries(kept)]] : [];
       })
     );

@@ -1,12 +1,14 @@
 import type { Element, ElementContent, Root } from 'hast';
 import { cells } from '../cascade/look';
 import { HIDE } from '../css/values';
+import { emptyRecord, ownOf } from '../data/record';
 import { cleanHtml } from '../html/clean';
 import type { Context, Kind, Rule } from '../kinds/contract';
 import { notes, rule } from '../kinds/rule';
 import type { Registry } from '../kinds/registry';
 import { defaultSettings, settingsWithDefaults } from '../kinds/settings';
 import type { Asset, AssetId, Bands, ConditionName, Node, NodeId, Project, SupportTarget } from '../project/types';
+import { maybeNode } from '../project/tree';
 import { CIRCUMSTANCES, heapOf, settingsUnder } from '../kinds/circumstances';
 import { buildRules } from './variants';
 
@@ -63,7 +65,7 @@ function isCurrent({ reads }: Remembered, project: Project): boolean {
   if (reads.bands && reads.bands !== project.info.bands) return false;
   if (reads.support && reads.support !== project.info.support) return false;
   if (reads.nodes) for (const [id, node] of reads.nodes) if (project.nodes[id] !== node) return false;
-  if (reads.assets) for (const [id, asset] of reads.assets) if (project.assets[id] !== asset) return false;
+  if (reads.assets) for (const [id, asset] of reads.assets) if (ownOf(project.assets, id) !== asset) return false;
   return true;
 }
 
@@ -89,7 +91,7 @@ function freshAnalysis(registry: Registry, project: Project, node: Node, last: R
   const reads = noReads();
   const sheet = kind.markup ? sheetOf(kind, node, project, registry, reads) : NO_SHEET;
   const stem = sheet.isDefault ? `k-${kind.kind}` : node.id;
-  const isSame = last?.analysis.stem === stem && last.node.kind === node.kind && last.node.settings === node.settings && last.node.slots === node.slots && last.node.name === node.name && last.node.settings[WIDTHS_SETTING] === node.settings[WIDTHS_SETTING];
+  const isSame = last?.analysis.stem === stem && last.node.kind === node.kind && last.node.settings === node.settings && last.node.slots === node.slots && last.node.name === node.name && last.node.adapt === node.adapt;
   if (isSame) carryReads(last.reads, reads);
   const ctx = new NodeContext(registry, project, node, reads, stem);
   const analysis: Analysis = {
@@ -182,13 +184,15 @@ class NodeContext implements Context {
   }
 
   maybeNode(id: NodeId): Node | null {
-    (this.reads.nodes ??= new Map()).set(id, this.project.nodes[id]);
-    return this.project.nodes[id] ?? null;
+    const node = maybeNode(this.project, id);
+    (this.reads.nodes ??= new Map()).set(id, node ?? undefined);
+    return node;
   }
 
   maybeAsset(id: AssetId): Asset | null {
-    (this.reads.assets ??= new Map()).set(id, this.project.assets[id]);
-    return this.project.assets[id] ?? null;
+    const asset = ownOf(this.project.assets, id);
+    (this.reads.assets ??= new Map()).set(id, asset);
+    return asset ?? null;
   }
 
   items(slot: string): readonly Node[] {
@@ -282,9 +286,10 @@ function sheetOf(kind: Kind, node: Node, project: Project, registry: Registry, r
   }
   const own = noReads();
   const { asked } = known;
-  const styleOf = (under: Readonly<Record<string, unknown>>) => kind.style(node, new NodeContext(registry, project, node, own, STEM, { asked, settings: under }));
+  const watched = watchedNode(node, own);
+  const styleOf = (under: Readonly<Record<string, unknown>>) => kind.style(watched, new NodeContext(registry, project, watched, own, STEM, { asked, settings: under }));
   const isContained = settings[WIDTHS_SETTING] === 'place';
-  const canHide = Object.values(node.styles.root?.rest ?? {}).some((declarations) => HIDE in declarations);
+  const canHide = Object.values(node.styles.root?.rest ?? {}).some((declarations) => Object.hasOwn(declarations, HIDE));
   const lookless = { styles: canHide ? HIDE : {}, adapt: node.adapt };
   let build = known.builds.get(keyOf(asked, settings, lookless, project.info.support));
   if (!build) {
@@ -305,6 +310,29 @@ function sheetOf(kind: Kind, node: Node, project: Project, registry: Registry, r
     if (isBare) known.bare.set(project.info.support, sheet);
   }
   return sheet;
+}
+
+/**
+ * A node for a kind's `style`: what it asks of it beside its settings is its own, so that its sheet is shared with no other node.
+ */
+function watchedNode(node: Node, reads: Reads): Node {
+  const own = <T>(value: T): T => {
+    reads.nodes ??= new Map();
+    return value;
+  };
+  return {
+    id: node.id,
+    kind: node.kind,
+    settings: node.settings,
+    adapt: node.adapt,
+    styles: node.styles,
+    get name() {
+      return own(node.name);
+    },
+    get slots() {
+      return own(node.slots);
+    }
+  };
 }
 
 /** A piece that is hidden somewhere takes its `display` from `--k-hide` first; elsewhere that is not set and the build's own holds. */
@@ -342,12 +370,12 @@ function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
       rules.push({ selector: ctx.sel(part), when: [], declarations: { border: '0 solid currentcolor' } });
     }
     let openKey = '';
-    let declarations: Record<string, string> = {};
+    let declarations = emptyRecord<string>();
     for (const { property, value, state, condition } of found) {
       const key = `${state}/${condition}`;
       if (openKey !== key) {
         openKey = key;
-        declarations = {};
+        declarations = emptyRecord();
         const base = { selector: ctx.sel(part), when: condition === 'always' ? [] : [condition], declarations, isLook: true };
         rules.push(state === 'rest' ? base : { ...base, state: { name: state, selector: states[state]!, ...(states.disabled ? { disabled: states.disabled } : {}) } });
       }

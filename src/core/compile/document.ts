@@ -23,7 +23,7 @@ const PLACE = element('k-place', {});
 const PRINTED_PLACE = printHtml(PLACE);
 
 /** @returns the whole document around a printed page. Throws where a text could end its own element early. */
-export function documentText(page: Omit<PrintedPage, 'id' | 'css' | 'behaviours' | 'assets'>, { style, script }: DocumentParts): string {
+export function documentText(page: Omit<PrintedPage, 'id' | 'css' | 'behaviours' | 'features' | 'assets'>, { style, script }: DocumentParts): string {
   for (const part of [style, script]) {
     if (part && 'text' in part && /<\/(?:style|script)/i.test(part.text)) throw new Error('documentText: a closing tag stands inside the text');
   }

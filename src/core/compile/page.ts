@@ -7,7 +7,9 @@ import type { Asset, AssetId, NodeId, PageId, Project } from '../project/types';
 import { analyse, type Analysis, type Sheet } from './analyse';
 import { drawnParts } from './parts';
 import { sizesOf, slotOf, type Rendition } from './renditions';
-import { BASE_CSS, keyframesFor, pageDialect, printSheet, tokenRule, withoutParts } from './rules';
+import type { PlatformFeature } from '../support/features';
+import { gather } from './gather';
+import { BASE_CSS, keyframesFor, pageDialect, printSheet, tokenRule, usedTokens, withoutParts } from './rules';
 
 /** A page as it leaves: what the finishing step turns into files. */
 export interface PrintedPage {
@@ -22,6 +24,8 @@ export interface PrintedPage {
   readonly css: string;
   /** Behaviours the page's script needs, each once, sorted. */
   readonly behaviours: readonly string[];
+  /** What it uses of the platform. */
+  readonly features: ReadonlySet<PlatformFeature>;
   readonly assets: readonly AssetId[];
 }
 
@@ -46,7 +50,10 @@ export function printPage(registry: Registry, project: Project, id: PageId, opti
   const found: Analysis[] = [];
   const body = options.readable ? readableBody(registry, project, page.root, options, found) : bodyText(registry, project, page.root, options, found);
   const preview = page.picture ? project.assets[page.picture] : undefined;
-  const rules = printedSheets(registry, found, project).join('\n');
+  const sheets = sheetsOf(registry, found);
+  const tokens = usedTokens(sheets.map(({ sheet }) => sheet), project.tokens);
+  const { features, keyframes } = gather(found, sheets.map(({ sheet }) => sheet), tokens.map(({ value }) => value));
+  const rules = sheets.map(({ stem, sheet }) => printSheet(sheet, stem, pageDialect, project.info.bands)).join('\n');
   return {
     id,
     title: page.title,
@@ -54,13 +61,21 @@ export function printPage(registry: Registry, project: Project, id: PageId, opti
     description: page.description,
     language: page.language,
     body,
-    css: BASE_CSS + (body.includes('class="k-picture"') ? PICTURE_CSS : '') + tokenRule(rules, project.tokens) + keyframesFor(rules) + rules,
+    css: BASE_CSS + (body.includes('class="k-picture"') ? PICTURE_CSS : '') + tokenRule(':root', tokens) + keyframesFor(keyframes) + rules,
+    features,
     behaviours: [...new Set(found.flatMap((each) => each.behaviours))].sort(),
     assets: [...new Set([...found.flatMap((each) => each.assets), ...(preview ? [preview.id] : [])])].filter((asset) => project.assets[asset])
   };
 }
 
-function printedSheets(registry: Registry, found: readonly Analysis[], project: Project): string[] {
+/** A sheet that is printed, with the class its selectors start with. */
+export interface StemSheet {
+  readonly stem: string;
+  readonly sheet: Sheet;
+}
+
+/** @returns the sheets of some pieces, each once, without the rules of parts that none of them draws. */
+export function sheetsOf(registry: Registry, found: readonly Analysis[]): readonly StemSheet[] {
   const byStem = new Map<string, { sheet: Sheet; kind: string; drawn: Set<string> }>();
   for (const each of found) {
     const known = byStem.get(each.stem);
@@ -69,7 +84,7 @@ function printedSheets(registry: Registry, found: readonly Analysis[], project: 
   }
   return [...byStem].map(([stem, { sheet, kind, drawn }]) => {
     const undrawn = Object.keys(registry.kindOf(kind).anatomy).filter((part) => part !== 'root' && !drawn.has(part));
-    return printSheet(withoutParts(sheet, undrawn), stem, pageDialect, project.info.bands);
+    return { stem, sheet: withoutParts(sheet, undrawn) };
   });
 }
 

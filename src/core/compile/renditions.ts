@@ -1,4 +1,5 @@
 import { sharesFor } from '../css/shares';
+import { ownOf } from '../data/record';
 import { nodeOf, pathTo } from '../project/tree';
 import { isFilm, type Asset, type Node, type NodeId, type Project } from '../project/types';
 import type { Registry } from '../kinds/registry';
@@ -83,7 +84,7 @@ export interface PictureUse {
 /** @returns the pictures a piece shows, with the place each has. */
 export function picturesOf(registry: Registry, project: Project, node: Node): readonly PictureUse[] {
   return Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, { meta?: () => { field?: { control: string } } | undefined }>).flatMap(([key, field]) => {
-    const asset = field.meta?.()?.field?.control === 'asset' ? project.assets[node.settings[key] as Asset['id']] : undefined;
+    const asset = field.meta?.()?.field?.control === 'asset' ? ownOf(project.assets, String(node.settings[key] ?? '')) : undefined;
     if (!asset || isFilm(asset)) return [];
     // A background reaches the edges whatever the content does.
     const covers = node.kind === 'section';

@@ -2,7 +2,7 @@ import { STEM, type Sheet } from './analyse';
 import { KEYFRAMES } from '../kinds/entrance';
 import type { Condition, Rule } from '../kinds/contract';
 import { customProperties, printValue, tokensIn } from '../css/tokens';
-import type { Bands, Project } from '../project/types';
+import type { Bands, Project, Token } from '../project/types';
 
 /** What widths are measured of, and the edges of the bands. */
 export interface Sizes {
@@ -169,8 +169,8 @@ export const BASE_CSS = `*, ::before, ::after { box-sizing: border-box; }
 html { -webkit-text-size-adjust: 100%; text-size-adjust: 100%; }
 `;
 
-/** @returns the tokens that some CSS names, and those they name in turn, as custom properties of the root element. */
-export function tokenRule(css: string, tokens: Project['tokens']): string {
+/** @returns the tokens that the rules of some sheets name, and those they name in turn, in the order of the project. */
+export function usedTokens(sheets: readonly Sheet[], tokens: Project['tokens']): readonly Token[] {
   const used = new Set<string>();
   const add = (id: string): void => {
     const token = Object.hasOwn(tokens, id) ? tokens[id as keyof typeof tokens] : null;
@@ -178,18 +178,29 @@ export function tokenRule(css: string, tokens: Project['tokens']): string {
     used.add(id);
     tokensIn(token.value).forEach(add);
   };
-  for (const match of css.matchAll(/var\(--([a-z][a-z0-9-]*)(?:_[a-z-]+)?\)/g)) add(match[1]!);
-  const lines = Object.values(tokens).filter(({ id }) => used.has(id)).flatMap(customProperties).map(({ id, value }) => ` --${id}: ${value};`);
-  return lines.length > 0 ? `:root {${lines.join('')} }\n` : '';
+  for (const { build, look } of sheets) {
+    for (const { declarations } of [...build, ...look]) {
+      for (const value of Object.values(declarations)) {
+        tokensIn(value).forEach(add);
+        // A value that a kind has printed already names a token as CSS does.
+        for (const match of value.matchAll(/var\(--([a-z][a-z0-9-]*)(?:_[a-z-]+)?\)/g)) add(match[1]!);
+      }
+    }
+  }
+  return Object.values(tokens).filter(({ id }) => used.has(id));
+}
+
+/** @returns tokens as custom properties of what `selector` matches; empty for none. */
+export function tokenRule(selector: string, tokens: readonly Token[]): string {
+  const lines = tokens.flatMap(customProperties).map(({ id, value }) => ` --${id}: ${value};`);
+  return lines.length > 0 ? `${selector} {${lines.join('')} }\n` : '';
 }
 
 /** All of them: for the preview, whose rules come and go. */
 export const ALL_KEYFRAMES = Object.values(KEYFRAMES).join('');
 
-/** @returns the keyframes that the CSS names. */
-export function keyframesFor(css: string): string {
-  return Object.entries(KEYFRAMES)
-    .filter(([name]) => new RegExp(`${name}\\b`).test(css))
-    .map(([, text]) => text)
-    .join('');
+/** @param names of keyframes. @returns their rules, in the order of the list of them. */
+export function keyframesFor(names: ReadonlySet<string>): string {
+  const wanted = Object.entries(KEYFRAMES).filter(([name]) => names.has(name));
+  return wanted.map(([, text]) => text).join('');
 }

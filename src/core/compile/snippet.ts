@@ -4,10 +4,11 @@ import { printHtml } from '../html/print';
 import type { Registry } from '../kinds/registry';
 import { maybePageOf, nodeOf } from '../project/tree';
 import type { Asset, AssetId, NodeId, Project } from '../project/types';
-import { analyse, type Analysis } from './analyse';
-import { drawnParts } from './parts';
-import { addressed } from './page';
-import { keyframesFor, pageDialect, printSheet, tokenRule, withoutParts } from './rules';
+import { analyse, type Analysis, type Sheet } from './analyse';
+import type { PlatformFeature } from '../support/features';
+import { gather, playedBy } from './gather';
+import { addressed, sheetsOf } from './page';
+import { keyframesFor, pageDialect, printSheet, tokenRule, usedTokens } from './rules';
 
 /** One piece to paste into a page of any site. Every name in it starts with `prefix`; nothing is global. */
 export interface PrintedSnippet {
@@ -17,6 +18,8 @@ export interface PrintedSnippet {
   readonly html: string;
   readonly css: string;
   readonly behaviours: readonly string[];
+  /** What it uses of the platform. */
+  readonly features: ReadonlySet<PlatformFeature>;
   readonly assets: readonly AssetId[];
 }
 
@@ -27,11 +30,11 @@ export interface PrintedSnippet {
 export function printSnippet(registry: Registry, project: Project, id: NodeId, { addressOf }: { readonly addressOf: (asset: Asset) => string }): PrintedSnippet {
   const prefix = `ky-${id}`;
   const found: Analysis[] = [];
-  const ids = new Set<string>();
+  const names: Names = { ids: new Set(), groups: new Set() };
 
   const build = (analysis: Analysis, element: Element): Element => {
     const asset = element.data?.asset ? project.assets[element.data.asset] : undefined;
-    if (typeof element.properties.id === 'string') ids.add(element.properties.id);
+    noteNames(element, names);
     return {
       type: 'element',
       tagName: element.tagName,
@@ -50,41 +53,71 @@ export function printSnippet(registry: Registry, project: Project, id: NodeId, {
   };
 
   const inner = expand(id);
-  renameIds(inner, ids, prefix);
+  renameAll(inner, names, prefix);
   const root: Element = { type: 'element', tagName: 'div', properties: { className: [prefix] }, children: [inner] };
   format({ type: 'root', children: [root] });
 
-  const sheets = [...new Map(found.map((each) => [each.stem, each])).values()].map((each) => {
-    const drawn = new Set(found.filter(({ stem }) => stem === each.stem).flatMap((same) => [...drawnParts(same)]));
-    const undrawn = Object.keys(registry.kindOf(each.kind).anatomy).filter((part) => part !== 'root' && !drawn.has(part));
-    return printSheet(withoutParts(each.sheet, undrawn), `${prefix}-${each.stem}`, pageDialect, project.info.bands);
-  });
-  const rules = sheets.join('\n');
-  const keyframes = keyframesFor(rules);
-  const css = `.${prefix}, .${prefix} *, .${prefix} ::before, .${prefix} ::after { box-sizing: border-box; }\n${tokenRule(rules, project.tokens).replace(':root', `.${prefix}`)}${keyframes}${rules}`;
+  const sheets = sheetsOf(registry, found);
+  const tokens = usedTokens(sheets.map(({ sheet }) => sheet), project.tokens);
+  const { features, keyframes } = gather(found, sheets.map(({ sheet }) => sheet), tokens.map(({ value }) => value));
+  const rules = sheets.map(({ stem, sheet }) => printSheet(withOwnKeyframes(sheet, prefix), `${prefix}-${stem}`, pageDialect, project.info.bands));
+  const boxes = `.${prefix}, .${prefix} *, .${prefix} ::before, .${prefix} ::after { box-sizing: border-box; }\n`;
+  const keyframeRules = keyframesFor(keyframes).replaceAll('@keyframes k-', `@keyframes ${prefix}-`);
   return {
     prefix,
     language: maybePageOf(project, id)?.language ?? 'en',
     html: printHtml(root),
-    css: css.replace(/\bk-(wait|fade|rise|drop|slide|grow|wipe)\b/g, `${prefix}-$1`),
+    css: boxes + tokenRule(`.${prefix}`, tokens) + keyframeRules + rules.join('\n'),
+    features,
     behaviours: [...new Set(found.flatMap((each) => each.behaviours))].sort(),
     assets: [...new Set(found.flatMap((each) => each.assets))].filter((asset) => project.assets[asset])
   };
 }
 
+/** A sheet whose rules play keyframes that have the snippet's prefix. */
+function withOwnKeyframes(sheet: Sheet, prefix: string): Sheet {
+  const build = sheet.build.map((rule) => {
+    const name = playedBy(rule);
+    if (!name) return rule;
+    const animation = rule.declarations.animation!.replace(name, `${prefix}-${name.replace(/^k-/, '')}`);
+    return { ...rule, declarations: { ...rule.declarations, animation } };
+  });
+  return { ...sheet, build };
+}
+
+/** Names that stand for something in the whole document: ids, and groups of which one thing is open or chosen at a time. */
+interface Names {
+  readonly ids: Set<string>;
+  readonly groups: Set<string>;
+}
+
 const REFERENCES = ['ariaControls', 'ariaLabelledBy', 'ariaDescribedBy', 'popoverTarget', 'htmlFor', 'dataCurrent', 'href'] as const;
 
-/** Gives every id its prefix, and what refers to one of them likewise. */
-function renameIds(element: Element, ids: ReadonlySet<string>, prefix: string): void {
-  const renamed = (value: string) => (ids.has(value) ? `${prefix}-${value}` : value);
-  const properties = element.properties as Record<string, string | readonly (string | number)[] | number | boolean | null | undefined>;
+/** Elements whose `name` makes a group of them (HTML standard, 4.11.1 and 4.10.5.1.16). */
+const isGrouped = ({ tagName, properties }: Element) => tagName === 'details' || (tagName === 'input' && properties.type === 'radio');
+
+function noteNames(element: Element, { ids, groups }: Names): void {
+  const { id, name } = element.properties;
+  if (typeof id === 'string') ids.add(id);
+  if (typeof name === 'string' && isGrouped(element)) groups.add(name);
+}
+
+type Written = string | readonly (string | number)[] | number | boolean | null | undefined;
+
+/** Gives every id and every group its prefix, and what refers to one of them likewise. */
+function renameAll(element: Element, names: Names, prefix: string): void {
+  const renamed = (value: string) => (names.ids.has(value) ? `${prefix}-${value}` : value);
+  const properties = element.properties as Record<string, Written>;
   if (typeof properties.id === 'string') properties.id = renamed(properties.id);
-  for (const name of REFERENCES) {
-    const value = properties[name];
-    if (typeof value === 'string') properties[name] = name === 'href' && value.startsWith('#') ? `#${renamed(value.slice(1))}` : renamed(value);
-    else if (Array.isArray(value)) properties[name] = value.map((each) => renamed(String(each)));
+  if (typeof properties.name === 'string' && isGrouped(element)) properties.name = `${prefix}-${properties.name}`;
+  for (const reference of REFERENCES) {
+    const value = properties[reference];
+    if (Array.isArray(value)) properties[reference] = value.map((each) => renamed(String(each)));
+    if (typeof value !== 'string') continue;
+    const isInPage = reference === 'href' && value.startsWith('#');
+    properties[reference] = isInPage ? `#${renamed(value.slice(1))}` : renamed(value);
   }
-  for (const child of element.children) if (child.type === 'element') renameIds(child, ids, prefix);
+  for (const child of element.children) if (child.type === 'element') renameAll(child, names, prefix);
 }
 
 /** A snippet as one text to paste. Throws where a text could end its own element early. */

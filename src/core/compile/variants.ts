@@ -42,7 +42,7 @@ function differences(from: readonly Rule[], to: readonly Rule[], condition: Cond
   for (const [key, { rule, declarations }] of byKey(to)) {
     const old = before.get(key);
     if (!old) throw new Error(`style of ${JSON.stringify(kind)}: the rule ${rule.selector} stands only under some responsive settings`);
-    const missing = Object.keys(old.declarations).find((property) => !(property in declarations));
+    const missing = Object.keys(old.declarations).find((property) => !Object.hasOwn(declarations, property));
     if (missing) throw new Error(`style of ${JSON.stringify(kind)}: ${rule.selector} says ${missing} only under some responsive settings`);
     const changed = Object.fromEntries(Object.entries(declarations).filter(([property, value]) => old.declarations[property] !== value));
     if (Object.keys(changed).length > 0) found.push({ ...rule, when: [condition, ...rule.when], declarations: changed });

@@ -1,5 +1,6 @@
 import { easingOf, readEasing } from '../motion/easing';
 import type { Token, TokenId, TokenType } from '../project/types';
+import { ownOf } from '../data/record';
 import { isTypeMember, readTypeStyle } from './type-style';
 
 type Tokens = Readonly<Record<string, Token>>;
@@ -25,31 +26,57 @@ export const tokensIn = (value: string): TokenId[] => [...value.matchAll(USE)].m
 export const maybeSoleToken = (value: string): TokenId | null => (/^\{([a-z][a-z0-9-]*)(?:\.[a-z-]+)?\}$/.exec(value.trim())?.[1] as TokenId | undefined) ?? null;
 
 /** @returns the value with every token in it as the interface names it. */
-export const withNames = (value: string, tokens: Tokens): string => value.replace(USE, (_use, id: string) => tokens[id]?.name ?? id);
+export const withNames = (value: string, tokens: Tokens): string => value.replace(USE, (_use, id: string) => ownOf(tokens, id)?.name ?? id);
 
 /** @returns the text with tokens under other ids; those the map does not name stay. */
 export const mapTokens = (text: string, ids: ReadonlyMap<string, string>): string => text.replace(USE, (use, id: string, member?: string) => (ids.has(id) ? `{${ids.get(id)!}${member ? `.${member}` : ''}}` : use));
 
 export type Spelt = { readonly ok: true; readonly value: string } | { readonly ok: false; readonly sentence: string };
 
+/** Tokens that one value may come to name, through all steps; counted before they are written out, since each may name two. */
+const USES_MOST = 200;
+/** Steps from a token to a plain value. */
+const STEPS_MOST = 32;
+
 /** A value with every token in it replaced by what it stands for, through as many steps as it takes. */
-export function spelt(value: string, tokens: Tokens, above: readonly string[] = []): Spelt {
-  if (!value.includes('{')) return { ok: true, value };
-  let sentence = '';
-  const spelled = value.replace(USE, (use, id: string, member: string | undefined) => {
-    const token = Object.hasOwn(tokens, id) ? tokens[id]! : null;
-    if (!token) sentence ||= `There is no token called “${id}”.`;
-    const own = token && valueOf(token, member);
-    if (token && own === null) sentence ||= token.type === 'type-style' ? `${token.name} is a type style; one of its values is taken as {${id}.font-size}, not as ${use}.` : `${token.name} is no type style, so ${use} is nothing.`;
-    if (above.includes(id)) sentence ||= `The tokens ${[...above, id].join(' → ')} name each other in a ring.`;
-    if (!token || own === null || sentence) return '';
-    const inner = spelt(own, tokens, [...above, id]);
-    if (inner.ok) return inner.value;
-    sentence ||= inner.sentence;
-    return '';
-  });
-  return sentence ? { ok: false, sentence } : { ok: true, value: spelled };
+export function spelt(value: string, tokens: Tokens): Spelt {
+  return value.includes('{') ? new Spelling(tokens).spell(value, []) : { ok: true, value };
 }
+
+/** One value being written out; counts what it comes to. */
+class Spelling {
+  private uses = 0;
+
+  constructor(private readonly tokens: Tokens) {}
+
+  spell(value: string, above: readonly string[]): Spelt {
+    let sentence: string | null = null;
+    const spelled = value.replace(USE, (use, id: string, member: string | undefined) => {
+      if (sentence !== null) return '';
+      const inner = this.use(use, id, member, above);
+      if (inner.ok) return inner.value;
+      sentence = inner.sentence;
+      return '';
+    });
+    return sentence === null ? { ok: true, value: spelled } : { ok: false, sentence };
+  }
+
+  private use(use: string, id: string, member: string | undefined, above: readonly string[]): Spelt {
+    const no = (sentence: string): Spelt => ({ ok: false, sentence });
+    const token = ownOf(this.tokens, id);
+    if (!token) return no(`There is no token called “${id}”.`);
+    const own = valueOf(token, member);
+    if (own === null) return no(notTakenAs(token, use));
+    if (above.includes(id)) return no(`The tokens ${[...above, id].join(' → ')} name each other in a ring.`);
+    if (above.length >= STEPS_MOST) return no(`${above[0]} goes through more than ${STEPS_MOST} tokens before it comes to a value. Let it name a later one.`);
+    this.uses += 1;
+    if (this.uses > USES_MOST) return no(`This comes to more than ${USES_MOST} tokens once they are written out. Let them name fewer others.`);
+    return own.includes('{') ? this.spell(own, [...above, id]) : { ok: true, value: own };
+  }
+}
+
+const notTakenAs = ({ id, name, type }: Token, use: string): string =>
+  type === 'type-style' ? `${name} is a type style; one of its values is taken as {${id}.font-size}, not as ${use}.` : `${name} is no type style, so ${use} is nothing.`;
 
 /** A token's value; of a type style the one that is asked for. Null where it has none such. */
 function valueOf({ type, value }: Token, member: string | undefined): string | null {

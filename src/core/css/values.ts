@@ -1,5 +1,7 @@
 import { lexer, parse, walk } from 'css-tree';
 import type { Token } from '../project/types';
+import { emptyRecord } from '../data/record';
+import { maybeUnclosed } from './closed';
 import { spelt, TOKEN_PROPERTY, withoutSprings } from './tokens';
 import { printTypeStyle, readTypeStyle, TYPE_MEMBERS, type TypeStyle } from './type-style';
 
@@ -27,7 +29,7 @@ export function checkToken({ type, value }: Pick<Token, 'type' | 'value'>, token
   if (type !== 'type-style') return checkValue(TOKEN_PROPERTY[type], value, tokens);
   const read = readTypeStyle(value);
   if (!read.ok) return read;
-  const style: Record<string, string> = {};
+  const style = emptyRecord<string>();
   for (const member of TYPE_MEMBERS) {
     const checked = checkValue(member, read.style[member], tokens);
     if (!checked.ok) return checked;
@@ -59,6 +61,8 @@ function parseValue(property: string, value: string): Checked {
   if (value.length > 500) return no('it is longer than 500 characters');
   // Nothing that could end the declaration early may reach a style sheet, whatever a parser makes of it.
   if (/[;{}<>\\]|\/\*|\*\//.test(value)) return no('it holds a character that cannot stand in a value');
+  const unclosed = maybeUnclosed(value);
+  if (unclosed) return no(unclosed);
   try {
     const ast = parse(withoutSprings(value), { context: 'value', onParseError: (error) => { throw error; } });
     let fetches = false;

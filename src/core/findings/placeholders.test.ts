@@ -9,7 +9,7 @@ import { placeholdersOf } from './placeholders';
 const make = makeWith({ exactIds: true });
 const at = { parent: 'section', slot: 'content', index: 0 } as const;
 const withNew = (kind: string) => after(sampleProject(), { type: 'insert', fragment: registry.kindOf(kind).create(makeWith()), at });
-const isNew = ({ node }: { readonly node: string }) => !(node in sampleProject().nodes);
+const isNew = ({ node }: { readonly node: string }) => !Object.hasOwn(sampleProject().nodes, node);
 const inserted = (kind: string) => placeholdersOf(registry, withNew(kind)).filter(isNew);
 
 describe('what is still as it came', () => {

@@ -1,14 +1,12 @@
 import { maybeColour } from '../colour/contrast';
 import { checkToken } from '../css/values';
+import { emptyRecord, inWords, isDeeperThan, isRecord, ownOf, type Loose } from '../data/record';
 import { printTypeStyle, readTypeStyle, TYPE_MEMBERS, type TypeMember, type TypeStyle } from '../css/type-style';
 import { easingOf, KEYWORD_CURVES, readEasing } from '../motion/easing';
-import { slug } from '../project/ids';
+import { hasWords, ID_PATTERN, slug } from '../project/ids';
 import type { Token, TokenId, TokenType } from '../project/types';
 
 /** Tokens in the W3C community's Design Tokens Format (module 2025.10; section names in docs/sources.md). */
-
-type Loose = { readonly [key: string]: unknown };
-const isRecord = (value: unknown): value is Loose => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Where a value goes that the format has no type for; read back by Kymation, ignored by others as the format asks. */
 const OWN = 'kymation';
@@ -96,7 +94,7 @@ function valueOf(type: TokenType, text: string): unknown {
     case 'duration':
       return quantity(text, ['ms', 's']);
     case 'easing': {
-      const curve = text === 'linear' ? [0, 0, 1, 1] : (KEYWORD_CURVES[text] ?? /^cubic-bezier\(([^)]*)\)$/.exec(text)?.[1]?.split(',').map(Number));
+      const curve = text === 'linear' ? [0, 0, 1, 1] : (ownOf(KEYWORD_CURVES, text) ?? /^cubic-bezier\(([^)]*)\)$/.exec(text)?.[1]?.split(',').map(Number));
       return curve?.length === 4 ? [...curve] : null;
     }
     case 'shadow':
@@ -118,7 +116,7 @@ function valueOf(type: TokenType, text: string): unknown {
 function typographyValue(text: string, aliasOf: (value: string) => string | null): unknown {
   const read = readTypeStyle(text);
   if (!read.ok) return null;
-  const found: Record<string, unknown> = {};
+  const found = emptyRecord<unknown>();
   for (const member of TYPE_MEMBERS) {
     const [name, type] = MEMBERS[member];
     const own = read.style[member];
@@ -129,16 +127,43 @@ function typographyValue(text: string, aliasOf: (value: string) => string | null
   return found;
 }
 
-const key = (name: string) => name.trim().replace(/[{}.]/g, '-').replace(/^\$+/, '') || 'token';
-const pathOf = ({ name }: Token) => name.split('/').map(key);
+/** What the format calls the token that stands for a group as a whole (section 6.2, root tokens). */
+const ROOT = '$root';
+
+const keyOf = (name: string) => name.trim().replace(/[{}.]/g, '-').replace(/^\$+/, '') || 'token';
+
+type Group = { [name: string]: unknown };
+
+/**
+ * @returns where each token stands in the document, by id. A “/” in a name makes groups; a token that has the name of a group is that
+ * group's root, and of two names that are written alike the later one takes a number.
+ */
+function pathsOf(tokens: readonly Token[]): ReadonlyMap<string, readonly string[]> {
+  const wanted = tokens.map(({ id, name }) => ({ id, path: name.split('/').map(keyOf) }));
+  const groups = new Set<string>();
+  for (const { path } of wanted) for (let length = 1; length < path.length; length += 1) groups.add(path.slice(0, length).join('.'));
+  const taken = new Set<string>();
+  const maybeFree = (path: readonly string[]): readonly string[] | null => {
+    const own = groups.has(path.join('.')) ? [...path, ROOT] : path;
+    return taken.has(own.join('.')) ? null : own;
+  };
+  const paths = new Map<string, readonly string[]>();
+  for (const { id, path } of wanted) {
+    let own = maybeFree(path);
+    for (let count = 2; !own; count += 1) own = maybeFree([...path.slice(0, -1), `${path.at(-1)!} ${count}`]);
+    taken.add(own.join('.'));
+    paths.set(id, own);
+  }
+  return paths;
+}
 
 /**
  * @returns the tokens as a document of the format. A “/” in a name makes groups. Values the format has no type for (`5vw`,
  * `spring(0.3)`) stand as strings in our own extension beside the nearest value it has.
  */
 export function writeDesignTokens(tokens: Readonly<Record<string, Token>>): string {
-  const root: Record<string, unknown> = {};
-  const paths = new Map(Object.values(tokens).map((token) => [token.id as string, pathOf(token)]));
+  const root: Group = emptyRecord();
+  const paths = pathsOf(Object.values(tokens));
   const aliasOf = (value: string): string | null => {
     const path = paths.get(/^\{([a-z][a-z0-9-]*)\}$/.exec(value)?.[1] ?? '');
     return path ? `{${path.join('.')}}` : null;
@@ -146,13 +171,19 @@ export function writeDesignTokens(tokens: Readonly<Record<string, Token>>): stri
   for (const token of Object.values(tokens)) {
     const path = paths.get(token.id)!;
     let group = root;
-    for (const step of path.slice(0, -1)) group = (group[step] ??= {}) as Record<string, unknown>;
-    const value = aliasOf(token.value) ?? (token.type === 'type-style' ? typographyValue(token.value, aliasOf) : valueOf(token.type, token.value));
-    const own = { id: token.id, name: token.name, type: token.type, ...(value === null ? { value: token.value } : {}) };
-    // A token needs a value of its type; one that cannot be said in the format is given as text, which has no type there.
-    group[path.at(-1)!] = { ...(value === null ? {} : { $type: TYPES[token.type] }), $value: value ?? token.value, $extensions: { [OWN]: own } };
+    for (const step of path.slice(0, -1)) group = (group[step] ??= emptyRecord()) as Group;
+    group[path.at(-1)!] = writtenToken(token, aliasOf);
   }
   return `${JSON.stringify(root, null, 2)}\n`;
+}
+
+function writtenToken(token: Token, aliasOf: (value: string) => string | null): object {
+  const { id, name, type } = token;
+  const own = type === 'type-style' ? typographyValue(token.value, aliasOf) : valueOf(type, token.value);
+  const value = aliasOf(token.value) ?? own;
+  // A token needs a value of its type; one that cannot be said in the format is given as text, which has no type there.
+  if (value === null) return { $value: token.value, $extensions: { [OWN]: { id, name, type, value: token.value } } };
+  return { $type: TYPES[type], $value: value, $extensions: { [OWN]: { id, name, type } } };
 }
 
 export type ReadTokens = { readonly ok: true; readonly tokens: readonly Token[]; readonly notes: readonly string[] } | { readonly ok: false; readonly sentence: string };
@@ -166,18 +197,19 @@ interface Found {
 
 const MOST = 2000;
 const DEPTH_MOST = 20;
+/** Groups, and in the innermost a token with its value's own lists. */
+const NESTED_MOST = 40;
 
 function collect(node: Loose, path: readonly string[], type: string | null, into: Found[], notes: string[]): void {
   const own = typeof node.$type === 'string' ? node.$type : type;
-  if ('$value' in node) {
+  if (Object.hasOwn(node, '$value')) {
     const extensions = isRecord(node.$extensions) ? node.$extensions[OWN] : null;
     into.push({ path, type: own, value: node.$value, own: isRecord(extensions) ? extensions : {} });
-    return;
   }
   if (path.length > DEPTH_MOST) return void notes.push(`${path.slice(0, 3).join('.')}… is nested more than ${DEPTH_MOST} deep and was left out.`);
   for (const [name, child] of Object.entries(node)) {
-    if (name.startsWith('$') && name !== '$root') continue;
-    if (isRecord(child)) collect(child, name === '$root' ? path : [...path, name], own, into, notes);
+    if (name.startsWith('$') && name !== ROOT) continue;
+    if (isRecord(child)) collect(child, name === ROOT ? path : [...path, name], own, into, notes);
   }
 }
 
@@ -196,6 +228,7 @@ export function readDesignTokens(text: string, before: Readonly<Record<string, T
     return { ok: false, sentence: 'This file is not JSON. Design tokens are a JSON file (.tokens or .tokens.json).' };
   }
   if (!isRecord(document)) return { ok: false, sentence: 'This file holds no group of tokens.' };
+  if (isDeeperThan(document, NESTED_MOST)) return { ok: false, sentence: `This file is nested more than ${NESTED_MOST} deep, which no tokens need. It was not read.` };
   const notes: string[] = [];
   const found: Found[] = [];
   collect(document, [], null, found, notes);
@@ -204,19 +237,27 @@ export function readDesignTokens(text: string, before: Readonly<Record<string, T
   return new Reader(found, before, notes).read();
 }
 
+/** Aliases that lead from one to the next; more cannot be followed step by step. */
+const ALIASES_MOST = 32;
+
 class Reader {
   private readonly byPath: ReadonlyMap<string, Found>;
   private readonly made = new Map<string, Token | null>();
   private readonly order: Token[] = [];
   private readonly taken: Set<string>;
+  /** Tokens of the project and those read so far, by id. */
+  private readonly known = emptyRecord<Token>();
+  private readonly idsByName: ReadonlyMap<string, TokenId>;
 
   constructor(
     private readonly found: readonly Found[],
-    private readonly before: Readonly<Record<string, Token>>,
+    before: Readonly<Record<string, Token>>,
     private readonly notes: string[]
   ) {
     this.byPath = new Map(found.map((each) => [each.path.join('.'), each]));
     this.taken = new Set(Object.keys(before));
+    for (const token of Object.values(before)) this.known[token.id] = token;
+    this.idsByName = new Map(Object.values(before).map(({ id, name }) => [name, id]));
   }
 
   read(): ReadTokens {
@@ -225,44 +266,57 @@ class Reader {
     return { ok: true, tokens: this.order, notes: this.notes };
   }
 
+  /** What an alias names; the root of a group is named with `$root` and, in drafts of the format, by the group alone. */
+  private maybeTarget(alias: string | undefined): Found | null {
+    if (alias === undefined) return null;
+    return this.byPath.get(alias) ?? this.byPath.get(alias.replace(/\.\$root$/, '')) ?? null;
+  }
+
   private token(each: Found, above: readonly string[]): Token | null {
     const path = each.path.join('.');
+    const known = this.made.get(path);
+    if (known !== undefined) return known;
     if (above.includes(path)) {
       this.notes.push(`${[...above, path].join(' → ')} name each other in a ring and were left out.`);
       return null;
     }
-    const known = this.made.get(path);
-    if (known !== undefined) return known;
+    if (above.length > ALIASES_MOST) {
+      this.notes.push(`${above[0]} goes through more than ${ALIASES_MOST} aliases and was left out.`);
+      return null;
+    }
     const made = this.fresh(each, path, above);
     if (this.made.has(path)) return this.made.get(path)!;
     this.made.set(path, made);
-    if (made) this.order.push(made);
+    if (made) {
+      this.order.push(made);
+      this.known[made.id] = made;
+    }
     return made;
   }
 
   private fresh(each: Found, path: string, above: readonly string[]): Token | null {
     const skip = (why: string) => (this.notes.push(`${path} was left out: ${why}.`), null);
     const alias = typeof each.value === 'string' ? ALIAS.exec(each.value)?.[1] : undefined;
-    const target = alias === undefined ? null : this.byPath.get(alias);
+    const target = this.maybeTarget(alias);
     if (alias !== undefined && !target) return skip(`there is no token ${alias} in this file`);
     const named = target ? this.token(target, [...above, path]) : null;
     if (target && !named) return skip(`${alias} could not be used`);
-    const ours = typeof each.own.type === 'string' && each.own.type in TYPES ? (each.own.type as TokenType) : null;
+    const ours = typeof each.own.type === 'string' && Object.hasOwn(TYPES, each.own.type) ? (each.own.type as TokenType) : null;
     const type = named?.type ?? (each.type === null ? ours : (OURS.get(each.type) ?? null));
     if (!type) return skip(each.type === null ? 'it has no type' : `Kymation has no tokens of the type ${each.type}`);
     const value = named ? (type === 'type-style' ? named.value : `{${named.id}}`) : typeof each.own.value === 'string' ? each.own.value : type === 'type-style' ? this.typography(each.value, path, above) : this.css(type, each.value);
     if (value === null) return skip(`its value is none of the type ${each.type ?? type}`);
-    const name = (typeof each.own.name === 'string' ? each.own.name : each.path.join(' / ')).slice(0, 80);
-    const tokens = Object.fromEntries([...Object.values(this.before), ...this.order].map((token) => [token.id, token]));
-    const checked = checkToken({ type, value }, tokens);
+    const written = (typeof each.own.name === 'string' ? each.own.name : each.path.join(' / ')).slice(0, 80);
+    const name = hasWords(written) ? written : 'token';
+    const checked = checkToken({ type, value }, this.known);
     return checked.ok ? { id: this.idFor(name, each), name, type, value: checked.value } : skip(checked.sentence.replace(/\.$/, ''));
   }
 
   private idFor(name: string, { own, path }: Found): TokenId {
-    const twin = Object.values(this.before).find((token) => token.name === name);
-    if (twin) return twin.id;
+    const twin = this.idsByName.get(name);
+    if (twin) return twin;
     const stem = (typeof own.id === 'string' && /^[a-z][a-z0-9-]{0,40}$/.test(own.id) ? own.id : slug(path.join('-')).slice(0, 40)).replace(/^k-/, '') || 'token';
-    let id = /^[a-z]/.test(stem) ? stem : `t-${stem}`;
+    let id = /^[a-z]/.test(stem) && ID_PATTERN.test(stem) ? stem : `t-${stem}`;
     for (let count = 2; this.taken.has(id); count += 1) id = `${stem}-${count}`;
     this.taken.add(id);
     return id as TokenId;
@@ -293,7 +347,7 @@ class Reader {
         return names.map((each: string) => (/^[a-z-]+$/i.test(each) ? each : `"${each.replace(/["\\]/g, '')}"`)).join(', ');
       }
       case 'weight':
-        return typeof value === 'number' ? String(value) : typeof value === 'string' && value in WEIGHTS ? String(WEIGHTS[value]) : null;
+        return this.weight(value);
       case 'number':
         return typeof value === 'number' || (typeof value === 'string' && Number.isFinite(Number(value))) ? String(value) : null;
       case 'type-style':
@@ -304,12 +358,12 @@ class Reader {
   /** The values of a type style, each its own or another token's; a spacing that is left out is none. */
   private typography(value: unknown, path: string, above: readonly string[]): string | null {
     if (!isRecord(value)) return null;
-    const style: Record<string, string> = {};
+    const style = emptyRecord<string>();
     for (const member of TYPE_MEMBERS) {
       const [name, type] = MEMBERS[member];
       const own = value[name] ?? { 'letter-spacing': { value: 0, unit: 'px' }, 'line-height': 1.2 }[member as string];
       const alias = typeof own === 'string' ? ALIAS.exec(own)?.[1] : undefined;
-      const target = alias === undefined ? null : this.byPath.get(alias);
+      const target = this.maybeTarget(alias);
       const named = target ? this.token(target, [...above, path]) : null;
       const css = alias === undefined ? this.css(type, own) : named && `{${named.id}}`;
       if (css === null || css === undefined) return null;
@@ -318,10 +372,16 @@ class Reader {
     return printTypeStyle(style as TypeStyle);
   }
 
+  private weight(value: unknown): string | null {
+    if (typeof value === 'number') return String(value);
+    const named = typeof value === 'string' ? ownOf(WEIGHTS, value) : undefined;
+    return named === undefined ? null : String(named);
+  }
+
   private quantity(value: unknown, units: readonly string[]): string | null {
     if (typeof value === 'string') return value;
-    if (!isRecord(value) || typeof value.value !== 'number' || !units.includes(String(value.unit))) return null;
-    return `${value.value}${String(value.unit)}`;
+    if (!isRecord(value) || typeof value.value !== 'number' || typeof value.unit !== 'string' || !units.includes(value.unit)) return null;
+    return `${value.value}${value.unit}`;
   }
 
   private shadow(value: unknown): string | null {
@@ -337,7 +397,7 @@ class Reader {
     const parts = value.components.map((each) => (each === 'none' || typeof each === 'number' ? (each as number | 'none') : null));
     if (parts.includes(null)) return null;
     const alpha = typeof value.alpha === 'number' && value.alpha < 1 ? value.alpha : null;
-    const space = String(value.colorSpace);
+    const space = inWords(value.colorSpace);
     const after = alpha === null ? '' : ` / ${alpha}`;
     const [a, b, c] = parts as [number | 'none', number | 'none', number | 'none'];
     if (space === 'srgb' && parts.every((each) => typeof each === 'number')) return alpha === null ? hexOf(parts as number[]) : hexOf([...(parts as number[]), alpha]);

@@ -1,11 +1,14 @@
 import { array, number, object, string, ValidationError, type AnySchema } from 'yup';
+import type { Anatomy } from '../kinds/contract';
 import { STYLE_PROPERTIES } from '../css/properties';
 import { checkToken, checkValue } from '../css/values';
+import { emptyRecord, inWords, isDeeperThan, isRecord, ownOf, type Loose } from '../data/record';
+import { DEPTH_MOST } from '../project/tree';
 import { completeNode } from '../project/complete';
 import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
-import { ID_PATTERN } from '../project/ids';
-import { CONDITIONS, FILM_TYPES, PICTURE_TYPES, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Fragment, type Node, type NodeId, type Project, type ShelfId, type Token } from '../project/types';
+import { hasWords, ID_PATTERN } from '../project/ids';
+import { CONDITIONS, FILM_TYPES, PICTURE_TYPES, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Fragment, type Node, type NodeId, type PageId, type Project, type ShelfId, type Token } from '../project/types';
 import { schemaFault } from '../commands/define';
 import { MOST_NODES } from '../commands/structure';
 
@@ -23,15 +26,19 @@ export type ReadDocument =
 
 const id = string().strict(true).matches(ID_PATTERN).required();
 const words = (most: number) => string().strict(true).max(most).defined();
+const name = (most: number) => words(most).test('seen', 'its name has nothing that can be seen', (value) => hasWords(value ?? ''));
+
+/** A document is a table of records whose values are small: settings of a list of icons are the deepest. */
+const NESTED_MOST = 40;
 
 const pageSchema = object({
   id,
-  name: words(120).min(1),
+  name: name(120),
   title: words(500),
   description: words(2000),
   language: words(40).matches(/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/),
   root: id,
-  picture: string().strict(true).max(64)
+  picture: string().strict(true).matches(ID_PATTERN)
 });
 
 const assetSchema = object({
@@ -44,10 +51,10 @@ const assetSchema = object({
   tones: array(string().strict(true).matches(/^#[0-9a-f]{8}$/).required()).max(32)
 });
 
-const tokenSchema = object({ id, name: words(80).min(1), type: string().oneOf(TOKEN_TYPES).required(), value: words(500).min(1) });
+const tokenSchema = object({ id, name: name(80), type: string().oneOf(TOKEN_TYPES).required(), value: words(500).min(1) });
 
 const infoSchema = object({
-  name: words(120).min(1),
+  name: name(120),
   bands: object({
     medium: number().strict(true).integer().min(280).max(2400).required(),
     narrow: number().strict(true).integer().min(280).max(2400).required()
@@ -56,8 +63,6 @@ const infoSchema = object({
   pageOrder: array().of(id).min(1).max(200).required()
 }).required();
 
-type Loose = Record<string, unknown>;
-const isRecord = (value: unknown): value is Loose => typeof value === 'object' && value !== null && !Array.isArray(value);
 const no = (sentence: string): ReadDocument => ({ ok: false, sentence });
 
 /**
@@ -66,6 +71,7 @@ const no = (sentence: string): ReadDocument => ({ ok: false, sentence });
  */
 export function readDocument(registry: Registry, value: unknown): ReadDocument {
   if (!isRecord(value)) return no('The project.json in this file is not a project.');
+  if (isDeeperThan(value, NESTED_MOST)) return no(`The project.json in this file is nested more than ${NESTED_MOST} deep, which no project needs. It was not opened.`);
   if (typeof value.format !== 'number') return no('The project.json in this file does not say which format it has.');
   if (value.format > 1) return no(`This project was made by a newer Kymation (format ${value.format}; this one reads format 1). Update, then open it again.`);
   if (value.format !== 1) return no(`This project has format ${value.format}, which Kymation never wrote.`);
@@ -86,12 +92,13 @@ export function readDocument(registry: Registry, value: unknown): ReadDocument {
  * @returns the pieces; null where there is nothing that could stand on a page.
  */
 export function readFragment(registry: Registry, value: unknown, tokens: Project['tokens'] = {}): Fragment | null {
-  if (!isRecord(value) || typeof value.root !== 'string' || !isRecord(value.nodes) || Object.keys(value.nodes).length > MOST_NODES) return null;
+  if (!isRecord(value) || isDeeperThan(value, NESTED_MOST) || typeof value.root !== 'string' || !isRecord(value.nodes) || Object.keys(value.nodes).length > MOST_NODES) return null;
   return new Reader(registry, tokens).fragment(value.root, value.nodes);
 }
 
 /** @returns the tokens in something from outside, those that hold; none where it holds none. */
-export const readTokens = (registry: Registry, value: unknown): Project['tokens'] => new Reader(registry).readTokens(value);
+export const readTokens = (registry: Registry, value: unknown): Project['tokens'] =>
+  isDeeperThan(value, NESTED_MOST) ? {} : new Reader(registry).readTokens(value);
 
 /** Collects faults while reading; one for each document. */
 class Reader {
@@ -109,18 +116,20 @@ class Reader {
     if (count > MOST_NODES) return no(`This project holds ${count} pieces; ${MOST_NODES} are the most that can be opened.`);
     this.tokens = this.readTokens((raw as { tokens?: unknown }).tokens);
     this.shelved = new Set(entries((raw as { shelf?: unknown }).shelf).map(([key]) => key));
-    const nodes: Record<string, Node> = {};
+    const nodes = emptyRecord<Node>();
     for (const [key, node] of Object.entries(raw.nodes)) {
       const read = this.node(key, node);
       if (read) nodes[key] = read;
     }
-    const pages: Project['pages'] = {};
-    for (const pageId of raw.info.pageOrder) {
-      const page = raw.pages[pageId];
+    const pages = emptyRecord<Project['pages'][PageId]>();
+    const pageOrder = [...new Set(raw.info.pageOrder)];
+    if (pageOrder.length < raw.info.pageOrder.length) this.fault('pages', 'A page stood twice in the order of the pages; it stands there once now.', '/info/pageOrder');
+    for (const pageId of pageOrder) {
+      const page = ownOf(raw.pages as Record<string, Project['pages'][PageId]>, pageId);
       const fault = page ? schemaFault(pageSchema, page) : 'it is missing';
       if (fault || page?.id !== pageId) return no(`The page “${pageId}” in this file is damaged: ${fault ?? 'its id differs'}.`);
       if (!Object.hasOwn(nodes, page.root) || nodes[page.root]!.kind !== 'page') return no(`The page “${page.name}” in this file has lost its content.`);
-      Object.assign(pages, { [pageId]: pick(page, pageSchema) });
+      pages[pageId] = pick(page, pageSchema);
     }
     const kept = this.tree(nodes, Object.values(pages).map((page) => page.root));
     if (typeof kept === 'string') return no(kept);
@@ -130,8 +139,8 @@ class Reader {
     const project: Project = {
       format: 1,
       id: projectId,
-      info: { name: info.name, bands: { medium: bands.medium, narrow: bands.narrow }, support: info.support ?? 'widely', aside: this.aside(info.aside), pageOrder: [...info.pageOrder] },
-      pages,
+      info: { name: info.name, bands: { medium: bands.medium, narrow: bands.narrow }, support: info.support ?? 'widely', aside: this.aside(info.aside), pageOrder },
+      pages: { ...pages },
       nodes: kept as Project['nodes'],
       assets: this.assets(raw.assets),
       tokens: this.tokens,
@@ -141,7 +150,7 @@ class Reader {
   }
 
   fragment(root: string, raw: Loose): Fragment | null {
-    const nodes: Record<string, Node> = {};
+    const nodes = emptyRecord<Node>();
     for (const [key, node] of Object.entries(raw)) {
       const read = this.node(key, node);
       if (read) nodes[key] = read;
@@ -152,15 +161,15 @@ class Reader {
   }
 
   private shelf(raw: unknown): Project['shelf'] {
-    const kept: Loose = {};
+    const kept = emptyRecord<unknown>();
     for (const [key, piece] of entries(raw)) {
       const content = isRecord(piece) && piece.id === key && ID_PATTERN.test(key) && isRecord(piece.fragment) ? piece.fragment : null;
       const isSmall = content && isRecord(content.nodes) && Object.keys(content.nodes).length <= MOST_NODES;
       const fragment = isSmall && typeof content.root === 'string' ? this.fragment(content.root, content.nodes as Loose) : null;
       if (!fragment) this.fault('shelf', 'A piece on the shelf was left out: it is damaged.', `/shelf/${key}`);
-      else kept[key] = { id: key, name: words(80).isValidSync((piece as Loose).name) && (piece as Loose).name ? (piece as Loose).name : fragment.nodes[fragment.root]!.name, fragment };
+      else kept[key] = { id: key, name: name(80).isValidSync((piece as Loose).name) ? (piece as Loose).name : fragment.nodes[fragment.root]!.name, fragment };
     }
-    return kept as Project['shelf'];
+    return { ...kept } as Project['shelf'];
   }
 
   private fault(code: string, sentence: string, path: string): void {
@@ -172,13 +181,13 @@ class Reader {
     const drop = (why: string) => (this.fault('node', `A piece was left out: ${why}.`, path), null);
     if (!ID_PATTERN.test(key) || !isRecord(raw) || raw.id !== key) return drop('its id is damaged');
     const kind = typeof raw.kind === 'string' ? this.registry.maybeKindOf(raw.kind) : null;
-    if (!kind) return drop(`this version has no kind “${String(raw.kind).slice(0, 40)}”`);
-    const name = typeof raw.name === 'string' && raw.name.trim() ? raw.name.trim().slice(0, 120) : kind.label;
+    if (!kind) return drop(`this version has no kind “${inWords(raw.kind).slice(0, 40)}”`);
+    const written = typeof raw.name === 'string' && hasWords(raw.name) ? raw.name.trim().slice(0, 120) : kind.label;
     const { settings } = isRecord(raw.settings) ? completeNode({ ...raw, adapt: {} } as unknown as Node) : raw;
     return {
       id: key as NodeId,
       kind: kind.kind,
-      name,
+      name: written,
       settings: this.settings(kind.settings.fields as Record<string, AnySchema>, settings, `${path}/settings`),
       adapt: this.adapt(kind.settings.fields as Record<string, AnySchema>, raw.adapt, `${path}/adapt`),
       slots: this.slots(Object.keys(kind.slots), raw.slots),
@@ -188,18 +197,18 @@ class Reader {
   }
 
   private settings(fields: Record<string, AnySchema>, raw: unknown, path: string): Node['settings'] {
-    const kept: Loose = {};
+    const kept = emptyRecord<unknown>();
     for (const [key, value] of Object.entries(isRecord(raw) ? raw : {})) {
       const field = Object.hasOwn(fields, key) ? fields[key] : undefined;
       const fault = field ? (schemaFault(field, value) ?? tokenFault(field, value, this.tokens)) : 'there is no such setting';
       if (fault) this.fault('setting', `A setting was left out: ${fault}`, `${path}/${key}`);
       else kept[key] = value;
     }
-    return kept as Node['settings'];
+    return { ...kept } as Node['settings'];
   }
 
   private adapt(fields: Record<string, AnySchema>, raw: unknown, path: string): Node['adapt'] {
-    const kept: Record<string, Node['settings']> = {};
+    const kept = emptyRecord<Node['settings']>();
     for (const [condition, settings] of entries(raw)) {
       if (condition === 'always' || !CONDITIONS.includes(condition as 'print')) {
         this.fault('setting', 'Settings were left out: there is no such condition.', `${path}/${condition}`);
@@ -209,12 +218,12 @@ class Reader {
       const own = this.settings(responsive, settings, `${path}/${condition}`);
       if (Object.keys(own).length > 0) kept[condition] = own;
     }
-    return kept;
+    return { ...kept };
   }
 
   /** Tokens one by one, each checked against those kept before it and then all together, so that no ring is let in. */
   readTokens(raw: unknown): Project['tokens'] {
-    const found: Record<string, Token> = {};
+    const found = emptyRecord<Token>();
     for (const [key, token] of entries(raw)) {
       const fault = isRecord(token) && token.id === key && !key.startsWith('k-') ? schemaFault(tokenSchema, token) : 'its id is damaged';
       if (fault) this.fault('token', `A token was left out: ${fault}.`, `/tokens/${key}`);
@@ -230,7 +239,7 @@ class Reader {
         dropped = true;
       }
     }
-    return found as Project['tokens'];
+    return { ...found } as Project['tokens'];
   }
 
   private aside(raw: unknown): Project['info']['aside'] {
@@ -238,23 +247,21 @@ class Reader {
   }
 
   private slots(names: readonly string[], raw: unknown): Node['slots'] {
-    const slots: Record<string, readonly NodeId[]> = {};
-    for (const name of names) {
-      const list = isRecord(raw) && Object.hasOwn(raw, name) ? raw[name] : undefined;
-      slots[name] = Array.isArray(list) ? list.filter((child): child is NodeId => typeof child === 'string') : [];
-    }
-    return slots;
+    const childrenIn = (slot: string) => {
+      const list = isRecord(raw) ? ownOf(raw, slot) : undefined;
+      return Array.isArray(list) ? list.filter((child): child is NodeId => typeof child === 'string') : [];
+    };
+    return Object.fromEntries(names.map((slot) => [slot, childrenIn(slot)]));
   }
 
-  private styles(anatomy: object, raw: unknown, path: string): Node['styles'] {
-    const kept: Record<string, Record<string, Record<string, Record<string, string>>>> = {};
+  private styles(anatomy: Anatomy, raw: unknown, path: string): Node['styles'] {
+    const kept = emptyRecord<Record<string, Record<string, Record<string, string>>>>();
     for (const [part, states] of entries(raw)) {
       for (const [state, conditions] of entries(states)) {
         for (const [condition, declarations] of entries(conditions)) {
           for (const [property, value] of entries(declarations)) {
             const isKnown =
-              Object.hasOwn(anatomy, part) &&
-              STATES.includes(state as 'rest') &&
+              isStateOf(ownOf(anatomy, part), state) &&
               CONDITIONS.includes(condition as 'always') &&
               STYLE_PROPERTIES.has(property);
             const checked = isKnown && typeof value === 'string' ? checkValue(property, value, this.tokens) : null;
@@ -264,16 +271,17 @@ class Reader {
         }
       }
     }
-    return kept as Node['styles'];
+    return { ...kept } as Node['styles'];
   }
 
   /** Walks from the roots: every child once, in a slot that takes it. What hangs nowhere is left out. */
   private tree(nodes: Record<string, Node>, roots: readonly NodeId[]): Record<string, Node> | string {
-    const kept: Record<string, Node> = {};
+    const kept = emptyRecord<Node>();
     const visit = (id: NodeId, depth: number): string | null => {
-      if (depth > 200) return 'The pieces in this file are nested more than 200 deep.';
+      if (depth >= DEPTH_MOST) return `The pieces in this file are nested more than ${DEPTH_MOST} deep.`;
       const node = nodes[id]!;
-      const slots: Record<string, readonly NodeId[]> = {};
+      // The node stands there before its children are looked at, so that none of them can be one it stands in.
+      const slots: Record<string, readonly NodeId[]> = { ...node.slots };
       kept[id] = { ...node, slots };
       for (const [name, children] of Object.entries(node.slots)) {
         const accepted: NodeId[] = [];
@@ -297,22 +305,26 @@ class Reader {
       const wrong = visit(root, 0);
       if (wrong) return wrong;
     }
-    return kept;
+    return { ...kept };
   }
 
   private assets(raw: unknown): Project['assets'] {
-    const kept: Loose = {};
+    const kept = emptyRecord<unknown>();
     const files = new Set<string>();
     for (const [key, asset] of entries(raw)) {
       const fault = isRecord(asset) && asset.id === key ? schemaFault(assetSchema, asset) : 'its id is damaged';
-      const file = isRecord(asset) ? String(asset.file) : '';
+      const file = isRecord(asset) ? inWords(asset.file) : '';
       if (fault || files.has(file)) this.fault('asset', `A picture was left out: ${fault ?? 'its file name stands twice'}.`, `/assets/${key}`);
       else kept[key] = pick(asset as object, assetSchema);
       files.add(file);
     }
-    return kept as Project['assets'];
+    return { ...kept } as Project['assets'];
   }
 }
+
+/** Whether a part can be in a state; every part can be at rest. */
+const isStateOf = (part: Anatomy[string] | undefined, state: string): boolean =>
+  part !== undefined && (state === 'rest' || (STATES.includes(state as 'rest') && ownOf(part.states as Loose, state) !== undefined));
 
 const entries = (value: unknown): [string, unknown][] => (isRecord(value) ? Object.entries(value) : []);
 

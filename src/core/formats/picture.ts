@@ -1,7 +1,7 @@
 import { strFromU8, strToU8 } from 'fflate';
 import type { Element } from 'hast';
 import { toHtml } from 'hast-util-to-html';
-import { cleanSvg } from '../html/clean';
+import { readSvg } from '../html/svg';
 import { slug } from '../project/ids';
 import type { Asset, FILM_TYPES, PICTURE_TYPES } from '../project/types';
 
@@ -47,11 +47,10 @@ export function readAsset(bytes: Uint8Array, name: string): ReadAsset {
   if (film) return { ok: true, type: film, file: `${slug(name.replace(/\.[^.]*$/, '')) || 'film'}.${ENDINGS[film]}`, bytes, width: null, height: null };
   const text = strFromU8(bytes.subarray(0, 2_000_000));
   if (!/<svg[\s>]/i.test(text)) return no('is no picture or film Kymation can use. Choose SVG, PNG, JPEG, WebP, AVIF, GIF, MP4 or WebM.');
-  const clean = cleanSvg(text);
-  const svg = clean?.children[0] as Element | undefined;
-  if (!clean || !svg) return no('is an SVG that cannot be read. Export it again from where it was drawn.');
-  const cleanBytes = strToU8(toHtml(clean, { space: 'svg', closeEmptyElements: true }));
-  return { ok: true, type: 'image/svg+xml', file: `${stem}.svg`, bytes: cleanBytes, ...svgSize(svg) };
+  const read = readSvg(text);
+  if (!read.ok) return no(read.why);
+  const cleanBytes = strToU8(toHtml(read.svg, { space: 'svg', closeEmptyElements: true }));
+  return { ok: true, type: 'image/svg+xml', file: `${stem}.svg`, bytes: cleanBytes, ...svgSize(read.svg) };
 }
 
 const bytesAt = (bytes: Uint8Array) => (at: number, ...values: number[]) => values.every((value, i) => bytes[at + i] === value);

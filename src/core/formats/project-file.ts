@@ -1,8 +1,10 @@
-import { strFromU8, strToU8, Unzip, UnzipInflate, zipSync } from 'fflate';
+import { strFromU8, strToU8, zipSync } from 'fflate';
+import { emptyRecord } from '../data/record';
 import type { Registry } from '../kinds/registry';
 import type { Asset, AssetId, Project } from '../project/types';
 import { readDocument, type Fault } from './document';
 import { readAsset } from './picture';
+import { unzip } from './zip';
 
 /** Bytes of the pictures, by asset id. */
 export type AssetBytes = ReadonlyMap<AssetId, Uint8Array>;
@@ -32,9 +34,10 @@ export function readProjectFile(registry: Registry, file: Uint8Array): Opened {
   if (file.length === 0) return no('This file is empty. Choose a project file (.kymation).');
   if (file.length > FILE_LIMITS.file) return no(`This file is ${megabytes(file.length)} MB; project files are ${megabytes(FILE_LIMITS.file)} MB at most.`);
   if (file[0] !== 0x50 || file[1] !== 0x4b) return no('This is no project file: it is not a zip. Choose a file that ends in .kymation.');
-  const unpacked = unzip(file);
+  const unpacked = unzip(file, FILE_LIMITS, isEntry);
   if ('sentence' in unpacked) return unpacked;
   const json = unpacked.entries.get('project.json');
+  if (unpacked.damaged.includes('project.json') && !json) return no('The project.json in this file is damaged and cannot be unpacked. Try an older copy of the file.');
   if (!json) return no('This zip holds no project.json, so it is no project file. Choose a file that Kymation has exported.');
   let parsed: unknown;
   try {
@@ -44,12 +47,14 @@ export function readProjectFile(registry: Registry, file: Uint8Array): Opened {
   }
   const document = readDocument(registry, parsed);
   if (!document.ok) return no(document.sentence);
-  return withPictures(document.project, document.faults, unpacked.entries);
+  const damaged = unpacked.damaged.map((name) => `${name} is damaged: it is not as it was written. Compare it with an older copy of the file.`);
+  const opened = withPictures(document.project, document.faults, unpacked.entries);
+  return opened.ok ? { ...opened, notes: [...damaged, ...opened.notes] } : opened;
 }
 
 function withPictures(project: Project, faults: readonly Fault[], entries: ReadonlyMap<string, Uint8Array>): Opened {
   const bytes = new Map<AssetId, Uint8Array>();
-  const assets: Record<string, Asset> = {};
+  const assets = emptyRecord<Asset>();
   const notes = faults.map((fault) => `${fault.sentence} (${fault.path})`);
   for (const asset of Object.values(project.assets)) {
     const content = entries.get(`assets/${asset.file}`);
@@ -62,63 +67,11 @@ function withPictures(project: Project, faults: readonly Fault[], entries: Reado
     const unchanged = type === asset.type && width === asset.width && height === asset.height && picture.bytes.length === asset.bytes;
     assets[asset.id] = unchanged ? asset : { ...asset, type, width, height, bytes: picture.bytes.length };
   }
-  return { ok: true, project: { ...project, assets: assets as Project['assets'] }, bytes, notes };
+  return { ok: true, project: { ...project, assets: { ...assets } as Project['assets'] }, bytes, notes };
 }
+
+/** What a project file may hold; anything else in it is passed over. */
+const isEntry = (name: string) => /^(?:project\.json|assets\/[a-z0-9][a-z0-9._-]{0,99})$/.test(name);
 
 const no = (sentence: string) => ({ ok: false as const, sentence });
 const megabytes = (bytes: number) => Math.round(bytes / 1e6);
-
-class Limit extends Error {}
-
-/** Unpacks in chunks, so a small file that grows without end is stopped on the way, not after. */
-function unzip(file: Uint8Array): { readonly entries: ReadonlyMap<string, Uint8Array> } | { readonly ok: false; readonly sentence: string } {
-  const entries = new Map<string, Uint8Array>();
-  let total = 0;
-  let count = 0;
-  let ended = 0;
-  let wanted = 0;
-  const unzipper = new Unzip((entry) => {
-    count += 1;
-    if (count > FILE_LIMITS.entries) throw new Limit(`This file holds more than ${FILE_LIMITS.entries} entries, which no project needs. It was not opened.`);
-    const isSafe = /^(?:project\.json|assets\/[a-z0-9][a-z0-9._-]{0,99})$/.test(entry.name);
-    if (entry.name.includes('..') || entry.name.startsWith('/') || entry.name.includes('\\')) {
-      throw new Limit(`This file holds a path that leads outside (“${entry.name.slice(0, 60)}”). It was not opened.`);
-    }
-    if (!isSafe) return;
-    wanted += 1;
-    const chunks: Uint8Array[] = [];
-    let size = 0;
-    entry.ondata = (error, chunk, final) => {
-      if (error) throw error;
-      size += chunk.length;
-      total += chunk.length;
-      const most = entry.name === 'project.json' ? FILE_LIMITS.json : FILE_LIMITS.asset;
-      if (size > most) throw new Limit(`${entry.name} in this file unpacks to more than ${megabytes(most)} MB. It was not opened.`);
-      if (total > FILE_LIMITS.unpacked) throw new Limit(`This file unpacks to more than ${megabytes(FILE_LIMITS.unpacked)} MB. It was not opened.`);
-      chunks.push(chunk);
-      if (!final) return;
-      ended += 1;
-      entries.set(entry.name, joined(chunks, size));
-    };
-    entry.start();
-  });
-  unzipper.register(UnzipInflate);
-  try {
-    const step = 65_536;
-    for (let at = 0; at < file.length; at += step) unzipper.push(file.subarray(at, at + step), at + step >= file.length);
-  } catch (error) {
-    if (error instanceof Limit) return no(error.message);
-    return no('This zip is damaged and cannot be unpacked. Try an older copy of the file.');
-  }
-  return ended < wanted ? no('This zip is cut short. Copy the file again, or try an older one.') : { entries };
-}
-
-function joined(chunks: readonly Uint8Array[], size: number): Uint8Array {
-  const all = new Uint8Array(size);
-  let at = 0;
-  for (const chunk of chunks) {
-    all.set(chunk, at);
-    at += chunk.length;
-  }
-  return all;
-}

@@ -20,6 +20,6 @@ export const KEYFRAMES: Readonly<Record<string, string>> = {
 /** @returns the value of `animation` for an entrance; `none` where it does not move. Throws for a form that is no entrance. */
 export function entranceAnimation(track: Track): string {
   if (!moves(track)) return 'none';
-  if (!(track.form in ENTRANCES)) throw new Error(`entranceAnimation: no entrance ${JSON.stringify(track.form)}`);
+  if (!Object.hasOwn(ENTRANCES, track.form)) throw new Error(`entranceAnimation: no entrance ${JSON.stringify(track.form)}`);
   return `k-${track.form} ${track.ms}ms ${printValue(track.easing)} ${track.delay}ms backwards`;
 }

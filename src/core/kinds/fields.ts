@@ -1,5 +1,6 @@
 import { boolean, mixed, number, string, type AnySchema } from 'yup';
 import { isSafeLink } from '../html/clean';
+import { NESTING_MOST, nestingOf } from '../html/nesting';
 import { isIcon, type Icon } from '../html/icon';
 import type { FIELD_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
@@ -7,6 +8,7 @@ import { readShares } from '../css/shares';
 import { timingOfToken } from '../css/timed';
 import { tokensIn } from '../css/tokens';
 import { track, type Track } from '../motion/track';
+import { ID_PATTERN } from '../project/ids';
 import type { Token } from '../project/types';
 import type { FieldMeta } from './contract';
 
@@ -29,7 +31,9 @@ export function textField(fallback: string, most: number, options: Options) {
 
 /** Clean HTML; cleaned again whenever it is drawn. */
 export function richField(fallback: string, options: Options) {
-  return textField(fallback, 50_000, options).meta(meta('rich', options));
+  return textField(fallback, 50_000, options)
+    .test('nesting', `${options.label} can be nested ${NESTING_MOST} deep at most.`, (value) => nestingOf(value ?? '') <= NESTING_MOST)
+    .meta(meta('rich', options));
 }
 
 /** One of `choices`, which maps each value to the words shown. */
@@ -84,7 +88,7 @@ export function trackField(fallback: Track, forms: Readonly<Record<string, strin
       } catch (error) {
         return context.createError({ message: (error as Error).message });
       }
-      return (value as Track).form in choices || context.createError({ message: `${options.label} is one of: ${Object.values(choices).join(', ')}.` });
+      return Object.hasOwn(choices, (value as Track).form) || context.createError({ message: `${options.label} is one of: ${Object.values(choices).join(', ')}.` });
     })
     .default(fallback)
     .defined()
@@ -103,12 +107,16 @@ export function iconField(options: Options) {
 
 /** Id of a picture of the project; empty for none. */
 export function assetField(options: Options) {
-  return textField('', 80, options).meta(meta('asset', options));
+  return idField(options).meta(meta('asset', options));
 }
+
+/** An id, or nothing: what looks otherwise can never be looked up. */
+const idField = (options: Options) =>
+  textField('', 80, options).test('id', `${options.label} is named in a way that cannot be understood. Choose it anew.`, (value) => value === '' || ID_PATTERN.test(value ?? ''));
 
 /** Id of one of the node's own items in `slot`; empty for the first that can be. */
 export function itemField(slot: string, options: Options) {
-  return textField('', 80, options).meta({ field: { ...meta('item', options).field, slot } });
+  return idField(options).meta({ field: { ...meta('item', options).field, slot } });
 }
 
 /** An address that may stand in a page; empty for none. */
@@ -150,7 +158,7 @@ export function tokenFault(field: AnySchema, value: unknown, tokens: Readonly<Re
     const { lasts, eases } = value as Track;
     for (const [use, key] of [[lasts, 'ms'], [eases, 'easing']] as const) {
       const read = use ? timingOfToken(use, tokens) : null;
-      if (read && (typeof read === 'string' || !(key in read))) return `${field.spec.label ?? 'This'}: ${typeof read === 'string' ? read : `${use} is no ${key === 'ms' ? 'time' : 'easing'}.`}`;
+      if (read && (typeof read === 'string' || !Object.hasOwn(read, key))) return `${field.spec.label ?? 'This'}: ${typeof read === 'string' ? read : `${use} is no ${key === 'ms' ? 'time' : 'easing'}.`}`;
     }
     return null;
   }

@@ -60,7 +60,7 @@ export const asideKey = ({ rule, node }: Pick<Finding, 'rule' | 'node'>): string
 /** @returns findings that are not set aside, and those that are, with the reasons given. */
 export function splitAside(findings: readonly Finding[], aside: Project['info']['aside']): { readonly open: readonly Finding[]; readonly aside: readonly (Finding & { readonly reason: string })[] } {
   return {
-    open: findings.filter((finding) => !(asideKey(finding) in aside)),
-    aside: findings.filter((finding) => asideKey(finding) in aside).map((finding) => ({ ...finding, reason: aside[asideKey(finding)]! }))
+    open: findings.filter((finding) => !Object.hasOwn(aside, asideKey(finding))),
+    aside: findings.filter((finding) => Object.hasOwn(aside, asideKey(finding))).map((finding) => ({ ...finding, reason: aside[asideKey(finding)]! }))
   };
 }

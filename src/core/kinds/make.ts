@@ -1,6 +1,9 @@
+import { emptyRecord } from '../data/record';
 import { newId, slug } from '../project/ids';
 import type { Fragment, Node, NodeId } from '../project/types';
 import type { Make } from './contract';
+import { withRenewedReferences } from './mapping';
+import type { Registry } from './registry';
 
 /**
  * Builds fragments from scratch. Ids come from the name and a random tail, or from the name alone where `exactIds` is set
@@ -9,27 +12,23 @@ import type { Make } from './contract';
 export function makeWith({ exactIds = false }: { exactIds?: boolean } = {}): Make {
   return (kind, name, settings = {}, slots = {}) => {
     const id = (exactIds ? slug(name) : newId<NodeId>(kind)) as NodeId;
-    const nodes: Record<string, Node> = {};
-    const slotIds: Record<string, readonly NodeId[]> = {};
-    for (const [slot, children] of Object.entries(slots)) {
-      slotIds[slot] = children.map((child) => child.root);
-      for (const child of children) Object.assign(nodes, child.nodes);
-    }
-    nodes[id] = { id, kind, name, settings, adapt: {}, slots: slotIds, styles: {} };
+    const children = Object.values(slots).flat();
+    const slotIds = Object.fromEntries(Object.entries(slots).map(([slot, below]) => [slot, below.map(({ root }) => root)]));
+    const own: Node = { id, kind, name, settings, adapt: {}, slots: slotIds, styles: {} };
+    const nodes = Object.fromEntries([...children.flatMap((child) => Object.entries(child.nodes)), [id, own]]);
     return { root: id, nodes } as Fragment;
   };
 }
 
-/** New ids for every node of a fragment; everything inside points to the new ones. */
-export function withNewIds(fragment: Fragment): Fragment {
+/** New ids for every node of a fragment; everything inside points to the new ones, settings that name a piece too. */
+export function withNewIds(registry: Registry, fragment: Fragment): Fragment {
   const renamed = new Map<NodeId, NodeId>();
   for (const node of Object.values(fragment.nodes)) renamed.set(node.id, newId<NodeId>(node.kind));
-  const nodes: Record<NodeId, Node> = {};
+  const nodes = emptyRecord<Node>();
   for (const node of Object.values(fragment.nodes)) {
     const id = renamed.get(node.id)!;
-    const slots: Record<string, readonly NodeId[]> = {};
-    for (const slot in node.slots) slots[slot] = node.slots[slot]!.map((child) => renamed.get(child)!);
-    nodes[id] = { ...node, id, slots };
+    const slots = Object.fromEntries(Object.entries(node.slots).map(([slot, below]) => [slot, below.map((child) => renamed.get(child)!)]));
+    nodes[id] = { ...withRenewedReferences(registry.kindOf(node.kind), node, renamed), id, slots };
   }
-  return { root: renamed.get(fragment.root)!, nodes };
+  return { root: renamed.get(fragment.root)!, nodes: { ...nodes } };
 }

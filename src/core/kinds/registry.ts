@@ -20,7 +20,7 @@ export function createRegistry(kinds: readonly Kind[]): Registry {
     const missing = REQUIRED.filter((key) => kind[key] === undefined);
     if (missing.length > 0) throw new Error(`Kind ${JSON.stringify(kind.kind)} lacks ${missing.join(', ')}`);
     if (byName.has(kind.kind)) throw new Error(`Kind ${JSON.stringify(kind.kind)} is registered twice`);
-    const strange = Object.keys(kind.look).filter((part) => !(part in kind.anatomy));
+    const strange = Object.keys(kind.look).filter((part) => !Object.hasOwn(kind.anatomy, part));
     if (strange.length > 0) throw new Error(`Kind ${JSON.stringify(kind.kind)} gives a look to unknown parts: ${strange.join(', ')}`);
     byName.set(kind.kind, kind);
   }

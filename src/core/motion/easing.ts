@@ -1,3 +1,5 @@
+import { ownOf } from '../data/record';
+
 /**
  * Easing: how far a movement has come, 0 to 1, at a share of its time, 0 to 1. CSS Easing Functions 2 for all but `spring()`,
  * which is Kymation's own notation and leaves as `linear()`.
@@ -55,7 +57,7 @@ export function easingOf(text: string): Easing {
 function freshEasing(text: string): ReadEasing {
   const made = (kind: Easing['kind'], progress: Easing['progress'], css = text): ReadEasing => ({ ok: true, easing: { text, kind, css, progress } });
   if (text === 'linear') return made('keyword', clamp);
-  const curve = KEYWORD_CURVES[text];
+  const curve = ownOf(KEYWORD_CURVES, text);
   if (curve) return made('keyword', bezier(...curve));
   if (text === 'step-start') return made('steps', steps(1, 'jump-start'));
   if (text === 'step-end') return made('steps', steps(1, 'jump-end'));
@@ -72,7 +74,7 @@ function freshEasing(text: string): ReadEasing {
   }
   if (name === 'steps') {
     const [count, jump = 'end'] = numbers;
-    const long = ({ start: 'jump-start', end: 'jump-end' } as Record<string, string>)[jump] ?? jump;
+    const long = ownOf({ start: 'jump-start', end: 'jump-end' } as Record<string, string>, jump) ?? jump;
     if (!/^\d+$/.test(count ?? '') || numbers.length > 2 || !/^jump-(?:start|end|both|none)$/.test(long)) return no('Steps take a whole number and where they jump, such as steps(4, jump-end).');
     const least = long === 'jump-none' ? 2 : 1;
     if (Number(count) < least || Number(count) > 100) return no(`Steps are ${least} to 100 in number.`);

@@ -51,7 +51,7 @@ export function trackOf(values: Partial<Track>): Track {
  */
 export function withTiming(value: Track, changes: Partial<Track>): Track {
   const { lasts, eases, ...rest } = { ...value, ...changes };
-  const keeps = (followed: 'lasts' | 'eases', own: 'ms' | 'easing') => followed in changes || !(own in changes);
+  const keeps = (followed: 'lasts' | 'eases', own: 'ms' | 'easing') => Object.hasOwn(changes, followed) || !Object.hasOwn(changes, own);
   return { ...rest, ...(lasts && keeps('lasts', 'ms') ? { lasts } : {}), ...(eases && keeps('eases', 'easing') ? { eases } : {}) };
 }
 

@@ -12,7 +12,7 @@ function withShares(node: Node): Node {
   return { ...node, settings: { ...settings, shares: parts.map((part) => `${part}/${whole}`).join(' ') } };
 }
 
-const isComplete = (node: Node) => node.adapt && !(node.kind === 'columns' && 'ratio' in node.settings);
+const isComplete = (node: Node) => node.adapt && !(node.kind === 'columns' && Object.hasOwn(node.settings, 'ratio'));
 
 export function completeProject(project: Project): Project {
   const nodes = Object.values(project.nodes).every(isComplete) ? project.nodes : (Object.fromEntries(Object.entries(project.nodes).map(([id, node]) => [id, completeNode(node)])) as Project['nodes']);

@@ -1,3 +1,4 @@
+import { emptyRecord } from '../data/record';
 import { remember } from './lineage';
 import type { Change, Diff, Project } from './types';
 
@@ -7,13 +8,13 @@ export const TABLES = ['pages', 'nodes', 'assets', 'tokens', 'shelf'] as const;
 
 function tableDiff<T>(before: Record<string, T>, after: Record<string, T>): Record<string, Change<T>> | undefined {
   if (before === after) return undefined;
-  const changes: Record<string, Change<T>> = {};
+  const changes = emptyRecord<Change<T>>();
   for (const id in before) {
     const now = after[id];
     if (now !== before[id]) changes[id] = [before[id]!, now ?? null];
   }
-  for (const id in after) if (!(id in before)) changes[id] = [null, after[id]!];
-  return Object.keys(changes).length > 0 ? changes : undefined;
+  for (const id in after) if (!Object.hasOwn(before, id)) changes[id] = [null, after[id]!];
+  return Object.keys(changes).length > 0 ? { ...changes } : undefined;
 }
 
 /**
@@ -33,9 +34,9 @@ export function diffOf(before: Project, after: Project, touched?: readonly (read
 }
 
 function recordDiff<T>(before: Record<string, T>, after: Record<string, T>, ids: readonly string[]): Record<string, Change<T>> | undefined {
-  const changes: Record<string, Change<T>> = {};
+  const changes = emptyRecord<Change<T>>();
   for (const id of ids) if (before[id] !== after[id]) changes[id] = [before[id] ?? null, after[id] ?? null];
-  return Object.keys(changes).length > 0 ? changes : undefined;
+  return Object.keys(changes).length > 0 ? { ...changes } : undefined;
 }
 
 /** Freezes a value and all in it; what is frozen already is taken to be so throughout. */

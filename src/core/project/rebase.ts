@@ -1,3 +1,4 @@
+import { emptyRecord } from '../data/record';
 import { TABLES } from './diff';
 import { childIds } from './tree';
 import type { Change, Diff, Node, NodeId, Project } from './types';
@@ -17,12 +18,12 @@ export function merged(before: Value, after: Value, current: Value): Value {
   if (isSame(before, after)) return current;
   // Where both made something where nothing was, they made it from nothing.
   if ((before === undefined || isRecord(before)) && isRecord(after) && isRecord(current)) {
-    const next: Record<string, Value> = {};
+    const next = emptyRecord<Value>();
     for (const key of new Set([...Object.keys(current), ...Object.keys(after)])) {
       const value = merged(before?.[key], after[key], current[key]);
       if (value !== undefined) next[key] = value;
     }
-    return next;
+    return { ...next };
   }
   if (Array.isArray(before) && Array.isArray(after) && Array.isArray(current)) return mergedLists(before, after, current);
   return after;
@@ -54,7 +55,7 @@ export function rebased(diff: Diff, onto: Project): Diff | null {
     if (!isSame(info, onto.info)) next.info = [onto.info, info];
   }
   for (const table of TABLES) {
-    const changes: Record<string, Change<unknown>> = {};
+    const changes = emptyRecord<Change<unknown>>();
     for (const [id, [before, after]] of Object.entries(diff[table] ?? {})) {
       const current = (onto[table] as Record<string, unknown>)[id] ?? null;
       const result = before === null || after === null || current === null ? after : merged(before, after, current);
@@ -62,7 +63,7 @@ export function rebased(diff: Diff, onto: Project): Diff | null {
       const isGone = before !== null && current === null;
       if (!isGone && !isSame(result, current)) changes[id] = [current, result];
     }
-    if (Object.keys(changes).length > 0) next[table] = changes as never;
+    if (Object.keys(changes).length > 0) next[table] = { ...changes } as never;
   }
   return Object.keys(next).length > 0 ? next : null;
 }
@@ -74,7 +75,7 @@ export function rebased(diff: Diff, onto: Project): Diff | null {
 export function mendedNodes(project: Pick<Project, 'nodes' | 'pages'>): Project['nodes'] {
   const { nodes } = project;
   const seen = new Set<NodeId>();
-  const mended: Record<string, Node> = {};
+  const mended = emptyRecord<Node>();
   let isWhole = true;
   const visit = (id: NodeId): void => {
     seen.add(id);
@@ -94,7 +95,7 @@ export function mendedNodes(project: Pick<Project, 'nodes' | 'pages'>): Project[
     mended[id] = isSameNode ? node : { ...node, slots };
   };
   for (const page of Object.values(project.pages)) if (Object.hasOwn(nodes, page.root) && !seen.has(page.root)) visit(page.root);
-  return isWhole && seen.size === Object.keys(nodes).length ? nodes : (mended as Project['nodes']);
+  return isWhole && seen.size === Object.keys(nodes).length ? nodes : ({ ...mended } as Project['nodes']);
 }
 
 /** @returns whether every child named in a project is there, once. */

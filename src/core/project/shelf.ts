@@ -1,4 +1,4 @@
-import { fragmentOf } from './tree';
+import { fragmentOf, subtreeIds } from './tree';
 import type { Fragment, Json, Node, NodeId, Project, ShelfId } from './types';
 
 /** @returns the pieces of all pages that follow one on the shelf, in no order. */
@@ -13,18 +13,23 @@ export function maybeLinked(project: Project, path: readonly NodeId[]): { readon
   return null;
 }
 
-function sorted(value: unknown): Json {
+function sorted(value: unknown, named: (text: string) => Json = (text) => text): Json {
+  if (typeof value === 'string') return named(value);
   if (typeof value !== 'object' || value === null) return value as Json;
-  if (Array.isArray(value)) return value.map(sorted);
-  return Object.fromEntries(Object.entries(value).toSorted(([a], [b]) => (a < b ? -1 : 1)).map(([key, each]) => [key, sorted(each)]));
+  if (Array.isArray(value)) return value.map((each) => sorted(each, named));
+  const entries = Object.entries(value).toSorted(([a], [b]) => (a < b ? -1 : 1));
+  return Object.fromEntries(entries.map(([key, each]) => [key, sorted(each, named)]));
 }
 
 /** What a piece is apart from ids, from its own name and from anchors, which are its own wherever it stands. */
 function contentOf({ root, nodes }: Fragment): string {
+  // A setting that names a piece means the one that stands in the same place, whatever its id is there.
+  const order = new Map<string, number>(subtreeIds({ nodes }, root).map((id, i) => [id, i]));
+  const named = (text: string): Json => (order.has(text) ? { piece: order.get(text)! } : text);
   const shape = (id: NodeId, isRoot: boolean): Json => {
     const { kind, name, settings, adapt, styles, slots } = nodes[id]!;
     const { anchor: _anchor, ...rest } = settings;
-    return [kind, isRoot ? '' : name, sorted(rest), sorted(adapt), sorted(styles), Object.entries(slots).filter(([, children]) => children.length > 0).map(([slot, children]) => [slot, children.map((child) => shape(child, false))])];
+    return [kind, isRoot ? '' : name, sorted(rest, named), sorted(adapt, named), sorted(styles), Object.entries(slots).filter(([, children]) => children.length > 0).map(([slot, children]) => [slot, children.map((child) => shape(child, false))])];
   };
   return JSON.stringify(shape(root, true));
 }

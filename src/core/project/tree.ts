@@ -1,3 +1,4 @@
+import { ownOf } from '../data/record';
 import type { Fragment, Node, NodeId, Page, PageId, Place, Project } from './types';
 
 type Nodes = Project['nodes'];
@@ -70,6 +71,18 @@ export function pathTo(project: { readonly nodes: Nodes }, id: NodeId): NodeId[]
   return path;
 }
 
+/** Levels of pieces in one another; a file with more is not read, so no edit may make more. */
+export const DEPTH_MOST = 200;
+
+/** @returns levels below a node, its own included: 1 for one that holds nothing. */
+export function heightOf(tree: { readonly nodes: Nodes }, root: NodeId): number {
+  let height = 0;
+  for (let level: readonly NodeId[] = [root]; level.length > 0; height += 1) {
+    level = level.flatMap((id) => childIds(nodeOf(tree, id))).filter((id) => Object.hasOwn(tree.nodes, id));
+  }
+  return height;
+}
+
 /** @returns the page whose tree holds the node, or null. */
 export function maybePageOf(project: Project, id: NodeId): Page | null {
   const root = pathTo(project, id)[0];
@@ -77,7 +90,7 @@ export function maybePageOf(project: Project, id: NodeId): Page | null {
 }
 
 export function pageOf(project: Project, id: PageId): Page {
-  const page = project.pages[id];
+  const page = ownOf(project.pages, id);
   if (!page) throw new Error(`pageOf: no page ${JSON.stringify(id)} in the project`);
   return page;
 }

@@ -18,29 +18,16 @@ export interface PlatformUse {
 }
 
 interface Printed {
-  readonly css: string;
-  readonly body: string;
+  readonly features: ReadonlySet<PlatformFeature>;
   readonly behaviours: readonly string[];
 }
-
-const SIGNS: Readonly<Record<PlatformFeature, (page: Printed) => boolean>> = {
-  'media-query-range-syntax': ({ css }) => /@media \(width [<>]/.test(css),
-  scripting: ({ css }) => css.includes('(scripting:'),
-  'container-queries': ({ css }) => css.includes('@container'),
-  'linear-easing': ({ css }) => css.includes('linear('),
-  'transition-behavior': ({ css, behaviours }) => css.includes('allow-discrete') || behaviours.includes('leave'),
-  'hidden-until-found': ({ body }) => /data-k-tabs="[^"]*find/.test(body),
-  popover: ({ body }) => body.includes(' popover='),
-  has: ({ css }) => css.includes(':has('),
-  grid: ({ css }) => css.includes('display: grid')
-};
 
 const STANDS_IN: Partial<Record<PlatformFeature, string>> = { 'transition-behavior': 'leave' };
 
 /** @returns what a printed page uses of the platform, in the order of the list of features. */
 export function platformUse(page: Printed, target: SupportTarget): PlatformUse[] {
   return (Object.keys(PLATFORM_FEATURES) as PlatformFeature[])
-    .filter((feature) => SIGNS[feature](page))
+    .filter((feature) => page.features.has(feature))
     .map((feature) => {
       const { what, helps } = PLATFORM_FEATURES[feature];
       const { name, baseline, since } = statusOf(feature);

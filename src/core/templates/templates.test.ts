@@ -24,6 +24,6 @@ describe.each(templates.map((each) => [each.template, each] as const))('template
   it('brings no finding of poor contrast with it', () => {
     const outcome = apply(registry, sampleProject(), { type: 'insert', fragment, at });
     if (!outcome.ok) throw new Error(outcome.refusal.sentence);
-    expect(runFindings(registry, outcome.project).filter(({ node, sentence }) => node in fragment.nodes && /contrast/i.test(sentence))).toEqual([]);
+    expect(runFindings(registry, outcome.project).filter(({ node, sentence }) => Object.hasOwn(fragment.nodes, node) && /contrast/i.test(sentence))).toEqual([]);
   });
 });

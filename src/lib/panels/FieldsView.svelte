@@ -1,5 +1,6 @@
 <script lang="ts">
   import { TextInput } from 'carbon-components-svelte';
+  import { settingsWithDefaults } from '$core/kinds/settings';
   import { maybeStacking } from '$core/kinds/stacked';
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
   import type { NodeId } from '$core/project/types';
@@ -15,9 +16,11 @@
   // Fill is about the picked piece itself, a panel too; behaviour about the widget that draws it.
   const node = $derived(view === 'fill' ? wb.current : wb.drawn);
   const kind = $derived(registry.kindOf(node.kind));
+  const settings = $derived(settingsWithDefaults(kind, node));
+
   function isMet(need: string): boolean {
     const [key, value] = need.split('=') as [string, string | undefined];
-    return value === undefined ? Boolean(node.settings[key]) : node.settings[key] === value;
+    return value === undefined ? Boolean(settings[key]) : settings[key] === value;
   }
 
   const fields = $derived(fieldsOf(kind, view).filter(({ needs }) => !needs || needs.some(isMet)));

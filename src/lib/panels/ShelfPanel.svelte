@@ -1,6 +1,7 @@
 <script lang="ts">
   import KindSign from '$lib/parts/KindSign.svelte';
   import { placedFrom } from '$core/commands/shelf';
+  import { registry } from '$core/registry';
   import { isAsShelved, linkedTo } from '$core/project/shelf';
   import { maybePageOf } from '$core/project/tree';
   import type { ShelfId, ShelfPiece } from '$core/project/types';
@@ -18,7 +19,7 @@
     const kind = piece.fragment.nodes[piece.fragment.root]!.kind;
     const at = wb.placeFor(kind);
     if (!at) return say(piece.id, 'There is no place for it here. Pick a section first.');
-    const fragment = placedFrom(piece, isLinked);
+    const fragment = placedFrom(registry, piece, isLinked);
     if (!wb.dispatch({ type: 'insert', fragment, at })) wb.select([fragment.root]);
   }
 

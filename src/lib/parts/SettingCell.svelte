@@ -10,7 +10,7 @@
 
   const node = $derived(wb.drawn);
   const value = $derived(condition === 'always' ? settingsWithDefaults(wb.kind, node)[field.key] : settingsAt(wb.kind, node, condition)[field.key]);
-  const isOwn = $derived(condition === 'always' ? field.key in node.settings : node.adapt[condition]?.[field.key] !== undefined);
+  const isOwn = $derived(condition === 'always' ? Object.hasOwn(node.settings, field.key) : node.adapt[condition]?.[field.key] !== undefined);
   const isKinds = $derived(!isOwn && condition !== 'always' && wb.kind.adapt?.[condition]?.[field.key] !== undefined);
   const fixed = $derived(condition === 'always' ? undefined : field.fixed?.[condition]);
   const track = $derived(field.control === 'track' ? (value as unknown as Track) : null);

@@ -107,7 +107,7 @@ const onSelection = (id: string, label: string, keys: string[], run: (wb: Workbe
 /** A page of its own, empty or as another one is; links to it go by its id. */
 function newPage(wb: Workbench, from?: Page): void {
   const name = from ? `${from.name}, copy` : 'New page';
-  const fragment = from ? withNewIds(fragmentOf(wb.project, from.root)) : make('page', 'Page', {}, { sections: [make('section', 'First section', {}, { content: [] })] });
+  const fragment = from ? withNewIds(registry, fragmentOf(wb.project, from.root)) : make('page', 'Page', {}, { sections: [make('section', 'First section', {}, { content: [] })] });
   const page: Page = { id: newId<PageId>(slug(name) || 'page'), name, title: from?.title ?? name, description: from?.description ?? '', language: wb.page.language, root: fragment.root };
   if (wb.dispatch({ type: 'add-page', page, fragment })) return;
   wb.select([]);

@@ -6,9 +6,10 @@ import type { Command } from '$core/commands/define';
 import { readFragment, readTokens } from '$core/formats/document';
 import { withTokens } from '$core/commands/carry';
 import { makeWith, withNewIds } from '$core/kinds/make';
+import { withChangedSettings } from '$core/kinds/mapping';
 import { newId } from '$core/project/ids';
 import { nodeOf } from '$core/project/tree';
-import { isFilm, type Asset, type AssetId, type Fragment, type Node, type NodeId, type Place, type Token } from '$core/project/types';
+import { isFilm, type Asset, type AssetId, type Fragment, type Json, type Node, type NodeId, type Place, type Token } from '$core/project/types';
 import { registry } from '$core/registry';
 import { db } from '$lib/store/db';
 import { lastCopied, PIECES, type Carried } from './copying';
@@ -59,13 +60,13 @@ async function pastePieces(wb: Workbench, text: string): Promise<void> {
   }
   const tokens = readTokens(registry, carried.tokens);
   const read = (Array.isArray(carried.fragments) ? carried.fragments : []).flatMap((each) => readFragment(registry, each, tokens) ?? []);
-  const { fragments, added: newTokens } = withTokens(wb.project, read, tokens, carried.project === wb.project.id);
+  const { fragments, added: newTokens } = withTokens(registry, wb.project, read, tokens, carried.project === wb.project.id);
   const first = fragments[0];
   if (!first) return void (wb.message = { kind: 'error', text: 'What is on the clipboard cannot stand on a page of this version.' });
   const { renamed, added } = await bringAssets(wb, { ...carried, assets: (Array.isArray(carried.assets) ? carried.assets : []).filter(({ id }) => fragments.flatMap(assetIdsOf).includes(id)) });
   const at = placeOrMessage(wb, first.nodes[first.root]!.kind);
   if (!at) return;
-  const pieces = fragments.map((fragment, i) => ({ fragment: withNewIds(withoutAnchors(withAssets(fragment, renamed))), at: { ...at, index: at.index + i } }));
+  const pieces = fragments.map((fragment, i) => ({ fragment: withNewIds(registry, withoutAnchors(withAssets(fragment, renamed))), at: { ...at, index: at.index + i } }));
   insert(wb, pieces, added, newTokens);
 }
 
@@ -76,10 +77,9 @@ const withoutAnchors = ({ root, nodes }: Fragment): Fragment => ({
 });
 
 function withAssets({ root, nodes }: Fragment, renamed: ReadonlyMap<string, AssetId | null>): Fragment {
-  const change = (node: Node): Node => {
-    const changes = assetFields(node).flatMap((key) => (renamed.has(String(node.settings[key])) ? [[key, renamed.get(String(node.settings[key])) ?? '']] : []));
-    return changes.length === 0 ? node : { ...node, settings: { ...node.settings, ...Object.fromEntries(changes) } };
-  };
+  const addressed = (value: Json) => (renamed.has(String(value)) ? (renamed.get(String(value)) ?? '') : value);
+  const change = (node: Node): Node =>
+    withChangedSettings(registry.kindOf(node.kind), node, (value, { control }) => (control === 'asset' ? addressed(value) : value));
   return { root, nodes: Object.fromEntries(Object.entries(nodes).map(([id, node]) => [id, change(node)])) };
 }
 

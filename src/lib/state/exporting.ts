@@ -52,7 +52,7 @@ export async function exportPages({ project, blobs, pages, single, snippet, sign
     response = await fetch('/api/finish', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(printed ? { snippet: { prefix: printed.prefix, language: printed.language, html: printed.html, css: printed.css, behaviours: printed.behaviours } } : { single, pages: plan!.pages }),
+      body: JSON.stringify(printed ? { snippet: { prefix: printed.prefix, language: printed.language, html: printed.html, css: printed.css, behaviours: printed.behaviours } } : { single, pages: plan!.pages.map(({ features: _features, ...page }) => page) }),
       signal
     });
   } catch (error) {
@@ -72,7 +72,7 @@ export async function exportPages({ project, blobs, pages, single, snippet, sign
     pictures.push({ path: `assets/${file}`, text: null, bytes, raw: bytes.length, gzip: bytes.length });
   }
   const { support } = project.info;
-  const uses = printed ? platformUse({ ...printed, body: printed.html }, support) : plan!.pages.flatMap((page) => platformUse(page, support));
+  const uses = (printed ? [printed] : plan!.pages).flatMap((each) => platformUse(each, support));
   const byFeature = new Map(uses.map((use) => [use.feature, use]));
   return { ok: true, files: [...texts, ...pictures], problems: [...answer.problems, ...made.notes], uses: [...byFeature.values()], costs: answer.costs };
 }

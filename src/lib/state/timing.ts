@@ -35,7 +35,7 @@ function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
   const condition = wb.at;
   const settings = condition === 'always' ? settingsWithDefaults(wb.kind, node) : settingsAt(wb.kind, node, condition);
   const value = settings[field.key] as Track;
-  const isOwn = condition === 'always' ? field.key in node.settings : node.adapt[condition]?.[field.key] !== undefined;
+  const isOwn = condition === 'always' ? Object.hasOwn(node.settings, field.key) : node.adapt[condition]?.[field.key] !== undefined;
   return {
     key: field.key,
     label: field.label,

@@ -104,7 +104,7 @@ export class Workbench {
     return nodeOf(this.project, maybePlaceOf(this.project, this.current.id)!.parent);
   });
   kind = $derived.by(() => registry.kindOf(this.drawn.kind));
-  currentPart = $derived.by(() => (this.part in this.kind.anatomy ? this.part : 'root'));
+  currentPart = $derived.by(() => (Object.hasOwn(this.kind.anatomy, this.part) ? this.part : 'root'));
   /** The shelf's piece that the current one or something around it follows. */
   linked = $derived.by(() => maybeLinked(this.project, pathTo(this.project, this.current.id)));
   picked = $derived.by((): Picked => ({ node: this.drawn.id, part: this.currentPart, item: this.drawn === this.current ? null : this.current.id }));

@@ -1,0 +1,65 @@
+import type { Element } from 'hast';
+import { printValue } from '../css/tokens';
+import { KEYFRAMES } from '../kinds/entrance';
+import type { Rule } from '../kinds/contract';
+import type { PlatformFeature } from '../support/features';
+import type { Analysis, Sheet } from './analyse';
+
+/** What a printed page uses, gathered from its rules and its markup; words that people write can look like anything. */
+export interface Gathered {
+  readonly features: ReadonlySet<PlatformFeature>;
+  /** Names of keyframes its rules play. */
+  readonly keyframes: ReadonlySet<string>;
+}
+
+/**
+ * @param found the pieces that are printed.
+ * @param sheets the rules that are printed for them.
+ * @param tokenValues values of the tokens that are printed along.
+ */
+export function gather(found: readonly Analysis[], sheets: readonly Sheet[], tokenValues: readonly string[]): Gathered {
+  const features = new Set<PlatformFeature>();
+  const keyframes = new Set<string>();
+  for (const sheet of sheets) {
+    for (const rule of [...sheet.build, ...sheet.look]) {
+      for (const feature of featuresOfRule(rule, sheet.isContained)) features.add(feature);
+      const played = playedBy(rule);
+      if (played) keyframes.add(played);
+    }
+  }
+  for (const { markup, behaviours } of found) {
+    if (behaviours.includes('leave')) features.add('transition-behavior');
+    if (markup) collectFeatures(markup, features);
+  }
+  if (tokenValues.some((value) => isLinear(printValue(value)))) features.add('linear-easing');
+  return { features, keyframes };
+}
+
+/** @returns the keyframes a rule plays, which stand first in the value of `animation`; null where it plays none of ours. */
+export function playedBy({ declarations }: Rule): string | null {
+  const name = declarations.animation?.split(' ')[0] ?? '';
+  return Object.hasOwn(KEYFRAMES, name) ? name : null;
+}
+
+const withoutStrings = (value: string) => value.replace(/"[^"]*"|'[^']*'/g, '');
+const isLinear = (value: string) => withoutStrings(value).includes('linear(');
+const isGrid = (value: string) => /^(?:var\(--[\w-]+, )?grid\)?$/.test(value);
+
+function featuresOfRule({ when, selector, declarations, state }: Rule, isContained: boolean): PlatformFeature[] {
+  const found: PlatformFeature[] = [];
+  const isOfWidth = when.some((condition) => condition === 'medium' || condition === 'narrow' || typeof condition === 'object');
+  if (isOfWidth) found.push(isContained ? 'container-queries' : 'media-query-range-syntax');
+  if (when.includes('script') || when.includes('no-script')) found.push('scripting');
+  if (`${selector}${state?.selector ?? ''}`.includes(':has(')) found.push('has');
+  const { display, transition } = declarations;
+  if (display !== undefined && isGrid(display)) found.push('grid');
+  if (transition?.includes('allow-discrete')) found.push('transition-behavior');
+  if (Object.values(declarations).some((value) => isLinear(printValue(value)))) found.push('linear-easing');
+  return found;
+}
+
+function collectFeatures({ properties, children }: Element, into: Set<PlatformFeature>): void {
+  if (properties.popover !== undefined) into.add('popover');
+  if (String(properties.dataKTabs ?? '').includes('find')) into.add('hidden-until-found');
+  for (const child of children) if (child.type === 'element') collectFeatures(child, into);
+}
