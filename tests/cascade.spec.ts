@@ -148,6 +148,16 @@ for (const conditions of SETS) {
   });
 }
 
+/** Whether the preview's page is under a condition by now. */
+async function isUnder(page: Page, name: string): Promise<boolean> {
+  const { bands } = demo.info;
+  const shown = await (await previewFrame(page)).evaluate(() => ({ width: innerWidth, switches: [...document.documentElement.attributes].map(({ name: each }) => each) }));
+  if (name === 'medium') return shown.width <= bands.medium && shown.width > bands.narrow;
+  if (name === 'narrow') return shown.width <= bands.narrow;
+  const isWide = shown.width > bands.medium;
+  return isWide && (name === 'wide' || shown.switches.includes(`data-k-${name}`));
+}
+
 /** Brings the preview under each condition by the workbench's own keys and switches. */
 async function underEach(page: Page, run: (conditions: readonly ConditionName[]) => Promise<void>): Promise<void> {
   for (const conditions of SETS) {
@@ -156,7 +166,7 @@ async function underEach(page: Page, run: (conditions: readonly ConditionName[])
     const words = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print' }[name as string];
     if (name === 'touch') for (let i = 0; i < 2; i += 1) await page.keyboard.press(']');
     if (words) await page.getByRole('button', { name: words, exact: true }).click();
-    await page.waitForTimeout(200);
+    await expect.poll(() => isUnder(page, name)).toBe(true);
     await run(conditions);
     if (words) await page.getByRole('button', { name: words, exact: true }).click();
   }

@@ -66,6 +66,7 @@ test('does not shift while it loads', async ({ page }) => {
     }).observe({ type: 'layout-shift', buffered: true });
   });
   await page.goto((await exportedDemo()).url);
-  await page.waitForTimeout(500);
+  await expect(page.locator('[data-k-on]')).toHaveCount(1);
+  await page.evaluate(() => document.fonts.ready.then(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))));
   expect(await page.evaluate(() => (window as unknown as { shift: number }).shift)).toBe(0);
 });

@@ -81,6 +81,8 @@ test('panels of different heights: by how many px what stands below jumps', asyn
   await page.keyboard.press('t');
   const height = async (name: string) => {
     await bench.preview.getByRole('tab', { name }).click();
+    // The old panel is there until it has left.
+    await expect(bench.preview.locator('.season-tabs-panel[hidden]').locator('visible=true')).toHaveCount(0);
     return bench.preview.locator('.season-tabs-panels').evaluate((box) => box.getBoundingClientRect().height);
   };
   expect(Math.abs((await height('Blossom')) - (await height('Wassail')) - jump)).toBeLessThanOrEqual(1);

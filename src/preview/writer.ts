@@ -1,6 +1,7 @@
 import { Editor } from '@tiptap/core';
 import StarterKit from '@tiptap/starter-kit';
 import { isSafeLink } from '$core/html/clean';
+import { actOnWords, focusAtEnd, readBeforeKeys, readSelection, setLink } from './editing';
 import { RICH_TEXT } from './rich';
 
 export interface Writer {
@@ -16,15 +17,42 @@ export interface WriterTools {
 }
 
 const MARKS: readonly { readonly name: string; readonly label: string; readonly sign: string; readonly run: (editor: Editor) => void }[] = [
-  { name: 'bold', label: 'Bold', sign: 'B', run: (editor) => editor.chain().focus().toggleBold().run() },
-  { name: 'italic', label: 'Italic', sign: 'I', run: (editor) => editor.chain().focus().toggleItalic().run() },
-  { name: 'code', label: 'Inline code', sign: '‹›', run: (editor) => editor.chain().focus().toggleCode().run() },
-  { name: 'bulletList', label: 'List', sign: '•', run: (editor) => editor.chain().focus().toggleBulletList().run() },
-  { name: 'orderedList', label: 'Numbered list', sign: '1.', run: (editor) => editor.chain().focus().toggleOrderedList().run() }
+  { name: 'bold', label: 'Bold', sign: 'B', run: (editor) => editor.chain().toggleBold().run() },
+  { name: 'italic', label: 'Italic', sign: 'I', run: (editor) => editor.chain().toggleItalic().run() },
+  { name: 'code', label: 'Inline code', sign: '‹›', run: (editor) => editor.chain().toggleCode().run() },
+  { name: 'bulletList', label: 'List', sign: '•', run: (editor) => editor.chain().toggleBulletList().run() },
+  { name: 'orderedList', label: 'Numbered list', sign: '1.', run: (editor) => editor.chain().toggleOrderedList().run() }
 ];
 
 function made<Name extends keyof HTMLElementTagNameMap>(tag: Name, set: Partial<HTMLElementTagNameMap[Name]>): HTMLElementTagNameMap[Name] {
   return Object.assign(document.createElement(tag), set);
+}
+
+interface Band {
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** Where the line that is written, and the ones before and after it, stand in the window. */
+function linesAround({ view, state }: Editor): Band {
+  const { top, bottom } = view.coordsAtPos(state.selection.head);
+  const line = Math.max(bottom - top, parseFloat(getComputedStyle(view.dom).lineHeight) || 0);
+  return { top: top - line, bottom: bottom + line };
+}
+
+const GAP = 6;
+const EDGE = 4;
+
+/**
+ * @param lines what must stay in sight.
+ * @param box the text as a whole.
+ * @returns the top of a bar of some height: over the text or under it, else at an edge of the window, wherever it covers none of the lines.
+ */
+function clearOf(lines: Band, box: Band, height: number): number {
+  const tops = [box.top - height - GAP, box.bottom + GAP, EDGE, innerHeight - height - EDGE];
+  const isInWindow = (top: number) => top >= EDGE && top + height <= innerHeight - EDGE;
+  const isClear = (top: number) => top + height <= lines.top || top >= lines.bottom;
+  return tops.find((top) => isInWindow(top) && isClear(top)) ?? tops[3]!;
 }
 
 /** Its tools, in a tree that the page's style cannot reach. */
@@ -48,7 +76,7 @@ function createBar(editor: Editor, element: HTMLElement) {
   const bar = made('div', { role: 'toolbar', ariaLabel: 'Text tools' });
   const buttons = MARKS.map(({ label, sign, run }) => {
     const button = made('button', { type: 'button', textContent: sign, title: label, ariaLabel: label });
-    button.onclick = () => run(editor);
+    button.onclick = () => actOnWords(editor, run);
     return button;
   });
   const link = made('button', { type: 'button', textContent: '↗', title: 'Link (Ctrl K)', ariaLabel: 'Link' });
@@ -61,34 +89,33 @@ function createBar(editor: Editor, element: HTMLElement) {
   bar.append(...buttons, link);
   root.append(bar, form, fault);
   const openLink = () => {
+    readSelection(editor);
     form.hidden = false;
     field.value = String(editor.getAttributes('link').href ?? '');
     field.focus();
     place();
   };
   link.onclick = openLink;
-  const setLink = () => {
+  const takeLink = () => {
     const address = field.value.trim();
     fault.textContent = address === '' || isSafeLink(address) ? '' : 'Write an address such as https://…, mailto:… or #section.';
     if (fault.textContent) return;
-    const chain = editor.chain().focus().extendMarkRange('link');
-    if (address === '') chain.unsetLink().run();
-    else chain.setLink({ href: address }).run();
+    setLink(editor, address);
     form.hidden = true;
   };
-  set.onclick = setLink;
+  set.onclick = takeLink;
   field.addEventListener('keydown', (event) => {
     if (event.key !== 'Enter') return;
     event.preventDefault();
-    setLink();
+    takeLink();
   });
   // The selection stays in the text while a tool is pressed.
   bar.onmousedown = (event) => event.preventDefault();
   const place = () => {
     const box = element.getBoundingClientRect();
-    const { height } = host.getBoundingClientRect();
-    const above = box.top - height - 6;
-    Object.assign(host.style, { left: `${Math.max(4, box.left)}px`, top: `${above >= 4 ? above : Math.min(innerHeight - height - 4, box.bottom + 6)}px` });
+    const { width, height } = host.getBoundingClientRect();
+    const left = Math.max(4, Math.min(box.left, innerWidth - width - 4));
+    Object.assign(host.style, { left: `${left}px`, top: `${clearOf(linesAround(editor), box, height)}px` });
   };
   const show = () => {
     [...MARKS, { name: 'link' }].forEach(({ name }, i) => ((buttons[i] ?? link).ariaPressed = String(editor.isActive(name))));
@@ -117,8 +144,9 @@ function write(element: HTMLElement, html: string, label: string, onchange: (htm
     event.preventDefault();
     bar.openLink();
   };
+  const stopReading = readBeforeKeys(editor, element);
   element.addEventListener('keydown', keys);
-  editor.commands.focus('end');
+  focusAtEnd(editor);
   bar.show();
   return {
     owns: (target) => target === bar.host,
@@ -126,10 +154,11 @@ function write(element: HTMLElement, html: string, label: string, onchange: (htm
     closeLink() {
       if (bar.form.hidden) return false;
       bar.form.hidden = true;
-      editor.commands.focus();
+      editor.view.focus();
       return true;
     },
     destroy() {
+      stopReading();
       element.removeEventListener('keydown', keys);
       bar.host.remove();
       editor.destroy();

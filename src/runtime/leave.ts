@@ -10,7 +10,7 @@ export function leave(root: HTMLElement): (() => void) | undefined {
       // What is put away before anyone has chosen anything was never in sight.
       if (oldValue !== null || !panel.hidden || root.dataset.kLive == null || !delay || form === 'none') return;
       const to = { fade: {}, slide: { translate: '-24px' }, grow: { scale: 0.96 } }[form!];
-      const shown = { display: 'flex', visibility: 'visible' };
+      const shown = { display: 'flex', visibility: 'visible', 'content-visibility': 'visible' };
       Object.assign(panel.style, shown);
       // On its way out it is seen, but no key leads into it.
       panel.inert = true;

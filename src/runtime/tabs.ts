@@ -61,13 +61,14 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
   };
 
   const draw = () => {
+    root.dataset.kOn = form;
     const isTabs = /^t/.test(form!);
     const isButton = form === 'accordion';
     root.dataset.current = panels[current]!.id;
-    set(list, { 'aria-orientation': form === 'tabs y' ? 'vertical' : null });
+    set(list, { role: 'tablist', 'aria-orientation': form === 'tabs y' ? 'vertical' : null });
     panels.forEach((panel, index) => {
       const isOpen = isTabs ? index === current : form === 'open' || open.has(index);
-      set(tabList[index]!, { 'aria-selected': `${index === current}`, tabindex: index === current ? null : -1 });
+      set(tabList[index]!, { role: 'tab', 'aria-current': null, 'aria-selected': `${index === current}`, tabindex: index === current ? null : -1 });
       set(headers[index]!, { type: isButton ? 'button' : null, 'aria-expanded': isButton ? `${isOpen}` : null });
       set(panel, {
         role: isTabs ? 'tabpanel' : isButton ? 'region' : null,
@@ -118,7 +119,6 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
   listen('k-show', show);
   listen('beforematch', show);
 
-  root.dataset.kOn = '';
   refolds.set(list, refold);
   follow(list);
   if (!STOPPABLE) return;
@@ -129,9 +129,11 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
     watch.unobserve(list);
     delete root.dataset.kOn;
     delete root.dataset.kLive;
+    set(list, { role: 'group', 'aria-orientation': null });
     headers.forEach((header, index) => {
       set(header, { type: null, 'aria-expanded': null });
       retag(header, 'span');
+      set(tabList[index]!, { role: null, 'aria-selected': null, tabindex: null, 'aria-current': index === current ? 'true' : null });
       set(panels[index]!, { role: null, 'aria-labelledby': null, tabindex: null, hidden: null });
     });
   };

@@ -107,11 +107,14 @@ async function scriptCosts(behaviours: readonly string[]): Promise<Record<string
   return Object.fromEntries(await Promise.all(costs));
 }
 
+/** Whether a second copy of a snippet would share an opener's target, or a group of which one is open, with the first. */
+const hasNames = (html: string) => /<[^>]* popovertarget=|<details[^>]* name=|<input[^>]* type="radio"/i.test(html);
+
 /** Turns a printed piece into one text to paste: style evened out, script bundled, the whole validated as part of a page. */
 export async function finishSnippet({ snippet }: SnippetRequest): Promise<Finished> {
   const problems: string[] = [];
   const css = finishedStyle('snippet', snippet.css, problems);
-  const content = snippetText({ ...snippet, css }, await snippetScript(snippet.behaviours, / popovertarget=/i.test(snippet.html)));
+  const content = snippetText({ ...snippet, css }, await snippetScript(snippet.behaviours, hasNames(snippet.html)));
   // A style sheet in the body is what pasting comes to; the rest is checked as it will stand.
   const page = `<!doctype html>\n<html lang="${snippet.language}"><head><title>Snippet</title></head><body>${snippet.html}</body></html>\n`;
   problems.push(...(await htmlProblems('snippet', page, partValidator)));

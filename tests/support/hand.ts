@@ -120,13 +120,9 @@ export class Hand {
       } else if (linked) {
         await this.page.keyboard.type(linked);
         for (let n = 0; n < linked.length; n += 1) await this.page.keyboard.press('Shift+ArrowLeft');
-        // The browser tells of a selection a moment after it is made.
-        await this.page.waitForTimeout(120);
         await this.page.keyboard.press('Control+k');
         await this.page.keyboard.type(href!);
         await this.page.keyboard.press('Enter');
-        await this.page.keyboard.press('ArrowRight');
-        await this.page.waitForTimeout(120);
       } else await this.page.keyboard.insertText(plain!);
     }
   }

@@ -120,6 +120,16 @@ describe('refusals', () => {
     ['no-such-property', { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'position', value: 'fixed' }],
     ['bad-value', { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color', value: 'redd' }],
     ['bad-value', { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'padding', value: '0;} body{display:none' }],
+    ['bad-value', { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'background-color', value: 'rgb(200 30 30' }],
+    ['bad-setting', { type: 'set-setting', id: 'section', key: 'height', value: 'calc(1px + (' }],
+    ['bad-setting', { type: 'set-setting', id: 'section', key: 'picture', value: 'toString' }],
+    ['bad-setting', { type: 'set-setting', id: 'text-one', key: 'html', value: '<em>'.repeat(5000) }],
+    ['no-such-setting', { type: 'set-setting', id: 'heading', key: 'constructor', value: 'x' }],
+    ['no-such-part', { type: 'set-style', id: 'tabs', part: 'toString', state: 'rest', condition: 'always', property: 'color', value: 'red' }],
+    ['no-name', { type: 'rename', id: 'heading', name: '\u200b\u2060\u3164' }],
+    ['no-name', { type: 'rename-project', name: '\u00ad' }],
+    ['no-such-page', { type: 'set-page', id: 'constructor', key: 'name', value: 'x' }],
+    ['bad-value', { type: 'set-token', token: { id: 'face', name: 'Face', type: 'typeface', value: '"Gill Sans' } }],
     ['band-order', { type: 'set-bands', medium: 600, narrow: 640 }],
     ['band-range', { type: 'set-bands', medium: 960, narrow: 10 }]
   ];
@@ -163,6 +173,28 @@ describe('moving and copying', () => {
     expect(copy.filter((each) => Object.hasOwn(project.nodes, each))).toEqual([]);
     expect(nodeOf(next, id(second))).toMatchObject({ name: 'Section 2', settings: {} });
     expect(maybePlaceOf(next, id(second))).toEqual({ parent: 'page', slot: 'sections', index: 1 });
+  });
+
+  it('a copy’s settings name its own pieces, in every condition and in copies of what is around it', () => {
+    const project = after(sampleProject(), { type: 'set-setting', id: 'tabs', key: 'first', value: 'two' });
+    for (const picked of ['tabs', 'section']) {
+      const next = after(project, { type: 'duplicate', ids: [picked] });
+      const copies = Object.values(next.nodes).filter((node) => node.kind === 'tabs' && node.id !== 'tabs');
+      expect(copies).toHaveLength(1);
+      expect(copies[0]!.settings.first).toBe(copies[0]!.slots.panels![1]);
+    }
+  });
+
+  it('no edit makes a page deeper than a file may be', () => {
+    const chain = Array.from({ length: 99 }).reduce<ReturnType<typeof make>>((inside) => make('stack', 'Stack', {}, { content: [inside] }), make('text', 'Text'));
+    const at = { parent: 'left', slot: 'content', index: 0 };
+    const once = after(sampleProject(), { type: 'insert', fragment: chain, at });
+    const outcome = run(once, { type: 'move', ids: ['section'], at: { parent: 'left', slot: 'content', index: 0 } });
+    expect(refusedWith(outcome)).not.toBeNull();
+    const deepest = Object.values(once.nodes).find(({ kind, slots }) => kind === 'stack' && once.nodes[slots.content![0]!]!.kind === 'text')!;
+    const again = make('stack', 'Top', {}, { content: [Array.from({ length: 110 }).reduce<ReturnType<typeof make>>((inside) => make('stack', 'Stack', {}, { content: [inside] }), make('text', 'Text'))] });
+    expect(refusedWith(run(once, { type: 'insert', fragment: again, at: { parent: deepest.id, slot: 'content', index: 0 } }))).toBe('too-deep');
+    expect(refusedWith(run(once, { type: 'insert', fragment: make('text', 'Text'), at: { parent: deepest.id, slot: 'content', index: 0 } }))).toBeNull();
   });
 
   it('only what differs is stored', () => {

@@ -45,6 +45,27 @@ describe('pieces with tokens', () => {
     expect(withTokens(registry, now, [piece], source.tokens, true)).toEqual({ fragments: [piece], added: [] });
   });
 
+  it('keep their prose, whatever it looks like', () => {
+    const prose = { type: 'set-setting', id: 'text-one', key: 'html', value: '<p>Write {brand} in a cell.</p>' };
+    const told = after(source, prose, { ...paint('{brand}'), id: 'tabs' });
+    const carried = withTokens(registry, after(sampleProject(), token('Brand', '#aa0000', 'colour', 'house')), [fragmentOf(told, id('tabs'))], told.tokens, false);
+    const { nodes } = carried.fragments[0]!;
+    expect(nodes[id('text-one')]!.settings.html).toBe('<p>Write {brand} in a cell.</p>');
+    expect(nodes[id('tabs')]!.styles.root!.rest!.always!.color).toBe('{house}');
+    const alone = fragmentOf(after(sampleProject(), prose), id('text-one'));
+    expect(withTokens(registry, sampleProject(), [alone], told.tokens, false).added).toEqual([]);
+  });
+
+  it('carry what settings of CSS and movements take', () => {
+    const quick = { type: 'set-token', token: { id: 'quick', name: 'Quick', type: 'duration', value: '240ms' } };
+    const enter = { form: 'fade', ms: 240, delay: 0, easing: 'ease', step: 0, from: 'first', lasts: '{quick}' };
+    const moved = after(source, quick, { type: 'set-setting', id: 'tabs', key: 'enter', value: enter });
+    const carried = withTokens(registry, after(sampleProject(), token('Quick', '12px', 'length', 'quick')), [fragmentOf(moved, id('tabs'))], moved.tokens, false);
+    const [added] = carried.added;
+    expect(added).toMatchObject({ type: 'duration', value: '240ms' });
+    expect(carried.fragments[0]!.nodes[id('tabs')]!.settings.enter).toMatchObject({ lasts: `{${added!.id}}` });
+  });
+
   it('carry a value of a type style as such', () => {
     const styled = after(source, token('Title', 'font-family: Georgia; font-size: 30px; font-weight: 600; line-height: 1.2; letter-spacing: 0', 'type-style', 'title'), paint('{title.font-size}', 'font-size'));
     const { fragments, added } = withTokens(registry, after(sampleProject(), token('Title', 'font-family: Arial; font-size: 20px; font-weight: 400; line-height: 1.5; letter-spacing: 0', 'type-style', 'head')), [fragmentOf(styled, id('heading'))], styled.tokens, false);

@@ -2,6 +2,10 @@ import { lexer, parse, walk } from 'css-tree';
 import { fromHtmlIsomorphic as fromHtml } from 'hast-util-from-html-isomorphic';
 import { describe, expect, it } from 'vitest';
 import { makeWith } from '../kinds/make';
+import type { Kind } from '../kinds/contract';
+import { createRegistry } from '../kinds/registry';
+import { rule } from '../kinds/rule';
+import { createProject } from '../project/create';
 import { registry } from '../registry';
 import type { PageId, Project } from '../project/types';
 import { after, id, sampleProject } from '../testing/project';
@@ -24,6 +28,30 @@ describe('analyse', () => {
     const renamed = after(project, { type: 'rename', id: 'one', name: 'Uno' });
     expect(of(renamed, 'tabs')).not.toBe(of(project, 'tabs'));
     expect(of(renamed, 'columns')).toBe(of(project, 'columns'));
+  });
+});
+
+describe('what is shared', () => {
+  it('follows a setting that is adapted, in markup as well as in behaviours', () => {
+    const height = { form: 'grow', ms: 200, delay: 0, easing: 'ease', step: 0, from: 'first' };
+    const project = sampleProject();
+    print(project);
+    const adapted = print(after(project, { type: 'set-setting', id: 'tabs', key: 'height', value: height, condition: 'narrow' }));
+    expect(adapted.behaviours).toContain('grow');
+    expect(adapted.body).toContain('data-k-grow');
+  });
+
+  it('is no sheet of a kind that looks at what a node holds', () => {
+    const text = registry.kindOf('text');
+    const counting: Kind = { ...text, kind: 'counting', style: (node, ctx) => [...text.style(node, ctx), rule(ctx.sel('root'), { '--held': `${(node.slots.content ?? []).length}` })], slots: { content: { label: 'Content', accepts: ['block'] } } };
+    const own = createRegistry([...registry.kinds, counting]);
+    const make = makeWith({ exactIds: true });
+    const held = (count: number) => Array.from({ length: count }, (_, n) => make('text', `In ${count} ${n}`));
+    const section = make('section', 'Section', {}, { content: [make('counting', 'None', {}, { content: [] }), make('counting', 'Three', {}, { content: held(3) })] });
+    const project = createProject('Counting', make('page', 'Page', {}, { sections: [section] }), { page: first });
+    const { css } = printPage(own, project, first, { addressOf: (asset) => asset.file });
+    expect(css).toMatch(/\.none \{[^}]*--held: 0/);
+    expect(css).toMatch(/\.three \{[^}]*--held: 3/);
   });
 });
 

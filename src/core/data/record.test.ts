@@ -5,7 +5,7 @@ describe('maps keyed by foreign text', () => {
   it('take any key as a key, and change no other object', () => {
     const map = emptyRecord<unknown>();
     map['__proto__'] = { polluted: true };
-    map.constructor = 1;
+    map['constructor'] = 1 as never;
     expect(Object.keys(map)).toEqual(['__proto__', 'constructor']);
     expect(({} as { polluted?: boolean }).polluted).toBeUndefined();
     expect(Object.keys({ ...map })).toEqual(['__proto__', 'constructor']);

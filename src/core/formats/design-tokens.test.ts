@@ -113,7 +113,50 @@ describe('design tokens', () => {
     expect(notes.join('\n')).toMatch(note);
   });
 
-  it.each([['[', 'not JSON'], ['[]', 'no group'], ['{}', 'no tokens'], ['{"a":{"$type":"gradient","$value":[]}}', 'None of the tokens']])('refuse %j in a sentence', (text, sentence) => {
+  it('with the names of every object’s own entries change no object, and come back', () => {
+    const names = ['__proto__/then', '__proto__', 'constructor/prototype/x', 'toString', 'hasOwnProperty / valueOf'];
+    const named = names.map((name, n) => token(`t${n}`, 'number', String(n), name));
+    const text = writeDesignTokens(asRecord(named));
+    expect([({} as Record<string, unknown>).then, ({} as Record<string, unknown>).x, ({} as Record<string, unknown>).$value]).toEqual([undefined, undefined, undefined]);
+    const result = readDesignTokens(text);
+    expect(result.ok && result.tokens.map(({ name }) => name).toSorted()).toEqual(names.toSorted());
+  });
+
+  it('of which one has the name of a group, or two are written alike, all come back, and follow each other', () => {
+    const named = [
+      token('a', 'colour', '#111111', 'Brand'),
+      token('b', 'colour', '#222222', 'Brand/dark'),
+      token('c', 'colour', '{a}', 'Follows'),
+      token('d', 'colour', '#333333', 'Brand.x'),
+      token('e', 'colour', '#444444', 'Brand-x')
+    ];
+    const back = read(JSON.parse(writeDesignTokens(asRecord(named)))).tokens;
+    expect(back.toSorted((one, other) => (one.id < other.id ? -1 : 1))).toEqual(named);
+  });
+
+  it.each(['{a}', '{b.$root}'])('take %s for a group’s own token where a file writes it so', (alias) => {
+    const { tokens } = read({ a: { $type: 'number', $value: 1, below: { $type: 'number', $value: 2 } }, b: { $root: { $type: 'number', $value: 3 } }, c: { $type: 'number', $value: alias } });
+    expect(tokens.map(({ id }) => id).toSorted()).toEqual(['a', 'a-below', 'b', 'c']);
+  });
+
+  it('in a chain of 2,000 aliases are read or left out within a second, and say so', () => {
+    const chain = Object.fromEntries(Array.from({ length: 2000 }, (_, n) => [`t${n}`, { $type: 'color', $value: n === 1999 ? '#123456' : `{t${n + 1}}` }]));
+    const { tokens, notes } = read(chain);
+    expect(tokens.length).toBeGreaterThan(0);
+    expect(notes.join('\n')).toMatch(/more than 32 (?:aliases|tokens)/);
+  });
+
+  it('whose type or weight is the name of what every object has are left out', () => {
+    const { tokens, notes } = read({ a: { $value: '1', $extensions: { kymation: { type: 'constructor' } } }, b: { $type: 'fontWeight', $value: 'toString' }, c: { $type: 'number', $value: 1 }, d: { $type: 'dimension', $value: { value: 1, unit: { toString: 1 } } } });
+    expect(tokens.map(({ name }) => name)).toEqual(['c']);
+    expect(notes).toHaveLength(3);
+  });
+
+  it('get a name that can be seen', () => {
+    expect(read({ a: { $type: 'number', $value: 1, $extensions: { kymation: { name: '\u200b\u2060' } } } }).tokens[0]!.name).toBe('token');
+  });
+
+  it.each([['[', 'not JSON'], [`${'{"a":'.repeat(5000)}1${'}'.repeat(5000)}`, 'more than 40 deep'], ['[]', 'no group'], ['{}', 'no tokens'], ['{"a":{"$type":"gradient","$value":[]}}', 'None of the tokens']])('refuse %j in a sentence', (text, sentence) => {
     const result = readDesignTokens(text);
     expect(result.ok ? '' : result.sentence).toContain(sentence);
   });

@@ -79,6 +79,65 @@ describe('project file', () => {
     expect(opened.notes.join('\n')).toMatch(/Level is one of[\s\S]*no such setting[\s\S]*no kind “marquee”/);
   });
 
+  it('takes no state a part does not have, no page twice, and no text that only looks like one', () => {
+    const document = sample();
+    document.nodes.tabs.styles = { panel: { selected: { always: { color: '#111111' } } }, tab: { selected: { always: { color: '#222222' } } } };
+    document.info.pageOrder = ['first', 'first'];
+    document.nodes.heading.kind = { toString: 1 };
+    document.nodes.section.settings = { picture: 'toString', film: 'constructor' };
+    const opened = read(fileOf(document));
+    if (!opened.ok) throw new Error(opened.sentence);
+    const { nodes, info } = opened.project as unknown as { nodes: Record<string, { settings: object; styles: object }>; info: { pageOrder: string[] } };
+    expect(nodes.tabs!.styles).toEqual({ tab: { selected: { always: { color: '#222222' } } } });
+    expect(info.pageOrder).toEqual(['first']);
+    expect(Object.keys(nodes)).not.toContain('heading');
+    expect(nodes.section!.settings).toEqual({});
+    expect(opened.notes.join('\n')).toMatch(/stood twice[\s\S]*|no kind “a value of the sort/);
+  });
+
+  it('takes no name that cannot be seen, and no id that every object has', () => {
+    const unseen = { ...sample(), info: { ...sample().info, name: '\u200b\u00ad' } };
+    expect(sentence(fileOf(unseen))).toMatch(/nothing that can be seen/);
+    const document = sample();
+    document.nodes.heading.name = '\u2060';
+    document.tokens = { constructor: { id: 'constructor', name: 'Ink', type: 'colour', value: '#111111' } };
+    const opened = read(fileOf(document));
+    if (!opened.ok) throw new Error(opened.sentence);
+    expect((opened.project as unknown as { nodes: Record<string, { name: string }> }).nodes.heading!.name).toBe('Heading');
+    expect(opened.project.tokens).toEqual({});
+  });
+
+  it('says so where a file is nested without end', () => {
+    const deep = JSON.stringify(sample()).replace('"settings":{}', () => `"settings":{"text":${'['.repeat(5000)}${']'.repeat(5000)}}`);
+    expect(sentence(zipSync({ 'project.json': strToU8(deep) }))).toMatch(/nested more than 40 deep/);
+  });
+
+  it('says of every bit that was turned over that the file is damaged, or is not changed by it', () => {
+    const good = writeProjectFile(sampleProject(), noBytes);
+    const whole = read(good);
+    fc.assert(
+      fc.property(fc.nat(good.length - 1), fc.integer({ min: 0, max: 7 }), (at, bit) => {
+        const bad = good.slice();
+        bad[at]! ^= 1 << bit;
+        const opened = read(bad);
+        if (opened.ok && opened.notes.length === 0) expect(opened).toEqual(whole);
+      }),
+      { numRuns: 400 }
+    );
+  });
+
+  it('opens with a note where one picture cannot be unpacked', () => {
+    const { project, bytes } = makeDemo();
+    const file = writeProjectFile(project, bytes);
+    const name = strToU8('assets/press-house.svg');
+    const at = file.findIndex((_byte, i) => name.every((each, n) => file[i + n] === each));
+    file.fill(0xff, at + name.length, at + name.length + 40);
+    const opened = read(file);
+    if (!opened.ok) throw new Error(opened.sentence);
+    expect(Object.keys(opened.project.nodes)).toHaveLength(Object.keys(project.nodes).length);
+    expect(opened.notes.join('\n')).toMatch(/assets\/press-house\.svg is damaged/);
+  });
+
   it('takes widths of columns as they were written before there were shares', () => {
     const document = JSON.parse(JSON.stringify(sample())) as { nodes: Record<string, { settings: object }> };
     document.nodes.columns!.settings = { ratio: '3:2', align: 'center' };

@@ -11,9 +11,16 @@ const ENTRANCES: Readonly<Record<string, string>> = {
   wipe: 'clip-path: inset(0 100% 0 0);'
 };
 
-/** Keyframes the kinds' rules may name. A panel waits by `k-wait` for the script, without a trace once it has started. */
+/**
+ * Keyframes the kinds' rules may name. What only a script can bring out waits for it by one of the first four, and if it never comes
+ * the page is as it is without: `k-wait` keeps out of sight what is there without script, `k-stack` and `k-wait-stacked` keep panels in
+ * one place, `k-gone` takes away what does nothing without script.
+ */
 export const KEYFRAMES: Readonly<Record<string, string>> = {
   'k-wait': '@keyframes k-wait { from, to { visibility: hidden; position: absolute; } }\n',
+  'k-stack': '@keyframes k-stack { from, to { grid-area: 1 / 1; } }\n',
+  'k-wait-stacked': '@keyframes k-wait-stacked { from, to { visibility: hidden; grid-area: 1 / 1; } }\n',
+  'k-gone': '@keyframes k-gone { to { visibility: hidden; position: absolute; } }\n',
   ...Object.fromEntries(Object.entries(ENTRANCES).map(([name, from]) => [`k-${name}`, `@keyframes k-${name} { from { ${from} } }\n`]))
 };
 

@@ -25,6 +25,13 @@ describe('support target', () => {
     expect(newly.uses.find(({ feature }) => feature === 'transition-behavior')).toMatchObject({ form: 'native', isSafe: true });
   });
 
+  it('is not read off what people write', () => {
+    const prose = '<p>Write popover= or data-k-tabs="find", (scripting: none), :has(a), linear(0, 1) and display: grid.</p>';
+    const project = after(sampleProject(), { type: 'remove', ids: ['tabs', 'columns'] }, { type: 'set-setting', id: 'heading', key: 'text', value: prose });
+    const page = printPage(registry, project, 'first' as PageId, { addressOf: (asset) => asset.file });
+    expect(platformUse(page, 'widely').map(({ feature }) => feature)).toEqual([]);
+  });
+
   it('nothing a page uses is out of reach for its target', () => {
     for (const support of ['widely', 'newly', 'current'] as const) expect(leaving(support).uses.filter(({ isSafe: safe }) => !safe)).toEqual([]);
   });

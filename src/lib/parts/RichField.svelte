@@ -4,6 +4,7 @@
   import { isSafeLink } from '$core/html/clean';
   import { tidyHtml } from '$core/html/tidy';
   import { RICH_TEXT } from '$preview/rich';
+  import type * as Editing from '$preview/editing';
 
   interface Props {
     label: string;
@@ -22,10 +23,13 @@
   let link = $state<string | null>(null);
   let linkFault = $state('');
   let written = '';
+  let editing: typeof Editing;
+  let stopReading = () => {};
 
   onMount(async () => {
-    const [{ Editor: Made }, { default: StarterKit }] = await Promise.all([import('@tiptap/core'), import('@tiptap/starter-kit')]);
+    const [{ Editor: Made }, { default: StarterKit }, tools] = await Promise.all([import('@tiptap/core'), import('@tiptap/starter-kit'), import('$preview/editing')]);
     if (!host) return;
+    editing = tools;
     written = value;
     editor = new Made({
       element: host,
@@ -42,9 +46,13 @@
         marks = ['bold', 'italic', 'code', 'link', 'bulletList', 'orderedList'].filter((name) => now.isActive(name));
       }
     });
-    if (takesFocus) editor.commands.focus('end');
+    stopReading = editing.readBeforeKeys(editor, host);
+    if (takesFocus) editing.focusAtEnd(editor);
   });
-  onDestroy(() => editor?.destroy());
+  onDestroy(() => {
+    stopReading();
+    editor?.destroy();
+  });
 
   // Undo and other windows change the text from outside.
   $effect(() => {
@@ -53,27 +61,30 @@
     editor.commands.setContent(tidyHtml(value), { emitUpdate: false });
   });
   $effect(() => {
-    if (takesFocus) editor?.commands.focus('end');
+    if (takesFocus && editor) editing.focusAtEnd(editor);
   });
 
+  /** A field for the address takes the focus itself. */
+  function act(run: (now: Editor) => void): void {
+    editing.actOnWords(editor!, run);
+  }
+
   const tools: readonly { name: string; label: string; sign: string; run: (now: Editor) => void }[] = [
-    { name: 'bold', label: 'Bold', sign: 'B', run: (now) => now.chain().focus().toggleBold().run() },
-    { name: 'italic', label: 'Italic', sign: 'I', run: (now) => now.chain().focus().toggleItalic().run() },
-    { name: 'code', label: 'Inline code', sign: '‹›', run: (now) => now.chain().focus().toggleCode().run() },
-    { name: 'bulletList', label: 'List', sign: '•', run: (now) => now.chain().focus().toggleBulletList().run() },
-    { name: 'orderedList', label: 'Numbered list', sign: '1.', run: (now) => now.chain().focus().toggleOrderedList().run() },
+    { name: 'bold', label: 'Bold', sign: 'B', run: (now) => now.chain().toggleBold().run() },
+    { name: 'italic', label: 'Italic', sign: 'I', run: (now) => now.chain().toggleItalic().run() },
+    { name: 'code', label: 'Inline code', sign: '‹›', run: (now) => now.chain().toggleCode().run() },
+    { name: 'bulletList', label: 'List', sign: '•', run: (now) => now.chain().toggleBulletList().run() },
+    { name: 'orderedList', label: 'Numbered list', sign: '1.', run: (now) => now.chain().toggleOrderedList().run() },
     { name: 'link', label: 'Link', sign: '↗', run: (now) => (link = String(now.getAttributes('link').href ?? '')) }
   ];
 
-  function setLink(): void {
+  function takeLink(): void {
     const address = (link ?? '').trim();
     if (address !== '' && !isSafeLink(address)) {
       linkFault = 'Write an address such as https://…, mailto:… or #section.';
       return;
     }
-    const chain = editor!.chain().focus().extendMarkRange('link');
-    if (address === '') chain.unsetLink().run();
-    else chain.setLink({ href: address }).run();
+    editing.setLink(editor!, address);
     link = null;
     linkFault = '';
   }
@@ -83,7 +94,7 @@
   <span class="bx--label">{label}</span>
   <div class="tools" role="toolbar" aria-label="Text tools">
     {#each tools as { name, label: words, sign, run } (name)}
-      <button type="button" aria-label={words} title={words} aria-pressed={marks.includes(name)} disabled={!editor} onclick={() => editor && run(editor)}>{sign}</button>
+      <button type="button" aria-label={words} title={words} aria-pressed={marks.includes(name)} disabled={!editor} onmousedown={(event) => event.preventDefault()} onclick={() => editor && act(run)}>{sign}</button>
     {/each}
   </div>
   {#if link !== null}
@@ -91,7 +102,7 @@
       class="link"
       onsubmit={(event) => {
         event.preventDefault();
-        setLink();
+        takeLink();
       }}
     >
       <!-- svelte-ignore a11y_autofocus -->

@@ -80,7 +80,10 @@ export const drawer: Kind = {
         'overflow-y': 'auto'
       }),
       rule(`${panel}::backdrop`, { background: '#00000066' }),
-      rule(panel, { display: 'block', position: 'static', width: 'auto', height: 'auto', margin: '0' }, 'print')
+      rule(panel, { display: 'block', position: 'static', width: 'auto', height: 'auto', margin: '0' }, 'print'),
+      // One that is open when the page is printed stands where it stands, not over every sheet.
+      rule(`${panel}:popover-open`, { display: 'block', position: 'static', width: 'auto', 'max-width': 'none', 'overflow-y': 'visible' }, 'print'),
+      rule(`${panel}::backdrop`, { display: 'none' }, 'print')
     ];
   },
   behaviours: () => [],

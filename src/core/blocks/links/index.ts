@@ -104,7 +104,9 @@ export const links: Kind = {
         ? [
             rule(ctx.sel('menu'), { display: 'inline-flex' }, 'script', folds),
             rule(ctx.sel('list'), { 'flex-direction': 'column', 'flex-basis': '100%', 'align-items': 'stretch' }, 'script', folds),
-            rule(`${root}:not([data-open]) > ${ctx.sel('list')}`, { display: 'none' }, 'script', folds)
+            rule(`${root}:not([data-open]) > ${ctx.sel('list')}`, { display: 'none' }, 'script', folds),
+            rule(ctx.sel('menu'), { display: 'none' }, 'print'),
+            rule(`${root}:not([data-open]) > ${ctx.sel('list')}`, { display: 'flex' }, 'print')
           ]
         : [])
     ];

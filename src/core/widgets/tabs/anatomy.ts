@@ -11,7 +11,8 @@ export const anatomy: Anatomy = {
       hover: ':hover',
       focus: ':focus-visible',
       pressed: ':active',
-      selected: '[aria-selected="true"]',
+      // Before the script has made tabs of them, the button of the open panel is the current one.
+      selected: ':is([aria-selected="true"], [aria-current])',
       disabled: '[aria-disabled="true"]'
     },
     hasText: true,
@@ -53,6 +54,8 @@ const CHANGE = 'background-color 150ms ease, color 150ms ease, border-color 150m
 const CHOICE = { padding: '10px 16px', 'font-size': '15px', 'font-weight': '600', 'border-width': '0', cursor: 'pointer', gap: '8px', transition: CHANGE };
 /** Colours may still change at once; nothing travels. */
 const STILL = { transition: 'none' };
+/** Where everything lies open, a header is a heading and cannot be pressed. */
+const HEADING = { cursor: 'auto' };
 
 export const look: Styles = {
   root: { rest: { always: { gap: '0' } } },
@@ -66,8 +69,12 @@ export const look: Styles = {
     disabled: { always: { color: '#8a8f92', cursor: 'not-allowed' } }
   },
   header: {
-    rest: { always: { ...CHOICE, 'background-color': '#f2efe7', color: '#3b444a', 'border-radius': '4px', 'text-align': 'start' }, 'less-motion': STILL },
-    
+    rest: {
+      always: { ...CHOICE, 'background-color': '#f2efe7', color: '#3b444a', 'border-radius': '4px', 'text-align': 'start' },
+      'less-motion': STILL,
+      'no-script': HEADING,
+      print: HEADING
+    },
     hover: { always: { 'background-color': '#e4dfd3', color: '#1f262a' } },
     focus: { always: { ...RING, 'outline-offset': '-2px' } },
     pressed: { always: { 'background-color': '#d5cfc1' } },

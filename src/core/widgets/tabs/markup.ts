@@ -13,14 +13,13 @@ export function firstOpen(node: Node, items: readonly Node[]): string | null {
 }
 
 /**
- * One list of labels and panels, drawn twice: as a tab list, and as a header on each panel. Style shows one of the two; the
- * behaviour gives the roles of the form that is shown. Without script the headers are plain headings and all panels are open.
+ * One list of labels and panels, drawn twice: as a row of buttons, and as a header on each panel. Style shows one of the two; the
+ * behaviour gives the roles of the form that is shown, tabs among them. Without script the headers are plain headings and all panels are open.
  */
 export function markup(node: Node, ctx: Context): Element {
-  const { label, side, activation, several, find, level, indicator, link } = ctx.settings<TabsSettings>(node);
+  const { label, activation, several, find, level, indicator, link } = ctx.settings<TabsSettings>(node);
   const items = ctx.items('panels');
   const open = firstOpen(node, items);
-  const isVertical = side === 'left' || side === 'right';
   const variants = ctx.variants<TabsSettings>(node);
   // A panel that keeps its room or is still on its way out cannot be hidden the way the browser's search needs it.
   const canBeFound = find && !variants.some(({ equal, out }) => equal || moves(out));
@@ -28,7 +27,7 @@ export function markup(node: Node, ctx: Context): Element {
   const list = ctx.part(
     'list',
     'div',
-    { role: 'tablist', ariaLabel: label || node.name, ...(isVertical ? { ariaOrientation: 'vertical' } : {}) },
+    { role: 'group', ariaLabel: label || node.name },
     [...items.map((item) => tab(item, item.id === open, ctx)), ...(indicator ? [ctx.part('indicator', 'span', { ariaHidden: 'true' })] : [])]
   );
   const body: Element = {
@@ -83,12 +82,10 @@ function tab(item: Node, isOpen: boolean, ctx: Context): Element {
     'button',
     {
       type: 'button',
-      role: 'tab',
       id: `${item.id}-tab`,
       ariaControls: [item.id],
-      ariaSelected: isOpen ? 'true' : 'false',
-      ...(isDisabled(item) ? { ariaDisabled: 'true' } : {}),
-      ...(isOpen ? {} : { tabIndex: -1 })
+      ...(isOpen ? { ariaCurrent: 'true' } : {}),
+      ...(isDisabled(item) ? { ariaDisabled: 'true' } : {})
     },
     label(item, ctx),
     item

@@ -30,11 +30,11 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     rule(part('panels'), { flex: '1 1 0', position: 'relative', 'min-width': '0', 'grid-template-columns': 'minmax(0, 1fr)' }),
     rule(part('head'), { margin: '0', font: 'inherit' }),
     rule(part('header'), { ...bare, ...label, width: '100%' }),
+    rule(`${part('root')}:is(:not([data-k-on]), [data-k-on="open"]) ${part('header')}:not([aria-disabled])`, { cursor: 'auto' }),
     rule(part('panel'), { 'flex-direction': 'column', display: 'flex' }),
     ...formRules(settings.form, settings, ctx),
-    ...(foldUnder > 0 ? formRules(foldInto, settings, ctx, { under: foldUnder }) : []),
-    // Until the script has started, closed panels stay out of sight; if it never starts, they appear after four seconds.
-    rule(`${part('root')}:not([data-k-on]) ${part('panel')}:not([data-first])`, { animation: 'k-wait 4s' }, 'script'),
+    // What lies open folds into nothing.
+    ...(foldUnder > 0 ? formRules(settings.form === 'open' ? 'open' : foldInto, settings, ctx, { under: foldUnder }) : []),
     ...iconRules(node, settings, ctx),
     ...(settings.indicator ? indicatorRules(settings, ctx) : []),
     ...motionRules(node, settings, ctx)
@@ -69,7 +69,27 @@ function formRules(form: Form, { side, equal, out }: TabsSettings, ctx: Context,
     rule(sel('panel'), { 'grid-area': isStacked ? '1 / 1' : 'auto' }, ...when),
     rule(`${sel('panel')}[hidden]`, { display: form === 'open' || keepsRoom ? 'flex' : 'none', visibility: keepsRoom ? 'hidden' : 'visible', 'content-visibility': form === 'open' || keepsRoom ? 'visible' : 'hidden' }, ...when),
     // The browser looks into it though it is hidden; its padding must take no room.
-    rule(`${sel('panel')}[hidden="until-found"]`, { display: 'flex', position: form === 'open' ? 'static' : 'absolute', 'pointer-events': form === 'open' ? 'auto' : 'none' }, ...when)
+    rule(`${sel('panel')}[hidden="until-found"]`, { display: 'flex', position: form === 'open' ? 'static' : 'absolute', 'pointer-events': form === 'open' ? 'auto' : 'none' }, ...when),
+    ...waitingRules(form, isStacked, ctx, when)
+  ];
+}
+
+/** How long a page waits for its script before it shows what there is without one. */
+const WAIT = '4s';
+
+/**
+ * Until the script has started, the page looks as it will then: closed panels and the headings of tabs keep out of sight. If it never
+ * starts, everything lies open under its heading, and the tabs, which could do nothing, are gone.
+ */
+function waitingRules(form: Form, isStacked: boolean, ctx: Context, when: readonly Condition[]): Rule[] {
+  const isTabs = form === 'tabs' || form === 'scroll';
+  const waiting = (part: string) => `${ctx.sel('root')}:not([data-k-on]) ${ctx.sel(part)}`;
+  const closed = isStacked ? `k-wait-stacked ${WAIT}` : `k-wait ${WAIT}`;
+  return [
+    rule(waiting('list'), { animation: isTabs ? `k-gone 1ms ${WAIT} forwards` : 'none' }, 'script', ...when),
+    rule(waiting('head'), { display: 'block', animation: isTabs ? `k-wait ${WAIT}` : 'none' }, 'script', ...when),
+    rule(waiting('panel'), { 'grid-area': 'auto', animation: isStacked ? `k-stack ${WAIT}` : 'none' }, 'script', ...when),
+    rule(`${waiting('panel')}:not([data-first])`, { animation: form === 'open' ? 'none' : closed }, 'script', ...when)
   ];
 }
 
@@ -131,7 +151,8 @@ function outRules(out: Track, live: string, ctx: Context): Rule[] {
   const still = { opacity: '1', translate: 'none', scale: 'none' };
   const gone = { opacity: '0', translate: out.form === 'slide' ? '-24px' : 'none', scale: out.form === 'grow' ? '0.96' : 'none' };
   const properties = ['opacity', 'translate', 'scale'].map((each) => `${each} ${timing(out)}`);
+  const stays = ['display', 'content-visibility'].map((each) => `${each} ${out.ms + out.delay}ms allow-discrete`);
   return [
-    rule(`${live}[hidden]`, moves(out) ? { ...gone, transition: `${properties.join(', ')}, visibility ${out.ms + out.delay}ms, display ${out.ms + out.delay}ms allow-discrete` } : { ...still, transition: 'none' })
+    rule(`${live}[hidden]`, moves(out) ? { ...gone, transition: [...properties, `visibility ${out.ms + out.delay}ms`, ...stays].join(', ') } : { ...still, transition: 'none' })
   ];
 }
