@@ -67,7 +67,7 @@ export async function freePort(first) {
 export async function startServer(port) {
   const address = `http://localhost:${port}`;
   const env = { ...process.env, HOST: '127.0.0.1', PORT: String(port), ORIGIN: address, BODY_SIZE_LIMIT: '64M' };
-  const server = spawn(process.execPath, ['build/index.js'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env });
+  const server = spawn(process.execPath, ['scripts/serve.mjs'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env });
   server.once('exit', (code) => code && fail(`The server stopped with code ${code}.`));
   for (let tries = 0; tries < 200; tries += 1) {
     const answered = await fetch(address).then((response) => response.ok, () => false);

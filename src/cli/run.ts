@@ -97,11 +97,12 @@ async function exportSnippet(project: Project, id: string, dataUri: (asset: Asse
   return writeFinished(await finishSnippet({ snippet: { ...snippet, behaviours: [...snippet.behaviours] } }), out, say);
 }
 
-async function writeFinished({ files, problems }: Finished, out: string, say: Say): Promise<number> {
+async function writeFinished({ files, problems, broken }: Finished, out: string, say: Say): Promise<number> {
   for (const each of files) await write(join(out, each.path), each.text);
   for (const each of files) say.out(`${each.path}  ${each.raw} bytes, ${each.gzip} gzip`);
+  broken.forEach((fault) => say.note(`error: ${fault}`));
   problems.forEach((problem) => say.note(`problem: ${problem}`));
-  return problems.length > 0 ? 1 : 0;
+  return problems.length + broken.length > 0 ? 1 : 0;
 }
 
 /** Without a browser nothing is measured, so what hangs on measurements (fit of labels, heights) is not looked at. */

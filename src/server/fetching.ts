@@ -10,8 +10,8 @@ export interface FetchLimits {
   readonly most: number;
   /** Longest time for all of it, ms. */
   readonly within: number;
-  /** Whether addresses of this machine may be asked for; of the network around it none ever may. */
-  readonly allowsLoopback: boolean;
+  /** Whether an IP address may be asked: `mayAsk`, for all but tests. */
+  readonly allows: (ip: string) => boolean;
   readonly signal?: AbortSignal;
 }
 
@@ -21,10 +21,24 @@ const loopback = new BlockList();
 loopback.addSubnet('127.0.0.0', 8, 'ipv4');
 loopback.addAddress('::1', 'ipv6');
 
-/** Addresses that are not of the public network (IANA special-purpose address registries, RFC 6890). */
+/** Blocks of IPv4 that are not of the public network (IANA special-purpose address registry, RFC 6890 and its updates). */
+const INNER_4 = [
+  ['0.0.0.0', 8], ['10.0.0.0', 8], ['100.64.0.0', 10], ['169.254.0.0', 16], ['172.16.0.0', 12], ['192.0.0.0', 24], ['192.0.2.0', 24],
+  ['192.88.99.0', 24], ['192.168.0.0', 16], ['198.18.0.0', 15], ['198.51.100.0', 24], ['203.0.113.0', 24], ['224.0.0.0', 4], ['240.0.0.0', 4]
+] as const;
+
+/**
+ * Blocks of IPv6 that are not, or that have an IPv4 address in them which nobody has looked at: compatible (RFC 4291, 2.5.5.1),
+ * translated (RFC 6052, RFC 8215), Teredo and the other protocol assignments (RFC 2928), 6to4 (RFC 3056), site-local (RFC 3879).
+ */
+const INNER_6 = [
+  ['::', 96], ['64:ff9b::', 96], ['64:ff9b:1::', 48], ['100::', 64], ['100:0:0:1::', 64], ['2001::', 23], ['2001:db8::', 32], ['2002::', 16],
+  ['3fff::', 20], ['5f00::', 16], ['fc00::', 7], ['fe80::', 10], ['fec0::', 10], ['ff00::', 8]
+] as const;
+
 const inner = new BlockList();
-for (const [net, bits] of [['0.0.0.0', 8], ['10.0.0.0', 8], ['100.64.0.0', 10], ['169.254.0.0', 16], ['172.16.0.0', 12], ['192.0.0.0', 24], ['192.168.0.0', 16], ['198.18.0.0', 15], ['224.0.0.0', 4], ['240.0.0.0', 4]] as const) inner.addSubnet(net, bits, 'ipv4');
-for (const [net, bits] of [['::', 128], ['fc00::', 7], ['fe80::', 10], ['ff00::', 8], ['64:ff9b::', 96]] as const) inner.addSubnet(net, bits, 'ipv6');
+for (const [net, bits] of INNER_4) inner.addSubnet(net, bits, 'ipv4');
+for (const [net, bits] of INNER_6) inner.addSubnet(net, bits, 'ipv6');
 
 /** An IPv4 address in the clothes of an IPv6 one is what it is inside (RFC 4291, section 2.5.5.2). */
 const unmapped = (ip: string) => /^::ffff:(\d+\.\d+\.\d+\.\d+)$/i.exec(ip)?.[1] ?? ip;
@@ -43,11 +57,11 @@ class NotAsked extends Error {}
 const notPublic = (host: string) => new NotAsked(`${host} is on this machine or its own network. Give an address on the web, or choose the file itself.`);
 
 /** Names are looked up for the very connection, so that one that changes its mind between two questions gains nothing. */
-const lookupOf = (allowsLoopback: boolean): LookupFunction =>
+const lookupOf = (allows: FetchLimits['allows']): LookupFunction =>
   ((host: string, options: object, done: (error: Error | null, address?: string | LookupAddress[], family?: number) => void) => {
     resolveName(host, { ...options, all: true }, (error, found) => {
       if (error) return done(error);
-      if (!found.every(({ address }) => mayAsk(address, allowsLoopback))) return done(notPublic(host));
+      if (!found.every(({ address }) => allows(address))) return done(notPublic(host));
       if ((options as { all?: boolean }).all) return done(null, found);
       done(null, found[0]!.address, found[0]!.family);
     });
@@ -62,11 +76,11 @@ function readAddress(text: string): URL | null {
   }
 }
 
-function ask(url: URL, { allowsLoopback }: FetchLimits, signal: AbortSignal): Promise<IncomingMessage> {
+function ask(url: URL, { allows }: FetchLimits, signal: AbortSignal): Promise<IncomingMessage> {
   const host = url.hostname.replace(/^\[|\]$/g, '');
-  if (isIP(host) > 0 && !mayAsk(host, allowsLoopback)) return Promise.reject(notPublic(host));
+  if (isIP(host) > 0 && !allows(host)) return Promise.reject(notPublic(host));
   return new Promise((resolve, reject) => {
-    const request = (url.protocol === 'https:' ? getSecure : getPlain)(url, { lookup: lookupOf(allowsLoopback), signal, headers: { accept: 'image/*, video/*', 'user-agent': 'Kymation' } }, resolve);
+    const request = (url.protocol === 'https:' ? getSecure : getPlain)(url, { lookup: lookupOf(allows), signal, headers: { accept: 'image/*, video/*', 'user-agent': 'Kymation' } }, resolve);
     request.on('error', reject);
   });
 }

@@ -34,7 +34,7 @@ export async function exported(project: Project, bytes: ReadonlyMap<AssetId, Uin
     renditions,
     dataUri: (asset) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id) ?? []).toString('base64')}`
   });
-  const { files, problems } = await finish({ single, pages: plan.pages.map((page) => ({ ...page, behaviours: [...page.behaviours] })) });
+  const { files, problems, broken } = await finish({ single, pages: plan.pages.map((page) => ({ ...page, behaviours: [...page.behaviours] })) });
   const write = (path: string, content: string | Uint8Array) => {
     mkdirSync(dirname(join(folder, path)), { recursive: true });
     writeFileSync(join(folder, path), content);
@@ -42,7 +42,7 @@ export async function exported(project: Project, bytes: ReadonlyMap<AssetId, Uin
   files.forEach((file) => write(file.path, file.text));
   plan.renditions.forEach((file) => write(`assets/${file}`, small.get(file)!));
   plan.assets.forEach((asset) => write(`assets/${asset.file}`, bytes.get(asset.id) ?? new Uint8Array()));
-  return { url: pathToFileURL(join(folder, 'index.html')).href, folder, problems, files: new Map(files.map((file) => [file.path, file.text])) };
+  return { url: pathToFileURL(join(folder, 'index.html')).href, folder, problems: [...broken, ...problems], files: new Map(files.map((file) => [file.path, file.text])) };
 }
 
 export function exportedDemo(single = false): Promise<Exported> {

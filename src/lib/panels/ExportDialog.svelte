@@ -24,6 +24,7 @@
   const piece = $derived(wb.selected.length > 0 && registry.kindOf(wb.drawn.kind).category !== 'page' ? wb.drawn : null);
   const files = $derived(result?.ok ? result.files : []);
   const file = $derived(files[Math.min(shown, files.length - 1)]);
+  const canSave = $derived(files.length > 0 && result?.ok === true && result.broken.length === 0);
   const total = $derived(files.reduce((sum, each) => ({ raw: sum.raw + each.raw, gzip: sum.gzip + each.gzip }), { raw: 0, gzip: 0 }));
   const uses = $derived(result?.ok ? result.uses : []);
   const costs = $derived(result?.ok ? Object.entries(result.costs) : []);
@@ -51,7 +52,7 @@
     use.baseline === 'high' ? `everywhere since ${use.since?.slice(0, 7)}` : use.baseline === 'low' ? `newly, since ${use.since?.slice(0, 7)}` : 'not yet everywhere';
 
   function save(): void {
-    if (files.length === 0) return;
+    if (!canSave) return;
     const html = files.filter((each) => each.path.endsWith('.html'));
     if (form === 'snippet') saveFile(`${stem}-${piece!.id}-snippet.html`, new Blob([html[0]!.text!], { type: 'text/html' }));
     else if (form === 'single' && html.length === 1) saveFile(`${stem}-${html[0]!.path}`, new Blob([html[0]!.text!], { type: 'text/html' }));
@@ -98,6 +99,9 @@
   {:else if !result}
     <InlineLoading description={pictures || 'Printing, checking and measuring…'} />
   {:else}
+    {#if result.broken.length > 0}
+      <InlineNotification kind="error" hideCloseButton title="This export is broken and cannot be saved." subtitle="{result.broken[0]} Look for the value that was set last, and take it back with Ctrl Z." />
+    {/if}
     {#if result.problems.length > 0}
       <InlineNotification lowContrast kind="warning" hideCloseButton title="{result.problems.length} {result.problems.length === 1 ? 'thing' : 'things'} to know." subtitle={result.problems.slice(0, 3).join(' · ')} />
     {/if}
@@ -142,8 +146,8 @@
   {/if}
   <div class="buttons">
     <button type="button" class="link" onclick={saveProject}>Save the project file (.kymation)</button>
-    {#if form === 'snippet'}<Button size="small" kind="tertiary" disabled={files.length === 0} on:click={copy}>{copied ? 'Copied' : 'Copy to the clipboard'}</Button>{/if}
-    <Button size="small" disabled={files.length === 0} on:click={save}>{form === 'folder' || (form === 'single' && pages.length > 1) ? 'Save zip' : form === 'snippet' ? 'Save snippet' : 'Save HTML file'}</Button>
+    {#if form === 'snippet'}<Button size="small" kind="tertiary" disabled={!canSave} on:click={copy}>{copied ? 'Copied' : 'Copy to the clipboard'}</Button>{/if}
+    <Button size="small" disabled={!canSave} on:click={save}>{form === 'folder' || (form === 'single' && pages.length > 1) ? 'Save zip' : form === 'snippet' ? 'Save snippet' : 'Save HTML file'}</Button>
   </div>
 </Modal>
 

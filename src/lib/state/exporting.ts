@@ -20,6 +20,8 @@ export type Exported =
       readonly ok: true;
       readonly files: readonly ExportedFile[];
       readonly problems: readonly string[];
+      /** What makes it unfit to be used, as sentences; empty when all is well. */
+      readonly broken: readonly string[];
       /** What the pages use of the platform, and what each behaviour adds to the script in bytes after gzip. */
       readonly uses: readonly PlatformUse[];
       readonly costs: Readonly<Record<string, number>>;
@@ -74,7 +76,7 @@ export async function exportPages({ project, blobs, pages, single, snippet, sign
   const { support } = project.info;
   const uses = (printed ? [printed] : plan!.pages).flatMap((each) => platformUse(each, support));
   const byFeature = new Map(uses.map((use) => [use.feature, use]));
-  return { ok: true, files: [...texts, ...pictures], problems: [...answer.problems, ...made.notes], uses: [...byFeature.values()], costs: answer.costs };
+  return { ok: true, files: [...texts, ...pictures], problems: [...answer.problems, ...made.notes], broken: answer.broken, uses: [...byFeature.values()], costs: answer.costs };
 }
 
 interface Made {

@@ -1,17 +1,8 @@
-import { json, type RequestHandler } from '@sveltejs/kit';
-import { ValidationError } from 'yup';
-import { finish, finishRequest, finishSnippet, snippetRequest } from '$server/finish';
+import type { RequestHandler } from '@sveltejs/kit';
+import { workshop } from '$server/workshop';
 
-/** Finishes printed pages; see src/server/finish.ts. Answers 400 with a sentence where the request does not fit. */
+/** Finishes printed pages in a worker; see src/server/finish.ts. Answers 4xx with a sentence where the request does not fit or is too large. */
 export const POST: RequestHandler = async ({ request }) => {
-  try {
-    const asked: unknown = await request.json();
-    const options = { strict: true, stripUnknown: false };
-    if (typeof asked === 'object' && asked !== null && 'snippet' in asked) return json(await finishSnippet(await snippetRequest.validate(asked, options)));
-    return json(await finish(await finishRequest.validate(asked, options)));
-  } catch (error) {
-    if (error instanceof ValidationError) return json({ sentence: `The export could not be finished: ${error.message}` }, { status: 400 });
-    if (error instanceof SyntaxError) return json({ sentence: `The export could not be finished: ${error.message}` }, { status: 400 });
-    throw error;
-  }
+  const { status, body } = await workshop.finish(await request.text(), request.signal);
+  return new Response(body, { status, headers: { 'content-type': 'application/json' } });
 };
