@@ -8,7 +8,7 @@ import type { PageId, Project } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 import { pageScript } from '../src/server/bundle';
 // @ts-expect-error plain JavaScript, shared with npm start
-import { buildApp, freePort, startServer } from '../scripts/lib.mjs';
+import { buildApp, findChromium, freePort, startServer } from '../scripts/lib.mjs';
 import { bigPage, duplicateMs, whileImporting } from './big';
 import { projectOf } from './projects';
 import { edits, HANDS, hands, median, newPage, openProject, steady, timed, type Edits, type Seen } from './tools';
@@ -203,7 +203,7 @@ async function main(): Promise<void> {
   buildApp();
   const { address, server } = await startServer(await freePort(4400));
   const browser = await chromium.launch({
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: findChromium(),
     args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
   });
   const figures: Figure[] = [];

@@ -8,7 +8,7 @@ import { makeDemo } from '../demo/make';
 import { readProjectFile, writeProjectFile } from '../src/core/formats/project-file';
 import { registry } from '../src/core/registry';
 // @ts-expect-error plain JavaScript, shared with npm start
-import { buildApp, freePort, startServer } from '../scripts/lib.mjs';
+import { buildApp, findChromium, freePort, startServer } from '../scripts/lib.mjs';
 
 // Two things that take too long for a test: the browser killed in the middle of work, again and again, and project files damaged
 // in ten thousand ways.
@@ -65,7 +65,7 @@ function mutations(count: number): { uncaught: number; changed: number; opened: 
 /** Starts a browser on a profile of its own; its process is ours to kill. */
 async function launch(profile: string): Promise<{ context: BrowserContext; kill: () => Promise<void> }> {
   const port = await freePort(9300);
-  const child = spawn(process.env.CHROMIUM ?? '/usr/bin/chromium', [...ARGS, '--headless', `--remote-debugging-port=${port}`, `--user-data-dir=${profile}`, 'about:blank'], { stdio: 'ignore', detached: true });
+  const child = spawn(findChromium(), [...ARGS, '--headless', `--remote-debugging-port=${port}`, `--user-data-dir=${profile}`, 'about:blank'], { stdio: 'ignore', detached: true });
   for (let tries = 0; tries < 100; tries += 1) {
     if (await fetch(`http://127.0.0.1:${port}/json/version`).then(({ ok }) => ok, () => false)) break;
     await new Promise((resolve) => setTimeout(resolve, 50));

@@ -1,7 +1,7 @@
 import { chromium, type Page } from '@playwright/test';
 import { mkdirSync } from 'node:fs';
 // @ts-expect-error plain JavaScript, shared with npm start
-import { buildApp, freePort, startServer } from './lib.mjs';
+import { buildApp, findChromium, freePort, startServer } from './lib.mjs';
 
 const folder = 'docs/screenshots';
 
@@ -22,7 +22,7 @@ async function main(): Promise<void> {
   mkdirSync(folder, { recursive: true });
   buildApp();
   const { address, server } = await startServer(await freePort(4500));
-  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+  const browser = await chromium.launch({ executablePath: findChromium(), args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(address);
   await page.getByRole('link', { name: 'Open Quillmere Orchard' }).waitFor();

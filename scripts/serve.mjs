@@ -39,7 +39,7 @@ function withPolicy(response) {
 
 // A request that does not come whole within half a minute is given up; so is one that asks for nothing.
 const { REQUEST_TIMEOUT_MS = '30000' } = process.env;
-const limits = { requestTimeout: Number(REQUEST_TIMEOUT_MS), headersTimeout: 10_000, connectionsCheckingInterval: 2_000 };
+const limits = { requestTimeout: Number(REQUEST_TIMEOUT_MS), headersTimeout: Math.min(10_000, Number(REQUEST_TIMEOUT_MS)), connectionsCheckingInterval: 2_000 };
 
 const server = createServer(limits, (request, response) => {
   for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);

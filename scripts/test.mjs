@@ -1,7 +1,7 @@
 // Everything that must hold, from a bare machine on. Ends with `N passed, N failed`.
 import { spawn } from 'node:child_process';
-import { existsSync, readFileSync } from 'node:fs';
-import { run, buildApp, fail, installPackages, root } from './lib.mjs';
+import { readFileSync } from 'node:fs';
+import { run, buildApp, findChromium, installPackages, root } from './lib.mjs';
 
 const asked = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1].split(',') : null;
 const from = Date.now();
@@ -42,20 +42,6 @@ function check({ name, args, report, numbers, counts = true }) {
   });
 }
 
-/** Debian's Chromium without a window starts in a third of the time and paints the same; the whole browser does where only that is there. */
-function findChromium() {
-  const known = () => [process.env.CHROMIUM, '/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser'].find((path) => path && existsSync(path));
-  const mayInstall = process.getuid?.() === 0 && existsSync('/usr/bin/apt-get');
-  if (!mayInstall || process.env.CHROMIUM || known()?.endsWith('-shell')) return known() ?? null;
-  console.log('Installing Chromium from the system’s packages…');
-  run('apt-get', ['update', '-qq'], { stdio: 'ignore' });
-  for (const name of ['chromium-headless-shell', 'chromium']) {
-    if (known() && name === 'chromium') break;
-    run('apt-get', ['install', '-y', '-qq', name], { stdio: ['ignore', 'ignore', 'inherit'] });
-  }
-  return known() ?? null;
-}
-
 const wants = (part) => asked === null || asked.includes(part);
 
 // The longest first; two at a time, as many as the smallest machine this is for has cores.
@@ -80,7 +66,6 @@ await Promise.all([lane(), lane()]);
 
 if (wants('browser')) {
   const chromium = findChromium();
-  if (!chromium) fail('The browser tests need Chromium. Install it (on Debian: apt-get install chromium) or name it in CHROMIUM, then run npm test again.');
   process.env.CHROMIUM = chromium;
   buildApp();
   const since = Date.now();

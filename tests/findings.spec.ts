@@ -72,7 +72,7 @@ test('panels of different heights: by how many px what stands below jumps', asyn
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Behaviour');
-  await page.getByText('Equal panel height').locator('..').locator('.bx--toggle__switch').click();
+  await page.getByRole('switch', { name: 'Equal panel height' }).click();
   await bench.row('Wassail picture').click();
   await page.keyboard.press('Delete');
   await page.getByRole('button', { name: /\d finding/ }).click();

@@ -255,7 +255,7 @@ test.describe('in the workbench', () => {
     expect(await from('Welcome', 3)).toEqual(['Welcome', '  Welcome heading', '  Welcome text']);
     await bench.pick('Welcome heading');
     await page.keyboard.press('Control+k');
-    await page.getByRole('combobox', { name: 'Command' }).fill('swap for quotation');
+    await page.getByRole('combobox', { name: 'What to find' }).fill('swap for quotation');
     await page.keyboard.press('Enter');
     await expect(bench.preview.locator('.welcome blockquote')).toHaveText('An orchard that has kept its old names');
     await page.keyboard.press('Control+z');
@@ -342,7 +342,7 @@ test.describe('in the workbench', () => {
     await Bench.openDemo(page);
     const run = async (words: string) => {
       await page.keyboard.press('Control+k');
-      await page.getByRole('combobox', { name: 'Command' }).fill(words);
+      await page.getByRole('combobox', { name: 'What to find' }).fill(words);
       await page.keyboard.press('Enter');
     };
     await run('duplicate this page');
@@ -358,7 +358,7 @@ test.describe('in the workbench', () => {
     await expect(page.getByRole('combobox', { name: 'Page' })).toContainText('Visit page, copy');
     await page.getByRole('combobox', { name: 'Page' }).selectOption({ label: 'Harvest story' });
     await page.keyboard.press('Control+k');
-    await page.getByRole('combobox', { name: 'Command' }).fill('delete this page');
+    await page.getByRole('combobox', { name: 'What to find' }).fill('delete this page');
     await expect(page.getByText(/leads? to Harvest story/)).toBeVisible();
   });
 });

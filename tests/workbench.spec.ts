@@ -52,7 +52,7 @@ test('the piece that is inserted by A, by Ctrl K and by the button stands where 
   await expect(bench.preview.getByRole('tab')).toHaveText(['First', 'Second', 'Third']);
   await bench.row('Second').click();
   await page.keyboard.press('Control+k');
-  await expect(page.getByRole('combobox', { name: 'Command' })).toBeFocused();
+  await expect(page.getByRole('combobox', { name: 'What to find' })).toBeFocused();
   await page.keyboard.type('insert heading');
   await page.keyboard.press('Enter');
   await expect(bench.row('Heading')).toBeVisible();

@@ -14,6 +14,9 @@ const hasOnly = (value: unknown, keys: readonly string[]): value is Record<strin
 const long = (name: string, fits: (each: unknown) => boolean) =>
   mixed<unknown[]>((value): value is unknown[] => Array.isArray(value)).required().test(name, `${name} do not fit`, (value) => value.length <= 25_000 && value.every(fits)) as never;
 
+/** A piece in sight, and which part of its height lies over the reading line; null where none is known. */
+const sight = () => object({ node: string().strict(true).max(64).required(), part: number().required() }).nullable().default(null);
+
 const pick = object({
   node: id().required(),
   part: id().required(),
@@ -64,7 +67,7 @@ const toFrame = {
   /** Holds everything that moves at a time in ms since it was set going; null lets it go on. */
   scrub: object({ type: string().oneOf(['scrub']).required(), time: number().min(0).nullable().defined() }),
   /** Scrolls to a share of the way, 0 to 1. */
-  scroll: object({ type: string().oneOf(['scroll']).required(), share: number().min(0).max(1).required() }),
+  scroll: object({ type: string().oneOf(['scroll']).required(), share: number().min(0).max(1).required(), at: sight() }),
   /** Asks how much room the rows of some pieces need, and have. */
   measure: object({ type: string().oneOf(['measure']).required(), rows: list(object({ node: id().required(), row: id().required() }).noUnknown()) as never }),
   /** Lets a hand write in a part of a piece; null ends it. */
@@ -108,7 +111,7 @@ const fromFrame = {
   overlaps: object({ type: string().oneOf(['overlaps']).required(), node: id().required(), others: array().of(id().required()).max(500).required() }),
   /** What was written so far; cleaned where it arrives. */
   written: object({ type: string().oneOf(['written']).required(), node: id().required(), html: string().strict(true).max(60_000).defined() }),
-  scrolled: object({ type: string().oneOf(['scrolled']).required(), share: number().min(0).max(1).required() }),
+  scrolled: object({ type: string().oneOf(['scrolled']).required(), share: number().min(0).max(1).required(), at: sight() }),
   measured: object({
     type: string().oneOf(['measured']).required(),
     /** Width of the window, px. */

@@ -50,7 +50,7 @@ function receive(data: unknown): void {
   if (message.type === 'write') return void writing.begin(message).catch((error: Error) => tell({ type: 'fault', sentence: error.message }));
   if (message.type === 'play') return motion.play(partElements(message.node, message.part));
   if (message.type === 'scrub') return motion.scrub(message.time);
-  if (message.type === 'scroll') return scrollToShare(message.share);
+  if (message.type === 'scroll') return scrollLike(message);
   if (message.type === 'measure') return tell({ type: 'measured', viewport: innerWidth, rows: measureRows(message.rows, page.elementOf) });
   specimens = message;
   redrawSpecimens();
@@ -68,7 +68,10 @@ function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   force();
   soonOutlined();
   redrawSpecimens();
-  requestAnimationFrame(() => tell({ type: 'patched', seq: message.seq, work, shown: performance.timeOrigin + performance.now() }));
+  requestAnimationFrame(() => {
+    tell({ type: 'patched', seq: message.seq, work, shown: performance.timeOrigin + performance.now() });
+    soonSight();
+  });
 }
 
 function show(message: typeof shown): void {
@@ -103,18 +106,45 @@ function forcedElement(picked: Pick, state: string): HTMLElement | null {
 }
 
 const way = () => Math.max(1, root.scrollHeight - innerHeight);
-let ownShare = -1;
+/** Where the eye rests while one reads: a third down the window. */
+const readingLine = () => innerHeight / 3;
 
-function scrollToShare(share: number): void {
-  ownShare = share;
-  window.scrollTo({ top: share * way(), behavior: 'instant' });
+/** The piece at the reading line, the picked one where it is in sight, and how far of it lies over the line. */
+function pieceInSight(): { node: string; part: number } | null {
+  const picked = shown.picked ? page.elementOf(shown.picked.node) : null;
+  const box = picked?.getBoundingClientRect();
+  const isPickedSeen = box !== undefined && box.height > 0 && box.bottom > 0 && box.top < innerHeight;
+  const element = isPickedSeen ? picked : document.elementFromPoint(innerWidth / 2, readingLine())?.closest<HTMLElement>('[data-k]');
+  if (!element?.dataset.k) return null;
+  const { top, height } = element.getBoundingClientRect();
+  return { node: element.dataset.k, part: (readingLine() - top) / Math.max(1, height) };
 }
 
+let ownTop = -1;
+
+/** Scrolls as another frame has: the same piece at the same place, or, at the ends of the page, to the end. */
+function scrollLike({ share, at }: Extract<ToFrame, { type: 'scroll' }>): void {
+  const element = at && share > 0 && share < 1 ? page.elementOf(at.node) : null;
+  const box = element?.getBoundingClientRect();
+  const top = box && box.height > 0 ? scrollY + box.top + box.height * at!.part - readingLine() : share * way();
+  ownTop = Math.round(Math.min(way(), Math.max(0, top)));
+  window.scrollTo({ top: ownTop, behavior: 'instant' });
+}
+
+let sightTimer: ReturnType<typeof setTimeout> | undefined;
+
+/** After an edit has been painted, what is in sight may be something else. */
+function soonSight(): void {
+  clearTimeout(sightTimer);
+  if (!specimens) sightTimer = setTimeout(tellSight, 60);
+}
+
+const tellSight = () => tell({ type: 'scrolled', share: Math.min(1, Math.max(0, scrollY / way())), at: pieceInSight() });
+
 document.addEventListener('scroll', () => {
-  const share = Math.min(1, Math.max(0, scrollY / way()));
   // What was scrolled from outside is not told again.
-  if (Math.abs(share - ownShare) > 0.002) tell({ type: 'scrolled', share });
-  ownShare = -1;
+  if (Math.abs(scrollY - ownTop) > 2) tellSight();
+  ownTop = -1;
 }, { passive: true });
 
 /** Looked for in the piece alone, since a page may have thousands of elements. */

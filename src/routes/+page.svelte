@@ -5,8 +5,6 @@
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { apply } from '$core/commands/apply';
-  import { makeWith } from '$core/kinds/make';
-  import { createProject } from '$core/project/create';
   import { slug } from '$core/project/ids';
   import type { ProjectId } from '$core/project/types';
   import { registry } from '$core/registry';
@@ -15,6 +13,7 @@
   import { saveFile } from '$lib/state/exporting';
   import { storageSentence, type ProjectRow } from '$lib/store/db';
   import { addProject, deleteProject, duplicateProject, listProjects, openProject, renameProject, restoreProject } from '$lib/store/projects';
+  import { startProject, type Start } from '$lib/store/starting';
   import { addDemo, addDemoOnFirstStart, importFile, storedProjectFile, type Imported } from '$lib/store/transfer';
 
   let rows = $state.raw<readonly ProjectRow[] | null>(null);
@@ -52,11 +51,14 @@
     await work().catch(fail);
   }
 
-  const create = () =>
+  let isStarting = $state(false);
+
+  const create = (name: string, start: Start) =>
     attempt(async () => {
-      const make = makeWith();
-      const content = make('page', 'Page', {}, { sections: [make('section', 'First section', {}, { content: [] })] });
-      await open(await addProject(createProject('New project', content), new Map()));
+      const id = await startProject(name, start);
+      isStarting = false;
+      if (id) await open(id);
+      else fault = 'That page is no longer there. Choose another one to start from.';
     });
 
   const take = (imported: Imported) => {
@@ -117,7 +119,7 @@
       <h1>Projects</h1>
       <Button size="small" kind="ghost" on:click={() => attempt(async () => take(await addDemo()))}>Add the demo</Button>
       <FileUploaderButton size="small" kind="tertiary" labelText="Import a project file" disableLabelChanges accept={['.kymation']} on:change={({ detail }) => importFiles(detail)} />
-      <Button size="small" on:click={create}>New project</Button>
+      <Button size="small" on:click={() => (isStarting = true)}>New project</Button>
     </div>
     {#if fault}<InlineNotification kind="error" lowContrast title="" subtitle={fault} on:close={() => (fault = '')} />{/if}
     {#if notes.length > 0}
@@ -153,6 +155,9 @@
   </main>
 </div>
 
+{#if isStarting}
+  {#await import('$lib/home/NewProject.svelte') then { default: NewProject }}<NewProject rows={rows ?? []} onstart={create} onclose={() => (isStarting = false)} />{/await}
+{/if}
 {#if renaming}
   <Modal
     open

@@ -133,7 +133,7 @@ export class Hand {
     if (meta.control === 'choice') return this.choose(sheet.getByRole('combobox', { name: label, exact: true }), meta.choices![value as string]!);
     if (meta.control === 'item') return this.choose(sheet.getByRole('combobox', { name: label, exact: true }), value as string);
     if (meta.control === 'toggle') {
-      await sheet.locator('.toggle').filter({ hasText: label }).locator('input').focus();
+      await sheet.getByRole('switch', { name: label, exact: true }).focus();
       return this.page.keyboard.press('Space');
     }
     if (meta.control === 'asset') return this.picture(sheet.getByRole('group', { name: label, exact: true }), project.assets[value as AssetId]!.file, bytes.get(value as AssetId)!);

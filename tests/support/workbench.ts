@@ -19,6 +19,7 @@ export class Bench {
   static async openNew(page: Page): Promise<Bench> {
     await page.goto('/');
     await page.getByRole('button', { name: 'New project' }).click();
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
     const bench = new Bench(page);
     await expect(bench.row('First section')).toBeVisible();
     return bench;

@@ -67,6 +67,17 @@ export const previewDialect: Dialect = {
 };
 
 /**
+ * A drawing of a piece, which is a picture and no page: wide, on a screen, as its script would have it. Other conditions never hold.
+ */
+export const drawingDialect: Dialect = {
+  condition(condition, sizes) {
+    if (condition === 'script') return {};
+    return { atRule: widthRule(condition, sizes) ?? '@media not all' };
+  },
+  state: (state) => ({ suffix: state.selector })
+};
+
+/**
  * @param cells the stem of the custom properties that stand for the cells' values; left out, the values themselves are written.
  * @returns the rules as CSS text, in order; neighbours under the same at-rule share one block.
  */

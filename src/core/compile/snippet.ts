@@ -8,7 +8,7 @@ import { analyse, type Analysis, type Sheet } from './analyse';
 import type { PlatformFeature } from '../support/features';
 import { gather, playedBy } from './gather';
 import { addressed, sheetsOf } from './page';
-import { keyframesFor, pageDialect, printSheet, tokenRule, usedTokens } from './rules';
+import { keyframesFor, pageDialect, printSheet, type Dialect, tokenRule, usedTokens } from './rules';
 
 /** One piece to paste into a page of any site. Every name in it starts with `prefix`; nothing is global. */
 export interface PrintedSnippet {
@@ -23,11 +23,18 @@ export interface PrintedSnippet {
   readonly assets: readonly AssetId[];
 }
 
+export interface SnippetOptions {
+  /** Address of a picture as the page around it will find it. */
+  readonly addressOf: (asset: Asset) => string;
+  /** How conditions are written; those of a page where nothing else is said. */
+  readonly dialect?: Dialect;
+}
+
 /**
  * Prints one piece with what is in it, all names under a prefix of its own: classes, ids, keyframes and tokens.
  * Throws where the piece is drawn by its owner and cannot stand alone.
  */
-export function printSnippet(registry: Registry, project: Project, id: NodeId, { addressOf }: { readonly addressOf: (asset: Asset) => string }): PrintedSnippet {
+export function printSnippet(registry: Registry, project: Project, id: NodeId, { addressOf, dialect = pageDialect }: SnippetOptions): PrintedSnippet {
   const prefix = `ky-${id}`;
   const found: Analysis[] = [];
   const names: Names = { ids: new Set(), groups: new Set() };
@@ -60,7 +67,7 @@ export function printSnippet(registry: Registry, project: Project, id: NodeId, {
   const sheets = sheetsOf(registry, found);
   const tokens = usedTokens(sheets.map(({ sheet }) => sheet), project.tokens);
   const { features, keyframes } = gather(found, sheets.map(({ sheet }) => sheet), tokens.map(({ value }) => value));
-  const rules = sheets.map(({ stem, sheet }) => printSheet(withOwnKeyframes(sheet, prefix), `${prefix}-${stem}`, pageDialect, project.info.bands));
+  const rules = sheets.map(({ stem, sheet }) => printSheet(withOwnKeyframes(sheet, prefix), `${prefix}-${stem}`, dialect, project.info.bands));
   const boxes = `.${prefix}, .${prefix} *, .${prefix} ::before, .${prefix} ::after { box-sizing: border-box; }\n`;
   const keyframeRules = keyframesFor(keyframes).replaceAll('@keyframes k-', `@keyframes ${prefix}-`);
   return {

@@ -37,10 +37,13 @@ describe('findings', () => {
   it('offers fixes that really mend', () => {
     for (const command of [
       { type: 'remove', ids: ['text-two'] },
+      { type: 'set-style', id: 'tabs', part: 'tab', state: 'focus', condition: 'always', property: 'outline', value: '2px solid rgb(240 240 240)' },
+      { type: 'batch', label: '', commands: [['background-color', '#f1eee6'], ['color', '#3b444a']].map(([property, value]) => ({ type: 'set-style', id: 'tabs', part: 'tab', state: 'hover', condition: 'always', property, value })) },
       { type: 'batch', label: '', commands: ['one', 'two'].map((id) => ({ type: 'set-setting', id, key: 'disabled', value: true })) }
     ]) {
       const project = after(sampleProject(), command);
       const [finding] = runFindings(registry, project);
+      expect(finding!.fix!.label).toMatch(/^[A-Z].{5,}/);
       const outcome = apply(registry, project, { type: 'batch', label: finding!.fix!.label, commands: finding!.fix!.commands });
       expect(outcome.ok && runFindings(registry, outcome.project).filter((each) => each.rule === finding!.rule)).toEqual([]);
     }

@@ -18,6 +18,10 @@ import type {
   SupportTarget
 } from '../project/types';
 
+/** Groups of the insert drawer, in their order: by what a piece does for the reader. */
+export const INSERT_GROUPS = ['Opens', 'Words', 'Pictures', 'Page', 'Ready-made'] as const;
+export type InsertGroup = (typeof INSERT_GROUPS)[number];
+
 /** Where a node may stand: a slot names the categories it takes. */
 export type Category = 'page' | 'section' | 'block' | 'column' | 'layer' | 'panel' | 'link';
 
@@ -128,8 +132,12 @@ export interface Context {
 export interface Kind {
   readonly kind: string;
   readonly label: string;
-  /** One line for the README and the insert list. */
+  /** One line for the README and the insert drawer. */
   readonly summary: string;
+  /** Where it stands in the insert drawer; left out for what is not inserted by itself. */
+  readonly group?: InsertGroup;
+  /** What people call it or want it for, beside its label and summary: it is found by these too. */
+  readonly words?: readonly string[];
   readonly category: Category;
   /** Sign in the outline: an SVG path drawn as a line, in a field of 16 by 16. */
   readonly icon: string;

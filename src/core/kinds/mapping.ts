@@ -1,7 +1,7 @@
 import type { AnySchema } from 'yup';
 import { mapTokens } from '../css/tokens';
 import type { Track } from '../motion/track';
-import type { Adaptations, Fragment, Json, Node, NodeId, Settings } from '../project/types';
+import type { Adaptations, AssetId, Fragment, Json, Node, NodeId, Settings } from '../project/types';
 import type { FieldMeta, Kind } from './contract';
 import type { Registry } from './registry';
 
@@ -88,5 +88,17 @@ export function tokenTextsOf(registry: Registry, { nodes }: Fragment): readonly 
     return text;
   };
   for (const node of Object.values(nodes)) withChangedTokenTexts(registry.kindOf(node.kind), node, note);
+  return found;
+}
+
+/** @returns ids of the pictures and films that pieces show, under conditions too. */
+export function assetsIn(registry: Registry, { nodes }: Fragment): ReadonlySet<AssetId> {
+  const found = new Set<AssetId>();
+  for (const node of Object.values(nodes)) {
+    withChangedSettings(registry.kindOf(node.kind), node, (value, { control }) => {
+      if (control === 'asset' && value !== '') found.add(value as AssetId);
+      return value;
+    });
+  }
   return found;
 }

@@ -7,6 +7,8 @@ export interface Template {
   readonly label: string;
   /** One line for the insert list. */
   readonly summary: string;
+  /** What people call it or want it for, beside its label and summary. */
+  readonly words: readonly string[];
   /** Kind of its outermost piece, which decides where it may stand. */
   readonly root: string;
   readonly category: Category;
@@ -19,6 +21,13 @@ type Rest = Readonly<Record<string, string>>;
 function styled(fragment: Fragment, parts: Readonly<Record<string, Rest>>): Fragment {
   const root = fragment.nodes[fragment.root]!;
   const styles = Object.fromEntries(Object.entries(parts).map(([part, always]) => [part, { rest: { always } }]));
+  return { root: fragment.root, nodes: { ...fragment.nodes, [fragment.root]: { ...root, styles } as Node } };
+}
+
+/** A piece whose ring can be seen on a dark ground. */
+function withRing(fragment: Fragment, outline: string): Fragment {
+  const root = fragment.nodes[fragment.root]!;
+  const styles = { ...root.styles, root: { ...root.styles.root, focus: { always: { outline } } } };
   return { root: fragment.root, nodes: { ...fragment.nodes, [fragment.root]: { ...root, styles } as Node } };
 }
 
@@ -35,20 +44,22 @@ const iconAndWords = (make: Make, name: string): Fragment =>
 
 /** Every template there is, one entry each, in the order they are offered. */
 export const templates: readonly Template[] = [
-  { template: 'card', label: 'Card', summary: 'Picture, heading, words and a link on one ground', root: 'stack', category: 'block', build: (make) => card(make, 'Card') },
+  { template: 'card', label: 'Card', summary: 'Picture, heading, words and a link on one ground', words: ['teaser', 'box'], root: 'stack', category: 'block', build: (make) => card(make, 'Card') },
   {
     template: 'cards',
     label: 'Three cards',
     summary: 'Three cards in equal columns',
+    words: ['teasers', 'grid', 'features'],
     root: 'columns',
     category: 'block',
     build: (make) => make('columns', 'Cards', { shares: '1/3 1/3 1/3', align: 'stretch' }, { columns: ['First', 'Second', 'Third'].map((name) => make('column', `${name} card side`, {}, { content: [card(make, `${name} card`)] })) })
   },
-  { template: 'icon-words', label: 'Icon with words', summary: 'An icon above a heading and a line', root: 'stack', category: 'block', build: (make) => iconAndWords(make, 'Icon with words') },
+  { template: 'icon-words', label: 'Icon with words', summary: 'An icon above a heading and a line', words: ['feature', 'benefit'], root: 'stack', category: 'block', build: (make) => iconAndWords(make, 'Icon with words') },
   {
     template: 'call',
     label: 'Call to action',
     summary: 'A statement and the button that follows from it',
+    words: ['cta', 'banner', 'button'],
     root: 'stack',
     category: 'block',
     build: (make) =>
@@ -60,6 +71,7 @@ export const templates: readonly Template[] = [
     template: 'header',
     label: 'Header with navigation',
     summary: 'Name at one side, links at the other; a menu button where they no longer fit',
+    words: ['navigation', 'menu', 'top', 'logo'],
     root: 'section',
     category: 'section',
     build: (make) =>
@@ -81,12 +93,13 @@ export const templates: readonly Template[] = [
     template: 'opening',
     label: 'Opening on a picture',
     summary: 'A tall section: heading, words and a button on a picture under a layer',
+    words: ['hero', 'banner', 'intro', 'cover'],
     root: 'section',
     category: 'section',
     build: (make) =>
       styled(
         make('section', 'Opening', { height: '80svh', place: 'center', layer: '#000000', opacity: 45 }, {
-          content: [make('heading', 'Opening heading', { text: 'What this place is', level: '1' }), make('text', 'Opening text', { html: '<p>One sentence that makes people stay.</p>' }), make('button', 'Opening button', { label: 'Go on' })]
+          content: [make('heading', 'Opening heading', { text: 'What this place is', level: '1' }), make('text', 'Opening text', { html: '<p>One sentence that makes people stay.</p>' }), withRing(make('button', 'Opening button', { label: 'Go on' }), '2px solid #ffffff')]
         }),
         { root: { color: '#ffffff', 'background-color': '#1f362c' } }
       )
@@ -95,6 +108,7 @@ export const templates: readonly Template[] = [
     template: 'beside',
     label: 'Picture beside words',
     summary: 'A section with a picture at one side and words at the other',
+    words: ['media', 'feature', 'half'],
     root: 'section',
     category: 'section',
     build: (make) =>
@@ -113,6 +127,7 @@ export const templates: readonly Template[] = [
     template: 'footer',
     label: 'Footer',
     summary: 'Links and the small print',
+    words: ['bottom', 'imprint'],
     root: 'section',
     category: 'section',
     build: (make) =>

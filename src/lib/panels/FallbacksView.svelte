@@ -91,7 +91,7 @@
         {#each columns as { name } (name)}<ShownCell {wb} condition={name} property="order" />{/each}
       </tr>
       {#each ordered as field (field.key)}
-        <tr>
+        <tr data-field={field.key}>
           <th scope="row" title={field.help}>{field.label}</th>
           {#each columns as { name } (name)}<SettingCell {wb} {field} condition={name} />{/each}
         </tr>

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { TextInput } from 'carbon-components-svelte';
   import { settingsWithDefaults } from '$core/kinds/settings';
   import { maybeStacking } from '$core/kinds/stacked';
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
@@ -9,6 +8,7 @@
   import PageFields from '$lib/parts/PageFields.svelte';
   import ItemList from '$lib/parts/ItemList.svelte';
   import { fieldsOf } from '$lib/state/fields';
+  import { foldedGroups, keepFoldedGroups } from '$lib/state/remembered';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb, view }: { wb: Workbench; view: 'fill' | 'behaviour' } = $props();
@@ -32,6 +32,18 @@
   let fault = $state('');
   let gesture = 0;
 
+  const id = $props.id();
+  let folded = $state.raw(foldedGroups());
+
+  function fold(name: string, isFolded: boolean): void {
+    if (folded.has(name) === isFolded) return;
+    const next = new Set(folded);
+    if (isFolded) next.add(name);
+    else next.delete(name);
+    folded = next;
+    keepFoldedGroups(next);
+  }
+
   function rename(name: string): void {
     fault = '';
     const refusal = wb.refusal({ type: 'rename', id: node.id, name });
@@ -53,20 +65,24 @@
 {#key node.id}
   <div class="fields">
     {#if view === 'fill' && !isPage}
-      <TextInput
-        size="sm"
-        labelText={isItem ? 'Label' : 'Name in the outline'}
-        value={node.name}
-        invalid={fault !== ''}
-        invalidText={fault}
-        on:focus={() => (gesture += 1)}
-        on:input={({ detail }) => rename(String(detail ?? ''))}
-      />
+      <div class="field" data-field="name">
+        <label for="{id}-name">{isItem ? 'Label' : 'Name in the outline'}</label>
+        <div>
+          <input id="{id}-name" value={node.name} aria-invalid={fault !== ''} onfocus={() => (gesture += 1)} oninput={(event) => rename(event.currentTarget.value)} />
+          {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+        </div>
+      </div>
     {/if}
     {#if isPage && view === 'fill'}{#key wb.pageId}<PageFields {wb} />{/key}{/if}
     {#each groups as group (group.name)}
-      {#if group.name}<h3>{group.name}</h3>{/if}
-      {#each group.fields as field (field.key)}<Field {wb} {node} {field} />{/each}
+      {#if group.name}
+        <details open={!folded.has(group.name)} ontoggle={(event) => fold(group.name, !event.currentTarget.open)}>
+          <summary>{group.name}</summary>
+          <div class="grid">{#each group.fields as field (field.key)}<Field {wb} {node} {field} />{/each}</div>
+        </details>
+      {:else}
+        {#each group.fields as field (field.key)}<Field {wb} {node} {field} />{/each}
+      {/if}
     {/each}
     {#each lists as [slot, { label }] (slot)}<ItemList {wb} owner={node} {slot} {label} />{/each}
     {#if isItem && place}
@@ -90,19 +106,56 @@
 {/key}
 
 <style>
-  .fields {
+  .fields,
+  .grid {
     display: grid;
-    grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
-    gap: 14px 20px;
-    padding: 14px 16px;
+    grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+    gap: 4px 20px;
   }
-  h3 {
+  .fields {
+    padding: 8px 14px 12px;
+  }
+  details {
     grid-column: 1 / -1;
-    padding-top: 10px;
-    margin: 2px 0 -6px;
+    padding-top: 5px;
+    margin-top: 2px;
+    border-top: 1px solid var(--line);
+  }
+  summary {
+    margin-bottom: 4px;
     font-size: 12px;
     font-weight: 600;
-    border-top: 1px solid var(--line);
+    cursor: pointer;
+  }
+  .field {
+    display: grid;
+    grid-template-columns: minmax(0, 118px) minmax(0, 1fr);
+    gap: 8px;
+  }
+  .field label {
+    font-size: 12.5px;
+    font-weight: 600;
+    line-height: 26px;
+    color: var(--ink);
+  }
+  .field input {
+    width: 100%;
+    height: 26px;
+    padding: 0 7px;
+    font: inherit;
+    color: var(--ink);
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  .field input[aria-invalid='true'] {
+    border-color: var(--red);
+    outline: 1px solid var(--red);
+  }
+  .fault {
+    margin: 2px 0 0;
+    font-size: 12px;
+    color: var(--red);
   }
   .note {
     grid-column: 1 / -1;

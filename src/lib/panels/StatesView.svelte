@@ -25,10 +25,12 @@
 
   const anatomy = $derived(wb.kind.anatomy[wb.currentPart]!);
   const has = (state: StateName) => state === 'rest' || anatomy.states[state] !== undefined;
+  /** Only those the part can be in: a column a state. */
+  const states = $derived(STATES.filter(has));
   const conditions = $derived<readonly ConditionName[]>(heapOf(wb.at));
   const at = (state: StateName) => ({ node: wb.drawn.id, part: wb.currentPart, state, conditions });
   const resolved = $derived(
-    new Map<StateName, Resolution>(STATES.filter(has).map((state) => [state, resolve(registry, wb.project, at(state))]))
+    new Map<StateName, Resolution>(states.map((state) => [state, resolve(registry, wb.project, at(state))]))
   );
   const ownProperties = (styles: Node['styles'][string] | undefined) => Object.values(styles ?? {}).flatMap((conditions) => Object.values(conditions ?? {}).flatMap((declarations) => Object.keys(declarations ?? {})));
   /** Properties that have a value of this part's own somewhere are there too, whatever put them there. */
@@ -40,8 +42,8 @@
     node: wb.drawn.id,
     part: wb.currentPart,
     // Forced states are names; what a state brings along is forced with it.
-    states: STATES.map((state) => (has(state) ? impliedStates(state, []).join(' ') : null)),
-    cell: { width: specimenWidth / STATES.length, height: SPECIMEN_HEIGHT },
+    states: states.map((state) => impliedStates(state, []).join(' ')),
+    cell: { width: specimenWidth / states.length, height: SPECIMEN_HEIGHT },
     strip: Object.values(anatomy.states).flatMap((selector) => [...selector.matchAll(/\[([\w-]+)/g)].map((match) => match[1]!))
   });
 
@@ -57,7 +59,6 @@
   const ratio = (value: number | null) => (value === null ? '—' : `${value.toFixed(1)} : 1`);
 
   function contrastOf(state: StateName): { text: string; tone: string } {
-    if (!has(state)) return { text: '', tone: '' };
     if (state === 'disabled') return { text: 'exempt', tone: 'faint' };
     const value = anatomy.hasText ? textContrast(registry, wb.project, at(state)) : null;
     if (!value) return { text: '—', tone: 'faint' };
@@ -66,13 +67,11 @@
   }
 
   function ringOf(state: StateName): { text: string; tone: string } {
-    if (!has(state)) return { text: '', tone: '' };
     const value = ringContrast(registry, wb.project, at(state));
     return { text: ratio(value), tone: value === null ? 'faint' : value >= 3 ? 'good' : 'bad' };
   }
 
   function changeOf(state: StateName): { text: string; tone: string; why: string } {
-    if (!has(state)) return { text: '', tone: '', why: '' };
     const change = changeAgainstRest(registry, wb.project, at(state));
     if (!change) return { text: '—', tone: 'faint', why: 'The other states are compared with this one' };
     const colour = `ΔE ${change.colour.toFixed(1)}`;
@@ -108,24 +107,22 @@
   }
 </script>
 
-<div class="sheet" role="grid" aria-label="States of {anatomy.label}" tabindex="-1" bind:this={grid} {onkeydown}>
+<div class="sheet" style:--states={states.length} role="grid" aria-label="States of {anatomy.label}" tabindex="-1" bind:this={grid} {onkeydown}>
   <div class="line head" role="row">
     <span role="columnheader" class="visually-hidden">Property</span>
     <span></span>
-    {#each STATES as state (state)}
-      <span role="columnheader" class="state" class:absent={!has(state)} style:border-top-color={has(state) ? tones[state] : 'transparent'}>
-        {#if state === 'rest' || !has(state)}
+    {#each states as state (state)}
+      <span role="columnheader" class="state" style:border-top-color={tones[state]}>
+        {#if state === 'rest'}
           {state}
         {:else}
           <button type="button" class="force plain" aria-pressed={wb.forced === state} title="Show this state in the preview; it is never exported" onclick={() => (wb.forced = wb.forced === state ? null : state)}>{state}</button>
         {/if}
-        {#if has(state)}
-          <OverflowMenu size="sm" flipped iconDescription="More for {state}" aria-label="More for {state}">
-            <OverflowMenuItem text="Copy this look" on:click={() => (wb.look = { id: wb.drawn.id, part: wb.currentPart, state })} />
-            <OverflowMenuItem text="Paste the look here" disabled={!wb.look?.state} on:click={() => paste(state)} />
-            <OverflowMenuItem text="Take own values away" disabled={ownOf(state).length === 0} on:click={() => clear(state)} />
-          </OverflowMenu>
-        {/if}
+        <OverflowMenu size="sm" flipped iconDescription="More for {state}" aria-label="More for {state}">
+          <OverflowMenuItem text="Copy this look" on:click={() => (wb.look = { id: wb.drawn.id, part: wb.currentPart, state })} />
+          <OverflowMenuItem text="Paste the look here" disabled={!wb.look?.state} on:click={() => paste(state)} />
+          <OverflowMenuItem text="Take own values away" disabled={ownOf(state).length === 0} on:click={() => clear(state)} />
+        </OverflowMenu>
       </span>
     {/each}
   </div>
@@ -151,53 +148,50 @@
       {#await typeStyles() then { default: TypeStyleCell }}
         <div class="line" role="row">
           <span role="rowheader">Type style</span>
-          {#each STATES as state (state)}
-            {#if has(state)}<TypeStyleCell {wb} {state} resolved={resolved.get(state)!} />{:else}<span role="gridcell" class="none">—</span>{/if}
+          {#each states as state (state)}
+            <TypeStyleCell {wb} {state} resolved={resolved.get(state)!} />
           {/each}
         </div>
       {/await}
     {/if}
     <div class="line" role="row">
       <span role="rowheader">{property.label}</span>
-      {#each STATES as state, column (state)}
-        {#if has(state)}
-          <StyleCell {wb} {property} {state} resolved={resolved.get(state)!.get(property.property)!} {row} {column} />
-        {:else}
-          <span role="gridcell" class="none" title="The {anatomy.label} has no {state} state">—</span>
-        {/if}
+      {#each states as state, column (state)}
+        <StyleCell {wb} {property} {state} resolved={resolved.get(state)!.get(property.property)!} {row} {column} />
       {/each}
     </div>
   {/each}
   {#if anatomy.icons}
     <div class="line" role="row">
       <span role="rowheader">Icon</span>
-      {#each STATES as state (state)}
-        {#if has(state)}<IconCell {wb} {state} keys={anatomy.icons} />{:else}<span role="gridcell" class="none">—</span>{/if}
+      {#each states as state (state)}
+        <IconCell {wb} {state} keys={anatomy.icons} />
       {/each}
     </div>
   {/if}
   <div class="line computed above" role="row">
     <span role="rowheader">Seen against rest</span>
-    {#each STATES as state (state)}{@const { text, tone, why } = changeOf(state)}<span role="gridcell" class="mono {tone}" title={why}>{text}</span>{/each}
+    {#each states as state (state)}{@const { text, tone, why } = changeOf(state)}<span role="gridcell" class="mono {tone}" title={why}>{text}</span>{/each}
   </div>
   <div class="line computed middle" role="row">
     <span role="rowheader">Text contrast</span>
-    {#each STATES as state (state)}{@const { text, tone } = contrastOf(state)}<span role="gridcell" class="mono {tone}">{text}</span>{/each}
+    {#each states as state (state)}{@const { text, tone } = contrastOf(state)}<span role="gridcell" class="mono {tone}">{text}</span>{/each}
   </div>
   <div class="line computed" role="row">
     <span role="rowheader">Ring contrast</span>
-    {#each STATES as state (state)}{@const { text, tone } = ringOf(state)}<span role="gridcell" class="mono {tone}">{text}</span>{/each}
+    {#each states as state (state)}{@const { text, tone } = ringOf(state)}<span role="gridcell" class="mono {tone}">{text}</span>{/each}
   </div>
 </div>
 
 <style>
   .sheet {
-    min-width: 760px;
+    min-width: calc(124px + var(--states) * 106px);
     outline: none;
   }
   .line {
     display: grid;
-    grid-template-columns: 124px repeat(6, minmax(0, 1fr));
+    /* A column is as wide as it can be of use: a part with few states leaves room beside them. */
+    grid-template-columns: 124px repeat(var(--states), minmax(0, 240px));
     min-height: 27px;
     border-bottom: 1px solid var(--faint-line);
   }
@@ -244,10 +238,6 @@
     height: 20px;
     margin-right: -4px;
   }
-  .absent {
-    font-weight: 400;
-    color: var(--ink-3);
-  }
   .looks {
     min-height: 53px;
   }
@@ -259,10 +249,6 @@
     padding: 0;
     overflow: hidden;
     pointer-events: none;
-  }
-  .none {
-    color: var(--ink-3);
-    background: repeating-linear-gradient(135deg, transparent 0 5px, var(--faint-line) 5px 6px);
   }
   /* What decides stays in sight, however far the rows are scrolled. */
   .computed {

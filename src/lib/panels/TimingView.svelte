@@ -120,9 +120,9 @@
     {#each [['Moves', rows.moves], ['Changes of state', rows.states]] as const as [title, group] (title)}
       {#if group.length > 0}<h3>{title}</h3><div></div>{/if}
       {#each group as row (row.key)}
-        <button type="button" class="name" class:picked={row === picked} aria-pressed={row === picked} onclick={() => (pickedKey = row.key)}><span>{row.label}</span> <small>{row.track && row.track.value.step > 0 ? `step ${row.track.value.step} ms` : row.event}</small></button>
+        <button type="button" class="name" data-field={row.key} class:picked={row === picked} aria-pressed={row === picked} onclick={() => (pickedKey = row.key)}><span>{row.label}</span> <small>{row.track && row.track.value.step > 0 ? `step ${row.track.value.step} ms` : row.event}</small></button>
         <div class="lane" class:picked={row === picked} style:background-size="{x(tick)}px 100%">
-          {#if row.bars.length === 0}<span class="still">does not move</span>{/if}
+          {#if row.bars.length === 0}<span class="still">{row.stilled ?? 'does not move'}</span>{/if}
           {#each starts(row) as { left, width }, i (i)}
             <div
               class="bar"

@@ -41,7 +41,7 @@
         <OverflowMenuItem hasDivider text="History and versions" on:click={() => (wb.open = 'history')} />
         <OverflowMenuItem text="Shelf" on:click={() => (wb.open = 'shelf')} />
         <OverflowMenuItem text="Tokens" on:click={() => (wb.open = 'tokens')} />
-        <OverflowMenuItem text="Find a command" on:click={() => (wb.open = 'search')} />
+        <OverflowMenuItem text="Find anything" on:click={() => (wb.open = 'search')} />
         <OverflowMenuItem text="All keys" on:click={() => (wb.open = 'keys')} />
       </OverflowMenu>
     </div>

@@ -1,12 +1,12 @@
 <script lang="ts">
   import { tinykeys } from 'tinykeys';
   import { onMount } from 'svelte';
-  import Hints from './Hints.svelte';
   import Outline from './Outline.svelte';
-  import PreviewPane from './PreviewPane.svelte';
+  import PreviewPane from '$lib/stage/PreviewPane.svelte';
+  import StageBar from '$lib/stage/StageBar.svelte';
   import TopBar from './TopBar.svelte';
   import TuningSheet from './TuningSheet.svelte';
-  import WidthRuler from './WidthRuler.svelte';
+  import WidthRuler from '$lib/stage/WidthRuler.svelte';
   import { actions, removeSelected, runAction } from '$lib/state/actions';
   import { copyPieces, keptData } from '$lib/state/copying';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -14,13 +14,15 @@
 
   const { wb }: { wb: Workbench } = $props();
 
+  /** What stands beside the page and leaves it the keys. */
+  const PANELS: readonly string[] = ['findings', 'history', 'tokens', 'shelf'];
   const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
   const isControl = (target: EventTarget | null) => target instanceof HTMLElement && /^(?:BUTTON|A)$/.test(target.tagName);
 
   /** While a field or a dialog has the keys, only what cannot be meant for it goes on: undo and the like in dialogs do not. */
   function isTaken(event: KeyboardEvent, key: string): boolean {
     if (event.defaultPrevented) return true;
-    const dialogOpen = wb.open !== null && !['findings', 'history', 'tokens', 'shelf'].includes(wb.open);
+    const dialogOpen = wb.open !== null && !PANELS.includes(wb.open);
     if (dialogOpen) return true;
     if (isTyping(event.target)) return !/^\$mod\+(?:k|e)$/.test(key);
     return key === 'Enter' && isControl(event.target);
@@ -55,16 +57,20 @@
 
   /** What pastes, and prints for other programs, comes when the page is on show. */
   const pasting = () => import('$lib/state/clipboard');
+  const drawer = () => import('$lib/insert/InsertDrawer.svelte');
   let clipboard = $state.raw<Awaited<ReturnType<typeof pasting>> | null>(null);
   onMount(() => {
-    const timer = setTimeout(() => void pasting().then((loaded) => (clipboard = loaded)), 1500);
+    const timer = setTimeout(() => {
+      void pasting().then((loaded) => (clipboard = loaded));
+      void drawer();
+    }, 1500);
     return () => clearTimeout(timer);
   });
 
   /** The clipboard's own events: pieces are copied where no text is picked, and pasted where no field has the keys. */
   function onclipboard(event: ClipboardEvent): void {
     const hasText = (window.getSelection()?.toString() ?? '') !== '';
-    const isBusy = isTyping(event.target) || isTyping(document.activeElement) || (wb.open !== null && !['findings', 'history', 'tokens', 'shelf'].includes(wb.open));
+    const isBusy = isTyping(event.target) || isTyping(document.activeElement) || (wb.open !== null && !PANELS.includes(wb.open));
     if (isBusy || event.defaultPrevented || !event.clipboardData) return;
     if (event.type === 'paste') {
       event.preventDefault();
@@ -88,12 +94,6 @@
     void pasting().then(({ dropPictures }) => dropPictures(wb, files));
   }
 
-  /** Once something has been said the place for it stays, so that screen readers hear the next. */
-  let isSaying = $state(false);
-  $effect(() => {
-    if (wb.message || wb.progress || wb.saver.status === 'failed') isSaying = true;
-  });
-
   function escape(): void {
     if (wb.isFull) wb.isFull = false;
     else if (wb.trial) wb.trial = null;
@@ -110,7 +110,7 @@
 
   $effect(() => {
     const shown = wb.message;
-    if (shown?.kind !== 'info') return;
+    if (shown?.kind !== 'info' || shown.act) return;
     const timer = setTimeout(() => wb.message === shown && (wb.message = null), 4000);
     return () => clearTimeout(timer);
   });
@@ -136,28 +136,29 @@
     <h1 class="visually-hidden">{wb.project.info.name}, {wb.page.name}</h1>
     <WidthRuler {wb} />
     <PreviewPane {wb} onkey={fromFrame} />
+    <StageBar {wb} />
     <TuningSheet {wb} />
   </main>
-  {#if wb.open === 'history'}{#await import('./HistoryPanel.svelte') then { default: HistoryPanel }}<HistoryPanel {wb} />{/await}{/if}
-  {#if wb.open === 'tokens'}{#await import('./TokensPanel.svelte') then { default: TokensPanel }}<TokensPanel {wb} />{/await}{/if}
-  {#if wb.open === 'shelf'}{#await import('./ShelfPanel.svelte') then { default: ShelfPanel }}<ShelfPanel {wb} />{/await}{/if}
-  {#if wb.open === 'findings'}{#await import('./FindingsPanel.svelte') then { default: FindingsPanel }}<FindingsPanel {wb} />{/await}{/if}
+  {#if wb.open === 'history'}{#await import('$lib/side/HistoryPanel.svelte') then { default: HistoryPanel }}<HistoryPanel {wb} />{/await}{/if}
+  {#if wb.open === 'tokens'}{#await import('$lib/side/TokensPanel.svelte') then { default: TokensPanel }}<TokensPanel {wb} />{/await}{/if}
+  {#if wb.open === 'shelf'}{#await import('$lib/side/ShelfPanel.svelte') then { default: ShelfPanel }}<ShelfPanel {wb} />{/await}{/if}
+  {#if wb.open === 'findings'}{#await import('$lib/side/FindingsPanel.svelte') then { default: FindingsPanel }}<FindingsPanel {wb} />{/await}{/if}
+  {#if wb.open === 'insert'}{#await drawer() then { default: InsertDrawer }}<InsertDrawer {wb} />{/await}{/if}
 </div>
-{#if wb.open === 'insert' || wb.open === 'search'}{#key wb.open}{#await import('./CommandSearch.svelte') then { default: CommandSearch }}<CommandSearch {wb} />{/await}{/key}{/if}
+{#if wb.open === 'search'}{#await import('$lib/search/SearchDialog.svelte') then { default: SearchDialog }}<SearchDialog {wb} />{/await}{/if}
 {#if wb.open === 'export'}{#await import('./ExportDialog.svelte') then { default: ExportDialog }}<ExportDialog {wb} />{/await}{/if}
 {#if wb.open === 'keys'}{#await import('./KeysDialog.svelte') then { default: KeysDialog }}<KeysDialog {wb} />{/await}{/if}
 
 {#if isOver}<div class="over">Drop pictures: they come after what is picked</div>{/if}
-<Hints {wb} />
-
-{#if isSaying}{#await import('./Messages.svelte') then { default: Messages }}<Messages {wb} />{/await}{/if}
 
 <style>
   .bench {
     position: relative;
     display: grid;
-    grid-template: 44px minmax(0, 1fr) / 232px minmax(0, 1fr);
-    height: 100vh;
+    grid-template: 44px minmax(0, 1fr) / 232px minmax(0, 1fr) auto;
+    /* Smaller than this the window scrolls, so that everything can be reached when it is zoomed. */
+    min-width: 960px;
+    height: max(100vh, 560px);
     overflow: hidden;
     /* A drag that misses its handle must not paint the whole window blue; what is worth copying stands in the panels. */
     user-select: none;
@@ -170,7 +171,7 @@
   }
   .stage {
     display: grid;
-    grid-template: 40px minmax(0, 1fr) auto auto / minmax(0, 1fr);
+    grid-template: 40px minmax(0, 1fr) auto auto auto / minmax(0, 1fr);
     min-width: 0;
     min-height: 0;
   }

@@ -76,7 +76,8 @@
 </script>
 
 <div class="asset" role="group" aria-label={label}>
-  <span class="bx--label">{label}</span>
+  <span class="name" class:own={value !== ''} title={help}>{label}</span>
+  <div>
   <div class="choices">
     {#each assets as asset (asset.id)}
       <button type="button" aria-pressed={asset.id === value} title="{asset.file}{media === 'film' ? '' : `, ${asset.width ?? '?'} × ${asset.height ?? '?'} px`}" onclick={() => onchange(asset.id)}>
@@ -114,23 +115,41 @@
     </div>
   {/if}
   {#if fault}<p role="alert">{fault}</p>{/if}
-  {#if help && !value}<p class="help">{help}</p>{/if}
+  {#if help}<p class="visually-hidden">{help}</p>{/if}
   {#if use}<PictureFacts {use} bands={wb.project.info.bands} />{/if}
+  </div>
 </div>
 
 <style>
   .asset {
+    display: grid;
+    grid-template-columns: minmax(0, 118px) minmax(0, 1fr);
     grid-column: 1 / -1;
+    gap: 8px;
+  }
+  .name {
+    padding-top: 8px;
+    font-size: 12.5px;
+    line-height: 1.2;
+    color: var(--ink-2);
+  }
+  .name.own {
+    font-weight: 600;
+    color: var(--ink);
+  }
+  .choices :global(.bx--btn) {
+    min-height: 28px;
+    padding: 2px 12px;
   }
   .choices {
     display: flex;
     flex-wrap: wrap;
-    gap: 8px;
+    gap: 6px;
     align-items: center;
   }
   .choices > button[aria-pressed] {
-    width: 84px;
-    height: 58px;
+    width: 52px;
+    height: 36px;
     padding: 2px;
     cursor: pointer;
     background: #fff;

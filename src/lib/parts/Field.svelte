@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Select, SelectItem, TextInput, Toggle } from 'carbon-components-svelte';
   import { ValidationError } from 'yup';
   import { settingsWithDefaults } from '$core/kinds/settings';
   import { checkValue } from '$core/css/values';
@@ -18,7 +17,17 @@
   /** Tokens that fit a field of CSS; the field offers them as one types. */
   const tokens = $derived(field.property ? Object.values(wb.project.tokens).filter(({ id }) => checkValue(field.property!, `{${id}}`, wb.project.tokens).ok) : []);
   const tokenList = $derived(`tokens-${field.key}`);
+  const id = $props.id();
+  /** Fields with a picture, a drawing or tools of their own bring their label and take the whole row. */
+  const WIDE: readonly string[] = ['rich', 'shares', 'place', 'asset', 'icon'];
+  const isWide = $derived(WIDE.includes(field.control));
+  /** It differs from how the piece comes. */
+  const isOwn = $derived(Object.hasOwn(node.settings, field.key));
+  const about = $derived([field.help ?? '', field.live ? `It acts ${field.live}; editing does not show it.` : ''].filter(Boolean).join(' '));
+  const showsOwnFault = $derived(field.control === 'shares' || field.control === 'place');
+  let showsAbout = $state(false);
   let fault = $state('');
+  const describedBy = $derived([about ? `${id}-about` : '', fault ? `${id}-fault` : ''].filter(Boolean).join(' ') || undefined);
   let gesture = 0;
 
   function set(to: Json, merge: string | null = null): void {
@@ -56,98 +65,185 @@
   }
 </script>
 
-{#if field.live}<span class="live" title="Editing does not show it">acts {field.live}</span>{/if}
-{#if field.control === 'choice'}
-  <Select size="sm" labelText={field.label} helperText={field.help ?? ''} selected={value as string} on:change={(event) => set((event.target as HTMLSelectElement).value)}>
-    {#each Object.entries(field.choices ?? {}) as [choice, text] (choice)}<SelectItem value={choice} {text} />{/each}
-  </Select>
-{:else if field.control === 'item'}
-  <Select size="sm" labelText={field.label} helperText={field.help ?? ''} selected={value as string} on:change={(event) => set((event.target as HTMLSelectElement).value)}>
-    <SelectItem value="" text="the first that can be" />
-    {#each items as item (item.id)}<SelectItem value={item.id} text={item.name} />{/each}
-  </Select>
-{:else if field.control === 'toggle'}
-  <div class="toggle">
-    <Toggle size="sm" labelText={field.label} labelA="no" labelB="yes" toggled={value as boolean} on:toggle={({ detail }) => detail.toggled !== value && set(detail.toggled)} />
-    {#if field.help}<p>{field.help}</p>{/if}
+<div class="field" class:wide={isWide} class:own={isOwn} data-field={field.key}>
+  {#if !isWide}
+    <span class="name">
+      <label for={id}>{field.label}</label>
+      {#if about}
+        <button type="button" class="ask" aria-label="About {field.label}" aria-expanded={showsAbout} title={about} onclick={() => (showsAbout = !showsAbout)}>?</button>
+      {/if}
+    </span>
+  {/if}
+  <div class="input">
+    {#if field.control === 'choice'}
+      <select {id} aria-describedby={describedBy} value={value as string} onchange={(event) => set(event.currentTarget.value)}>
+        {#each Object.entries(field.choices ?? {}) as [choice, text] (choice)}<option value={choice}>{text}</option>{/each}
+      </select>
+    {:else if field.control === 'item'}
+      <select {id} aria-describedby={describedBy} value={value as string} onchange={(event) => set(event.currentTarget.value)}>
+        <option value="">the first that can be</option>
+        {#each items as item (item.id)}<option value={item.id}>{item.name}</option>{/each}
+      </select>
+    {:else if field.control === 'toggle'}
+      <label class="toggle"><input {id} type="checkbox" role="switch" aria-describedby={describedBy} checked={value as boolean} onchange={(event) => set(event.currentTarget.checked)} /><span>{value ? 'yes' : 'no'}</span></label>
+    {:else if field.control === 'width' || field.control === 'number'}
+      <input
+        {id}
+        class="mono"
+        aria-describedby={describedBy}
+        aria-invalid={fault !== ''}
+        value={`${value as number} ${field.control === 'width' ? 'px' : field.unit}`}
+        onchange={(event) => (field.control === 'number' ? setNumber : setWidth)(event.currentTarget.value)}
+        onkeydown={widthKeys}
+      />
+    {:else if field.control === 'shares'}
+      {#await import('./SharesField.svelte') then { default: SharesField }}
+        <SharesField label={field.label} help={about} value={value as string} {fault} names={(node.slots.columns ?? []).map((id) => wb.project.nodes[id as NodeId]!.name)} onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)} onstart={() => (gesture += 1)} />
+      {/await}
+    {:else if field.control === 'place'}
+      {#await import('./FocusField.svelte') then { default: FocusField }}
+        <FocusField label={field.label} value={value as string} picture={wb.blobs.get(node.settings.picture as AssetId) ?? null} help={about} {fault} onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)} onstart={() => (gesture += 1)} />
+      {/await}
+    {:else if field.control === 'asset'}
+      {#await import('./AssetField.svelte') then { default: AssetField }}
+        <AssetField {wb} {node} key={field.key} label={field.label} help={about} media={field.media ?? 'picture'} value={value as string} onchange={(id) => set(id)} />
+      {/await}
+    {:else if field.control === 'icon'}
+      {#await import('./IconField.svelte') then { default: IconField }}
+        <IconField label={field.label} help={field.help} value={value as Icon | null} onchange={(icon) => set(icon as unknown as Json)} />
+      {/await}
+    {:else if field.control === 'rich'}
+      {#await import('./RichField.svelte') then { default: RichField }}
+        <RichField label={field.label} value={value as string} takesFocus={wb.editing === node.id} onchange={(html) => set(html, 'write')} onfocus={() => (gesture += 1)} ondone={() => (wb.editing = null)} />
+      {/await}
+    {:else}
+      {#if tokens.length > 0}<datalist id={tokenList}>{#each tokens as each (each.id)}<option value={`{${each.id}}`}>{each.name}</option>{/each}</datalist>{/if}
+      <input
+        {id}
+        class:mono={field.control === 'css'}
+        aria-describedby={describedBy}
+        aria-invalid={fault !== ''}
+        value={value as string}
+        list={tokens.length > 0 ? tokenList : undefined}
+        onfocus={() => (gesture += 1)}
+        oninput={(event) => set(event.currentTarget.value, 'write')}
+      />
+    {/if}
+    {#if fault && !showsOwnFault}<p class="fault" id="{id}-fault" role="alert">{fault}</p>{/if}
+    {#if about && !isWide}<p class="about" class:visually-hidden={!showsAbout} id="{id}-about">{about}</p>{/if}
   </div>
-{:else if field.control === 'width'}
-  <TextInput
-    size="sm"
-    labelText={field.label}
-    helperText={field.help ?? ''}
-    invalid={fault !== ''}
-    invalidText={fault}
-    value={`${value as number} px`}
-    on:change={({ detail }) => setWidth(String(detail))}
-    on:keydown={widthKeys}
-  />
-{:else if field.control === 'number'}
-  <TextInput
-    size="sm"
-    labelText={field.label}
-    helperText={field.help ?? ''}
-    invalid={fault !== ''}
-    invalidText={fault}
-    value={`${value as number} ${field.unit}`}
-    on:change={({ detail }) => setNumber(String(detail))}
-    on:keydown={widthKeys}
-  />
-{:else if field.control === 'shares'}
-  {#await import('./SharesField.svelte') then { default: SharesField }}
-    <SharesField label={field.label} help={field.help ?? ''} value={value as string} {fault} names={(node.slots.columns ?? []).map((id) => wb.project.nodes[id as NodeId]!.name)} onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)} onstart={() => (gesture += 1)} />
-  {/await}
-{:else if field.control === 'place'}
-  {#await import('./FocusField.svelte') then { default: FocusField }}
-    <FocusField label={field.label} value={value as string} picture={wb.blobs.get(node.settings.picture as AssetId) ?? null} help={field.help ?? ''} {fault} onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)} onstart={() => (gesture += 1)} />
-  {/await}
-{:else if field.control === 'asset'}
-  {#await import('./AssetField.svelte') then { default: AssetField }}
-    <AssetField {wb} {node} key={field.key} label={field.label} help={field.help ?? ''} media={field.media ?? 'picture'} value={value as string} onchange={(id) => set(id)} />
-  {/await}
-{:else if field.control === 'icon'}
-  {#await import('./IconField.svelte') then { default: IconField }}
-    <IconField label={field.label} help={field.help} value={value as Icon | null} onchange={(icon) => set(icon as unknown as Json)} />
-  {/await}
-{:else if field.control === 'rich'}
-  {#await import('./RichField.svelte') then { default: RichField }}
-    <RichField label={field.label} value={value as string} takesFocus={wb.editing === node.id} onchange={(html) => set(html, 'write')} onfocus={() => (gesture += 1)} ondone={() => (wb.editing = null)} />
-  {/await}
-{:else}
-  {#if tokens.length > 0}<datalist id={tokenList}>{#each tokens as each (each.id)}<option value={`{${each.id}}`}>{each.name}</option>{/each}</datalist>{/if}
-  <TextInput
-    size="sm"
-    labelText={field.label}
-    helperText={field.help ?? ''}
-    invalid={fault !== ''}
-    invalidText={fault}
-    value={value as string}
-    list={tokens.length > 0 ? tokenList : undefined}
-    on:focus={() => (gesture += 1)}
-    on:input={({ detail }) => set(String(detail ?? ''), 'write')}
-  />
-{/if}
+</div>
 
 <style>
-  .live {
-    justify-self: start;
-    padding: 0 6px;
-    margin-bottom: 2px;
-    font-size: 11px;
+  .field {
+    display: grid;
+    grid-template-columns: minmax(0, 118px) minmax(0, 1fr);
+    gap: 8px;
+    align-items: start;
+    min-width: 0;
+  }
+  .wide {
+    grid-template-columns: minmax(0, 1fr);
+    grid-column: 1 / -1;
+  }
+  .name {
+    display: flex;
+    gap: 2px;
+    align-items: center;
+    justify-content: space-between;
+    min-height: 26px;
+    font-size: 12.5px;
+    line-height: 1.2;
     color: var(--ink-2);
-    border: 1px solid var(--line);
+  }
+  /* What differs from how the piece comes is dark, as in the state sheet. */
+  .own .name {
+    font-weight: 600;
+    color: var(--ink);
+  }
+  .input {
+    min-width: 0;
+  }
+  .input > :is(input, select) {
+    width: 100%;
+    height: 26px;
+    padding: 0 7px;
+    font: inherit;
+    color: var(--ink-2);
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  .input > .mono {
+    font: 11.5px var(--mono);
+  }
+  .own .input > :is(input, select) {
+    color: var(--ink);
+  }
+  .input > [aria-invalid='true'] {
+    border-color: var(--red);
+    outline: 1px solid var(--red);
+  }
+  .toggle {
+    display: inline-flex;
+    gap: 7px;
+    align-items: center;
+    min-height: 26px;
+    color: var(--ink-2);
+    cursor: pointer;
+  }
+  .toggle input {
+    position: relative;
+    width: 30px;
+    height: 16px;
+    margin: 0;
+    appearance: none;
+    cursor: pointer;
+    background: var(--control-line);
     border-radius: 8px;
   }
-  .toggle p {
+  .toggle input::before {
+    position: absolute;
+    top: 2px;
+    left: 2px;
+    width: 12px;
+    height: 12px;
+    content: '';
+    background: #fff;
+    border-radius: 50%;
+  }
+  .toggle input:checked {
+    background: var(--verdigris);
+  }
+  .toggle input:checked::before {
+    left: 16px;
+  }
+  .fault {
     margin: 2px 0 0;
     font-size: 12px;
+    line-height: 1.3;
+    color: var(--red);
+  }
+  .about {
+    margin: 3px 0 0;
+    font-size: 12px;
+    line-height: 1.35;
     color: var(--ink-2);
   }
-  .toggle :global(.bx--form-item) {
+  .ask {
     flex: none;
+    width: 16px;
+    height: 16px;
+    padding: 0;
+    font: 600 11px/14px var(--sans);
+    color: var(--ink-2);
+    cursor: pointer;
+    background: none;
+    border: 1px solid var(--control-line);
+    border-radius: 50%;
   }
-  .toggle :global(.bx--toggle__switch),
-  .toggle :global(.bx--toggle-input__label .bx--toggle__switch) {
-    margin-top: 6px;
+  .ask[aria-expanded='true'] {
+    color: #fff;
+    background: var(--ink-2);
   }
 </style>

@@ -64,11 +64,11 @@
   img {
     display: block;
     max-width: 100%;
-    max-height: 120px;
+    max-height: 72px;
   }
   .room {
-    width: 180px;
-    height: 96px;
+    width: 120px;
+    height: 64px;
     background: linear-gradient(var(--line) 0 0) center / 1px 100% no-repeat, linear-gradient(var(--line) 0 0) center / 100% 1px no-repeat, #fff;
     border: 1px solid var(--control-line);
     border-radius: 3px;

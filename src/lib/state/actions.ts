@@ -5,7 +5,8 @@ import { childIds, fragmentOf, maybePlaceOf, nodeOf } from '$core/project/tree';
 import { makeWith, withNewIds } from '$core/kinds/make';
 import type { Fragment, NodeId, Page, PageId, Place, ShelfId } from '$core/project/types';
 import { registry } from '$core/registry';
-import { templates } from '$core/templates';
+import { placed, type FoundPlace } from '$core/kinds/place';
+import { entries, type Entry } from '$lib/insert/entries';
 import { VIEWS, type Workbench } from './workbench.svelte';
 import { writeInPlace } from './writing';
 
@@ -18,9 +19,8 @@ export interface Action {
   readonly keys: readonly string[];
   /** The browser does it by these keys, and tells the page by an event. */
   readonly isNative?: boolean;
-  /** For an insert: one line about it, and the kind whose place it needs. */
-  readonly summary?: string;
-  readonly kind?: string;
+  /** What people call it beside its label: it is found by these too. */
+  readonly words?: readonly string[];
   /** Null where it can be done, else why not. */
   refusal(wb: Workbench): string | null;
   run(wb: Workbench): void;
@@ -30,14 +30,16 @@ const always = () => null;
 const make = makeWith();
 const nothing = 'Pick something in the outline or the preview first.';
 
-export function insertKind(wb: Workbench, kind: string): void {
-  const at = wb.placeFor(kind);
-  if (!at) return void (wb.message = { kind: 'error', text: 'There is no place for it here. Pick a section first.' });
-  insertFragment(wb, registry.kindOf(kind).create(make), at);
+/** Puts a piece where it finds a place, and picks it. @returns whether it could. */
+export function insertFragment(wb: Workbench, fragment: Fragment, found: FoundPlace): boolean {
+  if (wb.dispatch({ type: 'insert', fragment: placed(fragment, found, make), at: found.at })) return false;
+  wb.select([fragment.root]);
+  return true;
 }
 
-export function insertFragment(wb: Workbench, fragment: Fragment, at: Place): void {
-  if (!wb.dispatch({ type: 'insert', fragment, at })) wb.select([fragment.root]);
+export function insertEntry(wb: Workbench, entry: Entry): void {
+  const place = wb.findPlace(entry.kind);
+  if (place) insertFragment(wb, entry.build(), place);
 }
 
 /** Adds a panel (or another item) to a widget that has a list of them. */
@@ -48,7 +50,7 @@ export function addItem(wb: Workbench, owner: NodeId, slot: string): void {
   const index = node.slots[slot]!.length;
   const fragment = kind.create(make);
   const named = { ...fragment.nodes[fragment.root]!, name: `${kind.label} ${index + 1}` };
-  insertFragment(wb, { root: fragment.root, nodes: { ...fragment.nodes, [fragment.root]: named } }, { parent: owner, slot, index });
+  insertFragment(wb, { root: fragment.root, nodes: { ...fragment.nodes, [fragment.root]: named } }, { at: { parent: owner, slot, index }, around: null });
 }
 
 function step(wb: Workbench, by: -1 | 1): Place | null {
@@ -172,30 +174,14 @@ export function playMovement(wb: Workbench): void {
 
 export const actions: readonly Action[] = [
   { id: 'insert', label: 'Insert…', group: 'Insert', keys: ['a'], refusal: always, run: (wb) => (wb.open = 'insert') },
-  ...registry.kinds
-    .filter((kind) => kind.insertable)
-    .map((kind): Action => ({
-      id: `insert-${kind.kind}`,
-      label: `Insert ${kind.label.toLowerCase()}`,
-      group: 'Insert',
-      keys: [],
-      summary: kind.summary,
-      kind: kind.kind,
-      refusal: (wb) => (wb.placeFor(kind.kind) ? null : 'There is no place for it here. Pick a section first.'),
-      run: (wb) => insertKind(wb, kind.kind)
-    })),
-  ...templates.map((each): Action => ({
-    id: `insert-template-${each.template}`,
-    label: `Insert ${each.label.toLowerCase()}`,
+  ...entries.map((entry): Action => ({
+    id: `insert-${entry.id}`,
+    label: `Insert ${entry.label.toLowerCase()}`,
     group: 'Insert',
     keys: [],
-    summary: each.summary,
-    kind: each.root,
-    refusal: (wb) => (wb.placeFor(each.root) ? null : 'There is no place for it here. Pick a section first.'),
-    run(wb) {
-      const at = wb.placeFor(each.root);
-      if (at) insertFragment(wb, each.build(make), at);
-    }
+    words: entry.words,
+    refusal: always,
+    run: (wb) => insertEntry(wb, entry)
   })),
   {
     id: 'edit-text',
@@ -294,7 +280,7 @@ export const actions: readonly Action[] = [
   { id: 'history', label: 'History and versions', group: 'Project', keys: ['h'], refusal: always, run: (wb) => (wb.open = wb.open === 'history' ? null : 'history') },
   { id: 'shelf', label: 'Shelf', group: 'Project', keys: ['Shift+S'], refusal: always, run: (wb) => (wb.open = wb.open === 'shelf' ? null : 'shelf') },
   { id: 'tokens', label: 'Tokens', group: 'Project', keys: ['Shift+T'], refusal: always, run: (wb) => (wb.open = wb.open === 'tokens' ? null : 'tokens') },
-  { id: 'search', label: 'Find a command', group: 'View', keys: ['$mod+k'], refusal: always, run: (wb) => (wb.open = 'search') },
+  { id: 'search', label: 'Find anything', group: 'View', keys: ['$mod+k'], refusal: always, run: (wb) => (wb.open = 'search') },
   { id: 'keys', label: 'All keys', group: 'View', keys: ['Shift+?'], refusal: always, run: (wb) => (wb.open = 'keys') }
 ];
 

@@ -1,4 +1,3 @@
-import type { AnySchema } from 'yup';
 import { cleanHtml, escapeHtml } from '$core/html/clean';
 import { printHtml } from '$core/html/print';
 import { printSnippet } from '$core/compile/snippet';
@@ -6,7 +5,8 @@ import type { Command } from '$core/commands/define';
 import { readFragment, readTokens } from '$core/formats/document';
 import { withTokens } from '$core/commands/carry';
 import { makeWith, withNewIds } from '$core/kinds/make';
-import { withChangedSettings } from '$core/kinds/mapping';
+import type { FoundPlace } from '$core/kinds/place';
+import { assetsIn, withChangedSettings } from '$core/kinds/mapping';
 import { newId } from '$core/project/ids';
 import { nodeOf } from '$core/project/tree';
 import { isFilm, type Asset, type AssetId, type Fragment, type Json, type Node, type NodeId, type Place, type Token } from '$core/project/types';
@@ -17,10 +17,6 @@ import { assetFrom, type ReadFile } from './pictures';
 import type { Workbench } from './workbench.svelte';
 
 const make = makeWith();
-
-const assetFields = (node: Node) => Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, AnySchema>).flatMap(([key, field]) => (field.meta()?.field?.control === 'asset' ? [key] : []));
-
-const assetIdsOf = (fragment: Fragment) => Object.values(fragment.nodes).flatMap((node) => assetFields(node).flatMap((key) => (node.settings[key] ? [node.settings[key] as AssetId] : [])));
 
 /** @returns pieces as HTML for other programs. */
 export const htmlOf = (wb: Workbench, ids: readonly NodeId[]): string =>
@@ -40,15 +36,22 @@ export async function pasteInto(wb: Workbench, data: DataTransfer | null): Promi
   const words = html ? printHtmlOf(html) : plain.trim() && `<p>${plain.trim().split(/\n{2,}/).map(escapeHtml).join('</p><p>')}</p>`;
   if (!words) return void (wb.message = { kind: 'error', text: data ? 'There is nothing on the clipboard that can stand on a page.' : 'Nothing has been copied yet. Press Ctrl V to paste from another program.' });
   const at = placeOrMessage(wb, 'text');
-  if (at) insert(wb, [{ fragment: make('text', 'Pasted text', { html: words }), at }], []);
+  if (at) insert(wb, piecesAt([make('text', 'Pasted text', { html: words })], at), []);
 }
 
 const printHtmlOf = (html: string) => cleanHtml(html).children.map((child) => (child.type === 'element' || child.type === 'text' ? printHtml(child) : '')).join('');
 
-function placeOrMessage(wb: Workbench, kind: string): Place | null {
-  const at = wb.placeFor(kind);
-  if (!at) wb.message = { kind: 'error', text: 'What was copied cannot stand here. Pick another place.' };
-  return at;
+function placeOrMessage(wb: Workbench, kind: string): FoundPlace | null {
+  const found = wb.findPlace(kind);
+  if (!found) wb.message = { kind: 'error', text: `${registry.kindOf(kind).label} comes only with what it belongs to. Pick a piece that holds some, and paste there.` };
+  return found;
+}
+
+/** Pieces one after the other from a place on, or all of them in what has to be put around them there. */
+function piecesAt(fragments: readonly Fragment[], { at, around }: FoundPlace): readonly { readonly fragment: Fragment; readonly at: Place }[] {
+  if (!around) return fragments.map((fragment, i) => ({ fragment, at: { ...at, index: at.index + i } }));
+  const slot = Object.keys(around.slots)[0]!;
+  return [{ fragment: make(around.kind, around.label, {}, { [slot]: fragments }), at }];
 }
 
 async function pastePieces(wb: Workbench, text: string): Promise<void> {
@@ -63,11 +66,11 @@ async function pastePieces(wb: Workbench, text: string): Promise<void> {
   const { fragments, added: newTokens } = withTokens(registry, wb.project, read, tokens, carried.project === wb.project.id);
   const first = fragments[0];
   if (!first) return void (wb.message = { kind: 'error', text: 'What is on the clipboard cannot stand on a page of this version.' });
-  const { renamed, added } = await bringAssets(wb, { ...carried, assets: (Array.isArray(carried.assets) ? carried.assets : []).filter(({ id }) => fragments.flatMap(assetIdsOf).includes(id)) });
+  const { renamed, added } = await bringAssets(wb, { ...carried, assets: (Array.isArray(carried.assets) ? carried.assets : []).filter(({ id }) => fragments.some((each) => assetsIn(registry, each).has(id))) });
   const at = placeOrMessage(wb, first.nodes[first.root]!.kind);
   if (!at) return;
-  const pieces = fragments.map((fragment, i) => ({ fragment: withNewIds(registry, withoutAnchors(withAssets(fragment, renamed))), at: { ...at, index: at.index + i } }));
-  insert(wb, pieces, added, newTokens);
+  const pieces = fragments.map((fragment) => withNewIds(registry, withoutAnchors(withAssets(fragment, renamed))));
+  insert(wb, piecesAt(pieces, at), added, newTokens);
 }
 
 /** An anchor may stand once on a page, so a copy has none. */
@@ -114,7 +117,7 @@ async function pastePicture(wb: Workbench, file: File): Promise<void> {
   const read = await assetFrom(wb.project, file);
   if (!read.ok) return void (wb.message = { kind: 'error', text: read.sentence });
   const at = placeOrMessage(wb, 'image');
-  if (at) insert(wb, [{ fragment: pieceFor(read.asset), at }], [read]);
+  if (at) insert(wb, piecesAt([pieceFor(read.asset)], at), [read]);
 }
 
 /** From so many on it is said how far it is. */
@@ -141,7 +144,7 @@ export async function dropPictures(wb: Workbench, files: readonly File[]): Promi
   if (isStopped) return void (wb.message = { kind: 'info', text: 'No picture was added.' });
   // The hand may have gone elsewhere meanwhile.
   const at = taken.length > 0 ? placeOrMessage(wb, 'image') : null;
-  if (at) insert(wb, taken.map(({ asset }, i) => ({ fragment: pieceFor(asset), at: { ...at, index: at.index + i } })), taken);
+  if (at) insert(wb, piecesAt(taken.map(({ asset }) => pieceFor(asset)), at), taken);
   if (refused.length > 0) wb.message = { kind: 'error', text: `${refused.slice(0, 2).join(' ')}${refused.length > 2 ? ` ${refused.length - 2} more were left out.` : ''}` };
 }
 

@@ -1,4 +1,6 @@
 import { resolve } from '$core/cascade/resolve';
+import { CIRCUMSTANCES, heapOf, settingsUnder } from '$core/kinds/circumstances';
+import { CONDITION_WORDS } from '$core/kinds/words';
 import { settingsAt } from '$core/compile/analyse';
 import { settingsWithDefaults } from '$core/kinds/settings';
 import { drawnParts } from '$core/compile/parts';
@@ -6,7 +8,7 @@ import { analyse } from '$core/compile/analyse';
 import { barsOf, withTiming, type Bar, type Track } from '$core/motion/track';
 import { groupedTransitions, maybeTransitions, transitionText, type Transition } from '$core/motion/transition';
 import { STYLE_PROPERTIES } from '$core/css/properties';
-import { STATES, type ConditionName, type Json, type StateName } from '$core/project/types';
+import { STATES, type Circumstance, type ConditionName, type Json, type StateName } from '$core/project/types';
 import { registry } from '$core/registry';
 import { fieldsOf, type FieldSpec } from './fields';
 import type { Workbench } from './workbench.svelte';
@@ -21,6 +23,8 @@ export interface TimingRow {
   readonly event: string;
   readonly tone: 'in' | 'out' | 'size' | 'state';
   readonly bars: readonly Bar[];
+  /** Why it has no bars though it is set to move: a condition that is tried stills it. */
+  readonly stilled: string | null;
   readonly timing: Timing;
   /** Set for a movement of the kind; null for a change of state. */
   readonly track: { readonly field: FieldSpec; readonly value: Track; readonly isOwn: boolean } | null;
@@ -30,18 +34,26 @@ export interface TimingRow {
 /** Children drawn as bars of their own where they follow one another. */
 const FOLLOWERS = 3;
 
+/** Conditions that are tried at the moment, beside the band that is edited. */
+const triedOf = (wb: Workbench): readonly Circumstance[] => CIRCUMSTANCES.filter((name) => (wb.switches as readonly string[]).includes(name));
+
 function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
   const node = wb.drawn;
   const condition = wb.at;
   const settings = condition === 'always' ? settingsWithDefaults(wb.kind, node) : settingsAt(wb.kind, node, condition);
   const value = settings[field.key] as Track;
+  const tried = triedOf(wb);
+  const shown = settingsUnder(wb.kind, node, settings, tried)[field.key] as Track;
+  const bars = barsOf(shown, field.staggered ? FOLLOWERS : 1);
+  const isStilled = bars.length === 0 && barsOf(value).length > 0;
   const isOwn = condition === 'always' ? Object.hasOwn(node.settings, field.key) : node.adapt[condition]?.[field.key] !== undefined;
   return {
     key: field.key,
     label: field.label,
     event: `on ${field.event ?? 'pick'}`,
     tone: field.tone ?? 'in',
-    bars: barsOf(value, field.staggered ? FOLLOWERS : 1),
+    bars,
+    stilled: isStilled ? `does not move with ${tried.map((name) => CONDITION_WORDS[name]).join(', ')}` : null,
     timing: value,
     track: { field, value, isOwn },
     set: (timing, merge) => void wb.dispatch({ type: 'set-setting', id: node.id, key: field.key, value: withTiming(value, timing) as Json, condition }, merge && `${merge} ${node.id} ${field.key}`)
@@ -53,7 +65,8 @@ const nameOf = (property: string) => STYLE_PROPERTIES.get(property)?.label.toLow
 /** Changes of state of one part: what moves when the pointer comes, the focus, a press. */
 function stateRows(wb: Workbench, part: string): TimingRow[] {
   const { label, states } = wb.kind.anatomy[part]!;
-  const conditions = wb.at === 'always' ? [] : wb.at === 'narrow' ? (['medium', 'narrow'] as ConditionName[]) : [wb.at];
+  const tried = triedOf(wb);
+  const conditions: readonly ConditionName[] = [...heapOf(wb.at), ...tried];
   const rows: TimingRow[] = [];
   for (const state of STATES) {
     if (state !== 'rest' && !states[state]) continue;
@@ -67,6 +80,7 @@ function stateRows(wb: Workbench, part: string): TimingRow[] {
         label: `${label[0]!.toUpperCase()}${label.slice(1)} ${properties.length > 2 ? 'look' : properties.map(nameOf).join(', ')}`,
         event: state === 'rest' ? 'any change' : `into ${state}`,
         tone: 'state',
+        stilled: null,
         bars: timing.ms > 0 ? [{ start: Math.max(0, timing.delay), end: Math.max(0, timing.delay) + timing.ms }] : [],
         timing,
         track: null,

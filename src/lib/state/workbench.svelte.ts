@@ -8,14 +8,16 @@ import { completeProject } from '$core/project/complete';
 import { diffOf, patched } from '$core/project/diff';
 import { restoreCommands } from '$core/commands/restore';
 import { splitAside } from '$core/kinds/finding';
+import { placeFor, type FoundPlace } from '$core/kinds/place';
 import { maybeLinked } from '$core/project/shelf';
 import { sameShape } from '$core/project/lineage';
-import { childIds, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
-import type { AssetId, ConditionName, Node, NodeId, PageId, Place, Project, StateName } from '$core/project/types';
+import { childIds, fragmentOf, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
+import type { AssetId, ConditionName, Node, NodeId, PageId, Project, StateName } from '$core/project/types';
 import { registry } from '$core/registry';
 import type { Switch, ToFrame } from '$preview/messages';
 import { readBlobs, readHistory, type Stored } from '$lib/store/projects';
 import { FindingsWatch } from './findings.svelte';
+import { sideWidth } from './remembered';
 import { Saver } from './saver.svelte';
 
 export const VIEWS = ['Fill', 'Behaviour', 'States', 'Timing', 'Fallbacks'] as const;
@@ -39,6 +41,8 @@ export interface OutlineRow {
 export interface Message {
   readonly kind: 'error' | 'info';
   readonly text: string;
+  /** What can be done about it. */
+  readonly act?: { readonly label: string; readonly run: () => void };
 }
 
 /** Everything one open project's workbench knows. The interface reads it and calls its methods; only `dispatch` writes the project. */
@@ -84,6 +88,14 @@ export class Workbench {
   /** Long work that goes on beside the hand. */
   progress = $state.raw<{ readonly words: string; readonly done: number; readonly of: number; readonly stop: () => void } | null>(null);
   sheetHeight = $state(318);
+  /** Width of the panel beside the page, px. */
+  sideWidth = $state(sideWidth());
+  /** How large the page is shown: 1 is its real size. */
+  scale = $state(1);
+  /** Distances of what is under the pointer, in words. */
+  distances = $state.raw<{ readonly name: string; readonly words: string } | null>(null);
+  /** Widths shown side by side, px: wide, medium, narrow. */
+  three = $state.raw<readonly [number, number, number] | null>(null);
   collapsed = $state.raw<ReadonlySet<NodeId>>(new Set());
   readonly findingsWatch = new FindingsWatch();
   /** Up to date a moment after the hand rests; an edit never waits for it. */
@@ -147,11 +159,12 @@ export class Workbench {
   }
 
   #changed(): void {
+    // Nothing may ask about a piece that is gone, so what is picked comes first.
+    this.#keepSelection();
     this.#watchers.forEach((watcher) => watcher(this.project));
     clearTimeout(this.#restTimer);
     this.#restTimer = setTimeout(() => (this.rested = this.project), REST_MS);
     this.findingsWatch.ask(this.project, this.fits);
-    this.#keepSelection();
   }
 
   /** Sets and tunes a piece as it was in another state of the project, as one step. */
@@ -191,11 +204,26 @@ export class Workbench {
 
   /** Another window's edits have come in; what stands in the log is now the history of both. */
   async #merge(project: Project): Promise<void> {
+    const before = this.project;
+    const picked = this.current;
     this.project = project;
     this.#changed();
+    if (before.nodes[picked.id] && !project.nodes[picked.id]) this.#tellGone(before, picked);
     const [history, blobs] = await Promise.all([readHistory(project.id), readBlobs(project.id)]);
     this.history = history;
     this.blobs = new Map([...this.blobs, ...blobs]);
+  }
+
+  /** The piece that was being worked on was deleted elsewhere: said, and brought back if asked. */
+  #tellGone(before: Project, { id, name }: Node): void {
+    const lost = [...pathTo(before, id)].find((each) => !this.project.nodes[each]) ?? id;
+    const bring = (): void => {
+      const was = maybePlaceOf(before, lost);
+      const isThere = was !== null && this.project.nodes[was.parent] !== undefined;
+      const at = isThere ? was : this.findPlace(nodeOf(before, lost).kind)?.at;
+      if (at && !this.dispatch({ type: 'insert', fragment: fragmentOf(before, lost), at })) this.select([id]);
+    };
+    this.message = { kind: 'info', text: `${name} was deleted in another window.`, act: { label: 'Bring it back', run: bring } };
   }
 
   /** Goes to any point of the history: so many steps done. */
@@ -235,10 +263,17 @@ export class Workbench {
   }
 
   #keepSelection(): void {
-    if (!this.project.pages[this.pageId]) this.pageId = this.project.info.pageOrder[0]!;
+    if (!Object.hasOwn(this.project.pages, this.pageId)) this.pageId = this.project.info.pageOrder[0]!;
     const kept = this.selected.filter((id) => this.project.nodes[id]);
     if (kept.length < this.selected.length) this.selected = kept;
-    if (this.editing && !this.project.nodes[this.editing]) this.editing = null;
+    const isGone = (id: NodeId | null | undefined) => id != null && !this.project.nodes[id];
+    if (isGone(this.editing)) this.editing = null;
+    if (isGone(this.renaming)) this.renaming = null;
+    if (isGone(this.inSight)) this.inSight = null;
+    if (isGone(this.overlaps?.node)) this.overlaps = null;
+    if (isGone(this.look?.id)) this.look = null;
+    // What a fix would do to a project that is no longer this one is not worth looking at.
+    if (this.trial) this.trial = null;
   }
 
   select(ids: readonly NodeId[], part?: string): void {
@@ -257,22 +292,12 @@ export class Workbench {
     if (this.editing && this.editing !== last) this.editing = null;
   }
 
-  /** Where something new of this kind would stand: in the selection, after it, or after what is around it; null for nowhere. */
-  placeFor(kindName: string): Place | null {
-    const kind = registry.kindOf(kindName);
-    let id: NodeId | null = this.current.id;
-    let after: Place | null = null;
-    while (id) {
-      const node: Node = nodeOf(this.project, id);
-      for (const [slot, { accepts }] of Object.entries(registry.kindOf(node.kind).slots)) {
-        if (!accepts.includes(kind.category)) continue;
-        const isAround = after && after.parent === id && after.slot === slot;
-        return { parent: id, slot, index: isAround ? after!.index + 1 : (node.slots[slot] ?? []).length };
-      }
-      after = maybePlaceOf(this.project, id);
-      id = after?.parent ?? null;
-    }
-    return null;
+  /** The section that is being looked at; null until the page has told. */
+  inSight = $state<NodeId | null>(null);
+
+  /** Where something new of this kind would go, and what has to be put around it first; null for what never stands by itself. */
+  findPlace(kind: string): FoundPlace | null {
+    return placeFor(registry, this.project, kind, { current: this.current.id, page: this.page.root, inSight: this.inSight });
   }
 
   #rows: { project: Project; readonly page: PageId; readonly collapsed: ReadonlySet<NodeId>; readonly rows: readonly OutlineRow[] } | null = null;

@@ -16,6 +16,8 @@ export const embed: Kind = {
   kind: 'embed',
   label: 'Embed',
   summary: 'A page from elsewhere in a frame: a map, a form, a player',
+  group: 'Pictures',
+  words: ['iframe', 'map', 'form', 'player', 'widget'],
   category: 'block',
   icon: 'M2 3h12v10H2zM6 6L4 8l2 2M10 6l2 2-2 2',
   insertable: true,

@@ -12,6 +12,8 @@ export const figure: Kind = {
   kind: 'figure',
   label: 'Figure',
   summary: 'A picture, or anything else, with a caption',
+  group: 'Pictures',
+  words: ['caption', 'photo'],
   category: 'block',
   icon: 'M2 2h12v8H2zM4 13h8',
   insertable: true,

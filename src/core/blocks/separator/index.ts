@@ -13,6 +13,8 @@ export const separator: Kind = {
   kind: 'separator',
   label: 'Separator',
   summary: 'A line between two things',
+  group: 'Page',
+  words: ['line', 'rule', 'divider', 'hr'],
   category: 'block',
   icon: 'M2 8h12',
   insertable: true,

@@ -33,7 +33,7 @@ export const grainyPicture = (registry: Registry): FindingRule => ({
           view: 'Fill' as const,
           number: `${asset.width} of ${shown * RATIO} px`,
           sentence: `${asset.file} in ${node.name} looks ${asset.width! < shown ? 'blurred' : 'soft on sharp screens'}: it is ${asset.width} px wide and ${shown * RATIO} px are shown`,
-          cause: `In a window of ${wide} px it is ${shown} px wide, and a sharp screen has ${RATIO} pixels for each. Add it again from a larger original.`,
+          cause: `In a window of ${wide} px it is ${shown} px wide, and a sharp screen has ${RATIO} pixels for each. Nothing here can add pixels to it: add it again from an original of ${shown * RATIO} px or more, or let it stand if softness is meant.`,
           fix: null
         }
       ];

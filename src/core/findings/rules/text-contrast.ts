@@ -4,11 +4,12 @@ import { CIRCUMSTANCES, heapOf } from '../../kinds/circumstances';
 import { changeAgainstRest } from '../../cascade/change';
 import { groundOf, maybeGroundOwner, ringContrast, textContrast } from '../../cascade/contrast';
 import { resolve } from '../../cascade/resolve';
-import { maybeColour } from '../../colour/contrast';
 import { apply } from '../../commands/apply';
 import type { Command } from '../../commands/define';
 import { cells } from '../../cascade/look';
 import { FAINT } from '../../colour/difference';
+import { STYLE_PROPERTIES } from '../../css/properties';
+import { colourIn, nearestColour } from './nearest-colour';
 import type { FindingRule } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { CONDITION_WORDS } from '../../kinds/words';
@@ -21,7 +22,6 @@ const TEXT_LEAST = 4.5;
 const RING_LEAST = 3;
 /** A heavier layer would leave nothing of the picture. */
 const VEIL_MOST = 95;
-const MEND_STEPS = 24;
 
 interface Place {
   readonly part: string;
@@ -94,22 +94,48 @@ function maybeVeil(registry: Registry, project: Project, node: Node, place: Plac
   return { label: `Lay ${best.percent} % ${best.colour === '#000000' ? 'black' : 'white'} behind the words, in ${nodeOf(project, owner).name}`, commands: ground.veil(owner, best.colour, best.percent / 100) };
 }
 
+/** A cell of the state sheet given another value, and the project as it would be then. */
+function withCell(registry: Registry, project: Project, node: Node, { part, state, condition }: Place, property: string, value: string): { readonly command: Command; readonly project: Project | null } {
+  const command = { type: 'set-style', id: node.id, part, state, condition, property, value };
+  const outcome = apply(registry, project, command);
+  return { command, project: outcome.ok ? outcome.project : null };
+}
+
 /** The colour nearest to the text's own, on the way to black or white, that can be read. */
 function maybeColourMend(registry: Registry, project: Project, node: Node, place: Place): Mend | null {
-  const own = maybeColour(resolve(registry, project, at(node, place)).get('color')!.value);
-  if (!own) return null;
-  const command = (value: string) => ({ type: 'set-style', id: node.id, part: place.part, state: place.state, condition: place.condition, property: 'color', value });
-  const reads = (value: string) => {
-    const outcome = apply(registry, project, command(value));
-    return outcome.ok && (textContrast(registry, outcome.project, at(node, place))?.least ?? 0) >= TEXT_LEAST;
-  };
-  const steps = Array.from({ length: MEND_STEPS }, (_, i) => (i + 1) / MEND_STEPS);
-  for (const share of steps) {
-    for (const end of [0, 1]) {
-      const mix = (channel: number) => Math.round((channel + (end - channel) * share) * 255).toString(16).padStart(2, '0');
-      const value = `#${mix(own.r)}${mix(own.g)}${mix(own.b)}`;
-      if (reads(value)) return { label: `Make the text ${value}`, commands: [command(value)] };
-    }
+  const own = resolve(registry, project, at(node, place)).get('color')!.value;
+  const value = nearestColour(own, (each) => {
+    const { project: next } = withCell(registry, project, node, place, 'color', each);
+    return next !== null && (textContrast(registry, next, at(node, place))?.least ?? 0) >= TEXT_LEAST;
+  });
+  return value === null ? null : { label: `Make the text ${value}`, commands: [withCell(registry, project, node, place, 'color', value).command] };
+}
+
+/** The ring in the nearest colour that can be seen. */
+function maybeRingMend(registry: Registry, project: Project, node: Node, place: Place): Mend | null {
+  const ring = resolve(registry, project, at(node, place)).get('outline')!.value;
+  const own = colourIn(ring);
+  if (own === null) return null;
+  const ringOf = (colour: string) => ring.replace(own, colour);
+  const value = nearestColour(own, (each) => {
+    const { project: next } = withCell(registry, project, node, place, 'outline', ringOf(each));
+    return next !== null && (ringContrast(registry, next, at(node, place)) ?? 0) >= RING_LEAST;
+  });
+  return value === null ? null : { label: `Make the ring ${value}`, commands: [withCell(registry, project, node, place, 'outline', ringOf(value)).command] };
+}
+
+/** The state's own colour moved on until the change can be seen and its words can still be read. */
+function maybeChangeMend(registry: Registry, project: Project, node: Node, place: Place & { readonly hasText: boolean }): Mend | null {
+  const resolved = resolve(registry, project, at(node, place));
+  for (const property of ['background-color', 'color', 'border-color']) {
+    const value = nearestColour(resolved.get(property)!.value, (each) => {
+      const { project: next } = withCell(registry, project, node, place, property, each);
+      if (next === null || (changeAgainstRest(registry, next, at(node, place))?.colour ?? 0) < FAINT) return false;
+      return !place.hasText || (textContrast(registry, next, at(node, place))?.least ?? TEXT_LEAST) >= TEXT_LEAST;
+    });
+    if (value === null) continue;
+    const { command } = withCell(registry, project, node, place, property, value);
+    return { label: `Make its ${STYLE_PROPERTIES.get(property)!.label.toLowerCase()} ${value}`, commands: [command] };
   }
   return null;
 }
@@ -161,7 +187,7 @@ export const ringContrastRule = (registry: Registry): FindingRule => ({
           number: `${ratio.toFixed(1)} : 1`,
           sentence: `The ring of the ${place.label} of ${node.name} can hardly be seen${place.where}: ${ratio.toFixed(1)} : 1`,
           cause: `People who use the keyboard find their place by it; it needs ${RING_LEAST} : 1 against what is around.`,
-          fix: null
+          fix: maybeRingMend(registry, project, node, place)
         }
       ];
     })
@@ -185,7 +211,7 @@ export const faintChangeRule = (registry: Registry): FindingRule => ({
             number: `ΔE ${change.colour.toFixed(1)}`,
             sentence: `The ${place.label} of ${node.name} hardly changes${place.where}: ΔE ${change.colour.toFixed(1)}`,
             cause: `Under ΔE ${FAINT} a change is easily missed. Change the colour further, or something else with it.`,
-            fix: null
+            fix: maybeChangeMend(registry, project, node, place)
           }
         ];
       })

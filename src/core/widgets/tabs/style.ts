@@ -31,6 +31,9 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     rule(part('head'), { margin: '0', font: 'inherit' }),
     rule(part('header'), { ...bare, ...label, width: '100%' }),
     rule(`${part('root')}:is(:not([data-k-on]), [data-k-on="open"]) ${part('header')}:not([aria-disabled])`, { cursor: 'auto' }),
+    // A sign that it opens, and which way: on what can be pressed only, in the colour of its words.
+    rule(`button${part('header')}::after`, { content: '""', flex: 'none', width: '0.5em', height: '0.5em', 'margin-inline': 'auto 0.2em', border: 'solid currentcolor', 'border-width': '0 2px 2px 0', transform: 'translateY(-25%) rotate(45deg)' }),
+    rule(`button${part('header')}[aria-expanded="true"]::after`, { transform: 'translateY(15%) rotate(225deg)' }),
     rule(part('panel'), { 'flex-direction': 'column', display: 'flex' }),
     ...formRules(settings.form, settings, ctx),
     // What lies open folds into nothing.

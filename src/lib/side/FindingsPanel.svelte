@@ -3,10 +3,14 @@
   import { apply } from '$core/commands/apply';
   import type { Command } from '$core/commands/define';
   import { asideKey, type Finding } from '$core/kinds/finding';
+  import { groupedFindings } from '$core/findings/groups';
+  import { allRules } from '$core/findings/run';
   import { placeholdersOf, type Placeholder } from '$core/findings/placeholders';
   import { pathTo } from '$core/project/tree';
   import type { NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
+  import { shownFinding } from '$lib/state/findings.svelte';
+  import SidePanel from './SidePanel.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -33,12 +37,7 @@
       .map((id) => wb.project.nodes[id]!.name)
       .join(' › ');
 
-  function show(finding: Finding): void {
-    wb.trial = null;
-    wb.select([finding.node], finding.part ?? undefined);
-    if (finding.view) wb.view = finding.view;
-    if (finding.width) wb.width = Math.max(280, finding.width - 1);
-  }
+  const show = (finding: Finding) => shownFinding(wb, finding);
 
   /** Shows what the fix would do, in the preview only. */
   function tryFix(finding: Finding): void {
@@ -66,46 +65,90 @@
     reason = '';
   }
 
+  const groups = $derived(groupedFindings(wb.findings));
+  let opened = $state.raw<ReadonlySet<string>>(new Set());
+
+  /** What a rule looks for, in its own words. */
+  const summaries = new Map(allRules(registry).map(({ id, summary }) => [id, summary]));
+  const summaryOf = (rule: string) => summaries.get(rule) ?? rule;
+
+  function open(rule: string): void {
+    const next = new Set(opened);
+    if (!next.delete(rule)) next.add(rule);
+    opened = next;
+  }
+
+  /** Mends them one after the other, as one step; what an earlier mend has made needless is passed over. */
+  function applyAll(rule: string, findings: readonly Finding[]): void {
+    wb.trial = null;
+    let now = wb.project;
+    const commands: Command[] = [];
+    for (const finding of findings) {
+      const outcome = apply(registry, now, batch(finding));
+      if (!outcome.ok) continue;
+      now = outcome.project;
+      commands.push(batch(finding));
+    }
+    const label = `${summaryOf(rule)}: mend ${commands.length}`;
+    if (!wb.dispatch({ type: 'batch', label, commands })) wb.message = { kind: 'info', text: `${commands.length} mended. Ctrl Z takes all of it back.` };
+  }
+
   const keyOf = (finding: Finding, i: number) => `${asideKey(finding)} ${finding.part} ${i}`;
 </script>
 
-<div class="side-panel" role="dialog" aria-label="Findings" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && !wb.trial && (wb.open = null)}>
-  <div class="head">
-    <h2>Findings {#if wb.findings.length > 0}<small>{errors} {errors === 1 ? 'error' : 'errors'}, {wb.findings.length - errors} {wb.findings.length - errors === 1 ? 'warning' : 'warnings'}</small>{/if}</h2>
-    <button type="button" class="link" onclick={() => ((wb.trial = null), (wb.open = null))}>Close</button>
-  </div>
-  {#each wb.findings as finding, i (keyOf(finding, i))}
-    {@const key = keyOf(finding, i)}
-    <article class={finding.severity}>
-      <h3><span aria-hidden="true">{finding.severity === 'error' ? '▲' : '△'}</span> {finding.sentence}</h3>
-      <p>{finding.cause}</p>
-      <p class="place">{place(finding.node)}{#if finding.number}<span class="mono">{finding.number}</span>{/if}</p>
-      <div>
-        <button type="button" class="link" onclick={() => show(finding)}>Show it</button>
-        {#if finding.fix}
-          {#if wb.trial?.label === finding.fix.label}
-            <button type="button" class="link" onclick={() => (wb.trial = null)}>Look at it as it is</button>
-          {:else}
-            <button type="button" class="link" onclick={() => tryFix(finding)}>See the effect</button>
-          {/if}
-          <button type="button" class="fix" onclick={() => applyFix(finding)}>{finding.fix.label}</button>
+{#snippet one(finding: Finding, i: number)}
+  {@const key = keyOf(finding, i)}
+  <article class={finding.severity}>
+    <h3><span aria-hidden="true">{finding.severity === 'error' ? '▲' : '△'}</span> {finding.sentence}</h3>
+    <p>{finding.cause}</p>
+    <p class="place">{place(finding.node)}{#if finding.number}<span class="mono">{finding.number}</span>{/if}</p>
+    <div>
+      <button type="button" class="link" onclick={() => show(finding)}>Show it</button>
+      {#if finding.fix}
+        {#if wb.trial?.label === finding.fix.label}
+          <button type="button" class="link" onclick={() => (wb.trial = null)}>Look at it as it is</button>
+        {:else}
+          <button type="button" class="link" onclick={() => tryFix(finding)}>See the effect</button>
         {/if}
-        <button type="button" class="link aside" onclick={() => ((asking = asking === key ? null : key), (fault = ''))}>Set aside…</button>
-      </div>
-      {#if asking === key}
-        <form
-          onsubmit={(event) => {
-            event.preventDefault();
-            setAside(finding, reason);
-          }}
-        >
-          <!-- svelte-ignore a11y_autofocus -->
-          <input aria-label="Why it is set aside" placeholder="Why it may stay as it is" maxlength="300" bind:value={reason} autofocus />
-          <button type="submit">Set aside</button>
-        </form>
-        {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+        <button type="button" class="fix" onclick={() => applyFix(finding)}>{finding.fix.label}</button>
       {/if}
-    </article>
+      <button type="button" class="link aside" onclick={() => ((asking = asking === key ? null : key), (fault = ''))}>Set aside…</button>
+    </div>
+    {#if asking === key}
+      <form
+        onsubmit={(event) => {
+          event.preventDefault();
+          setAside(finding, reason);
+        }}
+      >
+        <!-- svelte-ignore a11y_autofocus -->
+        <input aria-label="Why it is set aside" placeholder="Why it may stay as it is" maxlength="300" bind:value={reason} autofocus />
+        <button type="submit">Set aside</button>
+      </form>
+      {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+    {/if}
+  </article>
+{/snippet}
+
+<SidePanel {wb} label="Findings" onescape={() => !wb.trial && (wb.open = null)}>
+  {#snippet about()}{#if wb.findings.length > 0}<small>{errors} {errors === 1 ? 'error' : 'errors'}, {wb.findings.length - errors} {wb.findings.length - errors === 1 ? 'warning' : 'warnings'}</small>{/if}{/snippet}
+  {#each groups as group (group.rule)}
+    {@const { findings } = group}
+    {#if findings.length === 1}
+      {@render one(findings[0]!, 0)}
+    {:else}
+      {@const mends = findings.filter(({ fix }) => fix !== null)}
+      <section class={findings[0]!.severity}>
+        <h3><span aria-hidden="true">{findings[0]!.severity === 'error' ? '▲' : '△'}</span> {summaryOf(group.rule)}</h3>
+        <div class="row">
+          <button type="button" class="plain more" aria-expanded={opened.has(group.rule)} onclick={() => open(group.rule)}>{opened.has(group.rule) ? '▾' : '▸'} {findings.length} places</button>
+          {#if mends.length > 1}<button type="button" class="fix" onclick={() => applyAll(group.rule, mends)}>Mend all {mends.length}</button>{/if}
+        </div>
+        {#if opened.has(group.rule)}
+          {#each findings as finding, i (keyOf(finding, i))}{@render one(finding, i)}{/each}
+        {/if}
+      </section>
+    {/if}
   {:else}
     <p class="none">Nothing to mend. Contrast in every state and under every condition, fit of the labels, panel heights, headings, links, pictures and movements were looked at.</p>
   {/each}
@@ -135,7 +178,7 @@
       {/each}
     {/if}
   {/if}
-</div>
+</SidePanel>
 
 <style>
   small {
@@ -177,7 +220,18 @@
     flex: none;
     white-space: nowrap;
   }
-  article div {
+  section {
+    padding: 8px 0;
+    border-top: 1px solid var(--faint-line);
+  }
+  section article {
+    margin-left: 14px;
+  }
+  .row {
+    justify-content: space-between;
+  }
+  article div,
+  .row {
     display: flex;
     flex-wrap: wrap;
     gap: 4px 14px;

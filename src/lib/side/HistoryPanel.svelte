@@ -2,6 +2,7 @@
   import { liveQuery } from 'dexie';
   import { onMount } from 'svelte';
   import { deleteVersion, listVersions, saveVersion, type VersionRow } from '$lib/store/versions';
+  import SidePanel from './SidePanel.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -49,11 +50,7 @@
   const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
 </script>
 
-<div class="side-panel" role="dialog" aria-label="History" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && (wb.open = null)}>
-  <div class="head">
-    <h2>History</h2>
-    <button type="button" class="link" onclick={() => (wb.open = null)}>Close</button>
-  </div>
+<SidePanel {wb} label="History">
   <form
     onsubmit={(event) => {
       event.preventDefault();
@@ -88,7 +85,7 @@
     </li>
   </ol>
   {#if steps.length > SHOWN}<p class="note">{steps.length - SHOWN} older steps are not listed; Ctrl Z still reaches them.</p>{/if}
-</div>
+</SidePanel>
 
 <style>
   h3 {

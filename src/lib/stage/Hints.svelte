@@ -1,9 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { db } from '$lib/store/db';
-  import type { Workbench } from '$lib/state/workbench.svelte';
-
-  const { wb }: { wb: Workbench } = $props();
 
   const SEEN = 'hints-dismissed';
   const HINTS = [
@@ -28,47 +25,37 @@
   }
 </script>
 
-{#if hint && !wb.isFull}
-  <aside class="hint" aria-label="First steps" style:bottom="{wb.sheetHeight + 12}px">
-    <h2>{hint.title}</h2>
-    <p>{hint.text}</p>
-    <div>
-      <span class="mono">{at + 1} / {HINTS.length}</span>
-      <button type="button" class="link" onclick={dismiss}>{at < HINTS.length - 1 ? 'No hints' : 'Done'}</button>
-      {#if at < HINTS.length - 1}<button type="button" class="link" onclick={() => (at += 1)}>Next</button>{/if}
-    </div>
+{#if hint}
+  <aside class="hint" aria-label="First steps">
+    <p><b>{hint.title}.</b> {hint.text}</p>
+    <span class="mono">{at + 1} / {HINTS.length}</span>
+    {#if at < HINTS.length - 1}<button type="button" class="link" onclick={() => (at += 1)}>Next</button>{/if}
+    <button type="button" class="link" onclick={dismiss}>{at < HINTS.length - 1 ? 'No hints' : 'Done'}</button>
   </aside>
 {/if}
 
 <style>
   .hint {
-    position: fixed;
-    left: 246px;
-    z-index: 8;
-    width: 270px;
-    padding: 10px 14px;
-    background: var(--panel);
-    border: 1px solid var(--control-line);
-    border-left: 3px solid var(--verdigris);
-    border-radius: 3px;
-  }
-  h2 {
-    margin: 0;
-    font-size: 13px;
-    font-weight: 600;
+    display: flex;
+    gap: 12px;
+    align-items: center;
+    min-width: 0;
   }
   p {
-    margin: 3px 0 6px;
+    margin: 0;
+    font-size: 12.5px;
+    line-height: 1.35;
     color: var(--ink-2);
-    font-size: 13px;
-    line-height: 1.4;
   }
-  div {
-    display: flex;
-    gap: 14px;
+  b {
+    font-weight: 600;
+    color: var(--ink);
   }
   .mono {
-    margin-right: auto;
+    flex: none;
     color: var(--ink-2);
+  }
+  button {
+    flex: none;
   }
 </style>

@@ -6,6 +6,7 @@
   import { TOKEN_TYPES, type Token, type TokenId, type TokenType } from '$core/project/types';
   import TypeStyleToken from '$lib/parts/TypeStyleToken.svelte';
   import { saveFile } from '$lib/state/exporting';
+  import SidePanel from './SidePanel.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -69,16 +70,12 @@
   };
 </script>
 
-<div class="side-panel" role="dialog" aria-label="Tokens" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && (wb.open = null)}>
-  <div class="head">
-    <h2>Tokens</h2>
-    <button type="button" class="link" onclick={() => (wb.open = null)}>Close</button>
-  </div>
+<SidePanel {wb} label="Tokens">
   {#each groups as group (group.type)}
     <h3>{words(group.type)}</h3>
     {#each group.tokens as token (token.id)}
       {@const uses = usesOf(wb.registry, wb.project, token.id)}
-      <div class="token">
+      <div class="token" data-token={token.id}>
         <span class="swatch" style:background={token.type === 'colour' ? colourOf(token) : 'none'} class:empty={token.type !== 'colour'}></span>
         <input aria-label="Name of {token.name}" value={token.name} maxlength="80" onchange={(event) => set({ ...token, name: event.currentTarget.value.trim() })} />
         {#if token.type === 'type-style'}
@@ -120,7 +117,7 @@
     <button type="button" class="link" disabled={tokens.length === 0} onclick={giveFile}>Export design tokens</button>
   </div>
   {#if notes.length > 0}<ul class="notes" role="status">{#each notes as note, i (i)}<li>{note}</li>{/each}</ul>{/if}
-</div>
+</SidePanel>
 
 <style>
   .files {

@@ -1,11 +1,12 @@
 <script lang="ts">
   import { maybeStacking } from '$core/kinds/stacked';
+  import { pathTo } from '$core/project/tree';
   import type { NodeId } from '$core/project/types';
   import PreviewFrame from '$lib/parts/PreviewFrame.svelte';
   import { FitGauge } from '$lib/state/gauge.svelte';
   import { takeDragged } from '$lib/state/dragging';
   import { takeWritten, writeInPlace } from '$lib/state/writing';
-  import type { Workbench } from '$lib/state/workbench.svelte';
+  import { WIDTH_LEAST, WIDTH_MOST, type Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame, ToFrame } from '$preview/messages';
 
   const { wb, onkey }: { wb: Workbench; onkey: (message: Extract<FromFrame, { type: 'key' }>) => void } = $props();
@@ -21,6 +22,8 @@
     readonly label: string;
     readonly width: number;
     readonly isHeld?: boolean;
+    /** Its place among the three whose width can be typed. */
+    readonly typed?: number;
   }
 
   /** One page, the three bands, or the setting that was kept beside the present one. */
@@ -28,17 +31,33 @@
     const title = `Preview of ${wb.page.name}`;
     if (wb.held) return [{ key: 'held', title: `Kept setting of ${wb.page.name}`, label: `A · ${wb.held.label}`, width: wb.width, isHeld: true }, { key: 'one', title, label: 'B · now', width: wb.width }];
     if (wb.widths === 'one') return [{ key: 'one', title, label: '', width: wb.width }];
-    const { medium, narrow } = wb.project.info.bands;
+    const [wide, medium, narrow] = three;
     return [
-      { key: 'one', title, label: `wide ${Math.max(1120, medium + 1)}`, width: Math.max(1120, medium + 1) },
-      { key: 'medium', title: `${title}, medium`, label: `medium ${medium}`, width: medium },
-      { key: 'narrow', title: `${title}, narrow`, label: `narrow ${narrow}`, width: narrow }
+      { key: 'one', title, label: 'wide', width: wide, typed: 0 },
+      { key: 'medium', title: `${title}, medium`, label: 'medium', width: medium, typed: 1 },
+      { key: 'narrow', title: `${title}, narrow`, label: 'narrow', width: narrow, typed: 2 }
     ];
   });
+  /** A phone's width for the narrow one (common practice, no source), where the band reaches so far. */
+  const PHONE = 390;
+  const three = $derived.by(() => {
+    const { medium, narrow } = wb.project.info.bands;
+    return wb.three ?? ([Math.max(1120, medium + 1), medium, Math.min(PHONE, narrow)] as const);
+  });
+
+  function setThree(at: number, text: string): void {
+    const px = Math.round(Number.parseFloat(text));
+    if (!Number.isFinite(px)) return;
+    const next = three.map((width, i) => (i === at ? Math.min(WIDTH_MOST, Math.max(WIDTH_LEAST, px)) : width));
+    wb.three = next as unknown as typeof three;
+  }
   const GAP = 16;
   const total = $derived(frames.reduce((sum, frame) => sum + frame.width, 0));
   const scale = $derived(Math.min(1, (room.width - (wb.isFull ? 0 : 32) - GAP * (frames.length - 1)) / total));
-  const labelRoom = $derived(frames.length > 1 ? 20 : 0);
+  $effect(() => {
+    wb.scale = scale;
+  });
+  const labelRoom = $derived(frames.length > 1 ? 24 : 0);
   const height = $derived(Math.max(80, (room.height - (wb.isFull ? 0 : 14) - labelRoom) / scale));
   /** The picked piece among those it is stacked with. */
   const stack = $derived.by((): readonly NodeId[] => {
@@ -60,7 +79,10 @@
   let hovered = $state.raw<Extract<FromFrame, { type: 'hovered' }> | null>(null);
   /** Four sides as CSS writes them, in as few numbers as will do. */
   const short = ([top, right, bottom, left]: readonly number[]) => (top === bottom && right === left ? (top === right ? `${top}` : `${top} ${right}`) : `${top} ${right} ${bottom} ${left}`);
-  const distances = $derived.by(() => {
+  $effect(() => {
+    wb.distances = distancesOf();
+  });
+  function distancesOf(): typeof wb.distances {
     if (!hovered?.pick || !wb.showsGuides || wb.mode !== 'select') return null;
     const { pick, width, height, padding, margin, gap, collapsed } = hovered;
     const node = wb.project.nodes[pick.node as NodeId];
@@ -68,7 +90,7 @@
     const part = wb.registry.kindOf(node.kind).anatomy[pick.part]?.label;
     const words = [`${width} × ${height}`, ...(padding.some(Boolean) ? [`padding ${short(padding)}`] : []), ...(margin.some(Boolean) ? [`margin ${short(margin)}`] : []), ...(gap ? [`gap ${gap[0] === gap[1] ? gap[0] : gap.join(' ')}`] : []), ...(collapsed === null ? [] : [`margins above collapse to ${collapsed}`])];
     return { name: pick.part === 'root' ? node.name : `${node.name}, ${part}`, words: words.join(' · ') };
-  });
+  }
 
   const toAll = (message: ToFrame, but?: string) => senders.forEach((send, key) => key !== but && send(message));
   $effect(() => {
@@ -109,9 +131,18 @@
     for (const key of senders.keys()) if (!keys.includes(key)) senders.delete(key);
   });
 
+  /** The section a piece stands in; null where it is on no page any more. */
+  function sectionOf(node: string | undefined): NodeId | null {
+    const isThere = node !== undefined && wb.project.nodes[node as NodeId] !== undefined;
+    return isThere ? (pathTo(wb.project, node as NodeId)[1] ?? null) : null;
+  }
+
   function receive(message: FromFrame, key: string): void {
     if (message.type === 'key') return onkey(message);
-    if (message.type === 'scrolled') return toAll({ type: 'scroll', share: message.share }, key);
+    if (message.type === 'scrolled') {
+      if (key === 'one') wb.inSight = sectionOf(message.at?.node);
+      return toAll({ type: 'scroll', share: message.share, at: message.at }, key);
+    }
     if (message.type === 'hovered') return void (hovered = message.pick && wb.project.nodes[message.pick.node as NodeId] ? message : null);
     if (message.type === 'measured') return gauge.take(message);
     if (message.type === 'patched' && key === 'one') {
@@ -139,7 +170,15 @@
   <div class="frames" style:gap="{GAP}px">
     {#each frames as frame (frame.key)}
       <div class="one">
-        {#if frame.label}<span class="label" style:height="{labelRoom}px">{frame.label}</span>{/if}
+        {#if frame.label}
+          <span class="label" style:height="{labelRoom}px">
+            {frame.label}
+            {#if frame.typed !== undefined}
+              {@const at = frame.typed}
+              <input class="mono" aria-label="Width of the {frame.label} page" inputmode="numeric" value={frame.width} onchange={(event) => (setThree(at, event.currentTarget.value), (event.currentTarget.value = String(three[at])))} /> px
+            {/if}
+          </span>
+        {/if}
         <div class="paper" style:width="{frame.width * scale}px" style:height="{height * scale}px">
           <div class="scaled" style:scale={scale}>
             <PreviewFrame
@@ -165,39 +204,12 @@
       <PreviewFrame project={wb.rested} pageId={wb.pageId} blobs={wb.blobs} title="Measuring {wb.page.name}" {width} height={400} only={node} onmessage={(message) => message.type === 'measured' && gauge.takeTrial(message)} onready={(send) => gauge.connect(send)} />
     </div>
   {/if}
-  {#if distances}<span class="distances"><b>{distances.name}</b> <span class="mono">{distances.words}</span></span>{/if}
-  {#if wb.trial}<span class="trial">Showing what “{wb.trial.label}” would do</span>{/if}
   {#if wb.isFull}
-    <button type="button" class="corner out" onclick={() => (wb.isFull = false)}>Back to the workbench <kbd>Esc</kbd></button>
-  {:else}
-    <div class="corner">
-      <div role="group" aria-label="Widths shown">
-        <button type="button" aria-pressed={wb.widths === 'one'} onclick={() => (wb.widths = 'one')}>1 width</button>
-        <button type="button" aria-pressed={wb.widths === 'three'} onclick={() => (wb.widths = 'three')}>3 widths</button>
-      </div>
-      <button type="button" onclick={() => (wb.isFull = true)}>Full window</button>
-      <span class="scale mono">{Math.round(scale * 100)} %</span>
-    </div>
+    <button type="button" class="out" onclick={() => (wb.isFull = false)}>Back to the workbench <kbd>Esc</kbd></button>
   {/if}
 </div>
 
 <style>
-  .distances {
-    position: absolute;
-    bottom: 4px;
-    left: 16px;
-    z-index: 2;
-    max-width: calc(100% - 290px);
-    padding: 3px 8px;
-    overflow: hidden;
-    font-size: 12px;
-    text-overflow: ellipsis;
-    white-space: nowrap;
-    pointer-events: none;
-    background: var(--panel);
-    border: 1px solid var(--line);
-    border-radius: 3px;
-  }
   .pane {
     position: relative;
     min-width: 0;
@@ -215,6 +227,13 @@
   .frames {
     display: flex;
     justify-content: center;
+  }
+  .label input {
+    width: 46px;
+    height: 20px;
+    padding: 0 4px;
+    border: 1px solid var(--control-line);
+    border-radius: 2px;
   }
   .label {
     display: block;
@@ -237,63 +256,22 @@
     pointer-events: none;
     opacity: 0;
   }
-  .frames,
-  .corner,
-  .trial {
-    z-index: 1;
-  }
   .frames {
     position: relative;
+    z-index: 1;
   }
-  .corner {
+  .out {
     position: absolute;
     right: 6px;
     bottom: 6px;
-    display: flex;
-    align-items: center;
+    z-index: 1;
+    font-family: inherit;
+    cursor: pointer;
     background: var(--panel);
     border: 1px solid var(--line);
     border-radius: 3px;
-  }
-  .corner button,
-  .scale {
-    height: 22px;
-    padding: 0 7px;
-    font-size: 12px;
-    line-height: 22px;
-    color: var(--ink-2);
-    background: none;
-    border: 0;
-    border-right: 1px solid var(--line);
-  }
-  .corner button,
-  .out {
-    font-family: inherit;
-    cursor: pointer;
-  }
-  .corner button[aria-pressed='true'] {
-    font-weight: 600;
-    color: var(--verdigris);
-    background: var(--wash);
-  }
-  .corner .scale {
-    border: 0;
-  }
-  .out {
     padding: 4px 10px;
     font-size: 13px;
     color: var(--ink);
-  }
-  .trial {
-    position: absolute;
-    top: 12px;
-    left: 50%;
-    padding: 3px 10px;
-    font-size: 12px;
-    font-weight: 600;
-    color: #fff;
-    background: var(--ochre);
-    border-radius: 3px;
-    translate: -50% 0;
   }
 </style>

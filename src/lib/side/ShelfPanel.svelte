@@ -5,7 +5,8 @@
   import { isAsShelved, linkedTo } from '$core/project/shelf';
   import { maybePageOf } from '$core/project/tree';
   import type { ShelfId, ShelfPiece } from '$core/project/types';
-  import { runAction } from '$lib/state/actions';
+  import { insertFragment, runAction } from '$lib/state/actions';
+  import SidePanel from './SidePanel.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -17,10 +18,9 @@
 
   function place(piece: ShelfPiece, isLinked: boolean): void {
     const kind = piece.fragment.nodes[piece.fragment.root]!.kind;
-    const at = wb.placeFor(kind);
-    if (!at) return say(piece.id, 'There is no place for it here. Pick a section first.');
-    const fragment = placedFrom(registry, piece, isLinked);
-    if (!wb.dispatch({ type: 'insert', fragment, at })) wb.select([fragment.root]);
+    const found = wb.findPlace(kind);
+    if (!found) return say(piece.id, 'A page is no piece of another one. Place what is in it.');
+    insertFragment(wb, placedFrom(registry, piece, isLinked), found);
   }
 
   function say(id: string, sentence: string): void {
@@ -42,11 +42,7 @@
   }
 </script>
 
-<div class="side-panel" role="dialog" aria-label="Shelf" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && (wb.open = null)}>
-  <div class="head">
-    <h2>Shelf</h2>
-    <button type="button" class="link" onclick={() => (wb.open = null)}>Close</button>
-  </div>
+<SidePanel {wb} label="Shelf">
   {#if wb.linked}
     {@const { node, shelf } = wb.linked}
     {@const others = linkedTo(wb.project, shelf).length - 1}
@@ -94,7 +90,7 @@
   {:else}
     <p class="note">Nothing here yet. Pick a piece and put it on the shelf; then it can be placed again on any page, linked or as a free copy. What is linked follows when you update it.</p>
   {/each}
-</div>
+</SidePanel>
 
 <style>
   .piece,

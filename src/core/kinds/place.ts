@@ -1,0 +1,76 @@
+import { maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
+import type { Fragment, Node, NodeId, Place, Project } from '../project/types';
+import type { Kind, Make } from './contract';
+import type { Registry } from './registry';
+
+/** Where something new goes. */
+export interface FoundPlace {
+  readonly at: Place;
+  /** The kind that is put around it first, since nothing on the page takes it as it is; null where it stands there itself. */
+  readonly around: Kind | null;
+}
+
+export interface Looking {
+  /** What is picked; the page itself where nothing is. */
+  readonly current: NodeId;
+  /** Root of the page on show. */
+  readonly page: NodeId;
+  /** The section that is being looked at; null where that is not known. */
+  readonly inSight: NodeId | null;
+}
+
+/**
+ * Finds where something new of a kind goes: into what is picked, after it, after what is around it, else at the end of the section in
+ * sight, of the last one, or in a new section.
+ * @returns null only for a kind that never stands on a page by itself, such as a panel.
+ */
+export function placeFor(registry: Registry, project: Project, kindName: string, { current, page, inSight }: Looking): FoundPlace | null {
+  const kind = registry.kindOf(kindName);
+  const near = around(registry, project, kind, current);
+  if (near) return { at: near, around: null };
+  const sections = sectionsOf(project, page);
+  const seen = inSight !== null && sections.includes(inSight) ? inSight : null;
+  for (const section of [seen, ...sections.toReversed()]) {
+    const at = section && inside(registry, kind, nodeOf(project, section));
+    if (at) return { at, around: null };
+  }
+  return inNewSection(registry, project, kind, page);
+}
+
+/** A place in the node, or beside it in something it stands in. */
+function around(registry: Registry, project: Project, kind: Kind, from: NodeId): Place | null {
+  let before: Place | null = null;
+  for (let id: NodeId | null = from; id; id = before?.parent ?? null) {
+    const node: Node | null = maybeNode(project, id);
+    if (!node) return null;
+    const at = inside(registry, kind, node);
+    if (at) return before?.parent === at.parent && before.slot === at.slot ? { ...at, index: before.index + 1 } : at;
+    before = maybePlaceOf(project, id);
+  }
+  return null;
+}
+
+/** The end of the first slot of a node that takes the kind. */
+function inside(registry: Registry, { category }: Kind, node: Node): Place | null {
+  const slot = Object.entries(registry.kindOf(node.kind).slots).find(([, { accepts }]) => accepts.includes(category))?.[0];
+  return slot === undefined ? null : { parent: node.id, slot, index: node.slots[slot]?.length ?? 0 };
+}
+
+const sectionsOf = (project: Project, page: NodeId): readonly NodeId[] => Object.values(nodeOf(project, page).slots).flat();
+
+/** A section of its own at the end of the page, for what only stands in one. */
+function inNewSection(registry: Registry, project: Project, kind: Kind, page: NodeId): FoundPlace | null {
+  for (const each of registry.kinds) {
+    const takes = each.insertable && Object.values(each.slots).some(({ accepts, items }) => !items && accepts.includes(kind.category));
+    const at = takes ? inside(registry, each, nodeOf(project, page)) : null;
+    if (at) return { at, around: each };
+  }
+  return null;
+}
+
+/** @returns the piece as it is inserted there: as it is, or in what is put around it. */
+export function placed(fragment: Fragment, { around: kind }: FoundPlace, make: Make): Fragment {
+  if (!kind) return fragment;
+  const slot = Object.keys(kind.slots)[0]!;
+  return make(kind.kind, kind.label, {}, { [slot]: [fragment] });
+}

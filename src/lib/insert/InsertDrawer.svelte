@@ -1,0 +1,244 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import KindSign from '$lib/parts/KindSign.svelte';
+  import { insertEntry } from '$lib/state/actions';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+  import { DRAWN, drawingOf } from './drawings';
+  import { found, placeInWords, type Entry } from './entries';
+
+  const { wb }: { wb: Workbench } = $props();
+
+  let words = $state('');
+  let marked = $state<string | null>(null);
+  let list: HTMLElement;
+  let drawings = $state.raw<ReadonlyMap<string, string>>(new Map());
+
+  const matches = $derived(found(words));
+  const active = $derived(matches.find(({ id }) => id === marked) ?? matches[0]);
+  const isAsked = $derived(words.trim() !== '');
+  /** In their groups; what is asked for stands in one, best first. */
+  const groups = $derived.by(() => {
+    if (isAsked) return [{ name: `Found: ${matches.length}`, entries: matches }];
+    const names = [...new Set(matches.map(({ group }) => group))];
+    return names.map((name) => ({ name: name as string, entries: matches.filter(({ group }) => group === name) }));
+  });
+  const goes = $derived.by(() => {
+    const place = active ? wb.findPlace(active.kind) : null;
+    return place ? placeInWords(wb, place) : null;
+  });
+
+  // One drawing after the other, so that the field has the keys at once.
+  onMount(() => {
+    let isOver = false;
+    const open = [...found('')];
+    const next = (): void => {
+      const entry = open.shift();
+      if (isOver || !entry) return;
+      drawings = new Map([...drawings, [entry.id, drawingOf(entry)]]);
+      setTimeout(next);
+    };
+    setTimeout(next);
+    return () => (isOver = true);
+  });
+
+  function take(entry: Entry): void {
+    wb.open = null;
+    insertEntry(wb, entry);
+  }
+
+  function mark(entry: HTMLElement | null): void {
+    if (!entry) return;
+    marked = entry.dataset.entry!;
+    entry.scrollIntoView({ block: 'nearest' });
+  }
+
+  const options = () => [...list.querySelectorAll<HTMLElement>('[role="option"]')];
+  const markedAt = () => options().findIndex((each) => each.dataset.entry === active?.id);
+
+  /** The one under or over the marked one that is nearest to it. */
+  function beyond(by: 1 | -1): HTMLElement | null {
+    const all = options();
+    const from = all[markedAt()]?.getBoundingClientRect();
+    if (!from) return all[0] ?? null;
+    const boxes = all.map((each) => ({ each, box: each.getBoundingClientRect() })).filter(({ box }) => (box.top - from.top) * by > 1);
+    const row = by * Math.min(...boxes.map(({ box }) => box.top * by));
+    const inRow = boxes.filter(({ box }) => Math.abs(box.top - row) < 2);
+    return inRow.toSorted((a, b) => Math.abs(a.box.left - from.left) - Math.abs(b.box.left - from.left))[0]?.each ?? null;
+  }
+
+  function onkeydown(event: KeyboardEvent): void {
+    const field = event.currentTarget as HTMLInputElement;
+    const isAtEnd = field.selectionStart === field.value.length && field.selectionEnd === field.value.length;
+    if (event.key === 'ArrowDown') mark(beyond(1));
+    else if (event.key === 'ArrowUp') mark(beyond(-1));
+    else if (event.key === 'ArrowRight' && isAtEnd) mark(options()[markedAt() + 1] ?? null);
+    else if (event.key === 'ArrowLeft' && field.value === '') mark(options()[markedAt() - 1] ?? null);
+    else if (event.key === 'Enter' && active) take(active);
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+</script>
+
+<div class="drawer" role="dialog" aria-label="Insert" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && (event.stopPropagation(), (wb.open = null))}>
+  <div class="top">
+    <!-- svelte-ignore a11y_autofocus -->
+    <input
+      placeholder="tabs, header, three cards, picture beside words…"
+      role="combobox"
+      aria-expanded="true"
+      aria-controls="insert-list"
+      aria-label="What to insert"
+      aria-activedescendant={active ? `insert-${active.id}` : undefined}
+      bind:value={words}
+      oninput={() => (marked = null)}
+      {onkeydown}
+      autofocus
+      autocomplete="off"
+    />
+    <p class="goes" role="status">
+      {#if goes}goes into <b>{goes.parent}</b>{goes.after ? `, after ${goes.after}` : ''}{/if}
+    </p>
+    <button type="button" class="link" onclick={() => (wb.open = null)}>Close</button>
+  </div>
+  <div class="list" id="insert-list" role="listbox" aria-label="What can be inserted" bind:this={list}>
+    {#each groups as group (group.name)}
+      <div role="group" aria-label={group.name}>
+        <h3 role="presentation">{group.name}</h3>
+        <div class="cards" role="presentation">
+          {#each group.entries as entry (entry.id)}
+            <!-- svelte-ignore a11y_click_events_have_key_events -->
+            <div id="insert-{entry.id}" data-entry={entry.id} class="card" role="option" tabindex="-1" aria-selected={entry === active} onclick={() => take(entry)}>
+              <span class="drawing" aria-hidden="true">
+                {#if drawings.has(entry.id)}
+                  <img src={drawings.get(entry.id)} alt="" width={DRAWN.width} height={DRAWN.height} />
+                {:else}
+                  <KindSign kind={entry.kind} />
+                {/if}
+              </span>
+              <span class="label">{entry.label}</span>
+              <span class="summary">{entry.summary}</span>
+            </div>
+          {/each}
+        </div>
+      </div>
+    {:else}
+      <p class="none">Nothing is called “{words}”. Try another word, or clear the field to see all.</p>
+    {/each}
+  </div>
+</div>
+
+<style>
+  .drawer {
+    position: absolute;
+    top: 44px;
+    bottom: 0;
+    left: 232px;
+    z-index: 12;
+    display: grid;
+    grid-template-rows: auto minmax(0, 1fr);
+    width: min(720px, calc(100% - 232px));
+    background: var(--panel);
+    border-right: 1px solid var(--control-line);
+    outline: none;
+  }
+  .top {
+    display: flex;
+    gap: 12px;
+    align-items: center;
+    padding: 14px 18px 8px;
+  }
+  input {
+    flex: 0 1 400px;
+    min-width: 0;
+    height: 34px;
+    padding: 0 10px;
+    font: inherit;
+    font-size: 14px;
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  .goes {
+    flex: 1;
+    min-width: 0;
+    margin: 0;
+    overflow: hidden;
+    font-size: 12.5px;
+    color: var(--ink-2);
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .goes b {
+    font-weight: 600;
+    color: var(--ink);
+  }
+  .list {
+    padding: 0 18px 18px;
+    overflow: auto;
+  }
+  h3 {
+    margin: 10px 0 6px;
+    font-size: 12.5px;
+    font-weight: 600;
+    color: var(--ink-2);
+  }
+  .cards {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(128px, 1fr));
+    gap: 8px;
+  }
+  .card {
+    display: flex;
+    flex-direction: column;
+    overflow: hidden;
+    cursor: pointer;
+    background: #fff;
+    border: 1px solid var(--line);
+    border-radius: 3px;
+  }
+  .card:hover {
+    border-color: var(--control-line);
+  }
+  .card[aria-selected='true'] {
+    outline: 2px solid var(--verdigris);
+    outline-offset: -1px;
+  }
+  .drawing {
+    position: relative;
+    display: grid;
+    place-items: center;
+    height: 64px;
+    overflow: hidden;
+    color: var(--ink-2);
+    background: var(--sunk);
+    border-bottom: 1px solid var(--faint-line);
+  }
+  .drawing img {
+    position: absolute;
+    top: 0;
+    left: 50%;
+    transform: translateX(-50%) scale(0.18);
+    transform-origin: 50% 0;
+  }
+  .label {
+    padding: 5px 8px 0;
+    font-weight: 600;
+  }
+  .summary {
+    display: -webkit-box;
+    max-height: 2.7em;
+    margin: 0 8px 7px;
+    overflow: hidden;
+    font-size: 11.5px;
+    line-height: 1.35;
+    color: var(--ink-2);
+    -webkit-box-orient: vertical;
+    -webkit-line-clamp: 2;
+    line-clamp: 2;
+  }
+  .none {
+    padding: 10px 0;
+    color: var(--ink-2);
+  }
+</style>

@@ -1,0 +1,26 @@
+import type { View, Workbench } from './workbench.svelte';
+
+/** Frames to wait for a view that is still being fetched. */
+const FRAMES_MOST = 120;
+
+/**
+ * Brings something of the workbench into sight and gives it the keys: a field, a cell, a token.
+ * @param view the view of the tuning sheet it is in; null where it is elsewhere.
+ * @param selector finds it, or what holds it, once it is drawn.
+ */
+export function goTo(wb: Workbench, view: View | null, selector: string): void {
+  if (view) wb.view = view;
+  let frames = 0;
+  const look = (): void => {
+    const found = document.querySelector<HTMLElement>(selector);
+    frames += 1;
+    if (!found && frames < FRAMES_MOST) return void requestAnimationFrame(look);
+    if (!found) return;
+    const folded = found.closest('details:not([open])');
+    folded?.setAttribute('open', '');
+    found.scrollIntoView({ block: 'nearest' });
+    const field = found.matches('input, select, button, [tabindex]') ? found : found.querySelector<HTMLElement>('input, select, textarea, button, [contenteditable]');
+    field?.focus();
+  };
+  requestAnimationFrame(look);
+}

@@ -1,0 +1,37 @@
+/** Sizes of the workbench that this browser keeps. Where it keeps nothing, they start anew each time. */
+
+export const SIDE_LEAST = 280;
+export const SIDE_MOST = 560;
+const SIDE_KEY = 'kymation-side-width';
+const FOLDED_KEY = 'kymation-folded-groups';
+
+function read(key: string): string | null {
+  try {
+    return localStorage.getItem(key);
+  } catch {
+    return null;
+  }
+}
+
+function write(key: string, value: string): void {
+  try {
+    localStorage.setItem(key, value);
+  } catch {
+    // A browser that lets no site store data forgets it.
+  }
+}
+
+export function sideWidth(): number {
+  const kept = Number(read(SIDE_KEY));
+  return kept >= SIDE_LEAST && kept <= SIDE_MOST ? kept : 340;
+}
+
+export const keepSideWidth = (px: number): void => write(SIDE_KEY, String(px));
+
+/** Names of field groups that are folded. */
+export function foldedGroups(): ReadonlySet<string> {
+  const kept = read(FOLDED_KEY);
+  return new Set(kept ? kept.split('\n') : []);
+}
+
+export const keepFoldedGroups = (names: ReadonlySet<string>): void => write(FOLDED_KEY, [...names].join('\n'));
