@@ -78,6 +78,8 @@ test('panels of different heights: by how many px what stands below jumps', asyn
   await page.getByRole('button', { name: /\d finding/ }).click();
   const text = (await page.getByRole('article').filter({ hasText: 'jumps by up to' }).textContent())!;
   const jump = Number(/up to (\d+) px/.exec(text)![1]);
+  // The panel beside it makes the page smaller than the testing tool can aim at.
+  await page.keyboard.press('Escape');
   await page.keyboard.press('t');
   const height = async (name: string) => {
     await bench.preview.getByRole('tab', { name }).click();
@@ -104,5 +106,6 @@ test('sixty tabs with eighty letters each: said to be too many to fit, and the p
   expect(inside).toBeLessThanOrEqual(width!);
   await page.getByRole('button', { name: /\d findings/ }).click();
   await expect(page.getByText(/The labels of Season tabs never fit on one line/)).toBeVisible();
-  await expect(page.getByText(/of Season tabs is empty/).first()).toBeVisible();
+  await page.getByRole('button', { name: /56 places/ }).first().click();
+  await expect(page.getByText(/of Season tabs is empty/)).toHaveCount(56);
 });

@@ -50,6 +50,7 @@ test('thirty sets of labels in three fonts wrap at the width the findings name',
   await expect(page.getByRole('button', { name: /\d\d findings/ })).toBeVisible({ timeout: 15_000 });
   await page.getByRole('button', { name: /\d\d findings/ }).click();
   const heads = page.getByRole('dialog', { name: 'Findings' }).locator('h3');
+  await page.getByRole('button', { name: /30 places/ }).click();
   // They come when the labels have been measured.
   await expect(heads.filter({ hasText: /The labels of Set \d+ wrap/ })).toHaveCount(30);
   const texts = await heads.allTextContents();

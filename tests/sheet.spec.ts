@@ -93,6 +93,7 @@ test.describe('state sheet', () => {
     await bench.set('color', 'Text', 'hover', '#c0a060');
     await expect(page.getByRole('button', { name: /finding/ })).toContainText('2 findings');
     await page.getByRole('button', { name: /finding/ }).click();
+    await page.getByRole('button', { name: /2 places/ }).click();
     await page.getByRole('button', { name: 'Show it' }).first().click();
     await expect(bench.row('Season tabs')).toHaveAttribute('aria-selected', 'true');
   });

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from './support/test';
+import { random } from './hostile/mutations';
 import { Bench } from './support/workbench';
 
 /** A second window of the same browser on the same project. */
@@ -170,4 +171,57 @@ test('a type style is saved from one heading, given to another by name, and both
   await expect(heading('Plan a visit')).toHaveCSS('font-size', '28px');
   await page.keyboard.press('Control+z');
   await expect(heading('Plan a visit')).toHaveCSS('font-size', '48px');
+});
+
+test('a piece picked here and deleted in another window: told, nothing breaks, and it can be brought back', async ({ page }) => {
+  const faults: string[] = [];
+  const one = await Bench.openDemo(page);
+  page.on('pageerror', (error) => faults.push(error.message));
+  const two = await second(page);
+  two.page.on('pageerror', (error) => faults.push(error.message));
+  for (const view of ['Fill', 'States', 'Timing', 'Fallbacks'] as const) {
+    await one.pick('Summer text');
+    await one.view(view);
+    await two.pick('Summer');
+    await two.page.keyboard.press('Delete');
+    await expect(page.getByText('Summer text was deleted in another window.')).toBeVisible();
+    await expect(one.row('Summer text')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Bring it back' }).click();
+    await expect(one.row('Summer text')).toBeVisible();
+    await expect(two.row('Summer text')).toBeVisible();
+    expect((await one.outline()).filter((name) => /Blossom$|Summer$|Harvest$|Wassail$/.test(name)).map((name) => name.trim())).toEqual(['Blossom', 'Summer', 'Harvest', 'Wassail']);
+  }
+  expect(faults).toEqual([]);
+});
+
+/** Rounds of two hands at once; `npm run stress` asks for more. */
+const ROUNDS = Number(process.env.KYMATION_ROUNDS ?? 2);
+
+test(`two windows at once, whatever they do: the same page in both, before and after a reload, ${ROUNDS} rounds`, async ({ page }) => {
+  test.setTimeout(60_000 + ROUNDS * 20_000);
+  const faults: string[] = [];
+  const one = await Bench.openDemo(page);
+  const two = await second(page);
+  for (const { page: each } of [one, two]) each.on('pageerror', (error) => faults.push(error.message));
+  const next = random(ROUNDS);
+  const KEYS = ['Control+d', 'Delete', 'Alt+ArrowDown', 'Alt+ArrowUp', 'Control+z', 'Control+Shift+z', 'Control+g'];
+  /** Picks some piece that is there and presses some key. */
+  const act = async (bench: Bench) => {
+    const rows = bench.page.getByRole('treeitem');
+    const at = Math.floor(next() * Math.min(30, await rows.count()));
+    const key = KEYS[Math.floor(next() * KEYS.length)]!;
+    // It may have gone meanwhile; then there is nothing to pick.
+    await rows.nth(at).click({ timeout: 2000 }).catch(() => {});
+    await bench.page.keyboard.press(key);
+  };
+  for (let round = 0; round < ROUNDS; round += 1) {
+    for (let step = 0; step < 4; step += 1) await Promise.all([act(one), act(two)]);
+    for (const bench of [one, two]) await bench.saved();
+    await expect.poll(async () => JSON.stringify(await one.outline()) === JSON.stringify(await two.outline())).toBe(true);
+  }
+  const before = await one.outline();
+  await page.reload();
+  await expect(one.preview.locator('body')).toBeVisible();
+  await expect.poll(() => one.outline()).toEqual(before);
+  expect(faults).toEqual([]);
 });

@@ -197,6 +197,16 @@ describe('preview session', () => {
     expect(ids('left')).toEqual(['page', 'section', 'columns', 'left']);
   });
 
+  it('of a page or a piece that is gone is nothing, and goes on when it is back', () => {
+    const session = createPreviewSession(registry);
+    const project = sampleProject();
+    const gone = after(project, { type: 'remove', ids: ['tabs'] });
+    expect(session.patchFor(project, first, id('tabs'))).not.toBeNull();
+    expect(session.patchFor(gone, first, id('tabs'))).toBeNull();
+    expect(session.patchFor(gone, 'other' as PageId)).toBeNull();
+    expect(session.patchFor(project, first, id('heading'))!.nodes.map((node) => node.id)).toContain('heading');
+  });
+
   it('writes conditions as switches and states so that they can be forced', () => {
     const css = createPreviewSession(registry).patchFor(sampleProject(), first)!.sheets.filter(({ id: name }) => name.startsWith('k-tabs ')).map((sheet) => sheet.css).join('');
     expect(css).toContain(':where(html[data-k-no-script]) .k-tabs-list');

@@ -3,7 +3,7 @@ import { customProperties } from '../css/tokens';
 import { printHtml, type Attribute } from '../html/print';
 import type { Registry } from '../kinds/registry';
 import { maybeSteps } from '../project/lineage';
-import { childIds, nodeOf, pageOf, pathTo, subtreeIds } from '../project/tree';
+import { childIds, maybeNode, nodeOf, pageOf, pathTo, subtreeIds } from '../project/tree';
 import type { Bands, NodeId, PageId, Project } from '../project/types';
 import { analyse, type Analysis, type Sheet } from './analyse';
 import { cellValues, previewDialect, printSheet, type SheetHalf } from './rules';
@@ -219,9 +219,12 @@ export function createPreviewSession(registry: Registry) {
     },
     /**
      * @param only a node: just it, the first of what is in it and what is around it, for drawing its parts.
-     * @returns what must be sent so that the frame shows this page of this project; null where it already does.
+     * @returns what must be sent so that the frame shows this page of this project; null where it already does, and where the page
+     *   or the piece is gone: another window may have deleted it a moment ago, and what is asked for follows.
      */
     patchFor(project: Project, pageId: PageId, only: NodeId | null = null): PreviewPatch | null {
+      const isThere = Object.hasOwn(project.pages, pageId) && (only === null || maybeNode(project, only) !== null);
+      if (!isThere) return null;
       const patch: OpenPatch = editedOnly(project, pageId, only) ?? everything(project, pageId, only);
       if (shown?.project.tokens !== project.tokens) patch.tokens = Object.values(project.tokens).flatMap(customProperties);
       shown = { project, pageId, only };

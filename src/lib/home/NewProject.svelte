@@ -48,12 +48,7 @@
 </script>
 
 <Modal open size="sm" modalHeading="New project" primaryButtonText="Start" secondaryButtonText="Cancel" primaryButtonDisabled={!canStart} on:submit={start} on:click:button--secondary={onclose} on:close={onclose} selectorPrimaryFocus="#new-project-name">
-  <form
-    onsubmit={(event) => {
-      event.preventDefault();
-      start();
-    }}
-  >
+  <div>
     <TextInput id="new-project-name" size="sm" labelText="Name" bind:value={name} maxlength={120} />
     <fieldset>
       <legend>Start from</legend>
@@ -74,8 +69,7 @@
         </select>
       </div>
     {/if}
-    <button type="submit" class="visually-hidden" tabindex="-1">Start</button>
-  </form>
+  </div>
 </Modal>
 
 <style>

@@ -11,6 +11,7 @@
   let words = $state('');
   let marked = $state<string | null>(null);
   let list: HTMLElement;
+  let field: HTMLInputElement;
   let drawings = $state.raw<ReadonlyMap<string, string>>(new Map());
 
   const matches = $derived(found(words));
@@ -29,6 +30,7 @@
 
   // One drawing after the other, so that the field has the keys at once.
   onMount(() => {
+    field.focus();
     let isOver = false;
     const open = [...found('')];
     const next = (): void => {
@@ -67,7 +69,6 @@
   }
 
   function onkeydown(event: KeyboardEvent): void {
-    const field = event.currentTarget as HTMLInputElement;
     const isAtEnd = field.selectionStart === field.value.length && field.selectionEnd === field.value.length;
     if (event.key === 'ArrowDown') mark(beyond(1));
     else if (event.key === 'ArrowUp') mark(beyond(-1));
@@ -82,8 +83,8 @@
 
 <div class="drawer" role="dialog" aria-label="Insert" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && (event.stopPropagation(), (wb.open = null))}>
   <div class="top">
-    <!-- svelte-ignore a11y_autofocus -->
     <input
+      bind:this={field}
       placeholder="tabs, header, three cards, picture beside words…"
       role="combobox"
       aria-expanded="true"
@@ -93,7 +94,6 @@
       bind:value={words}
       oninput={() => (marked = null)}
       {onkeydown}
-      autofocus
       autocomplete="off"
     />
     <p class="goes" role="status">

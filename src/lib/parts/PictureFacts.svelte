@@ -14,8 +14,8 @@
   const weight = $derived(asset.bytes >= 1e6 ? `${(asset.bytes / 1e6).toFixed(1)} MB` : `${(asset.bytes / 1000).toFixed(asset.bytes < 10_000 ? 1 : 0)} kB`);
 </script>
 
-<div class="facts">
-  <p><b>{asset.file}</b> · {asset.width && asset.height ? `${asset.width} × ${asset.height} px` : 'no size of its own'} · {weight}</p>
+<details class="facts">
+  <summary><b>{asset.file}</b> · {asset.width && asset.height ? `${asset.width} × ${asset.height} px` : 'no size of its own'} · {weight} · shown {rows[0]!.shown} px wide</summary>
   <table>
     <caption class="visually-hidden">How wide {asset.file} is shown</caption>
     <thead><tr><th scope="col">window</th><th scope="col">shown</th><th scope="col">pixels for each px</th></tr></thead>
@@ -29,16 +29,15 @@
       {/each}
     </tbody>
   </table>
-</div>
+</details>
 
 <style>
   .facts {
-    margin-top: 8px;
+    margin-top: 3px;
     font-size: 12px;
   }
-  .facts p {
-    margin: 0 0 2px;
-    font-size: 12px;
+  summary {
+    cursor: pointer;
   }
   th,
   td {

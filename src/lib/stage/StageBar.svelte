@@ -6,7 +6,7 @@
 </script>
 
 <!-- What the workbench has to say, and how the page is shown: beside the page, never on it. -->
-<div class="bar">
+<div class="stage-bar">
   <div class="said" aria-live="polite">
     {#if wb.saver.status === 'failed'}
       <p class="error" role="alert"><b>Not saved.</b> {wb.saver.sentence}</p>
@@ -17,7 +17,7 @@
       <button type="button" class="link" onclick={stop}>Cancel</button>
     {:else if wb.message}
       {@const { kind, text, act } = wb.message}
-      <p class={kind}>{text}</p>
+      <p class={kind} role={kind === 'error' ? 'alert' : undefined}>{text}</p>
       {#if act}<button type="button" class="link" onclick={() => (act.run(), (wb.message = null))}>{act.label}</button>{/if}
       <button type="button" class="close plain" aria-label="Close the message" onclick={() => (wb.message = null)}>×</button>
     {:else if wb.trial}
@@ -39,7 +39,7 @@
 </div>
 
 <style>
-  .bar {
+  .stage-bar {
     display: flex;
     gap: 12px;
     align-items: center;

@@ -1,0 +1,202 @@
+import { axeViolations } from './support/axe';
+import { expect, test, type Page } from './support/test';
+import { Bench } from './support/workbench';
+
+const field = (page: Page) => page.getByRole('combobox', { name: 'What to insert' });
+const marked = (page: Page) => page.getByRole('dialog', { name: 'Insert' }).getByRole('option', { selected: true });
+
+test('in a new project, A, tabs, Enter: three panels stand in the page', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  await page.keyboard.press('a');
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type('tabs');
+  await expect(page.getByRole('dialog', { name: 'Insert' })).toContainText('goes into First section');
+  await page.keyboard.press('Enter');
+  await expect(bench.preview.getByRole('tab')).toHaveCount(3);
+  expect(await bench.outline()).toEqual(expect.arrayContaining(['First section', '  Tabs']));
+});
+
+test('on a page without a section, it goes into a new one, and one step takes both back', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  await bench.row('First section').click();
+  await page.keyboard.press('Delete');
+  await expect(bench.row('First section')).toHaveCount(0);
+  await page.keyboard.press('a');
+  await page.keyboard.type('quotation');
+  await expect(page.getByRole('dialog', { name: 'Insert' })).toContainText('goes into a new section of Page');
+  await page.keyboard.press('Enter');
+  expect(await bench.outline()).toEqual(['Section', '  Quotation']);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('treeitem')).toHaveCount(0);
+});
+
+test('what is inserted is found by what one wants, each with a drawing, by keys alone', async ({ page }) => {
+  await Bench.openDemo(page);
+  await page.keyboard.press('a');
+  await expect(field(page)).toBeFocused();
+  const cards = page.getByRole('dialog', { name: 'Insert' }).getByRole('option');
+  const all = await cards.count();
+  await expect(page.locator('.card img')).toHaveCount(all);
+  // What is drawn is really there: not one of the pictures failed.
+  await expect.poll(() => page.locator('.card img').evaluateAll((images) => images.every((image) => (image as HTMLImageElement).naturalWidth > 0))).toBe(true);
+  for (const [words, label] of [['hero', 'Opening on a picture'], ['off-canvas', 'Side panel'], ['divider', 'Separator'], ['grid', 'Columns'], ['testimonial', 'Quotation']] as const) {
+    await field(page).fill(words);
+    await expect(marked(page)).toContainText(label);
+  }
+  await field(page).fill('');
+  const first = await marked(page).getAttribute('data-entry');
+  await page.keyboard.press('ArrowRight');
+  await expect(marked(page)).not.toHaveAttribute('data-entry', first!);
+  await page.keyboard.press('ArrowLeft');
+  await expect(marked(page)).toHaveAttribute('data-entry', first!);
+  await page.keyboard.press('ArrowDown');
+  await expect(marked(page)).toContainText('Heading');
+  expect(await axeViolations(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog', { name: 'Insert' })).toHaveCount(0);
+});
+
+test('it goes to the section in sight, not to the end of the page', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.preview.locator('#press').evaluate((section) => section.scrollIntoView());
+  await page.keyboard.press('a');
+  await expect(page.getByRole('dialog', { name: 'Insert' })).toContainText('goes into Press house');
+});
+
+test('a new project starts from a page of ours, or from a copy of another project’s', async ({ page }) => {
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
+  await page.getByRole('button', { name: 'New project' }).click();
+  await page.getByRole('radio', { name: /An overview/ }).check();
+  await page.getByRole('textbox', { name: 'Name' }).fill('Cider makers');
+  await page.keyboard.press('Enter');
+  const bench = new Bench(page);
+  await expect(bench.row('Offers')).toBeVisible();
+  await expect(bench.preview.getByRole('heading', { name: 'What there is' })).toBeVisible();
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New project' }).click();
+  await page.getByRole('radio', { name: /A copy of a page/ }).check();
+  await page.getByRole('combobox', { name: 'Project to copy from' }).selectOption({ label: 'Quillmere Orchard' });
+  await expect(page.getByRole('combobox', { name: 'Page to copy' })).toContainText('Visit page');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(bench.row('Season tabs')).toBeVisible();
+  await expect.poll(() => bench.preview.locator('img').first().evaluate((image) => (image as HTMLImageElement).naturalWidth)).toBeGreaterThan(0);
+});
+
+test('one search finds settings, properties, pieces, pages, tokens and findings, and goes there', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  const find = async (words: string) => {
+    await page.keyboard.press('Control+k');
+    await expect(page.getByRole('combobox', { name: 'What to find' })).toBeFocused();
+    await page.getByRole('combobox', { name: 'What to find' }).fill(words);
+    await page.keyboard.press('Enter');
+  };
+  await find('fold');
+  await expect(page.getByRole('textbox', { name: 'Fold under' })).toBeFocused();
+  await find('radius tab');
+  await expect(bench.cell('border-radius', 'rest')).toBeFocused();
+  await find('press photo nobody called so');
+  await expect(page.getByText(/Nothing is called/)).toBeVisible();
+  await page.getByRole('combobox', { name: 'What to find' }).fill('harvest heading');
+  await page.keyboard.press('Enter');
+  await expect(bench.row('Harvest heading')).toHaveAttribute('aria-selected', 'true');
+  await find('harvest story');
+  await expect(page.getByRole('combobox', { name: 'Page', exact: true })).toHaveValue('harvest');
+  await find('leaf');
+  await expect(page.getByRole('dialog', { name: 'Tokens' })).toBeVisible();
+});
+
+test('panels stand beside the page: they cover nothing, and keep their width', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  for (const [key, name] of [['f', 'Findings'], ['Shift+T', 'Tokens'], ['Shift+S', 'Shelf'], ['h', 'History']] as const) {
+    await page.keyboard.press(key);
+    const panel = (await page.getByRole('dialog', { name }).boundingBox())!;
+    for (const other of ['main', 'section[aria-label="Tuning sheet"]']) {
+      const box = (await page.locator(other).boundingBox())!;
+      expect(box.x + box.width).toBeLessThanOrEqual(panel.x + 1);
+    }
+    await page.keyboard.press('Escape');
+  }
+  await page.keyboard.press('Shift+T');
+  const edge = page.getByRole('separator', { name: 'Width of the panel' });
+  await edge.focus();
+  for (let n = 0; n < 4; n += 1) await page.keyboard.press('ArrowLeft');
+  const wide = (await page.getByRole('dialog', { name: 'Tokens' }).boundingBox())!.width;
+  await page.reload();
+  await expect(bench.preview.locator('.season-tabs')).toBeVisible();
+  await page.keyboard.press('Shift+T');
+  await expect.poll(async () => Math.round((await page.getByRole('dialog', { name: 'Tokens' }).boundingBox())!.width)).toBe(Math.round(wide));
+});
+
+test('fifteen fields of a section are seen at once, and a part has columns only for the states it has', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Welcome');
+  await bench.view('Fill');
+  await page.getByRole('group', { name: 'Background picture' }).getByRole('button', { name: /orchard-wassail/ }).click();
+  await page.getByRole('combobox', { name: 'Layer over it' }).or(page.getByRole('textbox', { name: 'Layer over it' })).first().fill('#000000');
+  const sheet = (await page.locator('section[aria-label="Tuning sheet"]').boundingBox())!;
+  const seen = await page.locator('[data-field]').evaluateAll((fields, { bottom }) => fields.filter((each) => each.getBoundingClientRect().top + 20 <= bottom).length, { bottom: sheet.y + sheet.height });
+  expect(seen).toBeGreaterThanOrEqual(15);
+  await bench.view('States');
+  await expect(page.getByRole('grid').getByRole('columnheader')).toHaveText(['Property', /rest/, /hover/]);
+});
+
+test('help is asked for, and read out all the same; the note where a field acts belongs to it', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Behaviour');
+  const link = page.getByRole('switch', { name: 'A link opens its panel' });
+  await expect(link).toHaveAccessibleDescription(/visit\.html#summer\. It acts on the exported page/);
+  const ask = page.getByRole('button', { name: 'About A link opens its panel' });
+  await ask.click();
+  await expect(ask).toHaveAttribute('aria-expanded', 'true');
+  await expect(page.getByText(/It acts on the exported page/).first()).toBeVisible();
+});
+
+test('with less motion tried, timing shows nothing that does not happen', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Timing');
+  await expect(page.locator('.bar').first()).toBeVisible();
+  const bars = await page.locator('.bar').count();
+  await page.getByRole('button', { name: 'Less motion', exact: true }).click();
+  await expect(page.getByText('does not move with less motion').first()).toBeVisible();
+  await expect(page.locator('.bar')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Less motion', exact: true }).click();
+  await expect(page.locator('.bar')).toHaveCount(bars);
+});
+
+test('three widths keep the picked piece in sight; each can be typed, the narrow one starts as a phone', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Press heading');
+  await page.keyboard.press('w');
+  const narrow = page.getByRole('textbox', { name: 'Width of the narrow page' });
+  await expect(narrow).toHaveValue('390');
+  await narrow.fill('320');
+  await page.keyboard.press('Enter');
+  const frames = ['iframe[title^="Preview of"]:not([title*=","])', 'iframe[title$=", medium"]', 'iframe[title$=", narrow"]'].map((each) => page.frameLocator(each));
+  await expect.poll(() => frames[2]!.locator('body').evaluate(() => innerWidth)).toBe(320);
+  await frames[0]!.locator('body').evaluate(() => scrollBy(0, 120));
+  const tops = () => Promise.all(frames.map((frame) => frame.locator('.press-heading').evaluate((heading) => (heading.getBoundingClientRect().top + heading.getBoundingClientRect().height / 2) / innerHeight)));
+  await expect.poll(async () => Math.max(...(await tops())) <= 1 && Math.min(...(await tops())) >= 0).toBe(true);
+});
+
+test('at 320 px and at 200 % zoom everything can be reached', async ({ page }) => {
+  await Bench.openDemo(page);
+  for (const size of [{ width: 320, height: 640 }, { width: 640, height: 400 }]) {
+    await page.setViewportSize(size);
+    const unreached = await page.evaluate(() => {
+      const root = document.scrollingElement!;
+      return [...document.querySelectorAll<HTMLElement>('header button, header a, main button, main input, main select, nav button')].filter((each) => {
+        each.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+        const { left, right, top, bottom, width } = each.getBoundingClientRect();
+        const isSeen = right > 0 && left < innerWidth && bottom > 0 && top < innerHeight;
+        return width > 1 && !isSeen && getComputedStyle(each).visibility !== 'hidden';
+      }).map((each) => `${each.textContent?.trim() || each.getAttribute('aria-label')} ${root.scrollWidth}`);
+    });
+    expect(unreached).toEqual([]);
+  }
+  await page.setViewportSize({ width: 1280, height: 800 });
+});
