@@ -10,6 +10,7 @@ import { pageScript } from '../src/server/bundle';
 // @ts-expect-error plain JavaScript, shared with npm start
 import { buildApp, findChromium, freePort, startServer } from '../scripts/lib.mjs';
 import { bigPage, duplicateMs, whileImporting } from './big';
+import { finishing, insertOpens } from './finishing';
 import { projectOf } from './projects';
 import { edits, HANDS, hands, median, newPage, openProject, steady, timed, type Edits, type Seen } from './tools';
 
@@ -155,7 +156,16 @@ const PARTS = {
     return [
       { name: 'first load of the workbench, script', value: load.script / 1000, unit: 'kB gzip', limit: 300 },
       { name: 'first load of the workbench, style', value: load.style / 1000, unit: 'kB gzip', limit: 45 },
-      { name: 'demo open to usable', value: load.usable, unit: 'ms', limit: 1500 }
+      { name: 'demo open to usable', value: load.usable, unit: 'ms', limit: 1200 },
+      { name: 'insert drawer, from the key to the frame that shows it', value: await insertOpens(browser, address), unit: 'ms', limit: 80 }
+    ];
+  },
+  async finishing(_browser: Browser, address: string): Promise<Figure[]> {
+    const { whole, half, waited } = await finishing(address);
+    return [
+      { name: 'finishing a page of 20,000 nodes', value: whole, unit: 'ms', limit: 4000 },
+      { name: 'finishing 10,000 nodes against 20,000', value: half, unit: 'ratio', limit: 0.6 },
+      { name: 'another request meanwhile, the longest', value: waited, unit: 'ms', limit: 100 }
     ];
   },
   async edits(browser: Browser, address: string): Promise<Figure[]> {

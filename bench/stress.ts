@@ -4,63 +4,14 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { chromium, type BrowserContext } from '@playwright/test';
-import { makeDemo } from '../demo/make';
-import { readProjectFile, writeProjectFile } from '../src/core/formats/project-file';
-import { registry } from '../src/core/registry';
+import { damagedDrawings, damagedProjects, damagedTokenFiles, random, type Tally } from '../tests/hostile/mutations';
 // @ts-expect-error plain JavaScript, shared with npm start
-import { buildApp, findChromium, freePort, startServer } from '../scripts/lib.mjs';
+import { buildApp, findChromium, freePort, run, startServer } from '../scripts/lib.mjs';
 
-// Two things that take too long for a test: the browser killed in the middle of work, again and again, and project files damaged
-// in ten thousand ways.
+// What takes too long for a test: files damaged in thousands of ways, links written by a fast hand, two windows at once, and the
+// browser killed in the middle of work, again and again. A sample of each is in `npm test`.
 
 const ARGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
-
-/** A small generator of numbers that are the same at every run. */
-function random(seed: number): () => number {
-  let state = seed;
-  return () => {
-    state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0;
-    return state / 2 ** 32;
-  };
-}
-
-/** Damages bytes of a file, and values of its JSON, and reads it. @returns how many readings threw, and how many changed their input. */
-function mutations(count: number): { uncaught: number; changed: number; opened: number } {
-  const next = random(11);
-  const { project, bytes } = makeDemo();
-  const whole = writeProjectFile(project, bytes);
-  const json = JSON.stringify(project);
-  const result = { uncaught: 0, changed: 0, opened: 0 };
-  const junk = ['null', '-1', '1e999', '{}', '[]', '"javascript:alert(1)"', '"</style>"', '"\\u0000"', '"__proto__"', '"constructor"', 'true', '"{leaf}"', '99999999'];
-  for (let n = 0; n < count; n += 1) {
-    let file: Uint8Array;
-    if (n % 2 === 0) {
-      file = whole.slice();
-      const hits = 1 + Math.floor(next() * 20);
-      for (let hit = 0; hit < hits; hit += 1) file[Math.floor(next() * file.length)] = Math.floor(next() * 256);
-      if (n % 10 === 0) file = file.slice(0, Math.floor(next() * file.length));
-    } else {
-      // One value of the document, wherever it is, becomes something else.
-      const places = [...json.matchAll(/(?<=[:,[])(?:"(?:[^"\\]|\\.)*"|-?\d+(?:\.\d+)?|true|false|null)/g)];
-      const place = places[Math.floor(next() * places.length)]!;
-      const text = json.slice(0, place.index) + junk[Math.floor(next() * junk.length)]! + json.slice(place.index + place[0].length);
-      try {
-        file = writeProjectFile(JSON.parse(text), bytes);
-      } catch {
-        continue;
-      }
-    }
-    const before = Buffer.from(file).toString('base64');
-    try {
-      if (readProjectFile(registry, file).ok) result.opened += 1;
-    } catch (error) {
-      console.error(error);
-      result.uncaught += 1;
-    }
-    if (Buffer.from(file).toString('base64') !== before) result.changed += 1;
-  }
-  return result;
-}
 
 /** Starts a browser on a profile of its own; its process is ours to kill. */
 async function launch(profile: string): Promise<{ context: BrowserContext; kill: () => Promise<void> }> {
@@ -130,9 +81,27 @@ async function kills(count: number): Promise<{ lost: number; saved: number }> {
   return { lost, saved };
 }
 
-const { values } = parseArgs({ options: { kills: { type: 'string', default: '500' }, files: { type: 'string', default: '10000' } } });
-const damaged = mutations(Number(values.files));
-console.log(`${values.files} damaged project files: ${damaged.uncaught} uncaught, ${damaged.changed} inputs changed, ${damaged.opened} could still be opened`);
+/** Tests that do as many rounds as they are told. @returns whether all of them held. */
+function rounds(test: string, count: string): boolean {
+  const { status } = run('npx', ['playwright', 'test', test, '--workers', '1'], { env: { ...process.env, CHROMIUM: findChromium(), KYMATION_ROUNDS: count } });
+  return status === 0;
+}
+
+function told(what: string, count: string, { thrown, slow, mute, changed, opened }: Tally): boolean {
+  console.log(`${count} damaged ${what}: ${thrown.length} uncaught, ${slow.length} over 2 s, ${mute.length} without a sentence, ${changed} inputs changed, ${opened} could still be read`);
+  [...thrown, ...slow].slice(0, 5).forEach((each) => console.log(`  ${each}`));
+  return thrown.length + slow.length + mute.length + changed === 0;
+}
+
+const text = (value: string) => ({ type: 'string', default: value }) as const;
+const { values } = parseArgs({ options: { files: text('20000'), tokens: text('2000'), drawings: text('2000'), links: text('100'), windows: text('50'), kills: text('500') } });
+const held = [
+  told('project files', values.files, damagedProjects(Number(values.files))),
+  told('token files', values.tokens, damagedTokenFiles(Number(values.tokens))),
+  told('drawings', values.drawings, damagedDrawings(Number(values.drawings))),
+  Number(values.links) === 0 || rounds('tests/writing.spec.ts', values.links),
+  Number(values.windows) === 0 || rounds('tests/together.spec.ts', values.windows)
+];
 const killed = await kills(Number(values.kills));
 console.log(`${values.kills} kills of the browser: ${killed.lost} saved commands lost, ${killed.saved} labels saved`);
-process.exit(damaged.uncaught + damaged.changed + killed.lost > 0 ? 1 : 0);
+process.exit(held.every(Boolean) && killed.lost === 0 ? 0 : 1);

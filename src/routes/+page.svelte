@@ -12,7 +12,7 @@
   import Thumbnail from '$lib/parts/Thumbnail.svelte';
   import { saveFile } from '$lib/state/exporting';
   import { storageSentence, type ProjectRow } from '$lib/store/db';
-  import { addProject, deleteProject, duplicateProject, listProjects, openProject, renameProject, restoreProject } from '$lib/store/projects';
+  import { deleteProject, duplicateProject, listProjects, openProject, renameProject, restoreProject } from '$lib/store/projects';
   import { startProject, type Start } from '$lib/store/starting';
   import { addDemo, addDemoOnFirstStart, importFile, storedProjectFile, type Imported } from '$lib/store/transfer';
 

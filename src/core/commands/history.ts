@@ -1,4 +1,5 @@
-import { patched, reversed, type Diff } from '../project/diff';
+import { reversed, type Diff } from '../project/diff';
+import { appliedAgain } from '../project/rebase';
 import type { Project } from '../project/types';
 
 export interface Step {
@@ -42,11 +43,9 @@ export function undone(project: Project, history: History): Turned | null {
   const count = lastRun(history.past);
   if (count === 0) return null;
   const steps = history.past.slice(-count).reverse();
-  const diffs = steps.map((step) => reversed(step.diff));
   return {
-    project: diffs.reduce(patched, project),
+    ...appliedAgain(project, steps.map((step) => reversed(step.diff))),
     history: { past: history.past.slice(0, -count), future: [...history.future, ...steps] },
-    diffs,
     label: steps[0]!.label
   };
 }
@@ -63,9 +62,8 @@ export function movedTo(project: Project, { past, future }: History, length: num
   const steps = isBack ? all.slice(to, past.length).reverse() : all.slice(past.length, to);
   const diffs = steps.map(({ diff }) => (isBack ? reversed(diff) : diff));
   return {
-    project: diffs.reduce(patched, project),
+    ...appliedAgain(project, diffs),
     history: { past: all.slice(0, to), future: all.slice(to).reverse() },
-    diffs,
     label: to === 0 ? 'everything' : all[to - 1]!.label
   };
 }
@@ -76,9 +74,8 @@ export function redone(project: Project, history: History): Turned | null {
   if (count === 0) return null;
   const steps = history.future.slice(-count).reverse();
   return {
-    project: steps.map((step) => step.diff).reduce(patched, project),
+    ...appliedAgain(project, steps.map((step) => step.diff)),
     history: { past: [...history.past, ...steps], future: history.future.slice(0, -count) },
-    diffs: steps.map((step) => step.diff),
     label: steps[0]!.label
   };
 }

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply } from '../commands/apply';
 import type { Command } from '../commands/define';
+import { NO_HISTORY, recorded, redone, undone } from '../commands/history';
 import { after, id, sampleProject } from '../testing/project';
 import { registry } from '../registry';
 import { patched, type Diff } from './diff';
@@ -82,6 +83,43 @@ describe('two hands', () => {
         if (first.type === 'set-token') expect(mended.tokens).toHaveProperty('leaf');
       }),
       { numRuns: 200 }
+    );
+  });
+
+  it('taking back or doing again on what has moved on leaves a whole tree, and the other hand’s work', () => {
+    const commands: readonly Command[] = [
+      { type: 'remove', ids: ['tabs'] },
+      { type: 'remove', ids: ['text-one'] },
+      { type: 'remove', ids: ['columns'] },
+      { type: 'duplicate', ids: ['tabs'] },
+      { type: 'duplicate', ids: ['one'] },
+      { type: 'move', ids: ['heading'], at: { parent: 'one', slot: 'content', index: 0 } },
+      { type: 'move', ids: ['heading'], at: { parent: 'left', slot: 'content', index: 0 } },
+      { type: 'move', ids: ['two'], at: { parent: 'tabs', slot: 'panels', index: 0 } },
+      rename('section', 'Renamed')
+    ];
+    const step = fc.constantFrom(...commands);
+    fc.assert(
+      fc.property(step, fc.array(step, { minLength: 1, maxLength: 3 }), fc.array(fc.boolean(), { maxLength: 6 }), (mine, others, turns) => {
+        const start = sampleProject();
+        const first = apply(registry, start, mine);
+        if (!first.ok || !first.diff) return;
+        let project = first.project;
+        let history = recorded(NO_HISTORY, { diff: first.diff, label: '', mergeKey: null });
+        for (const other of others) {
+          const outcome = apply(registry, project, other);
+          if (outcome.ok) project = outcome.project;
+        }
+        for (const isBack of turns) {
+          const turned = (isBack ? undone : redone)(project, history);
+          if (!turned) continue;
+          expect(turned.diffs.reduce(patched, project)).toEqual(turned.project);
+          ({ project, history } = turned);
+          expect(isWholeTree(project)).toBe(true);
+        }
+        if (others.some(({ type }) => type === 'rename') && mine.type !== 'rename') expect(project.nodes[id('section')]!.name).toBe('Renamed');
+      }),
+      { numRuns: 1000 }
     );
   });
 

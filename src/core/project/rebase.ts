@@ -1,5 +1,5 @@
 import { emptyRecord } from '../data/record';
-import { TABLES } from './diff';
+import { diffOf, patched, TABLES } from './diff';
 import { childIds } from './tree';
 import type { Change, Diff, Node, NodeId, Project } from './types';
 
@@ -96,6 +96,45 @@ export function mendedNodes(project: Pick<Project, 'nodes' | 'pages'>): Project[
   };
   for (const page of Object.values(project.pages)) if (Object.hasOwn(nodes, page.root) && !seen.has(page.root)) visit(page.root);
   return isWhole && seen.size === Object.keys(nodes).length ? nodes : ({ ...mended } as Project['nodes']);
+}
+
+/** @returns the project with its tree put right, and the change that does it; null where the tree is whole. */
+export function mendedProject(project: Project): { readonly project: Project; readonly diff: Diff } | null {
+  const nodes = mendedNodes(project);
+  const diff = nodes === project.nodes ? null : diffOf(project, { ...project, nodes });
+  return diff ? { project: patched(project, diff), diff } : null;
+}
+
+/** Whether a project still has every record as it was before a change. */
+function isAsBefore(project: Project, diff: Diff): boolean {
+  if (diff.info && diff.info[0] !== project.info) return false;
+  return TABLES.every((table) => Object.entries(diff[table] ?? {}).every(([id, [before]]) => (before ?? undefined) === (project[table] as Record<string, unknown>)[id]));
+}
+
+export interface Redone {
+  readonly project: Project;
+  /** What was really done, in order. */
+  readonly diffs: readonly Diff[];
+}
+
+/**
+ * Does changes of the history again, or takes them back, on a project that may have moved on meanwhile: another window's edits stay
+ * where they are, and the tree is whole afterwards.
+ */
+export function appliedAgain(project: Project, diffs: readonly Diff[]): Redone {
+  let now = project;
+  let isMoved = false;
+  const done: Diff[] = [];
+  for (const diff of diffs) {
+    const isSame = isAsBefore(now, diff);
+    const own = isSame ? diff : rebased(diff, now);
+    isMoved ||= !isSame;
+    if (!own) continue;
+    now = patched(now, own);
+    done.push(own);
+  }
+  const mended = isMoved ? mendedProject(now) : null;
+  return mended ? { project: mended.project, diffs: [...done, mended.diff] } : { project: now, diffs: done };
 }
 
 /** @returns whether every child named in a project is there, once. */

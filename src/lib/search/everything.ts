@@ -3,8 +3,7 @@ import { maybePageOf, nodeOf } from '$core/project/tree';
 import type { Node } from '$core/project/types';
 import { actions, runAction, shownKey } from '$lib/state/actions';
 import { fieldsOf, type FieldSpec } from '$lib/state/fields';
-import { goTo } from '$lib/state/going';
-import { shownFinding } from '$lib/state/findings.svelte';
+import { goTo, shownFinding } from '$lib/state/going';
 import type { View, Workbench } from '$lib/state/workbench.svelte';
 
 /** One thing the search leads to. */

@@ -9,7 +9,7 @@
   import { pathTo } from '$core/project/tree';
   import type { NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
-  import { shownFinding } from '$lib/state/findings.svelte';
+  import { shownFinding } from '$lib/state/going';
   import SidePanel from './SidePanel.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 

@@ -2,20 +2,11 @@ import type { Finding, Fit } from '$core/kinds/finding';
 import type { Diff } from '$core/project/diff';
 import { maybeSteps } from '$core/project/lineage';
 import type { NodeId, Project } from '$core/project/types';
-import type { Workbench } from './workbench.svelte';
 import type { FindingsAnswer, FindingsRequest } from '$lib/workers/findings.worker';
 
 const REST_MS = 150;
 /** The page that was just opened comes first, and the hand that goes to it. */
 const FIRST_MS = 500;
-
-/** Picks what a finding is about, where it is seen and mended. */
-export function shownFinding(wb: Workbench, finding: Finding): void {
-  wb.trial = null;
-  wb.select([finding.node], finding.part ?? undefined);
-  if (finding.view) wb.view = finding.view;
-  if (finding.width) wb.width = Math.max(280, finding.width - 1);
-}
 
 /** Has the rules run in a worker when the hand rests, and keeps what they last said. */
 export class FindingsWatch {

@@ -1,3 +1,4 @@
+import type { Finding } from '$core/kinds/finding';
 import type { View, Workbench } from './workbench.svelte';
 
 /** Frames to wait for a view that is still being fetched. */
@@ -23,4 +24,12 @@ export function goTo(wb: Workbench, view: View | null, selector: string): void {
     field?.focus();
   };
   requestAnimationFrame(look);
+}
+
+/** Picks what a finding is about, where it is seen and mended. */
+export function shownFinding(wb: Workbench, finding: Finding): void {
+  wb.trial = null;
+  wb.select([finding.node], finding.part ?? undefined);
+  if (finding.view) wb.view = finding.view;
+  if (finding.width) wb.width = Math.max(280, finding.width - 1);
 }

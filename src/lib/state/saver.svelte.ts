@@ -1,6 +1,6 @@
 import { liveQuery } from 'dexie';
 import { patched } from '$core/project/diff';
-import { rebased } from '$core/project/rebase';
+import { mendedProject, rebased } from '$core/project/rebase';
 import type { AssetId, Project } from '$core/project/types';
 import { db, storageSentence } from '$lib/store/db';
 import { appendToLog, pullFromLog, type Entry, type Known } from '$lib/store/projects';
@@ -77,6 +77,12 @@ export class Saver {
       project = patched(project, diff);
       return [{ ...entry, diff, after: project }];
     });
+    const mended = mendedProject(project);
+    if (mended) {
+      project = mended.project;
+      this.#queue.push({ op: 'do', diff: mended.diff, label: 'Put two windows’ edits together', mergeKey: null, after: project });
+    }
     this.onmerge(project);
+    if (this.#queue.length > 0) this.#writing ??= this.#write();
   }
 }

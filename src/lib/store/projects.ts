@@ -1,7 +1,7 @@
 import type { Diff } from '$core/project/diff';
-import { diffOf, patched } from '$core/project/diff';
+import { patched } from '$core/project/diff';
 import { completeDiff, completeProject } from '$core/project/complete';
-import { mendedNodes, rebased } from '$core/project/rebase';
+import { mendedProject, rebased } from '$core/project/rebase';
 import { newId } from '$core/project/ids';
 import type { AssetId, Project, ProjectId } from '$core/project/types';
 import { NO_HISTORY, type History, type Step } from '$core/commands/history';
@@ -118,11 +118,10 @@ export async function appendToLog(known: Known, entries: readonly Entry[], blobs
       head = isMerged || !entry.after ? patched(head, diff) : entry.after;
       add({ ...entry, diff });
     }
-    const whole = isMerged ? mendedNodes(head) : head.nodes;
-    if (whole !== head.nodes) {
-      const diff = diffOf(head, { ...head, nodes: whole })!;
-      head = patched(head, diff);
-      add({ op: 'do', diff, label: 'Put two windows’ edits together', mergeKey: null });
+    const mended = isMerged ? mendedProject(head) : null;
+    if (mended) {
+      head = mended.project;
+      add({ op: 'do', diff: mended.diff, label: 'Put two windows’ edits together', mergeKey: null });
     }
     const seq = row.seq + rows.length;
     await db.log.bulkAdd(rows);
