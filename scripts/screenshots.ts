@@ -28,10 +28,12 @@ async function main(): Promise<void> {
   await page.getByRole('link', { name: 'Open Quillmere Orchard' }).waitFor();
   await page.waitForTimeout(1500);
   await shot(page, 'home');
+  await page.getByRole('button', { name: 'New project' }).click();
+  await page.getByRole('radio', { name: /Something to come to/ }).check();
+  await shot(page, 'new-project');
+  await page.keyboard.press('Escape');
   await page.getByRole('link', { name: 'Open Quillmere Orchard' }).click();
-  await page.getByRole('button', { name: 'Next' }).click();
   await page.frameLocator('iframe[title^="Preview of"]').locator('.season-tabs').waitFor();
-  await shot(page, 'hints');
   await page.getByRole('button', { name: 'No hints' }).click();
   await page.goto(address);
   await workbench(page);

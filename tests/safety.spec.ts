@@ -117,37 +117,6 @@ test('a message that does not fit is dropped and counted', async ({ page }) => {
   await expect(page.locator('iframe[data-dropped="2"]')).toHaveCount(1);
 });
 
-test('a browser that forbids storage: a sentence, and no blank page', async ({ page }) => {
-  await page.addInitScript(() => {
-    IDBFactory.prototype.open = () => {
-      throw new DOMException('denied', 'SecurityError');
-    };
-  });
-  await page.goto('/');
-  await expect(page.getByText('This browser lets no site store data here')).toBeVisible();
-});
-
-test('storage that runs full: says so, keeps the work in hand, and saves it when there is room', async ({ page }) => {
-  const bench = await Bench.openDemo(page);
-  await page.evaluate(() => {
-    const original = IDBObjectStore.prototype.add;
-    (window as any).room = () => (IDBObjectStore.prototype.add = original);
-    IDBObjectStore.prototype.add = () => {
-      throw new DOMException('full', 'QuotaExceededError');
-    };
-  });
-  await bench.pick('Plan heading');
-  await bench.view('Fill');
-  await page.getByRole('textbox', { name: 'Text', exact: true }).fill('Plan your day');
-  await expect(page.getByText('storage is full').first()).toBeVisible();
-  await expect(bench.preview.locator('.plan-heading')).toHaveText('Plan your day');
-  await page.evaluate(() => (window as any).room());
-  await page.getByRole('textbox', { name: 'Text', exact: true }).fill('Plan your day out');
-  await bench.saved();
-  await page.reload();
-  await expect(bench.preview.locator('.plan-heading')).toHaveText('Plan your day out');
-});
-
 test('axe-core finds nothing on any screen', async ({ page }) => {
   test.setTimeout(120_000);
   const check = async (screen: string) => {

@@ -11,10 +11,13 @@
   import Mark from '$lib/parts/Mark.svelte';
   import Thumbnail from '$lib/parts/Thumbnail.svelte';
   import { saveFile } from '$lib/state/exporting';
-  import { storageSentence, type ProjectRow } from '$lib/store/db';
+  import { NOT_LASTING, storageSentence, type ProjectRow } from '$lib/store/db';
   import { deleteProject, duplicateProject, listProjects, openProject, renameProject, restoreProject } from '$lib/store/projects';
   import { startProject, type Start } from '$lib/store/starting';
+  import type { PageProps } from './$types';
   import { addDemo, addDemoOnFirstStart, importFile, storedProjectFile, type Imported } from '$lib/store/transfer';
+
+  const { data }: PageProps = $props();
 
   let rows = $state.raw<readonly ProjectRow[] | null>(null);
   let fault = $state('');
@@ -121,6 +124,7 @@
       <FileUploaderButton size="small" kind="tertiary" labelText="Import a project file" disableLabelChanges accept={['.kymation']} on:change={({ detail }) => importFiles(detail)} />
       <Button size="small" on:click={() => (isStarting = true)}>New project</Button>
     </div>
+    {#if !data.lasts}<InlineNotification kind="warning" lowContrast hideCloseButton title="" subtitle={NOT_LASTING} />{/if}
     {#if fault}<InlineNotification kind="error" lowContrast title="" subtitle={fault} on:close={() => (fault = '')} />{/if}
     {#if notes.length > 0}
       <InlineNotification kind="warning" lowContrast title="Imported, with {notes.length} {notes.length === 1 ? 'thing' : 'things'} left out." subtitle={notes.slice(0, 3).join(' ')} on:close={() => (notes = [])} />

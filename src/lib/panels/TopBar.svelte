@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Button, ContentSwitcher, OverflowMenu, OverflowMenuItem, Switch } from 'carbon-components-svelte';
   import { resolve } from '$app/paths';
+  import { page } from '$app/state';
   import { SWITCHES, type Switch as Condition } from '$preview/messages';
   import Mark from '$lib/parts/Mark.svelte';
   import { runAction } from '$lib/state/actions';
@@ -9,7 +10,8 @@
   const { wb }: { wb: Workbench } = $props();
 
   const words: Record<Condition, string> = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print', 'no-pictures': 'No pictures' };
-  const saved = $derived({ saved: 'Saved', saving: 'Saving…', failed: 'Not saved' }[wb.saver.status]);
+  const lasts = $derived(page.data.lasts !== false);
+  const saved = $derived({ saved: lasts ? 'Saved' : 'Kept in this window only', saving: 'Saving…', failed: 'Not saved' }[wb.saver.status]);
   const errors = $derived(wb.findings.filter((finding) => finding.severity === 'error').length);
 </script>
 
@@ -31,7 +33,7 @@
     {:else}
       <span class="page">{wb.page.name}</span>
     {/if}
-    <span class="saved" class:failed={wb.saver.status === 'failed'} role="status" title={wb.saver.status === 'failed' ? wb.saver.sentence : undefined}>{saved}</span>
+    <span class="saved" class:failed={wb.saver.status === 'failed' || !lasts} role="status" title={wb.saver.status === 'failed' ? wb.saver.sentence : undefined}>{saved}</span>
     <div class="more">
       <OverflowMenu size="sm" iconDescription="More" aria-label="More">
         <OverflowMenuItem text="About this page" on:click={() => runAction(wb, 'page-settings')} />

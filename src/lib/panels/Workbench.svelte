@@ -1,6 +1,7 @@
 <script lang="ts">
   import { tinykeys } from 'tinykeys';
   import { onMount } from 'svelte';
+  import { page } from '$app/state';
   import Outline from './Outline.svelte';
   import PreviewPane from '$lib/stage/PreviewPane.svelte';
   import StageBar from '$lib/stage/StageBar.svelte';
@@ -43,7 +44,7 @@
     );
     const stop = tinykeys(window, bindings);
     const warn = (event: BeforeUnloadEvent) => {
-      if (wb.saver.status !== 'saved') event.preventDefault();
+      if (wb.saver.status !== 'saved' || page.data.lasts === false) event.preventDefault();
     };
     window.addEventListener('beforeunload', warn);
     const unfollow = wb.saver.follow();

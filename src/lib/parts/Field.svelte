@@ -85,7 +85,7 @@
         {#each items as item (item.id)}<option value={item.id}>{item.name}</option>{/each}
       </select>
     {:else if field.control === 'toggle'}
-      <label class="toggle"><input {id} type="checkbox" role="switch" aria-describedby={describedBy} checked={value as boolean} onchange={(event) => set(event.currentTarget.checked)} /><span>{value ? 'yes' : 'no'}</span></label>
+      <span class="toggle"><input {id} type="checkbox" role="switch" aria-describedby={describedBy} checked={value as boolean} onchange={(event) => set(event.currentTarget.checked)} /><span aria-hidden="true">{value ? 'yes' : 'no'}</span></span>
     {:else if field.control === 'width' || field.control === 'number'}
       <input
         {id}

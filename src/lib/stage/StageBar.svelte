@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { page } from '$app/state';
+  import { NOT_LASTING } from '$lib/store/db';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import Hints from './Hints.svelte';
 
@@ -24,6 +26,8 @@
       <p class="trial">Showing what “{wb.trial.label}” would do</p>
     {:else if wb.distances}
       <p class="distances"><b>{wb.distances.name}</b> <span class="mono">{wb.distances.words}</span></p>
+    {:else if page.data.lasts === false}
+      <p class="trial">{NOT_LASTING}</p>
     {:else}
       <Hints />
     {/if}

@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable, type Table } from 'dexie';
+import Dexie, { type DexieOptions, type EntityTable, type Table } from 'dexie';
 import type { Diff } from '$core/project/diff';
 import type { AssetId, Project, ProjectId } from '$core/project/types';
 
@@ -59,8 +59,8 @@ export class Database extends Dexie {
   marks!: EntityTable<Mark, 'key'>;
   versions!: Table<VersionRow, number>;
 
-  constructor(name = 'kymation') {
-    super(name);
+  constructor(name = 'kymation', options: DexieOptions = {}) {
+    super(name, options);
     this.version(1).stores({
       projects: 'id, changed',
       log: '[project+seq]',
@@ -72,11 +72,39 @@ export class Database extends Dexie {
   }
 }
 
-export const db = new Database();
+/** Where projects are kept. Before `prepareStorage` has settled, nobody may ask it anything. */
+export let db = new Database();
+
+let preparing: Promise<boolean> | null = null;
+
+/**
+ * Opens the browser's storage. Where a browser forbids it to this site, projects are kept in memory instead: one can still work, and
+ * take the work away as a file.
+ * @returns whether what is kept outlives this window.
+ */
+export function prepareStorage(): Promise<boolean> {
+  preparing ??= opened();
+  return preparing;
+}
+
+async function opened(): Promise<boolean> {
+  try {
+    await db.open();
+    return true;
+  } catch {
+    // Only here is it asked for, so that nobody else waits for it.
+    const { indexedDB, IDBKeyRange } = await import('fake-indexeddb');
+    db = new Database('kymation', { indexedDB, IDBKeyRange });
+    return false;
+  }
+}
+
+/** What is said, in every view, where projects are kept in memory. */
+export const NOT_LASTING = 'This browser lets no site store data here. You can work, but closing this window ends it: export the project file to keep it.';
 
 /** What went wrong with the browser's storage, as a sentence with what to do. */
 export function storageSentence(error: unknown): string {
   const name = (error as { name?: string; inner?: { name?: string } })?.inner?.name ?? (error as { name?: string })?.name;
   if (name === 'QuotaExceededError') return 'Not saved: this browser’s storage is full. Free some space, or export the project file now.';
-  return 'Not saved: this browser lets no site store data here. Export the project file to keep your work.';
+  return 'Not saved: this browser’s storage did not answer. Export the project file to keep your work, then reload the page.';
 }
