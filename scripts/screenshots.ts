@@ -103,6 +103,7 @@ async function main(): Promise<void> {
   await page.locator('[data-row="welcome-heading"]').click();
   await page.keyboard.press('3');
   await page.keyboard.press('f');
+  await page.getByText('2 places').click();
   await shot(page, 'over-picture');
   await page.keyboard.press('Escape');
   await page.keyboard.press('Control+z');

@@ -29,6 +29,12 @@ const writing = createWriting({
 });
 
 const tell = (message: FromFrame) => port?.postMessage(message);
+
+async function write(order: Extract<ToFrame, { type: 'write' }>): Promise<void> {
+  await writing.begin(order).catch((error: Error) => tell({ type: 'fault', sentence: error.message }));
+  drawOutline();
+}
+
 const stack = createStack((id) => page.elementOf(id), tell);
 
 window.addEventListener('message', (event) => {
@@ -47,7 +53,7 @@ function receive(data: unknown): void {
   if (message.type === 'asset') return page.setAsset(message.id, message.blob);
   if (message.type === 'show') return show(message);
   if (message.type === 'reveal') return reveal(message.node);
-  if (message.type === 'write') return void writing.begin(message).catch((error: Error) => tell({ type: 'fault', sentence: error.message }));
+  if (message.type === 'write') return void write(message);
   if (message.type === 'play') return motion.play(partElements(message.node, message.part));
   if (message.type === 'scrub') return motion.scrub(message.time);
   if (message.type === 'scroll') return scrollLike(message);
@@ -154,7 +160,10 @@ function partElements(node: string, part: string, more = ''): HTMLElement[] {
   return piece ? [...(piece.matches(wanted) ? [piece] : []), ...piece.querySelectorAll<HTMLElement>(wanted)] : [];
 }
 
-/** Opens whatever hides the node and scrolls it into sight. */
+/** Room above a picked piece for the tag that names it, px. */
+const TAG_ROOM = 26;
+
+/** Opens whatever hides the node and scrolls it into sight, its tag above it. */
 function reveal(id: string): void {
   const element = page.elementOf(id) ?? document.getElementById(id);
   if (!element) return;
@@ -163,8 +172,11 @@ function reveal(id: string): void {
   const panel = element.closest<HTMLElement>('[popover]');
   if (panel && !panel.matches(':popover-open')) panel.showPopover();
   const box = element.getBoundingClientRect();
-  const isInSight = box.top >= 0 && box.top < innerHeight - 40;
-  if (!isInSight) element.scrollIntoView({ block: box.height > innerHeight ? 'start' : 'center' });
+  const leastTop = Math.min(TAG_ROOM, box.top + scrollY);
+  const isInSight = box.top >= leastTop && box.top < innerHeight - 40;
+  const isTall = box.height > innerHeight - 2 * TAG_ROOM;
+  if (!isInSight) element.scrollIntoView({ block: isTall ? 'start' : 'center', behavior: 'instant' });
+  if (!isInSight && isTall) scrollBy({ top: -TAG_ROOM, behavior: 'instant' });
   drawOutline();
 }
 
@@ -252,7 +264,8 @@ function soonOutlined(): void {
 }
 
 function drawOutline(): void {
-  overlay.pick(shown.mode === 'select' ? pickedElement(shown.picked) : null, shown.name);
+  // While its words are written, the tools stand where its name would.
+  overlay.pick(shown.mode === 'select' ? pickedElement(shown.picked) : null, writing.isOn() ? '' : shown.name);
   stack.look();
 }
 
@@ -282,7 +295,9 @@ function createOverlay() {
     .gap { background: repeating-linear-gradient(45deg, #2b55a050 0 3px, #2b55a018 3px 6px); }
     span { position: absolute; left: -1.5px; bottom: 100%; margin-bottom: 2px; padding: 2px 7px; border-radius: 2px; background: #0b6a5f;
       color: #fff; font: 600 12px/1.3 system-ui, sans-serif; white-space: nowrap; }
-    .inside span { bottom: auto; top: 0; margin: 0; }`);
+    .under span { bottom: auto; top: 100%; margin: 2px 0 0; }
+    .inside span { bottom: auto; top: 0; margin: 0; }
+    span:empty { display: none; }`);
   shadow.adoptedStyleSheets = [sheet];
   const pickBox = document.createElement('div');
   const hoverBox = document.createElement('div');
@@ -306,11 +321,13 @@ function createOverlay() {
   );
   const place = (box: HTMLElement, target: HTMLElement | null) => {
     // Read before anything is written: a write first would have the page laid out once more.
-    const { left, top, width, height } = target?.getBoundingClientRect() ?? new DOMRect();
+    const { left, top, width, height, bottom } = target?.getBoundingClientRect() ?? new DOMRect();
     box.style.display = target ? 'block' : 'none';
     if (!target) return;
     Object.assign(box.style, { left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` });
-    box.classList.toggle('inside', top < 24);
+    const fitsUnder = bottom + TAG_ROOM < innerHeight;
+    box.classList.toggle('under', top < TAG_ROOM - 2 && fitsUnder);
+    box.classList.toggle('inside', top < TAG_ROOM - 2 && !fitsUnder);
   };
   return {
     pick(target: HTMLElement | null, name: string) {

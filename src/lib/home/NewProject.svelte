@@ -73,6 +73,9 @@
 </Modal>
 
 <style>
+  input[type='radio'] {
+    accent-color: var(--verdigris);
+  }
   fieldset {
     padding: 0;
     margin: 14px 0 0;

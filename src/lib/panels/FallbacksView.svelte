@@ -119,13 +119,16 @@
     border-bottom: 1px solid var(--faint-line);
     border-left: 1px solid var(--faint-line);
   }
-  thead th {
+  thead th,
+  thead td {
     position: sticky;
     top: 0;
     z-index: 1;
+    background: var(--panel);
+  }
+  thead th {
     font-size: 12px;
     font-weight: 600;
-    background: var(--panel);
     border-top: 3px solid;
   }
   tbody th {

@@ -146,12 +146,14 @@
   }
   header {
     display: flex;
-    align-items: center;
-    gap: 10px;
-    height: 40px;
-    padding: 0 14px;
-    border-bottom: 1px solid var(--line);
     flex: none;
+    flex-wrap: wrap;
+    gap: 0 10px;
+    align-items: center;
+    min-height: 40px;
+    padding: 0 14px;
+    overflow: hidden;
+    border-bottom: 1px solid var(--line);
   }
   h2 {
     max-width: 220px;
@@ -169,8 +171,9 @@
   .views {
     display: flex;
     flex: 1;
-    align-self: stretch;
     gap: 4px;
+    align-self: stretch;
+    min-height: 40px;
     margin-left: 12px;
   }
   .views button {
@@ -201,8 +204,9 @@
   }
   .at {
     display: flex;
-    align-items: center;
     gap: 8px;
+    align-items: center;
+    height: 36px;
     color: var(--ink-2);
   }
   .at select {

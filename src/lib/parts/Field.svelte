@@ -173,6 +173,7 @@
     background: #fff;
     border: 1px solid var(--control-line);
     border-radius: 3px;
+    text-overflow: ellipsis;
   }
   .input > .mono {
     font: 11.5px var(--mono);

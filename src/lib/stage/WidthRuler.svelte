@@ -69,6 +69,14 @@
     const px = Math.ceil(fitFrom(measured));
     return { px: clamp(px, FROM + 10, TO - 10), text: px < WIDTH_LEAST ? '' : `${row.what} need ${px}` };
   });
+  /** Px that the words of the fit take at most. */
+  const FIT_WORDS = 104;
+  /** Whether they stand left of their mark, since a flag stands at the right; never where they would be cut. */
+  const standsLeft = $derived.by(() => {
+    if (!fit || fit.px === null) return true;
+    const from = x(fit.px);
+    return from > FIT_WORDS && flags.some(({ px }) => x(px) > from && x(px) - from < FIT_WORDS);
+  });
   /** Widths at which something is wrong, wherever it is on the page. */
   const marks = $derived([...new Map(wb.findings.flatMap(({ width, sentence }) => (width ? [[width, { px: width, text: sentence }] as const] : []))).values()]);
   /** Where a width of the picked piece's own place stands on the ruler of the window. */
@@ -129,7 +137,7 @@
     <span class="mark" style:left="{x(px)}px" title={text}>▲</span>
   {/each}
   {#if fit?.text}
-    <div class="fit" style:left="{fit.px === null ? track - 4 : x(fit.px)}px" class:never={fit.px === null || flags.some(({ px }) => px > fit.px! && x(px) - x(fit.px!) < 104)} title="The least width at which the {wb.kind.fit!.what} stand on one line"><span>{fit.text}</span></div>
+    <div class="fit" style:left="{fit.px === null ? track - 4 : x(fit.px)}px" class:left={standsLeft} title="The least width at which the {wb.kind.fit!.what} stand on one line"><span>{fit.text}</span></div>
   {/if}
   <div
     class="width"
@@ -174,15 +182,15 @@
   }
   .flag {
     position: absolute;
-    top: 0;
-    height: 40px;
+    top: 12px;
+    height: 28px;
     padding-left: 4px;
     cursor: ew-resize;
     border-left: 1.5px solid var(--ink);
   }
   .flag span {
     position: absolute;
-    top: 13px;
+    top: 1px;
     left: 3px;
     padding-right: 3px;
     font-size: 11px;
@@ -195,7 +203,7 @@
     border-left: 1.5px dashed var(--ochre);
   }
   .flag:not(.band) span {
-    top: 26px;
+    top: 14px;
     font-weight: 600;
     color: var(--ochre);
   }
@@ -225,7 +233,7 @@
     white-space: nowrap;
     background: var(--panel);
   }
-  .never span {
+  .left span {
     right: 3px;
     left: auto;
   }

@@ -285,7 +285,11 @@ export class Workbench {
       if (above.some((id) => this.collapsed.has(id))) this.collapsed = new Set([...this.collapsed].filter((id) => !above.includes(id)));
     }
     const before = this.drawn.kind;
-    if (last !== this.selected.at(-1)) this.forced = null;
+    if (last !== this.selected.at(-1)) {
+      this.forced = null;
+      // What was told of the last step is read by now; what offers something to do stays.
+      if (this.message?.kind === 'info' && !this.message.act) this.message = null;
+    }
     this.selected = ids;
     if (part) this.part = part;
     else if (this.drawn.kind !== before || this.drawn !== this.current) this.part = this.drawn === this.current ? 'root' : (this.kind.slots[maybePlaceOf(this.project, this.current.id)!.slot]?.part ?? 'root');
