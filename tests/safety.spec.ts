@@ -117,6 +117,29 @@ test('a message that does not fit is dropped and counted', async ({ page }) => {
   await expect(page.locator('iframe[data-dropped="2"]')).toHaveCount(1);
 });
 
+test('a script of the page that stops is told; a resize that waits for the next frame is not', async ({ page }) => {
+  await Bench.openDemo(page);
+  const frame = page.frames().find((each) => each.url().endsWith('/frame') && each.parentFrame() === page.mainFrame())!;
+  await page.evaluate(() => {
+    const said = document.querySelector('.said')!;
+    (window as any).said = '';
+    new MutationObserver(() => ((window as any).said += said.textContent)).observe(said, { subtree: true, childList: true, characterData: true });
+  });
+  const heard = await frame.evaluate(
+    () =>
+      new Promise<string>((done) => {
+        window.addEventListener('error', ({ message }) => done(message), { once: true });
+        const box = document.body.appendChild(document.createElement('div'));
+        box.style.height = '1px';
+        new ResizeObserver(() => (box.style.height = `${Math.min(40, box.offsetHeight + 1)}px`)).observe(box);
+      })
+  );
+  expect(heard).toContain('ResizeObserver');
+  await frame.evaluate(() => void setTimeout(() => { throw new Error('out of apples'); }));
+  await expect(page.getByText('out of apples')).toBeVisible();
+  expect(await page.evaluate(() => (window as any).said)).not.toContain('ResizeObserver');
+});
+
 test('axe-core finds nothing on any screen', async ({ page }) => {
   test.setTimeout(120_000);
   const check = async (screen: string) => {

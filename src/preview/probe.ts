@@ -44,7 +44,11 @@ window.addEventListener('message', (event) => {
   tell({ type: 'ready' });
 });
 
-window.addEventListener('error', (event) => tell({ type: 'fault', sentence: String(event.message).slice(0, 500) }));
+window.addEventListener('error', (event) => {
+  // A resize that waits for the next frame is reported as an error without an exception (Resize Observer,
+  // "deliver resize loop error"): nothing stops.
+  if (event.error != null) tell({ type: 'fault', sentence: String(event.message).slice(0, 500) });
+});
 
 function receive(data: unknown): void {
   const message = readToFrame(data);
