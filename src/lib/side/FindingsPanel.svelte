@@ -110,7 +110,7 @@
         {:else}
           <button type="button" class="link" onclick={() => tryFix(finding)}>See the effect</button>
         {/if}
-        <button type="button" class="fix" onclick={() => applyFix(finding)}>{finding.fix.label}</button>
+        <button type="button" class="main" onclick={() => applyFix(finding)}>{finding.fix.label}</button>
       {/if}
       <button type="button" class="link aside" onclick={() => ((asking = asking === key ? null : key), (fault = ''))}>Set aside…</button>
     </div>
@@ -142,7 +142,7 @@
         <h3><span aria-hidden="true">{findings[0]!.severity === 'error' ? '▲' : '△'}</span> {summaryOf(group.rule)}</h3>
         <div class="row">
           <button type="button" class="plain more" aria-expanded={opened.has(group.rule)} onclick={() => open(group.rule)}>{opened.has(group.rule) ? '▾' : '▸'} {findings.length} places</button>
-          {#if mends.length > 1}<button type="button" class="fix" onclick={() => applyAll(group.rule, mends)}>Mend all {mends.length}</button>{/if}
+          {#if mends.length > 1}<button type="button" class="main" onclick={() => applyAll(group.rule, mends)}>Mend all {mends.length}</button>{/if}
         </div>
         {#if opened.has(group.rule)}
           {#each findings as finding, i (keyOf(finding, i))}{@render one(finding, i)}{/each}
@@ -189,9 +189,13 @@
     padding: 8px 0;
     border-top: 1px solid var(--faint-line);
   }
-  h3 {
+  :is(article, section) h3 {
     margin: 0;
     font-size: 13px;
+    font-weight: 600;
+    color: var(--ink);
+  }
+  .main {
     font-weight: 600;
   }
   h3 span {
@@ -237,15 +241,6 @@
     gap: 4px 14px;
     align-items: center;
   }
-  .fix {
-    padding: 2px 8px;
-    font: 600 12.5px var(--sans);
-    color: #fff;
-    cursor: pointer;
-    background: var(--verdigris);
-    border: 0;
-    border-radius: 3px;
-  }
   .aside {
     margin-left: auto;
     color: var(--ink-2);
@@ -255,15 +250,6 @@
     gap: 6px;
     margin-top: 6px;
   }
-  input {
-    flex: 1;
-    min-width: 0;
-    height: 26px;
-    padding: 0 8px;
-    font: inherit;
-    border: 1px solid var(--control-line);
-    border-radius: 3px;
-  }
   form button {
     height: 26px;
     padding: 0 8px;
@@ -272,9 +258,6 @@
     background: #fff;
     border: 1px solid var(--control-line);
     border-radius: 3px;
-  }
-  .fault {
-    color: var(--red);
   }
   .none {
     margin: 4px 0;

@@ -58,7 +58,7 @@
     }}
   >
     <input aria-label="Name of the version" placeholder="Name of this version" maxlength="80" bind:value={name} />
-    <button type="submit">Keep version</button>
+    <button type="submit" class="main">Keep version</button>
   </form>
   {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
   {#if versions.length > 0}
@@ -88,34 +88,9 @@
 </SidePanel>
 
 <style>
-  h3 {
-    margin: 12px 0 2px;
-    font-size: 12px;
-    font-weight: 500;
-    color: var(--ink-2);
-  }
   form {
     display: flex;
     gap: 6px;
-  }
-  input {
-    flex: 1;
-    min-width: 0;
-    height: 26px;
-    padding: 0 8px;
-    font: inherit;
-    border: 1px solid var(--control-line);
-    border-radius: 3px;
-  }
-  form button {
-    height: 26px;
-    padding: 0 10px;
-    font: inherit;
-    color: #fff;
-    cursor: pointer;
-    background: var(--verdigris);
-    border: 0;
-    border-radius: 3px;
   }
   ul,
   ol {
@@ -148,12 +123,7 @@
   .future {
     color: var(--ink-3);
   }
-  small,
-  .note {
+  small {
     color: var(--ink-2);
-  }
-  .fault {
-    margin: 6px 0 0;
-    color: var(--red);
   }
 </style>

@@ -117,26 +117,8 @@
   .push {
     flex: 1;
   }
-  input {
-    flex: 1;
-    min-width: 0;
-    height: 25px;
-    padding: 0 6px;
-    font: inherit;
-    background: #fff;
-    border: 1px solid var(--line);
-    border-radius: 3px;
-  }
   .main {
-    min-height: 27px;
-    padding: 3px 12px;
     margin-bottom: 8px;
-    font: inherit;
-    color: #fff;
-    cursor: pointer;
-    background: var(--verdigris);
-    border: 0;
-    border-radius: 3px;
   }
   .now .main {
     margin: 0;
@@ -150,13 +132,5 @@
     margin: 0;
     font-size: 12px;
     list-style: none;
-  }
-  .note {
-    color: var(--ink-2);
-  }
-  .fault {
-    margin: 2px 0 4px;
-    font-size: 12px;
-    color: var(--red);
   }
 </style>

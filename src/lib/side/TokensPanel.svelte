@@ -109,7 +109,7 @@
     </select>
     <input aria-label="Name of the new token" placeholder="Name" maxlength="80" bind:value={name} />
     {#if type !== 'type-style'}<input class="mono" aria-label="Value of the new token" placeholder="Value" bind:value />{/if}
-    <button type="submit">Add</button>
+    <button type="submit" class="main">Add</button>
   </form>
   {#if faults.get('new')}<p class="fault" role="alert">{faults.get('new')}</p>{/if}
   <div class="files">
@@ -143,12 +143,6 @@
     font-size: 12px;
     color: var(--ink-2);
   }
-  h3 {
-    margin: 10px 0 2px;
-    font-size: 12px;
-    font-weight: 500;
-    color: var(--ink-2);
-  }
   .token,
   form {
     display: flex;
@@ -172,32 +166,8 @@
   .empty {
     visibility: hidden;
   }
-  input,
-  select {
-    flex: 1;
-    min-width: 0;
-    height: 25px;
-    padding: 0 6px;
-    background: #fff;
-    border: 1px solid var(--line);
-    border-radius: 3px;
-  }
-  input:not(.mono),
-  select {
-    font: inherit;
-  }
-  select {
+  form select {
     flex: 0 0 90px;
-  }
-  form button {
-    height: 25px;
-    padding: 0 10px;
-    font: inherit;
-    color: #fff;
-    cursor: pointer;
-    background: var(--verdigris);
-    border: 0;
-    border-radius: 3px;
   }
   ul {
     padding: 0 0 4px 20px;
@@ -205,13 +175,5 @@
     font-size: 12px;
     color: var(--ink-2);
     list-style: none;
-  }
-  .note {
-    color: var(--ink-2);
-  }
-  .fault {
-    margin: 2px 0 4px;
-    font-size: 12px;
-    color: var(--red);
   }
 </style>
