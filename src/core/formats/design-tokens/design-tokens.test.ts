@@ -1,7 +1,7 @@
 import { defineConfig, parse } from '@terrazzo/parser';
 import { describe, expect, it } from 'vitest';
-import type { Token, TokenId, TokenType } from '../project/types';
-import { readDesignTokens, writeDesignTokens } from './design-tokens';
+import type { Token, TokenId, TokenType } from '../../project/types';
+import { readDesignTokens, writeDesignTokens } from './index';
 
 const token = (id: string, type: TokenType, value: string, name = id): Token => ({ id: id as TokenId, name, type, value });
 const asRecord = (tokens: readonly Token[]) => Object.fromEntries(tokens.map((each) => [each.id, each]));
