@@ -214,7 +214,8 @@
     position: relative;
     min-width: 0;
     min-height: 0;
-    overflow: hidden;
+    /* What the page scrolls into sight may not scroll the room it stands in. */
+    overflow: clip;
     padding-top: 12px;
     background: var(--plaster);
   }
@@ -241,7 +242,7 @@
     color: var(--ink-2);
   }
   .paper {
-    overflow: hidden;
+    overflow: clip;
     background: #fff;
     outline: 1px solid var(--line);
   }
