@@ -43,6 +43,25 @@ test('storage forbidden from the start: told in every view, one can work, and ta
   expect(await takenAway(page)).toContain('"Plan your day"');
 });
 
+test('storage that fails for another reason is no empty list: it says so, and projects are there when it answers', async ({ page }) => {
+  await page.addInitScript(() => {
+    const open = IDBFactory.prototype.open;
+    IDBFactory.prototype.open = function (this: IDBFactory, ...args: [string, number?]) {
+      if (localStorage.getItem('disk') === 'sick') throw new DOMException('Internal error opening backing store', 'UnknownError');
+      return open.apply(this, args);
+    };
+  });
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
+  await page.evaluate(() => localStorage.setItem('disk', 'sick'));
+  await page.reload();
+  await expect(page.getByRole('alert')).toContainText('did not answer, so your projects could not be read');
+  await expect(page.getByText(/lets no site store data|no projects in this browser/)).toHaveCount(0);
+  await page.evaluate(() => localStorage.removeItem('disk'));
+  await page.reload();
+  await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
+});
+
 test('a real quota that runs full: told, still exportable, and saved when there is room', async ({ page }) => {
   const devtools = await page.context().newCDPSession(page);
   const origin = 'http://localhost:4317';

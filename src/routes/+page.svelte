@@ -35,16 +35,23 @@
       .then(() => {
         const watch = liveQuery(listProjects).subscribe({
           next: (found) => (rows = found),
-          error: (error: unknown) => fail(error)
+          error: unread
         });
         stop = () => watch.unsubscribe();
       })
-      .catch(fail);
+      .catch(unread);
     return () => stop();
   });
 
+  /** Whether the list could not be read: it may not look empty then. */
+  let isUnread = $state(false);
+
+  function unread(error: unknown): void {
+    isUnread = rows === null;
+    if (!isUnread) fail(error);
+  }
+
   function fail(error: unknown): void {
-    rows ??= [];
     fault = storageSentence(error).replace('Not saved: t', 'T');
   }
 
@@ -129,7 +136,12 @@
     {#if notes.length > 0}
       <InlineNotification kind="warning" lowContrast title="Imported, with {notes.length} {notes.length === 1 ? 'thing' : 'things'} left out." subtitle={notes.slice(0, 3).join(' ')} on:close={() => (notes = [])} />
     {/if}
-    {#if rows === null}
+    {#if isUnread}
+      <div class="empty" role="alert">
+        <p>This browser’s storage did not answer, so your projects could not be read.</p>
+        <p>Nothing of them is changed. Reload the page to try again.</p>
+      </div>
+    {:else if rows === null}
       <InlineLoading description="Looking for your projects…" />
     {:else if rows.length === 0}
       <div class="empty">

@@ -188,7 +188,7 @@
     cursor: ew-resize;
     border-left: 1.5px solid var(--ink);
   }
-  .flag span {
+  :is(.flag, .fit) span {
     position: absolute;
     top: 1px;
     left: 3px;
@@ -223,15 +223,7 @@
     border-left: 1.5px dotted var(--ochre);
   }
   .fit span {
-    position: absolute;
-    top: 1px;
-    left: 3px;
-    padding-right: 3px;
-    font-size: 11px;
-    line-height: 12px;
     color: var(--ochre);
-    white-space: nowrap;
-    background: var(--panel);
   }
   .left span {
     right: 3px;
