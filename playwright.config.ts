@@ -1,6 +1,6 @@
 import { defineConfig } from '@playwright/test';
 
-const PORT = 4317;
+const PORT = Number(process.env.TEST_PORT ?? 4317);
 
 export default defineConfig({
   testDir: 'tests',

@@ -99,7 +99,10 @@ async function main(): Promise<void> {
   await page.keyboard.press('Escape');
   await page.locator('[data-row="welcome"]').click();
   await page.keyboard.press('1');
-  await page.getByRole('group', { name: 'Background picture' }).getByRole('button', { name: /orchard-wassail/ }).click();
+  const picture = page.getByRole('group', { name: 'Background picture' });
+  await picture.getByRole('button').first().click();
+  await picture.getByRole('button', { name: /orchard-wassail/ }).click();
+  await page.keyboard.press('Escape');
   await page.locator('[data-row="welcome-heading"]').click();
   await page.keyboard.press('3');
   await page.keyboard.press('f');

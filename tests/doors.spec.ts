@@ -3,7 +3,8 @@ import { request as ask } from 'node:http';
 import sharp from 'sharp';
 import { expect, test } from './support/test';
 
-const HOST = 'localhost:4317';
+const PORT = Number(process.env.TEST_PORT ?? 4317);
+const HOST = `localhost:${PORT}`;
 const page = { file: 'index', title: 'Big', description: '', language: 'en', picture: null, css: 'p { margin: 0; }', behaviours: [] as string[] };
 const body = (count: number) => `<body><main><h1>Big</h1>${Array.from({ length: count }, (_, n) => `<p>Paragraph ${n}</p>`).join('\n')}</main></body>`;
 
@@ -20,9 +21,9 @@ test('every answer has the headers, static files too', async ({ request, page: t
 });
 
 test('a foreign name that leads here gets no answer', async () => {
-  for (const host of ['orchard.example', 'orchard.example:4317', 'localhost.orchard.example:4317', '10.0.0.1:4317']) {
+  for (const host of ['orchard.example', `orchard.example:${PORT}`, `localhost.orchard.example:${PORT}`, `10.0.0.1:${PORT}`]) {
     const status = await new Promise<number>((resolve, reject) => {
-      const request = ask({ host: '127.0.0.1', port: 4317, path: '/', headers: { host } }, (response) => {
+      const request = ask({ host: '127.0.0.1', port: PORT, path: '/', headers: { host } }, (response) => {
         response.resume();
         resolve(response.statusCode!);
       });
@@ -65,7 +66,7 @@ test('while a large page is finished, others are answered at once', async ({ req
 test('a body that never comes whole is given up', async () => {
   test.setTimeout(60_000);
   const answer = await new Promise<string>((resolve, reject) => {
-    const socket = connect(4317, '127.0.0.1', () => socket.write(`POST /api/finish HTTP/1.1\r\nhost: ${HOST}\r\ncontent-type: application/json\r\ncontent-length: 1000\r\n\r\n{`));
+    const socket = connect(PORT, '127.0.0.1', () => socket.write(`POST /api/finish HTTP/1.1\r\nhost: ${HOST}\r\ncontent-type: application/json\r\ncontent-length: 1000\r\n\r\n{`));
     let text = '';
     socket.on('data', (part) => (text += part.toString()));
     socket.on('close', () => resolve(text));

@@ -4,6 +4,14 @@ import { Bench } from './support/workbench';
 /** Fields of the tuning sheet whose label stands at the left; the wide ones have rooms of their own. */
 const fields = (bench: Bench): Locator => bench.page.getByRole('tabpanel').locator('[data-field]').filter({ has: bench.page.locator('.name label') });
 
+/** Fields that the tuning sheet does not show whole. */
+const hiddenFields = (bench: Bench): Promise<(string | undefined)[]> =>
+  bench.page.locator('[data-field]').evaluateAll((all) => {
+    const sheet = document.querySelector('[role="tabpanel"]')!.getBoundingClientRect();
+    const isSeen = ({ top, bottom, height }: DOMRect) => height > 0 && top >= sheet.top && bottom <= sheet.bottom;
+    return all.filter((each) => !isSeen(each.getBoundingClientRect())).map((each) => (each as HTMLElement).dataset.field);
+  });
+
 for (const [piece, view] of [['Season tabs', 'Behaviour'], ['Site links', 'Behaviour'], ['Welcome', 'Fill'], ['Header row', 'Fill']] as const) {
   test(`${piece}, ${view}: each field is called by its label alone, and its help is read out with it`, async ({ page }) => {
     const bench = await Bench.openDemo(page);
@@ -12,12 +20,14 @@ for (const [piece, view] of [['Season tabs', 'Behaviour'], ['Site links', 'Behav
     await expect(fields(bench).first()).toBeVisible();
     for (const field of await fields(bench).all()) {
       const label = (await field.locator('.name label').textContent())!;
-      const control = field.locator('input, select').first();
+      const control = field.locator('input, select, button[aria-haspopup]').first();
       await expect(control).toHaveAccessibleName(label);
       const ask = field.getByRole('button', { name: `About ${label}` });
       if ((await ask.count()) === 0) continue;
       const help = (await ask.getAttribute('title'))!;
-      await expect(control).toHaveAccessibleDescription(help);
+      // A picture's button says its value too, before the help.
+      const literal = help.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+      await expect(control).toHaveAccessibleDescription(new RegExp(`${literal}$`));
       await ask.click();
       await expect(field.getByText(help, { exact: true })).toBeInViewport();
       await ask.click();
@@ -25,18 +35,49 @@ for (const [piece, view] of [['Season tabs', 'Behaviour'], ['Site links', 'Behav
   });
 }
 
+test('at 1280 × 800 all fields of a section with a picture and a layer are seen at once', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Welcome');
+  await bench.view('Fill');
+  const picture = page.getByRole('group', { name: 'Background picture' });
+  await picture.getByRole('button').first().click();
+  await picture.getByRole('button', { name: /orchard-wassail/ }).click();
+  await page.keyboard.press('Escape');
+  await expect(picture.getByRole('button', { name: /orchard-wassail/ })).toHaveCount(0);
+  const layer = page.getByRole('combobox', { name: 'Layer over it' }).or(page.getByRole('textbox', { name: 'Layer over it' }));
+  await layer.first().fill('#000000');
+  await expect.poll(() => bench.page.locator('[data-field]').count()).toBeGreaterThanOrEqual(15);
+  expect(await hiddenFields(bench)).toEqual([]);
+});
+
+test('the point that stays in sight is placed by the mouse and by keys, and Escape closes that alone', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Welcome');
+  await bench.view('Fill');
+  const picture = page.getByRole('group', { name: 'Background picture' });
+  await picture.getByRole('button').first().click();
+  await picture.getByRole('button', { name: /orchard-wassail/ }).click();
+  await page.keyboard.press('Escape');
+  const point = page.getByRole('textbox', { name: 'What stays in sight' });
+  await page.getByRole('button', { name: 'Place the point' }).click();
+  const pad = page.getByRole('application', { name: /What stays in sight/ });
+  const box = (await pad.boundingBox())!;
+  await pad.click({ position: { x: box.width * 0.25, y: box.height * 0.75 } });
+  await expect(point).toHaveValue('25% 75%');
+  await pad.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(point).toHaveValue('26% 75%');
+  await page.keyboard.press('Escape');
+  await expect(pad).toHaveCount(0);
+  await expect(point).toBeVisible();
+});
+
 test('at 1280 × 800 all fields of a section are seen at once, and a folded group stays folded', async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Welcome');
   await bench.view('Fill');
-  const hidden = () =>
-    bench.page.locator('[data-field]').evaluateAll((all) => {
-      const sheet = document.querySelector('[role="tabpanel"]')!.getBoundingClientRect();
-      const isSeen = ({ top, bottom, height }: DOMRect) => height > 0 && top >= sheet.top && bottom <= sheet.bottom;
-      return all.filter((each) => !isSeen(each.getBoundingClientRect())).map((each) => (each as HTMLElement).dataset.field);
-    });
   await expect.poll(() => bench.page.locator('[data-field]').count()).toBeGreaterThan(10);
-  expect(await hidden()).toEqual([]);
+  expect(await hiddenFields(bench)).toEqual([]);
   const group = page.getByRole('tabpanel').locator('details').first();
   await group.locator('summary').click();
   await expect(group).not.toHaveAttribute('open');

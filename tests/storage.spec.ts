@@ -64,12 +64,13 @@ test('storage that fails for another reason is no empty list: it says so, and pr
 
 test('a real quota that runs full: told, still exportable, and saved when there is room', async ({ page }) => {
   const devtools = await page.context().newCDPSession(page);
-  const origin = 'http://localhost:4317';
+  const origin = new URL(test.info().project.use.baseURL!).origin;
   await devtools.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 2_000_000 });
   const bench = await Bench.openDemo(page);
   await bench.pick('Welcome');
   await bench.view('Fill');
   const field = page.getByRole('group', { name: 'Background picture' });
+  await field.getByRole('button').first().click();
   const [chooser] = await Promise.all([page.waitForEvent('filechooser'), field.getByRole('button', { name: 'Add a picture' }).first().click()]);
   // Noise does not pack: larger than the quota.
   const buffer = await sharp(randomBytes(1200 * 1000 * 3), { raw: { width: 1200, height: 1000, channels: 3 } }).png().toBuffer();
@@ -86,5 +87,6 @@ test('a real quota that runs full: told, still exportable, and saved when there 
   await expect(bench.preview.locator('.plan-heading')).toHaveText('Plan your day out');
   await bench.pick('Welcome');
   await bench.view('Fill');
+  await field.getByRole('button').first().click();
   await expect(field.getByRole('button', { name: 'noise.png', exact: true })).toHaveAttribute('aria-pressed', 'true');
 });

@@ -142,6 +142,8 @@ export class Hand {
   }
 
   private async picture(field: Locator, file: string, content: Uint8Array): Promise<void> {
+    await this.page.keyboard.press('Escape');
+    await field.getByRole('button').first().click();
     const add = field.getByRole('button', { name: 'Add a picture' }).first();
     await expect(add).toBeVisible();
     const known = field.locator('.choices').getByRole('button', { name: file });

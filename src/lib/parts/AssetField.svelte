@@ -1,7 +1,8 @@
 <script lang="ts">
   import { FileUploaderButton } from 'carbon-components-svelte';
   import { picturesOf } from '$core/compile/renditions';
-  import { isFilm, type AssetId, type Node } from '$core/project/types';
+  import { isFilm, type Asset, type AssetId, type Node } from '$core/project/types';
+  import Foldout from './Foldout.svelte';
   import PictureFacts from './PictureFacts.svelte';
   import { assetFrom, fileFromWeb } from '$lib/state/pictures';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -10,18 +11,21 @@
     wb: Workbench;
     node: Node | null;
     key: string;
+    /** Of the button that opens it. */
+    id: string;
     label: string;
-    help?: string;
+    describedBy?: string;
     /** What may be chosen. */
     media?: 'picture' | 'film';
     value: string;
     onchange: (id: string) => void;
   }
 
-  const { wb, node, key, label, help = '', media = 'picture', value, onchange }: Props = $props();
+  const { wb, node, key, id, label, describedBy, media = 'picture', value, onchange }: Props = $props();
 
   const use = $derived(node ? picturesOf(wb.registry, wb.project, node).find((each) => each.key === key) : undefined);
 
+  const chosen = $derived(wb.project.assets[value as AssetId]);
   let fault = $state('');
   const assets = $derived(Object.values(wb.project.assets).filter((asset) => isFilm(asset) === (media === 'film')));
   const addresses = $derived(new Map([...wb.blobs].map(([id, blob]) => [id, URL.createObjectURL(blob)])));
@@ -63,6 +67,18 @@
 
   $effect(() => () => fetching?.abort());
 
+  const sizeOf = (asset: Asset): string =>
+    isFilm(asset) ? asset.file : `${asset.file}, ${asset.width ?? '?'} × ${asset.height ?? '?'} px`;
+
+  /** Escape gives up fetching, then the address; only then does it close what is around. */
+  function addressKeys(event: KeyboardEvent): void {
+    if (event.key !== 'Escape') return;
+    event.stopPropagation();
+    event.preventDefault();
+    if (fetching) fetching.abort();
+    else asking = false;
+  }
+
   /** It is taken out of this field first; what else shows it stands in the way, and says so. */
   function remove(): void {
     const id = value as AssetId;
@@ -75,69 +91,74 @@
   }
 </script>
 
+{#snippet thumbnail(asset: Asset)}
+  {#if isFilm(asset)}
+    <video src={addresses.get(asset.id)} aria-label={asset.file} muted preload="metadata"></video>
+  {:else}
+    <img src={addresses.get(asset.id)} alt={asset.file} />
+  {/if}
+{/snippet}
+
+{#snippet shown()}
+  {#if chosen}
+    <span class="small" aria-hidden="true">{@render thumbnail(chosen)}</span>
+    <span class="file" id="{id}-value">{chosen.file}</span>
+  {:else}
+    <span class="file none" id="{id}-value">none</span>
+  {/if}
+{/snippet}
+
 <div class="asset" role="group" aria-label={label}>
-  <span class="name" class:own={value !== ''} title={help}>{label}</span>
-  <div>
-  <div class="choices">
-    {#each assets as asset (asset.id)}
-      <button type="button" aria-pressed={asset.id === value} title="{asset.file}{media === 'film' ? '' : `, ${asset.width ?? '?'} × ${asset.height ?? '?'} px`}" onclick={() => onchange(asset.id)}>
-        {#if media === 'film'}
-          <video src={addresses.get(asset.id)} aria-label={asset.file} muted preload="metadata"></video>
-        {:else}
-          <img src={addresses.get(asset.id)} alt={asset.file} />
-        {/if}
-      </button>
-    {/each}
-    <FileUploaderButton size="small" kind="tertiary" labelText="Add a {media}" disableLabelChanges accept={[media === 'film' ? 'video/*' : 'image/*']} on:change={({ detail }) => add(detail)} />
-    <button type="button" class="link" aria-expanded={asking} onclick={() => (asking = !asking)}>From an address…</button>
-  </div>
-  {#if asking}
-    <form
-      onsubmit={(event) => {
-        event.preventDefault();
-        void fetchIt();
-      }}
-    >
-      <!-- svelte-ignore a11y_autofocus -->
-      <input type="text" inputmode="url" aria-label="Address of the {media}" placeholder="https://…" maxlength="2000" bind:value={address} autofocus onkeydown={(event) => event.key === 'Escape' && (event.stopPropagation(), fetching ? fetching.abort() : (asking = false))} />
-      {#if fetching}
-        <button type="button" onclick={() => fetching?.abort()}>Stop</button>
-      {:else}
-        <button type="submit" disabled={!address.trim()}>Fetch it</button>
-      {/if}
-    </form>
-    <p class="help">{fetching ? 'Fetching…' : `Fetched once and kept in the project; the page never asks for it elsewhere.`}</p>
-  {/if}
-  {#if value && wb.project.assets[value as AssetId]}
-    <div class="more">
-      <button type="button" class="link" onclick={() => onchange('')}>No {media}</button>
-      <button type="button" class="link" onclick={remove}>Delete {wb.project.assets[value as AssetId]!.file} from the project</button>
+  <Foldout {id} describedBy={[`${id}-value`, describedBy].filter(Boolean).join(' ')} value={shown}>
+    <div class="choices">
+      <button type="button" class="no" aria-pressed={value === ''} onclick={() => onchange('')}>No {media}</button>
+      {#each assets as asset (asset.id)}
+        <button type="button" aria-pressed={asset.id === value} title={sizeOf(asset)} onclick={() => onchange(asset.id)}>{@render thumbnail(asset)}</button>
+      {/each}
     </div>
-  {/if}
-  {#if fault}<p role="alert">{fault}</p>{/if}
-  {#if help}<p class="visually-hidden">{help}</p>{/if}
-  {#if use}<PictureFacts {use} bands={wb.project.info.bands} />{/if}
-  </div>
+    <div class="tools">
+      <FileUploaderButton size="small" kind="tertiary" labelText="Add a {media}" disableLabelChanges accept={[media === 'film' ? 'video/*' : 'image/*']} on:change={({ detail }) => add(detail)} />
+      <button type="button" class="link" aria-expanded={asking} onclick={() => (asking = !asking)}>From an address…</button>
+      {#if chosen}<button type="button" class="link" onclick={remove}>Delete {chosen.file} from the project</button>{/if}
+    </div>
+    {#if asking}
+      <form
+        onsubmit={(event) => {
+          event.preventDefault();
+          void fetchIt();
+        }}
+      >
+        <!-- svelte-ignore a11y_autofocus -->
+        <input type="text" inputmode="url" aria-label="Address of the {media}" placeholder="https://…" maxlength="2000" bind:value={address} autofocus onkeydown={addressKeys} />
+        {#if fetching}
+          <button type="button" onclick={() => fetching?.abort()}>Stop</button>
+        {:else}
+          <button type="submit" disabled={!address.trim()}>Fetch it</button>
+        {/if}
+      </form>
+      <p class="help">{fetching ? 'Fetching…' : `Fetched once and kept in the project; the page never asks for it elsewhere.`}</p>
+    {/if}
+    {#if fault}<p role="alert">{fault}</p>{/if}
+    {#if use}<PictureFacts {use} bands={wb.project.info.bands} />{/if}
+  </Foldout>
 </div>
 
 <style>
-  .asset {
-    display: grid;
-    grid-template-columns: minmax(0, 118px) minmax(0, 1fr);
-    grid-column: 1 / -1;
-    gap: 8px;
+  .small {
+    flex: none;
+    width: 30px;
+    height: 20px;
   }
-  .name {
-    padding-top: 8px;
-    font-size: 12.5px;
-    line-height: 1.2;
+  .file {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .none {
+    padding-left: 5px;
     color: var(--ink-2);
   }
-  .name.own {
-    font-weight: 600;
-    color: var(--ink);
-  }
-  .choices :global(.bx--btn) {
+  .tools :global(.bx--btn) {
     min-height: 28px;
     padding: 2px 12px;
   }
@@ -156,6 +177,12 @@
     border: 1px solid var(--control-line);
     border-radius: 3px;
   }
+  .choices > .no {
+    width: auto;
+    padding: 2px 8px;
+    font: inherit;
+    font-size: 12px;
+  }
   .choices > button[aria-pressed='true'] {
     border: 2px solid var(--verdigris);
   }
@@ -165,10 +192,12 @@
     height: 100%;
     object-fit: cover;
   }
-  .more {
+  .tools {
     display: flex;
-    gap: 14px;
-    margin-top: 6px;
+    flex-wrap: wrap;
+    gap: 8px 14px;
+    align-items: center;
+    margin-top: 8px;
     font-size: 12px;
   }
   form {

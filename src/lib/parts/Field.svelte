@@ -19,12 +19,12 @@
   const tokenList = $derived(`tokens-${field.key}`);
   const id = $props.id();
   /** Fields with a picture, a drawing or tools of their own bring their label and take the whole row. */
-  const WIDE: readonly string[] = ['rich', 'shares', 'place', 'asset', 'icon'];
+  const WIDE: readonly string[] = ['rich', 'shares', 'icon'];
   const isWide = $derived(WIDE.includes(field.control));
   /** It differs from how the piece comes. */
   const isOwn = $derived(Object.hasOwn(node.settings, field.key));
   const about = $derived([field.help ?? '', field.live ? `It acts ${field.live}; editing does not show it.` : ''].filter(Boolean).join(' '));
-  const showsOwnFault = $derived(field.control === 'shares' || field.control === 'place');
+  const showsOwnFault = $derived(field.control === 'shares');
   let showsAbout = $state(false);
   let fault = $state('');
   const describedBy = $derived([about ? `${id}-about` : '', fault ? `${id}-fault` : ''].filter(Boolean).join(' ') || undefined);
@@ -102,11 +102,30 @@
       {/await}
     {:else if field.control === 'place'}
       {#await import('./FocusField.svelte') then { default: FocusField }}
-        <FocusField label={field.label} value={value as string} picture={wb.blobs.get(node.settings.picture as AssetId) ?? null} help={about} {fault} onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)} onstart={() => (gesture += 1)} />
+        <FocusField
+          {id}
+          label={field.label}
+          {describedBy}
+          value={value as string}
+          picture={wb.blobs.get(node.settings.picture as AssetId) ?? null}
+          isInvalid={fault !== ''}
+          onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)}
+          onstart={() => (gesture += 1)}
+        />
       {/await}
     {:else if field.control === 'asset'}
       {#await import('./AssetField.svelte') then { default: AssetField }}
-        <AssetField {wb} {node} key={field.key} label={field.label} help={about} media={field.media ?? 'picture'} value={value as string} onchange={(id) => set(id)} />
+        <AssetField
+          {wb}
+          {node}
+          key={field.key}
+          {id}
+          label={field.label}
+          {describedBy}
+          media={field.media ?? 'picture'}
+          value={value as string}
+          onchange={(id) => set(id)}
+        />
       {/await}
     {:else if field.control === 'icon'}
       {#await import('./IconField.svelte') then { default: IconField }}

@@ -1,18 +1,20 @@
 <script lang="ts">
-  import { TextInput } from 'carbon-components-svelte';
+  import Foldout from './Foldout.svelte';
 
   interface Props {
+    /** Of the text field. */
+    id: string;
     label: string;
+    describedBy?: string;
     /** `x% y%` of the picture. */
     value: string;
     /** Null: a plain field stands for the room. */
     picture: Blob | null;
-    help: string;
-    fault: string;
+    isInvalid: boolean;
     onchange: (text: string, isDrag: boolean) => void;
     onstart: () => void;
   }
-  const { label, value, picture, help, fault, onchange, onstart }: Props = $props();
+  const { id, label, describedBy, value, picture, isInvalid, onchange, onstart }: Props = $props();
 
   const point = $derived(value.split(' ').map((each) => parseFloat(each)) as [number, number]);
   const address = $derived(picture ? URL.createObjectURL(picture) : '');
@@ -43,37 +45,91 @@
   }
 </script>
 
+{#snippet shown()}
+  <span class="small" aria-hidden="true">
+    {#if address}<img src={address} alt="" />{/if}
+    <span class="dot" style:left="{point[0]}%" style:top="{point[1]}%"></span>
+  </span>
+  <span class="visually-hidden">Place the point of {label}</span>
+{/snippet}
+
 <div class="focus">
-  <TextInput size="sm" labelText={label} helperText={help} invalid={fault !== ''} invalidText={fault} {value} on:change={({ detail }) => onchange(String(detail ?? '').trim(), false)} />
-    <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-    <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-    <div class="field" role="application" aria-label="{label}: drag the point, or use the arrow keys" tabindex="0" onpointerdown={drag} onkeydown={keys}>
-      {#if address}<img src={address} alt="" draggable="false" />{:else}<div class="room"></div>{/if}
-      <span style:left="{point[0]}%" style:top="{point[1]}%"></span>
-    </div>
+  <input {id} {value} class="mono" aria-invalid={isInvalid} aria-describedby={describedBy} onchange={(event) => onchange(event.currentTarget.value.trim(), false)} />
+  <div class="open">
+    <Foldout id="{id}-point" value={shown}>
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+      <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+      <div class="pad" role="application" aria-label="{label}: drag the point, or use the arrow keys" tabindex="0" onpointerdown={drag} onkeydown={keys}>
+        {#if address}<img src={address} alt="" draggable="false" />{:else}<div class="room"></div>{/if}
+        <span class="point" style:left="{point[0]}%" style:top="{point[1]}%"></span>
+      </div>
+    </Foldout>
+  </div>
 </div>
 
 <style>
-  .field {
+  .focus {
+    display: flex;
+    gap: 4px;
+  }
+  input {
+    flex: 1;
+    min-width: 0;
+    height: 26px;
+    padding: 0 7px;
+    font: 11.5px var(--mono);
+    color: inherit;
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  input[aria-invalid='true'] {
+    border-color: var(--red);
+    outline: 1px solid var(--red);
+  }
+  .open {
+    flex: none;
+    width: 54px;
+  }
+  .small {
+    position: relative;
+    width: 30px;
+    height: 20px;
+    background: var(--panel);
+  }
+  .small img {
+    width: 100%;
+    height: 100%;
+    object-fit: cover;
+  }
+  .dot {
+    position: absolute;
+    width: 5px;
+    height: 5px;
+    margin: -2.5px;
+    background: var(--verdigris);
+    border: 1px solid #fff;
+    border-radius: 50%;
+  }
+  .pad {
     position: relative;
     display: inline-block;
-    margin-top: 6px;
     cursor: crosshair;
     touch-action: none;
   }
-  img {
+  .pad img {
     display: block;
-    max-width: 100%;
-    max-height: 72px;
+    max-width: 320px;
+    max-height: 200px;
   }
   .room {
-    width: 120px;
-    height: 64px;
+    width: 240px;
+    height: 135px;
     background: linear-gradient(var(--line) 0 0) center / 1px 100% no-repeat, linear-gradient(var(--line) 0 0) center / 100% 1px no-repeat, #fff;
     border: 1px solid var(--control-line);
     border-radius: 3px;
   }
-  span {
+  .point {
     position: absolute;
     width: 14px;
     height: 14px;

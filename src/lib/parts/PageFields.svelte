@@ -11,6 +11,7 @@
     { key: 'description', label: 'Description', help: 'Two sentences for search results; about 160 letters are shown.' },
     { key: 'language', label: 'Language', help: 'A tag such as en-GB, de or ar; screen readers speak by it.' }
   ] as const;
+  const id = $props.id();
   const order = $derived(wb.project.info.pageOrder);
   const at = $derived(order.indexOf(wb.pageId));
   let faults = $state.raw<Readonly<Record<string, string>>>({});
@@ -28,7 +29,20 @@
   <TextInput size="sm" labelText={label} helperText={help} value={wb.page[key]} invalid={Boolean(faults[key])} invalidText={faults[key]} on:focus={() => (gesture += 1)} on:input={({ detail }) => set(key, String(detail ?? ''))} />
 {/each}
 {#await import('./AssetField.svelte') then { default: AssetField }}
-  <AssetField {wb} node={null} key="picture" label="Preview picture, where a link to the page is shared" value={wb.page.picture ?? ''} onchange={(id) => set('picture', id)} />
+  <div>
+    <label class="bx--label" for="{id}-picture">Preview picture</label>
+    <AssetField
+      {wb}
+      node={null}
+      key="picture"
+      id="{id}-picture"
+      label="Preview picture"
+      describedBy="{id}-picture-about"
+      value={wb.page.picture ?? ''}
+      onchange={(id) => set('picture', id)}
+    />
+    <p class="bx--form__helper-text" id="{id}-picture-about">Shown where a link to the page is shared.</p>
+  </div>
 {/await}
 {#if order.length > 1}
   <div class="order" role="group" aria-label="Order of the pages">
