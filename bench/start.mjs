@@ -1,8 +1,10 @@
 // Bundles the bench before it runs, as it is shipped: the TypeScript loader wraps every function, and libraries check more while they
 // are developed with, which would be measured along.
 import { mkdirSync } from 'node:fs';
-import { build } from 'esbuild';
-import { root, run } from '../scripts/lib.mjs';
+import { installPackages, root, run } from '../scripts/lib.mjs';
+
+installPackages();
+const { build } = await import('esbuild');
 
 mkdirSync(`${root}/test-results`, { recursive: true });
 const name = process.argv[2] === 'stress' ? 'stress' : 'run';
