@@ -214,6 +214,7 @@ test('a picture is added from disk, cleaned, shown and exported', async ({ page 
   await bench.insert('image');
   await bench.view('Fill');
   const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="20" onload="parent.hacked=1"><script>parent.hacked=1</script><rect width="40" height="20" fill="red"/></svg>';
+  await page.getByRole('group', { name: 'Picture', exact: true }).getByRole('button').first().click();
   await page.locator('input[type=file]').setInputFiles({ name: 'My Sign.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
   await expect(bench.preview.locator('img')).toHaveJSProperty('naturalWidth', 40);
   await page.locator('input[type=file]').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') });

@@ -142,15 +142,18 @@ export class Hand {
   }
 
   private async picture(field: Locator, file: string, content: Uint8Array): Promise<void> {
-    await this.page.keyboard.press('Escape');
     await field.getByRole('button').first().click();
     const add = field.getByRole('button', { name: 'Add a picture' }).first();
     await expect(add).toBeVisible();
     const known = field.locator('.choices').getByRole('button', { name: file });
-    if ((await known.count()) > 0) return known.first().click();
+    if ((await known.count()) > 0) {
+      await known.first().click();
+      return this.page.keyboard.press('Escape');
+    }
     const [chooser] = await Promise.all([this.page.waitForEvent('filechooser'), add.click()]);
     await chooser.setFiles({ name: file, mimeType: 'image/svg+xml', buffer: Buffer.from(content) });
     await expect(known.first()).toHaveAttribute('aria-pressed', 'true');
+    await this.page.keyboard.press('Escape');
   }
 
   private async icon(field: Locator, name: string): Promise<void> {
