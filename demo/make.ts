@@ -182,7 +182,6 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   track('enter', { form: 'fade', ms: 240, delay: 120, easing: 'ease-out' });
   track('rise', { form: 'rise', ms: 120, delay: 144, easing: 'spring(0.06)', step: 60 });
   run({ type: 'set-setting', id: 'season-tabs', key: 'enter', condition: 'narrow', value: trackOf({ form: 'slide', ms: 200, easing: 'ease-out' }) });
-  run({ type: 'set-setting', id: 'season-tabs', key: 'equal', condition: 'narrow', value: false });
 
   for (const page of ['visit-page', 'harvest-page']) {
     style(page, 'root', { 'background-color': '#fffdf6', color: '#2b2f2a', 'font-family': '"Segoe UI", "Helvetica Neue", Arial, sans-serif', 'font-size': '17px' });

@@ -134,7 +134,7 @@ for (const support of ['widely', 'newly'] as const) {
 
 test('the link to the last section is marked where the page ends, and each of them has its turn', async ({ page }) => {
   await open(page, demo, 1280);
-  const current = page.locator('.site-links a[aria-current]');
+  const current = page.locator('nav a[aria-current]');
   const seen: string[] = [];
   const height = await page.evaluate(() => document.documentElement.scrollHeight - innerHeight);
   for (let share = 0; share <= 20; share += 1) {

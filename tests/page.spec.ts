@@ -102,9 +102,9 @@ test('layers stand where their shares say, and 50% 50% is where flex would centr
   await open(page, changed(put(layers, 2)));
   for (const width of [1280, 480]) {
     await page.setViewportSize({ width, height: 900 });
-    const box = (await page.locator('.pile').boundingBox())!;
+    const box = (await page.locator('[data-node="pile"][data-part="root"]').boundingBox())!;
     for (const [n, place] of places.entries()) {
-      const own = (await page.locator(`.pile > :nth-child(${n + 2})`).boundingBox())!;
+      const own = (await page.locator(`[data-node="pile"][data-part="root"] > :nth-child(${n + 2})`).boundingBox())!;
       const [x, y] = place.split(' ').map((each) => parseFloat(each) / 100) as [number, number];
       expect(own.x - box.x).toBeCloseTo((box.width - own.width) * x, 0);
       expect(own.y - box.y).toBeCloseTo((box.height - own.height) * y, 0);
@@ -112,7 +112,7 @@ test('layers stand where their shares say, and 50% 50% is where flex would centr
   }
   // Common practice, no source: what is placed by halves of the room and of itself stands where flex centring puts it.
   const centred = await page.evaluate(() => {
-    const [pile, own] = ['.pile', '.pile > :nth-child(2)'].map((each) => document.querySelector(each)!) as [Element, Element];
+    const [pile, own] = ['[data-node="pile"][data-part="root"]', '[data-node="pile"][data-part="root"] > :nth-child(2)'].map((each) => document.querySelector(each)!) as [Element, Element];
     const room = document.createElement('div');
     room.style.cssText = `display:flex;align-items:center;justify-content:center;position:absolute;width:${pile.getBoundingClientRect().width}px;height:300px;left:0;top:0`;
     const twin = document.createElement('div');
@@ -130,17 +130,17 @@ test('layers stand where their shares say, and 50% 50% is where flex would centr
 test('a section stands on a picture under a layer, as tall as it is told, and overlaps by its share', async ({ page }) => {
   const set = (id: string, key: string, value: unknown): Command => ({ type: 'set-setting', id, key, value });
   await open(page, changed(set('welcome', 'picture', 'orchard-harvest'), set('welcome', 'layer', '#000000'), set('welcome', 'opacity', 45), set('welcome', 'height', '50svh'), set('plan-a-visit', 'height', '80px'), set('plan-a-visit', 'overlap', 50)));
-  const welcome = page.locator('.welcome');
+  const welcome = page.locator('[data-node="welcome"][data-part="root"]');
   const box = (await welcome.boundingBox())!;
   expect(box.height).toBeGreaterThanOrEqual(450);
-  expect(await page.locator('.welcome-picture').boundingBox()).toEqual(box);
-  await expect(page.locator('.welcome-picture')).toHaveCSS('object-fit', 'cover');
-  await expect(page.locator('.welcome-layer')).toHaveCSS('opacity', '0.45');
+  expect(await page.locator('[data-node="welcome"][data-part="picture"]').boundingBox()).toEqual(box);
+  await expect(page.locator('[data-node="welcome"][data-part="picture"]')).toHaveCSS('object-fit', 'cover');
+  await expect(page.locator('[data-node="welcome"][data-part="layer"]')).toHaveCSS('opacity', '0.45');
   // Common practice, no source: half of an 80 px bar is 40 px.
-  const plan = (await page.locator('.plan-a-visit').boundingBox())!;
+  const plan = (await page.locator('[data-node="plan-a-visit"][data-part="root"]').boundingBox())!;
   expect(box.y + box.height - plan.y).toBeCloseTo(40, 0);
   // The content is above the layer: a click reaches it.
-  expect(await page.locator('.welcome-heading').evaluate((heading) => { const { left, top } = heading.getBoundingClientRect(); return document.elementFromPoint(left + 5, top + 5) === heading; })).toBe(true);
+  expect(await page.locator('[data-node="welcome-heading"][data-part="root"]').evaluate((heading) => { const { left, top } = heading.getBoundingClientRect(); return document.elementFromPoint(left + 5, top + 5) === heading; })).toBe(true);
 });
 
 test('the browser picks the rendition its window and its pixels need', async ({ browser }) => {
@@ -154,7 +154,7 @@ test('the browser picks the rendition its window and its pixels need', async ({ 
     const context = await browser.newContext({ viewport: { width, height: 900 }, deviceScaleFactor: ratio });
     const page = await context.newPage();
     await page.goto(made.url);
-    const image = page.locator('.press-picture');
+    const image = page.getByRole('img', { name: /press house/ });
     await expect.poll(() => image.evaluate((element: HTMLImageElement) => element.currentSrc.split('/').at(-1)), `${width} px at ${ratio}`).toBe(`photo-${expected}.avif`);
     await expect.poll(() => image.evaluate((element: HTMLImageElement) => element.complete && element.naturalWidth > 0)).toBe(true);
     await context.close();

@@ -12,7 +12,7 @@ import { Bench } from './support/workbench';
 async function snippet(id: string, from = project): Promise<string> {
   const dataUri = (asset: { id: string; type: string }) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id as never)!).toString('base64')}`;
   const { assets: _assets, ...printed } = printSnippet(registry, from, id as NodeId, { addressOf: dataUri });
-  const { files, problems, broken } = await finishSnippet({ snippet: { ...printed, behaviours: [...printed.behaviours] } });
+  const { files, problems, broken } = await finishSnippet({ snippet: { ...printed, behaviours: [...printed.behaviours] }, minified: false });
   expect([...broken, ...problems]).toEqual([]);
   return files[0]!.text;
 }

@@ -122,8 +122,8 @@ test.describe('looks and tokens', () => {
     await page.getByRole('button', { name: 'Delete Cream', exact: true }).click();
     await expect(page.getByText(/Cream is used by .* Give those another value first/)).toBeVisible();
     await page.keyboard.press('Control+e');
-    await page.getByRole('button', { name: 'index.css' }).click();
-    await expect(page.getByLabel('Text of index.css')).toContainText('#7a1020');
+    await page.getByRole('button', { name: 'style.css' }).click();
+    await expect(page.getByLabel('Text of style.css')).toContainText('#7a1020');
   });
 
   test('icons are found by what they mean', async ({ page }) => {

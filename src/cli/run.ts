@@ -2,7 +2,7 @@ import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { withTones } from '../core/colour/tones';
-import { planExport } from '../core/compile/files';
+import { planExport, requestOf } from '../core/compile/files';
 import { renditionFile, renditionPlan, type Rendition } from '../core/compile/renditions';
 import { printSnippet } from '../core/compile/snippet';
 import { placeholdersOf } from '../core/findings/placeholders';
@@ -18,7 +18,7 @@ import { makeRenditions } from '../server/renditions';
 import { readTones } from '../server/tones';
 
 const USAGE = `Usage:
-  npm run kymation -- export FILE --out DIR [--page ID] [--single] [--snippet ID]
+  npm run kymation -- export FILE --out DIR [--page ID] [--single] [--snippet ID] [--minify]
   npm run kymation -- check FILE [--json | --sarif]
 
   export   Writes the pages of a project file as HTML, CSS and script, with their pictures.
@@ -26,6 +26,7 @@ const USAGE = `Usage:
     --page ID      one page only, by its id
     --single       one HTML file for each page, with everything inside
     --snippet ID   one piece only, as a text to paste into any site
+    --minify       the script without comments and white space
 
   check    Says what is wrong with a project, worst first. Exit code 1 where there are errors.
     --json         findings as JSON
@@ -52,6 +53,7 @@ interface Options {
   readonly page?: string;
   readonly single?: boolean;
   readonly snippet?: string;
+  readonly minify?: boolean;
   readonly json?: boolean;
   readonly sarif?: boolean;
 }
@@ -71,7 +73,7 @@ async function exportCommand(file: string, options: Options, say: Say): Promise<
   const { project, bytes } = await openFile(file, say);
   const dataUri = (asset: Asset) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id)!).toString('base64')}`;
   const out = resolve(options.out);
-  if (options.snippet !== undefined) return exportSnippet(project, options.snippet, dataUri, out, say);
+  if (options.snippet !== undefined) return exportSnippet(project, options.snippet, dataUri, out, options.minify ?? false, say);
   const pages = pagesOf(project, options.page);
   const renditions = new Map<AssetId, Rendition[]>();
   const files = new Map<string, Uint8Array>();
@@ -81,7 +83,7 @@ async function exportCommand(file: string, options: Options, say: Say): Promise<
     else renditions.set(asset.id, made.made.map(({ format, width, bytes: own }) => (files.set(renditionFile(asset, width, format), own), { format, width, file: renditionFile(asset, width, format) })));
   }
   const plan = planExport(registry, project, pages, { single: options.single ?? false, dataUri, renditions });
-  const finished = await finish({ single: plan.single, pages: plan.pages.map((page) => ({ ...page, behaviours: [...page.behaviours] })) });
+  const finished = await finish({ ...requestOf(plan), minified: options.minify ?? false });
   for (const asset of plan.assets) await write(join(out, 'assets', asset.file), bytes.get(asset.id)!);
   for (const file of plan.renditions) await write(join(out, 'assets', file), files.get(file)!);
   const code = await writeFinished(finished, out, say);
@@ -90,11 +92,12 @@ async function exportCommand(file: string, options: Options, say: Say): Promise<
   return code;
 }
 
-async function exportSnippet(project: Project, id: string, dataUri: (asset: Asset) => string, out: string, say: Say): Promise<number> {
+async function exportSnippet(project: Project, id: string, dataUri: (asset: Asset) => string, out: string, minified: boolean, say: Say): Promise<number> {
   const node = maybeNode(project, id);
   if (!node || !registry.kindOf(node.kind).markup || registry.kindOf(node.kind).category === 'page') throw new Mistake(`There is no piece “${id}” in this project that can stand alone. Ids stand in project.json under nodes.`);
   const { assets: _assets, ...snippet } = printSnippet(registry, project, node.id, { addressOf: dataUri });
-  return writeFinished(await finishSnippet({ snippet: { ...snippet, behaviours: [...snippet.behaviours] } }), out, say);
+  const request = { snippet: { ...snippet, behaviours: [...snippet.behaviours] }, minified };
+  return writeFinished(await finishSnippet(request), out, say);
 }
 
 async function writeFinished({ files, problems, broken }: Finished, out: string, say: Say): Promise<number> {
@@ -131,7 +134,16 @@ async function act(args: readonly string[], say: Say): Promise<number> {
   const { values, positionals } = parseArgs({
     args: [...args],
     allowPositionals: true,
-    options: { out: { type: 'string' }, page: { type: 'string' }, single: { type: 'boolean' }, snippet: { type: 'string' }, json: { type: 'boolean' }, sarif: { type: 'boolean' }, help: { type: 'boolean', short: 'h' } }
+    options: {
+      out: { type: 'string' },
+      page: { type: 'string' },
+      single: { type: 'boolean' },
+      snippet: { type: 'string' },
+      minify: { type: 'boolean' },
+      json: { type: 'boolean' },
+      sarif: { type: 'boolean' },
+      help: { type: 'boolean', short: 'h' }
+    }
   });
   const [command, file] = positionals;
   if (values.help || !command) {

@@ -12,8 +12,7 @@ export function glide(root: HTMLElement): (() => void) | undefined {
   const sizes = new ResizeObserver(place);
   // A label that grows, in another type or with other words, moves the others without the list changing its size.
   for (const each of [list, ...list.children]) sizes.observe(each);
-  if (!STOPPABLE) return;
-  return () => {
+  STOPPABLE: return () => {
     watch.disconnect();
     sizes.disconnect();
   };

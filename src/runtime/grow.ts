@@ -26,8 +26,7 @@ export function grow(root: HTMLElement): (() => void) | undefined {
     if (running?.playState !== 'running') before = box.offsetHeight;
   });
   sizes.observe(box);
-  if (!STOPPABLE) return;
-  return () => {
+  STOPPABLE: return () => {
     watch.disconnect();
     sizes.disconnect();
     running?.cancel();

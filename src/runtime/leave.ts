@@ -24,5 +24,5 @@ export function leave(root: HTMLElement): (() => void) | undefined {
     })
   );
   watch.observe(root, { attributeFilter: ['hidden'], attributeOldValue: true, subtree: true });
-  if (STOPPABLE) return () => watch.disconnect();
+  STOPPABLE: return () => watch.disconnect();
 }

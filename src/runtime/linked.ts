@@ -14,8 +14,7 @@ export function linked(): (() => void) | undefined {
   addEventListener('hashchange', bring);
   // After every behaviour has started and every form is known.
   setTimeout(bring);
-  if (!STOPPABLE) return;
-  return () => {
+  STOPPABLE: return () => {
     isBound = false;
     removeEventListener('hashchange', bring);
   };

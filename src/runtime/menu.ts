@@ -17,8 +17,7 @@ export function menu(root: HTMLElement): (() => void) | undefined {
   };
   root.addEventListener('click', press);
   root.addEventListener('keydown', key);
-  if (!STOPPABLE) return;
-  return () => {
+  STOPPABLE: return () => {
     root.removeEventListener('click', press);
     root.removeEventListener('keydown', key);
     set(false);

@@ -13,8 +13,7 @@ export function plays(root: HTMLElement): (() => void) | undefined {
   });
   watch.observe(root);
   still.addEventListener('change', turn);
-  if (!STOPPABLE) return;
-  return () => {
+  STOPPABLE: return () => {
     watch.disconnect();
     still.removeEventListener('change', turn);
     film.pause();

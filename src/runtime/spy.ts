@@ -23,8 +23,7 @@ export function spy(root: HTMLElement): (() => void) | undefined {
   addEventListener('scroll', look, { passive: true });
   addEventListener('resize', look);
   look();
-  if (!STOPPABLE) return;
-  return () => {
+  STOPPABLE: return () => {
     removeEventListener('scroll', look);
     removeEventListener('resize', look);
   };

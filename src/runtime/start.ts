@@ -1,11 +1,6 @@
-declare global {
-  /** Set by what bundles this: an exported page runs until it is left, so what stops a behaviour is left out of it. */
-  const STOPPABLE: boolean;
-}
-
 /**
- * A behaviour takes the element that asks for it and returns what stops it and puts the markup back; nothing where it is bundled
- * without that.
+ * A behaviour takes the element that asks for it and returns what stops it and puts the markup back. That stands after the label
+ * `STOPPABLE`: an exported page runs until it is left, so there it is left out, and nothing is returned.
  */
 export type Behaviour = (root: HTMLElement) => (() => void) | undefined;
 

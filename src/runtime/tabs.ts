@@ -1,5 +1,5 @@
 const refolds = new Map<Element, (form: string) => void>();
-let watch: ResizeObserver;
+let sizes: ResizeObserver;
 const due: Element[] = [];
 
 /** All forms are read before any is drawn, so that a page of many tabs is laid out once. */
@@ -8,14 +8,14 @@ const readForms = (lists: Element[]) =>
 
 /** A list comes and goes with the form, and drawing does not change its size, so the observer does not run after itself. */
 const follow = (list: Element) => {
-  watch ??= new ResizeObserver((entries) => readForms(entries.map(({ target }) => target)));
-  watch.observe(list);
+  sizes ??= new ResizeObserver((entries) => readForms(entries.map(({ target }) => target)));
+  sizes.observe(list);
   // A list that is folded away at load has no size to be told of.
   if (!due.length) queueMicrotask(() => readForms(due.splice(0)));
   due.push(list);
 };
 
-const set = (element: Element, values: Record<string, string | number | null>) => {
+const setAttributes = (element: Element, values: Record<string, string | number | null>) => {
   for (const name in values) {
     const value = values[name];
     if (value == null) element.removeAttribute(name);
@@ -42,16 +42,16 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
   // By their order, not by their ids, which stand twice where the same snippet does.
   const [heads, panels] = [0, 1].map((odd) => [...root.lastElementChild!.children].filter((_cell, i) => i % 2 === odd)) as [HTMLElement[], HTMLElement[]];
   const options = root.dataset.kTabs!;
-  const stop = STOPPABLE ? new AbortController() : undefined;
   const open = new Set<number>();
   let current = Math.max(0, panels.findIndex(({ id }) => id === root.dataset.current));
   let form: string | undefined;
   let headers = heads.map((head) => head.firstElementChild as HTMLElement);
 
-  const listen = (type: string, heard: (event: Event) => void) => root.addEventListener(type, heard, stop);
   const holding = (event: Event, elements: Element[]) => elements.findIndex((element) => element.contains(event.target as Node));
 
-  const refold = (now: string) => {
+  const refold = (told: string) => {
+    // Nothing is said where everything lies open anyway: on paper.
+    const now = told || 'open';
     if (now === form) return;
     form = now;
     open.clear();
@@ -65,12 +65,12 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
     const isTabs = /^t/.test(form!);
     const isButton = form === 'accordion';
     root.dataset.current = panels[current]!.id;
-    set(list, { role: 'tablist', 'aria-orientation': form === 'tabs y' ? 'vertical' : null });
+    setAttributes(list, { role: 'tablist', 'aria-orientation': form === 'tabs y' ? 'vertical' : null });
     panels.forEach((panel, index) => {
       const isOpen = isTabs ? index === current : form === 'open' || open.has(index);
-      set(tabList[index]!, { role: 'tab', 'aria-current': null, 'aria-selected': `${index === current}`, tabindex: index === current ? null : -1 });
-      set(headers[index]!, { type: isButton ? 'button' : null, 'aria-expanded': isButton ? `${isOpen}` : null });
-      set(panel, {
+      setAttributes(tabList[index]!, { role: 'tab', 'aria-current': null, 'aria-selected': `${index === current}`, tabindex: index === current ? null : -1 });
+      setAttributes(headers[index]!, { type: isButton ? 'button' : null, 'aria-expanded': isButton ? `${isOpen}` : null });
+      setAttributes(panel, {
         role: isTabs ? 'tabpanel' : isButton ? 'region' : null,
         'aria-labelledby': isTabs ? tabList[index]!.id : isButton ? headers[index]!.id : null,
         tabindex: isTabs && isOpen ? 0 : null,
@@ -89,52 +89,54 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
     draw();
   };
 
-  listen('click', (event) => {
-    choose(holding(event, tabList));
-    const index = form === 'accordion' ? holding(event, headers) : -1;
-    choose(index, !open.has(index));
-  });
-
-  listen('keydown', (event) => {
-    const { key } = event as KeyboardEvent;
-    const inTabs = holding(event, tabList);
-    const targets = inTabs < 0 ? headers : tabList;
-    const from = inTabs < 0 ? holding(event, headers) : inTabs;
-    const last = targets.length - 1;
-    const [back, forward] = inTabs >= 0 && form === 'tabs' ? ['ArrowLeft', 'ArrowRight'] : ['ArrowUp', 'ArrowDown'];
-    let to = ({ Home: 0, End: last, [back!]: from - 1, [forward!]: from + 1 } as Record<string, number>)[key] ?? NaN;
-    if (inTabs >= 0) to = (to + last + 1) % (last + 1);
-    const target = targets[to];
-    if (from < 0 || !target) return;
-    event.preventDefault();
-    target.focus();
-    if (inTabs >= 0 && !options.includes('manual')) choose(to);
-  });
-
   // Something inside is asked for: by a link, by the browser's own search, by the workbench.
   const show = (event: Event) => {
     const index = holding(event, panels);
     if (panels[index]?.hidden) choose(index);
   };
-  listen('k-show', show);
-  listen('beforematch', show);
+
+  const listeners: Record<string, (event: Event) => void> = {
+    click(event) {
+      choose(holding(event, tabList));
+      const index = form === 'accordion' ? holding(event, headers) : -1;
+      choose(index, !open.has(index));
+    },
+
+    keydown(event) {
+      const { key } = event as KeyboardEvent;
+      const inTabs = holding(event, tabList);
+      const targets = inTabs < 0 ? headers : tabList;
+      const from = inTabs < 0 ? holding(event, headers) : inTabs;
+      const last = targets.length - 1;
+      const [back, forward] = inTabs >= 0 && form === 'tabs' ? ['ArrowLeft', 'ArrowRight'] : ['ArrowUp', 'ArrowDown'];
+      let to = ({ Home: 0, End: last, [back!]: from - 1, [forward!]: from + 1 } as Record<string, number>)[key] ?? NaN;
+      if (inTabs >= 0) to = (to + last + 1) % (last + 1);
+      const target = targets[to];
+      if (from < 0 || !target) return;
+      event.preventDefault();
+      target.focus();
+      if (inTabs >= 0 && !options.includes('manual')) choose(to);
+    },
+
+    'k-show': show,
+    beforematch: show
+  };
+  for (const type in listeners) root.addEventListener(type, listeners[type]!);
 
   refolds.set(list, refold);
   follow(list);
-  if (!STOPPABLE) return;
-
-  return () => {
-    stop!.abort();
+  STOPPABLE: return () => {
+    for (const type in listeners) root.removeEventListener(type, listeners[type]!);
     refolds.delete(list);
-    watch.unobserve(list);
+    sizes.unobserve(list);
     delete root.dataset.kOn;
     delete root.dataset.kLive;
-    set(list, { role: 'group', 'aria-orientation': null });
+    setAttributes(list, { role: 'group', 'aria-orientation': null });
     headers.forEach((header, index) => {
-      set(header, { type: null, 'aria-expanded': null });
+      setAttributes(header, { type: null, 'aria-expanded': null });
       retag(header, 'span');
-      set(tabList[index]!, { role: null, 'aria-selected': null, tabindex: null, 'aria-current': index === current ? 'true' : null });
-      set(panels[index]!, { role: null, 'aria-labelledby': null, tabindex: null, hidden: null });
+      setAttributes(tabList[index]!, { role: null, 'aria-selected': null, tabindex: null, 'aria-current': index === current ? 'true' : null });
+      setAttributes(panels[index]!, { role: null, 'aria-labelledby': null, tabindex: null, hidden: null });
     });
   };
 }

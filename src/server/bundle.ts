@@ -1,7 +1,8 @@
 import { existsSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { build } from 'esbuild';
+import { build, type Plugin } from 'esbuild';
 
 /** The folder `src` of this checkout: from the source when run as TypeScript, from the working folder when built. */
 export function sourceFolder(): string {
@@ -16,60 +17,106 @@ export function sourceFolder(): string {
 
 const bundles = new Map<string, Promise<string>>();
 
-function bundled(key: string, contents: string, folder: string, isStoppable: boolean): Promise<string> {
+/** How a bundle is made. */
+interface Bundle {
+  /** What it runs, as a module that stands in `folder` of `src`. */
+  readonly contents: string;
+  readonly folder: string;
+  /** Whether behaviours can be stopped again, as the workbench has to. */
+  readonly isStoppable: boolean;
+  /** Without comments and white space; else it reads as its source does. */
+  readonly isMinified: boolean;
+}
+
+function bundled(key: string, { contents, folder, isStoppable, isMinified }: Bundle): Promise<string> {
   const known = bundles.get(key);
   if (known) return known;
   const made = build({
     stdin: { contents, resolveDir: join(sourceFolder(), folder), loader: 'ts' },
     bundle: true,
-    minify: true,
+    minify: isMinified,
     format: 'iife',
     target: 'es2022',
     write: false,
-    legalComments: 'none',
+    legalComments: isMinified ? 'none' : 'inline',
+    plugins: isMinified ? [] : [keepingComments],
     logLevel: 'silent',
     alias: { $core: join(sourceFolder(), 'core'), $runtime: join(sourceFolder(), 'runtime') },
-    define: { STOPPABLE: String(isStoppable) },
+    dropLabels: isStoppable ? [] : ['STOPPABLE'],
     tsconfigRaw: '{}'
-  }).then(({ outputFiles }) => outputFiles[0]!.text);
+  }).then(({ outputFiles }) => (isMinified ? outputFiles[0]!.text : asWritten(outputFiles[0]!.text)));
   bundles.set(key, made);
   // A failed bundle is not remembered: the next call tries again.
   made.catch(() => bundles.delete(key));
   return made;
 }
 
-function checkedNames(behaviours: readonly string[]): string {
+/** A bundler keeps only comments that are marked as legal ones, so all are while it works. */
+const keepingComments: Plugin = {
+  name: 'keeping-comments',
+  setup(builder) {
+    builder.onLoad({ filter: /src[\\/]runtime[\\/][^\\/]*\.ts$/ }, async ({ path }) => {
+      const source = await readFile(path, 'utf8');
+      const code = source.replace(COMMENTED_TYPE, '');
+      const marked = code.replace(/^([ \t]*)\/\*\*/gm, '$1/*!').replace(/^([ \t]*)\/\/ (.*)$/gm, '$1/*! $2 */');
+      return { contents: marked, loader: 'ts' };
+    });
+  }
+};
+
+/** A type leaves nothing behind, so what is said of it has nothing to stand at. */
+const COMMENTED_TYPE = /\/\*\*(?:(?!\*\/)[\s\S])*\*\/\n(?=export (?:type|interface) )/g;
+
+/** The bundle with its comments as they were, air before each piece, and no word of where the source lay. */
+function asWritten(text: string): string {
+  return text
+    .replace(/^ *\/\/ (?:\S*\/)?[\w.-]+\.ts\n/gm, '')
+    .replace(/^ *\/\/ <stdin>\n/gm, '')
+    .replaceAll('/* @__PURE__ */ ', '')
+    .replace(/\/\*! ([^\n]*?) \*\//g, '// $1')
+    .replace(/\/\*!/g, '/**')
+    .replace(/(\n  (?:\};?|\}\);?))\n(?=  (?:var|function|\/\/|\/\*\*))/g, '$1\n\n');
+}
+
+/** Each from the file that has its name, so that nothing else of the runtime comes along. */
+const imports = (names: readonly string[]): string => names.map((name) => `import { ${name} } from './${name}';`).join(' ');
+
+function checkedNames(behaviours: readonly string[]): string[] {
   const strange = behaviours.filter((name) => !/^[a-z][a-zA-Z0-9]*$/.test(name));
   if (strange.length > 0) throw new Error(`no such behaviour: ${strange.join(', ')}`);
-  return [...behaviours].sort().join(', ');
+  return [...behaviours].sort();
 }
 
 /**
  * The script of an exported page: the named behaviours and what starts them, nothing else.
  * @returns null where there are none. Throws where a name is not in the runtime's contract.
  */
-export async function pageScript(behaviours: readonly string[]): Promise<string | null> {
+export async function pageScript(behaviours: readonly string[], isMinified: boolean): Promise<string | null> {
   if (behaviours.length === 0) return null;
   const names = checkedNames(behaviours);
-  return bundled(`page:${names}`, `import { start, ${names} } from './index'; start({ ${names} });`, 'runtime', false);
+  const contents = `${imports(['start', ...names])} start({ ${names.join(', ')} });`;
+  return bundled(`page:${isMinified}:${names.join()}`, { contents, folder: 'runtime', isStoppable: false, isMinified });
 }
 
 /**
  * The script of a snippet: it starts within the element it stands in, and nowhere else.
  * @param opens whether something in it is opened by its id, which a second copy on the same page has to have of its own.
  */
-export async function snippetScript(behaviours: readonly string[], opens = false): Promise<string | null> {
-  if (behaviours.length === 0) return opens ? bundled('snippet', `import { scoped } from './index'; scoped(document.currentScript.parentElement);`, 'runtime', false) : null;
+export async function snippetScript(behaviours: readonly string[], opens: boolean, isMinified: boolean): Promise<string | null> {
+  if (behaviours.length === 0 && !opens) return null;
   const names = checkedNames(behaviours);
-  return bundled(`snippet:${names}`, `import { scoped, start, ${names} } from './index'; const root = document.currentScript.parentElement; scoped(root); start({ ${names} }, root);`, 'runtime', false);
+  const starting = behaviours.length > 0 ? `start({ ${names.join(', ')} }, root);` : '';
+  const needed = behaviours.length > 0 ? ['scoped', 'start', ...names] : ['scoped'];
+  const contents = `${imports(needed)} const root = document.currentScript.parentElement; scoped(root); ${starting}`;
+  return bundled(`snippet:${isMinified}:${names.join()}`, { contents, folder: 'runtime', isStoppable: false, isMinified });
 }
 
 /** The script of the preview frame: the probe and every behaviour. */
 export function probeScript(): Promise<string> {
-  return bundled('probe', `import './probe';`, 'preview', true);
+  return bundled('probe', { contents: `import './probe';`, folder: 'preview', isStoppable: true, isMinified: true });
 }
 
 /** The editor for writing in the preview; fetched when someone first writes there. */
 export function writerScript(): Promise<string> {
-  return bundled('writer', `import './writer';`, 'preview', true);
+  return bundled('writer', { contents: `import './writer';`, folder: 'preview', isStoppable: true, isMinified: true });
 }

@@ -6,8 +6,9 @@ import { sampleProject } from '../core/testing/project';
 import { finish, finishRequest, snippetRequest } from './finish';
 
 const { features: _features, assets: _assets, id: _id, ...printed } = printPage(registry, sampleProject(), 'first' as PageId, { addressOf: (asset) => asset.file });
-const page = { ...printed, file: 'index', behaviours: [...printed.behaviours] };
-const request = (more: object = {}) => ({ single: false, pages: [{ ...page, ...more }] });
+const { css, ...own } = printed;
+const page = { ...own, css: '', file: 'index', behaviours: [...own.behaviours] };
+const request = (more: object = {}, site: object = {}) => ({ single: false, minified: false, css, ...site, pages: [{ ...page, ...more }] });
 const refusal = (value: unknown) => finishRequest.validate(value, { strict: true }).then(() => null, (error: Error) => error.message);
 
 describe('what the finishing step takes', () => {
@@ -34,9 +35,9 @@ describe('what the finishing step takes', () => {
 
 describe('a style sheet that cannot be read', () => {
   it.each(['rgb(200 30 30', '"Gill Sans', 'calc(1px + ('])('with %s in it is broken, not a thing to know', async (value) => {
-    const { broken } = await finish(request({ css: `h1 { color: ${value}; }\n${page.css}` }) as never);
+    const { broken } = await finish(request({}, { css: `h1 { color: ${value}; }\n${css}` }) as never);
     expect(broken.length).toBeGreaterThan(0);
-    expect(broken[0]).toMatch(/^index\.css/);
+    expect(broken[0]).toMatch(/^style\.css/);
   });
 
   it('is none of those the compiler prints', async () => {

@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib';
-import { parse } from 'css-tree';
 import { transform } from 'lightningcss';
+import { CssSyntaxError, parse } from 'postcss';
 import { array, boolean, object, string, type InferType } from 'yup';
 import { documentText } from '../core/compile/document';
 import { snippetText } from '../core/compile/snippet';
@@ -29,6 +29,10 @@ const behaviours = () => array().of(string().strict(true).oneOf(Object.keys(runt
 /** What the finishing step takes: printed pages, by the file name they will have (without ending). */
 export const finishRequest = object({
   single: boolean().strict(true).required(),
+  /** The script without comments and white space. */
+  minified: boolean().strict(true).optional(),
+  /** The style sheet that all pages share; single files carry their own. */
+  css: style(20_000_000).optional(),
   pages: array()
     .of(
       object({
@@ -38,7 +42,7 @@ export const finishRequest = object({
         description: text(2000),
         language: text(40),
         body: markup(),
-        css: style(20_000_000),
+        css: style(20_000_000).optional(),
         behaviours: behaviours()
       }).required()
     )
@@ -51,6 +55,7 @@ export type FinishRequest = InferType<typeof finishRequest>;
 
 /** One piece to paste: what `printSnippet` gives. */
 export const snippetRequest = object({
+  minified: boolean().strict(true).optional(),
   snippet: object({
     prefix: text(80).matches(/^[a-z][a-z0-9-]*$/).required(),
     language: text(40),
@@ -72,7 +77,7 @@ export interface FinishedFile {
 
 export interface Finished {
   readonly files: readonly FinishedFile[];
-  /** What html-validate and lightningcss object to, as sentences. Empty when all is well. */
+  /** What html-validate objects to, as sentences. Empty when all is well. */
   readonly problems: readonly string[];
   /** Places where a style sheet cannot be read as it was meant, as sentences: such an export must not be used. Empty when all is well. */
   readonly broken: readonly string[];
@@ -85,36 +90,56 @@ export function sized(path: string, content: string): FinishedFile {
   return { path, text: content, raw: bytes.length, gzip: gzipSync(bytes, { level: 9 }).length };
 }
 
+/** Names of the files that the pages of a site share. */
+const SHARED = { style: 'style.css', script: 'script.js' } as const;
+
 /**
- * Turns printed pages into files: style checked and evened out by lightningcss, the script bundled from the behaviours the
- * page names, the document put together and validated. Pages whose style or script is the same text share no file: each page
- * can be taken away alone.
+ * Turns printed pages into files: style checked, the script bundled from the behaviours the pages name, each document put together
+ * and validated. Pages of a site share a style sheet and a script; single files carry their own.
  */
-export async function finish({ single, pages }: FinishRequest): Promise<Finished> {
+export async function finish({ single, minified = false, css = '', pages }: FinishRequest): Promise<Finished> {
+  const { files, problems, broken } = single ? await finishSingles(pages, minified) : await finishSite(css, pages, minified);
+  return { files, problems, broken, costs: await scriptCosts(pages.flatMap((page) => page.behaviours)) };
+}
+
+type Pages = FinishRequest['pages'];
+type Made = Omit<Finished, 'costs'>;
+
+async function finishSite(css: string, pages: Pages, minified: boolean): Promise<Made> {
+  const behaviours = [...new Set(pages.flatMap((page) => page.behaviours))];
+  const script = await pageScript(behaviours, minified);
+  const files: FinishedFile[] = [];
+  const problems: string[] = [];
+  for (const page of pages) {
+    const needsScript = page.behaviours.length > 0;
+    const html = documentText(page, { style: { href: SHARED.style }, script: needsScript ? { src: SHARED.script } : null });
+    files.push(sized(`${page.file}.html`, html));
+    problems.push(...(await htmlProblems(page.file, html)));
+  }
+  files.push(sized(SHARED.style, css));
+  if (script !== null) files.push(sized(SHARED.script, script));
+  return { files, problems, broken: styleFaults(SHARED.style, css) };
+}
+
+async function finishSingles(pages: Pages, minified: boolean): Promise<Made> {
   const files: FinishedFile[] = [];
   const problems: string[] = [];
   const broken: string[] = [];
   for (const page of pages) {
-    const css = finishedStyle(page.file, page.css, broken);
-    const script = await pageScript(page.behaviours);
-    const html = documentText(page, {
-      style: single ? { text: css } : { href: `${page.file}.css` },
-      script: script === null ? null : single ? { text: script } : { src: `${page.file}.js` }
-    });
+    const css = page.css ?? '';
+    const script = await pageScript(page.behaviours, minified);
+    const html = documentText(page, { style: { text: css }, script: script === null ? null : { text: script } });
     files.push(sized(`${page.file}.html`, html));
-    if (!single) {
-      files.push(sized(`${page.file}.css`, css));
-      if (script !== null) files.push(sized(`${page.file}.js`, script));
-    }
+    broken.push(...styleFaults(`${page.file}.html`, css));
     problems.push(...(await htmlProblems(page.file, html)));
   }
-  return { files, problems, broken, costs: await scriptCosts(pages.flatMap((page) => page.behaviours)) };
+  return { files, problems, broken };
 }
 
 /** What a page's script would be smaller by without each of its behaviours, bytes after gzip. */
 async function scriptCosts(behaviours: readonly string[]): Promise<Record<string, number>> {
   const all = [...new Set(behaviours)];
-  const size = async (names: readonly string[]) => gzipSync((await pageScript(names)) ?? '', { level: 9 }).length;
+  const size = async (names: readonly string[]) => gzipSync((await pageScript(names, true)) ?? '', { level: 9 }).length;
   const whole = await size(all);
   const costs = all.map(async (name): Promise<[string, number]> => [name, whole - (all.length === 1 ? 0 : await size(all.filter((each) => each !== name)))]);
   return Object.fromEntries(await Promise.all(costs));
@@ -123,29 +148,31 @@ async function scriptCosts(behaviours: readonly string[]): Promise<Record<string
 /** Whether a second copy of a snippet would share an opener's target, or a group of which one is open, with the first. */
 const hasNames = (html: string) => /<[^>]* popovertarget=|<details[^>]* name=|<input[^>]* type="radio"/i.test(html);
 
-/** Turns a printed piece into one text to paste: style evened out, script bundled, the whole validated as part of a page. */
-export async function finishSnippet({ snippet }: SnippetRequest): Promise<Finished> {
-  const broken: string[] = [];
-  const css = finishedStyle('snippet', snippet.css, broken);
-  const content = snippetText({ ...snippet, css }, await snippetScript(snippet.behaviours, hasNames(snippet.html)));
+/** Turns a printed piece into one text to paste: style checked, script bundled, the whole validated as part of a page. */
+export async function finishSnippet({ snippet, minified = false }: SnippetRequest): Promise<Finished> {
+  const script = await snippetScript(snippet.behaviours, hasNames(snippet.html), minified);
+  const content = snippetText(snippet, script);
   // A style sheet in the body is what pasting comes to; the rest is checked as it will stand.
   const page = `<!doctype html>\n<html lang="${snippet.language}"><head><title>Snippet</title></head><body>${snippet.html}</body></html>\n`;
   const problems = await htmlProblems('snippet', page, true);
+  const broken = styleFaults('snippet', snippet.css);
   return { files: [sized('snippet.html', content)], problems, broken, costs: await scriptCosts(snippet.behaviours) };
 }
 
-/** @returns the style sheet, evened out. What cannot be read in it is said in `broken`: a parser leaves it out, and all it swallows. */
-function finishedStyle(file: string, css: string, broken: string[]): string {
-  const { code, warnings } = transform({ filename: `${file}.css`, code: Buffer.from(css), minify: false, errorRecovery: true });
-  broken.push(...warnings.map((warning) => `${file}.css, line ${warning.loc.line}: ${warning.message}`));
-  parse(css, {
-    positions: true,
-    parseValue: false,
-    onParseError: (error) => broken.push(`${file}.css, line ${(error as unknown as { line?: number }).line ?? '?'}: ${error.message}`)
-  });
+/** @returns what cannot be read in a style sheet, as sentences: a parser leaves it out, and all it swallows. */
+function styleFaults(file: string, css: string): string[] {
+  const broken: string[] = [];
+  const { code, warnings } = transform({ filename: file, code: Buffer.from(css), minify: false, errorRecovery: true });
+  broken.push(...warnings.map((warning) => `${file}, line ${warning.loc.line}: ${warning.message}`));
+  try {
+    parse(css);
+  } catch (error) {
+    if (!(error instanceof CssSyntaxError)) throw error;
+    broken.push(`${file}, line ${error.line ?? '?'}: ${error.reason}`);
+  }
   const [before, after] = [css, Buffer.from(code).toString('utf8')].map(ruleCount) as [number, number];
-  if (after < before / 2) broken.push(`${file}.css: ${before - after} of ${before} rules are lost; something in it is not closed`);
-  return Buffer.from(code).toString('utf8');
+  if (after < before / 2) broken.push(`${file}: ${before - after} of ${before} rules are lost; something in it is not closed`);
+  return broken;
 }
 
 /** Rules that are like one another are written as one, so some may go; half of them never do. */

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { makeDemo } from '../../demo/make';
-import { planExport } from '../../src/core/compile/files';
+import { planExport, requestOf } from '../../src/core/compile/files';
 import { renditionFile, renditionPlan, type Rendition } from '../../src/core/compile/renditions';
 import type { AssetId, Project } from '../../src/core/project/types';
 import { registry } from '../../src/core/registry';
@@ -18,8 +18,11 @@ export interface Exported {
   readonly files: ReadonlyMap<string, string>;
 }
 
-/** Exports a project the way the interface and the command line do, into a folder of its own. */
-export async function exported(project: Project, bytes: ReadonlyMap<AssetId, Uint8Array> = new Map(), single = false): Promise<Exported> {
+/**
+ * Exports a project the way the interface and the command line do, into a folder of its own.
+ * @param marked gives elements the marks by which `partIn` finds them.
+ */
+export async function exported(project: Project, bytes: ReadonlyMap<AssetId, Uint8Array> = new Map(), single = false, marked = false): Promise<Exported> {
   const folder = mkdtempSync(join(tmpdir(), 'kymation-'));
   const renditions = new Map<AssetId, Rendition[]>();
   const small = new Map<string, Uint8Array>();
@@ -31,10 +34,11 @@ export async function exported(project: Project, bytes: ReadonlyMap<AssetId, Uin
   }
   const plan = planExport(registry, project, project.info.pageOrder, {
     single,
+    marked,
     renditions,
     dataUri: (asset) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id) ?? []).toString('base64')}`
   });
-  const { files, problems, broken } = await finish({ single, pages: plan.pages.map((page) => ({ ...page, behaviours: [...page.behaviours] })) });
+  const { files, problems, broken } = await finish({ ...requestOf(plan), minified: false });
   const write = (path: string, content: string | Uint8Array) => {
     mkdirSync(dirname(join(folder, path)), { recursive: true });
     writeFileSync(join(folder, path), content);
@@ -45,7 +49,13 @@ export async function exported(project: Project, bytes: ReadonlyMap<AssetId, Uin
   return { url: pathToFileURL(join(folder, 'index.html')).href, folder, problems: [...broken, ...problems], files: new Map(files.map((file) => [file.path, file.text])) };
 }
 
-export function exportedDemo(single = false): Promise<Exported> {
+export function exportedDemo(single = false, marked = false): Promise<Exported> {
   const { project, bytes } = makeDemo();
-  return exported(project, bytes, single);
+  return exported(project, bytes, single, marked);
 }
+
+/** @returns the selector of a part of a piece in a marked export, or in the preview. */
+export const partIn = (where: 'export' | 'preview', node: string, part: string): string => {
+  const mark = where === 'export' ? 'data' : 'data-k';
+  return `[${mark}-node="${node}"][${mark}-part="${part}"]`;
+};

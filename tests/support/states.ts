@@ -11,7 +11,7 @@ export async function forcing(page: Page): Promise<(selector: string, state: Sta
   const { root } = await session.send('DOM.getDocument');
   return async (selector, state) => {
     const { nodeIds } = await session.send('DOM.querySelectorAll', { nodeId: root.nodeId, selector });
-    const forcedPseudoClasses = state === 'focus' && selector.endsWith('-list') ? ['focus-within'] : [...(PSEUDO[state] ?? [])];
+    const forcedPseudoClasses = state === 'focus' && selector.includes('part="list"') ? ['focus-within'] : [...(PSEUDO[state] ?? [])];
     for (const nodeId of nodeIds) await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses });
   };
 }

@@ -21,7 +21,7 @@ export const put = (fragment: Fragment, index = 0, parent = 'welcome', slot = 'c
 /** Opens the export of a project, which has no problem. */
 export async function open(page: Page, project: Project, width = 1280): Promise<void> {
   await page.setViewportSize({ width, height: 900 });
-  const made = await exported(project, bytes);
+  const made = await exported(project, bytes, false, true);
   expect(made.problems).toEqual([]);
   await page.goto(made.url);
 }

@@ -34,9 +34,9 @@ describe('settings under a condition', () => {
 
   it('print only what comes out differently there', () => {
     const text = css(after(sampleProject(), set('side', 'left', 'medium')));
-    const band = /@media \(width <= 960px\) \{([\s\S]*?)\n\}/.exec(text)![1]!;
+    const band = /@media[^{]*\(width <= 960px\)[^{]* \{\s*\.tabs \{([^}]*)\}/.exec(text)![1]!;
     expect(band).toContain('flex-direction: row');
-    expect(band).not.toContain('appearance');
+    expect(band).not.toContain('display');
   });
 
   it('are taken back, and leave nothing behind', () => {
@@ -73,8 +73,9 @@ describe('tokens', () => {
     const resolved = resolve(registry, leafed, { node: id('tabs'), part: 'tab' }).get('color')!;
     expect(resolved).toMatchObject({ value: '#0b6a5f', written: '{shade}', token: 'shade' });
     const text = css(after(leafed, token('unused', '#ff0000')));
-    expect(text).toContain(':root { --leaf: #0b6a5f; --shade: var(--leaf); }');
+    expect(text).toMatch(/:root \{\s+--leaf: #0b6a5f;\s+--shade: var\(--leaf\);/);
     expect(text).toContain('color: var(--shade)');
+    expect(text).not.toContain('--unused');
   });
 
   it('say where they are used, and are not deleted there', () => {
@@ -104,7 +105,7 @@ describe('tokens', () => {
     const styled = after(sampleProject(), token('face', 'Georgia, serif', 'typeface'), token('heading', heading, 'type-style'), ...members.map((member) => style('tab', 'rest', member, `{heading.${member}}`)));
     const size = (project: Project) => resolve(registry, project, { node: id('tabs'), part: 'tab', state: 'rest' }).get('font-size');
     expect(size(styled)).toMatchObject({ value: '32px', token: 'heading' });
-    expect(css(styled)).toContain('--heading_font-family: var(--face); --heading_font-size: 32px;');
+    expect(css(styled)).toMatch(/--heading_font-family: var\(--face\);\s+--heading_font-size: 32px;/);
     expect(css(styled)).toContain('font-size: var(--heading_font-size);');
     expect(size(after(styled, token('heading', heading.replace('32px', '2rem'), 'type-style')))!.value).toBe('2rem');
     expect(usesOf(registry, styled, 'heading' as TokenId).map(({ where }) => where)).toHaveLength(5);

@@ -354,11 +354,6 @@ function noting(settings: Readonly<Record<string, unknown>>, asked: Set<string>)
   });
 }
 
-/** @returns the class a part of a node has in exports and in the preview. */
-export function classOf({ stem }: Analysis, part: string): string {
-  return part === 'root' ? stem : `${stem}-${part}`;
-}
-
 /** The look as rules, part by part, in the order of the cascade. */
 function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
   const rules: Rule[] = [];
@@ -367,7 +362,8 @@ function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
     // A border needs a line style to be seen; its width starts at none and its colour at the text's, whatever the browser's own
     // style sheet gives the element.
     if (found.some((cell) => cell.property.startsWith('border-') && cell.property !== 'border-radius')) {
-      rules.push({ selector: ctx.sel(part), when: [], declarations: { border: '0 solid currentcolor' } });
+      // It has no weight, so that a kind's build may give another line style.
+      rules.push({ selector: `:where(${ctx.sel(part)})`, when: [], declarations: { border: '0 solid currentcolor' } });
     }
     let openKey = '';
     let declarations = emptyRecord<string>();

@@ -1,5 +1,6 @@
-import { lexer, parse, walk } from 'css-tree';
+import { lexer } from 'css-tree';
 import { fromHtmlIsomorphic as fromHtml } from 'hast-util-from-html-isomorphic';
+import { parse } from 'postcss';
 import { describe, expect, it } from 'vitest';
 import { makeWith } from '../kinds/make';
 import type { Kind } from '../kinds/contract';
@@ -50,7 +51,7 @@ describe('what is shared', () => {
     const section = make('section', 'Section', {}, { content: [make('counting', 'None', {}, { content: [] }), make('counting', 'Three', {}, { content: held(3) })] });
     const project = createProject('Counting', make('page', 'Page', {}, { sections: [section] }), { page: first });
     const { css } = printPage(own, project, first, { addressOf: (asset) => asset.file });
-    expect(css).toMatch(/\.none \{[^}]*--held: 0/);
+    expect(css).toMatch(/\.counting \{[^}]*--held: 0/);
     expect(css).toMatch(/\.three \{[^}]*--held: 3/);
   });
 });
@@ -61,13 +62,13 @@ describe('page printer', () => {
     const columns = (name: string, count: number) => make('columns', name, {}, { columns: Array.from({ length: count }, (_, n) => make('column', `${name} ${n}`, {}, { content: [] })) });
     const at = { parent: 'section', slot: 'content', index: 9 };
     const { css } = print(after(sampleProject(), { type: 'insert', fragment: columns('Pair', 2), at }, { type: 'insert', fragment: columns('Triple', 3), at }));
-    expect(css).toMatch(/\.triple \{[^}]*grid-template-columns: (?:minmax\(0, 0\.33\d*fr\) ?){3};/);
-    expect(css).toMatch(/\.pair \{[^}]*grid-template-columns: (?:minmax\(0, 0\.5fr\) ?){2};/);
+    expect(css).toMatch(/\.triple \{[^}]*grid-template-columns: 1fr 1fr 1fr;/);
+    expect(css).toMatch(/\.columns \{[^}]*grid-template-columns: 1fr 1fr;/);
   });
 
   it('escapes what people write', () => {
     const { body } = print(after(sampleProject(), write('text', '<img src=x onerror=alert(1)> & "co"')));
-    expect(body).toContain('&lt;img src=x onerror=alert(1)&gt; &amp; "co"');
+    expect(body).toContain('&lt;img src=x onerror=alert(1)> &amp; "co"');
   });
 
   it('prints the same page whether it is indented for reading or not', () => {
@@ -100,18 +101,22 @@ describe('page printer', () => {
     );
     const invalid: string[] = [];
     let count = 0;
-    walk(parse(print(project).css), (node) => {
-      if (node.type !== 'Declaration' || node.property.startsWith('--')) return;
+    // Its parser knows no rules in rules, so another one finds the declarations; names stand for what they are.
+    const sheet = parse(print(project).css);
+    const named = new Map<string, string>();
+    sheet.walkDecls(/^--/, ({ prop, value }) => void named.set(prop, value));
+    sheet.walkDecls(/^[a-z]/, ({ prop, value: written }) => {
+      const value = written.replace(/var\((--[\w-]+)\)/g, (_use, name: string) => named.get(name) ?? '');
       count += 1;
       // `text-size-adjust` is a standard property the lexer's data knows with its prefix only.
-      if (lexer.matchProperty(node.property, node.value).error && node.property !== 'text-size-adjust') invalid.push(`${node.property}: ${JSON.stringify(node.value)}`);
+      if (lexer.matchProperty(prop, value).error && !prop.endsWith('text-size-adjust')) invalid.push(`${prop}: ${value}`);
     });
     expect(invalid).toEqual([]);
     expect(count).toBeGreaterThan(50);
   });
 
   it('folds under the width that is set, and never where it is 0', () => {
-    expect(print(after(sampleProject(), write('foldUnder', 712, 'tabs'))).css).toContain('@media (width < 712px)');
+    expect(print(after(sampleProject(), write('foldUnder', 712, 'tabs'))).css).toMatch(/@media [^{]*\(width < 712px\)/);
     expect(print(after(sampleProject(), write('foldUnder', 0, 'tabs'))).css).not.toContain('(width < ');
   });
 
@@ -133,7 +138,7 @@ describe('page printer', () => {
     const copied = after(sampleProject(), { type: 'duplicate', ids: ['tabs'] });
     expect(print(copied).css.length).toBe(print(sampleProject()).css.length);
     const tuned = after(copied, { type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'color', value: '#111111' });
-    expect(print(tuned).body).toMatch(/class="tabs"[\s\S]*class="k-tabs"/);
+    expect(print(tuned).body).toMatch(/class="tabs-tab"[\s\S]*class="tabs-tab [\w-]+-tab"/);
   });
 
   it('carries no mark of the preview', () => {
@@ -148,7 +153,7 @@ describe('document', () => {
 
   it('escapes its texts, and parses back to what was meant', () => {
     const html = documentText(page, { style: { text: 'a{color:red}' }, script: { text: 'x("<b>")' } });
-    expect(html).toContain('<title>A &lt;/title&gt;&lt;script&gt;</title>');
+    expect(html).toContain('<title>A &lt;/title>&lt;script></title>');
     const scripts: unknown[] = [];
     JSON.stringify(fromHtml(html), (_key, value) => (value?.tagName === 'script' && scripts.push(value.children), value));
     expect(scripts).toEqual([[expect.objectContaining({ value: 'x("<b>")' })]]);
@@ -209,7 +214,8 @@ describe('preview session', () => {
 
   it('writes conditions as switches and states so that they can be forced', () => {
     const css = createPreviewSession(registry).patchFor(sampleProject(), first)!.sheets.filter(({ id: name }) => name.startsWith('k-tabs ')).map((sheet) => sheet.css).join('');
-    expect(css).toContain(':where(html[data-k-no-script]) .k-tabs-list');
+    expect(css).toContain(':where(html:not([data-k-no-script], [data-k-print])) .k-tabs-list');
+    expect(css).toContain(':where(html[data-k-less-motion]) .k-tabs-tab');
     expect(css).toContain('.k-tabs-tab:is(:hover, [data-k-force~="hover"])');
     expect(css).not.toContain('scripting');
   });

@@ -1,6 +1,5 @@
 import type { Element, ElementContent } from 'hast';
-import { printHtml } from '../html/print';
-import type { PrintedPage } from './page';
+import { elementText, type PrintedPage } from './page';
 
 export interface DocumentParts {
   /** Style sheet: the address of a file, or the text itself to stand in the page. */
@@ -20,7 +19,7 @@ const text = (value: string): ElementContent => ({ type: 'text', value });
 
 /** Stands for what is text already: the body, which this compiler printed, and the style and script, which must not be escaped. */
 const PLACE = element('k-place', {});
-const PRINTED_PLACE = printHtml(PLACE);
+const PRINTED_PLACE = elementText(PLACE);
 
 /** @returns the whole document around a printed page. Throws where a text could end its own element early. */
 export function documentText(page: Omit<PrintedPage, 'id' | 'css' | 'behaviours' | 'features' | 'assets'>, { style, script }: DocumentParts): string {
@@ -47,7 +46,7 @@ export function documentText(page: Omit<PrintedPage, 'id' | 'css' | 'behaviours'
 
 /** Prints an element with texts in its places, in order. */
 function filled(element: Element, texts: readonly string[]): string {
-  const pieces = printHtml(element).split(PRINTED_PLACE);
+  const pieces = elementText(element).split(PRINTED_PLACE);
   if (pieces.length !== texts.length + 1) throw new Error(`documentText: ${pieces.length - 1} places for ${texts.length} texts`);
   return pieces.map((piece, i) => piece + (texts[i] ?? '')).join('');
 }

@@ -1,38 +1,77 @@
 import type { Registry } from '../kinds/registry';
 import type { Asset, AssetId, PageId, Project } from '../project/types';
 import type { Rendition } from './renditions';
-import { printPage, type PrintedPage } from './page';
+import { printSite, type PrintedPage } from './page';
+
+/** A page with the name of its file, without ending. */
+export interface PlannedPage extends Omit<PrintedPage, 'id' | 'assets'> {
+  readonly file: string;
+  /** Its own style sheet; empty where all pages share one. */
+  readonly css: string;
+}
 
 /** What the finishing step is asked for: printed pages under their file names, and the pictures that go along. */
 export interface ExportPlan {
   readonly single: boolean;
-  readonly pages: readonly (Omit<PrintedPage, 'id' | 'assets'> & { readonly file: string })[];
+  /** The style sheet that all pages share; empty for single files, which carry their own. */
+  readonly css: string;
+  readonly pages: readonly PlannedPage[];
   /** Pictures to put into `assets/`; empty for single files, which carry them inside. */
   readonly assets: readonly Asset[];
   /** Names in `assets/` of renditions that some page names. */
   readonly renditions: readonly string[];
 }
 
-/**
- * Plans the export of some pages. The first page of the project is `index`, the others go by their ids.
- * @param renditions smaller pictures of some, which the pages then name beside the picture itself.
- * @param dataUri gives a picture as a data address; asked only for single files.
- */
-export function planExport(
-  registry: Registry,
-  project: Project,
-  pageIds: readonly PageId[],
-  { single, dataUri, renditions }: { readonly single: boolean; readonly dataUri: (asset: Asset) => string; readonly renditions?: ReadonlyMap<AssetId, readonly Rendition[]> }
-): ExportPlan {
-  const assetIds = new Set<AssetId>();
-  const pages = pageIds.map((id) => {
-    const addressOf = single ? dataUri : (asset: Asset) => `assets/${asset.file}`;
-    // One file carries its pictures inside, once each.
-    const renditionsOf = (asset: Asset) => (single ? [] : (renditions?.get(asset.id) ?? []).map(({ format, width, file }) => ({ format, width, address: `assets/${file}` })));
-    const { id: _id, assets, ...printed } = printPage(registry, project, id, { addressOf, renditionsOf, readable: true });
-    assets.forEach((asset) => assetIds.add(asset));
-    // One file has no picture beside it that others could fetch.
-    return { ...printed, picture: single ? null : printed.picture, file: id === project.info.pageOrder[0] ? 'index' : id };
+export interface PlanOptions {
+  /** One file for each page, with everything inside. */
+  readonly single: boolean;
+  /** Gives a picture as a data address; asked only for single files. */
+  readonly dataUri: (asset: Asset) => string;
+  /** Smaller pictures of some, which the pages then name beside the picture itself. */
+  readonly renditions?: ReadonlyMap<AssetId, readonly Rendition[]>;
+  readonly marked?: boolean;
+}
+
+/** Plans the export of some pages. The first page of the project is `index`, the others go by their ids. */
+export function planExport(registry: Registry, project: Project, ids: readonly PageId[], options: PlanOptions): ExportPlan {
+  const fileOf = (id: PageId) => (id === project.info.pageOrder[0] ? 'index' : id);
+  return options.single ? planSingles(registry, project, ids, options, fileOf) : planSite(registry, project, ids, options, fileOf);
+}
+
+type FileOf = (id: PageId) => string;
+
+/** One file has no picture beside it that others could fetch, and carries its pictures inside, once each. */
+function planSingles(registry: Registry, project: Project, ids: readonly PageId[], { dataUri }: PlanOptions, fileOf: FileOf): ExportPlan {
+  const pages = ids.map((id) => {
+    const { pages: printed, css } = printSite(registry, project, [id], { addressOf: dataUri, readable: true });
+    return planned(printed[0]!, fileOf(id), css, null);
   });
-  return { single, pages, assets: single ? [] : [...assetIds].map((id) => project.assets[id]!), renditions: single ? [] : [...assetIds].flatMap((id) => (renditions?.get(id) ?? []).map(({ file }) => file)) };
+  return { single: true, css: '', pages, assets: [], renditions: [] };
+}
+
+function planSite(registry: Registry, project: Project, ids: readonly PageId[], { renditions, marked }: PlanOptions, fileOf: FileOf): ExportPlan {
+  const ofAsset = (id: AssetId) => renditions?.get(id) ?? [];
+  const { pages, css } = printSite(registry, project, ids, {
+    addressOf: ({ file }) => `assets/${file}`,
+    renditionsOf: ({ id }) => ofAsset(id).map(({ format, width, file }) => ({ format, width, address: `assets/${file}` })),
+    readable: true,
+    marked
+  });
+  const assets = [...new Set(pages.flatMap((page) => page.assets))];
+  return {
+    single: false,
+    css,
+    pages: pages.map((page) => planned(page, fileOf(page.id), '', page.picture)),
+    assets: assets.map((id) => project.assets[id]!),
+    renditions: assets.flatMap((id) => ofAsset(id).map(({ file }) => file))
+  };
+}
+
+function planned({ id: _id, assets: _assets, ...page }: PrintedPage, file: string, css: string, picture: string | null): PlannedPage {
+  return { ...page, file, css, picture };
+}
+
+/** What the finishing step is sent: plain data, without what only the workbench tells. */
+export function requestOf({ single, css, pages }: ExportPlan) {
+  return { single, css, pages: pages.map(({ features: _features, behaviours, ...page }) => ({ ...page, behaviours: [...behaviours] })) };
 }

@@ -1,6 +1,5 @@
 import type { Element } from 'hast';
 import { printValue } from '../css/tokens';
-import { KEYFRAMES } from '../kinds/entrance';
 import type { Rule } from '../kinds/contract';
 import type { PlatformFeature } from '../support/features';
 import type { Analysis, Sheet } from './analyse';
@@ -8,8 +7,6 @@ import type { Analysis, Sheet } from './analyse';
 /** What a printed page uses, gathered from its rules and its markup; words that people write can look like anything. */
 export interface Gathered {
   readonly features: ReadonlySet<PlatformFeature>;
-  /** Names of keyframes its rules play. */
-  readonly keyframes: ReadonlySet<string>;
 }
 
 /**
@@ -19,12 +16,9 @@ export interface Gathered {
  */
 export function gather(found: readonly Analysis[], sheets: readonly Sheet[], tokenValues: readonly string[]): Gathered {
   const features = new Set<PlatformFeature>();
-  const keyframes = new Set<string>();
   for (const sheet of sheets) {
     for (const rule of [...sheet.build, ...sheet.look]) {
       for (const feature of featuresOfRule(rule, sheet.isContained)) features.add(feature);
-      const played = playedBy(rule);
-      if (played) keyframes.add(played);
     }
   }
   for (const { markup, behaviours } of found) {
@@ -32,13 +26,7 @@ export function gather(found: readonly Analysis[], sheets: readonly Sheet[], tok
     if (markup) collectFeatures(markup, features);
   }
   if (tokenValues.some((value) => isLinear(printValue(value)))) features.add('linear-easing');
-  return { features, keyframes };
-}
-
-/** @returns the keyframes a rule plays, which stand first in the value of `animation`; null where it plays none of ours. */
-export function playedBy({ declarations }: Rule): string | null {
-  const name = declarations.animation?.split(' ')[0] ?? '';
-  return Object.hasOwn(KEYFRAMES, name) ? name : null;
+  return { features };
 }
 
 const withoutStrings = (value: string) => value.replace(/"[^"]*"|'[^']*'/g, '');

@@ -1,5 +1,7 @@
 import type { Element } from 'hast';
-import type { Analysis } from './analyse';
+import type { Registry } from '../kinds/registry';
+import type { Analysis, Sheet } from './analyse';
+import { withoutParts } from './rules';
 
 const known = new WeakMap<Element, ReadonlySet<string>>();
 const NONE: ReadonlySet<string> = new Set();
@@ -19,4 +21,24 @@ export function drawnParts({ markup }: Analysis): ReadonlySet<string> {
 function collect(element: Element, into: Set<string>): void {
   if (element.data?.mark) into.add(element.data.mark.part);
   for (const child of element.children) if (child.type === 'element') collect(child, into);
+}
+
+/** A sheet that is printed, with the class its selectors start with. */
+export interface StemSheet {
+  readonly stem: string;
+  readonly sheet: Sheet;
+}
+
+/** @returns the sheets of some pieces, each once, without the rules of parts that none of them draws. */
+export function sheetsOf(registry: Registry, found: readonly Analysis[]): readonly StemSheet[] {
+  const byStem = new Map<string, { sheet: Sheet; kind: string; drawn: Set<string> }>();
+  for (const each of found) {
+    const known = byStem.get(each.stem);
+    if (!known) byStem.set(each.stem, { sheet: each.sheet, kind: each.kind, drawn: new Set(drawnParts(each)) });
+    else drawnParts(each).forEach((part) => known.drawn.add(part));
+  }
+  return [...byStem].map(([stem, { sheet, kind, drawn }]) => {
+    const undrawn = Object.keys(registry.kindOf(kind).anatomy).filter((part) => part !== 'root' && !drawn.has(part));
+    return { stem, sheet: withoutParts(sheet, undrawn) };
+  });
 }

@@ -1,5 +1,5 @@
 import { STEM, type Sheet } from './analyse';
-import { KEYFRAMES } from '../kinds/entrance';
+import { KEYFRAMES, keyframesText } from '../kinds/entrance';
 import type { Condition, Rule } from '../kinds/contract';
 import { customProperties, printValue, tokensIn } from '../css/tokens';
 import type { Bands, Project, Token } from '../project/types';
@@ -22,31 +22,13 @@ export interface Dialect {
 const widthRule = (condition: Condition, { bands, isContained }: Sizes): string | null => {
   const of = isContained ? '@container' : '@media';
   if (condition === 'medium' || condition === 'narrow') return `${of} (width <= ${bands[condition]}px)`;
-  return typeof condition === 'object' ? `${of} (width < ${condition.under}px)` : null;
+  if (typeof condition !== 'object') return null;
+  return 'under' in condition ? `${of} (width < ${condition.under}px)` : `${of} (width >= ${condition.from}px)`;
 };
 
 /** A part cannot be hovered or pressed while it is disabled; `:where` keeps the weight of all states equal. */
 const enabledOnly = ({ name, disabled }: NonNullable<Rule['state']>) =>
   disabled && (name === 'hover' || name === 'pressed') ? `:where(:not(${disabled}))` : '';
-
-const MEDIA: Readonly<Partial<Record<string, string>>> = {
-  touch: '@media (hover: none)',
-  'less-motion': '@media (prefers-reduced-motion: reduce)',
-  'no-script': '@media (scripting: none)',
-  script: '@media (scripting: enabled)',
-  print: '@media print'
-};
-
-/** The exported page: conditions are media queries. Hover looks stay away from screens that cannot hover. */
-export const pageDialect: Dialect = {
-  condition(condition, sizes) {
-    return { atRule: widthRule(condition, sizes) ?? MEDIA[condition as string]! };
-  },
-  state: (state) => ({
-    suffix: `${state.selector}${enabledOnly(state)}`,
-    ...(state.name === 'hover' ? { atRule: '@media (hover: hover)' } : {})
-  })
-};
 
 /**
  * The preview: widths are real there, so they stay media queries; every other condition is a switch on the root element, which
@@ -57,7 +39,7 @@ export const previewDialect: Dialect = {
   condition(condition, sizes) {
     const width = widthRule(condition, sizes);
     if (width) return { atRule: width };
-    if (condition === 'script') return { root: ':not([data-k-no-script])' };
+    if (condition === 'script') return { root: ':not([data-k-no-script], [data-k-print])' };
     return { root: `[data-k-${condition as string}]` };
   },
   state: (state) => ({
@@ -208,10 +190,6 @@ export function tokenRule(selector: string, tokens: readonly Token[]): string {
 }
 
 /** All of them: for the preview, whose rules come and go. */
-export const ALL_KEYFRAMES = Object.values(KEYFRAMES).join('');
-
-/** @param names of keyframes. @returns their rules, in the order of the list of them. */
-export function keyframesFor(names: ReadonlySet<string>): string {
-  const wanted = Object.entries(KEYFRAMES).filter(([name]) => names.has(name));
-  return wanted.map(([, text]) => text).join('');
-}
+export const ALL_KEYFRAMES = Object.keys(KEYFRAMES)
+  .map((name) => `${keyframesText(name, name)}\n`)
+  .join('');

@@ -106,6 +106,9 @@ export function columnWidths({ division, tracks }: Shares, room: number, gap: nu
   return tracks.filter(({ isEmpty }) => !isEmpty).map(({ part, whole }) => (part / whole) * free);
 }
 
+/** Whether one column stands in each track, none left empty and none over several: a grid places them so by itself. */
+export const isPlain = ({ division, tracks }: Shares): boolean => division === 'fractions' && tracks.every(({ isEmpty }) => !isEmpty);
+
 /** @returns what the grid is told: its tracks, and in which each column stands. */
 export function gridOf({ division, tracks }: Shares): { readonly template: string; readonly places: readonly string[] } {
   const places: string[] = [];
@@ -115,6 +118,10 @@ export function gridOf({ division, tracks }: Shares): { readonly template: strin
     if (!isEmpty) places.push(`${line} / span ${span}`);
     line += span;
   }
-  const template = division === 'twelfths' ? `repeat(${TWELVE}, minmax(0, 1fr))` : tracks.map(({ part, whole }) => `minmax(0, ${Math.round((part / whole) * 1e5) / 1e5}fr)`).join(' ');
-  return { template, places };
+  if (division === 'twelfths') return { template: `repeat(${TWELVE}, minmax(0, 1fr))`, places };
+  // Whole numbers in the ratio of the shares; a column of its own shrinks below its content, so no track needs `minmax`.
+  const all = tracks.reduce((multiple, { whole }) => (multiple * whole) / gcd(multiple, whole), 1);
+  const numbers = tracks.map(({ part, whole }) => (part * all) / whole);
+  const by = numbers.reduce(gcd);
+  return { template: numbers.map((number) => `${number / by}fr`).join(' '), places };
 }

@@ -1,4 +1,4 @@
-import type { Element } from 'hast';
+import type { Element, ElementData } from 'hast';
 
 /** A line drawing in a field of 24 by 24, as data: it travels with the piece and needs no icon font. */
 export interface Icon {
@@ -22,12 +22,18 @@ export function isIcon(value: unknown): value is Icon {
   });
 }
 
+/** Whether all its shapes are filled with the colour of the text. */
+export const isFilled = ({ nodes }: Icon): boolean => nodes.length > 0 && nodes.every(([, { fill }]) => fill === 'currentColor');
+
 /** @returns the icon as markup, one em large and in the colour of the text. Readers skip it: the words beside it say it. */
-export function iconElement({ nodes }: Icon): Element {
+export function iconElement(icon: Icon): Element {
+  const { nodes } = icon;
   return {
+    // Of the printers' notes this is one; hast's own type asks for a source position, which built elements have not.
+    data: { icon } as ElementData,
     type: 'element',
     tagName: 'svg',
-    properties: { viewBox: '0 0 24 24', width: '1em', height: '1em', fill: 'none', stroke: 'currentColor', strokeWidth: '2', strokeLineCap: 'round', strokeLineJoin: 'round', ariaHidden: 'true', focusable: 'false' },
+    properties: { viewBox: '0 0 24 24', width: '1em', height: '1em', fill: 'none', stroke: 'currentColor', strokeWidth: '2', strokeLineCap: 'round', strokeLineJoin: 'round', ariaHidden: 'true' },
     children: nodes.map(([tagName, properties]) => ({ type: 'element', tagName, properties: { ...properties }, children: [] }))
   };
 }

@@ -34,6 +34,9 @@ function attributesOf({ properties }: Element): Attribute[] {
   return found;
 }
 
+/** @returns the names of an element's attributes as they stand in markup. */
+export const attributeNames = (element: Element): string[] => attributesOf(element).map(({ name }) => name);
+
 /** Lets parse5 read hast. Only what its serialiser asks for is here; text inside script and style does not come this way. */
 const hastTree = {
   isElementNode: (node: Printed) => node.type === 'element',

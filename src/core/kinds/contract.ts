@@ -1,6 +1,7 @@
 import type { Element, ElementContent, Root } from 'hast';
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { BlendMode } from '../colour/blend';
+import type { Icon } from '../html/icon';
 import type { FindingRule, Fit } from './finding';
 import type {
   Asset,
@@ -57,11 +58,11 @@ export interface Slot {
   readonly part?: string;
 }
 
-/** `under` is a width in px, of the window or of the piece's place; it holds below it (exclusive). */
-export type Condition =
-  | Exclude<ConditionName, 'always'>
-  | 'script'
-  | { readonly under: number };
+/**
+ * What may be asked for beside the conditions a person tunes: `script` is a screen with script, where what only a script brings out
+ * can be; `under` and `from` are widths in px, of the window or of the piece's place: below one, and from one on.
+ */
+export type Condition = Exclude<ConditionName, 'always'> | 'script' | { readonly under: number } | { readonly from: number };
 
 /** A style rule. All of `when` must hold. The printers decide how a state and a condition are written. */
 export interface Rule {
@@ -241,6 +242,10 @@ declare module 'hast' {
     mark?: { readonly node: NodeId; readonly part: string };
     /** The picture shown; each printer knows its own address for it. */
     asset?: AssetId;
+    /** The element a behaviour makes of it while the page runs. */
+    becomes?: string;
+    /** The icon drawn; an export draws each once and uses it wherever it shows. */
+    icon?: Icon;
     /** Stands for the element of a child node; a printer puts that in its place. */
     child?: NodeId;
   }

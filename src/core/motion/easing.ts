@@ -25,7 +25,7 @@ export const KEYWORD_CURVES: Readonly<Record<string, readonly [number, number, n
 };
 
 /** Greatest distance between a spring and the `linear()` it is printed as. */
-export const SAMPLE_ERROR = 0.004;
+export const SAMPLE_ERROR = 0.005;
 /** A spring counts as still once it stays within this share of its end. */
 export const STILL = 0.005;
 /** A greater share of overshoot would swing for longer than anyone waits. */
@@ -192,25 +192,42 @@ function lastAbove(distance: (t: number) => number, latest: number): number {
   return high;
 }
 
-/** A curve as `linear()`, with as few points as keep it within `SAMPLE_ERROR`. */
+/** Points of a curve that are looked at while it is made into straight lines. */
+const GRAIN = 1000;
+/** Decimals of a point's value; what is cut off is taken from what the lines may be off by. */
+const VALUE_PLACES = 3;
+
+/**
+ * A curve as `linear()`, with as few points as keep it within `SAMPLE_ERROR`: each line goes as far as it can (the cone of slopes that
+ * pass every point closely enough, as in the swing filter; from memory), so a point may lie beside the curve itself.
+ */
 export function linearText(progress: Easing['progress']): string {
-  const points: (readonly [time: number, value: number])[] = [[0, progress(0)]];
-  const add = (from: number, to: number, depth: number): void => {
-    if (depth < 12 && !isStraight(progress, from, to)) {
-      const middle = (from + to) / 2;
-      add(from, middle, depth + 1);
-      add(middle, to, depth + 1);
-    } else points.push([to, progress(to)]);
-  };
-  for (let i = 0; i < 8; i += 1) add(i / 8, (i + 1) / 8, 0);
-  const number = (value: number, places: number) => String(Number(value.toFixed(places)));
-  return `linear(${points.map(([time, value]) => (time === 0 || time === 1 ? number(value, 4) : `${number(value, 4)} ${number(time * 100, 3)}%`)).join(', ')})`;
+  const most = SAMPLE_ERROR - 0.5 / 10 ** VALUE_PLACES;
+  const rounded = (value: number) => Number(value.toFixed(VALUE_PLACES));
+  const points: (readonly [step: number, value: number])[] = [[0, rounded(progress(0))]];
+  for (let [from, value] = points[0]!; from < GRAIN; [from, value] = points.at(-1)!) {
+    const [to, slope] = furthest(progress, from, value, most);
+    points.push([to, rounded(to === GRAIN ? progress(1) : value + slope * (to - from))]);
+  }
+  const percent = (step: number) => `${Number(((step / GRAIN) * 100).toFixed(1))}%`;
+  const stops = points.map(([step, value]) => (step === 0 || step === GRAIN ? String(value) : `${value} ${percent(step)}`));
+  return `linear(${stops.join(', ')})`;
 }
 
-function isStraight(progress: Easing['progress'], from: number, to: number): boolean {
-  const [start, end] = [progress(from), progress(to)];
-  // Half the error is left for what rounding to four decimals costs.
-  return [1, 2, 3, 4, 5, 6, 7].every((i) => Math.abs(start + ((end - start) * i) / 8 - progress(from + ((to - from) * i) / 8)) <= SAMPLE_ERROR / 2);
+/** @returns how far one line from a point stays within `most` of the curve, and its slope per step; at the end it meets the curve. */
+function furthest(progress: Easing['progress'], from: number, value: number, most: number): readonly [to: number, slope: number] {
+  let [least, greatest] = [-Infinity, Infinity];
+  let best: readonly [number, number] = [from + 1, progress((from + 1) / GRAIN) - value];
+  for (let step = from + 1; step <= GRAIN; step += 1) {
+    const off = progress(step / GRAIN) - value;
+    least = Math.max(least, (off - most) / (step - from));
+    greatest = Math.min(greatest, (off + most) / (step - from));
+    if (least > greatest) return best;
+    const toCurve = off / (step - from);
+    if (step < GRAIN) best = [step, (least + greatest) / 2];
+    else if (toCurve >= least && toCurve <= greatest) best = [step, toCurve];
+  }
+  return best;
 }
 
 export interface CurveFigures {

@@ -14,6 +14,7 @@ export const PLATFORM_FEATURES = {
   'hidden-until-found': { what: 'the browser’s search looks into closed panels', helps: true },
   popover: { what: 'side panels', helps: true },
   has: { what: 'a header at the side', helps: false },
+  nesting: { what: 'states and conditions inside their rule', helps: false },
   grid: { what: 'equal heights and columns', helps: false }
 } as const;
 

@@ -1,5 +1,4 @@
-import { printSnippet } from '$core/compile/snippet';
-import { drawingDialect } from '$core/compile/rules';
+import { printDrawing } from '$core/compile/drawing';
 import { makeWith } from '$core/kinds/make';
 import { createProject } from '$core/project/create';
 import { registry } from '$core/registry';
@@ -34,7 +33,7 @@ export function drawingOf(entry: Entry): string {
   const isSection = category === 'section';
   const content = isSection ? fragment : make('section', 'Around', { span: 'bleed' }, { content: [fragment] });
   const project = createProject('Drawing', make('page', 'Page', {}, { sections: [content] }));
-  const { html, css } = printSnippet(registry, project, fragment.root, { addressOf: () => '', dialect: drawingDialect });
+  const { html, css } = printDrawing(registry, project, fragment.root, `ky-${fragment.root}`);
   const document = new DOMParser().parseFromString(`<div class="sheet${isSection ? ' whole' : ''}">${html}</div>`, 'text/html');
   const xhtml = new XMLSerializer().serializeToString(document.body.firstElementChild!);
   // The page's own policy would refuse a style element in a document of its making; a picture has a document of its own.

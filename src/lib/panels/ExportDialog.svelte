@@ -14,6 +14,7 @@
   const TARGETS: Readonly<Record<SupportTarget, string>> = { widely: 'widely available', newly: 'newly available', current: 'this browser and its like' };
   let form = $state<(typeof FORMS)[number]>('folder');
   let whole = $state(false);
+  let minified = $state(false);
   let result = $state.raw<Exported | null>(null);
   let shown = $state(0);
   let copied = $state(false);
@@ -38,7 +39,16 @@
     pictures = '';
     copied = false;
     if (form === 'snippet' && !piece) return;
-    exportPages({ project: wb.project, blobs: wb.blobs, pages, single: form === 'single', snippet: form === 'snippet' ? piece!.id : null, signal: controller.signal, onprogress: (done, of) => (pictures = of > 0 && done < of ? `Making smaller pictures, ${done + 1} of ${of}…` : '') }).then(
+    exportPages({
+      project: wb.project,
+      blobs: wb.blobs,
+      pages,
+      single: form === 'single',
+      snippet: form === 'snippet' ? piece!.id : null,
+      minified,
+      signal: controller.signal,
+      onprogress: (done, of) => (pictures = of > 0 && done < of ? `Making smaller pictures, ${done + 1} of ${of}…` : '')
+    }).then(
       (done) => (result = done),
       (error: unknown) => {
         if (!controller.signal.aborted) throw error;
@@ -89,6 +99,12 @@
     <label>Browsers
       <select value={wb.project.info.support} onchange={(event) => wb.dispatch({ type: 'set-support', support: event.currentTarget.value })}>
         {#each Object.entries(TARGETS) as [target, words] (target)}<option value={target}>{words}</option>{/each}
+      </select>
+    </label>
+    <label>Script
+      <select value={minified ? 'minified' : 'readable'} onchange={(event) => (minified = event.currentTarget.value === 'minified')}>
+        <option value="readable">readable</option>
+        <option value="minified">minified</option>
       </select>
     </label>
   </div>

@@ -1,7 +1,7 @@
 import { gzipSync, strToU8, unzipSync, zipSync } from 'fflate';
 import { renditionFile, renditionPlan, type Rendition } from '$core/compile/renditions';
-import { planExport } from '$core/compile/files';
-import { printSnippet } from '$core/compile/snippet';
+import { planExport, requestOf } from '$core/compile/files';
+import { printSnippet, type PrintedSnippet } from '$core/compile/snippet';
 import { platformUse, type PlatformUse } from '$core/support/use';
 import type { Asset, AssetId, NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
@@ -35,13 +35,17 @@ export interface ExportOrder {
   readonly single: boolean;
   /** Just this piece, to paste into any site. */
   readonly snippet: NodeId | null;
+  /** The script without comments and white space. */
+  readonly minified: boolean;
   readonly signal: AbortSignal;
   /** Told of pictures that are done, of how many. */
   readonly onprogress?: (done: number, of: number) => void;
 }
 
+const snippetOf = ({ prefix, language, html, css, behaviours }: PrintedSnippet) => ({ prefix, language, html, css, behaviours });
+
 /** Prints pages here, has them finished by the server, and adds the pictures. Throws only when `signal` is aborted. */
-export async function exportPages({ project, blobs, pages, single, snippet, signal, onprogress }: ExportOrder): Promise<Exported> {
+export async function exportPages({ project, blobs, pages, single, snippet, minified, signal, onprogress }: ExportOrder): Promise<Exported> {
   const bytesOf = new Map<AssetId, Uint8Array>();
   for (const [id, blob] of blobs) bytesOf.set(id, new Uint8Array(await blob.arrayBuffer()));
   signal.throwIfAborted();
@@ -54,7 +58,7 @@ export async function exportPages({ project, blobs, pages, single, snippet, sign
     response = await fetch('/api/finish', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(printed ? { snippet: { prefix: printed.prefix, language: printed.language, html: printed.html, css: printed.css, behaviours: printed.behaviours } } : { single, pages: plan!.pages.map(({ features: _features, ...page }) => page) }),
+      body: JSON.stringify({ ...(printed ? { snippet: snippetOf(printed) } : requestOf(plan!)), minified }),
       signal
     });
   } catch (error) {

@@ -1,7 +1,7 @@
 import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, sharesField } from '../../kinds/fields';
-import { gridOf, sharesFor } from '../../css/shares';
+import { gridOf, isPlain, sharesFor } from '../../css/shares';
 import { rule } from '../../kinds/rule';
 
 const settings = object({
@@ -46,13 +46,17 @@ export const columns: Kind = {
     const { shares, align, stack } = ctx.settings<InferType<typeof settings>>(node);
     const count = ctx.items('columns').length;
     const { template, places } = gridOf(sharesFor(shares, count));
+    const variants = ctx.variants<InferType<typeof settings>>(node);
     const root = ctx.sel('root');
     const one = (i: number) => `${root} > :nth-child(${i + 1})`;
-    return [
-      rule(root, { display: 'grid', 'grid-template-columns': template, 'align-items': align }),
-      ...places.map((place, i) => rule(one(i), { 'grid-column': place })),
-      ...(stack === 'never' ? [] : [rule(root, { 'grid-template-columns': 'minmax(0, 1fr)' }, stack), ...places.map((_place, i) => rule(one(i), { 'grid-column': '1 / -1' }, stack))])
-    ];
+    const rules = [rule(root, { display: 'grid', 'grid-template-columns': template, 'align-items': align })];
+    // One column in each track, in order, is what a grid does by itself.
+    const isOneEach = variants.every((each) => isPlain(sharesFor(each.shares, count)));
+    if (!isOneEach) rules.push(...places.map((place, i) => rule(one(i), { 'grid-column': place })));
+    if (stack === 'never') return rules;
+    rules.push(rule(root, { 'grid-template-columns': '1fr' }, stack));
+    if (!isOneEach) rules.push(...places.map((_place, i) => rule(one(i), { 'grid-column': '1 / -1' }, stack)));
+    return rules;
   },
   behaviours: () => [],
   fallbacks(_node, { settings: under }) {

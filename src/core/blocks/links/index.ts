@@ -78,7 +78,7 @@ export const links: Kind = {
   create: (make) => make('links', 'Links', {}, { links: ['First link', 'Second link', 'Third link'].map((name) => make('link', name)) }),
   markup(node, ctx) {
     const { element, label, menu, foldUnder, spy } = ctx.settings<Settings>(node);
-    const id = `${node.id}-links`;
+    const id = `${node.id}-list`;
     const isNavigation = element === 'navigation';
     const list = ctx.part('list', 'ul', { role: 'list', ...(foldUnder > 0 ? { id } : {}) }, ctx.items('links').map((item) => one(item, ctx)));
     const button = ctx.part('menu', 'button', { type: 'button', ariaExpanded: 'false', ariaControls: [id] }, [
@@ -101,14 +101,12 @@ export const links: Kind = {
       rule(root, { display: 'flex', 'flex-grow': '1', 'flex-wrap': 'wrap', 'min-width': '0', 'justify-content': align }),
       rule(ctx.sel('list'), { display: 'flex', flex: '1 1 auto', 'flex-direction': flow, 'flex-wrap': 'wrap', 'justify-content': align, 'align-items': flow === 'row' ? 'baseline' : 'start', margin: '0', 'list-style': 'none', 'min-width': '0' }),
       rule(ctx.sel('link'), { display: 'inline-flex', 'align-items': 'center', 'overflow-wrap': 'anywhere' }),
-      rule(ctx.sel('menu'), { display: 'none', appearance: 'none', font: 'inherit', 'border-style': 'solid', margin: '0', 'align-items': 'center' }),
+      rule(ctx.sel('menu'), { display: 'none', margin: '0', font: 'inherit', 'align-items': 'center' }),
       ...(foldUnder > 0
         ? [
             rule(ctx.sel('menu'), { display: 'inline-flex' }, 'script', folds),
             rule(ctx.sel('list'), { 'flex-direction': 'column', 'flex-basis': '100%', 'align-items': 'stretch' }, 'script', folds),
-            rule(`${root}:not([data-open]) > ${ctx.sel('list')}`, { display: 'none' }, 'script', folds),
-            rule(ctx.sel('menu'), { display: 'none' }, 'print'),
-            rule(`${root}:not([data-open]) > ${ctx.sel('list')}`, { display: 'flex' }, 'print')
+            rule(`${root}:not([data-open]) > ${ctx.sel('list')}`, { display: 'none' }, 'script', folds)
           ]
         : [])
     ];

@@ -42,13 +42,17 @@ export const quote: Kind = {
       ...(author ? [ctx.part('author', 'figcaption', {}, linked)] : [])
     ]);
   },
-  style: (_node, ctx) => [
-    rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', margin: '0' }),
-    rule(ctx.sel('words'), { margin: '0', 'overflow-wrap': 'break-word' }),
-    rule(`${ctx.sel('words')} > *`, { 'margin-block': '0' }),
-    rule(`${ctx.sel('words')} > * + *`, { 'margin-top': '0.6em' }),
-    rule(`${ctx.sel('author')} > a`, { color: 'inherit' })
-  ],
+  style(node, ctx) {
+    const isLinked = ctx.settings<InferType<typeof settings>>(node).source !== '';
+    const rules = [
+      rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', margin: '0' }),
+      rule(ctx.sel('words'), { margin: '0', 'overflow-wrap': 'break-word' }),
+      rule(`${ctx.sel('words')} > *`, { 'margin-block': '0' }),
+      rule(`${ctx.sel('words')} > * + *`, { 'margin-top': '0.6em' })
+    ];
+    if (isLinked) rules.push(rule(`${ctx.sel('author')} > a`, { color: 'inherit' }));
+    return rules;
+  },
   behaviours: () => [],
   fallbacks: () => [],
   findings: []

@@ -28,7 +28,7 @@ export const separator: Kind = {
   markup: (_node, ctx) => ctx.part('root', 'hr'),
   style(node, ctx) {
     const { line, width, place } = ctx.settings<InferType<typeof settings>>(node);
-    return [rule(ctx.sel('root'), { width, 'align-self': place, margin: place === 'center' ? '0 auto' : place === 'end' ? '0 0 0 auto' : '0', 'border-style': line, 'box-sizing': 'border-box' })];
+    return [rule(ctx.sel('root'), { width, 'align-self': place, margin: place === 'center' ? '0 auto' : place === 'end' ? '0 0 0 auto' : '0', 'border-style': line })];
   },
   behaviours: () => [],
   fallbacks: () => [],

@@ -54,8 +54,6 @@ const CHANGE = 'background-color 150ms ease, color 150ms ease, border-color 150m
 const CHOICE = { padding: '10px 16px', 'font-size': '15px', 'font-weight': '600', 'border-width': '0', cursor: 'pointer', gap: '8px', transition: CHANGE };
 /** Colours may still change at once; nothing travels. */
 const STILL = { transition: 'none' };
-/** Where everything lies open, a header is a heading and cannot be pressed. */
-const HEADING = { cursor: 'auto' };
 
 export const look: Styles = {
   root: { rest: { always: { gap: '0' } } },
@@ -71,9 +69,7 @@ export const look: Styles = {
   header: {
     rest: {
       always: { ...CHOICE, 'background-color': '#f2efe7', color: '#3b444a', 'border-radius': '4px', 'text-align': 'start' },
-      'less-motion': STILL,
-      'no-script': HEADING,
-      print: HEADING
+      'less-motion': STILL
     },
     hover: { always: { 'background-color': '#e4dfd3', color: '#1f262a' } },
     focus: { always: { ...RING, 'outline-offset': '-2px' } },

@@ -1,9 +1,10 @@
 import type { Element, ElementContent } from 'hast';
 import { iconElement, type Icon } from '../../html/icon';
 import type { Context } from '../../kinds/contract';
+import { notes } from '../../kinds/rule';
 import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
-import type { TabsSettings } from './settings';
+import { canBeFound, type TabsSettings } from './settings';
 
 /** @returns the id of the panel that is open at load: the chosen one, else the first that is not disabled, else the first. */
 export function firstOpen(node: Node, items: readonly Node[]): string | null {
@@ -17,12 +18,10 @@ export function firstOpen(node: Node, items: readonly Node[]): string | null {
  * behaviour gives the roles of the form that is shown, tabs among them. Without script the headers are plain headings and all panels are open.
  */
 export function markup(node: Node, ctx: Context): Element {
-  const { label, activation, several, find, level, indicator, link } = ctx.settings<TabsSettings>(node);
+  const { label, activation, several, level, indicator, link } = ctx.settings<TabsSettings>(node);
   const items = ctx.items('panels');
   const open = firstOpen(node, items);
   const variants = ctx.variants<TabsSettings>(node);
-  // A panel that keeps its room or is still on its way out cannot be hidden the way the browser's search needs it.
-  const canBeFound = find && !variants.some(({ equal, out }) => equal || moves(out));
   const isMoving = (name: 'out' | 'height') => variants.some((each) => moves(each[name]));
   const list = ctx.part(
     'list',
@@ -36,7 +35,7 @@ export function markup(node: Node, ctx: Context): Element {
     properties: { className: [ctx.cls('panels')] },
     children: items.flatMap((item) => [head(item, Number(level), ctx), panel(item, item.id === open, ctx)])
   };
-  const options = [activation === 'manual' ? 'manual' : '', several ? 'several' : '', canBeFound ? 'find' : ''].filter(Boolean).join(' ');
+  const options = [activation === 'manual' ? 'manual' : '', several ? 'several' : '', canBeFound(variants) ? 'find' : ''].filter(Boolean).join(' ');
   return ctx.part(
     'root',
     'div',
@@ -66,14 +65,20 @@ export function behaviours(node: Node, ctx: Context): readonly string[] {
 
 const isDisabled = (item: Node) => item.settings.disabled === true;
 
-/** The words, with the icon beside them; another icon, where there is one, takes its place once the tab is chosen. */
-function label(item: Node, ctx: Context): ElementContent[] {
-  const { icon, iconChosen } = item.settings as { icon?: Icon | null; iconChosen?: Icon | null };
+/** The words, with the icon beside them. */
+function label(item: Node, ctx: Context, chosen: readonly Element[] = []): ElementContent[] {
+  const { icon } = item.settings as { icon?: Icon | null };
   const words: Element = { type: 'element', tagName: 'span', properties: { dir: 'auto' }, children: [{ type: 'text', value: item.name }] };
   if (!icon) return [words];
-  const plain = iconElement(icon);
-  const chosen = iconChosen ? [{ ...iconElement(iconChosen), properties: { ...iconElement(iconChosen).properties, dataChosen: '' } }] : [];
-  return [ctx.part('icon', 'span', {}, [...chosen, plain], item), words];
+  return [ctx.part('icon', 'span', {}, [...chosen, iconElement(icon)], item), words];
+}
+
+/** Another icon, where there is one, takes the place of the first once the tab is chosen. */
+function chosenIcon({ settings }: Node): Element[] {
+  const { iconChosen } = settings as { iconChosen?: Icon | null };
+  if (!iconChosen) return [];
+  const drawn = iconElement(iconChosen);
+  return [{ ...drawn, properties: { ...drawn.properties, dataChosen: '' } }];
 }
 
 function tab(item: Node, isOpen: boolean, ctx: Context): Element {
@@ -87,13 +92,14 @@ function tab(item: Node, isOpen: boolean, ctx: Context): Element {
       ...(isOpen ? { ariaCurrent: 'true' } : {}),
       ...(isDisabled(item) ? { ariaDisabled: 'true' } : {})
     },
-    label(item, ctx),
+    label(item, ctx, chosenIcon(item)),
     item
   );
 }
 
 function head(item: Node, level: number, ctx: Context): Element {
   const inner = ctx.part('header', 'span', { id: `${item.id}-header`, ariaControls: [item.id], ...(isDisabled(item) ? { ariaDisabled: 'true' } : {}) }, label(item, ctx), item);
+  inner.data = notes({ ...inner.data, becomes: 'button' });
   return { type: 'element', tagName: `h${level}`, properties: { className: [ctx.cls('head')] }, children: [inner] };
 }
 

@@ -1,6 +1,6 @@
 import { object, type InferType } from 'yup';
 import { choiceField, itemField, textField, toggleField, trackField, widthField } from '../../kinds/fields';
-import { STILL_TRACK, trackOf } from '../../motion/track';
+import { moves, STILL_TRACK, trackOf } from '../../motion/track';
 
 const open = { 'no-script': 'without script all panels lie open', print: 'on paper all panels lie open' } as const;
 const still = { ...open, 'less-motion': 'with less motion nothing moves' } as const;
@@ -58,3 +58,7 @@ export const adapt = {
   'no-script': { form: 'open', equal: false },
   print: { form: 'open', equal: false }
 } as const;
+
+/** A panel that keeps its room or is still on its way out cannot be hidden the way the browser's search needs it. */
+export const canBeFound = (variants: readonly TabsSettings[]): boolean =>
+  variants.some(({ find }) => find) && !variants.some(({ equal, out }) => equal || moves(out));

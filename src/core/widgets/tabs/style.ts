@@ -2,111 +2,206 @@ import { entranceAnimation } from '../../kinds/entrance';
 import type { Condition, Context, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
 import { printValue } from '../../css/tokens';
+import { emptyRecord } from '../../data/record';
 import { moves, staggers, type Track } from '../../motion/track';
 import type { Node } from '../../project/types';
-import type { TabsSettings } from './settings';
+import { canBeFound, type TabsSettings } from './settings';
 
 const DIRECTION = { top: 'column', bottom: 'column-reverse', left: 'row', right: 'row-reverse' } as const;
 const DISTRIBUTION = { start: 'flex-start', center: 'center', end: 'flex-end', stretch: 'flex-start' } as const;
 const ICON_DIRECTION = { start: 'row', top: 'column', end: 'row-reverse' } as const;
 /** Children of a panel that follow one after the other; those after them come with the last. */
 const FOLLOWERS_MOST = 8;
-
-type Form = TabsSettings['form'];
-
-/** Style alone decides the form; `--k-form` tells the behaviour which one it is, so the two cannot disagree. */
-export function style(node: Node, ctx: Context): readonly Rule[] {
-  const settings = ctx.settings<TabsSettings>(node);
-  const { align, iconSide, foldUnder, foldInto } = settings;
-  const part = (name: string) => ctx.sel(name);
-  const bare = { appearance: 'none', font: 'inherit', color: 'inherit', margin: '0' };
-  const isVertical = settings.side === 'left' || settings.side === 'right';
-  const label = { display: 'flex', 'flex-direction': ICON_DIRECTION[iconSide], 'align-items': 'center', 'overflow-wrap': 'anywhere' };
-  return [
-    rule(part('root'), { display: 'flex', 'min-width': '0' }),
-    rule(part('list'), { 'flex-direction': isVertical ? 'column' : 'row', 'justify-content': isVertical ? 'flex-start' : DISTRIBUTION[align] }),
-    rule(part('tab'), { ...bare, ...label, flex: align === 'stretch' && !isVertical ? '1 1 auto' : '0 0 auto', 'justify-content': align === 'stretch' && !isVertical ? 'center' : 'flex-start' }),
-    // Closed panels that lie in it are laid out with it alone, not with every change of the page.
-    rule(part('panels'), { flex: '1 1 0', position: 'relative', 'min-width': '0', 'grid-template-columns': 'minmax(0, 1fr)' }),
-    rule(part('head'), { margin: '0', font: 'inherit' }),
-    rule(part('header'), { ...bare, ...label, width: '100%' }),
-    rule(`${part('root')}:is(:not([data-k-on]), [data-k-on="open"]) ${part('header')}:not([aria-disabled])`, { cursor: 'auto' }),
-    // A sign that it opens, and which way: on what can be pressed only, in the colour of its words.
-    rule(`button${part('header')}::after`, { content: '""', flex: 'none', width: '0.5em', height: '0.5em', 'margin-inline': 'auto 0.2em', border: 'solid currentcolor', 'border-width': '0 2px 2px 0', transform: 'translateY(-25%) rotate(45deg)' }),
-    rule(`button${part('header')}[aria-expanded="true"]::after`, { transform: 'translateY(15%) rotate(225deg)' }),
-    rule(part('panel'), { 'flex-direction': 'column', display: 'flex' }),
-    ...formRules(settings.form, settings, ctx),
-    // What lies open folds into nothing.
-    ...(foldUnder > 0 ? formRules(settings.form === 'open' ? 'open' : foldInto, settings, ctx, { under: foldUnder }) : []),
-    ...iconRules(node, settings, ctx),
-    ...(settings.indicator ? indicatorRules(settings, ctx) : []),
-    ...motionRules(node, settings, ctx)
-  ];
-}
-
-function formRules(form: Form, { side, equal, out }: TabsSettings, ctx: Context, ...when: Condition[]): Rule[] {
-  const isTabs = form === 'tabs' || form === 'scroll';
-  const isVertical = isTabs && (side === 'left' || side === 'right');
-  const isScrolled = form === 'scroll' && !isVertical;
-  // One above the other in the same place: the box is as high as the tallest, and an old panel leaves while the new one comes.
-  const isStacked = isTabs && (equal || moves(out));
-  const keepsRoom = isTabs && equal;
-  const sel = (part: string) => ctx.sel(part);
-  return [
-    rule(sel('root'), { '--k-form': isTabs ? (isVertical ? 'tabs y' : 'tabs') : form, 'flex-direction': isTabs ? DIRECTION[side] : 'column' }, ...when),
-    rule(
-      sel('list'),
-      {
-        display: isTabs ? 'flex' : 'none',
-        'flex-wrap': isScrolled || isVertical ? 'nowrap' : 'wrap',
-        'overflow-x': isScrolled ? 'auto' : 'visible',
-        'scrollbar-width': isScrolled ? 'thin' : 'auto',
-        'flex-shrink': isVertical ? '0' : '1',
-        'max-width': isVertical ? '40%' : 'none'
-      },
-      ...when
-    ),
-    rule(sel('tab'), { 'white-space': isScrolled ? 'nowrap' : 'normal' }, ...when),
-    rule(sel('head'), { display: isTabs ? 'none' : 'block' }, ...when),
-    rule(sel('panels'), { display: isStacked ? 'grid' : 'block' }, ...when),
-    rule(sel('panel'), { 'grid-area': isStacked ? '1 / 1' : 'auto' }, ...when),
-    rule(`${sel('panel')}[hidden]`, { display: form === 'open' || keepsRoom ? 'flex' : 'none', visibility: keepsRoom ? 'hidden' : 'visible', 'content-visibility': form === 'open' || keepsRoom ? 'visible' : 'hidden' }, ...when),
-    // The browser looks into it though it is hidden; its padding must take no room.
-    rule(`${sel('panel')}[hidden="until-found"]`, { display: 'flex', position: form === 'open' ? 'static' : 'absolute', 'pointer-events': form === 'open' ? 'auto' : 'none' }, ...when),
-    ...waitingRules(form, isStacked, ctx, when)
-  ];
-}
-
 /** How long a page waits for its script before it shows what there is without one. */
 const WAIT = '4s';
 
+type Form = TabsSettings['form'];
+
 /**
- * Until the script has started, the page looks as it will then: closed panels and the headings of tabs keep out of sight. If it never
- * starts, everything lies open under its heading, and the tabs, which could do nothing, are gone.
+ * Everything lies open under its heading, as without script and on paper; what the script makes of it stands under `script`. Style
+ * alone decides the form; `--k-form` tells the behaviour which one it is, so the two cannot disagree.
  */
-function waitingRules(form: Form, isStacked: boolean, ctx: Context, when: readonly Condition[]): Rule[] {
-  const isTabs = form === 'tabs' || form === 'scroll';
-  const waiting = (part: string) => `${ctx.sel('root')}:not([data-k-on]) ${ctx.sel(part)}`;
-  const closed = isStacked ? `k-wait-stacked ${WAIT}` : `k-wait ${WAIT}`;
+export function style(node: Node, ctx: Context): readonly Rule[] {
+  const widget = new Widget(node, ctx);
+  const { settings, ever } = widget;
+  const { foldUnder, form } = settings;
+  const always = [...baseRules(widget), ...iconRules(widget)];
+  if (settings.indicator) always.push(...indicatorRules(settings, ctx));
+  const motion = motionRules(widget);
+  if (foldUnder === 0) return [...always, ...formRules(form, widget, ever.forms, 'script'), ...motion];
+  const wide = formRules(form, widget, ever.forms, 'script', { from: foldUnder });
+  const narrow = formRules(foldedForm(settings), widget, ever.foldedForms, 'script', { under: foldUnder });
+  return [...always, ...wide, ...narrow, ...motion];
+}
+
+/** What lies open folds into nothing. */
+const foldedForm = ({ form, foldInto }: TabsSettings): Form => (form === 'open' ? 'open' : foldInto);
+
+/** A tabs widget as its rules ask about it: as it is set under the conditions that are asked for, and under any. */
+class Widget {
+  readonly settings: TabsSettings;
+  /** What is so under some condition: rules have to be the same under all of them, so these decide which there are. */
+  readonly ever: {
+    readonly forms: readonly Form[];
+    readonly foldedForms: readonly Form[];
+    readonly isVertical: boolean;
+    readonly isStretched: boolean;
+    readonly isEqual: boolean;
+    readonly leaves: boolean;
+    readonly isFound: boolean;
+  };
+  readonly variants: readonly TabsSettings[];
+  /** Selectors of elements that are this widget's own, whatever other tabs stand in its panels. */
+  readonly root: string;
+  readonly list: string;
+  readonly head: string;
+  readonly panel: string;
+
+  constructor(
+    readonly node: Node,
+    readonly ctx: Context
+  ) {
+    this.settings = ctx.settings<TabsSettings>(node);
+    this.variants = ctx.variants<TabsSettings>(node);
+    const some = (holds: (each: TabsSettings) => boolean) => this.variants.some(holds);
+    this.ever = {
+      forms: [...new Set(this.variants.map(({ form }) => form))],
+      foldedForms: [...new Set(this.variants.map(foldedForm))],
+      isVertical: some(isVertical),
+      isStretched: some(({ align }) => align === 'stretch'),
+      isEqual: some(({ equal }) => equal),
+      leaves: some(({ out }) => moves(out)),
+      isFound: canBeFound(this.variants)
+    };
+    this.root = ctx.sel('root');
+    this.list = ctx.sel('list');
+    this.head = ctx.sel('head');
+    this.panel = ctx.sel('panel');
+  }
+
+  /** @returns the selector of a part where the root matches `state`. */
+  where(state: string, part: string): string {
+    return `${this.root}${state} > ${part === this.list ? '' : '* > '}${part}`;
+  }
+}
+
+const ON = '[data-k-on]';
+const WAITING = ':not([data-k-on])';
+
+const isRow = (form: Form) => form === 'tabs' || form === 'scroll';
+const isVertical = ({ side }: TabsSettings) => side === 'left' || side === 'right';
+
+function baseRules({ settings, ever, ctx, root, list, head, panel }: Widget): Rule[] {
+  const { align, iconSide } = settings;
+  const isStretched = align === 'stretch' && !isVertical(settings);
+  const label = { display: 'flex', 'flex-direction': ICON_DIRECTION[iconSide], 'align-items': 'center', 'overflow-wrap': 'anywhere' };
+  const tab: Record<string, string> = { margin: '0', font: 'inherit', ...label };
+  if (ever.isStretched) {
+    tab.flex = isStretched ? '1 1 auto' : '0 1 auto';
+    tab['justify-content'] = isStretched ? 'center' : 'flex-start';
+  }
+  const panels = emptyRecord<string>();
+  if (ever.isVertical) Object.assign(panels, { flex: '1 1 0', 'min-width': '0' });
+  // What the browser's search looks into lies beside the others until it is found.
+  if (ever.isFound) panels.position = 'relative';
+  const row = { display: 'none', 'justify-content': isVertical(settings) ? 'flex-start' : DISTRIBUTION[align] };
   return [
-    rule(waiting('list'), { animation: isTabs ? `k-gone 1ms ${WAIT} forwards` : 'none' }, 'script', ...when),
-    rule(waiting('head'), { display: 'block', animation: isTabs ? `k-wait ${WAIT}` : 'none' }, 'script', ...when),
-    rule(waiting('panel'), { 'grid-area': 'auto', animation: isStacked ? `k-stack ${WAIT}` : 'none' }, 'script', ...when),
-    rule(`${waiting('panel')}:not([data-first])`, { animation: form === 'open' ? 'none' : closed }, 'script', ...when)
+    rule(root, { display: 'flex', 'flex-direction': 'column', 'min-width': '0' }),
+    rule(list, row),
+    rule(ctx.sel('tab'), tab),
+    rule(ctx.sel('panels'), panels),
+    rule(head, { margin: '0', font: 'inherit' }),
+    rule(ctx.sel('header'), { margin: '0', font: 'inherit', ...label, width: '100%' }),
+    // A header that opens nothing cannot be pressed.
+    rule(`${ctx.sel('header')}:not([aria-expanded])`, { cursor: 'auto' }),
+    // A sign that it opens, and which way: on what can be pressed only, in the colour of its words.
+    rule(`${ctx.sel('header')}[aria-expanded]::after`, CHEVRON),
+    rule(`${ctx.sel('header')}[aria-expanded="true"]::after`, { transform: 'translateY(15%) rotate(225deg)' }),
+    rule(panel, { display: 'flex', 'flex-direction': 'column' })
   ];
 }
 
-function iconRules(node: Node, { swap }: TabsSettings, ctx: Context): Rule[] {
-  const chosen = `${ctx.sel('tab')}[aria-selected="true"] `;
-  const isMoving = ctx.variants<TabsSettings>(node).some((each) => moves(each.swap));
-  return [
-    rule(ctx.sel('icon'), { display: 'grid', flex: 'none' }),
-    rule(`${ctx.sel('icon')} > svg`, { 'grid-area': '1 / 1' }),
-    rule(`${ctx.sel('icon')} > [data-chosen]`, { opacity: '0' }),
-    rule(`${chosen}${ctx.sel('icon')} > [data-chosen]`, { opacity: '1' }),
-    rule(`${chosen}${ctx.sel('icon')} > [data-chosen] ~ svg`, { opacity: '0' }),
-    ...(isMoving ? [rule(`${ctx.sel('icon')} > svg`, { transition: moves(swap) ? `opacity ${timing(swap)}` : 'none' })] : [])
+const CHEVRON = {
+  content: '""',
+  flex: 'none',
+  width: '0.5em',
+  height: '0.5em',
+  'margin-inline': 'auto 0.2em',
+  border: 'solid currentcolor',
+  'border-width': '0 2px 2px 0',
+  transform: 'translateY(-25%) rotate(45deg)'
+};
+
+/**
+ * What the script makes of the page in one form. Until it has started, the page looks as it will then: closed panels and the headings
+ * of tabs keep out of sight. If it never starts, everything lies open under its heading, and the tabs, which could do nothing, are gone.
+ * @param forms those it may have here under some condition.
+ */
+function formRules(form: Form, widget: Widget, forms: readonly Form[], ...when: readonly Condition[]): Rule[] {
+  const { settings, ever, ctx, root, list, head, panel } = widget;
+  const isTabs = isRow(form);
+  const mayBeTabs = forms.some(isRow);
+  const keepsRoom = isTabs && settings.equal;
+  const rules: Rule[] = [];
+  const say = (selector: string, declarations: Record<string, string>) => rules.push(rule(selector, declarations, ...when));
+
+  const isBeside = isTabs && isVertical(settings);
+  say(root, { '--k-form': isBeside ? 'tabs y' : FORM_NAMES[form], 'flex-direction': isTabs ? DIRECTION[settings.side] : 'column' });
+  if (mayBeTabs) {
+    say(list, rowOf(form, settings, forms, ever.isVertical));
+    if (forms.includes('scroll')) say(ctx.sel('tab'), { 'white-space': form === 'scroll' && !isBeside ? 'nowrap' : 'normal' });
+    say(widget.where(WAITING, list), { animation: isTabs ? `k-gone 1ms ${WAIT} forwards` : 'none' });
+    say(widget.where(ON, head), { display: isTabs ? 'none' : 'block' });
+    say(widget.where(WAITING, head), { animation: isTabs ? `k-wait ${WAIT}` : 'none' });
+  }
+  if (mayBeTabs && (ever.isEqual || ever.leaves)) {
+    // One above the other in the same place: the box is as high as the tallest, and an old panel leaves while the new one comes.
+    say(ctx.sel('panels'), { display: isTabs ? 'grid' : 'block' });
+    say(widget.where(ON, panel), { 'grid-area': isTabs ? '1 / 1' : 'auto', 'min-width': '0' });
+  }
+  if (mayBeTabs && ever.isEqual) say(widget.where(WAITING, panel), { animation: keepsRoom ? `k-stack ${WAIT}` : 'none' });
+  const closed: Record<string, string> = { display: form === 'open' || keepsRoom ? 'flex' : 'none' };
+  if (mayBeTabs && ever.isEqual) closed.visibility = keepsRoom ? 'hidden' : 'visible';
+  say(`${panel}[hidden]`, closed);
+  // The browser looks into it though it is hidden; its padding must take no room.
+  if (ever.isFound) say(`${panel}[hidden="until-found"]`, { display: 'flex', position: form === 'open' ? 'static' : 'absolute', 'pointer-events': form === 'open' ? 'auto' : 'none' });
+  const waits = keepsRoom ? `k-wait-stacked ${WAIT}` : `k-wait ${WAIT}`;
+  say(widget.where(WAITING, `${panel}:not([data-first])`), { animation: form === 'open' ? 'none' : waits });
+  return rules;
+}
+
+const FORM_NAMES = { tabs: 'tabs', scroll: 'tabs', accordion: 'accordion', open: 'open' } as const;
+
+/** The tabs themselves, in a row that wraps or scrolls, or one below the other. */
+function rowOf(form: Form, settings: TabsSettings, forms: readonly Form[], everVertical: boolean): Record<string, string> {
+  const isBeside = isRow(form) && isVertical(settings);
+  const isScrolled = form === 'scroll' && !isBeside;
+  const row: Record<string, string> = { display: isRow(form) ? 'flex' : 'none', 'flex-wrap': isScrolled || isBeside ? 'nowrap' : 'wrap' };
+  if (forms.includes('scroll')) {
+    row['overflow-x'] = isScrolled ? 'auto' : 'visible';
+    row['scrollbar-width'] = isScrolled ? 'thin' : 'auto';
+  }
+  if (everVertical) {
+    row['flex-direction'] = isBeside ? 'column' : 'row';
+    row['flex-shrink'] = isBeside ? '0' : '1';
+    row['max-width'] = isBeside ? '40%' : 'none';
+  }
+  return row;
+}
+
+function iconRules({ settings: { swap }, variants, ctx }: Widget): Rule[] {
+  const icon = ctx.sel('icon');
+  const chosen = `${ctx.sel('tab')}[aria-selected="true"] > ${icon} > [data-chosen]`;
+  const rules = [
+    rule(icon, { display: 'grid', flex: 'none' }),
+    rule(`${icon} > svg`, { 'grid-area': '1 / 1' }),
+    rule(`${icon} > [data-chosen]`, { opacity: '0' }),
+    rule(chosen, { opacity: '1' }),
+    rule(`${chosen} ~ :last-child`, { opacity: '0' })
   ];
+  const isMoving = variants.some((each) => moves(each.swap));
+  if (isMoving) rules.push(rule(`${icon} > svg`, { transition: moves(swap) ? `opacity ${timing(swap)}` : 'none' }));
+  return rules;
 }
 
 const timing = ({ ms, delay, easing }: Track) => `${ms}ms ${printValue(easing)} ${delay}ms`;
@@ -130,23 +225,37 @@ function indicatorRules({ side, glide }: TabsSettings, ctx: Context): Rule[] {
   ];
 }
 
-function motionRules(node: Node, { out, enter, rise, height }: TabsSettings, ctx: Context): Rule[] {
-  const variants = ctx.variants<TabsSettings>(node);
+function motionRules(widget: Widget): Rule[] {
+  const { settings, variants, ctx, panel } = widget;
+  const { out, enter, rise, height } = settings;
   const ever = (name: 'out' | 'enter' | 'rise' | 'height') => variants.some((each) => moves(each[name]));
-  const live = `${ctx.sel('root')}[data-k-live] ${ctx.sel('panel')}`;
+  // Without weight of its own, so that what keeps panels out of sight until the script comes stands over it.
+  const live = `:where(${widget.root}[data-k-live] > *) > ${panel}`;
   const shown = `${live}:not([hidden])`;
   const rules: Rule[] = [];
   if (ever('enter')) rules.push(rule(shown, { animation: entranceAnimation(enter) }));
-  if (ever('rise')) {
-    rules.push(rule(`${shown} > *`, { animation: entranceAnimation(rise) }));
-    const isStaggered = variants.some((each) => each.rise.step > 0);
-    const offsets = staggers(rise, FOLLOWERS_MOST);
-    if (isStaggered) offsets.forEach((offset, i) => rules.push(rule(`${shown} > :nth-child(${i === FOLLOWERS_MOST - 1 ? `n + ${i + 1}` : i + 1})`, { 'animation-delay': `${rise.delay + offset}ms` })));
-  }
+  if (ever('rise')) rules.push(rule(`${shown} > *`, { animation: entranceAnimation(rise) }), ...staggerRules(widget, shown));
   if (ever('height')) rules.push(rule(ctx.sel('panels'), { '--k-grow': moves(height) ? `${height.ms} ${height.delay} ${printValue(height.easing)}` : 'none' }));
   if (ever('out')) rules.push(...outRules(out, live, ctx));
   return rules;
 }
+
+/** Children of a panel that come one after the other, only as far as there are any. */
+function staggerRules({ settings, variants, ctx }: Widget, shown: string): Rule[] {
+  const isStaggered = variants.some(({ rise }) => rise.step > 0);
+  if (!isStaggered) return [];
+  const count = Math.max(...ctx.items('panels').map(({ slots }) => slots.content?.length ?? 0));
+  // Where nothing moves, the delays do not matter; saying the same ones costs nothing.
+  const rise = moves(settings.rise) ? settings.rise : settingsThatMove(variants, settings);
+  const offsets = staggers(rise, Math.min(count, FOLLOWERS_MOST));
+  return offsets.slice(1).map((offset, i) => {
+    const nth = i + 2 === FOLLOWERS_MOST ? `n + ${FOLLOWERS_MOST}` : i + 2;
+    return rule(`${shown} > :nth-child(${nth})`, { 'animation-delay': `${rise.delay + offset}ms` });
+  });
+}
+
+const settingsThatMove = (variants: readonly TabsSettings[], settings: TabsSettings): TabsSettings['rise'] =>
+  (variants.find(({ rise }) => moves(rise)) ?? settings).rise;
 
 /** The browser keeps a panel in sight while it leaves, where `allow-discrete` is to be had; else the script does. */
 function outRules(out: Track, live: string, ctx: Context): Rule[] {

@@ -1,0 +1,157 @@
+import type { Element, ElementContent } from 'hast';
+import type { Registry } from '../kinds/registry';
+import { nodeOf } from '../project/tree';
+import type { Asset, NodeId, Project } from '../project/types';
+import type { StyleSheet } from '../stylesheet';
+import { analyse, type Analysis } from './analyse';
+import { sizesOf, slotOf, type Rendition } from './renditions';
+import { symbolClass } from '../stylesheet/base';
+import { Symbols } from './symbols';
+
+export interface PrintedRendition {
+  readonly format: Rendition['format'];
+  readonly width: number;
+  readonly address: string;
+}
+
+export interface PageOptions {
+  /** Address of a picture as the page will find it. */
+  readonly addressOf: (asset: Asset) => string;
+  /** Smaller pictures of one, with their addresses; none where there are none. */
+  readonly renditionsOf?: (asset: Asset) => readonly PrintedRendition[];
+  /** Indented for reading; costs time, so benches leave it out. */
+  readonly readable?: boolean;
+  /** What every class starts with, for a piece that goes into a page of any site. */
+  readonly prefix?: string;
+  /** Marks each element with its piece and part, so that tests find it. */
+  readonly marked?: boolean;
+}
+
+/** @returns the pieces under a node that draw themselves, in the order of their markup. Throws for an item its owner draws. */
+export function analysesUnder(registry: Registry, project: Project, root: NodeId): Analysis[] {
+  const found: Analysis[] = [];
+  const visit = (id: NodeId): void => {
+    const analysis = analyse(registry, project, nodeOf(project, id));
+    if (!analysis.markup) throw new Error(`analysesUnder: ${JSON.stringify(id)} is an item and cannot stand alone`);
+    found.push(analysis);
+    childrenIn(analysis.markup).forEach(visit);
+  };
+  visit(root);
+  return found;
+}
+
+const children = new WeakMap<Element, readonly NodeId[]>();
+
+function childrenIn(markup: Element): readonly NodeId[] {
+  let known = children.get(markup);
+  if (!known) {
+    const found: NodeId[] = [];
+    collectChildren(markup, found);
+    children.set(markup, (known = found));
+  }
+  return known;
+}
+
+function collectChildren(element: Element, into: NodeId[]): void {
+  for (const child of element.children) {
+    if (child.type !== 'element') continue;
+    if (child.data?.child) into.push(child.data.child);
+    else collectChildren(child, into);
+  }
+}
+
+/** Builds the markup of one page from what its pieces are. */
+export class BodyBuilder {
+  private readonly byId: ReadonlyMap<NodeId, Analysis>;
+  private readonly symbols: Symbols;
+  /** Pictures so far: only the first of a page can be in sight when it opens and is what people wait for. */
+  private pictures = 0;
+
+  constructor(
+    private readonly registry: Registry,
+    private readonly project: Project,
+    private readonly found: readonly Analysis[],
+    private readonly sheet: Pick<StyleSheet, 'classesOf'>,
+    private readonly options: PageOptions
+  ) {
+    this.byId = new Map(found.map((analysis) => [analysis.id, analysis]));
+    const ids = new Set<string>();
+    for (const { markup } of found) collectIds(markup!, ids);
+    this.symbols = new Symbols(ids, symbolClass(options.prefix));
+  }
+
+  /** @returns the element of the first piece with all others in it, and the drawings they use, null where there are none. */
+  build(): { readonly root: Element; readonly symbols: Element | null } {
+    const root = this.piece(this.found[0]!);
+    return { root, symbols: this.symbols.isEmpty ? null : this.symbols.sheet() };
+  }
+
+  private piece(analysis: Analysis): Element {
+    return this.element(analysis.markup!, analysis);
+  }
+
+  private element(element: Element, of: Analysis): Element {
+    const { data, tagName } = element;
+    if (data?.icon) return this.symbols.use(data.icon, element.properties);
+    const asset = data?.asset ? this.project.assets[data.asset] : undefined;
+    const made: Element = {
+      type: 'element',
+      tagName,
+      properties: this.properties(element, of),
+      children: element.children.map((child): ElementContent => {
+        if (child.type !== 'element') return child;
+        return child.data?.child ? this.piece(this.byId.get(child.data.child)!) : this.element(child, of);
+      })
+    };
+    if (this.options.marked && data?.mark) Object.assign(made.properties, { dataNode: of.id, dataItem: data.mark.node, dataPart: data.mark.part });
+    if (asset) Object.assign(made.properties, addressed(element, this.options.addressOf(asset)));
+    if (tagName === 'img') this.loadLate(made);
+    const renditions = asset ? (this.options.renditionsOf?.(asset) ?? []) : [];
+    if (renditions.length === 0 || tagName !== 'img') return made;
+    const sizes = of.kind === 'section' ? '100vw' : sizesOf(slotOf(this.registry, this.project, of.id));
+    return withRenditions(made, renditions, sizes);
+  }
+
+  /** Classes under which the style sheet knows the piece come first, as people write them. */
+  private properties({ properties }: Element, { id, stem }: Analysis): Element['properties'] {
+    const { className, ...rest } = properties;
+    if (!Array.isArray(className)) return { ...properties };
+    const classes = className.flatMap((name) => {
+      const text = String(name);
+      if (text === stem) return this.sheet.classesOf(id, 'root');
+      return text.startsWith(`${stem}-`) ? this.sheet.classesOf(id, text.slice(stem.length + 1)) : [text];
+    });
+    return classes.length > 0 ? { className: classes, ...rest } : rest;
+  }
+
+  /** A picture below the first screen is fetched when it comes near, and none holds up the page (HTML standard, 2.5.7). */
+  private loadLate({ properties }: Element): void {
+    this.pictures += 1;
+    properties.decoding = 'async';
+    if (this.pictures > 1) properties.loading = 'lazy';
+  }
+}
+
+function collectIds({ properties, children: inside }: Element, into: Set<string>): void {
+  if (typeof properties.id === 'string') into.add(properties.id);
+  for (const child of inside) if (child.type === 'element') collectIds(child, into);
+}
+
+/** @returns what gives an element its picture or film: its source, or for one that only paints it, its background. */
+export const addressed = ({ tagName }: Element, address: string): Element['properties'] =>
+  tagName === 'img' || tagName === 'video' ? { src: address } : { style: `background-image: url("${address}")` };
+
+/** A picture that the browser can take in a better format and in the size it needs (HTML standard, 4.8.4). */
+function withRenditions(image: Element, renditions: readonly PrintedRendition[], sizes: string): Element {
+  const srcSet = (format: Rendition['format']) =>
+    renditions
+      .filter((each) => each.format === format)
+      .map(({ address, width }) => `${address} ${width}w`)
+      .join(', ');
+  const plain = (['webp', 'jpeg', 'png'] as const).find((format) => srcSet(format) !== '');
+  const avif = srcSet('avif');
+  const fallback: Element = plain ? { ...image, properties: { ...image.properties, srcSet: srcSet(plain), sizes } } : image;
+  if (avif === '') return fallback;
+  const source: Element = { type: 'element', tagName: 'source', properties: { type: 'image/avif', srcSet: avif, sizes }, children: [] };
+  return { type: 'element', tagName: 'picture', properties: {}, children: [source, fallback] };
+}

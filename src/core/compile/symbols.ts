@@ -1,0 +1,58 @@
+import type { Element } from 'hast';
+import { isFilled, type Icon } from '../html/icon';
+
+/** Icons of one page: each is drawn once, and used wherever it shows. */
+export class Symbols {
+  private readonly byDrawing = new Map<string, { readonly id: string; readonly icon: Icon }>();
+
+  /**
+   * @param taken ids that stand in the page already.
+   * @param className the class of every drawing, which the style sheet paints.
+   */
+  constructor(
+    private readonly taken: Set<string>,
+    private readonly className: string
+  ) {}
+
+  get isEmpty(): boolean {
+    return this.byDrawing.size === 0;
+  }
+
+  /** @returns an element that shows the icon; `properties` are those of the element that drew it in place. */
+  use(icon: Icon, properties: Element['properties']): Element {
+    const outline = isFilled(icon) ? withoutFill(icon) : icon;
+    const { id } = this.symbolOf(outline);
+    const own: Element['properties'] = { className: [this.className] };
+    if (isFilled(icon)) own.className = [this.className, `${this.className}-filled`];
+    for (const name of ['dataChosen', 'ariaHidden']) if (properties[name] !== undefined) own[name] = properties[name];
+    return element('svg', own, [element('use', { href: `#${id}` })]);
+  }
+
+  /** @returns what draws them all, out of sight. */
+  sheet(): Element {
+    const symbols = [...this.byDrawing.values()].map(({ id, icon }) =>
+      element('symbol', { id, viewBox: '0 0 24 24' }, icon.nodes.map(([tag, attributes]) => element(tag, { ...attributes })))
+    );
+    return element('svg', { className: [`${this.className}-sheet`], ariaHidden: 'true' }, symbols);
+  }
+
+  private symbolOf(icon: Icon): { readonly id: string } {
+    const key = JSON.stringify(icon.nodes);
+    const known = this.byDrawing.get(key);
+    if (known) return known;
+    const wanted = `icon-${icon.name.toLowerCase().replace(/[^a-z\d]+/g, '-').replace(/^-|-$/g, '') || 'drawing'}`;
+    let id = wanted;
+    for (let count = 2; this.taken.has(id); count += 1) id = `${wanted}-${count}`;
+    this.taken.add(id);
+    const made = { id, icon };
+    this.byDrawing.set(key, made);
+    return made;
+  }
+}
+
+function withoutFill({ name, nodes }: Icon): Icon {
+  const bare = nodes.map(([tag, { fill: _fill, ...attributes }]) => [tag, attributes] as const);
+  return { name: name.replace(/ filled$/, ''), nodes: bare };
+}
+
+const element = (tagName: string, properties: Element['properties'], children: Element[] = []): Element => ({ type: 'element', tagName, properties, children });

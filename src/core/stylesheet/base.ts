@@ -1,0 +1,58 @@
+/** What every page stands on, whatever is in it. */
+const RESET = `*,
+::before,
+::after {
+  box-sizing: border-box;
+}
+
+html {
+  /* stylelint-disable-next-line property-no-vendor-prefix -- for Safari */
+  -webkit-text-size-adjust: 100%;
+  text-size-adjust: 100%;
+}`;
+
+/** The same for a piece among others that are not ours. */
+const resetUnder = (prefix: string): string => `.${prefix},
+.${prefix} *,
+.${prefix} ::before,
+.${prefix} ::after {
+  box-sizing: border-box;
+}`;
+
+/** The element around a picture lays nothing out, so the page is the same with it and without. */
+const PICTURES = `picture {
+  display: contents;
+}`;
+
+/** @returns the class of a drawing that is used from the sheet of symbols. */
+export const symbolClass = (prefix = ''): string => (prefix ? `${prefix}-symbol` : 'symbol');
+
+/** A line drawing, as large as the text it stands in and in its colour. */
+const symbols = (name: string, areFilled: boolean): string[] => {
+  const line = `.${name} {
+  width: 1em;
+  height: 1em;
+  fill: none;
+  stroke: currentcolor;
+  stroke-width: 2;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}`;
+  const sheet = `.${name}-sheet {\n  display: none;\n}`;
+  return areFilled ? [line, `.${name}-filled {\n  fill: currentcolor;\n}`, sheet] : [line, sheet];
+};
+
+export interface Needs {
+  readonly prefix: string;
+  readonly hasPictures: boolean;
+  readonly hasSymbols: boolean;
+  readonly hasFilledSymbols: boolean;
+}
+
+/** @returns the rules that belong to no kind, as far as the page needs them. */
+export function baseRules({ prefix, hasPictures, hasSymbols, hasFilledSymbols }: Needs): string[] {
+  const rules = [prefix ? resetUnder(prefix) : RESET];
+  if (hasPictures) rules.push(PICTURES);
+  if (hasSymbols) rules.push(...symbols(symbolClass(prefix), hasFilledSymbols));
+  return rules;
+}

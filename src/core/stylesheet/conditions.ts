@@ -1,0 +1,71 @@
+import type { Condition, Rule } from '../kinds/contract';
+import type { Sizes } from '../compile/rules';
+
+/** What must hold for a rule of a page: what is asked of the medium, and of the place the piece stands in. */
+interface Wanted {
+  screen: boolean;
+  print: boolean;
+  /** Feature → what it must be: `scripting` → `enabled`. */
+  readonly features: Map<string, string>;
+  readonly widths: string[];
+}
+
+const FEATURES: Readonly<Partial<Record<string, readonly [feature: string, value: string]>>> = {
+  touch: ['hover', 'none'],
+  'less-motion': ['prefers-reduced-motion', 'reduce'],
+  'no-script': ['scripting', 'none']
+};
+
+/**
+ * @returns the at-rules a rule stands in, outermost first, empty for none; null where they can never hold at once.
+ */
+export function atRulesOf({ when, state }: Pick<Rule, 'when' | 'state'>, { bands, isContained }: Sizes): readonly string[] | null {
+  const wanted: Wanted = { screen: false, print: false, features: new Map(), widths: [] };
+  for (const condition of when) if (!want(wanted, condition, bands)) return null;
+  // A look that only a pointer can bring out stays away from screens that cannot hover.
+  if (state?.name === 'hover' && !wantFeature(wanted, 'hover', 'hover')) return null;
+  if (wanted.screen && wanted.print) return null;
+  return written(wanted, isContained);
+}
+
+/** @returns whether the condition can hold together with the others. */
+function want(wanted: Wanted, condition: Condition, bands: Sizes['bands']): boolean {
+  if (typeof condition === 'object') {
+    wanted.widths.push('under' in condition ? `(width < ${condition.under}px)` : `(width >= ${condition.from}px)`);
+    return true;
+  }
+  if (condition === 'medium' || condition === 'narrow') {
+    wanted.widths.push(`(width <= ${bands[condition]}px)`);
+    return true;
+  }
+  if (condition === 'print') {
+    wanted.print = true;
+    return true;
+  }
+  if (condition === 'script') {
+    wanted.screen = true;
+    return wantFeature(wanted, 'scripting', 'enabled');
+  }
+  const [feature, value] = FEATURES[condition]!;
+  return wantFeature(wanted, feature, value);
+}
+
+function wantFeature({ features }: Wanted, feature: string, value: string): boolean {
+  const known = features.get(feature);
+  features.set(feature, value);
+  return known === undefined || known === value;
+}
+
+/** One `@media` for all that is asked of the medium, in an order that does not depend on who asked first. */
+function written({ screen, print, features, widths }: Wanted, isContained: boolean): string[] {
+  const media: string[] = [];
+  if (screen) media.push('screen');
+  if (print) media.push('print');
+  media.push(...[...features].sort().map(([feature, value]) => `(${feature}: ${value})`));
+  const edges = [...new Set(widths)].sort();
+  if (!isContained) media.push(...edges);
+  const atRules: string[] = [];
+  if (media.length > 0) atRules.push(`@media ${media.join(' and ')}`);
+  if (isContained && edges.length > 0) atRules.push(`@container ${edges.join(' and ')}`);
+  return atRules;
+}
