@@ -75,9 +75,7 @@ export class BodyBuilder {
     private readonly options: PageOptions
   ) {
     this.byId = new Map(found.map((analysis) => [analysis.id, analysis]));
-    const ids = new Set<string>();
-    for (const { markup } of found) collectIds(markup!, ids);
-    this.symbols = new Symbols(ids, symbolClass(options.prefix));
+    this.symbols = new Symbols(() => idsIn(found), symbolClass(options.prefix));
   }
 
   /** @returns the element of the first piece with all others in it, and the drawings they use, null where there are none. */
@@ -113,15 +111,26 @@ export class BodyBuilder {
   }
 
   /** Classes under which the style sheet knows the piece come first, as people write them. */
-  private properties({ properties }: Element, { id, stem }: Analysis): Element['properties'] {
-    const { className, ...rest } = properties;
-    if (!Array.isArray(className)) return { ...properties };
-    const classes = className.flatMap((name) => {
-      const text = String(name);
-      if (text === stem) return this.sheet.classesOf(id, 'root');
-      return text.startsWith(`${stem}-`) ? this.sheet.classesOf(id, text.slice(stem.length + 1)) : [text];
-    });
-    return classes.length > 0 ? { className: classes, ...rest } : rest;
+  private properties({ properties }: Element, of: Analysis): Element['properties'] {
+    const made: Element['properties'] = {};
+    const { className } = properties;
+    if (Array.isArray(className)) {
+      const classes = this.classes(className, of);
+      if (classes.length > 0) made.className = classes;
+    }
+    for (const name in properties) if (name !== 'className') made[name] = properties[name];
+    return made;
+  }
+
+  private classes(names: readonly (string | number)[], { id, stem }: Analysis): string[] {
+    const found: string[] = [];
+    for (const each of names) {
+      const name = String(each);
+      if (name === stem) found.push(...this.sheet.classesOf(id, 'root'));
+      else if (name.startsWith(`${stem}-`)) found.push(...this.sheet.classesOf(id, name.slice(stem.length + 1)));
+      else found.push(name);
+    }
+    return found;
   }
 
   /** A picture below the first screen is fetched when it comes near, and none holds up the page (HTML standard, 2.5.7). */
@@ -130,6 +139,12 @@ export class BodyBuilder {
     properties.decoding = 'async';
     if (this.pictures > 1) properties.loading = 'lazy';
   }
+}
+
+function idsIn(found: readonly Analysis[]): Set<string> {
+  const ids = new Set<string>();
+  for (const { markup } of found) collectIds(markup!, ids);
+  return ids;
 }
 
 function collectIds({ properties, children: inside }: Element, into: Set<string>): void {

@@ -1,6 +1,7 @@
 import type { Element, Root } from 'hast';
 import { format } from 'hast-util-format';
 import { toHtml } from 'hast-util-to-html';
+import { printHtml } from '../html/print';
 import type { Registry } from '../kinds/registry';
 import { pageOf } from '../project/tree';
 import type { AssetId, PageId, Project } from '../project/types';
@@ -45,20 +46,23 @@ export function printPage(registry: Registry, project: Project, id: PageId, opti
 export function printSite(registry: Registry, project: Project, ids: readonly PageId[], options: PageOptions): PrintedSite {
   const found = ids.map((id) => analysesUnder(registry, project, pageOf(project, id).root));
   const all = found.flat();
+  const rulesOf = (pieces: readonly Analysis[]) => sheetsOf(registry, pieces).map((each) => each.sheet);
+  const ofPages = found.map((pieces) => rulesOf(pieces));
+  const tokens = usedTokens(ofPages.flat(), project.tokens);
   const sheet = styleSheetFor(all, {
     registry,
     nodes: project.nodes,
     bands: project.info.bands,
-    tokens: usedTokens(sheetsOf(registry, all).map((each) => each.sheet), project.tokens),
+    tokens,
     hasPictures: hasRenditions(all, project, options)
   });
   const pages = ids.map((id, i): PrintedPage => {
     const pieces = found[i]!;
     const { title, description, language, picture } = pageOf(project, id);
     const preview = picture ? project.assets[picture] : undefined;
-    const sheets = sheetsOf(registry, pieces).map((each) => each.sheet);
-    const tokens = usedTokens(sheets, project.tokens);
-    const { features } = gather(pieces, sheets, tokens.map(({ value }) => value));
+    const sheets = ofPages[i]!;
+    const own = ids.length === 1 ? tokens : usedTokens(sheets, project.tokens);
+    const { features } = gather(pieces, sheets, own.map(({ value }) => value));
     const assets = new Set(pieces.flatMap((each) => each.assets));
     if (preview) assets.add(preview.id);
     return {
@@ -79,8 +83,10 @@ export function printSite(registry: Registry, project: Project, ids: readonly Pa
 function bodyText(builder: BodyBuilder, { readable }: PageOptions): string {
   const { root: body, symbols } = builder.build();
   if (symbols) body.children.push(symbols);
+  // What nobody reads is printed by the faster of the two serialisers; a browser makes the same of both.
+  if (!readable) return printHtml(body);
   const tree: Root = { type: 'root', children: [body] };
-  if (readable) format(tree);
+  format(tree);
   const made = tree.children.find((child) => child.type === 'element')!;
   tightDrawings(made, false);
   return elementText(made);

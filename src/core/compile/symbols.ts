@@ -6,13 +6,15 @@ export class Symbols {
   private readonly byDrawing = new Map<string, { readonly id: string; readonly icon: Icon }>();
 
   /**
-   * @param taken ids that stand in the page already.
+   * @param idsOf gives the ids that stand in the page already; asked once there is an icon.
    * @param className the class of every drawing, which the style sheet paints.
    */
   constructor(
-    private readonly taken: Set<string>,
+    private readonly idsOf: () => Set<string>,
     private readonly className: string
   ) {}
+
+  private taken: Set<string> | null = null;
 
   get isEmpty(): boolean {
     return this.byDrawing.size === 0;
@@ -41,9 +43,10 @@ export class Symbols {
     const known = this.byDrawing.get(key);
     if (known) return known;
     const wanted = `icon-${icon.name.toLowerCase().replace(/[^a-z\d]+/g, '-').replace(/^-|-$/g, '') || 'drawing'}`;
+    const taken = (this.taken ??= this.idsOf());
     let id = wanted;
-    for (let count = 2; this.taken.has(id); count += 1) id = `${wanted}-${count}`;
-    this.taken.add(id);
+    for (let count = 2; taken.has(id); count += 1) id = `${wanted}-${count}`;
+    taken.add(id);
     const made = { id, icon };
     this.byDrawing.set(key, made);
     return made;

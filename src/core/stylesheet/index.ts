@@ -69,6 +69,7 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
   const said = withNamedValues(kinds, tokens, keyframes, named);
   const classes = new Map<NodeId, { readonly kind: string; own: string | null }>();
   const used = new Set<string>();
+  const known = new Map<string, readonly string[]>();
   const use = (name: string): string => {
     used.add(name);
     return name;
@@ -102,8 +103,13 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
     nests: said.kinds.some(({ cells, own }) => [...cells, ...own.flat()].some(isNested)),
     classesOf(id, part) {
       const { kind, own } = classes.get(id)!;
-      const bases = own === null ? [kind] : [kind, own];
-      return bases.map((base) => named(partClass(base, part))).filter((name) => used.has(name));
+      const key = `${kind} ${own ?? ''} ${part}`;
+      let names = known.get(key);
+      if (!names) {
+        const bases = own === null ? [kind] : [kind, own];
+        known.set(key, (names = bases.map((base) => named(partClass(base, part))).filter((name) => used.has(name))));
+      }
+      return names;
     }
   };
 }
