@@ -7,7 +7,8 @@ import { expect, test } from './support/test';
 import { bytes, changed } from './support/visit';
 import { Bench } from './support/workbench';
 
-// The export shares what the preview keeps apart, and leaves out what changes nothing: for every part of every piece of every kind,
+// The export shares what the preview keeps apart, and leaves out what changes nothing: for every part of
+// every piece of every kind,
 // its box and all that Chromium computes for it are the same in both.
 
 interface Drawn {
@@ -20,7 +21,9 @@ interface Drawn {
 /** Runs in the page. @returns every marked element by piece, item, part and turn, as it is drawn. */
 function drawnParts(mark: string): [name: string, drawn: Drawn][] {
   const turns = new Map<string, number>();
-  document.getAnimations().forEach((each) => each.effect?.getComputedTiming().endTime !== Infinity && each.finish());
+  document
+    .getAnimations()
+    .forEach((each) => each.effect?.getComputedTiming().endTime !== Infinity && each.finish());
   return [...document.querySelectorAll<HTMLElement>(`[${mark}-part]`)].map((element) => {
     const node = element.getAttribute(`${mark}-node`);
     const name = `${node} ${element.getAttribute(`${mark}-item`) ?? node} ${element.getAttribute(`${mark}-part`)}`;
@@ -33,8 +36,12 @@ function drawnParts(mark: string): [name: string, drawn: Drawn][] {
   });
 }
 
-/** What may differ since it shows nowhere: movements of what does not change, sides of a border that have no width, the hand. */
-const UNSEEN = /^(?:--|-webkit-locale|transition|animation|cursor|user-select|-webkit-user-select|caret|border-(?:top|right|bottom|left|block|inline)|border-(?:block|inline)-|column-rule|outline-color|text-decoration-color|text-emphasis-color|-webkit-text|appearance|pointer-events)/;
+/**
+ * What may differ since it shows nowhere: movements of what does not change, sides of a border that have no
+ * width, the hand.
+ */
+const UNSEEN =
+  /^(?:--|-webkit-locale|transition|animation|cursor|user-select|-webkit-user-select|caret|border-(?:top|right|bottom|left|block|inline)|border-(?:block|inline)-|column-rule|outline-color|text-decoration-color|text-emphasis-color|-webkit-text|appearance|pointer-events)/;
 
 /** `normal` is no gap, and the start of a flex box. */
 function spoken(property: string, value: string): string {
@@ -55,7 +62,8 @@ function differencesOf(preview: Page, page: Page): string[] {
       continue;
     }
     const isHidden = own.box[2] === 0 && own.box[3] === 0;
-    if (!isHidden && own.box.some((value, i) => Math.abs(value - other.box[i]!) > 0.6)) wrong.push(`${name}: ${other.box.join(' ')}, not ${own.box.join(' ')}`);
+    if (!isHidden && own.box.some((value, i) => Math.abs(value - other.box[i]!) > 0.6))
+      wrong.push(`${name}: ${other.box.join(' ')}, not ${own.box.join(' ')}`);
     const styles = new Map(other.style);
     for (const [property, value] of own.style) {
       if (UNSEEN.test(property) || isHidden) continue;
@@ -66,15 +74,47 @@ function differencesOf(preview: Page, page: Page): string[] {
   return wrong;
 }
 
-const SETS: readonly (readonly ConditionName[])[] = [[], ['medium'], ['narrow'], ['less-motion'], ['no-script'], ['print']];
-const SWITCHES: Readonly<Partial<Record<ConditionName, string>>> = { 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print' };
+const SETS: readonly (readonly ConditionName[])[] = [
+  [],
+  ['medium'],
+  ['narrow'],
+  ['less-motion'],
+  ['no-script'],
+  ['print']
+];
+const SWITCHES: Readonly<Partial<Record<ConditionName, string>>> = {
+  'less-motion': 'Less motion',
+  'no-script': 'No script',
+  print: 'Print'
+};
 
 async function settled(frame: Frame): Promise<void> {
-  await frame.evaluate(() => Promise.all([...document.images].map((image) => (image.loading = 'eager', image.complete || new Promise((done) => (image.onload = image.onerror = done))))));
+  await frame.evaluate(() =>
+    Promise.all(
+      [...document.images].map(
+        (image) => (
+          (image.loading = 'eager'),
+          image.complete || new Promise((done) => (image.onload = image.onerror = done))
+        )
+      )
+    )
+  );
 }
 
-async function exportUnder(page: Tab, name: string, url: string, size: { width: number; height: number }): Promise<Page> {
-  const context = await page.context().browser()!.newContext({ viewport: size, javaScriptEnabled: name !== 'no-script', reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference' });
+async function exportUnder(
+  page: Tab,
+  name: string,
+  url: string,
+  size: { width: number; height: number }
+): Promise<Page> {
+  const context = await page
+    .context()
+    .browser()!
+    .newContext({
+      viewport: size,
+      javaScriptEnabled: name !== 'no-script',
+      reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference'
+    });
   const tab = await context.newPage();
   await tab.goto(url);
   if (name === 'print') await tab.emulateMedia({ media: 'print' });
@@ -84,7 +124,9 @@ async function exportUnder(page: Tab, name: string, url: string, size: { width: 
   return drawn;
 }
 
-test('the export draws what the preview draws, every part of every kind, under every condition', async ({ page }) => {
+test('the export draws what the preview draws, every part of every kind, under every condition', async ({
+  page
+}) => {
   test.setTimeout(180_000);
   const project = changed(...everyKind('find-us'));
   const { url } = await exported(project, bytes, false, true);
@@ -98,7 +140,14 @@ test('the export draws what the preview draws, every part of every kind, under e
     const words = SWITCHES[name as ConditionName];
     if (words) await page.getByRole('button', { name: words, exact: true }).click();
     const frame = await previewFrame(page);
-    await expect.poll(() => frame.evaluate((condition) => condition === '' || document.documentElement.hasAttribute(`data-k-${condition}`), words ? name : '')).toBe(true);
+    await expect
+      .poll(() =>
+        frame.evaluate(
+          (condition) => condition === '' || document.documentElement.hasAttribute(`data-k-${condition}`),
+          words ? name : ''
+        )
+      )
+      .toBe(true);
     const isWide = name !== 'medium' && name !== 'narrow';
     await expect.poll(() => frame.evaluate(() => innerWidth)).toEqual(isWide ? 1120 : expect.any(Number));
     await settled(frame);

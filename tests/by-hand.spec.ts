@@ -37,8 +37,13 @@ test('the markup of the visit page is no longer than a third more than by hand',
 
 test('style sheets of the demo pass stylelint-config-standard', async () => {
   for (const { files } of [await visit(), await exported(demo, bytes)]) {
-    const { results } = await stylelint.lint({ code: files.get('style.css')!, config: { extends: 'stylelint-config-standard' } });
-    expect(results.flatMap(({ warnings }) => warnings.map(({ line, text }) => `${line}: ${text}`))).toEqual([]);
+    const { results } = await stylelint.lint({
+      code: files.get('style.css')!,
+      config: { extends: 'stylelint-config-standard' }
+    });
+    expect(results.flatMap(({ warnings }) => warnings.map(({ line, text }) => `${line}: ${text}`))).toEqual(
+      []
+    );
   }
 });
 

@@ -1,4 +1,4 @@
-import { expect, test, type Locator } from './support/test';
+import { expect, test, type Locator, type Page } from './support/test';
 import { Bench } from './support/workbench';
 
 /** Fields of the tuning sheet whose label stands at the left; the wide ones have rooms of their own. */
@@ -35,7 +35,8 @@ for (const [piece, view] of [['Season tabs', 'Behaviour'], ['Site links', 'Behav
   });
 }
 
-test('at 1280 × 800 all fields of a section with a picture and a layer are seen at once', async ({ page }) => {
+/** Opens the demo with its first section on a picture, under Fill. */
+async function onPicture(page: Page): Promise<Bench> {
   const bench = await Bench.openDemo(page);
   await bench.pick('Welcome');
   await bench.view('Fill');
@@ -43,7 +44,12 @@ test('at 1280 × 800 all fields of a section with a picture and a layer are seen
   await picture.getByRole('button').first().click();
   await picture.getByRole('button', { name: /orchard-wassail/ }).click();
   await page.keyboard.press('Escape');
-  await expect(picture.getByRole('button', { name: /orchard-wassail/ })).toHaveCount(0);
+  await expect(picture.getByRole('button', { name: 'No picture' })).toHaveCount(0);
+  return bench;
+}
+
+test('at 1280 × 800 all fields of a section with a picture and a layer are seen at once', async ({ page }) => {
+  const bench = await onPicture(page);
   const layer = page.getByRole('combobox', { name: 'Layer over it' }).or(page.getByRole('textbox', { name: 'Layer over it' }));
   await layer.first().fill('#000000');
   await expect.poll(() => bench.page.locator('[data-field]').count()).toBeGreaterThanOrEqual(15);
@@ -51,13 +57,7 @@ test('at 1280 × 800 all fields of a section with a picture and a layer are seen
 });
 
 test('the point that stays in sight is placed by the mouse and by keys, and Escape closes that alone', async ({ page }) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Welcome');
-  await bench.view('Fill');
-  const picture = page.getByRole('group', { name: 'Background picture' });
-  await picture.getByRole('button').first().click();
-  await picture.getByRole('button', { name: /orchard-wassail/ }).click();
-  await page.keyboard.press('Escape');
+  await onPicture(page);
   const point = page.getByRole('textbox', { name: 'What stays in sight' });
   await page.getByRole('button', { name: 'Place the point' }).click();
   const pad = page.getByRole('application', { name: /What stays in sight/ });

@@ -1,4 +1,7 @@
-/** The sign under the chosen tab moves with it: its place and size are custom properties of the list, its movement is the style sheet's. */
+/**
+ * The sign under the chosen tab moves with it: its place and size are custom properties of the list, its
+ * movement is the style sheet's.
+ */
 export function glide(root: HTMLElement): (() => void) | undefined {
   const list = root.firstElementChild as HTMLElement;
   const place = () => {

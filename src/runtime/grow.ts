@@ -7,7 +7,10 @@ const heightToCome = (box: HTMLElement): number => {
   return height;
 };
 
-/** The height of a box moves with its content. The style sheet says how in `--k-grow` ("240 0 ease": length and delay in ms, curve). */
+/**
+ * The height of a box moves with its content. The style sheet says how in `--k-grow` ("240 0 ease": length
+ * and delay in ms, curve).
+ */
 export function grow(root: HTMLElement): (() => void) | undefined {
   const box = root.lastElementChild as HTMLElement;
   let before = 0;
@@ -17,7 +20,13 @@ export function grow(root: HTMLElement): (() => void) | undefined {
     running?.cancel();
     const after = heightToCome(box);
     if (delay && before && after !== before) {
-      running = box.animate([{ height: `${before}px`, overflow: 'clip' }, { height: `${after}px`, overflow: 'clip' }], { duration: +ms!, delay: +delay, easing: easing.join(' '), fill: 'backwards' });
+      running = box.animate(
+        [
+          { height: `${before}px`, overflow: 'clip' },
+          { height: `${after}px`, overflow: 'clip' }
+        ],
+        { duration: +ms!, delay: +delay, easing: easing.join(' '), fill: 'backwards' }
+      );
     }
     before = after;
   });

@@ -1,4 +1,7 @@
-/** A link to something that is put away brings it out: each widget around it hears `k-show` and opens what it holds. */
+/**
+ * A link to something that is put away brings it out: each widget around it hears `k-show` and opens what it
+ * holds.
+ */
 const bring = () => {
   const target = location.hash && document.getElementById(decodeURIComponent(location.hash.slice(1)));
   if (!target) return;

@@ -1,4 +1,7 @@
-/** A button that shows and hides a list of links; Escape and a followed link put it away (ARIA practices, disclosure navigation). */
+/**
+ * A button that shows and hides a list of links; Escape and a followed link put it away (ARIA practices,
+ * disclosure navigation).
+ */
 export function menu(root: HTMLElement): (() => void) | undefined {
   const button = root.querySelector<HTMLElement>('[aria-controls]')!;
   const set = (isOpen: boolean) => {

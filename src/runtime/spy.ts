@@ -1,6 +1,7 @@
 /**
- * Marks the link to the section that is being read: the last one whose top has passed a line a third down the window. Towards the end
- * of the page the line sinks to the window's foot, so that a last section too short to rise that far has its turn too.
+ * Marks the link to the section that is being read: the last one whose top has passed a line a third down the
+ * window. Towards the end of the page the line sinks to the window's foot, so that a last section too short
+ * to rise that far has its turn too.
  */
 export function spy(root: HTMLElement): (() => void) | undefined {
   const links = [...root.querySelectorAll<HTMLAnchorElement>('a[href^="#"]')];

@@ -4,9 +4,14 @@ const due: Element[] = [];
 
 /** All forms are read before any is drawn, so that a page of many tabs is laid out once. */
 const readForms = (lists: Element[]) =>
-  lists.map((list) => [list, getComputedStyle(list).getPropertyValue('--k-form').trim()] as const).forEach(([list, form]) => refolds.get(list)!(form));
+  lists
+    .map((list) => [list, getComputedStyle(list).getPropertyValue('--k-form').trim()] as const)
+    .forEach(([list, form]) => refolds.get(list)!(form));
 
-/** A list comes and goes with the form, and drawing does not change its size, so the observer does not run after itself. */
+/**
+ * A list comes and goes with the form, and drawing does not change its size, so the observer does not run
+ * after itself.
+ */
 const follow = (list: Element) => {
   sizes ??= new ResizeObserver((entries) => readForms(entries.map(({ target }) => target)));
   sizes.observe(list);
@@ -33,21 +38,28 @@ const retag = (element: Element, tag: string) => {
 };
 
 /**
- * Tabs that fold into an accordion or lie open: ARIA Authoring Practices, patterns "Tabs" and "Accordion". The style sheet says
- * which form is shown (`--k-form`); this gives it its roles and keys. The open panel stands in `data-current` of the root.
+ * Tabs that fold into an accordion or lie open: ARIA Authoring Practices, patterns "Tabs" and "Accordion".
+ * The style sheet says which form is shown (`--k-form`); this gives it its roles and keys. The open panel
+ * stands in `data-current` of the root.
  */
 export function tabs(root: HTMLElement): (() => void) | undefined {
   const list = root.firstElementChild as HTMLElement;
   const tabList = [...list.querySelectorAll<HTMLElement>('button')];
   // By their order, not by their ids, which stand twice where the same snippet does.
-  const [heads, panels] = [0, 1].map((odd) => [...root.lastElementChild!.children].filter((_cell, i) => i % 2 === odd)) as [HTMLElement[], HTMLElement[]];
+  const [heads, panels] = [0, 1].map((odd) =>
+    [...root.lastElementChild!.children].filter((_cell, i) => i % 2 === odd)
+  ) as [HTMLElement[], HTMLElement[]];
   const options = root.dataset.kTabs!;
   const open = new Set<number>();
-  let current = Math.max(0, panels.findIndex(({ id }) => id === root.dataset.current));
+  let current = Math.max(
+    0,
+    panels.findIndex(({ id }) => id === root.dataset.current)
+  );
   let form: string | undefined;
   let headers = heads.map((head) => head.firstElementChild as HTMLElement);
 
-  const holding = (event: Event, elements: Element[]) => elements.findIndex((element) => element.contains(event.target as Node));
+  const holding = (event: Event, elements: Element[]) =>
+    elements.findIndex((element) => element.contains(event.target as Node));
 
   const refold = (told: string) => {
     // Nothing is said where everything lies open anyway: on paper.
@@ -68,8 +80,16 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
     setAttributes(list, { role: 'tablist', 'aria-orientation': form === 'tabs y' ? 'vertical' : null });
     panels.forEach((panel, index) => {
       const isOpen = isTabs ? index === current : form === 'open' || open.has(index);
-      setAttributes(tabList[index]!, { role: 'tab', 'aria-current': null, 'aria-selected': `${index === current}`, tabindex: index === current ? null : -1 });
-      setAttributes(headers[index]!, { type: isButton ? 'button' : null, 'aria-expanded': isButton ? `${isOpen}` : null });
+      setAttributes(tabList[index]!, {
+        role: 'tab',
+        'aria-current': null,
+        'aria-selected': `${index === current}`,
+        tabindex: index === current ? null : -1
+      });
+      setAttributes(headers[index]!, {
+        type: isButton ? 'button' : null,
+        'aria-expanded': isButton ? `${isOpen}` : null
+      });
       setAttributes(panel, {
         role: isTabs ? 'tabpanel' : isButton ? 'region' : null,
         'aria-labelledby': isTabs ? tabList[index]!.id : isButton ? headers[index]!.id : null,
@@ -108,8 +128,11 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
       const targets = inTabs < 0 ? headers : tabList;
       const from = inTabs < 0 ? holding(event, headers) : inTabs;
       const last = targets.length - 1;
-      const [back, forward] = inTabs >= 0 && form === 'tabs' ? ['ArrowLeft', 'ArrowRight'] : ['ArrowUp', 'ArrowDown'];
-      let to = ({ Home: 0, End: last, [back!]: from - 1, [forward!]: from + 1 } as Record<string, number>)[key] ?? NaN;
+      const [back, forward] =
+        inTabs >= 0 && form === 'tabs' ? ['ArrowLeft', 'ArrowRight'] : ['ArrowUp', 'ArrowDown'];
+      let to =
+        ({ Home: 0, End: last, [back!]: from - 1, [forward!]: from + 1 } as Record<string, number>)[key] ??
+        NaN;
       if (inTabs >= 0) to = (to + last + 1) % (last + 1);
       const target = targets[to];
       if (from < 0 || !target) return;
@@ -135,7 +158,12 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
     headers.forEach((header, index) => {
       setAttributes(header, { type: null, 'aria-expanded': null });
       retag(header, 'span');
-      setAttributes(tabList[index]!, { role: null, 'aria-selected': null, tabindex: null, 'aria-current': index === current ? 'true' : null });
+      setAttributes(tabList[index]!, {
+        role: null,
+        'aria-selected': null,
+        tabindex: null,
+        'aria-current': index === current ? 'true' : null
+      });
       setAttributes(panels[index]!, { role: null, 'aria-labelledby': null, tabindex: null, hidden: null });
     });
   };

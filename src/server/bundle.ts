@@ -4,7 +4,10 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build, type Plugin } from 'esbuild';
 
-/** The folder `src` of this checkout: from the source when run as TypeScript, from the working folder when built. */
+/**
+ * The folder `src` of this checkout: from the source when run as TypeScript, from the working folder when
+ * built.
+ */
 export function sourceFolder(): string {
   const starts = [dirname(fileURLToPath(import.meta.url)), process.cwd()];
   for (const start of starts) {
@@ -58,7 +61,9 @@ const keepingComments: Plugin = {
     builder.onLoad({ filter: /src[\\/]runtime[\\/][^\\/]*\.ts$/ }, async ({ path }) => {
       const source = await readFile(path, 'utf8');
       const code = source.replace(COMMENTED_TYPE, '');
-      const marked = code.replace(/^([ \t]*)\/\*\*/gm, '$1/*!').replace(/^([ \t]*)\/\/ (.*)$/gm, '$1/*! $2 */');
+      const marked = code
+        .replace(/^([ \t]*)\/\*\*/gm, '$1/*!')
+        .replace(/^([ \t]*)\/\/ (.*)$/gm, '$1/*! $2 */');
       return { contents: marked, loader: 'ts' };
     });
   }
@@ -79,7 +84,8 @@ function asWritten(text: string): string {
 }
 
 /** Each from the file that has its name, so that nothing else of the runtime comes along. */
-const imports = (names: readonly string[]): string => names.map((name) => `import { ${name} } from './${name}';`).join(' ');
+const imports = (names: readonly string[]): string =>
+  names.map((name) => `import { ${name} } from './${name}';`).join(' ');
 
 function checkedNames(behaviours: readonly string[]): string[] {
   const strange = behaviours.filter((name) => !/^[a-z][a-zA-Z0-9]*$/.test(name));
@@ -95,28 +101,53 @@ export async function pageScript(behaviours: readonly string[], isMinified: bool
   if (behaviours.length === 0) return null;
   const names = checkedNames(behaviours);
   const contents = `${imports(['start', ...names])} start({ ${names.join(', ')} });`;
-  return bundled(`page:${isMinified}:${names.join()}`, { contents, folder: 'runtime', isStoppable: false, isMinified });
+  return bundled(`page:${isMinified}:${names.join()}`, {
+    contents,
+    folder: 'runtime',
+    isStoppable: false,
+    isMinified
+  });
 }
 
 /**
  * The script of a snippet: it starts within the element it stands in, and nowhere else.
- * @param opens whether something in it is opened by its id, which a second copy on the same page has to have of its own.
+ * @param opens whether something in it is opened by its id, which a second copy on the same page has to have
+ * of its own.
  */
-export async function snippetScript(behaviours: readonly string[], opens: boolean, isMinified: boolean): Promise<string | null> {
+export async function snippetScript(
+  behaviours: readonly string[],
+  opens: boolean,
+  isMinified: boolean
+): Promise<string | null> {
   if (behaviours.length === 0 && !opens) return null;
   const names = checkedNames(behaviours);
   const starting = behaviours.length > 0 ? `start({ ${names.join(', ')} }, root);` : '';
   const needed = behaviours.length > 0 ? ['scoped', 'start', ...names] : ['scoped'];
   const contents = `${imports(needed)} const root = document.currentScript.parentElement; scoped(root); ${starting}`;
-  return bundled(`snippet:${isMinified}:${names.join()}`, { contents, folder: 'runtime', isStoppable: false, isMinified });
+  return bundled(`snippet:${isMinified}:${names.join()}`, {
+    contents,
+    folder: 'runtime',
+    isStoppable: false,
+    isMinified
+  });
 }
 
 /** The script of the preview frame: the probe and every behaviour. */
 export function probeScript(): Promise<string> {
-  return bundled('probe', { contents: `import './probe';`, folder: 'preview', isStoppable: true, isMinified: true });
+  return bundled('probe', {
+    contents: `import './probe';`,
+    folder: 'preview',
+    isStoppable: true,
+    isMinified: true
+  });
 }
 
 /** The editor for writing in the preview; fetched when someone first writes there. */
 export function writerScript(): Promise<string> {
-  return bundled('writer', { contents: `import './writer';`, folder: 'preview', isStoppable: true, isMinified: true });
+  return bundled('writer', {
+    contents: `import './writer';`,
+    folder: 'preview',
+    isStoppable: true,
+    isMinified: true
+  });
 }

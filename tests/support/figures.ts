@@ -10,16 +10,19 @@ export interface Figures {
   readonly twice: readonly string[];
 }
 
-const preludeOf = (node: Rule | AtRule): string => (node.type === 'rule' ? node.selector : `@${node.name} ${node.params}`);
+const preludeOf = (node: Rule | AtRule): string =>
+  node.type === 'rule' ? node.selector : `@${node.name} ${node.params}`;
 
 interface Around {
   readonly type: string;
   readonly name?: string;
 }
 
-const isKeyframes = (node: Around | undefined): boolean => node?.type === 'atrule' && node.name === 'keyframes';
+const isKeyframes = (node: Around | undefined): boolean =>
+  node?.type === 'atrule' && node.name === 'keyframes';
 
-const isRule = (node: unknown): node is Rule | AtRule => ['rule', 'atrule'].includes((node as Around | undefined)?.type ?? '');
+const isRule = (node: unknown): node is Rule | AtRule =>
+  ['rule', 'atrule'].includes((node as Around | undefined)?.type ?? '');
 
 /** Where a rule stands: its selector and all it stands in, from the outside in. */
 function placeOf(rule: Rule): string {
@@ -32,14 +35,18 @@ function placeOf(rule: Rule): string {
   return place.join(' { ');
 }
 
-/** Counts a style sheet; nested rules count as rules, keyframes as neither, and a custom property is no declaration. */
+/**
+ * Counts a style sheet; nested rules count as rules, keyframes as neither, and a custom property is no
+ * declaration.
+ */
 export function figuresOf(css: string): Figures {
   const places: string[] = [];
   const declarations: string[] = [];
   parse(css).walk((node) => {
     if (node.type === 'rule' && !isKeyframes(node.parent as Around)) places.push(placeOf(node));
     const isPlain = node.type === 'decl' && !node.prop.startsWith('--');
-    if (isPlain && !isKeyframes(node.parent?.parent as Around)) declarations.push(`${node.prop}: ${node.value}`);
+    if (isPlain && !isKeyframes(node.parent?.parent as Around))
+      declarations.push(`${node.prop}: ${node.value}`);
   });
   return {
     rules: places.length,

@@ -27,12 +27,16 @@ export interface PageOptions {
   readonly marked?: boolean;
 }
 
-/** @returns the pieces under a node that draw themselves, in the order of their markup. Throws for an item its owner draws. */
+/**
+ * @returns the pieces under a node that draw themselves, in the order of their markup. Throws for an item its
+ * owner draws.
+ */
 export function analysesUnder(registry: Registry, project: Project, root: NodeId): Analysis[] {
   const found: Analysis[] = [];
   const visit = (id: NodeId): void => {
     const analysis = analyse(registry, project, nodeOf(project, id));
-    if (!analysis.markup) throw new Error(`analysesUnder: ${JSON.stringify(id)} is an item and cannot stand alone`);
+    if (!analysis.markup)
+      throw new Error(`analysesUnder: ${JSON.stringify(id)} is an item and cannot stand alone`);
     found.push(analysis);
     childrenIn(analysis.markup).forEach(visit);
   };
@@ -78,7 +82,10 @@ export class BodyBuilder {
     this.symbols = new Symbols(() => idsIn(found), symbolClass(options.prefix));
   }
 
-  /** @returns the element of the first piece with all others in it, and the drawings they use, null where there are none. */
+  /**
+   * @returns the element of the first piece with all others in it, and the drawings they use, null where
+   * there are none.
+   */
   build(): { readonly root: Element; readonly symbols: Element | null } {
     const root = this.piece(this.found[0]!);
     return { root, symbols: this.symbols.isEmpty ? null : this.symbols.sheet() };
@@ -101,7 +108,8 @@ export class BodyBuilder {
         return child.data?.child ? this.piece(this.byId.get(child.data.child)!) : this.element(child, of);
       })
     };
-    if (this.options.marked && data?.mark) Object.assign(made.properties, { dataNode: of.id, dataItem: data.mark.node, dataPart: data.mark.part });
+    if (this.options.marked && data?.mark)
+      Object.assign(made.properties, { dataNode: of.id, dataItem: data.mark.node, dataPart: data.mark.part });
     if (asset) Object.assign(made.properties, addressed(element, this.options.addressOf(asset)));
     if (tagName === 'img') this.loadLate(made);
     const renditions = asset ? (this.options.renditionsOf?.(asset) ?? []) : [];
@@ -127,13 +135,17 @@ export class BodyBuilder {
     for (const each of names) {
       const name = String(each);
       if (name === stem) found.push(...this.sheet.classesOf(id, 'root'));
-      else if (name.startsWith(`${stem}-`)) found.push(...this.sheet.classesOf(id, name.slice(stem.length + 1)));
+      else if (name.startsWith(`${stem}-`))
+        found.push(...this.sheet.classesOf(id, name.slice(stem.length + 1)));
       else found.push(name);
     }
     return found;
   }
 
-  /** A picture below the first screen is fetched when it comes near, and none holds up the page (HTML standard, 2.5.7). */
+  /**
+   * A picture below the first screen is fetched when it comes near, and none holds up the page (HTML
+   * standard, 2.5.7).
+   */
   private loadLate({ properties }: Element): void {
     this.pictures += 1;
     properties.decoding = 'async';
@@ -152,9 +164,14 @@ function collectIds({ properties, children: inside }: Element, into: Set<string>
   for (const child of inside) if (child.type === 'element') collectIds(child, into);
 }
 
-/** @returns what gives an element its picture or film: its source, or for one that only paints it, its background. */
+/**
+ * @returns what gives an element its picture or film: its source, or for one that only paints it, its
+ * background.
+ */
 export const addressed = ({ tagName }: Element, address: string): Element['properties'] =>
-  tagName === 'img' || tagName === 'video' ? { src: address } : { style: `background-image: url("${address}")` };
+  tagName === 'img' || tagName === 'video'
+    ? { src: address }
+    : { style: `background-image: url("${address}")` };
 
 /** A picture that the browser can take in a better format and in the size it needs (HTML standard, 4.8.4). */
 function withRenditions(image: Element, renditions: readonly PrintedRendition[], sizes: string): Element {
@@ -165,8 +182,15 @@ function withRenditions(image: Element, renditions: readonly PrintedRendition[],
       .join(', ');
   const plain = (['webp', 'jpeg', 'png'] as const).find((format) => srcSet(format) !== '');
   const avif = srcSet('avif');
-  const fallback: Element = plain ? { ...image, properties: { ...image.properties, srcSet: srcSet(plain), sizes } } : image;
+  const fallback: Element = plain
+    ? { ...image, properties: { ...image.properties, srcSet: srcSet(plain), sizes } }
+    : image;
   if (avif === '') return fallback;
-  const source: Element = { type: 'element', tagName: 'source', properties: { type: 'image/avif', srcSet: avif, sizes }, children: [] };
+  const source: Element = {
+    type: 'element',
+    tagName: 'source',
+    properties: { type: 'image/avif', srcSet: avif, sizes },
+    children: []
+  };
   return { type: 'element', tagName: 'picture', properties: {}, children: [source, fallback] };
 }

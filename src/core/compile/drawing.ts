@@ -8,7 +8,10 @@ import { addressed } from './body';
 import { sheetsOf } from './parts';
 import { drawingDialect, printSheet, tokenRule, usedTokens } from './rules';
 
-/** A drawing of one piece, such as the insert drawer has: a picture of it, wide and on a screen, in which nothing moves. */
+/**
+ * A drawing of one piece, such as the insert drawer has: a picture of it, wide and on a screen, in which
+ * nothing moves.
+ */
 export interface PrintedDrawing {
   readonly html: string;
   /** Every class in it starts with the prefix. */
@@ -16,13 +19,25 @@ export interface PrintedDrawing {
 }
 
 /** Throws where the piece is drawn by its owner and cannot stand alone. */
-export function printDrawing(registry: Registry, project: Project, id: NodeId, prefix: string): PrintedDrawing {
+export function printDrawing(
+  registry: Registry,
+  project: Project,
+  id: NodeId,
+  prefix: string
+): PrintedDrawing {
   const found: Analysis[] = [];
   const build = (element: Element): Element => {
     const { className } = element.properties;
-    const classes = Array.isArray(className) ? { className: className.map((name) => `${prefix}-${name}`) } : {};
+    const classes = Array.isArray(className)
+      ? { className: className.map((name) => `${prefix}-${name}`) }
+      : {};
     const picture = element.data?.asset ? addressed(element, '') : {};
-    return { type: 'element', tagName: element.tagName, properties: { ...picture, ...element.properties, ...classes }, children: element.children.map(inside) };
+    // As its script would have it: what asks for a behaviour has been started.
+    const started = Object.keys(element.properties).some((name) => name.startsWith('dataK'))
+      ? { dataKOn: '' }
+      : {};
+    const properties = { ...picture, ...element.properties, ...classes, ...started };
+    return { type: 'element', tagName: element.tagName, properties, children: element.children.map(inside) };
   };
   const inside = (child: ElementContent): ElementContent => {
     if (child.type !== 'element') return child;
@@ -30,14 +45,25 @@ export function printDrawing(registry: Registry, project: Project, id: NodeId, p
   };
   const expand = (node: NodeId): Element => {
     const analysis = analyse(registry, project, nodeOf(project, node));
-    if (!analysis.markup) throw new Error(`printDrawing: ${JSON.stringify(node)} is an item and cannot stand alone`);
+    if (!analysis.markup)
+      throw new Error(`printDrawing: ${JSON.stringify(node)} is an item and cannot stand alone`);
     found.push(analysis);
     return build(analysis.markup);
   };
-  const root: Element = { type: 'element', tagName: 'div', properties: { className: [prefix] }, children: [expand(id)] };
+  const root: Element = {
+    type: 'element',
+    tagName: 'div',
+    properties: { className: [prefix] },
+    children: [expand(id)]
+  };
   const sheets = sheetsOf(registry, found);
-  const tokens = usedTokens(sheets.map(({ sheet }) => sheet), project.tokens);
-  const rules = sheets.map(({ stem, sheet }) => printSheet(sheet, `${prefix}-${stem}`, drawingDialect, project.info.bands));
+  const tokens = usedTokens(
+    sheets.map(({ sheet }) => sheet),
+    project.tokens
+  );
+  const rules = sheets.map(({ stem, sheet }) =>
+    printSheet(sheet, `${prefix}-${stem}`, drawingDialect, project.info.bands)
+  );
   const boxes = `.${prefix}, .${prefix} *, .${prefix} ::before, .${prefix} ::after { box-sizing: border-box; }\n`;
   return { html: printHtml(root), css: boxes + tokenRule(`.${prefix}`, tokens) + rules.join('\n') };
 }

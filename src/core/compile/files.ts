@@ -33,27 +33,50 @@ export interface PlanOptions {
 }
 
 /** Plans the export of some pages. The first page of the project is `index`, the others go by their ids. */
-export function planExport(registry: Registry, project: Project, ids: readonly PageId[], options: PlanOptions): ExportPlan {
+export function planExport(
+  registry: Registry,
+  project: Project,
+  ids: readonly PageId[],
+  options: PlanOptions
+): ExportPlan {
   const fileOf = (id: PageId) => (id === project.info.pageOrder[0] ? 'index' : id);
-  return options.single ? planSingles(registry, project, ids, options, fileOf) : planSite(registry, project, ids, options, fileOf);
+  return options.single
+    ? planSingles(registry, project, ids, options, fileOf)
+    : planSite(registry, project, ids, options, fileOf);
 }
 
 type FileOf = (id: PageId) => string;
 
 /** One file has no picture beside it that others could fetch, and carries its pictures inside, once each. */
-function planSingles(registry: Registry, project: Project, ids: readonly PageId[], { dataUri }: PlanOptions, fileOf: FileOf): ExportPlan {
+function planSingles(
+  registry: Registry,
+  project: Project,
+  ids: readonly PageId[],
+  { dataUri }: PlanOptions,
+  fileOf: FileOf
+): ExportPlan {
   const pages = ids.map((id) => {
-    const { pages: printed, css } = printSite(registry, project, [id], { addressOf: dataUri, readable: true });
+    const { pages: printed, css } = printSite(registry, project, [id], {
+      addressOf: dataUri,
+      readable: true
+    });
     return planned(printed[0]!, fileOf(id), css, null);
   });
   return { single: true, css: '', pages, assets: [], renditions: [] };
 }
 
-function planSite(registry: Registry, project: Project, ids: readonly PageId[], { renditions, marked }: PlanOptions, fileOf: FileOf): ExportPlan {
+function planSite(
+  registry: Registry,
+  project: Project,
+  ids: readonly PageId[],
+  { renditions, marked }: PlanOptions,
+  fileOf: FileOf
+): ExportPlan {
   const ofAsset = (id: AssetId) => renditions?.get(id) ?? [];
   const { pages, css } = printSite(registry, project, ids, {
     addressOf: ({ file }) => `assets/${file}`,
-    renditionsOf: ({ id }) => ofAsset(id).map(({ format, width, file }) => ({ format, width, address: `assets/${file}` })),
+    renditionsOf: ({ id }) =>
+      ofAsset(id).map(({ format, width, file }) => ({ format, width, address: `assets/${file}` })),
     readable: true,
     marked
   });
@@ -67,11 +90,23 @@ function planSite(registry: Registry, project: Project, ids: readonly PageId[], 
   };
 }
 
-function planned({ id: _id, assets: _assets, ...page }: PrintedPage, file: string, css: string, picture: string | null): PlannedPage {
+function planned(
+  { id: _id, assets: _assets, ...page }: PrintedPage,
+  file: string,
+  css: string,
+  picture: string | null
+): PlannedPage {
   return { ...page, file, css, picture };
 }
 
 /** What the finishing step is sent: plain data, without what only the workbench tells. */
 export function requestOf({ single, css, pages }: ExportPlan) {
-  return { single, css, pages: pages.map(({ features: _features, behaviours, ...page }) => ({ ...page, behaviours: [...behaviours] })) };
+  return {
+    single,
+    css,
+    pages: pages.map(({ features: _features, behaviours, ...page }) => ({
+      ...page,
+      behaviours: [...behaviours]
+    }))
+  };
 }

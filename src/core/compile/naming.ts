@@ -1,15 +1,27 @@
 import type { Element } from 'hast';
 
-/** Names that stand for something in the whole document: ids, and groups of which one thing is open or chosen at a time. */
+/**
+ * Names that stand for something in the whole document: ids, and groups of which one thing is open or chosen
+ * at a time.
+ */
 export interface Names {
   readonly ids: Set<string>;
   readonly groups: Set<string>;
 }
 
-const REFERENCES = ['ariaControls', 'ariaLabelledBy', 'ariaDescribedBy', 'popoverTarget', 'htmlFor', 'dataCurrent', 'href'] as const;
+const REFERENCES = [
+  'ariaControls',
+  'ariaLabelledBy',
+  'ariaDescribedBy',
+  'popoverTarget',
+  'htmlFor',
+  'dataCurrent',
+  'href'
+] as const;
 
 /** Elements whose `name` makes a group of them (HTML standard, 4.11.1 and 4.10.5.1.16). */
-const isGrouped = ({ tagName, properties }: Element) => tagName === 'details' || (tagName === 'input' && properties.type === 'radio');
+const isGrouped = ({ tagName, properties }: Element) =>
+  tagName === 'details' || (tagName === 'input' && properties.type === 'radio');
 
 export function noteNames(element: Element, { ids, groups }: Names): void {
   const { id, name } = element.properties;
@@ -24,7 +36,8 @@ export function renameAll(element: Element, names: Names, prefix: string): void 
   const renamed = (value: string) => (names.ids.has(value) ? `${prefix}-${value}` : value);
   const properties = element.properties as Record<string, Written>;
   if (typeof properties.id === 'string') properties.id = renamed(properties.id);
-  if (typeof properties.name === 'string' && isGrouped(element)) properties.name = `${prefix}-${properties.name}`;
+  if (typeof properties.name === 'string' && isGrouped(element))
+    properties.name = `${prefix}-${properties.name}`;
   for (const reference of REFERENCES) {
     const value = properties[reference];
     if (Array.isArray(value)) properties[reference] = value.map((each) => renamed(String(each)));

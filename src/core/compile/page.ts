@@ -37,13 +37,23 @@ export interface PrintedSite {
 }
 
 /** Prints a page for export, with a style sheet of its own. Throws where the page is not in the project. */
-export function printPage(registry: Registry, project: Project, id: PageId, options: PageOptions): PrintedPage & { readonly css: string } {
+export function printPage(
+  registry: Registry,
+  project: Project,
+  id: PageId,
+  options: PageOptions
+): PrintedPage & { readonly css: string } {
   const { pages, css } = printSite(registry, project, [id], options);
   return { ...pages[0]!, css };
 }
 
 /** Prints pages for export that share a style sheet. Throws where one of them is not in the project. */
-export function printSite(registry: Registry, project: Project, ids: readonly PageId[], options: PageOptions): PrintedSite {
+export function printSite(
+  registry: Registry,
+  project: Project,
+  ids: readonly PageId[],
+  options: PageOptions
+): PrintedSite {
   const found = ids.map((id) => analysesUnder(registry, project, pageOf(project, id).root));
   const all = found.flat();
   const rulesOf = (pieces: readonly Analysis[]) => sheetsOf(registry, pieces).map((each) => each.sheet);
@@ -62,7 +72,11 @@ export function printSite(registry: Registry, project: Project, ids: readonly Pa
     const preview = picture ? project.assets[picture] : undefined;
     const sheets = ofPages[i]!;
     const own = ids.length === 1 ? tokens : usedTokens(sheets, project.tokens);
-    const { features } = gather(pieces, sheets, own.map(({ value }) => value));
+    const { features } = gather(
+      pieces,
+      sheets,
+      own.map(({ value }) => value)
+    );
     const assets = new Set(pieces.flatMap((each) => each.assets));
     if (preview) assets.add(preview.id);
     return {
@@ -92,20 +106,37 @@ function bodyText(builder: BodyBuilder, { readable }: PageOptions): string {
   return elementText(made);
 }
 
-/** @returns an element as HTML as one writes it by hand: `defer` as `defer`, `&amp;` as `&amp;`, drawings closed where they stand. */
+/**
+ * @returns an element as HTML as one writes it by hand: `defer` as `defer`, `&amp;` as `&amp;`, drawings
+ * closed where they stand.
+ */
 export const elementText = (element: Element): string =>
-  toHtml(element, { collapseEmptyAttributes: true, closeEmptyElements: true, tightSelfClosing: true, characterReferences: { useNamedReferences: true } });
+  toHtml(element, {
+    collapseEmptyAttributes: true,
+    closeEmptyElements: true,
+    tightSelfClosing: true,
+    characterReferences: { useNamedReferences: true }
+  });
 
 /** Takes out white space inside drawings, where nobody reads: each icon and each use of one stands on one line. */
 export function tightDrawings(element: Element, isInside: boolean): void {
-  const isDrawing = isInside || element.tagName === 'symbol' || (element.tagName === 'svg' && !element.children.some(isSymbol));
-  if (isDrawing) element.children = element.children.filter((child) => child.type !== 'text' || child.value.trim() !== '');
+  const isDrawing =
+    isInside ||
+    element.tagName === 'symbol' ||
+    (element.tagName === 'svg' && !element.children.some(isSymbol));
+  if (isDrawing)
+    element.children = element.children.filter((child) => child.type !== 'text' || child.value.trim() !== '');
   for (const child of element.children) if (child.type === 'element') tightDrawings(child, isDrawing);
 }
 
-const isSymbol = (child: Element['children'][number]): boolean => child.type === 'element' && child.tagName === 'symbol';
+const isSymbol = (child: Element['children'][number]): boolean =>
+  child.type === 'element' && child.tagName === 'symbol';
 
-function hasRenditions(found: readonly Analysis[], { assets }: Project, { renditionsOf }: PageOptions): boolean {
+function hasRenditions(
+  found: readonly Analysis[],
+  { assets }: Project,
+  { renditionsOf }: PageOptions
+): boolean {
   if (!renditionsOf) return false;
   return found.some((each) => each.assets.some((id) => assets[id] && renditionsOf(assets[id]).length > 0));
 }

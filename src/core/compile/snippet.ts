@@ -34,20 +34,44 @@ export interface SnippetOptions {
  * Prints one piece with what is in it, all names under a prefix of its own: classes, ids, keyframes and tokens.
  * Throws where the piece is drawn by its owner and cannot stand alone.
  */
-export function printSnippet(registry: Registry, project: Project, id: NodeId, options: SnippetOptions): PrintedSnippet {
+export function printSnippet(
+  registry: Registry,
+  project: Project,
+  id: NodeId,
+  options: SnippetOptions
+): PrintedSnippet {
   const prefix = `ky-${id}`;
   const found = analysesUnder(registry, project, id);
   const sheets = sheetsOf(registry, found).map(({ sheet }) => sheet);
   const tokens = usedTokens(sheets, project.tokens);
-  const sheet = styleSheetFor(found, { registry, nodes: project.nodes, bands: project.info.bands, tokens, hasPictures: false, prefix });
-  const { root: inner, symbols } = new BodyBuilder(registry, project, found, sheet, { ...options, prefix }).build();
-  const root: Element = { type: 'element', tagName: 'div', properties: { className: [prefix] }, children: symbols ? [inner, symbols] : [inner] };
+  const sheet = styleSheetFor(found, {
+    registry,
+    nodes: project.nodes,
+    bands: project.info.bands,
+    tokens,
+    hasPictures: false,
+    prefix
+  });
+  const { root: inner, symbols } = new BodyBuilder(registry, project, found, sheet, {
+    ...options,
+    prefix
+  }).build();
+  const root: Element = {
+    type: 'element',
+    tagName: 'div',
+    properties: { className: [prefix] },
+    children: symbols ? [inner, symbols] : [inner]
+  };
   const names: Names = { ids: new Set(), groups: new Set() };
   noteAll(root, names);
   renameAll(root, names, prefix);
   format({ type: 'root', children: [root] });
   tightDrawings(root, false);
-  const { features } = gather(found, sheets, tokens.map(({ value }) => value));
+  const { features } = gather(
+    found,
+    sheets,
+    tokens.map(({ value }) => value)
+  );
   return {
     prefix,
     language: maybePageOf(project, id)?.language ?? 'en',
@@ -65,8 +89,13 @@ function noteAll(element: Element, names: Names): void {
 }
 
 /** A snippet as one text to paste. Throws where a text could end its own element early. */
-export function snippetText({ html, css, prefix }: Pick<PrintedSnippet, 'html' | 'css' | 'prefix'>, script: string | null): string {
-  for (const part of [css, script ?? '']) if (/<\/(?:style|script)/i.test(part)) throw new Error('snippetText: a closing tag stands inside the text');
+export function snippetText(
+  { html, css, prefix }: Pick<PrintedSnippet, 'html' | 'css' | 'prefix'>,
+  script: string | null
+): string {
+  for (const part of [css, script ?? ''])
+    if (/<\/(?:style|script)/i.test(part))
+      throw new Error('snippetText: a closing tag stands inside the text');
   const closing = html.lastIndexOf('</div>');
   const tail = script ? `<script>${script}</script>\n` : '';
   return `<!-- ${prefix}: from here to the end of this element, to paste where it should stand -->\n${html.slice(0, html.indexOf('>') + 1)}\n<style>\n${css}</style>${html.slice(html.indexOf('>') + 1, closing)}${tail}</div>\n`;

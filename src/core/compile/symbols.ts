@@ -26,14 +26,19 @@ export class Symbols {
     const { id } = this.symbolOf(outline);
     const own: Element['properties'] = { className: [this.className] };
     if (isFilled(icon)) own.className = [this.className, `${this.className}-filled`];
-    for (const name of ['dataChosen', 'ariaHidden']) if (properties[name] !== undefined) own[name] = properties[name];
+    for (const name of ['dataChosen', 'ariaHidden'])
+      if (properties[name] !== undefined) own[name] = properties[name];
     return element('svg', own, [element('use', { href: `#${id}` })]);
   }
 
   /** @returns what draws them all, out of sight. */
   sheet(): Element {
     const symbols = [...this.byDrawing.values()].map(({ id, icon }) =>
-      element('symbol', { id, viewBox: '0 0 24 24' }, icon.nodes.map(([tag, attributes]) => element(tag, { ...attributes })))
+      element(
+        'symbol',
+        { id, viewBox: '0 0 24 24' },
+        icon.nodes.map(([tag, attributes]) => element(tag, { ...attributes }))
+      )
     );
     return element('svg', { className: [`${this.className}-sheet`], ariaHidden: 'true' }, symbols);
   }
@@ -42,7 +47,12 @@ export class Symbols {
     const key = JSON.stringify(icon.nodes);
     const known = this.byDrawing.get(key);
     if (known) return known;
-    const wanted = `icon-${icon.name.toLowerCase().replace(/[^a-z\d]+/g, '-').replace(/^-|-$/g, '') || 'drawing'}`;
+    const wanted = `icon-${
+      icon.name
+        .toLowerCase()
+        .replace(/[^a-z\d]+/g, '-')
+        .replace(/^-|-$/g, '') || 'drawing'
+    }`;
     const taken = (this.taken ??= this.idsOf());
     let id = wanted;
     for (let count = 2; taken.has(id); count += 1) id = `${wanted}-${count}`;
@@ -58,4 +68,9 @@ function withoutFill({ name, nodes }: Icon): Icon {
   return { name: name.replace(/ filled$/, ''), nodes: bare };
 }
 
-const element = (tagName: string, properties: Element['properties'], children: Element[] = []): Element => ({ type: 'element', tagName, properties, children });
+const element = (tagName: string, properties: Element['properties'], children: Element[] = []): Element => ({
+  type: 'element',
+  tagName,
+  properties,
+  children
+});

@@ -16,7 +16,8 @@ export type ClassOf = (part: string, isLast: boolean) => string;
 /**
  * One part of a kind or of a piece as CSS: one rule, with its states and conditions in it (CSS Nesting 1).
  * @param cells all of one part, in the order of the cascade.
- * @param classOf the class that stands in a selector for a part; of the part the block is of, the block's own class.
+ * @param classOf the class that stands in a selector for a part; of the part the block is of, the block's own
+ * class.
  * @param also classes of which the same is true.
  */
 export function printBlock(cells: readonly Cell[], classOf: ClassOf, also: readonly string[] = []): string {
@@ -26,10 +27,16 @@ export function printBlock(cells: readonly Cell[], classOf: ClassOf, also: reado
   const base = `.${classOf(cells[0]!.part, true)}`;
   const prelude = [base, ...also.map((name) => `.${name}`)].join(',\n');
   const own = inside.length > 0 ? [rule(prelude, bodyOf(inside))] : [];
-  return [...own, ...beside.map((group) => wrapped(group.at, rule(group.selector, declarations(group.cells))))].join('\n\n');
+  return [
+    ...own,
+    ...beside.map((group) => wrapped(group.at, rule(group.selector, declarations(group.cells))))
+  ].join('\n\n');
 }
 
-/** Cells in groups of one selector and condition. A later one joins an earlier group unless one between would then win over it. */
+/**
+ * Cells in groups of one selector and condition. A later one joins an earlier group unless one between would
+ * then win over it.
+ */
 function grouped(cells: readonly Cell[], classOf: ClassOf): Group[] {
   const groups: Group[] = [];
   const base = `.${classOf(cells[0]!.part, true)}`;
@@ -37,14 +44,21 @@ function grouped(cells: readonly Cell[], classOf: ClassOf): Group[] {
     const selector = withClasses(cell.selector, classOf);
     const isMine = (group: Group) => group.selector === selector && group.at.join() === cell.at.join();
     const at = groups.findLastIndex(isMine);
-    const isParted = groups.slice(at + 1).some((between) => between.cells.some((each) => each.meets === cell.meets && each.weight === cell.weight));
+    const isParted = groups
+      .slice(at + 1)
+      .some((between) =>
+        between.cells.some((each) => each.meets === cell.meets && each.weight === cell.weight)
+      );
     if (at >= 0 && !isParted) {
       groups[at]!.cells.push(cell);
       continue;
     }
     const nested = nestedIn(base, selector);
     // The block's own declarations stand first in it; what has to stand later is a rule in it.
-    const isLater = nested === '' && cell.at.length === 0 && groups.some((group) => group.nested === '' && group.at.length === 0);
+    const isLater =
+      nested === '' &&
+      cell.at.length === 0 &&
+      groups.some((group) => group.nested === '' && group.at.length === 0);
     groups.push({ nested: isLater ? '&' : nested, selector, at: cell.at, cells: [cell] });
   }
   return groups;
@@ -61,7 +75,10 @@ function nestedIn(base: string, selector: string): string | null {
   return `${before}&${after}`;
 }
 
-/** What stands between the braces of a block: its own declarations first, then what is nested, neighbours in one at-rule together. */
+/**
+ * What stands between the braces of a block: its own declarations first, then what is nested, neighbours in
+ * one at-rule together.
+ */
 function bodyOf(groups: readonly Group[]): string {
   const plain = groups.filter(({ nested, at }) => nested === '' && at.length === 0);
   const parts = plain.map(({ cells }) => declarations(cells));
@@ -81,10 +98,15 @@ function contentOf(chunk: readonly Group[]): string[] {
     if (isSame) last.preludes.push(nested!);
     else merged.push({ preludes: nested === '' ? [] : [nested!], body });
   }
-  return merged.map(({ preludes, body }) => (preludes.length === 0 ? body : rule(preludes.join(',\n'), body)));
+  return merged.map(({ preludes, body }) =>
+    preludes.length === 0 ? body : rule(preludes.join(',\n'), body)
+  );
 }
 
-/** Neighbours in the same at-rules. Declarations that stand after a nested rule are newer than nesting, so they begin anew. */
+/**
+ * Neighbours in the same at-rules. Declarations that stand after a nested rule are newer than nesting, so
+ * they begin anew.
+ */
 function chunksOf(groups: readonly Group[]): Group[][] {
   const chunks: Group[][] = [];
   for (const group of groups) {
@@ -96,12 +118,16 @@ function chunksOf(groups: readonly Group[]): Group[][] {
   return chunks;
 }
 
-/** The order in which one expects selectors, as far as it changes nothing: of two of one weight the later one would win. */
+/**
+ * The order in which one expects selectors, as far as it changes nothing: of two of one weight the later one
+ * would win.
+ */
 function lightestFirst(chunks: readonly Group[][]): Group[][] {
   const sorted: Group[][] = [];
   for (const chunk of chunks) {
     let at = sorted.length;
-    while (at > 0 && heaviest(sorted[at - 1]!) > heaviest(chunk) && !canCollide(sorted[at - 1]!, chunk)) at -= 1;
+    while (at > 0 && heaviest(sorted[at - 1]!) > heaviest(chunk) && !canCollide(sorted[at - 1]!, chunk))
+      at -= 1;
     sorted.splice(at, 0, chunk);
   }
   return sorted;
@@ -116,7 +142,8 @@ const indented = (text: string): string => text.replace(/^(?=.)/gm, '  ');
 
 const rule = (prelude: string, body: string): string => `${prelude} {\n${indented(body)}\n}`;
 
-export const wrapped = (at: readonly string[], content: string): string => at.reduceRight((inner, prelude) => rule(prelude, inner), content);
+export const wrapped = (at: readonly string[], content: string): string =>
+  at.reduceRight((inner, prelude) => rule(prelude, inner), content);
 
 /** Custom properties first, apart from the rest. Of two for the same property the later one stands. */
 function declarations(cells: readonly Cell[]): string {
@@ -126,5 +153,8 @@ function declarations(cells: readonly Cell[]): string {
   for (const property of inReadingOrder([...last.keys()])) {
     (property.startsWith('--') ? custom : plain).push(`${property}: ${last.get(property)!};`);
   }
-  return [custom, plain].filter((lines) => lines.length > 0).map((lines) => lines.join('\n')).join('\n\n');
+  return [custom, plain]
+    .filter((lines) => lines.length > 0)
+    .map((lines) => lines.join('\n'))
+    .join('\n\n');
 }

@@ -3,8 +3,10 @@ import type { Cell } from './cells';
 const SIDES = ['top', 'right', 'bottom', 'left'] as const;
 
 /**
- * The border of a part in one line where it can be: a look says style, widths and colour apart, since each is a cell of its own.
- * @param cells all of one piece. @param needsReset whether the browser draws a border of its own on the part's element.
+ * The border of a part in one line where it can be: a look says style, widths and colour apart, since each is
+ * a cell of its own.
+ * @param cells all of one piece. @param needsReset whether the browser draws a border of its own on the
+ * part's element.
  */
 export function shortBorders(cells: readonly Cell[], needsReset: (part: string) => boolean): Cell[] {
   const parts = new Set(cells.map(({ part }) => part));
@@ -48,7 +50,10 @@ function linesOf({ width, style, colour }: Line, needsReset: boolean): readonly 
   if (colour.includes(' ') && !/^[\w-]+\(.*\)$/.test(colour)) return null;
   const widths = [0, 1, 2, 3].map((i) => given[i] ?? given[i - 2] ?? given[0]!);
   const drawn = SIDES.filter((_side, i) => widths[i] !== '0');
-  const line = (side: string, thickness: string) => ({ property: `border${side}`, value: [thickness, style, colour].filter(Boolean).join(' ') });
+  const line = (side: string, thickness: string) => ({
+    property: `border${side}`,
+    value: [thickness, style, colour].filter(Boolean).join(' ')
+  });
   const none = { property: 'border', value: '0' };
   if (drawn.length === 0) return [none];
   if (new Set(widths).size === 1) return [line('', widths[0]!)];

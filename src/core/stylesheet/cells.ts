@@ -23,9 +23,13 @@ export interface Cell {
 const PART = new RegExp(`\\.${STEM}(?:-([\\w-]+))?`, 'g');
 
 /** @returns names of the parts that a selector names, in order; `root` for the piece's own class. */
-export const partsIn = (selector: string): string[] => [...selector.matchAll(PART)].map((match) => match[1] ?? 'root');
+export const partsIn = (selector: string): string[] =>
+  [...selector.matchAll(PART)].map((match) => match[1] ?? 'root');
 
-/** @returns the selector with a class in the place of each part; `isLast` marks the part whose block it belongs to. */
+/**
+ * @returns the selector with a class in the place of each part; `isLast` marks the part whose block it
+ * belongs to.
+ */
 export function withClasses(selector: string, classOf: (part: string, isLast: boolean) => string): string {
   const count = partsIn(selector).length;
   let at = 0;
@@ -83,7 +87,8 @@ function weightOf(selector: string): number {
 }
 
 /**
- * Two selectors of one part may match one element, unless only one of them goes on to what is inside it or to a box it generates.
+ * Two selectors of one part may match one element, unless only one of them goes on to what is inside it or to
+ * a box it generates.
  */
 function subjectOf(selector: string, part: string): string {
   const tail = selector.slice(selector.lastIndexOf(STEM) + STEM.length);
@@ -96,7 +101,9 @@ function subjectOf(selector: string, part: string): string {
 export function selectorOf({ selector, state }: Rule): string {
   if (!state) return selector;
   const staysWhileDisabled = !state.disabled || (state.name !== 'hover' && state.name !== 'pressed');
-  return staysWhileDisabled ? selector + state.selector : `${selector}${state.selector}:where(:not(${state.disabled}))`;
+  return staysWhileDisabled
+    ? selector + state.selector
+    : `${selector}${state.selector}:where(:not(${state.disabled}))`;
 }
 
 const isWeightless = ({ selector }: Rule): boolean => /^:where\(\.[^()]*\)$/.test(selector);
@@ -104,7 +111,8 @@ const isWeightless = ({ selector }: Rule): boolean => /^:where\(\.[^()]*\)$/.tes
 /** What has no weight loses to all that follows, so it may as well be the first thing that is said of the part. */
 function weightlessFirst(rules: readonly Rule[]): Rule[] {
   const weightless = new Map<string, Rule>();
-  for (const rule of rules) if (isWeightless(rule)) weightless.set(rule.selector.slice(':where('.length, -1), rule);
+  for (const rule of rules)
+    if (isWeightless(rule)) weightless.set(rule.selector.slice(':where('.length, -1), rule);
   return rules.flatMap((rule) => {
     if (isWeightless(rule)) return [];
     const before = weightless.get(rule.selector);
@@ -113,7 +121,10 @@ function weightlessFirst(rules: readonly Rule[]): Rule[] {
   });
 }
 
-/** @returns every declaration of a sheet, in the order of the cascade; those whose conditions never hold at once are left out. */
+/**
+ * @returns every declaration of a sheet, in the order of the cascade; those whose conditions never hold at
+ * once are left out.
+ */
 export function cellsOf(sheet: Sheet, sizes: Sizes): Cell[] {
   const found: Cell[] = [];
   for (const rule of weightlessFirst([...sheet.build, ...sheet.look])) {

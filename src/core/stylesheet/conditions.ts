@@ -19,7 +19,10 @@ const FEATURES: Readonly<Partial<Record<string, readonly [feature: string, value
 /**
  * @returns the at-rules a rule stands in, outermost first, empty for none; null where they can never hold at once.
  */
-export function atRulesOf({ when, state }: Pick<Rule, 'when' | 'state'>, { bands, isContained }: Sizes): readonly string[] | null {
+export function atRulesOf(
+  { when, state }: Pick<Rule, 'when' | 'state'>,
+  { bands, isContained }: Sizes
+): readonly string[] | null {
   const wanted: Wanted = { screen: false, print: false, features: new Map(), widths: [] };
   for (const condition of when) if (!want(wanted, condition, bands)) return null;
   // A look that only a pointer can bring out stays away from screens that cannot hover.
@@ -31,7 +34,9 @@ export function atRulesOf({ when, state }: Pick<Rule, 'when' | 'state'>, { bands
 /** @returns whether the condition can hold together with the others. */
 function want(wanted: Wanted, condition: Condition, bands: Sizes['bands']): boolean {
   if (typeof condition === 'object') {
-    wanted.widths.push('under' in condition ? `(width < ${condition.under}px)` : `(width >= ${condition.from}px)`);
+    wanted.widths.push(
+      'under' in condition ? `(width < ${condition.under}px)` : `(width >= ${condition.from}px)`
+    );
     return true;
   }
   if (condition === 'medium' || condition === 'narrow') {

@@ -12,10 +12,17 @@ const PLACES_LEAST = 3;
 const LONG = 60;
 
 const COLOURED = /^(?:color|background-color|border-color|outline-color|fill|stroke|text-decoration-color)$/;
-const NAMEABLE = (property: string) => COLOURED.test(property) || ['font-family', 'outline', 'transition'].includes(property);
+const NAMEABLE = (property: string) =>
+  COLOURED.test(property) || ['font-family', 'outline', 'transition'].includes(property);
 
-/** @returns a name for each colour, typeface and focus ring that stands in several places, and what to write for a cell's value. */
-export function constantsOf(cells: Iterable<Cell>, taken: ReadonlySet<string>): { readonly constants: readonly Constant[]; write(cell: Cell): string } {
+/**
+ * @returns a name for each colour, typeface and focus ring that stands in several places, and what to write
+ * for a cell's value.
+ */
+export function constantsOf(
+  cells: Iterable<Cell>,
+  taken: ReadonlySet<string>
+): { readonly constants: readonly Constant[]; write(cell: Cell): string } {
   const counts = new Map<string, { property: string; count: number }>();
   for (const { property, value } of cells) {
     if (!NAMEABLE(property) || !isNameable(value)) continue;
@@ -32,8 +39,12 @@ export function constantsOf(cells: Iterable<Cell>, taken: ReadonlySet<string>): 
     byValue.set(value, name);
   }
   return {
-    constants: [...byValue].map(([value, name]) => ({ name, value: counts.get(value)!.property === 'font-family' ? quoted(value) : value })),
-    write: ({ property, value }) => (NAMEABLE(property) && byValue.has(value) ? `var(--${byValue.get(value)!})` : value)
+    constants: [...byValue].map(([value, name]) => ({
+      name,
+      value: counts.get(value)!.property === 'font-family' ? quoted(value) : value
+    })),
+    write: ({ property, value }) =>
+      NAMEABLE(property) && byValue.has(value) ? `var(--${byValue.get(value)!})` : value
   };
 }
 
@@ -41,7 +52,10 @@ const isNameable = (value: string): boolean => !value.includes('var(') && /[#("\
 
 const namedColours = nearest(Object.keys(colorsNamed));
 
-/** A colour is called after the one of CSS's own names that is nearest to it, a typeface after its first family. */
+/**
+ * A colour is called after the one of CSS's own names that is nearest to it, a typeface after its first
+ * family.
+ */
 function nameOf(property: string, value: string): string {
   if (property === 'outline') return 'focus-ring';
   if (property === 'transition') return 'change';
@@ -53,7 +67,11 @@ function nameOf(property: string, value: string): string {
 /** In a custom property nothing tells a name from a keyword, so names stand in quotes. */
 const quoted = (families: string): string => families.replace(/(^|, )([A-Z]\w*)(?=,|$)/g, '$1"$2"');
 
-const slug = (text: string): string => text.toLowerCase().replace(/[^a-z\d]+/g, '-').replace(/^-|-$/g, '') || 'value';
+const slug = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^a-z\d]+/g, '-')
+    .replace(/^-|-$/g, '') || 'value';
 
 function free(name: string, used: ReadonlySet<string>): string {
   if (!used.has(name)) return name;

@@ -14,7 +14,13 @@ export interface Drawn {
   readonly icons: { line: boolean; filled: boolean };
 }
 
-export const nothingDrawn = (): Drawn => ({ parts: new Set(), tags: new Map(), attributes: new Set(), behaviours: new Set(), icons: { line: false, filled: false } });
+export const nothingDrawn = (): Drawn => ({
+  parts: new Set(),
+  tags: new Map(),
+  attributes: new Set(),
+  behaviours: new Set(),
+  icons: { line: false, filled: false }
+});
 
 const known = new WeakMap<Element, Drawn>();
 

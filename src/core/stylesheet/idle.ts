@@ -1,16 +1,28 @@
 import { familyOf, keyOf, type Cell } from './cells';
 import type { Drawn } from './drawn';
 
-/** Attributes that a behaviour sets while the page runs, by the behaviour; `hidden` and the like come with no markup. */
+/**
+ * Attributes that a behaviour sets while the page runs, by the behaviour; `hidden` and the like come with no
+ * markup.
+ */
 const SET_BY: Readonly<Record<string, readonly string[]>> = {
-  tabs: ['aria-selected', 'aria-expanded', 'aria-current', 'hidden', 'role', 'data-k-on', 'data-k-live', 'data-current'],
+  tabs: [
+    'aria-selected',
+    'aria-expanded',
+    'aria-current',
+    'hidden',
+    'role',
+    'data-k-on',
+    'data-k-live',
+    'data-current'
+  ],
   menu: ['aria-expanded', 'data-open'],
   spy: ['aria-current']
 };
 
 /**
- * Initial values of properties that are not inherited and that no browser's own style sheet sets on what a page is made of (the
- * property index of CSS; a test holds them to the mdn-data package).
+ * Initial values of properties that are not inherited and that no browser's own style sheet sets on what a
+ * page is made of (the property index of CSS; a test holds them to the mdn-data package).
  */
 export const INITIAL: Readonly<Record<string, string>> = {
   'align-self': 'auto',
@@ -39,11 +51,29 @@ export const INITIAL: Readonly<Record<string, string>> = {
   'z-index': 'auto'
 };
 
-/** As good as the initial value `normal` where the part is a flex box (CSS Box Alignment 3, sections 5.1.1 and 8.1). */
-const INITIAL_OF_FLEX: Readonly<Record<string, readonly string[]>> = { gap: ['0'], 'justify-content': ['start', 'flex-start'] };
+/**
+ * As good as the initial value `normal` where the part is a flex box (CSS Box Alignment 3, sections 5.1.1 and
+ * 8.1).
+ */
+const INITIAL_OF_FLEX: Readonly<Record<string, readonly string[]>> = {
+  gap: ['0'],
+  'justify-content': ['start', 'flex-start']
+};
 
 /** Elements that no browser gives room or type of their own. */
-const PLAIN = new Set(['a', 'article', 'aside', 'div', 'footer', 'header', 'img', 'main', 'nav', 'section', 'span']);
+const PLAIN = new Set([
+  'a',
+  'article',
+  'aside',
+  'div',
+  'footer',
+  'header',
+  'img',
+  'main',
+  'nav',
+  'section',
+  'span'
+]);
 
 /** What every browser's own style sheet says of an element (HTML standard, 15.3 and 15.5). */
 const OF_BROWSER: Readonly<Record<string, Readonly<Record<string, string>>>> = {
@@ -53,7 +83,8 @@ const OF_BROWSER: Readonly<Record<string, Readonly<Record<string, string>>>> = {
 };
 
 /**
- * @param isAmongOthers whether other style sheets may reach what is drawn, so that nothing can be left to the browser's own.
+ * @param isAmongOthers whether other style sheets may reach what is drawn, so that nothing can be left to the
+ * browser's own.
  * @returns the cells that can change something on a page where only so much is drawn.
  */
 export function withoutIdle(cells: readonly Cell[], drawn: Drawn, isAmongOthers = false): Cell[] {
@@ -62,11 +93,20 @@ export function withoutIdle(cells: readonly Cell[], drawn: Drawn, isAmongOthers 
   const kept: Cell[] = [];
   for (const each of lastOfEach(cells)) {
     if (!attributesIn(each.selector).every((name) => attributes.has(name))) continue;
-    const cell = attributes.has('aria-disabled') ? each : { ...each, selector: each.selector.replace(NOT_DISABLED, '') };
+    const cell = attributes.has('aria-disabled')
+      ? each
+      : { ...each, selector: each.selector.replace(NOT_DISABLED, '') };
     const shorthand = familyOf(cell.property);
-    const earlier = kept.filter(({ meets, property }) => meets === cell.meets && (property === cell.property || property === shorthand));
-    const isFlex = cells.some(({ part, property, value }) => part === cell.part && property === 'display' && value.endsWith('flex'));
-    const isIdle = earlier.length === 0 ? !isAmongOthers && isFromTheStart(cell, drawn, isFlex) : isSaidBefore(cell, earlier);
+    const earlier = kept.filter(
+      ({ meets, property }) => meets === cell.meets && (property === cell.property || property === shorthand)
+    );
+    const isFlex = cells.some(
+      ({ part, property, value }) => part === cell.part && property === 'display' && value.endsWith('flex')
+    );
+    const isIdle =
+      earlier.length === 0
+        ? !isAmongOthers && isFromTheStart(cell, drawn, isFlex)
+        : isSaidBefore(cell, earlier);
     if (!isIdle) kept.push(cell);
   }
   return kept;
@@ -83,10 +123,13 @@ function lastOfEach(cells: readonly Cell[]): Cell[] {
   return [...last.values()];
 }
 
-/** Attributes an element must have for the selector to match; what stands in brackets of `:not` or `:is` may be missing. */
+/**
+ * Attributes an element must have for the selector to match; what stands in brackets of `:not` or `:is` may
+ * be missing.
+ */
 function attributesIn(selector: string): string[] {
   let plain = selector;
-  for (let before = ''; before !== plain; ) {
+  for (let before = ''; before !== plain;) {
     before = plain;
     plain = plain.replace(/\([^()]*\)/g, '');
   }
@@ -104,12 +147,16 @@ function isFromTheStart({ part, meets, property, value }: Cell, { tags }: Drawn,
   if (isFlex && INITIAL_OF_FLEX[property]?.includes(value)) return true;
   const drawnAs = [...(tags.get(part) ?? [])];
   if (drawnAs.length === 0) return false;
-  const isPlain = ((property === 'padding' || property === 'margin') && value === '0') || (property === 'font' && value === 'inherit');
+  const isPlain =
+    ((property === 'padding' || property === 'margin') && value === '0') ||
+    (property === 'font' && value === 'inherit');
   return drawnAs.every((tag) => OF_BROWSER[tag]?.[property] === value || (isPlain && PLAIN.has(tag)));
 }
 
 /** Whether it says what holds already wherever it could hold. */
 function isSaidBefore({ property, value }: Cell, earlier: readonly Cell[]): boolean {
   const isAlways = ({ at, selector }: Cell) => at.length === 0 && !/[:[ ]/.test(selector);
-  return earlier.every((each) => each.property === property && each.value === value) && earlier.some(isAlways);
+  return (
+    earlier.every((each) => each.property === property && each.value === value) && earlier.some(isAlways)
+  );
 }

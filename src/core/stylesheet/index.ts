@@ -38,7 +38,10 @@ export interface StyleSheet {
   readonly css: string;
   /** Whether rules stand in rules. */
   readonly nests: boolean;
-  /** @returns the classes that stand in markup for a part of a piece, in the order of the style sheet; empty where no rule needs one. */
+  /**
+   * @returns the classes that stand in markup for a part of a piece, in the order of the style sheet; empty
+   * where no rule needs one.
+   */
   classesOf(id: NodeId, part: string): readonly string[];
 }
 
@@ -50,13 +53,16 @@ export interface StyleSheetOptions {
   readonly tokens: readonly Token[];
   /** Whether markup has `picture` elements around its images. */
   readonly hasPictures: boolean;
-  /** What every class and every name starts with, for a piece that goes into a page of any site; left out for pages of ours. */
+  /**
+   * What every class and every name starts with, for a piece that goes into a page of any site; left out for
+   * pages of ours.
+   */
   readonly prefix?: string;
 }
 
 /**
- * One style sheet for some pieces, as it would be written by hand: tokens, base, what the pieces of a kind share, and what single
- * pieces have beside it in the order of the page.
+ * One style sheet for some pieces, as it would be written by hand: tokens, base, what the pieces of a kind
+ * share, and what single pieces have beside it in the order of the page.
  * @param found the pieces of one page or of several, in the order of the pages.
  */
 export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOptions): StyleSheet {
@@ -80,23 +86,39 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
     return blocks.length > 0 ? [section(registry.kindOf(kind).label, blocks)] : [];
   });
 
-  const names = new Names(registry, said.kinds.flatMap(({ kind, parts }) => parts.map((part) => partClass(kind, part))));
+  const names = new Names(
+    registry,
+    said.kinds.flatMap(({ kind, parts }) => parts.map((part) => partClass(kind, part)))
+  );
   const owns = said.kinds.flatMap(({ kind, groups, own }) => sameOwn(kind, groups, own, options, names));
   for (const { pieces, name, kind } of owns) pieces.forEach(({ id }) => classes.set(id, { kind, own: name }));
   for (const { id, kind } of found) if (!classes.has(id)) classes.set(id, { kind, own: null });
   const place = new Map(found.map(({ id }, i) => [id, i]));
   owns.sort((a, b) => place.get(a.pieces[0]!.id)! - place.get(b.pieces[0]!.id)!);
   const ofPieces = owns.map(({ name, kind, title, cells }) =>
-    section(title, blocksOf(cells, (part, isLast) => use(named(partClass(isLast ? name : kind, part)))))
+    section(
+      title,
+      blocksOf(cells, (part, isLast) => use(named(partClass(isLast ? name : kind, part))))
+    )
   );
 
-  const values = [...tokens.flatMap(customProperties).map(({ id, value }) => ({ name: id, value })), ...said.constants];
+  const values = [
+    ...tokens.flatMap(customProperties).map(({ id, value }) => ({ name: id, value })),
+    ...said.constants
+  ];
   const parts = [
     ...(values.length > 0 ? [section('Tokens', [rootRule(prefix ? `.${prefix}` : ':root', values)])] : []),
     section('Base', baseRules({ prefix, hasPictures, ...symbolsIn(kinds) })),
     ...ofKinds,
     ...ofPieces,
-    ...(keyframes.size > 0 ? [section('Movements', [...keyframes].map((name) => keyframesText(name, named(plainName(name)))))] : [])
+    ...(keyframes.size > 0
+      ? [
+          section(
+            'Movements',
+            [...keyframes].map((name) => keyframesText(name, named(plainName(name))))
+          )
+        ]
+      : [])
   ];
   return {
     css: `${parts.join('\n\n')}\n`,
@@ -107,7 +129,10 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
       let names = known.get(key);
       if (!names) {
         const bases = own === null ? [kind] : [kind, own];
-        known.set(key, (names = bases.map((base) => named(partClass(base, part))).filter((name) => used.has(name))));
+        known.set(
+          key,
+          (names = bases.map((base) => named(partClass(base, part))).filter((name) => used.has(name)))
+        );
       }
       return names;
     }
@@ -146,10 +171,16 @@ const isDrawn = (selector: string, { parts }: Drawn, anatomy: object): boolean =
 
 function symbolsIn(kinds: readonly SharedKind[]): Pick<Needs, 'hasSymbols' | 'hasFilledSymbols'> {
   const drawn = kinds.flatMap(({ groups }) => groups.map((group) => group.drawn));
-  return { hasSymbols: drawn.some(({ icons }) => icons.line), hasFilledSymbols: drawn.some(({ icons }) => icons.filled) };
+  return {
+    hasSymbols: drawn.some(({ icons }) => icons.line),
+    hasFilledSymbols: drawn.some(({ icons }) => icons.filled)
+  };
 }
 
-function groupsByKind(found: readonly Analysis[], { registry, bands, prefix }: StyleSheetOptions): Map<string, readonly Group[]> {
+function groupsByKind(
+  found: readonly Analysis[],
+  { registry, bands, prefix }: StyleSheetOptions
+): Map<string, readonly Group[]> {
   const kinds = new Map<string, Map<Sheet, Group>>();
   const seen = new Set<NodeId>();
   for (const piece of found) {
@@ -158,7 +189,8 @@ function groupsByKind(found: readonly Analysis[], { registry, bands, prefix }: S
     let groups = kinds.get(piece.kind);
     if (!groups) kinds.set(piece.kind, (groups = new Map()));
     let group = groups.get(piece.sheet);
-    if (!group) groups.set(piece.sheet, (group = { sheet: piece.sheet, pieces: [], drawn: nothingDrawn(), cells: [] }));
+    if (!group)
+      groups.set(piece.sheet, (group = { sheet: piece.sheet, pieces: [], drawn: nothingDrawn(), cells: [] }));
     group.pieces.push(piece);
     addDrawn(piece, group.drawn);
   }
@@ -169,16 +201,27 @@ function groupsByKind(found: readonly Analysis[], { registry, bands, prefix }: S
   return new Map([...kinds].map(([kind, groups]) => [kind, [...groups.values()]]));
 }
 
-/** Elements, and with them whatever opens as a popover, that browsers draw a border around (HTML standard, 15.3 and 15.5). */
+/**
+ * Elements, and with them whatever opens as a popover, that browsers draw a border around (HTML standard,
+ * 15.3 and 15.5).
+ */
 const BORDERED = ['button', 'dialog', 'fieldset', 'hr', 'iframe', 'input', 'select', 'textarea'];
 
 /** The declarations of a sheet as they are written for what its pieces draw. */
-function tidied({ sheet, drawn }: Group, bands: Bands, anatomy: object, isAmongOthers: boolean): readonly Cell[] {
+function tidied(
+  { sheet, drawn }: Group,
+  bands: Bands,
+  anatomy: object,
+  isAmongOthers: boolean
+): readonly Cell[] {
   const cells = cellsOf(sheet, { bands, isContained: sheet.isContained })
     .filter(({ selector }) => isDrawn(selector, drawn, anatomy))
     .map((cell) => ({ ...cell, value: writtenValue(cell.property, cell.value) }));
   // Among pieces that are not ours, any element may have been given anything.
-  const hasBorder = (part: string) => isAmongOthers || drawn.attributes.has('popover') || BORDERED.some((tag) => drawn.tags.get(part)?.has(tag));
+  const hasBorder = (part: string) =>
+    isAmongOthers ||
+    drawn.attributes.has('popover') ||
+    BORDERED.some((tag) => drawn.tags.get(part)?.has(tag));
   return shortTransitions(withoutIdle(shortBorders(cells, hasBorder), drawn, isAmongOthers));
 }
 
@@ -190,21 +233,34 @@ function withNamedValues(
   named: (name: string) => string
 ): { readonly kinds: readonly SharedKind[]; readonly constants: readonly Constant[] } {
   const all = kinds.flatMap(({ cells, own }) => [...cells, ...own.flat()]);
-  const { constants, write } = constantsOf(all, new Set(tokens.flatMap(customProperties).map(({ id }) => id)));
+  const { constants, write } = constantsOf(
+    all,
+    new Set(tokens.flatMap(customProperties).map(({ id }) => id))
+  );
   const renamed = (cell: Cell): Cell => {
     const played = cell.property === 'animation' ? cell.value.split(' ')[0]! : '';
     if (!Object.hasOwn(KEYFRAMES, played)) return { ...cell, value: write(cell) };
     keyframes.add(played);
     return { ...cell, value: cell.value.replace(played, named(plainName(played))) };
   };
-  const said = kinds.map((each) => ({ ...each, cells: each.cells.map(renamed), own: each.own.map((cells) => cells.map(renamed)) }));
+  const said = kinds.map((each) => ({
+    ...each,
+    cells: each.cells.map(renamed),
+    own: each.own.map((cells) => cells.map(renamed))
+  }));
   return { kinds: said, constants };
 }
 
 const plainName = (keyframes: string): string => keyframes.replace(/^k-/, '');
 
 /** What groups of one kind have beside it, once for all that have the same. */
-function sameOwn(kind: string, groups: readonly Group[], own: SharedKind['own'], { registry, nodes }: StyleSheetOptions, names: Names): Own[] {
+function sameOwn(
+  kind: string,
+  groups: readonly Group[],
+  own: SharedKind['own'],
+  { registry, nodes }: StyleSheetOptions,
+  names: Names
+): Own[] {
   const bySame = new Map<string, { pieces: Analysis[]; cells: readonly Cell[] }>();
   groups.forEach(({ pieces }, i) => {
     const cells = own[i]!;
@@ -226,7 +282,10 @@ function sameOwn(kind: string, groups: readonly Group[], own: SharedKind['own'],
 const NAMES_MOST = 4;
 
 function titleOf(nodes: readonly Node[], registry: Registry): string {
-  const names = nodes.slice(0, NAMES_MOST).map(({ name }) => name).join(', ');
+  const names = nodes
+    .slice(0, NAMES_MOST)
+    .map(({ name }) => name)
+    .join(', ');
   const more = nodes.length - NAMES_MOST;
   const label = registry.kindOf(nodes[0]!.kind).label.toLowerCase();
   return more > 0 ? `${names} and ${more} more (${label})` : `${names} (${label})`;
@@ -255,7 +314,9 @@ function partBlocks(cells: readonly Cell[], classOf: ClassOf): string[] {
   return blocks;
 }
 
-const rootRule = (root: string, values: readonly Constant[]): string => `${root} {\n${values.map(({ name, value }) => `  --${name}: ${value};`).join('\n')}\n}`;
+const rootRule = (root: string, values: readonly Constant[]): string =>
+  `${root} {\n${values.map(({ name, value }) => `  --${name}: ${value};`).join('\n')}\n}`;
 
 /** People may name a piece in any way; nothing they write ends the comment. */
-const section = (title: string, blocks: readonly string[]): string => `/* ${title.replaceAll('*/', '* /')} */\n\n${blocks.join('\n\n')}`;
+const section = (title: string, blocks: readonly string[]): string =>
+  `/* ${title.replaceAll('*/', '* /')} */\n\n${blocks.join('\n\n')}`;

@@ -15,7 +15,10 @@ const COMMON_LEAST = 4;
  * Parts that are drawn nearly alike, such as a tab and the header it folds into, are written once for both.
  * @returns what each such pair has in common, and the cells without it.
  */
-export function jointParts(cells: readonly Cell[]): { readonly joints: readonly Joint[]; readonly rest: readonly Cell[] } {
+export function jointParts(cells: readonly Cell[]): {
+  readonly joints: readonly Joint[];
+  readonly rest: readonly Cell[];
+} {
   const parts = [...new Set(cells.map(({ part }) => part))];
   const joints: Joint[] = [];
   const free = new Set(parts);
@@ -30,22 +33,32 @@ export function jointParts(cells: readonly Cell[]): { readonly joints: readonly 
     }
   }
   const said = new Map<string, Cell>();
-  for (const { parts: both, cells: common } of joints) for (const part of both) for (const cell of common) said.set(placeOf({ ...cell, part: both[0] }, part), cell);
+  for (const { parts: both, cells: common } of joints)
+    for (const part of both)
+      for (const cell of common) said.set(placeOf({ ...cell, part: both[0] }, part), cell);
   const rest = parts.flatMap((part) => {
     const own = cells.filter((cell) => cell.part === part);
-    return free.has(part) ? own : withoutSaid(own, (cell) => said.get(placeOf(cell, part))?.value === cell.value);
+    return free.has(part)
+      ? own
+      : withoutSaid(own, (cell) => said.get(placeOf(cell, part))?.value === cell.value);
   });
   return { joints, rest };
 }
 
 function inCommon(cells: readonly Cell[], one: string, other: string): Cell[] {
-  const of = (part: string) => new Map(cells.filter((cell) => cell.part === part && isOfItself(cell)).map((cell) => [placeOf(cell, ''), cell]));
+  const of = (part: string) =>
+    new Map(
+      cells.filter((cell) => cell.part === part && isOfItself(cell)).map((cell) => [placeOf(cell, ''), cell])
+    );
   const others = of(other);
-  return [...of(one)].filter(([place, { value }]) => others.get(place)?.value === value).map(([, cell]) => cell);
+  return [...of(one)]
+    .filter(([place, { value }]) => others.get(place)?.value === value)
+    .map(([, cell]) => cell);
 }
 
 /** Whether the selector names no other part: only then can two parts stand in it side by side. */
-const isOfItself = ({ selector }: Cell): boolean => partsIn(selector).length === 1 && /^\.[^ ]*$/.test(selector);
+const isOfItself = ({ selector }: Cell): boolean =>
+  partsIn(selector).length === 1 && /^\.[^ ]*$/.test(selector);
 
 /** Where a cell stands in the block of its part, with the name of a part before it. */
 const placeOf = (cell: Cell, part: string): string => {

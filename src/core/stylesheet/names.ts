@@ -18,19 +18,30 @@ export class Names {
     this.taken = new Set(reserved);
   }
 
-  /** @returns a name for what some pieces of one kind have beside it: of one its own, of several what they have in common. */
-  take(nodes: readonly Node[], others: readonly Node[], own: readonly Cell[], parts: readonly string[]): string {
+  /**
+   * @returns a name for what some pieces of one kind have beside it: of one its own, of several what they
+   * have in common.
+   */
+  take(
+    nodes: readonly Node[],
+    others: readonly Node[],
+    own: readonly Cell[],
+    parts: readonly string[]
+  ): string {
     const [first] = nodes;
     const wanted = nodes.length === 1 ? first!.id : this.nameOfSeveral(nodes, others, own);
     let name = wanted;
-    for (let count = 2; parts.some((part) => this.taken.has(partClass(name, part))); count += 1) name = `${wanted}-${count}`;
+    for (let count = 2; parts.some((part) => this.taken.has(partClass(name, part))); count += 1)
+      name = `${wanted}-${count}`;
     parts.forEach((part) => this.taken.add(partClass(name, part)));
     return name;
   }
 
   private nameOfSeveral(nodes: readonly Node[], others: readonly Node[], own: readonly Cell[]): string {
     const { kind } = nodes[0]!;
-    const ground = own.find(({ property, value }) => property === 'background-color' && /^var\(--[a-z]/.test(value));
+    const ground = own.find(
+      ({ property, value }) => property === 'background-color' && /^var\(--[a-z]/.test(value)
+    );
     if (ground) return `${kind}-${/--([\w-]+)/.exec(ground.value)![1]!}`;
     return `${kind}-${this.settingInCommon(nodes, others) ?? 'alike'}`;
   }

@@ -1,6 +1,9 @@
 import { familyOf } from './cells';
 
-/** Families of properties as one reads a box: where it stands, how it lays out, its size, its type, its paint, how it moves. */
+/**
+ * Families of properties as one reads a box: where it stands, how it lays out, its size, its type, its paint,
+ * how it moves.
+ */
 const ORDER = [
   'content',
   'position',
@@ -57,5 +60,9 @@ const rankOf = (property: string): number => {
   return rank < 0 ? ORDER.length : rank;
 };
 
-/** @returns properties in the order one reads them; those of one family keep theirs, since one may win over another. */
-export const inReadingOrder = (properties: readonly string[]): string[] => [...properties].sort((a, b) => rankOf(a) - rankOf(b));
+/**
+ * @returns properties in the order one reads them; those of one family keep theirs, since one may win over
+ * another.
+ */
+export const inReadingOrder = (properties: readonly string[]): string[] =>
+  [...properties].sort((a, b) => rankOf(a) - rankOf(b));

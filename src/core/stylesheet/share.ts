@@ -17,8 +17,9 @@ export interface Shared {
 }
 
 /**
- * What most pieces of a kind say goes to the kind, the rest to the pieces. A declaration is the kind's only where every piece that
- * draws its part has one in the same place, so that no piece has to take back what it never said.
+ * What most pieces of a kind say goes to the kind, the rest to the pieces. A declaration is the kind's only
+ * where every piece that draws its part has one in the same place, so that no piece has to take back what it
+ * never said.
  */
 export function share(groups: readonly Alike[]): Shared {
   const tables = groups.map(({ cells }) => new Map(cells.map((cell) => [keyOf(cell), cell])));
@@ -50,7 +51,11 @@ function inOrder(tables: readonly ReadonlyMap<string, Cell>[]): Map<string, Cell
   return new Map(keys.map((key) => [key, cells.get(key)!]));
 }
 
-function commonest(key: string, groups: readonly Alike[], tables: readonly ReadonlyMap<string, Cell>[]): Cell {
+function commonest(
+  key: string,
+  groups: readonly Alike[],
+  tables: readonly ReadonlyMap<string, Cell>[]
+): Cell {
   const counts = new Map<string, { cell: Cell; count: number }>();
   groups.forEach(({ count }, i) => {
     const cell = tables[i]!.get(key);
@@ -66,8 +71,9 @@ const ownCells = (cells: readonly Cell[], kind: ReadonlyMap<string, Cell>): Cell
   withoutSaid(cells, (cell) => kind.get(keyOf(cell))?.value === cell.value);
 
 /**
- * Cells that need not be said again after others have been. One that is said here would also win over those of the others that come
- * later in the cascade with the same weight, such as those for a narrow window: these are said again.
+ * Cells that need not be said again after others have been. One that is said here would also win over those
+ * of the others that come later in the cascade with the same weight, such as those for a narrow window: these
+ * are said again.
  * @param isSaid whether the others say it already.
  */
 export function withoutSaid(cells: readonly Cell[], isSaid: (cell: Cell) => boolean): Cell[] {

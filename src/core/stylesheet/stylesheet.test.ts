@@ -19,7 +19,10 @@ const addressOf = ({ file }: { readonly file: string }) => file;
 function headings(names: readonly string[], ...commands: Command[]): Project {
   const content = names.map((name) => make('heading', name, { text: name }));
   const section = make('section', 'Section', {}, { content });
-  return after(createProject('Headings', make('page', 'Page', {}, { sections: [section] }), { page }), ...commands);
+  return after(
+    createProject('Headings', make('page', 'Page', {}, { sections: [section] }), { page }),
+    ...commands
+  );
 }
 
 const look = (node: string, property: string, value: string, condition = 'always'): Command => ({
@@ -54,18 +57,25 @@ describe('what pieces of a kind share', () => {
   it('gives way under a condition to what is said there, though the piece has a class of its own', () => {
     const narrow = ['one', 'two', 'three'].map((node) => look(node, 'font-size', '20px', 'narrow'));
     const { css } = print(headings(['One', 'Two', 'Three'], look('two', 'font-size', '48px'), ...narrow));
-    expect(said(css, '.two').replace(/\s+/g, ' ')).toContain('font-size: 3rem; @media (width <= 640px) { font-size: 1.25rem; }');
+    expect(said(css, '.two').replace(/\s+/g, ' ')).toContain(
+      'font-size: 3rem; @media (width <= 640px) { font-size: 1.25rem; }'
+    );
   });
 
   it('is not the kind’s where one of them says nothing there', () => {
-    const { css } = print(headings(['One', 'Two', 'Three'], look('one', 'color', '#123456'), look('two', 'color', '#123456')));
+    const { css } = print(
+      headings(['One', 'Two', 'Three'], look('one', 'color', '#123456'), look('two', 'color', '#123456'))
+    );
     expect(said(css, '.heading')).not.toContain('#123456');
     expect(css.match(/#123456/g)).toHaveLength(1);
   });
 
   it('has a name after what several have in common', () => {
     const level = (node: string): Command => ({ type: 'set-setting', id: node, key: 'level', value: '4' });
-    const many = headings(['One', 'Two', 'Three', 'Four', 'Five'], ...['one', 'two'].flatMap((node) => [level(node), look(node, 'font-size', '14px')]));
+    const many = headings(
+      ['One', 'Two', 'Three', 'Four', 'Five'],
+      ...['one', 'two'].flatMap((node) => [level(node), look(node, 'font-size', '14px')])
+    );
     expect(said(print(many).css, '.heading-4')).toContain('font-size: 0.875rem');
   });
 
@@ -79,7 +89,13 @@ describe('what pieces of a kind share', () => {
 
 describe('names', () => {
   it('of pieces never end a comment', () => {
-    const { css } = print(headings(['One', 'Two', 'Three'], { type: 'rename', id: 'two', name: '*/ body { display: none } /*' }, look('two', 'font-size', '48px')));
+    const { css } = print(
+      headings(
+        ['One', 'Two', 'Three'],
+        { type: 'rename', id: 'two', name: '*/ body { display: none } /*' },
+        look('two', 'font-size', '48px')
+      )
+    );
     expect(blocks(css, 'body')).toEqual([]);
     expect(css).toContain('* / body');
   });
@@ -92,25 +108,41 @@ describe('names', () => {
 
   it('stand for what several places say', () => {
     const hovered = { ...look('one', 'color', '#f4ebd8'), state: 'hover' };
-    const { css } = print(headings(['One'], look('one', 'background-color', '#f4ebd8'), hovered, look('one', 'color', '#f4ebd8', 'narrow')));
+    const { css } = print(
+      headings(
+        ['One'],
+        look('one', 'background-color', '#f4ebd8'),
+        hovered,
+        look('one', 'color', '#f4ebd8', 'narrow')
+      )
+    );
     expect(css).toMatch(/:root \{\s+--[a-z]+: #f4ebd8;/);
     expect(css.match(/#f4ebd8/g)).toHaveLength(1);
   });
 });
 
 describe('what changes nothing', () => {
-  const published = properties as unknown as Readonly<Record<string, { readonly initial: string | readonly string[] }>>;
+  const published = properties as unknown as Readonly<
+    Record<string, { readonly initial: string | readonly string[] }>
+  >;
 
   it.each(Object.entries(INITIAL))('%s starts as %s, as MDN’s data say', (property, value) => {
     const { initial } = published[property]!;
     // Of a shorthand the data name its parts; one of them starts as the shorthand is written.
     const isShorthand = typeof initial !== 'string';
-    const words = (isShorthand ? initial.map((each) => String(published[each]!.initial)) : [initial]).flatMap((each) => each.split(' '));
+    const words = (isShorthand ? initial.map((each) => String(published[each]!.initial)) : [initial]).flatMap(
+      (each) => each.split(' ')
+    );
     expect(new Set(isShorthand ? words.filter((each) => each === value) : words)).toEqual(new Set([value]));
   });
 
   it('is left out of a page, and said to a page that is not ours', () => {
-    const section = make('section', 'Section', {}, { content: [make('button', 'Go', { label: 'Go', href: '#go' })] });
+    const section = make(
+      'section',
+      'Section',
+      {},
+      { content: [make('button', 'Go', { label: 'Go', href: '#go' })] }
+    );
     const project = createProject('Button', make('page', 'Page', {}, { sections: [section] }), { page });
     expect(said(print(project).css, '.button')).not.toContain('cursor');
     expect(printSnippet(registry, project, id('go'), { addressOf }).css).toContain('cursor: pointer');
@@ -118,8 +150,18 @@ describe('what changes nothing', () => {
 
   it('is no movement of what never changes', () => {
     const change = 'color 200ms ease, opacity 200ms ease, translate 200ms ease';
-    const moved = (state: string, property: string, value: string): Command => ({ ...look('one', property, value), state });
-    const { css } = print(headings(['One'], look('one', 'transition', change), look('one', 'color', '#111111'), moved('hover', 'color', '#222222')));
+    const moved = (state: string, property: string, value: string): Command => ({
+      ...look('one', property, value),
+      state
+    });
+    const { css } = print(
+      headings(
+        ['One'],
+        look('one', 'transition', change),
+        look('one', 'color', '#111111'),
+        moved('hover', 'color', '#222222')
+      )
+    );
     expect(css).toMatch(/transition: color 200ms;/);
   });
 });

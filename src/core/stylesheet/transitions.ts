@@ -6,7 +6,8 @@ const INHERITED = new Set(['all', 'color', 'font-size', 'letter-spacing', 'line-
 
 /**
  * Transitions of what can change only: a look names all that its states may come to change.
- * @param cells all of one piece. @returns them with shorter `transition` values, and without those that are left with nothing.
+ * @param cells all of one piece. @returns them with shorter `transition` values, and without those that are
+ * left with nothing.
  */
 export function shortTransitions(cells: readonly Cell[]): Cell[] {
   return cells.flatMap((cell) => {

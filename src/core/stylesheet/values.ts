@@ -6,21 +6,29 @@ const ROOT_SIZE = 16;
 /** Digits after the point; more than this moves nothing by a pixel. */
 const PLACES = 4;
 
-/** @returns a value as it is written by hand: tokens as custom properties, type in `rem`, numbers and colours short. */
+/**
+ * @returns a value as it is written by hand: tokens as custom properties, type in `rem`, numbers and colours
+ * short.
+ */
 export function writtenValue(property: string, value: string): string {
   const printed = printValue(value);
   if (property === 'font-family') return familiesOf(printed);
   const sized = property === 'font-size' ? inRem(printed) : printed;
-  return outsideStrings(sized, (text) => shortNumbers(shortColours(text)).replace(/\bcurrentColor\b/g, 'currentcolor'));
+  return outsideStrings(sized, (text) =>
+    shortNumbers(shortColours(text)).replace(/\bcurrentColor\b/g, 'currentcolor')
+  );
 }
 
 /** Type follows the size a person has set for text in the browser. */
-const inRem = (value: string): string => value.replace(/^(\d+(?:\.\d+)?)px$/, (_whole, px: string) => `${rounded(Number(px) / ROOT_SIZE)}rem`);
+const inRem = (value: string): string =>
+  value.replace(/^(\d+(?:\.\d+)?)px$/, (_whole, px: string) => `${rounded(Number(px) / ROOT_SIZE)}rem`);
 
 const rounded = (value: number): string => String(Number(value.toFixed(PLACES)));
 
 const shortColours = (text: string): string =>
-  text.replace(/#[\da-f]{3,8}\b/gi, (hex) => hex.toLowerCase().replace(/^#(.)\1(.)\2(.)\3(?:(.)\4)?$/, '#$1$2$3$4'));
+  text.replace(/#[\da-f]{3,8}\b/gi, (hex) =>
+    hex.toLowerCase().replace(/^#(.)\1(.)\2(.)\3(?:(.)\4)?$/, '#$1$2$3$4')
+  );
 
 const shortNumbers = (text: string): string =>
   text
@@ -29,10 +37,15 @@ const shortNumbers = (text: string): string =>
 
 /** What stands in quotes is a name or a text, which nobody may shorten. */
 const outsideStrings = (value: string, change: (text: string) => string): string =>
-  value.split(/("[^"]*"|'[^']*'|url\([^)]*\))/).map((piece, i) => (i % 2 === 0 ? change(piece) : piece)).join('');
+  value
+    .split(/("[^"]*"|'[^']*'|url\([^)]*\))/)
+    .map((piece, i) => (i % 2 === 0 ? change(piece) : piece))
+    .join('');
 
 /** Names of typefaces with a space in them stand in quotes (CSS Fonts 4, section 2.1.1: recommended). */
 function familiesOf(value: string): string {
   const names = value.split(/,(?![^(]*\))/).map((name) => name.trim());
-  return names.map((name) => (/^[\w-]+(?: [\w-]+)+$/.test(name) ? `"${name}"` : name.replace(/^'(.*)'$/, '"$1"'))).join(', ');
+  return names
+    .map((name) => (/^[\w-]+(?: [\w-]+)+$/.test(name) ? `"${name}"` : name.replace(/^'(.*)'$/, '"$1"')))
+    .join(', ');
 }

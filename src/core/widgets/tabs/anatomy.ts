@@ -2,8 +2,18 @@ import type { Anatomy } from '../../kinds/contract';
 import type { Styles } from '../../project/types';
 
 export const anatomy: Anatomy = {
-  root: { label: 'widget', states: { hover: ':hover' }, properties: ['gap'], box: { x: 0, y: 0, width: 150, height: 116 } },
-  list: { label: 'tab list', states: { hover: ':hover', focus: ':focus-within' }, properties: ['gap'], box: { x: 2, y: 2, width: 146, height: 26 } },
+  root: {
+    label: 'widget',
+    states: { hover: ':hover' },
+    properties: ['gap'],
+    box: { x: 0, y: 0, width: 150, height: 116 }
+  },
+  list: {
+    label: 'tab list',
+    states: { hover: ':hover', focus: ':focus-within' },
+    properties: ['gap'],
+    box: { x: 2, y: 2, width: 146, height: 26 }
+  },
   tab: {
     label: 'tab',
     on: 'list',
@@ -17,7 +27,16 @@ export const anatomy: Anatomy = {
     },
     hasText: true,
     icons: { rest: 'icon', selected: 'iconChosen' },
-    properties: ['gap', 'font-size', 'font-weight', 'letter-spacing', 'text-transform', 'text-decoration-line', 'scale', 'cursor'],
+    properties: [
+      'gap',
+      'font-size',
+      'font-weight',
+      'letter-spacing',
+      'text-transform',
+      'text-decoration-line',
+      'scale',
+      'cursor'
+    ],
     box: { x: 5, y: 5, width: 44, height: 22 }
   },
   icon: {
@@ -38,7 +57,15 @@ export const anatomy: Anatomy = {
       disabled: '[aria-disabled="true"]'
     },
     hasText: true,
-    properties: ['gap', 'font-size', 'font-weight', 'letter-spacing', 'text-transform', 'text-decoration-line', 'cursor']
+    properties: [
+      'gap',
+      'font-size',
+      'font-weight',
+      'letter-spacing',
+      'text-transform',
+      'text-decoration-line',
+      'cursor'
+    ]
   },
   panel: {
     label: 'panel',
@@ -50,16 +77,36 @@ export const anatomy: Anatomy = {
 };
 
 const RING = { outline: '2px solid #2b55a0', 'outline-offset': '2px' };
-const CHANGE = 'background-color 150ms ease, color 150ms ease, border-color 150ms ease, box-shadow 150ms ease, opacity 150ms ease, translate 150ms ease, scale 150ms ease';
-const CHOICE = { padding: '10px 16px', 'font-size': '15px', 'font-weight': '600', 'border-width': '0', cursor: 'pointer', gap: '8px', transition: CHANGE };
+const CHANGE =
+  'background-color 150ms ease, color 150ms ease, border-color 150ms ease, box-shadow 150ms ease, opacity 150ms ease, translate 150ms ease, scale 150ms ease';
+const CHOICE = {
+  padding: '10px 16px',
+  'font-size': '15px',
+  'font-weight': '600',
+  'border-width': '0',
+  cursor: 'pointer',
+  gap: '8px',
+  transition: CHANGE
+};
 /** Colours may still change at once; nothing travels. */
 const STILL = { transition: 'none' };
 
 export const look: Styles = {
   root: { rest: { always: { gap: '0' } } },
-  list: { rest: { always: { gap: '4px', 'border-color': '#c9c2b2', 'border-width': '0 0 2px', padding: '0' } } },
+  list: {
+    rest: { always: { gap: '4px', 'border-color': '#c9c2b2', 'border-width': '0 0 2px', padding: '0' } }
+  },
   tab: {
-    rest: { always: { ...CHOICE, 'background-color': '#f2efe7', color: '#3b444a', 'border-radius': '4px 4px 0 0', 'text-align': 'center' }, 'less-motion': STILL },
+    rest: {
+      always: {
+        ...CHOICE,
+        'background-color': '#f2efe7',
+        color: '#3b444a',
+        'border-radius': '4px 4px 0 0',
+        'text-align': 'center'
+      },
+      'less-motion': STILL
+    },
     hover: { always: { 'background-color': '#e4dfd3', color: '#1f262a' } },
     focus: { always: { ...RING, 'outline-offset': '-2px' } },
     pressed: { always: { 'background-color': '#d5cfc1' } },
@@ -68,7 +115,13 @@ export const look: Styles = {
   },
   header: {
     rest: {
-      always: { ...CHOICE, 'background-color': '#f2efe7', color: '#3b444a', 'border-radius': '4px', 'text-align': 'start' },
+      always: {
+        ...CHOICE,
+        'background-color': '#f2efe7',
+        color: '#3b444a',
+        'border-radius': '4px',
+        'text-align': 'start'
+      },
       'less-motion': STILL
     },
     hover: { always: { 'background-color': '#e4dfd3', color: '#1f262a' } },

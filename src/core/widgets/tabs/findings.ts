@@ -5,7 +5,8 @@ import type { Node, NodeId, Project } from '../../project/types';
 import { settings, type TabsSettings } from './settings';
 
 const settingsOf = (node: Node) => settings.cast(node.settings) as TabsSettings;
-const panelsOf = (node: Node, project: Project) => (node.slots.panels ?? []).map((id) => project.nodes[id as NodeId]!);
+const panelsOf = (node: Node, project: Project) =>
+  (node.slots.panels ?? []).map((id) => project.nodes[id as NodeId]!);
 
 /** A jump smaller than this is hardly seen: common practice, no source. */
 const JUMP_LEAST = 8;
@@ -36,7 +37,10 @@ export const findings: readonly FindingRule[] = [
             number: `${Math.ceil(fit.needed)} px`,
             sentence: `The labels of ${node.name} never fit on one line: they need ${Math.ceil(fit.needed)} px`,
             cause: `Their place gives ${Math.floor(fit.available)} px at most. Shorten the labels, or let the list scroll.`,
-            fix: { label: 'Let the list scroll', commands: [{ type: 'set-setting', id: node.id, key: 'form', value: 'scroll' }] }
+            fix: {
+              label: 'Let the list scroll',
+              commands: [{ type: 'set-setting', id: node.id, key: 'form', value: 'scroll' }]
+            }
           }
         ];
       }
@@ -51,7 +55,10 @@ export const findings: readonly FindingRule[] = [
           width: from,
           sentence: `The labels of ${node.name} wrap under ${from} px${foldUnder > 0 ? `, and fold only under ${foldUnder} px` : ''}`,
           cause: 'Between the two they stand on more lines, and everything below moves down.',
-          fix: { label: `Fold under ${from} px`, commands: [{ type: 'set-setting', id: node.id, key: 'foldUnder', value: from }] }
+          fix: {
+            label: `Fold under ${from} px`,
+            commands: [{ type: 'set-setting', id: node.id, key: 'foldUnder', value: from }]
+          }
         }
       ];
     }
@@ -65,7 +72,8 @@ export const findings: readonly FindingRule[] = [
       const fit = fits.get(node.id);
       const { equal, form, height } = settingsOf(node);
       const jump = fit ? Math.round(heightJump(fit.heights)) : 0;
-      if (equal || height.form !== 'none' || jump < JUMP_LEAST || (form !== 'tabs' && form !== 'scroll')) return [];
+      if (equal || height.form !== 'none' || jump < JUMP_LEAST || (form !== 'tabs' && form !== 'scroll'))
+        return [];
       return [
         {
           severity: 'warning',
@@ -74,7 +82,10 @@ export const findings: readonly FindingRule[] = [
           number: `${jump} px`,
           sentence: `What stands below ${node.name} jumps by up to ${jump} px`,
           cause: `Its panels are ${Math.round(Math.min(...fit!.heights))} to ${Math.round(Math.max(...fit!.heights))} px high.`,
-          fix: { label: 'Make them equally high', commands: [{ type: 'set-setting', id: node.id, key: 'equal', value: true }] }
+          fix: {
+            label: 'Make them equally high',
+            commands: [{ type: 'set-setting', id: node.id, key: 'equal', value: true }]
+          }
         }
       ];
     }
@@ -95,7 +106,20 @@ export const findings: readonly FindingRule[] = [
           number: `${target.toFixed(0)} px`,
           sentence: `A tab of ${node.name} is only ${target.toFixed(0)} px high or wide`,
           cause: `Fingers need ${TARGET_LEAST} px. Give the tab more padding.`,
-          fix: { label: 'Give it 8px 12px padding', commands: [{ type: 'set-style', id: node.id, part: 'tab', state: 'rest', condition: 'always', property: 'padding', value: '8px 12px' }] }
+          fix: {
+            label: 'Give it 8px 12px padding',
+            commands: [
+              {
+                type: 'set-style',
+                id: node.id,
+                part: 'tab',
+                state: 'rest',
+                condition: 'always',
+                property: 'padding',
+                value: '8px 12px'
+              }
+            ]
+          }
         }
       ];
     }
@@ -123,7 +147,9 @@ export const findings: readonly FindingRule[] = [
     kinds: ['tabs'],
     scope: 'node',
     check: (node, project) => {
-      const labels = panelsOf(node, project).map(({ name }) => name).filter((name) => PLACEHOLDER.test(name));
+      const labels = panelsOf(node, project)
+        .map(({ name }) => name)
+        .filter((name) => PLACEHOLDER.test(name));
       if (labels.length === 0) return [];
       return [
         {
@@ -145,7 +171,9 @@ export const findings: readonly FindingRule[] = [
     scope: 'project',
     check(node, project) {
       const turned = panelsOf(node, project).filter(({ name }) => RIGHT_TO_LEFT.test(name));
-      const isTurnedPage = Object.values(project.pages).some(({ language }) => /^(?:ar|he|fa|ur|yi)\b/.test(language));
+      const isTurnedPage = Object.values(project.pages).some(({ language }) =>
+        /^(?:ar|he|fa|ur|yi)\b/.test(language)
+      );
       if (turned.length === 0 || isTurnedPage) return [];
       return [
         {
@@ -154,7 +182,8 @@ export const findings: readonly FindingRule[] = [
           view: 'Fill',
           number: `${turned.length} of ${panelsOf(node, project).length}`,
           sentence: `${turned.length} of the labels of ${node.name} run from right to left`,
-          cause: 'Each is set in its own direction, but the tabs still stand in the order of the page. Give the page its language if all of it runs that way.',
+          cause:
+            'Each is set in its own direction, but the tabs still stand in the order of the page. Give the page its language if all of it runs that way.',
           fix: null
         }
       ];
@@ -176,7 +205,10 @@ export const findings: readonly FindingRule[] = [
           sentence: `All ${panels.length} panels of ${node.name} are disabled`,
           cause: 'Nobody can choose one. Enable at least one under Fill.',
           fix: panels[0]
-            ? { label: `Enable ${panels[0].name}`, commands: [{ type: 'set-setting', id: panels[0].id, key: 'disabled', value: false }] }
+            ? {
+                label: `Enable ${panels[0].name}`,
+                commands: [{ type: 'set-setting', id: panels[0].id, key: 'disabled', value: false }]
+              }
             : null
         }
       ];
@@ -190,7 +222,9 @@ export const findings: readonly FindingRule[] = [
     check(node) {
       const all = settingsOf(node);
       const tracks = (['out', 'enter', 'rise', 'height', 'swap'] as const).map((name) => all[name] as Track);
-      const bars = [...tracks, ...(all.indicator ? [all.glide as Track] : [])].flatMap((track) => barsOf(track, 3));
+      const bars = [...tracks, ...(all.indicator ? [all.glide as Track] : [])].flatMap((track) =>
+        barsOf(track, 3)
+      );
       const most = mostAtOnce(bars);
       if (most <= AT_ONCE_MOST) return [];
       return [

@@ -40,8 +40,29 @@ function fallbacks(_node: Node, { bands, fit, settings: under }: FallbackContext
         print: 'all open'
       }
     },
-    { label: 'Panels open', wide: 'one', cells: { narrow: shown('narrow', bands.narrow) === 'accordion' ? (several ? 'several' : 'one at a time') : null, 'no-script': 'all', print: 'all' } },
-    { label: 'Panel height', wide: heightWords(under('always'), fit), cells: { medium: heightWords(under('medium'), null), narrow: shown('narrow', bands.narrow) === 'tabs' || shown('narrow', bands.narrow) === 'scroll' ? heightWords(under('narrow'), null) : 'own', 'no-script': 'own', print: 'own' } },
+    {
+      label: 'Panels open',
+      wide: 'one',
+      cells: {
+        narrow:
+          shown('narrow', bands.narrow) === 'accordion' ? (several ? 'several' : 'one at a time') : null,
+        'no-script': 'all',
+        print: 'all'
+      }
+    },
+    {
+      label: 'Panel height',
+      wide: heightWords(under('always'), fit),
+      cells: {
+        medium: heightWords(under('medium'), null),
+        narrow:
+          shown('narrow', bands.narrow) === 'tabs' || shown('narrow', bands.narrow) === 'scroll'
+            ? heightWords(under('narrow'), null)
+            : 'own',
+        'no-script': 'own',
+        print: 'own'
+      }
+    },
     { label: 'Hover look', wide: 'changes', cells: { touch: 'pressed only', print: '—' } }
   ];
 }
@@ -67,13 +88,27 @@ export const tabs: Kind = {
   look,
   adapt,
   create: (make) =>
-    make('tabs', 'Tabs', {}, {
-      panels: ['First', 'Second', 'Third'].map((label) =>
-        make('panel', label, {}, {
-          content: [make('text', `${label} text`, { html: `<p>What stands in the ${label.toLowerCase()} panel.</p>` })]
-        })
-      )
-    }),
+    make(
+      'tabs',
+      'Tabs',
+      {},
+      {
+        panels: ['First', 'Second', 'Third'].map((label) =>
+          make(
+            'panel',
+            label,
+            {},
+            {
+              content: [
+                make('text', `${label} text`, {
+                  html: `<p>What stands in the ${label.toLowerCase()} panel.</p>`
+                })
+              ]
+            }
+          )
+        )
+      }
+    ),
   markup,
   style,
   behaviours,

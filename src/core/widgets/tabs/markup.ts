@@ -6,7 +6,10 @@ import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
 import { canBeFound, type TabsSettings } from './settings';
 
-/** @returns the id of the panel that is open at load: the chosen one, else the first that is not disabled, else the first. */
+/**
+ * @returns the id of the panel that is open at load: the chosen one, else the first that is not disabled,
+ * else the first.
+ */
 export function firstOpen(node: Node, items: readonly Node[]): string | null {
   const enabled = items.filter((item) => !isDisabled(item));
   const chosen = enabled.find((item) => item.id === node.settings.first);
@@ -14,8 +17,9 @@ export function firstOpen(node: Node, items: readonly Node[]): string | null {
 }
 
 /**
- * One list of labels and panels, drawn twice: as a row of buttons, and as a header on each panel. Style shows one of the two; the
- * behaviour gives the roles of the form that is shown, tabs among them. Without script the headers are plain headings and all panels are open.
+ * One list of labels and panels, drawn twice: as a row of buttons, and as a header on each panel. Style shows
+ * one of the two; the behaviour gives the roles of the form that is shown, tabs among them. Without script
+ * the headers are plain headings and all panels are open.
  */
 export function markup(node: Node, ctx: Context): Element {
   const { label, activation, several, level, indicator, link } = ctx.settings<TabsSettings>(node);
@@ -23,19 +27,23 @@ export function markup(node: Node, ctx: Context): Element {
   const open = firstOpen(node, items);
   const variants = ctx.variants<TabsSettings>(node);
   const isMoving = (name: 'out' | 'height') => variants.some((each) => moves(each[name]));
-  const list = ctx.part(
-    'list',
-    'div',
-    { role: 'group', ariaLabel: label || node.name },
-    [...items.map((item) => tab(item, item.id === open, ctx)), ...(indicator ? [ctx.part('indicator', 'span', { ariaHidden: 'true' })] : [])]
-  );
+  const list = ctx.part('list', 'div', { role: 'group', ariaLabel: label || node.name }, [
+    ...items.map((item) => tab(item, item.id === open, ctx)),
+    ...(indicator ? [ctx.part('indicator', 'span', { ariaHidden: 'true' })] : [])
+  ]);
   const body: Element = {
     type: 'element',
     tagName: 'div',
     properties: { className: [ctx.cls('panels')] },
     children: items.flatMap((item) => [head(item, Number(level), ctx), panel(item, item.id === open, ctx)])
   };
-  const options = [activation === 'manual' ? 'manual' : '', several ? 'several' : '', canBeFound(variants) ? 'find' : ''].filter(Boolean).join(' ');
+  const options = [
+    activation === 'manual' ? 'manual' : '',
+    several ? 'several' : '',
+    canBeFound(variants) ? 'find' : ''
+  ]
+    .filter(Boolean)
+    .join(' ');
   return ctx.part(
     'root',
     'div',
@@ -53,7 +61,8 @@ export function markup(node: Node, ctx: Context): Element {
 
 export function behaviours(node: Node, ctx: Context): readonly string[] {
   const { indicator, link } = ctx.settings<TabsSettings>(node);
-  const isMoving = (name: 'out' | 'height') => ctx.variants<TabsSettings>(node).some((each) => moves(each[name]));
+  const isMoving = (name: 'out' | 'height') =>
+    ctx.variants<TabsSettings>(node).some((each) => moves(each[name]));
   return [
     'tabs',
     ...(link ? ['linked'] : []),
@@ -68,7 +77,12 @@ const isDisabled = (item: Node) => item.settings.disabled === true;
 /** The words, with the icon beside them. */
 function label(item: Node, ctx: Context, chosen: readonly Element[] = []): ElementContent[] {
   const { icon } = item.settings as { icon?: Icon | null };
-  const words: Element = { type: 'element', tagName: 'span', properties: { dir: 'auto' }, children: [{ type: 'text', value: item.name }] };
+  const words: Element = {
+    type: 'element',
+    tagName: 'span',
+    properties: { dir: 'auto' },
+    children: [{ type: 'text', value: item.name }]
+  };
   if (!icon) return [words];
   return [ctx.part('icon', 'span', {}, [...chosen, iconElement(icon)], item), words];
 }
@@ -98,11 +112,32 @@ function tab(item: Node, isOpen: boolean, ctx: Context): Element {
 }
 
 function head(item: Node, level: number, ctx: Context): Element {
-  const inner = ctx.part('header', 'span', { id: `${item.id}-header`, ariaControls: [item.id], ...(isDisabled(item) ? { ariaDisabled: 'true' } : {}) }, label(item, ctx), item);
+  const inner = ctx.part(
+    'header',
+    'span',
+    {
+      id: `${item.id}-header`,
+      ariaControls: [item.id],
+      ...(isDisabled(item) ? { ariaDisabled: 'true' } : {})
+    },
+    label(item, ctx),
+    item
+  );
   inner.data = notes({ ...inner.data, becomes: 'button' });
-  return { type: 'element', tagName: `h${level}`, properties: { className: [ctx.cls('head')] }, children: [inner] };
+  return {
+    type: 'element',
+    tagName: `h${level}`,
+    properties: { className: [ctx.cls('head')] },
+    children: [inner]
+  };
 }
 
 function panel(item: Node, isOpen: boolean, ctx: Context): Element {
-  return ctx.part('panel', 'div', { id: item.id, ...(isOpen ? { dataFirst: '' } : {}) }, ctx.slot('content', item), item);
+  return ctx.part(
+    'panel',
+    'div',
+    { id: item.id, ...(isOpen ? { dataFirst: '' } : {}) },
+    ctx.slot('content', item),
+    item
+  );
 }

@@ -8,7 +8,12 @@ import type { Node } from '../../project/types';
 import { canBeFound, type TabsSettings } from './settings';
 
 const DIRECTION = { top: 'column', bottom: 'column-reverse', left: 'row', right: 'row-reverse' } as const;
-const DISTRIBUTION = { start: 'flex-start', center: 'center', end: 'flex-end', stretch: 'flex-start' } as const;
+const DISTRIBUTION = {
+  start: 'flex-start',
+  center: 'center',
+  end: 'flex-end',
+  stretch: 'flex-start'
+} as const;
 const ICON_DIRECTION = { start: 'row', top: 'column', end: 'row-reverse' } as const;
 /** Children of a panel that follow one after the other; those after them come with the last. */
 const FOLLOWERS_MOST = 8;
@@ -18,8 +23,9 @@ const WAIT = '4s';
 type Form = TabsSettings['form'];
 
 /**
- * Everything lies open under its heading, as without script and on paper; what the script makes of it stands under `script`. Style
- * alone decides the form; `--k-form` tells the behaviour which one it is, so the two cannot disagree.
+ * Everything lies open under its heading, as without script and on paper; what the script makes of it stands
+ * under `script`. Style alone decides the form; `--k-form` tells the behaviour which one it is, so the two
+ * cannot disagree.
  */
 export function style(node: Node, ctx: Context): readonly Rule[] {
   const widget = new Widget(node, ctx);
@@ -37,10 +43,16 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
 /** What lies open folds into nothing. */
 const foldedForm = ({ form, foldInto }: TabsSettings): Form => (form === 'open' ? 'open' : foldInto);
 
-/** A tabs widget as its rules ask about it: as it is set under the conditions that are asked for, and under any. */
+/**
+ * A tabs widget as its rules ask about it: as it is set under the conditions that are asked for, and under
+ * any.
+ */
 class Widget {
   readonly settings: TabsSettings;
-  /** What is so under some condition: rules have to be the same under all of them, so these decide which there are. */
+  /**
+   * What is so under some condition: rules have to be the same under all of them, so these decide which there
+   * are.
+   */
   readonly ever: {
     readonly forms: readonly Form[];
     readonly foldedForms: readonly Form[];
@@ -94,7 +106,12 @@ const isVertical = ({ side }: TabsSettings) => side === 'left' || side === 'righ
 function baseRules({ settings, ever, ctx, root, list, head, panel }: Widget): Rule[] {
   const { align, iconSide } = settings;
   const isStretched = align === 'stretch' && !isVertical(settings);
-  const label = { display: 'flex', 'flex-direction': ICON_DIRECTION[iconSide], 'align-items': 'center', 'overflow-wrap': 'anywhere' };
+  const label = {
+    display: 'flex',
+    'flex-direction': ICON_DIRECTION[iconSide],
+    'align-items': 'center',
+    'overflow-wrap': 'anywhere'
+  };
   const tab: Record<string, string> = { margin: '0', font: 'inherit', ...label };
   if (ever.isStretched) {
     tab.flex = isStretched ? '1 1 auto' : '0 1 auto';
@@ -104,7 +121,10 @@ function baseRules({ settings, ever, ctx, root, list, head, panel }: Widget): Ru
   if (ever.isVertical) Object.assign(panels, { flex: '1 1 0', 'min-width': '0' });
   // What the browser's search looks into lies beside the others until it is found.
   if (ever.isFound) panels.position = 'relative';
-  const row = { display: 'none', 'justify-content': isVertical(settings) ? 'flex-start' : DISTRIBUTION[align] };
+  const row = {
+    display: 'none',
+    'justify-content': isVertical(settings) ? 'flex-start' : DISTRIBUTION[align]
+  };
   return [
     rule(root, { display: 'flex', 'flex-direction': 'column', 'min-width': '0' }),
     rule(list, row),
@@ -116,7 +136,9 @@ function baseRules({ settings, ever, ctx, root, list, head, panel }: Widget): Ru
     rule(`${ctx.sel('header')}:not([aria-expanded])`, { cursor: 'auto' }),
     // A sign that it opens, and which way: on what can be pressed only, in the colour of its words.
     rule(`${ctx.sel('header')}[aria-expanded]::after`, CHEVRON),
-    rule(`${ctx.sel('header')}[aria-expanded="true"]::after`, { transform: 'translateY(15%) rotate(225deg)' }),
+    rule(`${ctx.sel('header')}[aria-expanded="true"]::after`, {
+      transform: 'translateY(15%) rotate(225deg)'
+    }),
     rule(panel, { display: 'flex', 'flex-direction': 'column' })
   ];
 }
@@ -133,38 +155,56 @@ const CHEVRON = {
 };
 
 /**
- * What the script makes of the page in one form. Until it has started, the page looks as it will then: closed panels and the headings
- * of tabs keep out of sight. If it never starts, everything lies open under its heading, and the tabs, which could do nothing, are gone.
+ * What the script makes of the page in one form. Until it has started, the page looks as it will then: closed
+ * panels and the headings of tabs keep out of sight. If it never starts, everything lies open under its
+ * heading, and the tabs, which could do nothing, are gone.
  * @param forms those it may have here under some condition.
  */
-function formRules(form: Form, widget: Widget, forms: readonly Form[], ...when: readonly Condition[]): Rule[] {
+function formRules(
+  form: Form,
+  widget: Widget,
+  forms: readonly Form[],
+  ...when: readonly Condition[]
+): Rule[] {
   const { settings, ever, ctx, root, list, head, panel } = widget;
   const isTabs = isRow(form);
   const mayBeTabs = forms.some(isRow);
   const keepsRoom = isTabs && settings.equal;
   const rules: Rule[] = [];
-  const say = (selector: string, declarations: Record<string, string>) => rules.push(rule(selector, declarations, ...when));
+  const say = (selector: string, declarations: Record<string, string>) =>
+    rules.push(rule(selector, declarations, ...when));
 
   const isBeside = isTabs && isVertical(settings);
-  say(root, { '--k-form': isBeside ? 'tabs y' : FORM_NAMES[form], 'flex-direction': isTabs ? DIRECTION[settings.side] : 'column' });
+  say(root, {
+    '--k-form': isBeside ? 'tabs y' : FORM_NAMES[form],
+    'flex-direction': isTabs ? DIRECTION[settings.side] : 'column'
+  });
   if (mayBeTabs) {
     say(list, rowOf(form, settings, forms, ever.isVertical));
-    if (forms.includes('scroll')) say(ctx.sel('tab'), { 'white-space': form === 'scroll' && !isBeside ? 'nowrap' : 'normal' });
+    if (forms.includes('scroll'))
+      say(ctx.sel('tab'), { 'white-space': form === 'scroll' && !isBeside ? 'nowrap' : 'normal' });
     say(widget.where(WAITING, list), { animation: isTabs ? `k-gone 1ms ${WAIT} forwards` : 'none' });
     say(widget.where(ON, head), { display: isTabs ? 'none' : 'block' });
     say(widget.where(WAITING, head), { animation: isTabs ? `k-wait ${WAIT}` : 'none' });
   }
   if (mayBeTabs && (ever.isEqual || ever.leaves)) {
-    // One above the other in the same place: the box is as high as the tallest, and an old panel leaves while the new one comes.
+    // One above the other in the same place: the box is as high as the tallest, and an old panel leaves while
+    // the new one comes.
     say(ctx.sel('panels'), { display: isTabs ? 'grid' : 'block' });
     say(widget.where(ON, panel), { 'grid-area': isTabs ? '1 / 1' : 'auto', 'min-width': '0' });
   }
-  if (mayBeTabs && ever.isEqual) say(widget.where(WAITING, panel), { animation: keepsRoom ? `k-stack ${WAIT}` : 'none' });
+  if (mayBeTabs && ever.isEqual)
+    say(widget.where(WAITING, panel), { animation: keepsRoom ? `k-stack ${WAIT}` : 'none' });
   const closed: Record<string, string> = { display: form === 'open' || keepsRoom ? 'flex' : 'none' };
   if (mayBeTabs && ever.isEqual) closed.visibility = keepsRoom ? 'hidden' : 'visible';
   say(`${panel}[hidden]`, closed);
   // The browser looks into it though it is hidden; its padding must take no room.
-  if (ever.isFound) say(`${panel}[hidden="until-found"]`, { display: 'flex', position: form === 'open' ? 'static' : 'absolute', 'pointer-events': form === 'open' ? 'auto' : 'none' });
+  if (ever.isFound)
+    say(`${panel}[hidden="until-found"]`, {
+      display: 'flex',
+      position: form === 'open' ? 'static' : 'absolute',
+      'pointer-events': form === 'open' ? 'auto' : 'none'
+    });
   const waits = keepsRoom ? `k-wait-stacked ${WAIT}` : `k-wait ${WAIT}`;
   say(widget.where(WAITING, `${panel}:not([data-first])`), { animation: form === 'open' ? 'none' : waits });
   return rules;
@@ -173,10 +213,18 @@ function formRules(form: Form, widget: Widget, forms: readonly Form[], ...when: 
 const FORM_NAMES = { tabs: 'tabs', scroll: 'tabs', accordion: 'accordion', open: 'open' } as const;
 
 /** The tabs themselves, in a row that wraps or scrolls, or one below the other. */
-function rowOf(form: Form, settings: TabsSettings, forms: readonly Form[], everVertical: boolean): Record<string, string> {
+function rowOf(
+  form: Form,
+  settings: TabsSettings,
+  forms: readonly Form[],
+  everVertical: boolean
+): Record<string, string> {
   const isBeside = isRow(form) && isVertical(settings);
   const isScrolled = form === 'scroll' && !isBeside;
-  const row: Record<string, string> = { display: isRow(form) ? 'flex' : 'none', 'flex-wrap': isScrolled || isBeside ? 'nowrap' : 'wrap' };
+  const row: Record<string, string> = {
+    display: isRow(form) ? 'flex' : 'none',
+    'flex-wrap': isScrolled || isBeside ? 'nowrap' : 'wrap'
+  };
   if (forms.includes('scroll')) {
     row['overflow-x'] = isScrolled ? 'auto' : 'visible';
     row['scrollbar-width'] = isScrolled ? 'thin' : 'auto';
@@ -200,16 +248,25 @@ function iconRules({ settings: { swap }, variants, ctx }: Widget): Rule[] {
     rule(`${chosen} ~ :last-child`, { opacity: '0' })
   ];
   const isMoving = variants.some((each) => moves(each.swap));
-  if (isMoving) rules.push(rule(`${icon} > svg`, { transition: moves(swap) ? `opacity ${timing(swap)}` : 'none' }));
+  if (isMoving)
+    rules.push(rule(`${icon} > svg`, { transition: moves(swap) ? `opacity ${timing(swap)}` : 'none' }));
   return rules;
 }
 
 const timing = ({ ms, delay, easing }: Track) => `${ms}ms ${printValue(easing)} ${delay}ms`;
 
-/** A line that lies along the tabs; where it is comes from the script, or from anchors where the browser has them. */
+/**
+ * A line that lies along the tabs; where it is comes from the script, or from anchors where the browser has
+ * them.
+ */
 function indicatorRules({ side, glide }: TabsSettings, ctx: Context): Rule[] {
   const isVertical = side === 'left' || side === 'right';
-  const edge = { top: 'calc(var(--k-y) + var(--k-h) - 3px)', bottom: 'var(--k-y)', left: 'var(--k-y)', right: 'var(--k-y)' }[side];
+  const edge = {
+    top: 'calc(var(--k-y) + var(--k-h) - 3px)',
+    bottom: 'var(--k-y)',
+    left: 'var(--k-y)',
+    right: 'var(--k-y)'
+  }[side];
   return [
     rule(ctx.sel('list'), { position: 'relative' }),
     rule(ctx.sel('indicator'), {
@@ -220,7 +277,9 @@ function indicatorRules({ side, glide }: TabsSettings, ctx: Context): Rule[] {
       height: isVertical ? 'var(--k-h, 0)' : '3px',
       transform: `translate(${side === 'left' ? 'calc(var(--k-x) + var(--k-w) - 3px)' : 'var(--k-x)'}, ${edge})`,
       'pointer-events': 'none',
-      transition: moves(glide) ? ['transform', 'width', 'height'].map((each) => `${each} ${timing(glide)}`).join(', ') : 'none'
+      transition: moves(glide)
+        ? ['transform', 'width', 'height'].map((each) => `${each} ${timing(glide)}`).join(', ')
+        : 'none'
     })
   ];
 }
@@ -234,8 +293,14 @@ function motionRules(widget: Widget): Rule[] {
   const shown = `${live}:not([hidden])`;
   const rules: Rule[] = [];
   if (ever('enter')) rules.push(rule(shown, { animation: entranceAnimation(enter) }));
-  if (ever('rise')) rules.push(rule(`${shown} > *`, { animation: entranceAnimation(rise) }), ...staggerRules(widget, shown));
-  if (ever('height')) rules.push(rule(ctx.sel('panels'), { '--k-grow': moves(height) ? `${height.ms} ${height.delay} ${printValue(height.easing)}` : 'none' }));
+  if (ever('rise'))
+    rules.push(rule(`${shown} > *`, { animation: entranceAnimation(rise) }), ...staggerRules(widget, shown));
+  if (ever('height'))
+    rules.push(
+      rule(ctx.sel('panels'), {
+        '--k-grow': moves(height) ? `${height.ms} ${height.delay} ${printValue(height.easing)}` : 'none'
+      })
+    );
   if (ever('out')) rules.push(...outRules(out, live, ctx));
   return rules;
 }
@@ -257,14 +322,33 @@ function staggerRules({ settings, variants, ctx }: Widget, shown: string): Rule[
 const settingsThatMove = (variants: readonly TabsSettings[], settings: TabsSettings): TabsSettings['rise'] =>
   (variants.find(({ rise }) => moves(rise)) ?? settings).rise;
 
-/** The browser keeps a panel in sight while it leaves, where `allow-discrete` is to be had; else the script does. */
+/**
+ * The browser keeps a panel in sight while it leaves, where `allow-discrete` is to be had; else the script
+ * does.
+ */
 function outRules(out: Track, live: string, ctx: Context): Rule[] {
-  if (ctx.support === 'widely') return [rule(ctx.sel('panel'), { '--k-leave': moves(out) ? `${out.form} ${out.ms} ${out.delay} ${printValue(out.easing)}` : 'none' })];
+  if (ctx.support === 'widely')
+    return [
+      rule(ctx.sel('panel'), {
+        '--k-leave': moves(out) ? `${out.form} ${out.ms} ${out.delay} ${printValue(out.easing)}` : 'none'
+      })
+    ];
   const still = { opacity: '1', translate: 'none', scale: 'none' };
-  const gone = { opacity: '0', translate: out.form === 'slide' ? '-24px' : 'none', scale: out.form === 'grow' ? '0.96' : 'none' };
+  const gone = {
+    opacity: '0',
+    translate: out.form === 'slide' ? '-24px' : 'none',
+    scale: out.form === 'grow' ? '0.96' : 'none'
+  };
   const properties = ['opacity', 'translate', 'scale'].map((each) => `${each} ${timing(out)}`);
-  const stays = ['display', 'content-visibility'].map((each) => `${each} ${out.ms + out.delay}ms allow-discrete`);
+  const stays = ['display', 'content-visibility'].map(
+    (each) => `${each} ${out.ms + out.delay}ms allow-discrete`
+  );
   return [
-    rule(`${live}[hidden]`, moves(out) ? { ...gone, transition: [...properties, `visibility ${out.ms + out.delay}ms`, ...stays].join(', ') } : { ...still, transition: 'none' })
+    rule(
+      `${live}[hidden]`,
+      moves(out)
+        ? { ...gone, transition: [...properties, `visibility ${out.ms + out.delay}ms`, ...stays].join(', ') }
+        : { ...still, transition: 'none' }
+    )
   ];
 }
