@@ -1,5 +1,23 @@
 // Imports go one way. The folders of the core stand here in the order data flows; each may use only those before it.
-const order = ['project', 'motion', 'css', 'colour', 'html', 'support', 'kinds', 'layout', 'cascade', 'blocks', 'widgets', 'registry', 'commands', 'compile', 'findings', 'formats', 'testing'];
+const order = [
+  'project',
+  'motion',
+  'css',
+  'colour',
+  'html',
+  'support',
+  'kinds',
+  'layout',
+  'cascade',
+  'blocks',
+  'widgets',
+  'registry',
+  'commands',
+  'compile',
+  'findings',
+  'formats',
+  'testing'
+];
 const path = (name) => (name === 'registry' ? '^src/core/registry\\.ts$' : `^src/core/${name}/`);
 
 module.exports = {
@@ -17,16 +35,44 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: { path: '^(src/(?!core/)|demo/|tests/|bench/)' }
     },
-    { name: 'core-without-node', severity: 'error', from: { path: '^src/core/', pathNot: '\\.test\\.ts$' }, to: { dependencyTypes: ['core'] } },
-    { name: 'core-without-interface', severity: 'error', from: { path: '^src/core/' }, to: { path: 'node_modules/(svelte|carbon-|dexie|@sveltejs|@tiptap)' } },
-    { name: 'runtime-has-no-dependency', severity: 'error', from: { path: '^src/runtime/' }, to: { pathNot: '^src/runtime/' } },
-    { name: 'kinds-stand-apart', severity: 'error', from: { path: '^src/core/(blocks|widgets)/([^/]+)/' }, to: { path: '^src/core/(blocks|widgets)/', pathNot: '^src/core/$1/$2/' } },
-    { name: 'server-stays-on-the-server', severity: 'error', from: { path: '^src/(lib|preview|runtime)/' }, to: { path: '^src/(server|cli)/' } }
+    {
+      name: 'core-without-node',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] }
+    },
+    {
+      name: 'core-without-interface',
+      severity: 'error',
+      from: { path: '^src/core/' },
+      to: { path: 'node_modules/(svelte|carbon-|dexie|@sveltejs|@tiptap)' }
+    },
+    {
+      name: 'runtime-has-no-dependency',
+      severity: 'error',
+      from: { path: '^src/runtime/' },
+      to: { pathNot: '^src/runtime/' }
+    },
+    {
+      name: 'kinds-stand-apart',
+      severity: 'error',
+      from: { path: '^src/core/(blocks|widgets)/([^/]+)/' },
+      to: { path: '^src/core/(blocks|widgets)/', pathNot: '^src/core/$1/$2/' }
+    },
+    {
+      name: 'server-stays-on-the-server',
+      severity: 'error',
+      from: { path: '^src/(lib|preview|runtime)/' },
+      to: { path: '^src/(server|cli)/' }
+    }
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
-    enhancedResolveOptions: { extensions: ['.ts', '.js', '.svelte', '.mjs'], conditionNames: ['import', 'browser', 'svelte', 'default'] }
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.js', '.svelte', '.mjs'],
+      conditionNames: ['import', 'browser', 'svelte', 'default']
+    }
   }
 };

@@ -7,7 +7,8 @@ import svelteConfig from './svelte.config.js';
 const FOREIGN_KEYS = [
   'error',
   {
-    selector: "VariableDeclarator[id.typeAnnotation.typeAnnotation.typeName.name='Record'] > ObjectExpression[properties.length=0]",
+    selector:
+      "VariableDeclarator[id.typeAnnotation.typeAnnotation.typeName.name='Record'] > ObjectExpression[properties.length=0]",
     message: 'A map that is filled by text has no prototype: emptyRecord() of core/data/record.'
   },
   {
@@ -15,7 +16,8 @@ const FOREIGN_KEYS = [
     message: '`in` finds what is inherited too: Object.hasOwn(), or ownOf() of core/data/record.'
   },
   {
-    selector: "CallExpression[callee.object.name='Object'][callee.property.name='assign'] > ObjectExpression[properties.length=0]:first-child",
+    selector:
+      "CallExpression[callee.object.name='Object'][callee.property.name='assign'] > ObjectExpression[properties.length=0]:first-child",
     message: 'Object.assign() sets a foreign __proto__; Object.fromEntries() or a spread makes it a key.'
   }
 ];
@@ -39,12 +41,29 @@ export default ts.config(
   {
     files: ['**/*.svelte', '**/*.svelte.ts'],
     languageOptions: { parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig } },
-    rules: { 'svelte/prefer-svelte-reactivity': 'off', 'prefer-const': 'off', 'svelte/prefer-const': ['error', { destructuring: 'all' }] }
+    rules: {
+      'svelte/prefer-svelte-reactivity': 'off',
+      'prefer-const': 'off',
+      'svelte/prefer-const': ['error', { destructuring: 'all' }]
+    }
   },
   {
     // The core is numbers and data: no page, no window, no clock of its own.
     files: ['src/core/**/*.ts'],
-    rules: { 'no-restricted-globals': ['error', 'window', 'document', 'navigator', 'localStorage', 'fetch', 'process', 'Buffer', 'setTimeout'], 'no-console': 'error' }
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'navigator',
+        'localStorage',
+        'fetch',
+        'process',
+        'Buffer',
+        'setTimeout'
+      ],
+      'no-console': 'error'
+    }
   },
   { files: ['src/app.d.ts'], rules: { '@typescript-eslint/no-namespace': 'off' } }
 );

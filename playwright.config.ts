@@ -28,5 +28,11 @@ export default defineConfig({
       ]
     }
   },
-  webServer: { command: 'node scripts/start.mjs', url: `http://localhost:${PORT}`, env: { PORT: String(PORT), KYMATION_ASK_LOOPBACK: '1', REQUEST_TIMEOUT_MS: '5000' }, reuseExistingServer: false, timeout: 180_000 }
+  webServer: {
+    command: 'node scripts/start.mjs',
+    url: `http://localhost:${PORT}`,
+    env: { PORT: String(PORT), KYMATION_ASK_LOOPBACK: '1', REQUEST_TIMEOUT_MS: '5000' },
+    reuseExistingServer: false,
+    timeout: 180_000
+  }
 });

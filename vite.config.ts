@@ -7,15 +7,21 @@ import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
 
 /** Parts of Carbon that nothing here draws, though components in use are named in their rules. */
-const UNUSED = /^bx--(?:tooltip|time-picker|date-picker|data-table|table|toolbar|pagination|pin-code|snippet|number|slider|structured-list|contained-list|copy|multi-select|skeleton|header|side-nav|tree|tile|progress|breadcrumb|action)(?:-|$)/;
+const UNUSED =
+  /^bx--(?:tooltip|time-picker|date-picker|data-table|table|toolbar|pagination|pin-code|snippet|number|slider|structured-list|contained-list|copy|multi-select|skeleton|header|side-nav|tree|tile|progress|breadcrumb|action)(?:-|$)/;
 
 /**
- * Carbon's sheet asks another host for its fonts; Kymation ships its own and nothing may leave the origin. It also brings four
- * themes and many components that are not used: their rules stay behind.
+ * Carbon's sheet asks another host for its fonts; Kymation ships its own and nothing may leave the origin. It
+ * also brings four themes and many components that are not used: their rules stay behind.
  */
 function leanCarbon(): Plugin {
   const isUnused = (selector: CssNode) =>
-    selector.type === 'Selector' && selector.children.some((each) => (each.type === 'ClassSelector' && UNUSED.test(each.name)) || (each.type === 'AttributeSelector' && each.name.name === 'theme'));
+    selector.type === 'Selector' &&
+    selector.children.some(
+      (each) =>
+        (each.type === 'ClassSelector' && UNUSED.test(each.name)) ||
+        (each.type === 'AttributeSelector' && each.name.name === 'theme')
+    );
   return {
     name: 'lean-carbon',
     enforce: 'pre',
@@ -24,7 +30,8 @@ function leanCarbon(): Plugin {
       const sheet = parse(code, { parseValue: false, parseCustomProperty: false });
       walk(sheet, {
         enter(node: CssNode, item: ListItem<CssNode>, list: List<CssNode>) {
-          if (node.type === 'Atrule' && node.name === 'font-face' && /https?:/.test(generate(node))) list?.remove(item);
+          if (node.type === 'Atrule' && node.name === 'font-face' && /https?:/.test(generate(node)))
+            list?.remove(item);
           if (node.type !== 'Rule' || node.prelude.type !== 'SelectorList') return;
           const { children } = node.prelude;
           children.forEach((selector, at) => isUnused(selector) && children.remove(at));
@@ -43,8 +50,13 @@ interface Grammar {
 
 /** The grammar of some properties: theirs, and that of all the properties and types it names. */
 function grammarOf(wanted: readonly string[], { types, properties }: Grammar): Grammar {
-  const kept: { types: Record<string, string>; properties: Record<string, string> } = { types: {}, properties: {} };
-  const open: (readonly ['types' | 'properties', string])[] = wanted.map((name) => ['properties', name] as const);
+  const kept: { types: Record<string, string>; properties: Record<string, string> } = {
+    types: {},
+    properties: {}
+  };
+  const open: (readonly ['types' | 'properties', string])[] = wanted.map(
+    (name) => ['properties', name] as const
+  );
   for (let next = open.pop(); next; next = open.pop()) {
     const [table, name] = next;
     const syntax = { types, properties }[table][name];
@@ -59,8 +71,8 @@ function grammarOf(wanted: readonly string[], { types, properties }: Grammar): G
 }
 
 /**
- * css-tree can write source maps, and knows the grammar of every at-rule and property; nothing here asks for more than some
- * thirty properties, and the rest is a third of its weight.
+ * css-tree can write source maps, and knows the grammar of every at-rule and property; nothing here asks for
+ * more than some thirty properties, and the rest is a third of its weight.
  */
 function leanCssTree(): Plugin {
   const name = 'source-map-js/lib/source-map-generator.js';
@@ -72,7 +84,10 @@ function leanCssTree(): Plugin {
     async transform(_code, id) {
       if (!/css-tree\/dist\/data\.js$/.test(id)) return null;
       const { default: data } = (await import(id)) as { default: Grammar };
-      return { code: `export default ${JSON.stringify({ ...data, ...grammarOf([...STYLE_PROPERTIES.keys(), ...FIELD_PROPERTIES, ...Object.values(TOKEN_PROPERTY)], data), atrules: {} })};`, map: null };
+      return {
+        code: `export default ${JSON.stringify({ ...data, ...grammarOf([...STYLE_PROPERTIES.keys(), ...FIELD_PROPERTIES, ...Object.values(TOKEN_PROPERTY)], data), atrules: {} })};`,
+        map: null
+      };
     }
   };
 }
@@ -84,7 +99,8 @@ function parserForWorkers(): Plugin {
     name: 'parser-for-workers',
     enforce: 'pre',
     resolveId: (id) => (id === name ? `\0${name}` : null),
-    load: (id) => (id === `\0${name}` ? "export { fromHtml as fromHtmlIsomorphic } from 'hast-util-from-html';" : null)
+    load: (id) =>
+      id === `\0${name}` ? "export { fromHtml as fromHtmlIsomorphic } from 'hast-util-from-html';" : null
   };
 }
 

@@ -8,10 +8,22 @@ import { edits, hands, median, newPage, openProject, steady, timed } from './too
 
 const page = 'page' as PageId;
 
-/** A page of 2,000 nodes: time until all of it is on show, an edit, and the frames while a row is dragged over the outline. */
-export async function bigPage(browser: Browser, address: string): Promise<{ open: number; edit: number; drag: number }> {
+/**
+ * A page of 2,000 nodes: time until all of it is on show, an edit, and the frames while a row is dragged over
+ * the outline.
+ */
+export async function bigPage(
+  browser: Browser,
+  address: string
+): Promise<{ open: number; edit: number; drag: number }> {
   const project = projectOf(400);
-  const edit = (await steady(2, () => edits(browser, address, 400, 'cell'), ({ work }) => work)).work;
+  const edit = (
+    await steady(
+      2,
+      () => edits(browser, address, 400, 'cell'),
+      ({ work }) => work
+    )
+  ).work;
   const target = await newPage(browser);
   await target.addInitScript(noteWhole);
   await openProject(target, address, project);
@@ -43,17 +55,26 @@ export async function bigPage(browser: Browser, address: string): Promise<{ open
   return { open, edit, drag: median(frames) };
 }
 
-/** Runs in every window: a preview writes down when the frame with the last piece of the page in it has been painted. */
+/**
+ * Runs in every window: a preview writes down when the frame with the last piece of the page in it has been
+ * painted.
+ */
 function noteWhole(): void {
   if (window === window.top) return;
   const look = () => {
-    if (document.querySelector('[data-k="tabs-399"]')) requestAnimationFrame(() => Object.assign(window, { whole: performance.timeOrigin + performance.now() }));
+    if (document.querySelector('[data-k="tabs-399"]'))
+      requestAnimationFrame(() =>
+        Object.assign(window, { whole: performance.timeOrigin + performance.now() })
+      );
     else requestAnimationFrame(look);
   };
   requestAnimationFrame(look);
 }
 
-/** ms from asking for the workbench to the whole page painted; the first screen of it comes a good deal earlier. */
+/**
+ * ms from asking for the workbench to the whole page painted; the first screen of it comes a good deal
+ * earlier.
+ */
 async function reopened(target: Page): Promise<number> {
   await target.reload();
   const frame = await (await target.locator('iframe[title^="Preview of"]').elementHandle())!.contentFrame();
@@ -85,8 +106,9 @@ export function duplicateMs(): number {
 }
 
 /**
- * How much later an edit is painted while a hundred pictures come in than while none do, in frames: medians, from the key to the frame
- * that paints the change. Waiting for the next frame alone takes up to one, whatever else goes on.
+ * How much later an edit is painted while a hundred pictures come in than while none do, in frames: medians,
+ * from the key to the frame that paints the change. Waiting for the next frame alone takes up to one,
+ * whatever else goes on.
  */
 export async function whileImporting(browser: Browser, address: string): Promise<number> {
   const target = await newPage(browser);
@@ -100,17 +122,28 @@ export async function whileImporting(browser: Browser, address: string): Promise
       const context = canvas.getContext('2d')!;
       context.fillStyle = `hsl(${n * 3} 60% 60%)`;
       context.fillRect(0, 0, 1600, 1000);
-      data.items.add(new File([await canvas.convertToBlob({ type: 'image/jpeg' })], `row-${n}.jpg`, { type: 'image/jpeg' }));
+      data.items.add(
+        new File([await canvas.convertToBlob({ type: 'image/jpeg' })], `row-${n}.jpg`, { type: 'image/jpeg' })
+      );
     }
     const painted: number[] = [];
     Object.assign(window, { painted });
     new PerformanceObserver((list) => {
-      for (const { name } of list.getEntries()) if (name === 'kymation patch') painted.push(performance.now());
+      for (const { name } of list.getEntries())
+        if (name === 'kymation patch') painted.push(performance.now());
     }).observe({ entryTypes: ['measure'] });
     Object.assign(window, { data });
   });
   const alone = await target.evaluate(editing, 25);
-  await target.evaluate(() => document.dispatchEvent(new DragEvent('drop', { dataTransfer: (window as unknown as { data: DataTransfer }).data, bubbles: true, cancelable: true })));
+  await target.evaluate(() =>
+    document.dispatchEvent(
+      new DragEvent('drop', {
+        dataTransfer: (window as unknown as { data: DataTransfer }).data,
+        bubbles: true,
+        cancelable: true
+      })
+    )
+  );
   const frames = await target.evaluate(editing, 0);
   await target.close();
   return Math.max(0, median(frames) - median(alone));

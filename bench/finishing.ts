@@ -4,18 +4,39 @@ import { median, newPage } from './tools';
 /** A page of so many paragraphs, in sections of fifty. */
 function bodyOf(count: number): string {
   const sections = Array.from({ length: Math.ceil(count / 50) }, (_, n) => {
-    const words = Array.from({ length: 50 }, (_each, i) => `<p>Paragraph ${n * 50 + i}, with a few words in it.</p>`).join('\n');
+    const words = Array.from(
+      { length: 50 },
+      (_each, i) => `<p>Paragraph ${n * 50 + i}, with a few words in it.</p>`
+    ).join('\n');
     return `<section id="s${n}"><h2>Section ${n}</h2>${words}</section>`;
   });
   return `<body><main><h1>Large</h1>${sections.join('\n')}</main></body>`;
 }
 
 const requestOf = (count: number) =>
-  JSON.stringify({ single: false, pages: [{ file: 'index', title: 'Large', description: '', language: 'en', picture: null, css: 'p { margin: 0; }', behaviours: [], body: bodyOf(count) }] });
+  JSON.stringify({
+    single: false,
+    pages: [
+      {
+        file: 'index',
+        title: 'Large',
+        description: '',
+        language: 'en',
+        picture: null,
+        css: 'p { margin: 0; }',
+        behaviours: [],
+        body: bodyOf(count)
+      }
+    ]
+  });
 
 async function post(address: string, body: string): Promise<number> {
   const from = performance.now();
-  const response = await fetch(`${address}/api/finish`, { method: 'POST', headers: { 'content-type': 'application/json', origin: address }, body });
+  const response = await fetch(`${address}/api/finish`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json', origin: address },
+    body
+  });
   if (!response.ok) throw new Error(`${response.status}: ${await response.text()}`);
   await response.text();
   return performance.now() - from;
@@ -34,7 +55,11 @@ export interface Finishing {
 export async function finishing(address: string): Promise<Finishing> {
   // The worker's own script is made once.
   await post(address, requestOf(50));
-  const half = median([await post(address, requestOf(10_000)), await post(address, requestOf(10_000)), await post(address, requestOf(10_000))]);
+  const half = median([
+    await post(address, requestOf(10_000)),
+    await post(address, requestOf(10_000)),
+    await post(address, requestOf(10_000))
+  ]);
   const wholes: number[] = [];
   const waits: number[] = [];
   for (let round = 0; round < 3; round += 1) {
@@ -67,7 +92,8 @@ export async function insertOpens(browser: Browser, address: string): Promise<nu
             const from = performance.now();
             const look = () => {
               const field = document.querySelector('[aria-label="What to insert"]');
-              if (field && document.activeElement === field) requestAnimationFrame(() => resolve(performance.now() - from));
+              if (field && document.activeElement === field)
+                requestAnimationFrame(() => resolve(performance.now() - from));
               else requestAnimationFrame(look);
             };
             window.dispatchEvent(new KeyboardEvent('keydown', { key: 'a', code: 'KeyA', bubbles: true }));

@@ -12,7 +12,18 @@ import { buildApp, findChromium, freePort, startServer } from '../scripts/lib.mj
 import { bigPage, duplicateMs, whileImporting } from './big';
 import { finishing, insertOpens } from './finishing';
 import { projectOf } from './projects';
-import { edits, HANDS, hands, median, newPage, openProject, steady, timed, type Edits, type Seen } from './tools';
+import {
+  edits,
+  HANDS,
+  hands,
+  median,
+  newPage,
+  openProject,
+  steady,
+  timed,
+  type Edits,
+  type Seen
+} from './tools';
 
 interface Figure {
   readonly name: string;
@@ -24,7 +35,15 @@ interface Figure {
 const page = 'page' as PageId;
 
 function edited(project: Project, n: number): Project {
-  const outcome = apply(registry, project, { type: 'set-style', id: 'tabs-0', part: 'tab', state: 'rest', condition: 'always', property: 'padding', value: `${n}px` });
+  const outcome = apply(registry, project, {
+    type: 'set-style',
+    id: 'tabs-0',
+    part: 'tab',
+    state: 'rest',
+    condition: 'always',
+    property: 'padding',
+    value: `${n}px`
+  });
   if (!outcome.ok) throw new Error(outcome.refusal.sentence);
   return outcome.project;
 }
@@ -54,11 +73,23 @@ function fullCompile(widgets: number): number {
 /** Working out the fit width of 60 labels from what was measured, ms. */
 function fitMs(): number {
   const widths = Array.from({ length: 60 }, (_, i) => 40 + (i % 17) * 3.37);
-  return median(Array.from({ length: 200 }, () => timed(() => void fitFrom({ needed: rowWidth(widths, 4, 2), available: 1072, viewport: 1120, heights: [] }))));
+  return median(
+    Array.from({ length: 200 }, () =>
+      timed(
+        () => void fitFrom({ needed: rowWidth(widths, 4, 2), available: 1072, viewport: 1120, heights: [] })
+      )
+    )
+  );
 }
 
-/** On a page of 200 widgets: time of the rules after an edit, of measuring one widget's labels, and of a condition's switch. */
-async function tuningFigures(browser: Browser, address: string): Promise<{ findings: number; measured: number; switched: number }> {
+/**
+ * On a page of 200 widgets: time of the rules after an edit, of measuring one widget's labels, and of a
+ * condition's switch.
+ */
+async function tuningFigures(
+  browser: Browser,
+  address: string
+): Promise<{ findings: number; measured: number; switched: number }> {
   const target = await newPage(browser);
   await openProject(target, address, projectOf(200));
   await target.locator('[data-row="tabs-0"]').click();
@@ -66,7 +97,8 @@ async function tuningFigures(browser: Browser, address: string): Promise<{ findi
     const seen: Seen[] = [];
     Object.assign(window, { seen });
     new PerformanceObserver((list) => {
-      for (const { name, duration } of list.getEntries()) seen.push({ name, duration, at: performance.now() });
+      for (const { name, duration } of list.getEntries())
+        seen.push({ name, duration, at: performance.now() });
     }).observe({ entryTypes: ['measure'] });
   });
   await hands.cell(target);
@@ -74,7 +106,12 @@ async function tuningFigures(browser: Browser, address: string): Promise<{ findi
     await target.keyboard.press('ArrowUp');
     await target.waitForTimeout(450);
   }
-  const findings = median((await target.evaluate(() => (window as unknown as { seen: Seen[] }).seen)).filter(({ name }) => name === 'kymation findings').map(({ duration }) => duration).slice(2));
+  const findings = median(
+    (await target.evaluate(() => (window as unknown as { seen: Seen[] }).seen))
+      .filter(({ name }) => name === 'kymation findings')
+      .map(({ duration }) => duration)
+      .slice(2)
+  );
   await target.keyboard.press('Escape');
   const frame = target.frames().find((each) => each.url().endsWith('/frame') && each.parentFrame())!;
   const measured = await frame.evaluate(() => {
@@ -83,7 +120,12 @@ async function tuningFigures(browser: Browser, address: string): Promise<{ findi
     for (let n = 0; n < 40; n += 1) {
       const from = performance.now();
       const copy = list.cloneNode(true) as HTMLElement;
-      Object.assign(copy.style, { position: 'absolute', visibility: 'hidden', width: 'max-content', flexWrap: 'nowrap' });
+      Object.assign(copy.style, {
+        position: 'absolute',
+        visibility: 'hidden',
+        width: 'max-content',
+        flexWrap: 'nowrap'
+      });
       list.parentElement!.append(copy);
       copy.getBoundingClientRect();
       copy.remove();
@@ -95,13 +137,16 @@ async function tuningFigures(browser: Browser, address: string): Promise<{ findi
   for (let n = 0; n < 12; n += 1) {
     await target.waitForTimeout(120);
     // Both clocks are read in the window, once when it is pressed and once when the page has painted.
-    const changed = frame.evaluate(() => new Promise<number>((resolve) => {
-      const watch = new MutationObserver(() => {
-        watch.disconnect();
-        requestAnimationFrame(() => resolve(performance.timeOrigin + performance.now()));
-      });
-      watch.observe(document.documentElement, { attributeFilter: ['data-k-touch'] });
-    }));
+    const changed = frame.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          const watch = new MutationObserver(() => {
+            watch.disconnect();
+            requestAnimationFrame(() => resolve(performance.timeOrigin + performance.now()));
+          });
+          watch.observe(document.documentElement, { attributeFilter: ['data-k-touch'] });
+        })
+    );
     await target.waitForTimeout(30);
     const from = await target.evaluate(() => {
       const at = performance.timeOrigin + performance.now();
@@ -114,7 +159,10 @@ async function tuningFigures(browser: Browser, address: string): Promise<{ findi
   return { findings, measured, switched: median(switches) };
 }
 
-async function firstLoad(browser: Browser, address: string): Promise<{ script: number; style: number; usable: number }> {
+async function firstLoad(
+  browser: Browser,
+  address: string
+): Promise<{ script: number; style: number; usable: number }> {
   const sums = { script: 0, style: 0 };
   const opened = await newPage(browser);
   await opened.goto(address);
@@ -132,12 +180,16 @@ async function firstLoad(browser: Browser, address: string): Promise<{ script: n
   const usable = performance.now() - from;
   // What comes later, for findings and for views nobody has opened, does not hold up the first.
   const first = [...found];
-  for (const [url, kind] of first) sums[kind] += gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer()), { level: 9 }).length;
+  for (const [url, kind] of first)
+    sums[kind] += gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer()), { level: 9 }).length;
   await opened.close();
   return { ...sums, usable };
 }
 
-/** What is measured, a part at a time: `npm run bench -- edits big` does two of them, without a name all are done. */
+/**
+ * What is measured, a part at a time: `npm run bench -- edits big` does two of them, without a name all are
+ * done.
+ */
 const PARTS = {
   async core(): Promise<Figure[]> {
     // First, while nothing else has left anything to be cleared away.
@@ -145,20 +197,49 @@ const PARTS = {
     const script = (await pageScript(['tabs'], true))!;
     const [small, large] = [recompile(20), recompile(1000)];
     return [
-      { name: 'script of an exported tabs page', value: gzipSync(script, { level: 9 }).length, unit: 'bytes gzip', limit: 1300 },
-      { name: 'recompile after one edit, 1,000 widgets against 20', value: large / small, unit: 'ratio', limit: 1.5 },
-      { name: 'gathering and printing a page of 2,000 nodes', value: await steady(3, () => fullCompile(645), Number), unit: 'ms', limit: 200 },
-      { name: 'full compile of 1,000 widgets', value: await steady(3, () => fullCompile(1000), Number), unit: 'ms', limit: 150 },
+      {
+        name: 'script of an exported tabs page',
+        value: gzipSync(script, { level: 9 }).length,
+        unit: 'bytes gzip',
+        limit: 1300
+      },
+      {
+        name: 'recompile after one edit, 1,000 widgets against 20',
+        value: large / small,
+        unit: 'ratio',
+        limit: 1.5
+      },
+      {
+        name: 'gathering and printing a page of 2,000 nodes',
+        value: await steady(3, () => fullCompile(645), Number),
+        unit: 'ms',
+        limit: 200
+      },
+      {
+        name: 'full compile of 1,000 widgets',
+        value: await steady(3, () => fullCompile(1000), Number),
+        unit: 'ms',
+        limit: 150
+      },
       { name: 'duplicate of a section of 500 nodes', value: duplicate, unit: 'ms', limit: 30 }
     ];
   },
   async load(browser: Browser, address: string): Promise<Figure[]> {
-    const load = await steady(3, () => firstLoad(browser, address), ({ usable }) => usable);
+    const load = await steady(
+      3,
+      () => firstLoad(browser, address),
+      ({ usable }) => usable
+    );
     return [
       { name: 'first load of the workbench, script', value: load.script / 1000, unit: 'kB gzip', limit: 300 },
       { name: 'first load of the workbench, style', value: load.style / 1000, unit: 'kB gzip', limit: 45 },
       { name: 'demo open to usable', value: load.usable, unit: 'ms', limit: 1200 },
-      { name: 'insert drawer, from the key to the frame that shows it', value: await insertOpens(browser, address), unit: 'ms', limit: 80 }
+      {
+        name: 'insert drawer, from the key to the frame that shows it',
+        value: await insertOpens(browser, address),
+        unit: 'ms',
+        limit: 80
+      }
     ];
   },
   async finishing(_browser: Browser, address: string): Promise<Figure[]> {
@@ -173,25 +254,61 @@ const PARTS = {
     const few: Edits[] = [];
     const many: Edits[] = [];
     for (const hand of HANDS) {
-      const least = (widgets: number) => steady(widgets < 1000 ? 3 : 2, () => edits(browser, address, widgets, hand), ({ work }) => work);
+      const least = (widgets: number) =>
+        steady(
+          widgets < 1000 ? 3 : 2,
+          () => edits(browser, address, widgets, hand),
+          ({ work }) => work
+        );
       few.push(await least(200));
       many.push(await least(1000));
-      const said = ({ work, shares }: Edits) => `${work.toFixed(2)} ms of work (${shares.map((ms) => ms.toFixed(2)).join(' + ')})`;
+      const said = ({ work, shares }: Edits) =>
+        `${work.toFixed(2)} ms of work (${shares.map((ms) => ms.toFixed(2)).join(' + ')})`;
       console.log(`      a ${hand}: ${said(few.at(-1)!)} at 200 widgets, ${said(many.at(-1)!)} at 1,000`);
     }
     return [
-      { name: 'one edit to patched preview, 200 widgets, work', value: median(few.map(({ work }) => work)), unit: 'ms', limit: 4 },
-      { name: 'one edit to painted, 200 widgets, the slowest kind', value: Math.max(...few.map(({ frames }) => frames)), unit: 'frames', limit: 2 },
-      { name: 'one edit to painted, 1,000 widgets, the slowest kind', value: Math.max(...many.map(({ frames }) => frames)), unit: 'frames', limit: 2 }
+      {
+        name: 'one edit to patched preview, 200 widgets, work',
+        value: median(few.map(({ work }) => work)),
+        unit: 'ms',
+        limit: 4
+      },
+      {
+        name: 'one edit to painted, 200 widgets, the slowest kind',
+        value: Math.max(...few.map(({ frames }) => frames)),
+        unit: 'frames',
+        limit: 2
+      },
+      {
+        name: 'one edit to painted, 1,000 widgets, the slowest kind',
+        value: Math.max(...many.map(({ frames }) => frames)),
+        unit: 'frames',
+        limit: 2
+      }
     ];
   },
   async tuning(browser: Browser, address: string): Promise<Figure[]> {
     const tuning = await tuningFigures(browser, address);
     return [
-      { name: 'findings after one edit, in the worker, 200 widgets', value: tuning.findings, unit: 'ms', limit: 20 },
+      {
+        name: 'findings after one edit, in the worker, 200 widgets',
+        value: tuning.findings,
+        unit: 'ms',
+        limit: 20
+      },
       { name: 'fit width worked out again from a measurement', value: fitMs(), unit: 'ms', limit: 5 },
-      { name: 'measuring the labels of one widget in the page', value: tuning.measured, unit: 'ms', limit: 5 },
-      { name: 'a condition switched to painted, 200 widgets', value: tuning.switched, unit: 'frames', limit: 2 }
+      {
+        name: 'measuring the labels of one widget in the page',
+        value: tuning.measured,
+        unit: 'ms',
+        limit: 5
+      },
+      {
+        name: 'a condition switched to painted, 200 widgets',
+        value: tuning.switched,
+        unit: 'frames',
+        limit: 2
+      }
     ];
   },
   async big(browser: Browser, address: string): Promise<Figure[]> {
@@ -199,31 +316,57 @@ const PARTS = {
     return [
       { name: 'page of 2,000 nodes, open to all of it on show', value: big.open, unit: 'ms', limit: 1500 },
       { name: 'page of 2,000 nodes, one edit, work', value: big.edit, unit: 'ms', limit: 8 },
-      { name: 'page of 2,000 nodes, a row dragged over the outline', value: big.drag, unit: 'ms a frame', limit: 17 }
+      {
+        name: 'page of 2,000 nodes, a row dragged over the outline',
+        value: big.drag,
+        unit: 'ms a frame',
+        limit: 17
+      }
     ];
   },
   async import(browser: Browser, address: string): Promise<Figure[]> {
-    return [{ name: 'an edit painted later while 100 pictures come in', value: await whileImporting(browser, address), unit: 'frames', limit: 1 }];
+    return [
+      {
+        name: 'an edit painted later while 100 pictures come in',
+        value: await whileImporting(browser, address),
+        unit: 'frames',
+        limit: 1
+      }
+    ];
   }
 };
 
 async function main(): Promise<void> {
   const asked = process.argv.slice(2);
   const strange = asked.filter((name) => !Object.hasOwn(PARTS, name));
-  if (strange.length > 0) throw new Error(`The bench has no part called ${strange.join(' or ')}. It has ${Object.keys(PARTS).join(', ')}.`);
+  if (strange.length > 0)
+    throw new Error(
+      `The bench has no part called ${strange.join(' or ')}. It has ${Object.keys(PARTS).join(', ')}.`
+    );
   buildApp();
   const { address, server } = await startServer(await freePort(4400));
   const browser = await chromium.launch({
     executablePath: findChromium(),
-    args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+    args: [
+      '--no-sandbox',
+      '--disable-gpu',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+      '--disable-component-update',
+      '--disable-sync'
+    ]
   });
   const figures: Figure[] = [];
-  for (const [name, part] of Object.entries(PARTS)) if (asked.length === 0 || asked.includes(name)) figures.push(...(await part(browser, address)));
+  for (const [name, part] of Object.entries(PARTS))
+    if (asked.length === 0 || asked.includes(name)) figures.push(...(await part(browser, address)));
   await browser.close();
   server.kill();
 
   for (const { name, value, unit, limit } of figures) {
-    console.log(`${value <= limit ? 'ok  ' : 'OVER'}  ${name.padEnd(58)} ${value.toFixed(value < 10 ? 2 : 0).padStart(8)} ${unit} (limit ${limit})`);
+    console.log(
+      `${value <= limit ? 'ok  ' : 'OVER'}  ${name.padEnd(58)} ${value.toFixed(value < 10 ? 2 : 0).padStart(8)} ${unit} (limit ${limit})`
+    );
   }
   process.exitCode = figures.some(({ value, limit }) => value > limit) ? 1 : 0;
   process.exit();

@@ -9,5 +9,18 @@ const { build } = await import('esbuild');
 mkdirSync(`${root}/test-results`, { recursive: true });
 const name = process.argv[2] === 'stress' ? 'stress' : 'run';
 const outfile = `${root}/test-results/bench-${name}.mjs`;
-await build({ entryPoints: [`${root}/bench/${name}.ts`], outfile, bundle: true, packages: 'external', platform: 'node', format: 'esm', logLevel: 'error', define: { 'import.meta.env': '{"PROD":true}' } });
-process.exit(run(process.execPath, [outfile, ...process.argv.slice(name === 'stress' ? 3 : 2)], { env: { ...process.env, NODE_ENV: 'production' } }).status ?? 1);
+await build({
+  entryPoints: [`${root}/bench/${name}.ts`],
+  outfile,
+  bundle: true,
+  packages: 'external',
+  platform: 'node',
+  format: 'esm',
+  logLevel: 'error',
+  define: { 'import.meta.env': '{"PROD":true}' }
+});
+process.exit(
+  run(process.execPath, [outfile, ...process.argv.slice(name === 'stress' ? 3 : 2)], {
+    env: { ...process.env, NODE_ENV: 'production' }
+  }).status ?? 1
+);

@@ -4,21 +4,46 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { chromium, type BrowserContext } from '@playwright/test';
-import { damagedDrawings, damagedProjects, damagedTokenFiles, random, type Tally } from '../tests/hostile/mutations';
+import {
+  damagedDrawings,
+  damagedProjects,
+  damagedTokenFiles,
+  random,
+  type Tally
+} from '../tests/hostile/mutations';
 // @ts-expect-error plain JavaScript, shared with npm start
 import { buildApp, findChromium, freePort, run, startServer } from '../scripts/lib.mjs';
 
-// What takes too long for a test: files damaged in thousands of ways, links written by a fast hand, two windows at once, and the
+// What takes too long for a test: files damaged in thousands of ways, links written by a fast hand, two
+// windows at once, and the
 // browser killed in the middle of work, again and again. A sample of each is in `npm test`.
 
-const ARGS = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const ARGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync'
+];
 
 /** Starts a browser on a profile of its own; its process is ours to kill. */
 async function launch(profile: string): Promise<{ context: BrowserContext; kill: () => Promise<void> }> {
   const port = await freePort(9300);
-  const child = spawn(findChromium(), [...ARGS, '--headless', `--remote-debugging-port=${port}`, `--user-data-dir=${profile}`, 'about:blank'], { stdio: 'ignore', detached: true });
+  const child = spawn(
+    findChromium(),
+    [...ARGS, '--headless', `--remote-debugging-port=${port}`, `--user-data-dir=${profile}`, 'about:blank'],
+    { stdio: 'ignore', detached: true }
+  );
   for (let tries = 0; tries < 100; tries += 1) {
-    if (await fetch(`http://127.0.0.1:${port}/json/version`).then(({ ok }) => ok, () => false)) break;
+    if (
+      await fetch(`http://127.0.0.1:${port}/json/version`).then(
+        ({ ok }) => ok,
+        () => false
+      )
+    )
+      break;
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
   const browser = await chromium.connectOverCDP(`http://127.0.0.1:${port}`);
@@ -83,18 +108,31 @@ async function kills(count: number): Promise<{ lost: number; saved: number }> {
 
 /** Tests that do as many rounds as they are told. @returns whether all of them held. */
 function rounds(test: string, count: string): boolean {
-  const { status } = run('npx', ['playwright', 'test', test, '--workers', '1'], { env: { ...process.env, CHROMIUM: findChromium(), KYMATION_ROUNDS: count } });
+  const { status } = run('npx', ['playwright', 'test', test, '--workers', '1'], {
+    env: { ...process.env, CHROMIUM: findChromium(), KYMATION_ROUNDS: count }
+  });
   return status === 0;
 }
 
 function told(what: string, count: string, { thrown, slow, mute, changed, opened }: Tally): boolean {
-  console.log(`${count} damaged ${what}: ${thrown.length} uncaught, ${slow.length} over 2 s, ${mute.length} without a sentence, ${changed} inputs changed, ${opened} could still be read`);
+  console.log(
+    `${count} damaged ${what}: ${thrown.length} uncaught, ${slow.length} over 2 s, ${mute.length} without a sentence, ${changed} inputs changed, ${opened} could still be read`
+  );
   [...thrown, ...slow].slice(0, 5).forEach((each) => console.log(`  ${each}`));
   return thrown.length + slow.length + mute.length + changed === 0;
 }
 
 const text = (value: string) => ({ type: 'string', default: value }) as const;
-const { values } = parseArgs({ options: { files: text('20000'), tokens: text('2000'), drawings: text('2000'), links: text('100'), windows: text('50'), kills: text('500') } });
+const { values } = parseArgs({
+  options: {
+    files: text('20000'),
+    tokens: text('2000'),
+    drawings: text('2000'),
+    links: text('100'),
+    windows: text('50'),
+    kills: text('500')
+  }
+});
 const held = [
   told('project files', values.files, damagedProjects(Number(values.files))),
   told('token files', values.tokens, damagedTokenFiles(Number(values.tokens))),
@@ -103,5 +141,7 @@ const held = [
   Number(values.windows) === 0 || rounds('tests/together.spec.ts', values.windows)
 ];
 const killed = await kills(Number(values.kills));
-console.log(`${values.kills} kills of the browser: ${killed.lost} saved commands lost, ${killed.saved} labels saved`);
+console.log(
+  `${values.kills} kills of the browser: ${killed.lost} saved commands lost, ${killed.saved} labels saved`
+);
 process.exit(held.every(Boolean) && killed.lost === 0 ? 0 : 1);

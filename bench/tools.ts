@@ -3,7 +3,8 @@ import { writeProjectFile } from '../src/core/formats/project-file';
 import type { Project } from '../src/core/project/types';
 import { projectOf } from './projects';
 
-export const median = (values: readonly number[]) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
+export const median = (values: readonly number[]) =>
+  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)]!;
 
 export function timed(work: () => void): number {
   const from = performance.now();
@@ -12,10 +13,15 @@ export function timed(work: () => void): number {
 }
 
 /**
- * The least of some rounds: on a machine shared with others one round may be slowed to half by what is none of ours.
+ * The least of some rounds: on a machine shared with others one round may be slowed to half by what is none
+ * of ours.
  * @param rounds as many as it takes to see the machine at its own speed.
  */
-export async function steady<T>(rounds: number, round: () => Promise<T> | T, key: (value: T) => number): Promise<T> {
+export async function steady<T>(
+  rounds: number,
+  round: () => Promise<T> | T,
+  key: (value: T) => number
+): Promise<T> {
   let least: T | undefined;
   for (let n = 0; n < rounds; n += 1) {
     const value = await round();
@@ -24,7 +30,10 @@ export async function steady<T>(rounds: number, round: () => Promise<T> | T, key
   return least!;
 }
 
-/** A page that gives up rather than hangs. The TypeScript loader names functions with a helper that a page does not have. */
+/**
+ * A page that gives up rather than hangs. The TypeScript loader names functions with a helper that a page
+ * does not have.
+ */
 export async function newPage(browser: Browser): Promise<Page> {
   const target = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   target.setDefaultTimeout(30_000);
@@ -34,7 +43,11 @@ export async function newPage(browser: Browser): Promise<Page> {
 
 export async function openProject(target: Page, address: string, project: Project): Promise<void> {
   await target.goto(address);
-  await target.locator('input[type=file]').setInputFiles({ name: 'bench.kymation', mimeType: 'application/zip', buffer: Buffer.from(writeProjectFile(project, new Map())) });
+  await target.locator('input[type=file]').setInputFiles({
+    name: 'bench.kymation',
+    mimeType: 'application/zip',
+    buffer: Buffer.from(writeProjectFile(project, new Map()))
+  });
   await target.getByRole('link', { name: `Open ${project.info.name}` }).click();
   await target.frameLocator('iframe[title^="Preview of"]').locator('[data-k="tabs-0"]').waitFor();
   await target.waitForTimeout(1500);
@@ -58,11 +71,17 @@ export interface Seen {
 export const HANDS = ['cell', 'label', 'fold'] as const;
 export type Hand = (typeof HANDS)[number];
 
-/** What a hand edits: a cell of the state sheet, a label, and a fold width, whose media query needs a new style sheet. */
+/**
+ * What a hand edits: a cell of the state sheet, a label, and a fold width, whose media query needs a new
+ * style sheet.
+ */
 export const hands: Readonly<Record<Hand, (target: Page) => Promise<void>>> = {
   async cell(target) {
     await target.keyboard.press('3');
-    await target.getByRole('group', { name: 'Parts' }).getByRole('button', { name: 'tab list', exact: true }).click();
+    await target
+      .getByRole('group', { name: 'Parts' })
+      .getByRole('button', { name: 'tab list', exact: true })
+      .click();
     await target.locator('[data-property="gap"][data-state="rest"]').click();
   },
   async label(target) {
@@ -86,7 +105,12 @@ export async function edits(browser: Browser, address: string, widgets: number, 
     new PerformanceObserver((list) => {
       for (const { name, duration, detail } of list.getEntries() as PerformanceMeasure[]) {
         // The page’s frame says itself when it was painted; word of it comes later.
-        if (name.startsWith('kymation')) seen.push({ name, duration, at: typeof detail === 'number' ? detail - performance.timeOrigin : performance.now() });
+        if (name.startsWith('kymation'))
+          seen.push({
+            name,
+            duration,
+            at: typeof detail === 'number' ? detail - performance.timeOrigin : performance.now()
+          });
       }
     }).observe({ entryTypes: ['measure'] });
   });
@@ -112,8 +136,15 @@ export async function edits(browser: Browser, address: string, widgets: number, 
             const pace = start - from;
             const field = document.activeElement as HTMLInputElement;
             if (types) field.value = `${field.value.slice(0, 10)}${Math.round(start)}`;
-            field.dispatchEvent(types ? new InputEvent('input', { bubbles: true }) : new KeyboardEvent('keydown', { key: 'ArrowUp', bubbles: true, cancelable: true }));
-            const watch = () => (seen.some((each) => each.name === 'kymation patch') ? resolve({ start, pace, seen: [...seen] }) : setTimeout(watch, 4));
+            field.dispatchEvent(
+              types
+                ? new InputEvent('input', { bubbles: true })
+                : new KeyboardEvent('keydown', { key: 'ArrowUp', bubbles: true, cancelable: true })
+            );
+            const watch = () =>
+              seen.some((each) => each.name === 'kymation patch')
+                ? resolve({ start, pace, seen: [...seen] })
+                : setTimeout(watch, 4);
             watch();
           });
         }),
@@ -125,9 +156,16 @@ export async function edits(browser: Browser, address: string, widgets: number, 
     paces.push(pace);
   }
   await target.close();
-  // A loop of fixed length says whether the machine ran at its own speed just then; what it did slowed down says nothing of us.
-  const own = median(paces.slice(10).toSorted((a, b) => a - b).slice(0, 20));
-  const counted = <T>(values: readonly T[]) => values.filter((_value, n) => n >= 10 && paces[n]! < own * 1.25);
+  // A loop of fixed length says whether the machine ran at its own speed just then; what it did slowed down
+  // says nothing of us.
+  const own = median(
+    paces
+      .slice(10)
+      .toSorted((a, b) => a - b)
+      .slice(0, 20)
+  );
+  const counted = <T>(values: readonly T[]) =>
+    values.filter((_value, n) => n >= 10 && paces[n]! < own * 1.25);
   return {
     work: median(counted(works).map((each) => each.reduce((sum, ms) => sum + ms, 0))),
     shares: [0, 1, 2].map((n) => median(counted(works).map((each) => each[n]!))),

@@ -22,17 +22,29 @@ describe('what is shipped', () => {
   it('the demo file fits the JSON Schema in docs', () => {
     const { project } = makeDemo();
     const ajv = new Ajv2020({ strict: false });
-    ajv.validate(JSON.parse(read('docs/project.schema.json').toString()), JSON.parse(JSON.stringify(project)));
+    ajv.validate(
+      JSON.parse(read('docs/project.schema.json').toString()),
+      JSON.parse(JSON.stringify(project))
+    );
     expect(ajv.errors).toBeNull();
   });
 
   it('the JSON Schema in docs is that of the kinds', () => {
-    expect(JSON.parse(read('docs/project.schema.json').toString())).toEqual(JSON.parse(JSON.stringify(projectSchema())));
+    expect(JSON.parse(read('docs/project.schema.json').toString())).toEqual(
+      JSON.parse(JSON.stringify(projectSchema()))
+    );
   });
 });
 
 it('the command line runs as a program of its own, and tells its exit code', () => {
-  const call = (...args: string[]) => spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', ...args], { cwd: root, encoding: 'utf8' });
-  expect(call('check', 'demo/orchard.kymation')).toMatchObject({ status: 0, stdout: expect.stringContaining('0 findings') });
+  const call = (...args: string[]) =>
+    spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', ...args], {
+      cwd: root,
+      encoding: 'utf8'
+    });
+  expect(call('check', 'demo/orchard.kymation')).toMatchObject({
+    status: 0,
+    stdout: expect.stringContaining('0 findings')
+  });
   expect(call('melt')).toMatchObject({ status: 2, stderr: expect.stringContaining('no command “melt”') });
 }, 60_000);

@@ -13,10 +13,43 @@ interface Season {
 }
 
 const SEASONS: Readonly<Record<string, Season>> = {
-  blossom: { sky: '#cfe3dc', sun: '#f4d58d', hill: '#7da982', grass: '#4f7d59', crown: '#f3c6cc', crownLight: '#f9e1e3', dots: '#ffffff' },
-  summer: { sky: '#d7e8ee', sun: '#f2b950', hill: '#8fb06d', grass: '#5b8a4a', crown: '#3f7a4c', crownLight: '#5c9a63', dots: null },
-  harvest: { sky: '#eedfc8', sun: '#e58f4f', hill: '#b5a05c', grass: '#7d8446', crown: '#5f7c41', crownLight: '#87984f', dots: '#b23a2a' },
-  wassail: { sky: '#2c3c52', sun: '#f0e6c8', hill: '#cfd8dd', grass: '#e8edef', crown: '#5b5148', crownLight: '#74685d', dots: '#f3c98a', snow: true }
+  blossom: {
+    sky: '#cfe3dc',
+    sun: '#f4d58d',
+    hill: '#7da982',
+    grass: '#4f7d59',
+    crown: '#f3c6cc',
+    crownLight: '#f9e1e3',
+    dots: '#ffffff'
+  },
+  summer: {
+    sky: '#d7e8ee',
+    sun: '#f2b950',
+    hill: '#8fb06d',
+    grass: '#5b8a4a',
+    crown: '#3f7a4c',
+    crownLight: '#5c9a63',
+    dots: null
+  },
+  harvest: {
+    sky: '#eedfc8',
+    sun: '#e58f4f',
+    hill: '#b5a05c',
+    grass: '#7d8446',
+    crown: '#5f7c41',
+    crownLight: '#87984f',
+    dots: '#b23a2a'
+  },
+  wassail: {
+    sky: '#2c3c52',
+    sun: '#f0e6c8',
+    hill: '#cfd8dd',
+    grass: '#e8edef',
+    crown: '#5b5148',
+    crownLight: '#74685d',
+    dots: '#f3c98a',
+    snow: true
+  }
 };
 
 const TREES = [70, 180, 300, 420, 530] as const;
@@ -24,9 +57,19 @@ const TREES = [70, 180, 300, 420, 530] as const;
 function tree(x: number, season: Season, index: number): string {
   const y = 268 + (index % 2) * 18;
   const dots = season.dots
-    ? [[-22, -6], [4, -24], [24, -2], [-6, 10], [14, 14]].map(([dx, dy]) => `<circle cx="${x + dx!}" cy="${y + dy!}" r="4.5" fill="${season.dots}"/>`).join('')
+    ? [
+        [-22, -6],
+        [4, -24],
+        [24, -2],
+        [-6, 10],
+        [14, 14]
+      ]
+        .map(([dx, dy]) => `<circle cx="${x + dx!}" cy="${y + dy!}" r="4.5" fill="${season.dots}"/>`)
+        .join('')
     : '';
-  const snow = season.snow ? `<path d="M${x - 40} ${y - 8} Q${x} ${y - 66} ${x + 40} ${y - 8} Q${x} ${y - 34} ${x - 40} ${y - 8}Z" fill="#ffffff"/>` : '';
+  const snow = season.snow
+    ? `<path d="M${x - 40} ${y - 8} Q${x} ${y - 66} ${x + 40} ${y - 8} Q${x} ${y - 34} ${x - 40} ${y - 8}Z" fill="#ffffff"/>`
+    : '';
   return (
     `<rect x="${x - 6}" y="${y + 20}" width="12" height="46" fill="#5a3f30"/>` +
     `<circle cx="${x}" cy="${y}" r="42" fill="${season.crown}"/>` +
@@ -59,6 +102,8 @@ function pressHouse(): string {
 
 /** File name → SVG. */
 export const pictures: Readonly<Record<string, string>> = {
-  ...Object.fromEntries(Object.entries(SEASONS).map(([name, season]) => [`orchard-${name}.svg`, seasonPicture(season)])),
+  ...Object.fromEntries(
+    Object.entries(SEASONS).map(([name, season]) => [`orchard-${name}.svg`, seasonPicture(season)])
+  ),
   'press-house.svg': pressHouse()
 };

@@ -21,8 +21,11 @@ export function installPackages() {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   console.log('Installing packages…');
   // Whatever NODE_ENV says: building and testing need what is only there for development.
-  const { status } = run('npm', ['ci', '--include=dev', '--no-fund', '--no-audit'], { stdio: ['ignore', 'ignore', 'inherit'] });
-  if (status !== 0) fail('The packages could not be installed. Check that npm reaches its registry, then run this again.');
+  const { status } = run('npm', ['ci', '--include=dev', '--no-fund', '--no-audit'], {
+    stdio: ['ignore', 'ignore', 'inherit']
+  });
+  if (status !== 0)
+    fail('The packages could not be installed. Check that npm reaches its registry, then run this again.');
   writeFileSync(stamp, wanted);
 }
 
@@ -42,7 +45,14 @@ function* files(folder) {
 /** Builds where anything the build reads is newer than it was for the last one. */
 export function buildApp() {
   const stamp = join(root, 'build/.stamp');
-  const inputs = [...files('src'), ...files('static'), ...files('demo'), 'package-lock.json', 'svelte.config.js', 'vite.config.ts'].filter((path) => !path.endsWith('.test.ts'));
+  const inputs = [
+    ...files('src'),
+    ...files('static'),
+    ...files('demo'),
+    'package-lock.json',
+    'svelte.config.js',
+    'vite.config.ts'
+  ].filter((path) => !path.endsWith('.test.ts'));
   const wanted = digest(inputs.map((path) => `${path} ${digest(readFileSync(join(root, path)))}`).join('\n'));
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   console.log('Building…');
@@ -82,20 +92,37 @@ export function findChromium() {
       run('apt-get', ['install', '-y', '-qq', name], { stdio: ['ignore', 'ignore', 'inherit'] });
     }
   }
-  return known() ?? fail('This needs Chromium. Install it (on Debian: apt-get install chromium) or name it in CHROMIUM, then run it again.');
+  return (
+    known() ??
+    fail(
+      'This needs Chromium. Install it (on Debian: apt-get install chromium) or name it in CHROMIUM, then run it again.'
+    )
+  );
 }
 
 /** Starts the built server on this machine only; resolves with its address once it answers. */
 export async function startServer(port) {
   const address = `http://localhost:${port}`;
-  const env = { ...process.env, HOST: '127.0.0.1', PORT: String(port), ORIGIN: address, BODY_SIZE_LIMIT: '64M' };
-  const server = spawn(process.execPath, ['scripts/serve.mjs'], { cwd: root, stdio: ['ignore', 'ignore', 'inherit'], env });
+  const env = {
+    ...process.env,
+    HOST: '127.0.0.1',
+    PORT: String(port),
+    ORIGIN: address,
+    BODY_SIZE_LIMIT: '64M'
+  };
+  const server = spawn(process.execPath, ['scripts/serve.mjs'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env
+  });
   server.once('exit', (code) => code && fail(`The server stopped with code ${code}.`));
   for (let tries = 0; tries < 200; tries += 1) {
-    const answered = await fetch(address).then((response) => response.ok, () => false);
+    const answered = await fetch(address).then(
+      (response) => response.ok,
+      () => false
+    );
     if (answered) return { address, server };
     await new Promise((resolve) => setTimeout(resolve, 50));
   }
   return fail('The server did not answer within 10 seconds.');
 }
-

@@ -2,7 +2,14 @@ import { writeFileSync } from 'node:fs';
 import type { AnySchema, SchemaObjectDescription } from 'yup';
 import { STYLE_PROPERTIES } from '../src/core/css/properties';
 import { ID_PATTERN } from '../src/core/project/ids';
-import { CONDITIONS, FILM_TYPES, PICTURE_TYPES, STATES, SUPPORT_TARGETS, TOKEN_TYPES } from '../src/core/project/types';
+import {
+  CONDITIONS,
+  FILM_TYPES,
+  PICTURE_TYPES,
+  STATES,
+  SUPPORT_TARGETS,
+  TOKEN_TYPES
+} from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 
 /** The JSON Schema of project.json, made from the kinds, so that it cannot fall behind them. */
@@ -15,30 +22,66 @@ export function projectSchema(): object {
     required: Object.keys(properties).filter((key) => !optional.includes(key)),
     additionalProperties: false
   });
-  const declarations = { type: 'object', propertyNames: { enum: [...STYLE_PROPERTIES.keys()] }, additionalProperties: text(500) };
-  const conditions = { type: 'object', propertyNames: { enum: [...CONDITIONS] }, additionalProperties: declarations };
+  const declarations = {
+    type: 'object',
+    propertyNames: { enum: [...STYLE_PROPERTIES.keys()] },
+    additionalProperties: text(500)
+  };
+  const conditions = {
+    type: 'object',
+    propertyNames: { enum: [...CONDITIONS] },
+    additionalProperties: declarations
+  };
   const node = registry.kinds.map((kind) => {
     const fields = kind.settings.describe().fields as Record<string, SchemaObjectDescription>;
     const settings = Object.fromEntries(
       Object.entries(fields).map(([name, field]) => {
-        const choices = (kind.settings.fields[name] as AnySchema).describe() as unknown as { oneOf: unknown[]; label?: string };
-        return [name, { ...(field.type === 'mixed' ? {} : { type: field.type }), title: choices.label ?? name, default: field.default, ...(choices.oneOf.length > 0 ? { enum: choices.oneOf } : {}) }];
+        const choices = (kind.settings.fields[name] as AnySchema).describe() as unknown as {
+          oneOf: unknown[];
+          label?: string;
+        };
+        return [
+          name,
+          {
+            ...(field.type === 'mixed' ? {} : { type: field.type }),
+            title: choices.label ?? name,
+            default: field.default,
+            ...(choices.oneOf.length > 0 ? { enum: choices.oneOf } : {})
+          }
+        ];
       })
     );
-    const responsive = Object.fromEntries(Object.entries(settings).filter(([name]) => (kind.settings.fields[name] as AnySchema).meta()?.field?.responsive));
+    const responsive = Object.fromEntries(
+      Object.entries(settings).filter(
+        ([name]) => (kind.settings.fields[name] as AnySchema).meta()?.field?.responsive
+      )
+    );
     const states = { type: 'object', propertyNames: { enum: [...STATES] }, additionalProperties: conditions };
     return {
       title: kind.label,
-      ...strict({
-        id,
-        kind: { const: kind.kind },
-        name: { type: 'string', minLength: 1, maxLength: 120 },
-        settings: strict(settings, Object.keys(settings)),
-        adapt: { type: 'object', propertyNames: { enum: CONDITIONS.filter((name) => name !== 'always') }, additionalProperties: strict(responsive, Object.keys(responsive)) },
-        slots: strict(Object.fromEntries(Object.keys(kind.slots).map((slot) => [slot, { type: 'array', items: id }])), Object.keys(kind.slots)),
-        styles: strict(Object.fromEntries(Object.keys(kind.anatomy).map((part) => [part, states])), Object.keys(kind.anatomy)),
-        linked: id
-      }, ['adapt', 'linked'])
+      ...strict(
+        {
+          id,
+          kind: { const: kind.kind },
+          name: { type: 'string', minLength: 1, maxLength: 120 },
+          settings: strict(settings, Object.keys(settings)),
+          adapt: {
+            type: 'object',
+            propertyNames: { enum: CONDITIONS.filter((name) => name !== 'always') },
+            additionalProperties: strict(responsive, Object.keys(responsive))
+          },
+          slots: strict(
+            Object.fromEntries(Object.keys(kind.slots).map((slot) => [slot, { type: 'array', items: id }])),
+            Object.keys(kind.slots)
+          ),
+          styles: strict(
+            Object.fromEntries(Object.keys(kind.anatomy).map((part) => [part, states])),
+            Object.keys(kind.anatomy)
+          ),
+          linked: id
+        },
+        ['adapt', 'linked']
+      )
     };
   });
   const width = { type: 'integer', minimum: 280, maximum: 2400 };
@@ -46,22 +89,82 @@ export function projectSchema(): object {
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     title: 'project.json of a Kymation project file, format 1',
-    ...strict({
-      format: { const: 1 },
-      id,
-      info: strict({ name: { type: 'string', minLength: 1, maxLength: 120 }, bands: strict({ medium: width, narrow: width }), support: { enum: [...SUPPORT_TARGETS] }, aside: { type: 'object', additionalProperties: text(300) }, pageOrder: { type: 'array', items: id, minItems: 1 } }, ['support', 'aside']),
-      pages: { type: 'object', additionalProperties: strict({ id, name: text(120), title: text(500), description: text(2000), language: text(40), root: id, picture: id }, ['picture']) },
-      nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } },
-      assets: {
-        type: 'object',
-        additionalProperties: strict({ id, file: text(100), type: { enum: [...PICTURE_TYPES, ...FILM_TYPES] }, width: size, height: size, bytes: { type: 'integer', minimum: 0 }, tones: { type: 'array', maxItems: 32, items: { type: 'string', pattern: '^#[0-9a-f]{8}$' } } }, ['tones'])
+    ...strict(
+      {
+        format: { const: 1 },
+        id,
+        info: strict(
+          {
+            name: { type: 'string', minLength: 1, maxLength: 120 },
+            bands: strict({ medium: width, narrow: width }),
+            support: { enum: [...SUPPORT_TARGETS] },
+            aside: { type: 'object', additionalProperties: text(300) },
+            pageOrder: { type: 'array', items: id, minItems: 1 }
+          },
+          ['support', 'aside']
+        ),
+        pages: {
+          type: 'object',
+          additionalProperties: strict(
+            {
+              id,
+              name: text(120),
+              title: text(500),
+              description: text(2000),
+              language: text(40),
+              root: id,
+              picture: id
+            },
+            ['picture']
+          )
+        },
+        nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } },
+        assets: {
+          type: 'object',
+          additionalProperties: strict(
+            {
+              id,
+              file: text(100),
+              type: { enum: [...PICTURE_TYPES, ...FILM_TYPES] },
+              width: size,
+              height: size,
+              bytes: { type: 'integer', minimum: 0 },
+              tones: { type: 'array', maxItems: 32, items: { type: 'string', pattern: '^#[0-9a-f]{8}$' } }
+            },
+            ['tones']
+          )
+        },
+        tokens: {
+          type: 'object',
+          propertyNames: id,
+          additionalProperties: strict({
+            id,
+            name: { type: 'string', minLength: 1, maxLength: 80 },
+            type: { enum: [...TOKEN_TYPES] },
+            value: text(500)
+          })
+        },
+        shelf: {
+          type: 'object',
+          propertyNames: id,
+          additionalProperties: strict({
+            id,
+            name: text(80),
+            fragment: strict({
+              root: id,
+              nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } }
+            })
+          })
+        }
       },
-      tokens: { type: 'object', propertyNames: id, additionalProperties: strict({ id, name: { type: 'string', minLength: 1, maxLength: 80 }, type: { enum: [...TOKEN_TYPES] }, value: text(500) }) },
-      shelf: { type: 'object', propertyNames: id, additionalProperties: strict({ id, name: text(80), fragment: strict({ root: id, nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } } }) }) }
-    }, ['tokens', 'shelf'])
+      ['tokens', 'shelf']
+    )
   };
 }
 
 if (process.argv[1]?.endsWith('schema.ts')) {
-  writeFileSync(new URL('../docs/project.schema.json', import.meta.url), `${JSON.stringify(projectSchema(), null, 2)}\n`);
+  writeFileSync(
+    new URL('../docs/project.schema.json', import.meta.url),
+    `${JSON.stringify(projectSchema(), null, 2)}\n`
+  );
 }

@@ -22,7 +22,10 @@ async function main(): Promise<void> {
   mkdirSync(folder, { recursive: true });
   buildApp();
   const { address, server } = await startServer(await freePort(4500));
-  const browser = await chromium.launch({ executablePath: findChromium(), args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+  const browser = await chromium.launch({
+    executablePath: findChromium(),
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking']
+  });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(address);
   await page.getByRole('link', { name: 'Open Quillmere Orchard' }).waitFor();
@@ -78,7 +81,10 @@ async function main(): Promise<void> {
   await page.mouse.move(frame.x + 300, frame.y + 30);
   await shot(page, 'columns');
   await page.keyboard.press('Shift+T');
-  await page.getByRole('button', { name: /^×[1-9]/ }).first().click();
+  await page
+    .getByRole('button', { name: /^×[1-9]/ })
+    .first()
+    .click();
   await shot(page, 'tokens');
   await page.keyboard.press('Escape');
   await page.keyboard.press('a');
@@ -90,7 +96,10 @@ async function main(): Promise<void> {
   await page.getByRole('button', { name: 'index.html' }).waitFor();
   await shot(page, 'export');
   await page.keyboard.press('Escape');
-  await page.locator('.bx--modal.is-visible').waitFor({ state: 'detached' }).catch(() => {});
+  await page
+    .locator('.bx--modal.is-visible')
+    .waitFor({ state: 'detached' })
+    .catch(() => {});
   await page.locator('[data-row="season-tabs"]').click();
   await page.keyboard.press('Shift+S');
   await page.getByRole('button', { name: 'Put Season tabs on the shelf' }).click();

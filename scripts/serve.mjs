@@ -32,14 +32,19 @@ function withPolicy(response) {
     const type = given['Content-Type'] ?? given['content-type'] ?? response.getHeader('content-type') ?? '';
     // What has not changed keeps the headers it came with; these would take their place.
     const isNew = status !== 304;
-    if (isNew && !response.hasHeader('content-security-policy')) response.setHeader('content-security-policy', policyOf(String(type)));
+    if (isNew && !response.hasHeader('content-security-policy'))
+      response.setHeader('content-security-policy', policyOf(String(type)));
     return writeHead(status, ...rest);
   };
 }
 
 // A request that does not come whole within half a minute is given up; so is one that asks for nothing.
 const { REQUEST_TIMEOUT_MS = '30000' } = process.env;
-const limits = { requestTimeout: Number(REQUEST_TIMEOUT_MS), headersTimeout: Math.min(10_000, Number(REQUEST_TIMEOUT_MS)), connectionsCheckingInterval: 2_000 };
+const limits = {
+  requestTimeout: Number(REQUEST_TIMEOUT_MS),
+  headersTimeout: Math.min(10_000, Number(REQUEST_TIMEOUT_MS)),
+  connectionsCheckingInterval: 2_000
+};
 
 const server = createServer(limits, (request, response) => {
   for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);

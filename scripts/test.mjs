@@ -3,7 +3,9 @@ import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { run, buildApp, findChromium, installPackages, root } from './lib.mjs';
 
-const asked = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1].split(',') : null;
+const asked = process.argv.includes('--only')
+  ? process.argv[process.argv.indexOf('--only') + 1].split(',')
+  : null;
 const from = Date.now();
 let passed = 0;
 let failed = 0;
@@ -46,18 +48,38 @@ const wants = (part) => asked === null || asked.includes(part);
 
 // The longest first; two at a time, as many as the smallest machine this is for has cores.
 const due = [
-  { part: 'types', name: 'types', args: ['npx', 'svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human'] },
+  {
+    part: 'types',
+    name: 'types',
+    args: ['npx', 'svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']
+  },
   { part: 'browser', name: 'build', args: [process.execPath, 'scripts/build.mjs'], counts: false },
   { part: 'lint', name: 'lint', args: ['npx', 'eslint', '.', '--max-warnings', '0'] },
+  { part: 'lint', name: 'format', args: ['npx', 'prettier', '--check', '--log-level', 'warn', '.'] },
   {
     part: 'unit',
     name: 'unit tests',
-    args: ['npx', 'vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'],
+    args: [
+      'npx',
+      'vitest',
+      'run',
+      '--reporter=default',
+      '--reporter=json',
+      '--outputFile.json=test-results/unit.json'
+    ],
     report: 'test-results/unit.json',
     numbers: (report) => [report.numPassedTests, report.numFailedTests]
   },
-  { part: 'types', name: 'types of the core, without DOM', args: ['npx', 'tsc', '-p', 'src/core/tsconfig.json'] },
-  { part: 'boundaries', name: 'boundaries and cycles', args: ['npx', 'depcruise', 'src', 'demo', '--config', '.dependency-cruiser.cjs', '--output-type', 'err'] }
+  {
+    part: 'types',
+    name: 'types of the core, without DOM',
+    args: ['npx', 'tsc', '-p', 'src/core/tsconfig.json']
+  },
+  {
+    part: 'boundaries',
+    name: 'boundaries and cycles',
+    args: ['npx', 'depcruise', 'src', 'demo', '--config', '.dependency-cruiser.cjs', '--output-type', 'err']
+  }
 ].filter(({ part }) => wants(part));
 const lane = async () => {
   for (let next = due.shift(); next; next = due.shift()) await check(next);

@@ -6,6 +6,7 @@ export const handle: Handle = async ({ event, resolve }) => {
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('referrer-policy', 'no-referrer');
   response.headers.set('cross-origin-opener-policy', 'same-origin');
-  if (!response.headers.has('content-security-policy')) response.headers.set('content-security-policy', "default-src 'none'; frame-ancestors 'none'");
+  if (!response.headers.has('content-security-policy'))
+    response.headers.set('content-security-policy', "default-src 'none'; frame-ancestors 'none'");
   return response;
 };

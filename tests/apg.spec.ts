@@ -6,8 +6,10 @@ import type { Project } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 import { exported, exportedDemo } from './support/exported';
 
-// W3C ARIA Authoring Practices Guide, patterns "Tabs" (https://www.w3.org/WAI/ARIA/apg/patterns/tabs/) and "Accordion"
-// (https://www.w3.org/WAI/ARIA/apg/patterns/accordion/): every key and every role, state and property, on the exported page.
+// W3C ARIA Authoring Practices Guide, patterns "Tabs" (https://www.w3.org/WAI/ARIA/apg/patterns/tabs/) and
+// "Accordion"
+// (https://www.w3.org/WAI/ARIA/apg/patterns/accordion/): every key and every role, state and property, on the
+// exported page.
 
 const { project: demo, bytes } = makeDemo();
 
@@ -19,11 +21,17 @@ function changed(...commands: Command[]): Project {
   }, demo);
 }
 
-const set = (key: string, value: string | number | boolean, id = 'season-tabs') => ({ type: 'set-setting', id, key, value });
+const set = (key: string, value: string | number | boolean, id = 'season-tabs') => ({
+  type: 'set-setting',
+  id,
+  key,
+  value
+});
 const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true });
 const header = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 const chosen = (page: Page) => page.getByRole('tab', { selected: true });
-const openPanels = (page: Page) => page.locator('.season-tabs-panel:not([hidden])').evaluateAll((panels) => panels.map((panel) => panel.id));
+const openPanels = (page: Page) =>
+  page.locator('.season-tabs-panel:not([hidden])').evaluateAll((panels) => panels.map((panel) => panel.id));
 
 test.describe('tabs', () => {
   test('roles, states and properties', async ({ page }) => {
@@ -52,7 +60,14 @@ test.describe('tabs', () => {
   test('arrow keys wrap, Home and End go to the ends, choosing at once', async ({ page }) => {
     await page.goto((await exportedDemo()).url);
     await tab(page, 'Blossom').focus();
-    for (const [key, name] of [['ArrowRight', 'Summer'], ['ArrowLeft', 'Blossom'], ['ArrowLeft', 'Wassail'], ['ArrowRight', 'Blossom'], ['End', 'Wassail'], ['Home', 'Blossom']] as const) {
+    for (const [key, name] of [
+      ['ArrowRight', 'Summer'],
+      ['ArrowLeft', 'Blossom'],
+      ['ArrowLeft', 'Wassail'],
+      ['ArrowRight', 'Blossom'],
+      ['End', 'Wassail'],
+      ['Home', 'Blossom']
+    ] as const) {
       await page.keyboard.press(key);
       await expect(tab(page, name)).toBeFocused();
       await expect(chosen(page)).toHaveText(name);
@@ -78,7 +93,10 @@ test.describe('tabs', () => {
   test('a list on the side is vertical and takes up and down', async ({ page }) => {
     await page.goto((await exported(changed(set('side', 'left')), bytes)).url);
     await expect(page.getByRole('tablist')).toHaveAttribute('aria-orientation', 'vertical');
-    const [list, panel] = [(await page.getByRole('tablist').boundingBox())!, (await page.getByRole('tabpanel').boundingBox())!];
+    const [list, panel] = [
+      (await page.getByRole('tablist').boundingBox())!,
+      (await page.getByRole('tabpanel').boundingBox())!
+    ];
     expect(list.x + list.width).toBeLessThanOrEqual(panel.x);
     await tab(page, 'Blossom').focus();
     await page.keyboard.press('ArrowDown');
@@ -90,10 +108,17 @@ test.describe('tabs', () => {
     await expect(tab(page, 'Wassail')).toBeFocused();
   });
 
-  for (const [side, isAfter] of [['bottom', true], ['right', true], ['top', false]] as const) {
+  for (const [side, isAfter] of [
+    ['bottom', true],
+    ['right', true],
+    ['top', false]
+  ] as const) {
     test(`list on ${side}`, async ({ page }) => {
       await page.goto((await exported(changed(set('side', side)), bytes)).url);
-      const [list, panel] = [(await page.getByRole('tablist').boundingBox())!, (await page.getByRole('tabpanel').boundingBox())!];
+      const [list, panel] = [
+        (await page.getByRole('tablist').boundingBox())!,
+        (await page.getByRole('tabpanel').boundingBox())!
+      ];
       const axis = side === 'right' ? 'x' : 'y';
       expect(list[axis] > panel[axis]).toBe(isAfter);
     });
@@ -119,7 +144,9 @@ test.describe('folded into an accordion', () => {
     await expect(page.getByRole('tablist')).toHaveCount(0);
     for (const name of ['Blossom', 'Summer', 'Harvest', 'Wassail']) {
       const isOpen = name === 'Blossom';
-      await expect(page.getByRole('heading', { level: 3, name, exact: true }).getByRole('button')).toHaveAttribute('aria-expanded', String(isOpen));
+      await expect(
+        page.getByRole('heading', { level: 3, name, exact: true }).getByRole('button')
+      ).toHaveAttribute('aria-expanded', String(isOpen));
       const panel = page.locator(`#${await header(page, name).getAttribute('aria-controls')}`);
       await expect(panel).toHaveAttribute('role', 'region');
       await expect(panel).toHaveAttribute('aria-labelledby', (await header(page, name).getAttribute('id'))!);
@@ -149,7 +176,13 @@ test.describe('folded into an accordion', () => {
     await expect(page.getByRole('link', { name: 'Book a round' })).toBeFocused();
     await page.keyboard.press('Tab');
     await expect(header(page, 'Summer')).toBeFocused();
-    for (const [key, name] of [['ArrowDown', 'Harvest'], ['ArrowUp', 'Summer'], ['End', 'Wassail'], ['ArrowDown', 'Wassail'], ['Home', 'Blossom']] as const) {
+    for (const [key, name] of [
+      ['ArrowDown', 'Harvest'],
+      ['ArrowUp', 'Summer'],
+      ['End', 'Wassail'],
+      ['ArrowDown', 'Wassail'],
+      ['Home', 'Blossom']
+    ] as const) {
       await page.keyboard.press(key);
       await expect(header(page, name)).toBeFocused();
     }
@@ -174,9 +207,20 @@ test.describe('without script', () => {
     test(`everything is readable at ${width} px`, async ({ page }) => {
       await page.setViewportSize({ width, height: 800 });
       await page.goto((await exportedDemo()).url);
-      for (const text of ['oldest planted in 1874', 'tasting table stands', 'Pick, sort and press', 'Toast in the branches']) await expect(page.getByText(text)).toBeVisible();
+      for (const text of [
+        'oldest planted in 1874',
+        'tasting table stands',
+        'Pick, sort and press',
+        'Toast in the branches'
+      ])
+        await expect(page.getByText(text)).toBeVisible();
       await expect(page.locator('.season-tabs-list')).toBeHidden();
-      await expect(page.locator('.season-tabs-head:visible')).toHaveText(['Blossom', 'Summer', 'Harvest', 'Wassail']);
+      await expect(page.locator('.season-tabs-head:visible')).toHaveText([
+        'Blossom',
+        'Summer',
+        'Harvest',
+        'Wassail'
+      ]);
       await expect(page.locator('.season-tabs button:visible')).toHaveCount(0);
     });
   }
@@ -205,6 +249,9 @@ test('one HTML file works from disk and asks for nothing else', async ({ page })
   await page.goto(url);
   await tab(page, 'Harvest').click();
   await expect(page.getByText('Pick, sort and press')).toBeVisible();
-  await expect(page.getByAltText('Apple trees with red fruit in autumn light')).toHaveJSProperty('naturalWidth', 600);
+  await expect(page.getByAltText('Apple trees with red fruit in autumn light')).toHaveJSProperty(
+    'naturalWidth',
+    600
+  );
   expect(asked.filter((each) => !each.startsWith('data:'))).toEqual([url]);
 });

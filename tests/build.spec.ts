@@ -12,31 +12,48 @@ import { exported } from './support/exported';
 import { expect, test, type Page } from './support/test';
 import { Hand } from './support/hand';
 
-// The whole visit page of the demo is built from an empty project with mouse and keys alone. What comes out is held to the demo
+// The whole visit page of the demo is built from an empty project with mouse and keys alone. What comes out
+// is held to the demo
 // piece by piece: kinds, names, settings, looks, tokens and pictures.
 
 const { project: demo, bytes } = makeDemo();
 const VISIT = 'visit' as PageId;
 
-const metaOf = (node: Node, key: string) => registry.kindOf(node.kind).settings.fields[key] as unknown as { meta(): { field: FieldMeta }; spec: { label: string } };
+const metaOf = (node: Node, key: string) =>
+  registry.kindOf(node.kind).settings.fields[key] as unknown as {
+    meta(): { field: FieldMeta };
+    spec: { label: string };
+  };
 
 /** What a page is, apart from ids, which are told by names, and from what says again what is so anyway. */
 function shape(project: Project, id: NodeId): Json {
   const node = project.nodes[id]!;
   const kind = registry.kindOf(node.kind);
   const defaults = kind.settings.getDefault() as Record<string, Json>;
-  const named = (text: string) => tokensIn(text).reduce((now, token) => now.replace(`{${token}}`, `{${project.tokens[token]?.name ?? token}}`), text);
+  const named = (text: string) =>
+    tokensIn(text).reduce(
+      (now, token) => now.replace(`{${token}}`, `{${project.tokens[token]?.name ?? token}}`),
+      text
+    );
   const setting = (key: string, value: Json): Json => {
     const { control } = metaOf(node, key).meta().field;
     if (control === 'asset') return project.assets[value as AssetId]?.file ?? '';
     return control === 'item' ? (project.nodes[value as NodeId]?.name ?? '') : value;
   };
-  const own = (settings: Record<string, Json>) => Object.fromEntries(Object.entries(settings).filter(([key, value]) => JSON.stringify(defaults[key]) !== JSON.stringify(value)).map(([key, value]) => [key, setting(key, value)]));
+  const own = (settings: Record<string, Json>) =>
+    Object.fromEntries(
+      Object.entries(settings)
+        .filter(([key, value]) => JSON.stringify(defaults[key]) !== JSON.stringify(value))
+        .map(([key, value]) => [key, setting(key, value)])
+    );
   const cells = Object.entries(node.styles).flatMap(([part, states]) =>
     Object.entries(states).flatMap(([state, conditions]) =>
       Object.entries(conditions!).flatMap(([condition, declarations]) =>
         Object.entries(declarations!)
-          .filter(([property, value]) => kind.look[part]?.[state as 'rest']?.[condition as 'always']?.[property] !== value)
+          .filter(
+            ([property, value]) =>
+              kind.look[part]?.[state as 'rest']?.[condition as 'always']?.[property] !== value
+          )
           .map(([property, value]) => `${part} ${state} ${condition} ${property}: ${named(value)}`)
       )
     )
@@ -45,9 +62,15 @@ function shape(project: Project, id: NodeId): Json {
     kind: node.kind,
     name: node.kind === 'page' ? '' : node.name,
     settings: own(node.settings as Record<string, Json>),
-    adapt: Object.fromEntries(Object.entries(node.adapt).map(([condition, settings]) => [condition, settings as Json])),
+    adapt: Object.fromEntries(
+      Object.entries(node.adapt).map(([condition, settings]) => [condition, settings as Json])
+    ),
     cells: cells.sort(),
-    slots: Object.fromEntries(Object.entries(node.slots).filter(([, children]) => children.length > 0).map(([slot, children]) => [slot, children.map((child) => shape(project, child))]))
+    slots: Object.fromEntries(
+      Object.entries(node.slots)
+        .filter(([, children]) => children.length > 0)
+        .map(([slot, children]) => [slot, children.map((child) => shape(project, child))])
+    )
   };
 }
 
@@ -56,13 +79,15 @@ function byHand(project: Project): Project {
   const nodes = Object.fromEntries(
     Object.entries(project.nodes).map(([id, node]) => {
       const { iconChosen, ...settings } = node.settings;
-      const isFilled = typeof iconChosen === 'object' && iconChosen !== null && String((iconChosen as { name?: string }).name).endsWith('filled');
+      const isFilled =
+        typeof iconChosen === 'object' &&
+        iconChosen !== null &&
+        String((iconChosen as { name?: string }).name).endsWith('filled');
       return [id, isFilled ? { ...node, settings } : node];
     })
   );
   return { ...project, nodes } as Project;
 }
-
 
 const wanted = byHand(demo);
 
@@ -71,27 +96,51 @@ type Deed = (hand: Hand) => Promise<void>;
 const isTrack = ({ control }: FieldMeta) => control === 'track';
 
 /** What is to be set in one view of the tuning sheet. */
-const settingsIn = (view: FieldMeta['view']) => (node: Node): readonly Deed[] =>
-  Object.entries(node.settings).flatMap(([key, value]) => {
-    const field = metaOf(node, key);
-    const meta = field.meta().field;
-    if (meta.view !== view) return [];
-    if (meta.control === 'rich') return [(hand: Hand) => hand.write(value as string)];
-    if (isTrack(meta)) return [(hand: Hand) => hand.track(field.spec.label, value as never, meta, 'always')];
-    return [(hand: Hand) => hand.set(meta, field.spec.label, meta.control === 'item' ? wanted.nodes[value as NodeId]!.name : value, wanted, bytes)];
-  });
-
-/** What differs under a condition: movements in Timing, all else in the table of fallbacks. */
-const adaptations = (tracks: boolean) => (node: Node): readonly Deed[] =>
-  Object.entries(node.adapt).flatMap(([condition, own]) =>
-    Object.entries(own!).flatMap(([key, value]) => {
+const settingsIn =
+  (view: FieldMeta['view']) =>
+  (node: Node): readonly Deed[] =>
+    Object.entries(node.settings).flatMap(([key, value]) => {
       const field = metaOf(node, key);
       const meta = field.meta().field;
-      if (isTrack(meta) !== tracks) return [];
-      if (tracks) return [(hand: Hand) => hand.track(field.spec.label, value as never, meta, condition as ConditionName)];
-      return [(hand: Hand) => hand.fallback(field.spec.label, condition, typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value))];
-    })
-  );
+      if (meta.view !== view) return [];
+      if (meta.control === 'rich') return [(hand: Hand) => hand.write(value as string)];
+      if (isTrack(meta))
+        return [(hand: Hand) => hand.track(field.spec.label, value as never, meta, 'always')];
+      return [
+        (hand: Hand) =>
+          hand.set(
+            meta,
+            field.spec.label,
+            meta.control === 'item' ? wanted.nodes[value as NodeId]!.name : value,
+            wanted,
+            bytes
+          )
+      ];
+    });
+
+/** What differs under a condition: movements in Timing, all else in the table of fallbacks. */
+const adaptations =
+  (tracks: boolean) =>
+  (node: Node): readonly Deed[] =>
+    Object.entries(node.adapt).flatMap(([condition, own]) =>
+      Object.entries(own!).flatMap(([key, value]) => {
+        const field = metaOf(node, key);
+        const meta = field.meta().field;
+        if (isTrack(meta) !== tracks) return [];
+        if (tracks)
+          return [
+            (hand: Hand) => hand.track(field.spec.label, value as never, meta, condition as ConditionName)
+          ];
+        return [
+          (hand: Hand) =>
+            hand.fallback(
+              field.spec.label,
+              condition,
+              typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)
+            )
+        ];
+      })
+    );
 
 const looks = (node: Node): readonly Deed[] =>
   Object.entries(node.styles).flatMap(([part, states]) =>
@@ -99,7 +148,15 @@ const looks = (node: Node): readonly Deed[] =>
       Object.entries(conditions!).flatMap(([condition, cells]) =>
         Object.entries(cells!).map(([property, value]) => {
           const token = tokensIn(value)[0];
-          return (hand: Hand) => hand.cell(registry.kindOf(node.kind).anatomy[part]!.label, state, condition as ConditionName, STYLE_PROPERTIES.get(property)!, token ? wanted.tokens[token]!.name : value, Boolean(token));
+          return (hand: Hand) =>
+            hand.cell(
+              registry.kindOf(node.kind).anatomy[part]!.label,
+              state,
+              condition as ConditionName,
+              STYLE_PROPERTIES.get(property)!,
+              token ? wanted.tokens[token]!.name : value,
+              Boolean(token)
+            );
         })
       )
     )
@@ -116,7 +173,17 @@ async function fill(hand: Hand, node: Node): Promise<void> {
     const named = children.map((child) => wanted.nodes[child]!);
     if (own.items) {
       const first = start.nodes[start.root]!.slots[slot] ?? [];
-      await hand.items(node.name, own.label, first.map((id) => ({ name: start.nodes[id]!.name, content: Object.values(start.nodes[id]!.slots).flat().map((each) => start.nodes[each]!.name) })), named.map(({ name }) => name));
+      await hand.items(
+        node.name,
+        own.label,
+        first.map((id) => ({
+          name: start.nodes[id]!.name,
+          content: Object.values(start.nodes[id]!.slots)
+            .flat()
+            .map((each) => start.nodes[each]!.name)
+        })),
+        named.map(({ name }) => name)
+      );
     } else {
       for (const child of named) await hand.insert(node.name, registry.kindOf(child.kind).label, child.name);
     }
@@ -124,11 +191,27 @@ async function fill(hand: Hand, node: Node): Promise<void> {
   }
 }
 
-const within = (node: Node): readonly Node[] => [node, ...Object.values(node.slots).flat().flatMap((id) => within(wanted.nodes[id]!))];
+const within = (node: Node): readonly Node[] => [
+  node,
+  ...Object.values(node.slots)
+    .flat()
+    .flatMap((id) => within(wanted.nodes[id]!))
+];
 
-/** Goes through the pieces once for each view, as one does who has a page to tune: the look of everything, then its timing. */
+/**
+ * Goes through the pieces once for each view, as one does who has a page to tune: the look of everything,
+ * then its timing.
+ */
 async function tune(hand: Hand, nodes: readonly Node[]): Promise<void> {
-  for (const pass of [settingsIn('fill'), settingsIn('behaviour'), settingsIn('timing'), adaptations(true), settingsIn('fallbacks'), adaptations(false), looks]) {
+  for (const pass of [
+    settingsIn('fill'),
+    settingsIn('behaviour'),
+    settingsIn('timing'),
+    adaptations(true),
+    settingsIn('fallbacks'),
+    adaptations(false),
+    looks
+  ]) {
     for (const node of nodes) {
       const deeds = pass(node);
       if (deeds.length > 0) await hand.pick(node.name);
@@ -141,10 +224,15 @@ async function tokens(hand: Hand): Promise<void> {
   for (const { type, name, value } of Object.values(wanted.tokens)) await hand.token(type, name, value);
 }
 
-async function builtProject(page: Page): Promise<{ project: Project; bytes: ReadonlyMap<AssetId, Uint8Array> }> {
+async function builtProject(
+  page: Page
+): Promise<{ project: Project; bytes: ReadonlyMap<AssetId, Uint8Array> }> {
   await page.goto('/');
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: /^More for|^Actions|^More/ }).first().click();
+  await page
+    .getByRole('button', { name: /^More for|^Actions|^More/ })
+    .first()
+    .click();
   await page.getByRole('menuitem', { name: /Export/ }).click();
   const read = readProjectFile(registry, new Uint8Array(readFileSync((await (await download).path())!)));
   if (!read.ok) throw new Error(read.sentence);
@@ -152,7 +240,9 @@ async function builtProject(page: Page): Promise<{ project: Project; bytes: Read
   return read;
 }
 
-test('the whole visit page is built from nothing with mouse and keys, is what the demo is, and leaves whole', async ({ page }) => {
+test('the whole visit page is built from nothing with mouse and keys, is what the demo is, and leaves whole', async ({
+  page
+}) => {
   test.setTimeout(600_000);
   page.setDefaultTimeout(6000);
   const hand = await Hand.openNew(page);
@@ -160,16 +250,26 @@ test('the whole visit page is built from nothing with mouse and keys, is what th
   const root = wanted.nodes[wanted.pages[VISIT]!.root]!;
   const sections = root.slots.sections!.map((id) => wanted.nodes[id]!);
   await hand.rename('First section', sections[0]!.name);
-  for (const [i, section] of sections.entries()) if (i > 0) await hand.insert(sections[i - 1]!.name, 'Section', section.name);
+  for (const [i, section] of sections.entries())
+    if (i > 0) await hand.insert(sections[i - 1]!.name, 'Section', section.name);
   for (const section of sections) await fill(hand, section);
   await tune(hand, sections.flatMap(within));
-  await hand.about({ 'Name in Kymation': wanted.pages[VISIT]!.name, Title: wanted.pages[VISIT]!.title, Description: wanted.pages[VISIT]!.description });
+  await hand.about({
+    'Name in Kymation': wanted.pages[VISIT]!.name,
+    Title: wanted.pages[VISIT]!.title,
+    Description: wanted.pages[VISIT]!.description
+  });
   for (const deed of looks(root)) await deed(hand);
   await hand.bench.saved();
 
   const built = await builtProject(page);
   const [id] = built.project.info.pageOrder;
-  expect(built.project.pages[id!]).toMatchObject({ name: wanted.pages[VISIT]!.name, title: wanted.pages[VISIT]!.title, description: wanted.pages[VISIT]!.description, language: wanted.pages[VISIT]!.language });
+  expect(built.project.pages[id!]).toMatchObject({
+    name: wanted.pages[VISIT]!.name,
+    title: wanted.pages[VISIT]!.title,
+    description: wanted.pages[VISIT]!.description,
+    language: wanted.pages[VISIT]!.language
+  });
   expect(shape(built.project, built.project.pages[id!]!.root)).toEqual(shape(wanted, root.id));
 
   const made = await exported(built.project, built.bytes);

@@ -7,7 +7,13 @@ import { apply } from '../src/core/commands/apply';
 import { drawnParts } from '../src/core/compile/parts';
 import { analyse } from '../src/core/compile/analyse';
 import { subtreeIds } from '../src/core/project/tree';
-import { STATES, type ConditionName, type NodeId, type Project, type StateName } from '../src/core/project/types';
+import {
+  STATES,
+  type ConditionName,
+  type NodeId,
+  type Project,
+  type StateName
+} from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 import { exported, partIn } from './support/exported';
 import { previewFrame } from './support/frames';
@@ -15,7 +21,8 @@ import { everyKind } from './support/kinds';
 import { forcing } from './support/states';
 import { Bench } from './support/workbench';
 
-// What resolve() says is what Chromium computes: for every part of the demo's tabs in every state, on the exported page and in
+// What resolve() says is what Chromium computes: for every part of the demo's tabs in every state, on the
+// exported page and in
 // the preview, and for every part of every piece at rest. Chromium is the reference here.
 
 const { project: demo, bytes } = makeDemo();
@@ -23,7 +30,12 @@ const tabs = 'season-tabs' as NodeId;
 const anatomy = registry.kindOf('tabs').anatomy;
 
 function withDisabled(project: Project): Project {
-  const outcome = apply(registry, project, { type: 'set-setting', id: 'wassail', key: 'disabled', value: true });
+  const outcome = apply(registry, project, {
+    type: 'set-setting',
+    id: 'wassail',
+    key: 'disabled',
+    value: true
+  });
   if (!outcome.ok) throw new Error(outcome.refusal.sentence);
   return outcome.project;
 }
@@ -40,23 +52,33 @@ const caseOf = (name: string, selector: string, state: StateName, resolution: Re
   name,
   selector,
   state,
-  values: Object.fromEntries([...resolution].filter(([property]) => !isBuilt(name, property)).map(([property, { value }]) => [property, withoutSprings(value)]))
+  values: Object.fromEntries(
+    [...resolution]
+      .filter(([property]) => !isBuilt(name, property))
+      .map(([property, { value }]) => [property, withoutSprings(value)])
+  )
 });
 
 /** The hand over a header is of a header that opens something; where it opens nothing, the build takes it away. */
-const isBuilt = (name: string, property: string): boolean => name.startsWith('header ') && property === 'cursor';
+const isBuilt = (name: string, property: string): boolean =>
+  name.startsWith('header ') && property === 'cursor';
 
 type Force = (selector: string, state: StateName) => Promise<void>;
 
 /**
- * Where Chromium computes for an element anything else than for a bare one that is given the resolved values; movements are at their end.
- * @param force brings a part into its state; left out, the preview's own attribute does, and all is read at once.
+ * Where Chromium computes for an element anything else than for a bare one that is given the resolved values;
+ * movements are at their end.
+ * @param force brings a part into its state; left out, the preview's own attribute does, and all is read at
+ * once.
  */
 async function differences(frame: Frame, cases: readonly Case[], force?: Force): Promise<string[]> {
   const read = (some: readonly (Case & { readonly by: string | null })[]) =>
     frame.evaluate((some) => {
       const wrong: string[] = [];
-      const settle = () => document.getAnimations().forEach((each) => each.effect?.getComputedTiming().endTime !== Infinity && each.finish());
+      const settle = () =>
+        document
+          .getAnimations()
+          .forEach((each) => each.effect?.getComputedTiming().endTime !== Infinity && each.finish());
       for (const { name, selector, values, by } of some) {
         const all = [...document.querySelectorAll<HTMLElement>(selector)];
         if (by !== null) for (const each of all) each.dataset.kForce = by;
@@ -73,7 +95,12 @@ async function differences(frame: Frame, cases: readonly Case[], force?: Force):
         for (const property of Object.keys(values)) {
           // An export writes transitions of what can change only; `short` transitions have a test of their own.
           if (property === 'transition') continue;
-          const sides = property === 'border-color' ? ['top', 'right', 'bottom', 'left'].filter((side) => own.getPropertyValue(`border-${side}-width`) !== '0px') : null;
+          const sides =
+            property === 'border-color'
+              ? ['top', 'right', 'bottom', 'left'].filter(
+                  (side) => own.getPropertyValue(`border-${side}-width`) !== '0px'
+                )
+              : null;
           for (const each of sides?.map((side) => `border-${side}-color`) ?? [property]) {
             const [actual, expected] = [own.getPropertyValue(each), other.getPropertyValue(each)];
             const isNoGap = each.endsWith('gap') && actual.replaceAll('normal', '0px') === expected;
@@ -85,8 +112,16 @@ async function differences(frame: Frame, cases: readonly Case[], force?: Force):
       }
       return wrong;
     }, some);
-  if (!force) return read(cases.map((each) => ({ ...each, by: each.state === 'rest' ? null : impliedStates(each.state, []).join(' ') })));
-  const wrong = await read(cases.filter(({ state }) => state === 'rest').map((each) => ({ ...each, by: null })));
+  if (!force)
+    return read(
+      cases.map((each) => ({
+        ...each,
+        by: each.state === 'rest' ? null : impliedStates(each.state, []).join(' ')
+      }))
+    );
+  const wrong = await read(
+    cases.filter(({ state }) => state === 'rest').map((each) => ({ ...each, by: null }))
+  );
   for (const each of cases) {
     if (each.state === 'rest') continue;
     await force(each.selector, each.state);
@@ -105,17 +140,44 @@ function targetOf(where: 'export' | 'preview', part: string, state: StateName): 
 }
 
 const PARTS = ['root', 'list', 'tab', 'icon', 'header', 'panel'];
-const SETS: readonly (readonly ConditionName[])[] = [[], ['medium'], ['medium', 'narrow'], ['touch'], ['less-motion'], ['no-script'], ['print']];
+const SETS: readonly (readonly ConditionName[])[] = [
+  [],
+  ['medium'],
+  ['medium', 'narrow'],
+  ['touch'],
+  ['less-motion'],
+  ['no-script'],
+  ['print']
+];
 
-/** Attributes that stand for a state come with the behaviour; where it does not run, or in another form, there is nothing to compare. */
+/**
+ * Attributes that stand for a state come with the behaviour; where it does not run, or in another form, there
+ * is nothing to compare.
+ */
 const isReachable = (part: string, state: StateName, conditions: readonly ConditionName[]) =>
-  !(part === 'header' && state === 'selected' && !conditions.includes('narrow')) && !(part === 'panel' && state === 'focus') && !(state === 'hover' && conditions.includes('touch'));
+  !(part === 'header' && state === 'selected' && !conditions.includes('narrow')) &&
+  !(part === 'panel' && state === 'focus') &&
+  !(state === 'hover' && conditions.includes('touch'));
 
-async function everyState(where: 'export' | 'preview', frame: Frame, project: Project, conditions: readonly ConditionName[], force?: Force): Promise<number> {
+async function everyState(
+  where: 'export' | 'preview',
+  frame: Frame,
+  project: Project,
+  conditions: readonly ConditionName[],
+  force?: Force
+): Promise<number> {
   const cases = PARTS.flatMap((part) =>
     STATES.flatMap((state) => {
-      if ((state !== 'rest' && !anatomy[part]!.states[state]) || !isReachable(part, state, conditions)) return [];
-      return [caseOf(`${part} ${state}`, targetOf(where, part, state), state, resolve(registry, project, { node: tabs, part, state, conditions }))];
+      if ((state !== 'rest' && !anatomy[part]!.states[state]) || !isReachable(part, state, conditions))
+        return [];
+      return [
+        caseOf(
+          `${part} ${state}`,
+          targetOf(where, part, state),
+          state,
+          resolve(registry, project, { node: tabs, part, state, conditions })
+        )
+      ];
     })
   );
   expect(await differences(frame, cases, force)).toEqual([]);
@@ -126,7 +188,15 @@ async function everyState(where: 'export' | 'preview', frame: Frame, project: Pr
 function tuned(project: Project): Project {
   const cells = SETS.slice(1).flatMap((conditions, i) => {
     const condition = conditions.at(-1)!;
-    const set = (part: string, state: StateName, property: string, value: string) => ({ type: 'set-style', id: tabs, part, state, condition, property, value });
+    const set = (part: string, state: StateName, property: string, value: string) => ({
+      type: 'set-style',
+      id: tabs,
+      part,
+      state,
+      condition,
+      property,
+      value
+    });
     return [
       set('tab', 'rest', 'color', `#10203${i}`),
       set('tab', 'hover', 'background-color', `#f0e0c${i}`),
@@ -146,12 +216,20 @@ for (const conditions of SETS) {
   test(`the exported tabs, every part in every state: ${name}`, async ({ browser }) => {
     const project = tuned(withDisabled(demo));
     const width = name === 'narrow' ? 500 : name === 'medium' ? 900 : 1280;
-    const context = await browser.newContext({ viewport: { width, height: 900 }, javaScriptEnabled: name !== 'no-script', hasTouch: name === 'touch', isMobile: name === 'touch', reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference' });
+    const context = await browser.newContext({
+      viewport: { width, height: 900 },
+      javaScriptEnabled: name !== 'no-script',
+      hasTouch: name === 'touch',
+      isMobile: name === 'touch',
+      reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference'
+    });
     const page = await context.newPage();
     await page.goto((await exported(project, bytes, false, true)).url);
     if (name === 'print') await page.emulateMedia({ media: 'print' });
     const held = name === 'touch' ? ['touch' as const] : conditions;
-    expect(await everyState('export', page.mainFrame(), project, held, await forcing(page))).toBeGreaterThan(13);
+    expect(await everyState('export', page.mainFrame(), project, held, await forcing(page))).toBeGreaterThan(
+      13
+    );
     await context.close();
   });
 }
@@ -159,7 +237,12 @@ for (const conditions of SETS) {
 /** Whether the preview's page is under a condition by now. */
 async function isUnder(page: Page, name: string): Promise<boolean> {
   const { bands } = demo.info;
-  const shown = await (await previewFrame(page)).evaluate(() => ({ width: innerWidth, switches: [...document.documentElement.attributes].map(({ name: each }) => each) }));
+  const shown = await (
+    await previewFrame(page)
+  ).evaluate(() => ({
+    width: innerWidth,
+    switches: [...document.documentElement.attributes].map(({ name: each }) => each)
+  }));
   if (name === 'medium') return shown.width <= bands.medium && shown.width > bands.narrow;
   if (name === 'narrow') return shown.width <= bands.narrow;
   const isWide = shown.width > bands.medium;
@@ -167,11 +250,16 @@ async function isUnder(page: Page, name: string): Promise<boolean> {
 }
 
 /** Brings the preview under each condition by the workbench's own keys and switches. */
-async function underEach(page: Page, run: (conditions: readonly ConditionName[]) => Promise<void>): Promise<void> {
+async function underEach(
+  page: Page,
+  run: (conditions: readonly ConditionName[]) => Promise<void>
+): Promise<void> {
   for (const conditions of SETS) {
     const name = conditions.at(-1) ?? 'wide';
     if (name === 'medium' || name === 'narrow') await page.keyboard.press('[');
-    const words = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print' }[name as string];
+    const words = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print' }[
+      name as string
+    ];
     if (name === 'touch') for (let i = 0; i < 2; i += 1) await page.keyboard.press(']');
     if (words) await page.getByRole('button', { name: words, exact: true }).click();
     await expect.poll(() => isUnder(page, name)).toBe(true);
@@ -180,7 +268,9 @@ async function underEach(page: Page, run: (conditions: readonly ConditionName[])
   }
 }
 
-test('the same tabs in the preview, every part in every state, under every condition by switches', async ({ page }) => {
+test('the same tabs in the preview, every part in every state, under every condition by switches', async ({
+  page
+}) => {
   test.setTimeout(90_000);
   const bench = await Bench.openDemo(page);
   await bench.importProject(tuned(withDisabled(demo)), bytes);
@@ -201,7 +291,11 @@ function filled(project: Project): Project {
   return outcome.project;
 }
 
-for (const [width, conditions] of [[1280, []], [900, ['medium']], [500, ['medium', 'narrow']]] as const) {
+for (const [width, conditions] of [
+  [1280, []],
+  [900, ['medium']],
+  [500, ['medium', 'narrow']]
+] as const) {
   test(`every part of every piece of every kind at rest, at ${width} px`, async ({ page }) => {
     const project = filled(demo);
     await page.setViewportSize({ width, height: 900 });
@@ -216,32 +310,63 @@ for (const [width, conditions] of [[1280, []], [900, ['medium']], [500, ['medium
         if (node.kind === 'tabs' && part !== 'root' && part !== 'list' && part !== 'panel') continue;
         // The current link has the look of its state, which the tests of states are about.
         if (part === 'link' && id === ('site-links' as NodeId)) continue;
-        cases.push(caseOf(`${id} ${part}`, partIn('export', id, part), 'rest', resolve(registry, project, { node: id, part, conditions })));
+        cases.push(
+          caseOf(
+            `${id} ${part}`,
+            partIn('export', id, part),
+            'rest',
+            resolve(registry, project, { node: id, part, conditions })
+          )
+        );
         kinds.add(node.kind);
       }
     }
     expect(await differences(page.mainFrame(), cases)).toEqual([]);
-    expect([...kinds].sort()).toEqual(registry.kinds.filter(({ markup }) => markup).map(({ kind }) => kind).sort());
+    expect([...kinds].sort()).toEqual(
+      registry.kinds
+        .filter(({ markup }) => markup)
+        .map(({ kind }) => kind)
+        .sort()
+    );
   });
 }
 
-/** Every other piece of the demo with a look of its own in every state and under every condition, so that one that is lost is seen. */
+/**
+ * Every other piece of the demo with a look of its own in every state and under every condition, so that one
+ * that is lost is seen.
+ */
 function unlike(project: Project): Project {
-  const commands = subtreeIds(project, project.pages['visit' as keyof typeof project.pages]!.root).flatMap((id, i) => {
-    const node = project.nodes[id]!;
-    if (node.kind === 'tabs' || !registry.kindOf(node.kind).markup) return [];
-    return [...drawnParts(analyse(registry, project, node))].flatMap((part, j) =>
-      SETS.map((conditions) => conditions.at(-1) ?? 'always').flatMap((condition, k) => {
-        const own = registry.kindOf(node.kind).anatomy[part]!.states;
-        const shade = `#${(0x100000 + i * 0x1f1 + j * 0x33 + k * 0x10101).toString(16)}`;
-        return [
-          { type: 'set-style', id, part, state: 'rest', condition, property: 'border-color', value: shade },
-          ...('hover' in own ? [{ type: 'set-style', id, part, state: 'hover', condition, property: 'background-color', value: shade }] : []),
-          ...('focus' in own ? [{ type: 'set-style', id, part, state: 'focus', condition, property: 'color', value: shade }] : [])
-        ];
-      })
-    );
-  });
+  const commands = subtreeIds(project, project.pages['visit' as keyof typeof project.pages]!.root).flatMap(
+    (id, i) => {
+      const node = project.nodes[id]!;
+      if (node.kind === 'tabs' || !registry.kindOf(node.kind).markup) return [];
+      return [...drawnParts(analyse(registry, project, node))].flatMap((part, j) =>
+        SETS.map((conditions) => conditions.at(-1) ?? 'always').flatMap((condition, k) => {
+          const own = registry.kindOf(node.kind).anatomy[part]!.states;
+          const shade = `#${(0x100000 + i * 0x1f1 + j * 0x33 + k * 0x10101).toString(16)}`;
+          return [
+            { type: 'set-style', id, part, state: 'rest', condition, property: 'border-color', value: shade },
+            ...('hover' in own
+              ? [
+                  {
+                    type: 'set-style',
+                    id,
+                    part,
+                    state: 'hover',
+                    condition,
+                    property: 'background-color',
+                    value: shade
+                  }
+                ]
+              : []),
+            ...('focus' in own
+              ? [{ type: 'set-style', id, part, state: 'focus', condition, property: 'color', value: shade }]
+              : [])
+          ];
+        })
+      );
+    }
+  );
   const outcome = apply(registry, project, { type: 'batch', label: '', commands });
   if (!outcome.ok) throw new Error(outcome.refusal.sentence);
   return outcome.project;
@@ -249,7 +374,12 @@ function unlike(project: Project): Project {
 
 const others = unlike(demo);
 
-async function everyOther(where: 'export' | 'preview', frame: Frame, conditions: readonly ConditionName[], force?: Force): Promise<{ wrong: readonly string[]; count: number }> {
+async function everyOther(
+  where: 'export' | 'preview',
+  frame: Frame,
+  conditions: readonly ConditionName[],
+  force?: Force
+): Promise<{ wrong: readonly string[]; count: number }> {
   const cases: Case[] = [];
   for (const id of subtreeIds(others, others.pages['visit' as keyof typeof others.pages]!.root)) {
     const node = others.nodes[id]!;
@@ -261,7 +391,14 @@ async function everyOther(where: 'export' | 'preview', frame: Frame, conditions:
         if (state !== 'rest' && !Object.hasOwn(own, state)) continue;
         if (state === 'hover' && conditions.includes('touch')) continue;
         const selector = `${partIn(where, id, part)}${part === 'link' && node.kind === 'links' ? ':not([aria-current])' : ''}`;
-        cases.push(caseOf(`${id} ${part} ${state}`, selector, state, resolve(registry, others, { node: id, part, state, conditions })));
+        cases.push(
+          caseOf(
+            `${id} ${part} ${state}`,
+            selector,
+            state,
+            resolve(registry, others, { node: id, part, state, conditions })
+          )
+        );
       }
     }
   }
@@ -270,10 +407,18 @@ async function everyOther(where: 'export' | 'preview', frame: Frame, conditions:
 
 for (const conditions of SETS) {
   const name = conditions.at(-1) ?? 'wide';
-  test(`every part of every other piece of the demo, in every state it can be forced into: ${name}`, async ({ browser }) => {
+  test(`every part of every other piece of the demo, in every state it can be forced into: ${name}`, async ({
+    browser
+  }) => {
     test.setTimeout(120_000);
     const width = name === 'narrow' ? 460 : name === 'medium' ? 900 : 1280;
-    const context = await browser.newContext({ viewport: { width, height: 900 }, javaScriptEnabled: name !== 'no-script', hasTouch: name === 'touch', isMobile: name === 'touch', reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference' });
+    const context = await browser.newContext({
+      viewport: { width, height: 900 },
+      javaScriptEnabled: name !== 'no-script',
+      hasTouch: name === 'touch',
+      isMobile: name === 'touch',
+      reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference'
+    });
     const page = await context.newPage();
     await page.goto((await exported(others, bytes, false, true)).url);
     if (name === 'print') await page.emulateMedia({ media: 'print' });

@@ -12,7 +12,8 @@ import { registry } from '../src/core/registry';
 import { readTones } from '../src/server/tones';
 import { exported } from './support/exported';
 
-// Contrast over a picture is held to the pixels Chromium paints: the section is drawn without its words, brought down to the same
+// Contrast over a picture is held to the pixels Chromium paints: the section is drawn without its words,
+// brought down to the same
 // grid, and the formula of WCAG 2.2 is applied to every cell.
 
 const make = makeWith({ exactIds: true });
@@ -27,33 +28,72 @@ async function photo(): Promise<Uint8Array> {
 const PHOTO = 'photo' as AssetId;
 const heading = make('heading', 'Words', { text: 'Orchard', level: '1' });
 
-async function projectOf(section: Fragment, ...commands: readonly Command[]): Promise<{ project: Project; bytes: Map<AssetId, Uint8Array> }> {
+async function projectOf(
+  section: Fragment,
+  ...commands: readonly Command[]
+): Promise<{ project: Project; bytes: Map<AssetId, Uint8Array> }> {
   const bytes = await photo();
-  let project = createProject('Over a picture', make('page', 'Page', {}, { sections: [] }), { project: 'over' as ProjectId, page: 'page-one' as PageId });
+  let project = createProject('Over a picture', make('page', 'Page', {}, { sections: [] }), {
+    project: 'over' as ProjectId,
+    page: 'page-one' as PageId
+  });
   const run = (command: Command) => {
     const outcome = apply(registry, project, command);
     if (!outcome.ok) throw new Error(outcome.refusal.sentence);
     project = outcome.project;
   };
-  run({ type: 'add-asset', asset: { id: PHOTO, file: 'photo.png', type: 'image/png', width: 640, height: 400, bytes: bytes.length, tones: await readTones(bytes) } });
+  run({
+    type: 'add-asset',
+    asset: {
+      id: PHOTO,
+      file: 'photo.png',
+      type: 'image/png',
+      width: 640,
+      height: 400,
+      bytes: bytes.length,
+      tones: await readTones(bytes)
+    }
+  });
   run({ type: 'insert', fragment: section, at: { parent: 'page', slot: 'sections', index: 0 } });
   for (const each of commands) run(each);
   return { project, bytes: new Map([[PHOTO, bytes]]) };
 }
 
-const look = (id: string, property: string, value: string): Command => ({ type: 'set-style', id, part: 'root', state: 'rest', condition: 'always', property, value });
+const look = (id: string, property: string, value: string): Command => ({
+  type: 'set-style',
+  id,
+  part: 'root',
+  state: 'rest',
+  condition: 'always',
+  property,
+  value
+});
 
 const projectWith = (settings: Record<string, string | number>) =>
-  projectOf(make('section', 'Band', { height: '400px', ...settings }, { content: [heading] }), { type: 'set-setting', id: 'band', key: 'picture', value: PHOTO }, look('words', 'color', WORDS));
+  projectOf(
+    make('section', 'Band', { height: '400px', ...settings }, { content: [heading] }),
+    { type: 'set-setting', id: 'band', key: 'picture', value: PHOTO },
+    look('words', 'color', WORDS)
+  );
 
-/** Least and greatest contrast of the words' colour with what Chromium paints in a place, read on the grid of tones. */
+/**
+ * Least and greatest contrast of the words' colour with what Chromium paints in a place, read on the grid of
+ * tones.
+ */
 async function painted(page: Page, place: string): Promise<{ least: number; most: number }> {
   await page.evaluate(() => (document.querySelector('h1')!.style.visibility = 'hidden'));
   await page.evaluate(() => Promise.all([...document.images].map((image) => image.decode())));
   const shot = await page.locator(place).screenshot();
-  const pixels = await sharp(shot).resize({ ...TONE_GRID, fit: 'fill' }).removeAlpha().raw().toBuffer();
+  const pixels = await sharp(shot)
+    .resize({ ...TONE_GRID, fit: 'fill' })
+    .removeAlpha()
+    .raw()
+    .toBuffer();
   const seen: number[] = [];
-  for (let at = 0; at < pixels.length; at += 3) seen.push(contrast(words, { r: pixels[at]! / 255, g: pixels[at + 1]! / 255, b: pixels[at + 2]! / 255, alpha: 1 }));
+  for (let at = 0; at < pixels.length; at += 3)
+    seen.push(
+      contrast(words, { r: pixels[at]! / 255, g: pixels[at + 1]! / 255, b: pixels[at + 2]! / 255, alpha: 1 })
+    );
   return { least: Math.min(...seen), most: Math.max(...seen) };
 }
 
@@ -80,19 +120,46 @@ for (const [name, settings] of [
     const { project, bytes } = await projectWith(settings);
     await page.setViewportSize({ width: 640, height: 400 });
     await page.goto((await exported(project, bytes)).url);
-    expectSame(textContrast(registry, project, { node: 'words' as NodeId, part: 'root' })!, await painted(page, 'section'));
+    expectSame(
+      textContrast(registry, project, { node: 'words' as NodeId, part: 'root' })!,
+      await painted(page, 'section')
+    );
   });
 }
 
-test('least and greatest contrast in a layer over a picture in a layer below, under a veil of its own', async ({ page }) => {
-  const cover = make('layers', 'Cover', {}, {
-    layers: [make('layer', 'Base', { width: '100%' }, { content: [make('image', 'Orchard', { asset: PHOTO, decorative: true })] }), make('layer', 'Over', { width: '100%' }, { content: [heading] })]
-  });
-  const { project, bytes } = await projectOf(make('section', 'Band', { span: 'bleed' }, { content: [cover] }), look('over', 'color', WORDS), look('over', 'background-color', '#00000080'), look('band', 'padding', '0'), look('words', 'line-height', '60px'), look('over', 'padding', '170px 0'));
+test('least and greatest contrast in a layer over a picture in a layer below, under a veil of its own', async ({
+  page
+}) => {
+  const cover = make(
+    'layers',
+    'Cover',
+    {},
+    {
+      layers: [
+        make(
+          'layer',
+          'Base',
+          { width: '100%' },
+          { content: [make('image', 'Orchard', { asset: PHOTO, decorative: true })] }
+        ),
+        make('layer', 'Over', { width: '100%' }, { content: [heading] })
+      ]
+    }
+  );
+  const { project, bytes } = await projectOf(
+    make('section', 'Band', { span: 'bleed' }, { content: [cover] }),
+    look('over', 'color', WORDS),
+    look('over', 'background-color', '#00000080'),
+    look('band', 'padding', '0'),
+    look('words', 'line-height', '60px'),
+    look('over', 'padding', '170px 0')
+  );
   await page.setViewportSize({ width: 640, height: 400 });
   await page.goto((await exported(project, bytes)).url);
   const said = textContrast(registry, project, { node: 'words' as NodeId, part: 'root' })!;
-  expect(await page.locator('h1').evaluate((element) => getComputedStyle(element).color)).toBe('rgb(246, 239, 224)');
+  expect(await page.locator('h1').evaluate((element) => getComputedStyle(element).color)).toBe(
+    'rgb(246, 239, 224)'
+  );
   // As large as the picture, so what is seen is all of it.
   expect((await page.locator('.over').boundingBox())!).toMatchObject({ width: 640, height: 400 });
   expectSame(said, await painted(page, '.over'));

@@ -5,23 +5,58 @@ import { expect, test } from './support/test';
 
 const PORT = Number(process.env.TEST_PORT ?? 4317);
 const HOST = `localhost:${PORT}`;
-const page = { file: 'index', title: 'Big', description: '', language: 'en', picture: null, css: 'p { margin: 0; }', behaviours: [] as string[] };
-const body = (count: number) => `<body><main><h1>Big</h1>${Array.from({ length: count }, (_, n) => `<p>Paragraph ${n}</p>`).join('\n')}</main></body>`;
+const page = {
+  file: 'index',
+  title: 'Big',
+  description: '',
+  language: 'en',
+  picture: null,
+  css: 'p { margin: 0; }',
+  behaviours: [] as string[]
+};
+const body = (count: number) =>
+  `<body><main><h1>Big</h1>${Array.from({ length: count }, (_, n) => `<p>Paragraph ${n}</p>`).join('\n')}</main></body>`;
 
 test('every answer has the headers, static files too', async ({ request, page: tab }) => {
   await tab.goto('/');
-  const files = await tab.evaluate(() => [...document.querySelectorAll<HTMLLinkElement | HTMLScriptElement>('link[href], script[src]')].map((each) => ('href' in each ? each.href : each.src)));
+  const files = await tab.evaluate(() =>
+    [...document.querySelectorAll<HTMLLinkElement | HTMLScriptElement>('link[href], script[src]')].map(
+      (each) => ('href' in each ? each.href : each.src)
+    )
+  );
   const own = files.filter((each) => each.startsWith(`http://${HOST}/`));
   expect(own.length).toBeGreaterThan(1);
-  for (const address of [...own, '/mark.svg', '/frame.css', '/', '/demo', '/frame/probe.js', '/api/icons?q=apple', '/nowhere']) {
+  for (const address of [
+    ...own,
+    '/mark.svg',
+    '/frame.css',
+    '/',
+    '/demo',
+    '/frame/probe.js',
+    '/api/icons?q=apple',
+    '/nowhere'
+  ]) {
     const headers = (await request.get(address)).headers();
-    expect([address, headers['x-content-type-options'], headers['referrer-policy'], headers['cross-origin-opener-policy']]).toEqual([address, 'nosniff', 'no-referrer', 'same-origin']);
-    expect([address, headers['content-security-policy']]).toEqual([address, expect.stringContaining("frame-ancestors 'none'")]);
+    expect([
+      address,
+      headers['x-content-type-options'],
+      headers['referrer-policy'],
+      headers['cross-origin-opener-policy']
+    ]).toEqual([address, 'nosniff', 'no-referrer', 'same-origin']);
+    expect([address, headers['content-security-policy']]).toEqual([
+      address,
+      expect.stringContaining("frame-ancestors 'none'")
+    ]);
   }
 });
 
 test('a foreign name that leads here gets no answer', async () => {
-  for (const host of ['orchard.example', `orchard.example:${PORT}`, `localhost.orchard.example:${PORT}`, `10.0.0.1:${PORT}`]) {
+  for (const host of [
+    'orchard.example',
+    `orchard.example:${PORT}`,
+    `localhost.orchard.example:${PORT}`,
+    `10.0.0.1:${PORT}`
+  ]) {
     const status = await new Promise<number>((resolve, reject) => {
       const request = ask({ host: '127.0.0.1', port: PORT, path: '/', headers: { host } }, (response) => {
         response.resume();
@@ -45,13 +80,18 @@ test('what cannot be finished is refused in a sentence, and the server goes on',
     expect(response.status()).toBe(400);
     expect(((await response.json()) as { sentence: string }).sentence).toMatch(sentence);
   }
-  const broken = await request.post('/api/finish', { data: '{', headers: { 'content-type': 'application/json' } });
+  const broken = await request.post('/api/finish', {
+    data: '{',
+    headers: { 'content-type': 'application/json' }
+  });
   expect(broken.status()).toBe(400);
   expect((await request.get('/')).ok()).toBe(true);
 });
 
 test('while a large page is finished, others are answered at once', async ({ request }) => {
-  const finishing = request.post('/api/finish', { data: { single: false, pages: [{ ...page, body: body(20_000) }] } });
+  const finishing = request.post('/api/finish', {
+    data: { single: false, pages: [{ ...page, body: body(20_000) }] }
+  });
   let isDone = false;
   void finishing.then(() => (isDone = true));
   let answered = 0;
@@ -66,7 +106,11 @@ test('while a large page is finished, others are answered at once', async ({ req
 test('a body that never comes whole is given up', async () => {
   test.setTimeout(60_000);
   const answer = await new Promise<string>((resolve, reject) => {
-    const socket = connect(PORT, '127.0.0.1', () => socket.write(`POST /api/finish HTTP/1.1\r\nhost: ${HOST}\r\ncontent-type: application/json\r\ncontent-length: 1000\r\n\r\n{`));
+    const socket = connect(PORT, '127.0.0.1', () =>
+      socket.write(
+        `POST /api/finish HTTP/1.1\r\nhost: ${HOST}\r\ncontent-type: application/json\r\ncontent-length: 1000\r\n\r\n{`
+      )
+    );
     let text = '';
     socket.on('data', (part) => (text += part.toString()));
     socket.on('close', () => resolve(text));
@@ -76,7 +120,16 @@ test('a body that never comes whole is given up', async () => {
 });
 
 test('sixty pictures asked for at once all come', async ({ request }) => {
-  const picture = await sharp({ create: { width: 900, height: 600, channels: 3, background: '#7a9a4c' } }).jpeg().toBuffer();
-  const answers = await Promise.all(Array.from({ length: 60 }, () => request.post('/api/renditions?widths=320,640', { data: picture, headers: { 'content-type': 'application/octet-stream' } })));
+  const picture = await sharp({ create: { width: 900, height: 600, channels: 3, background: '#7a9a4c' } })
+    .jpeg()
+    .toBuffer();
+  const answers = await Promise.all(
+    Array.from({ length: 60 }, () =>
+      request.post('/api/renditions?widths=320,640', {
+        data: picture,
+        headers: { 'content-type': 'application/octet-stream' }
+      })
+    )
+  );
   expect(answers.map((each) => each.status())).toEqual(answers.map(() => 200));
 });

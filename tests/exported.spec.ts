@@ -17,21 +17,36 @@ test('css-tree’s lexer finds no invalid declaration in the finished style shee
   for (const [path, text] of files) {
     if (!path.endsWith('.css')) continue;
     // The lexer takes no var(); tokens are put in their places, and one that is not declared stays and is found.
-    const tokens = new Map([...text.matchAll(/--([a-z][a-z0-9-]*): ([^;]+);/g)].map(([, name, value]) => [name!, value!]));
-    walk(parse(text.replace(/var\(--([a-z][a-z0-9-]*)\)/g, (use, name: string) => tokens.get(name) ?? use)), (node) => {
-      if (node.type !== 'Declaration' || node.property.startsWith('--') || node.property === 'text-size-adjust') return;
-      if (lexer.matchProperty(node.property, node.value).error) invalid.push(`${path}: ${node.property}`);
-    });
+    const tokens = new Map(
+      [...text.matchAll(/--([a-z][a-z0-9-]*): ([^;]+);/g)].map(([, name, value]) => [name!, value!])
+    );
+    walk(
+      parse(text.replace(/var\(--([a-z][a-z0-9-]*)\)/g, (use, name: string) => tokens.get(name) ?? use)),
+      (node) => {
+        if (
+          node.type !== 'Declaration' ||
+          node.property.startsWith('--') ||
+          node.property === 'text-size-adjust'
+        )
+          return;
+        if (lexer.matchProperty(node.property, node.value).error) invalid.push(`${path}: ${node.property}`);
+      }
+    );
   }
   expect(invalid).toEqual([]);
 });
 
-for (const [form, width] of [['tabs', 1280], ['accordion', 400]] as const) {
+for (const [form, width] of [
+  ['tabs', 1280],
+  ['accordion', 400]
+] as const) {
   for (const name of ['index', 'harvest']) {
     test(`axe-core finds nothing on ${name}.html as ${form}`, async ({ page }) => {
       await page.setViewportSize({ width, height: 800 });
       await page.goto((await exportedDemo()).url.replace('index.html', `${name}.html`));
-      await expect(page.locator(form === 'tabs' ? '[role=tablist]' : '[aria-expanded=true]').first()).toBeVisible();
+      await expect(
+        page.locator(form === 'tabs' ? '[role=tablist]' : '[aria-expanded=true]').first()
+      ).toBeVisible();
       expect(await axeViolations(page)).toEqual([]);
     });
   }
@@ -39,10 +54,18 @@ for (const [form, width] of [['tabs', 1280], ['accordion', 400]] as const) {
 
 test('works under script-src self, with no inline script or style', async ({ page }) => {
   const { folder } = await exportedDemo();
-  const types: Record<string, string> = { html: 'text/html', css: 'text/css', js: 'text/javascript', svg: 'image/svg+xml' };
+  const types: Record<string, string> = {
+    html: 'text/html',
+    css: 'text/css',
+    js: 'text/javascript',
+    svg: 'image/svg+xml'
+  };
   const server = createServer((request, response) => {
     const path = normalize(request.url ?? '/');
-    response.setHeader('content-security-policy', "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'");
+    response.setHeader(
+      'content-security-policy',
+      "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self'"
+    );
     response.setHeader('content-type', types[path.split('.').at(-1)!] ?? 'text/plain');
     const file = join(folder, path);
     response.end(existsSync(file) ? readFileSync(file) : '');
@@ -50,7 +73,11 @@ test('works under script-src self, with no inline script or style', async ({ pag
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
   const { port } = server.address() as { port: number };
   const complaints: string[] = [];
-  page.on('console', (message) => message.type() === 'error' && !/favicon/.test(message.location().url) && complaints.push(message.text()));
+  page.on(
+    'console',
+    (message) =>
+      message.type() === 'error' && !/favicon/.test(message.location().url) && complaints.push(message.text())
+  );
   await page.goto(`http://127.0.0.1:${port}/index.html`);
   await page.getByRole('tab', { name: 'Wassail' }).click();
   await expect(page.getByText('Toast in the branches')).toBeVisible();
@@ -62,11 +89,16 @@ test('does not shift while it loads', async ({ page }) => {
   await page.addInitScript(() => {
     (window as unknown as { shift: number }).shift = 0;
     new PerformanceObserver((list) => {
-      for (const entry of list.getEntries()) (window as unknown as { shift: number }).shift += (entry as unknown as { value: number }).value;
+      for (const entry of list.getEntries())
+        (window as unknown as { shift: number }).shift += (entry as unknown as { value: number }).value;
     }).observe({ type: 'layout-shift', buffered: true });
   });
   await page.goto((await exportedDemo()).url);
   await expect(page.locator('[data-k-on]')).toHaveCount(1);
-  await page.evaluate(() => document.fonts.ready.then(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))));
+  await page.evaluate(() =>
+    document.fonts.ready.then(
+      () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))
+    )
+  );
   expect(await page.evaluate(() => (window as unknown as { shift: number }).shift)).toBe(0);
 });

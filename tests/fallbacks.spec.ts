@@ -11,7 +11,13 @@ import { forcing } from './support/states';
 import { Bench } from './support/workbench';
 
 const { project: demo, bytes } = makeDemo();
-const set = (key: string, value: unknown, condition = 'always', id = 'season-tabs'): Command => ({ type: 'set-setting', id, key, value, condition });
+const set = (key: string, value: unknown, condition = 'always', id = 'season-tabs'): Command => ({
+  type: 'set-setting',
+  id,
+  key,
+  value,
+  condition
+});
 
 function changed(...commands: Command[]): Project {
   const outcome = apply(registry, demo, { type: 'batch', label: '', commands });
@@ -27,18 +33,34 @@ const open = async (page: Page, project: Project, width = 1280) => {
 test.describe('forms of the exported tabs', () => {
   for (const [form, check] of [
     ['tabs', async (page: Page) => await expect(page.getByRole('tab')).toHaveCount(4)],
-    ['scroll', async (page: Page) => await expect(page.getByRole('tablist')).toHaveCSS('flex-wrap', 'nowrap')],
-    ['accordion', async (page: Page) => await expect(page.locator('.season-tabs [aria-expanded]')).toHaveCount(4)],
-    ['open', async (page: Page) => {
-      await expect(page.getByText('Toast in the branches')).toBeVisible();
-      await expect(page.getByRole('heading', { name: 'Wassail', exact: true })).toBeVisible();
-      await expect(page.getByRole('tab')).toHaveCount(0);
-      await expect(page.locator('main button[aria-expanded]')).toHaveCount(0);
-    }]
+    [
+      'scroll',
+      async (page: Page) => await expect(page.getByRole('tablist')).toHaveCSS('flex-wrap', 'nowrap')
+    ],
+    [
+      'accordion',
+      async (page: Page) => await expect(page.locator('.season-tabs [aria-expanded]')).toHaveCount(4)
+    ],
+    [
+      'open',
+      async (page: Page) => {
+        await expect(page.getByText('Toast in the branches')).toBeVisible();
+        await expect(page.getByRole('heading', { name: 'Wassail', exact: true })).toBeVisible();
+        await expect(page.getByRole('tab')).toHaveCount(0);
+        await expect(page.locator('main button[aria-expanded]')).toHaveCount(0);
+      }
+    ]
   ] as const) {
-    test(`${form}: what a person gets, and axe-core has nothing to say, in every state, at three widths and under three conditions`, async ({ page, browser }) => {
+    test(`${form}: what a person gets, and axe-core has nothing to say, in every state, at three widths and under three conditions`, async ({
+      page,
+      browser
+    }) => {
       test.setTimeout(90_000);
-      const project = changed(set('form', form), set('foldUnder', 0), set('disabled', true, 'always', 'wassail'));
+      const project = changed(
+        set('form', form),
+        set('foldUnder', 0),
+        set('disabled', true, 'always', 'wassail')
+      );
       await open(page, project);
       await check(page);
       const force = await forcing(page);
@@ -46,7 +68,11 @@ test.describe('forms of the exported tabs', () => {
         expect([condition, await axeViolations(page)]).toEqual([condition, []]);
         for (const state of ['hover', 'focus', 'pressed'] as const) {
           await force('[role=tab], button[aria-expanded]', state);
-          expect([condition, state, await axeViolations(page, '.season-tabs')]).toEqual([condition, state, []]);
+          expect([condition, state, await axeViolations(page, '.season-tabs')]).toEqual([
+            condition,
+            state,
+            []
+          ]);
         }
         await force('[role=tab], button[aria-expanded]', 'rest');
       };
@@ -58,7 +84,11 @@ test.describe('forms of the exported tabs', () => {
       await inEveryState('less motion');
       await page.emulateMedia({ media: 'print' });
       await inEveryState('print');
-      const context = await browser.newContext({ hasTouch: true, isMobile: true, viewport: { width: 420, height: 900 } });
+      const context = await browser.newContext({
+        hasTouch: true,
+        isMobile: true,
+        viewport: { width: 420, height: 900 }
+      });
       const phone = await context.newPage();
       await phone.goto((await exported(project, bytes)).url);
       await check(phone);
@@ -68,8 +98,18 @@ test.describe('forms of the exported tabs', () => {
   }
 });
 
-test('settings differ by band: sides, gaps and forms, each kept by the narrower one until it says otherwise', async ({ page }) => {
-  const project = changed(set('side', 'left', 'medium'), set('form', 'open', 'narrow'), set('foldUnder', 0), { type: 'set-style', id: 'season-tabs', part: 'list', state: 'rest', condition: 'medium', property: 'gap', value: '12px' });
+test('settings differ by band: sides, gaps and forms, each kept by the narrower one until it says otherwise', async ({
+  page
+}) => {
+  const project = changed(set('side', 'left', 'medium'), set('form', 'open', 'narrow'), set('foldUnder', 0), {
+    type: 'set-style',
+    id: 'season-tabs',
+    part: 'list',
+    state: 'rest',
+    condition: 'medium',
+    property: 'gap',
+    value: '12px'
+  });
   await open(page, project);
   await expect(page.locator('.season-tabs')).toHaveCSS('flex-direction', 'column');
   await expect(page.locator('.season-tabs-list')).toHaveCSS('gap', '4px');
@@ -88,7 +128,17 @@ test('settings differ by band: sides, gaps and forms, each kept by the narrower 
 
 test('bands can follow the place a piece stands in instead of the window', async ({ page }) => {
   const make = makeWith({ exactIds: true });
-  const half = make('columns', 'Halves', { stack: 'never' }, { columns: [make('column', 'Left half', {}, { content: [] }), make('column', 'Right half', {}, { content: [] })] });
+  const half = make(
+    'columns',
+    'Halves',
+    { stack: 'never' },
+    {
+      columns: [
+        make('column', 'Left half', {}, { content: [] }),
+        make('column', 'Right half', {}, { content: [] })
+      ]
+    }
+  );
   const project = changed(
     { type: 'insert', fragment: half, at: { parent: 'plan-a-visit', slot: 'content', index: 2 } },
     { type: 'move', ids: ['season-tabs'], at: { parent: 'left-half', slot: 'content', index: 0 } },
@@ -104,7 +154,9 @@ test('bands can follow the place a piece stands in instead of the window', async
   await expect(page.getByRole('tab')).toHaveCount(4);
 });
 
-test('equal panel height is that of the tallest, goes when folded, and nothing below jumps', async ({ page }) => {
+test('equal panel height is that of the tallest, goes when folded, and nothing below jumps', async ({
+  page
+}) => {
   await open(page, changed({ type: 'remove', ids: ['wassail-picture'] }));
   const heights = async () => {
     const found: number[] = [];
@@ -123,8 +175,14 @@ test('equal panel height is that of the tallest, goes when folded, and nothing b
   expect(await panel('Summer')).not.toBe(await panel('Wassail'));
 });
 
-test('a link opens its panel, at load and later, and the browser’s own search finds closed panels', async ({ page }) => {
-  const project = changed(set('link', true), set('equal', false), set('out', { form: 'none', ms: 0, delay: 0, easing: 'ease', step: 0, from: 'first' }));
+test('a link opens its panel, at load and later, and the browser’s own search finds closed panels', async ({
+  page
+}) => {
+  const project = changed(
+    set('link', true),
+    set('equal', false),
+    set('out', { form: 'none', ms: 0, delay: 0, easing: 'ease', step: 0, from: 'first' })
+  );
   const { url } = await exported(project, bytes);
   await page.goto(`${url}#harvest`);
   await expect(page.getByText('Pick, sort and press')).toBeVisible();
@@ -132,26 +190,55 @@ test('a link opens its panel, at load and later, and the browser’s own search 
   await expect(page.getByText('Toast in the branches')).toBeVisible();
   expect(await page.locator('#summer').getAttribute('hidden')).toBe('until-found');
   // What Chromium sends to the element before it shows a match.
-  await page.locator('#summer').evaluate((panel) => panel.dispatchEvent(new Event('beforematch', { bubbles: true })));
+  await page
+    .locator('#summer')
+    .evaluate((panel) => panel.dispatchEvent(new Event('beforematch', { bubbles: true })));
   await expect(page.getByRole('tab', { selected: true })).toHaveText('Summer');
   // A closed panel takes no room and no clicks.
   await expect(page.locator('#wassail')).toHaveCSS('pointer-events', 'none');
-  const [panels, open] = [await page.locator('.tabs-panels').first().boundingBox(), await page.locator('#summer').boundingBox()];
+  const [panels, open] = [
+    await page.locator('.tabs-panels').first().boundingBox(),
+    await page.locator('#summer').boundingBox()
+  ];
   expect(Math.round(panels!.height)).toBe(Math.round(open!.height));
 });
 
 test('icons stand beside the words, and another one where the tab is chosen', async ({ page }) => {
   await open(page, demo);
-  const opacity = (name: string, which: string) => page.locator(`#${name}-tab svg${which}`).evaluate((svg) => getComputedStyle(svg).opacity);
-  expect([await opacity('blossom', '[data-chosen]'), await opacity('blossom', ':not([data-chosen])')]).toEqual(['1', '0']);
-  expect([await opacity('summer', '[data-chosen]'), await opacity('summer', ':not([data-chosen])')]).toEqual(['0', '1']);
+  const opacity = (name: string, which: string) =>
+    page.locator(`#${name}-tab svg${which}`).evaluate((svg) => getComputedStyle(svg).opacity);
+  expect([
+    await opacity('blossom', '[data-chosen]'),
+    await opacity('blossom', ':not([data-chosen])')
+  ]).toEqual(['1', '0']);
+  expect([await opacity('summer', '[data-chosen]'), await opacity('summer', ':not([data-chosen])')]).toEqual([
+    '0',
+    '1'
+  ]);
   await expect(page.getByRole('tab', { name: 'Blossom', exact: true })).toBeVisible();
 });
 
 test('tabs in tabs each mind their own', async ({ page }) => {
   const make = makeWith({ exactIds: true });
-  const inner = make('tabs', 'Inner', {}, { panels: ['Morning', 'Evening'].map((name) => make('panel', name, {}, { content: [make('text', `${name} text`, { html: `<p>In the ${name.toLowerCase()}</p>` })] })) });
-  await open(page, changed({ type: 'insert', fragment: inner, at: { parent: 'summer', slot: 'content', index: 0 } }));
+  const inner = make(
+    'tabs',
+    'Inner',
+    {},
+    {
+      panels: ['Morning', 'Evening'].map((name) =>
+        make(
+          'panel',
+          name,
+          {},
+          { content: [make('text', `${name} text`, { html: `<p>In the ${name.toLowerCase()}</p>` })] }
+        )
+      )
+    }
+  );
+  await open(
+    page,
+    changed({ type: 'insert', fragment: inner, at: { parent: 'summer', slot: 'content', index: 0 } })
+  );
   await page.getByRole('tab', { name: 'Summer' }).click();
   await page.getByRole('tab', { name: 'Evening' }).click();
   await expect(page.getByText('In the evening')).toBeVisible();
@@ -179,7 +266,9 @@ test.describe('the table', () => {
     await expect(bench.preview.locator('.season-tabs [aria-expanded]')).toHaveCount(4);
     await page.getByRole('combobox', { name: 'Form, touch' }).selectOption('');
     await expect(bench.preview.getByRole('tab')).toHaveCount(4);
-    await expect(page.locator('td.fixed[title*="without script all panels lie open"]').first()).toHaveText('all open');
+    await expect(page.locator('td.fixed[title*="without script all panels lie open"]').first()).toHaveText(
+      'all open'
+    );
   });
 
   test('a movement differs under a condition by its form and its ms', async ({ page }) => {
@@ -197,7 +286,9 @@ test.describe('the table', () => {
   });
 });
 
-test('three widths at once are scrolled together, and the full window shows the page alone', async ({ page }) => {
+test('three widths at once are scrolled together, and the full window shows the page alone', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   await page.getByRole('button', { name: '3 widths' }).click();
   const narrow = page.frameLocator('iframe[title$=", narrow"]');

@@ -2,18 +2,32 @@ import { expect, test, type Locator, type Page } from './support/test';
 import { Bench } from './support/workbench';
 
 /** Fields of the tuning sheet whose label stands at the left; the wide ones have rooms of their own. */
-const fields = (bench: Bench): Locator => bench.page.getByRole('tabpanel').locator('[data-field]').filter({ has: bench.page.locator('.name label') });
+const fields = (bench: Bench): Locator =>
+  bench.page
+    .getByRole('tabpanel')
+    .locator('[data-field]')
+    .filter({ has: bench.page.locator('.name label') });
 
 /** Fields that the tuning sheet does not show whole. */
 const hiddenFields = (bench: Bench): Promise<(string | undefined)[]> =>
   bench.page.locator('[data-field]').evaluateAll((all) => {
     const sheet = document.querySelector('[role="tabpanel"]')!.getBoundingClientRect();
-    const isSeen = ({ top, bottom, height }: DOMRect) => height > 0 && top >= sheet.top && bottom <= sheet.bottom;
-    return all.filter((each) => !isSeen(each.getBoundingClientRect())).map((each) => (each as HTMLElement).dataset.field);
+    const isSeen = ({ top, bottom, height }: DOMRect) =>
+      height > 0 && top >= sheet.top && bottom <= sheet.bottom;
+    return all
+      .filter((each) => !isSeen(each.getBoundingClientRect()))
+      .map((each) => (each as HTMLElement).dataset.field);
   });
 
-for (const [piece, view] of [['Season tabs', 'Behaviour'], ['Site links', 'Behaviour'], ['Welcome', 'Fill'], ['Header row', 'Fill']] as const) {
-  test(`${piece}, ${view}: each field is called by its label alone, and its help is read out with it`, async ({ page }) => {
+for (const [piece, view] of [
+  ['Season tabs', 'Behaviour'],
+  ['Site links', 'Behaviour'],
+  ['Welcome', 'Fill'],
+  ['Header row', 'Fill']
+] as const) {
+  test(`${piece}, ${view}: each field is called by its label alone, and its help is read out with it`, async ({
+    page
+  }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick(piece);
     await bench.view(view);
@@ -48,15 +62,21 @@ async function onPicture(page: Page): Promise<Bench> {
   return bench;
 }
 
-test('at 1280 × 800 all fields of a section with a picture and a layer are seen at once', async ({ page }) => {
+test('at 1280 × 800 all fields of a section with a picture and a layer are seen at once', async ({
+  page
+}) => {
   const bench = await onPicture(page);
-  const layer = page.getByRole('combobox', { name: 'Layer over it' }).or(page.getByRole('textbox', { name: 'Layer over it' }));
+  const layer = page
+    .getByRole('combobox', { name: 'Layer over it' })
+    .or(page.getByRole('textbox', { name: 'Layer over it' }));
   await layer.first().fill('#000000');
   await expect.poll(() => bench.page.locator('[data-field]').count()).toBeGreaterThanOrEqual(15);
   expect(await hiddenFields(bench)).toEqual([]);
 });
 
-test('the point that stays in sight is placed by the mouse and by keys, and Escape closes that alone', async ({ page }) => {
+test('the point that stays in sight is placed by the mouse and by keys, and Escape closes that alone', async ({
+  page
+}) => {
   await onPicture(page);
   const point = page.getByRole('textbox', { name: 'What stays in sight' });
   await page.getByRole('button', { name: 'Place the point' }).click();
@@ -72,7 +92,9 @@ test('the point that stays in sight is placed by the mouse and by keys, and Esca
   await expect(point).toBeVisible();
 });
 
-test('at 1280 × 800 all fields of a section are seen at once, and a folded group stays folded', async ({ page }) => {
+test('at 1280 × 800 all fields of a section are seen at once, and a folded group stays folded', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Welcome');
   await bench.view('Fill');
@@ -91,7 +113,11 @@ test('what differs from how the piece comes is dark, and what does not is not', 
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Behaviour');
-  const weight = (label: string) => page.getByRole('tabpanel').getByText(label, { exact: true }).evaluate((each) => Number(getComputedStyle(each).fontWeight));
+  const weight = (label: string) =>
+    page
+      .getByRole('tabpanel')
+      .getByText(label, { exact: true })
+      .evaluate((each) => Number(getComputedStyle(each).fontWeight));
   const before = await weight('Moving line under the tab');
   await page.getByRole('switch', { name: 'Moving line under the tab', exact: true }).click();
   await expect.poll(() => weight('Moving line under the tab')).toBeGreaterThan(before);

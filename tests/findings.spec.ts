@@ -6,7 +6,9 @@ import { previewFrame } from './support/frames';
 import { expect, test } from './support/test';
 import { Bench } from './support/workbench';
 
-test('a finding says what, the number, why and where; its fix is looked at, done and taken back', async ({ page }) => {
+test('a finding says what, the number, why and where; its fix is looked at, done and taken back', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Fallbacks');
@@ -17,23 +19,33 @@ test('a finding says what, the number, why and where; its fix is looked at, done
   await expect(page.locator('.ruler .mark')).toHaveCount(1);
   await page.getByRole('button', { name: '1 finding' }).click();
   const finding = page.getByRole('article');
-  await expect(finding).toContainText(/The labels of Season tabs wrap under (\d+) px, and fold only under 300 px/);
+  await expect(finding).toContainText(
+    /The labels of Season tabs wrap under (\d+) px, and fold only under 300 px/
+  );
   await expect(finding).toContainText('Plan a visit › Season tabs');
   const width = Number(/wrap under (\d+)/.exec((await finding.textContent())!)![1]);
   await finding.getByRole('button', { name: 'See the effect' }).click();
   await expect(page.getByText(`Showing what “Fold under ${width} px” would do`)).toBeVisible();
   await expect(bench.preview.locator('.season-tabs [aria-expanded]')).toHaveCount(4);
-  await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute('aria-valuenow', '300');
+  await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute(
+    'aria-valuenow',
+    '300'
+  );
   await page.keyboard.press('Escape');
   await expect(bench.preview.getByRole('tab')).toHaveCount(4);
   await finding.getByRole('button', { name: `Fold under ${width} px` }).click();
-  await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute('aria-valuenow', String(width));
+  await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute(
+    'aria-valuenow',
+    String(width)
+  );
   await expect(page.getByText('Nothing to mend')).toBeVisible();
   await page.keyboard.press('Control+z');
   await expect(finding).toBeVisible();
 });
 
-test('a finding is set aside with a reason, stays so over a reload, and is taken up again', async ({ page }) => {
+test('a finding is set aside with a reason, stays so over a reload, and is taken up again', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs', 'tab');
   await bench.set('background-color', 'Background', 'hover', '#f5eede');
@@ -90,22 +102,38 @@ test('panels of different heights: by how many px what stands below jumps', asyn
   expect(Math.abs((await height('Blossom')) - (await height('Wassail')) - jump)).toBeLessThanOrEqual(1);
 });
 
-test('sixty tabs with eighty letters each: said to be too many to fit, and the page keeps its width', async ({ page }) => {
+test('sixty tabs with eighty letters each: said to be too many to fit, and the page keeps its width', async ({
+  page
+}) => {
   const bench = new Bench(page);
   const made = apply(registry, makeDemo().project, {
     type: 'batch',
     label: '',
-    commands: Array.from({ length: 56 }, (_, i) => ({ type: 'insert', fragment: makeWith()('panel', `${'Orchards of the lower valley and what each of them has to show in the year '.padEnd(78, '.')}${i}`, {}, { content: [] }), at: { parent: 'season-tabs', slot: 'panels', index: 4 } }))
+    commands: Array.from({ length: 56 }, (_, i) => ({
+      type: 'insert',
+      fragment: makeWith()(
+        'panel',
+        `${'Orchards of the lower valley and what each of them has to show in the year '.padEnd(78, '.')}${i}`,
+        {},
+        { content: [] }
+      ),
+      at: { parent: 'season-tabs', slot: 'panels', index: 4 }
+    }))
   });
   if (!made.ok) throw new Error(made.refusal.sentence);
   await bench.importProject(made.project, makeDemo().bytes);
   await expect(bench.preview.getByRole('tab')).toHaveCount(60);
   await bench.pick('Season tabs');
   await expect(page.locator('.fit')).toHaveText('labels never fit');
-  const [inside, width] = await (await previewFrame(page)).evaluate(() => [document.documentElement.scrollWidth, innerWidth]);
+  const [inside, width] = await (
+    await previewFrame(page)
+  ).evaluate(() => [document.documentElement.scrollWidth, innerWidth]);
   expect(inside).toBeLessThanOrEqual(width!);
   await page.getByRole('button', { name: /\d findings/ }).click();
   await expect(page.getByText(/The labels of Season tabs never fit on one line/)).toBeVisible();
-  await page.getByRole('button', { name: /56 places/ }).first().click();
+  await page
+    .getByRole('button', { name: /56 places/ })
+    .first()
+    .click();
   await expect(page.getByText(/of Season tabs is empty/)).toHaveCount(56);
 });

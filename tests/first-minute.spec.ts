@@ -3,7 +3,8 @@ import { expect, test, type Page } from './support/test';
 import { Bench } from './support/workbench';
 
 const field = (page: Page) => page.getByRole('combobox', { name: 'What to insert' });
-const marked = (page: Page) => page.getByRole('dialog', { name: 'Insert' }).getByRole('option', { selected: true });
+const marked = (page: Page) =>
+  page.getByRole('dialog', { name: 'Insert' }).getByRole('option', { selected: true });
 
 test('in a new project, A, tabs, Enter: three panels stand in the page', async ({ page }) => {
   const bench = await Bench.openNew(page);
@@ -16,7 +17,9 @@ test('in a new project, A, tabs, Enter: three panels stand in the page', async (
   expect(await bench.outline()).toEqual(expect.arrayContaining(['First section', '  Tabs']));
 });
 
-test('on a page without a section, it goes into a new one, and one step takes both back', async ({ page }) => {
+test('on a page without a section, it goes into a new one, and one step takes both back', async ({
+  page
+}) => {
   const bench = await Bench.openNew(page);
   await bench.row('First section').click();
   await page.keyboard.press('Delete');
@@ -30,6 +33,18 @@ test('on a page without a section, it goes into a new one, and one step takes bo
   await expect(page.getByRole('treeitem')).toHaveCount(0);
 });
 
+test('letters typed faster than the insert drawer opens stand in its field', async ({ page }) => {
+  await Bench.openDemo(page);
+  // All in one moment, in which nothing can have come from anywhere.
+  await page.evaluate(() => {
+    const press = (key: string) =>
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
+    [...'aquotation'].forEach(press);
+  });
+  await expect(field(page)).toHaveValue('quotation');
+  await expect(marked(page)).toContainText('Quotation');
+});
+
 test('what is inserted is found by what one wants, each with a drawing, by keys alone', async ({ page }) => {
   await Bench.openDemo(page);
   await page.keyboard.press('a');
@@ -38,8 +53,20 @@ test('what is inserted is found by what one wants, each with a drawing, by keys 
   const all = await cards.count();
   await expect(page.locator('.card img')).toHaveCount(all);
   // What is drawn is really there: not one of the pictures failed.
-  await expect.poll(() => page.locator('.card img').evaluateAll((images) => images.every((image) => (image as HTMLImageElement).naturalWidth > 0))).toBe(true);
-  for (const [words, label] of [['hero', 'Opening on a picture'], ['off-canvas', 'Side panel'], ['divider', 'Separator'], ['grid', 'Columns'], ['testimonial', 'Quotation']] as const) {
+  await expect
+    .poll(() =>
+      page
+        .locator('.card img')
+        .evaluateAll((images) => images.every((image) => (image as HTMLImageElement).naturalWidth > 0))
+    )
+    .toBe(true);
+  for (const [words, label] of [
+    ['hero', 'Opening on a picture'],
+    ['off-canvas', 'Side panel'],
+    ['divider', 'Separator'],
+    ['grid', 'Columns'],
+    ['testimonial', 'Quotation']
+  ] as const) {
     await field(page).fill(words);
     await expect(marked(page)).toContainText(label);
   }
@@ -76,14 +103,25 @@ test('a new project starts from a page of ours, or from a copy of another projec
   await page.goto('/');
   await page.getByRole('button', { name: 'New project' }).click();
   await page.getByRole('radio', { name: /A copy of a page/ }).check();
-  await page.getByRole('combobox', { name: 'Project to copy from' }).selectOption({ label: 'Quillmere Orchard' });
+  await page
+    .getByRole('combobox', { name: 'Project to copy from' })
+    .selectOption({ label: 'Quillmere Orchard' });
   await expect(page.getByRole('combobox', { name: 'Page to copy' })).toContainText('Visit page');
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(bench.row('Season tabs')).toBeVisible();
-  await expect.poll(() => bench.preview.locator('img').first().evaluate((image) => (image as HTMLImageElement).naturalWidth)).toBeGreaterThan(0);
+  await expect
+    .poll(() =>
+      bench.preview
+        .locator('img')
+        .first()
+        .evaluate((image) => (image as HTMLImageElement).naturalWidth)
+    )
+    .toBeGreaterThan(0);
 });
 
-test('one search finds settings, properties, pieces, pages, tokens and findings, and goes there', async ({ page }) => {
+test('one search finds settings, properties, pieces, pages, tokens and findings, and goes there', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   const find = async (words: string) => {
@@ -110,7 +148,12 @@ test('one search finds settings, properties, pieces, pages, tokens and findings,
 test('panels stand beside the page: they cover nothing, and keep their width', async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
-  for (const [key, name] of [['f', 'Findings'], ['Shift+T', 'Tokens'], ['Shift+S', 'Shelf'], ['h', 'History']] as const) {
+  for (const [key, name] of [
+    ['f', 'Findings'],
+    ['Shift+T', 'Tokens'],
+    ['Shift+S', 'Shelf'],
+    ['h', 'History']
+  ] as const) {
     await page.keyboard.press(key);
     const panel = (await page.getByRole('dialog', { name }).boundingBox())!;
     for (const other of ['main', 'section[aria-label="Tuning sheet"]']) {
@@ -127,7 +170,9 @@ test('panels stand beside the page: they cover nothing, and keep their width', a
   await page.reload();
   await expect(bench.preview.locator('.season-tabs')).toBeVisible();
   await page.keyboard.press('Shift+T');
-  await expect.poll(async () => Math.round((await page.getByRole('dialog', { name: 'Tokens' }).boundingBox())!.width)).toBe(Math.round(wide));
+  await expect
+    .poll(async () => Math.round((await page.getByRole('dialog', { name: 'Tokens' }).boundingBox())!.width))
+    .toBe(Math.round(wide));
 });
 
 test('a part has columns only for the states it has', async ({ page }) => {
@@ -137,7 +182,9 @@ test('a part has columns only for the states it has', async ({ page }) => {
   await expect(page.getByRole('grid').getByRole('columnheader')).toHaveText(['Property', /rest/, /hover/]);
 });
 
-test('help is asked for, and read out all the same; the note where a field acts belongs to it', async ({ page }) => {
+test('help is asked for, and read out all the same; the note where a field acts belongs to it', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Behaviour');
@@ -162,7 +209,9 @@ test('with less motion tried, timing shows nothing that does not happen', async 
   await expect(page.locator('.bar')).toHaveCount(bars);
 });
 
-test('three widths keep the picked piece in sight; each can be typed, the narrow one starts as a phone', async ({ page }) => {
+test('three widths keep the picked piece in sight; each can be typed, the narrow one starts as a phone', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Press heading');
   await page.keyboard.press('w');
@@ -170,25 +219,50 @@ test('three widths keep the picked piece in sight; each can be typed, the narrow
   await expect(narrow).toHaveValue('390');
   await narrow.fill('320');
   await page.keyboard.press('Enter');
-  const frames = ['iframe[title^="Preview of"]:not([title*=","])', 'iframe[title$=", medium"]', 'iframe[title$=", narrow"]'].map((each) => page.frameLocator(each));
+  const frames = [
+    'iframe[title^="Preview of"]:not([title*=","])',
+    'iframe[title$=", medium"]',
+    'iframe[title$=", narrow"]'
+  ].map((each) => page.frameLocator(each));
   await expect.poll(() => frames[2]!.locator('body').evaluate(() => innerWidth)).toBe(320);
   await frames[0]!.locator('body').evaluate(() => scrollBy(0, 120));
-  const tops = () => Promise.all(frames.map((frame) => frame.locator('.press-heading').evaluate((heading) => (heading.getBoundingClientRect().top + heading.getBoundingClientRect().height / 2) / innerHeight)));
-  await expect.poll(async () => Math.max(...(await tops())) <= 1 && Math.min(...(await tops())) >= 0).toBe(true);
+  const tops = () =>
+    Promise.all(
+      frames.map((frame) =>
+        frame
+          .locator('.press-heading')
+          .evaluate(
+            (heading) =>
+              (heading.getBoundingClientRect().top + heading.getBoundingClientRect().height / 2) / innerHeight
+          )
+      )
+    );
+  await expect
+    .poll(async () => Math.max(...(await tops())) <= 1 && Math.min(...(await tops())) >= 0)
+    .toBe(true);
 });
 
 test('at 320 px and at 200 % zoom everything can be reached', async ({ page }) => {
   await Bench.openDemo(page);
-  for (const size of [{ width: 320, height: 640 }, { width: 640, height: 400 }]) {
+  for (const size of [
+    { width: 320, height: 640 },
+    { width: 640, height: 400 }
+  ]) {
     await page.setViewportSize(size);
     const unreached = await page.evaluate(() => {
       const root = document.scrollingElement!;
-      return [...document.querySelectorAll<HTMLElement>('header button, header a, main button, main input, main select, nav button')].filter((each) => {
-        each.scrollIntoView({ block: 'nearest', inline: 'nearest' });
-        const { left, right, top, bottom, width } = each.getBoundingClientRect();
-        const isSeen = right > 0 && left < innerWidth && bottom > 0 && top < innerHeight;
-        return width > 1 && !isSeen && getComputedStyle(each).visibility !== 'hidden';
-      }).map((each) => `${each.textContent?.trim() || each.getAttribute('aria-label')} ${root.scrollWidth}`);
+      return [
+        ...document.querySelectorAll<HTMLElement>(
+          'header button, header a, main button, main input, main select, nav button'
+        )
+      ]
+        .filter((each) => {
+          each.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+          const { left, right, top, bottom, width } = each.getBoundingClientRect();
+          const isSeen = right > 0 && left < innerWidth && bottom > 0 && top < innerHeight;
+          return width > 1 && !isSeen && getComputedStyle(each).visibility !== 'hidden';
+        })
+        .map((each) => `${each.textContent?.trim() || each.getAttribute('aria-label')} ${root.scrollWidth}`);
     });
     expect(unreached).toEqual([]);
   }

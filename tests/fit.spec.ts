@@ -7,7 +7,8 @@ import { registry } from '../src/core/registry';
 import { exported } from './support/exported';
 import { Bench } from './support/workbench';
 
-// The width from which labels fit is what Chromium really does: thirty random sets of labels in three fonts, each wrapping in the
+// The width from which labels fit is what Chromium really does: thirty random sets of labels in three fonts,
+// each wrapping in the
 // exported page at the width the workbench names, to the px.
 
 const make = makeWith({ exactIds: true });
@@ -26,23 +27,80 @@ function random(seed: number): () => number {
 
 function project(): Project {
   const next = random(7);
-  const words = ['Apple', 'Pear', 'Quince', 'Medlar', 'Wassail', 'Long grass', 'Windfall', 'Ím', 'Keeping cellar', 'Mill'];
+  const words = [
+    'Apple',
+    'Pear',
+    'Quince',
+    'Medlar',
+    'Wassail',
+    'Long grass',
+    'Windfall',
+    'Ím',
+    'Keeping cellar',
+    'Mill'
+  ];
   const tabs = Array.from({ length: 30 }, (_, n) =>
-    make('tabs', `Set ${n}`, { foldUnder: 0 }, {
-      panels: Array.from({ length: 3 + Math.floor(next() * 4) }, (_unused, i) => make('panel', `${words[Math.floor(next() * words.length)]} ${n}.${i}`, {}, { content: [make('text', `Text ${n} ${i}`, { html: '<p>x</p>' })] }))
-    })
+    make(
+      'tabs',
+      `Set ${n}`,
+      { foldUnder: 0 },
+      {
+        panels: Array.from({ length: 3 + Math.floor(next() * 4) }, (_unused, i) =>
+          make(
+            'panel',
+            `${words[Math.floor(next() * words.length)]} ${n}.${i}`,
+            {},
+            { content: [make('text', `Text ${n} ${i}`, { html: '<p>x</p>' })] }
+          )
+        )
+      }
+    )
   );
-  const page = make('page', 'Page', {}, { sections: [make('section', 'Section', {}, { content: [make('heading', 'Sets', { level: '1', text: 'Sets' }), ...tabs] })] });
+  const page = make(
+    'page',
+    'Page',
+    {},
+    {
+      sections: [
+        make(
+          'section',
+          'Section',
+          {},
+          { content: [make('heading', 'Sets', { level: '1', text: 'Sets' }), ...tabs] }
+        )
+      ]
+    }
+  );
   const start = createProject('Sets', page, { project: 'sets' as ProjectId, page: 'first' as PageId });
   return tabs.reduce((now, { root }, n) => {
-    const set = (part: string, property: string, value: string) => ({ type: 'set-style', id: root, part, state: 'rest', condition: 'always', property, value });
-    const outcome = apply(registry, now, { type: 'batch', label: '', commands: [set('tab', 'font-family', FONTS[n % 3]!), set('tab', 'font-size', `${13 + (n % 5)}px`), set('list', 'gap', `${n % 7}px`), set('tab', 'letter-spacing', n % 4 === 0 ? '0.7px' : 'normal')] });
+    const set = (part: string, property: string, value: string) => ({
+      type: 'set-style',
+      id: root,
+      part,
+      state: 'rest',
+      condition: 'always',
+      property,
+      value
+    });
+    const outcome = apply(registry, now, {
+      type: 'batch',
+      label: '',
+      commands: [
+        set('tab', 'font-family', FONTS[n % 3]!),
+        set('tab', 'font-size', `${13 + (n % 5)}px`),
+        set('list', 'gap', `${n % 7}px`),
+        set('tab', 'letter-spacing', n % 4 === 0 ? '0.7px' : 'normal')
+      ]
+    });
     if (!outcome.ok) throw new Error(outcome.refusal.sentence);
     return outcome.project;
   }, start);
 }
 
-test('thirty sets of labels in three fonts wrap at the width the findings name', async ({ page, browser }) => {
+test('thirty sets of labels in three fonts wrap at the width the findings name', async ({
+  page,
+  browser
+}) => {
   test.setTimeout(90_000);
   const sets = project();
   const bench = new Bench(page);
@@ -54,17 +112,23 @@ test('thirty sets of labels in three fonts wrap at the width the findings name',
   // They come when the labels have been measured.
   await expect(heads.filter({ hasText: /The labels of Set \d+ wrap/ })).toHaveCount(30);
   const texts = await heads.allTextContents();
-  const named = new Map(texts.flatMap((text) => {
-    const match = /The labels of Set (\d+) wrap under (\d+) px/.exec(text);
-    return match ? [[Number(match[1]), Number(match[2])] as const] : [];
-  }));
+  const named = new Map(
+    texts.flatMap((text) => {
+      const match = /The labels of Set (\d+) wrap under (\d+) px/.exec(text);
+      return match ? [[Number(match[1]), Number(match[2])] as const] : [];
+    })
+  );
   expect(named.size).toBe(30);
 
   const real = await browser.newPage({ viewport: { width: 1300, height: 900 } });
   await real.goto((await exported(sets)).url);
   const wrapsAt = async (width: number): Promise<boolean[]> => {
     await real.setViewportSize({ width, height: 900 });
-    return real.evaluate(() => [...document.querySelectorAll('[role=tablist]')].map((list) => new Set([...list.children].map((tab) => (tab as HTMLElement).offsetTop)).size > 1));
+    return real.evaluate(() =>
+      [...document.querySelectorAll('[role=tablist]')].map(
+        (list) => new Set([...list.children].map((tab) => (tab as HTMLElement).offsetTop)).size > 1
+      )
+    );
   };
   for (const [n, width] of named) {
     const [below, at] = [(await wrapsAt(width - 1))[n], (await wrapsAt(width))[n]];
@@ -73,7 +137,9 @@ test('thirty sets of labels in three fonts wrap at the width the findings name',
   await real.close();
 });
 
-test('the width stands on the ruler, moves with a label, a font and a gap, and is offered as the fold width', async ({ page }) => {
+test('the width stands on the ruler, moves with a label, a font and a gap, and is offered as the fold width', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   const need = async () => {
@@ -82,7 +148,9 @@ test('the width stands on the ruler, moves with a label, a font and a gap, and i
   };
   const before = await need();
   await bench.view('Fill');
-  await page.getByRole('textbox', { name: 'Label 2', exact: true }).fill('Summer in the long grass under the walnut tree');
+  await page
+    .getByRole('textbox', { name: 'Label 2', exact: true })
+    .fill('Summer in the long grass under the walnut tree');
   await expect.poll(need).toBeGreaterThan(before + 100);
   const longer = await need();
   await bench.pick('Season tabs', 'tab list');
@@ -91,7 +159,10 @@ test('the width stands on the ruler, moves with a label, a font and a gap, and i
   await expect.poll(need).toBe(longer + 3 * 20);
   await bench.view('Fallbacks');
   await page.getByRole('button', { name: /Fold at \d+/ }).click();
-  await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute('aria-valuenow', String(longer + 60));
+  await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute(
+    'aria-valuenow',
+    String(longer + 60)
+  );
   await page.getByRole('button', { name: 'Never fold' }).click();
   await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveCount(0);
   await expect(page.getByText(/below that they wrap onto more lines/)).toBeVisible();
@@ -101,11 +172,16 @@ test('labels that never fit are said to, and scrolling is offered', async ({ pag
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Fill');
-  for (const n of [1, 2, 3, 4]) await page.getByRole('textbox', { name: `Label ${n}`, exact: true }).fill(`A label of eighty letters and no fewer, which no tab list will take on one line ${n}`);
+  for (const n of [1, 2, 3, 4])
+    await page
+      .getByRole('textbox', { name: `Label ${n}`, exact: true })
+      .fill(`A label of eighty letters and no fewer, which no tab list will take on one line ${n}`);
   await expect(page.locator('.fit')).toHaveText('labels never fit');
   await page.getByRole('button', { name: /finding/ }).click();
   await page.getByRole('button', { name: 'Let the list scroll' }).click();
   await expect(bench.preview.locator('.season-tabs-list')).toHaveCSS('flex-wrap', 'nowrap');
-  const [inside, outside] = await bench.preview.locator('.season-tabs-list').evaluate((list) => [list.scrollWidth, list.clientWidth]);
+  const [inside, outside] = await bench.preview
+    .locator('.season-tabs-list')
+    .evaluate((list) => [list.scrollWidth, list.clientWidth]);
   expect(inside).toBeGreaterThan(outside!);
 });

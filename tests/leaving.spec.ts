@@ -11,7 +11,13 @@ import { bytes, changed, demo, open, put } from './support/visit';
 
 const make = makeWith({ exactIds: true });
 const PANELS = ['Blossom', 'Summer', 'Harvest', 'Wassail'];
-const setTabs = (key: string, value: unknown, condition?: string) => ({ type: 'set-setting', id: 'season-tabs', key, value, ...(condition ? { condition } : {}) });
+const setTabs = (key: string, value: unknown, condition?: string) => ({
+  type: 'set-setting',
+  id: 'season-tabs',
+  key,
+  value,
+  ...(condition ? { condition } : {})
+});
 
 /** Words that stand in the panels, and in a navigation and a side panel that are closed. */
 const WORDS = [
@@ -25,14 +31,25 @@ const WORDS = [
   'Two rakes and a ladder'
 ];
 
-const drawer = put(make('drawer', 'Tools', { label: 'Tools' }, { content: [make('text', 'In the shed', { html: '<p>Two rakes and a ladder.</p>' })] }));
+const drawer = put(
+  make(
+    'drawer',
+    'Tools',
+    { label: 'Tools' },
+    { content: [make('text', 'In the shed', { html: '<p>Two rakes and a ladder.</p>' })] }
+  )
+);
 
 const VARIANTS = {
   'as it is': [],
   'scrolling tabs when narrow': [setTabs('foldInto', 'scroll')],
   'an accordion wherever it is narrow': [setTabs('form', 'accordion', 'narrow'), setTabs('foldUnder', 0)],
   'tabs at the left in the medium band': [setTabs('side', 'left', 'medium'), setTabs('equal', false)],
-  'everything moving': [...(['out', 'enter', 'rise', 'height'] as const).map((key) => setTabs(key, trackOf({ form: key === 'height' ? 'grow' : 'fade', ms: 300 })))]
+  'everything moving': [
+    ...(['out', 'enter', 'rise', 'height'] as const).map((key) =>
+      setTabs(key, trackOf({ form: key === 'height' ? 'grow' : 'fade', ms: 300 }))
+    )
+  ]
 };
 
 for (const [name, commands] of Object.entries(VARIANTS)) {
@@ -43,7 +60,10 @@ for (const [name, commands] of Object.entries(VARIANTS)) {
     for (const format of ['A4', 'A5', 'Letter'] as const) {
       const { sheets } = await printed(page, format);
       const all = squeezed(sheets.join(' '));
-      expect(WORDS.filter((words) => !all.includes(squeezed(words))), format).toEqual([]);
+      expect(
+        WORDS.filter((words) => !all.includes(squeezed(words))),
+        format
+      ).toEqual([]);
     }
   });
 }
@@ -64,7 +84,9 @@ test.describe('a script that never comes', () => {
       const path = new URL(request.url!, 'http://stand-in').pathname;
       // It hangs, as a script does behind a wall that drops what it does not like.
       if (path.endsWith('.js')) return;
-      const type = { html: 'text/html', css: 'text/css', svg: 'image/svg+xml', avif: 'image/avif' }[path.split('.').at(-1)!];
+      const type = { html: 'text/html', css: 'text/css', svg: 'image/svg+xml', avif: 'image/avif' }[
+        path.split('.').at(-1)!
+      ];
       response.setHeader('content-type', type ?? 'application/octet-stream');
       try {
         response.end(readFileSync(join(folder, path)));
@@ -82,7 +104,9 @@ test.describe('a script that never comes', () => {
   for (const width of [1280, 400]) {
     test(`leaves everything open, one below the other, at ${width} px`, async ({ page }) => {
       await page.setViewportSize({ width, height: 900 });
-      await page.goto(`http://127.0.0.1:${(server.address() as { port: number }).port}/index.html`, { waitUntil: 'commit' });
+      await page.goto(`http://127.0.0.1:${(server.address() as { port: number }).port}/index.html`, {
+        waitUntil: 'commit'
+      });
       const panel = (name: string) => page.locator(`#${name.toLowerCase()}`);
       await expect(panel('Blossom')).toBeVisible();
       await expect(panel('Wassail')).toBeHidden();
@@ -93,10 +117,13 @@ test.describe('a script that never comes', () => {
         await expect(page.locator(`#${name.toLowerCase()}-header`)).toBeVisible();
         boxes.push((await panel(name).boundingBox())!);
       }
-      for (const [i, box] of boxes.slice(1).entries()) expect(box.y).toBeGreaterThanOrEqual(boxes[i]!.y + boxes[i]!.height);
+      for (const [i, box] of boxes.slice(1).entries())
+        expect(box.y).toBeGreaterThanOrEqual(boxes[i]!.y + boxes[i]!.height);
       await expect(page.locator('.season-tabs-list')).toBeHidden();
       // Nothing looks as if it could be pressed that cannot.
-      expect(await page.locator('#summer-header').evaluate((header) => getComputedStyle(header).cursor)).toBe('auto');
+      expect(await page.locator('#summer-header').evaluate((header) => getComputedStyle(header).cursor)).toBe(
+        'auto'
+      );
     });
   }
 });
@@ -106,8 +133,11 @@ test('without script headers are headings, and no role says otherwise', async ({
   const page = await context.newPage();
   await open(page, demo);
   for (const name of PANELS) await expect(page.locator(`#${name.toLowerCase()}`)).toBeVisible();
-  expect(await page.locator('#summer-header').evaluate((header) => getComputedStyle(header).cursor)).toBe('auto');
-  for (const role of ['tab', 'tablist', 'tabpanel'] as const) await expect(page.getByRole(role, { includeHidden: true })).toHaveCount(0);
+  expect(await page.locator('#summer-header').evaluate((header) => getComputedStyle(header).cursor)).toBe(
+    'auto'
+  );
+  for (const role of ['tab', 'tablist', 'tabpanel'] as const)
+    await expect(page.getByRole(role, { includeHidden: true })).toHaveCount(0);
   await context.close();
 });
 
@@ -115,31 +145,56 @@ test('the markup holds by itself: no tab without its panel, whichever validator 
   const { files } = await exported(demo, bytes);
   const html = files.get('index.html')!;
   expect(html).not.toMatch(/role="tab|aria-selected/);
-  const report = await new HtmlValidate({ extends: ['html-validate:recommended'], rules: { 'no-trailing-whitespace': 'off', 'long-title': 'off', 'require-sri': 'off', 'prefer-native-element': 'off', 'no-redundant-role': 'off', 'no-inline-style': 'off', 'doctype-style': 'off', 'attribute-boolean-style': 'off' } }).validateString(html);
-  expect(report.results.flatMap(({ messages }) => messages.map(({ message, ruleId }) => `${message} (${ruleId})`))).toEqual([]);
+  const report = await new HtmlValidate({
+    extends: ['html-validate:recommended'],
+    rules: {
+      'no-trailing-whitespace': 'off',
+      'long-title': 'off',
+      'require-sri': 'off',
+      'prefer-native-element': 'off',
+      'no-redundant-role': 'off',
+      'no-inline-style': 'off',
+      'doctype-style': 'off',
+      'attribute-boolean-style': 'off'
+    }
+  }).validateString(html);
+  expect(
+    report.results.flatMap(({ messages }) => messages.map(({ message, ruleId }) => `${message} (${ruleId})`))
+  ).toEqual([]);
 });
 
 for (const support of ['widely', 'newly'] as const) {
   test(`a folded panel on its way out shows its words, for ${support} available`, async ({ page }) => {
-    await open(page, changed(setTabs('out', trackOf({ form: 'fade', ms: 600 })), { type: 'set-support', support }), 400);
+    await open(
+      page,
+      changed(setTabs('out', trackOf({ form: 'fade', ms: 600 })), { type: 'set-support', support }),
+      400
+    );
     await page.getByRole('button', { name: 'Summer' }).click();
     const shown = await page.locator('#blossom').evaluate((panel) => {
       panel.getAnimations().forEach((each) => each.pause());
-      return { height: panel.getBoundingClientRect().height, words: panel.querySelector('p')!.checkVisibility() };
+      return {
+        height: panel.getBoundingClientRect().height,
+        words: panel.querySelector('p')!.checkVisibility()
+      };
     });
     expect(shown.words).toBe(true);
     expect(shown.height).toBeGreaterThan(100);
   });
 }
 
-test('the link to the last section is marked where the page ends, and each of them has its turn', async ({ page }) => {
+test('the link to the last section is marked where the page ends, and each of them has its turn', async ({
+  page
+}) => {
   await open(page, demo, 1280);
   const current = page.locator('nav a[aria-current]');
   const seen: string[] = [];
   const height = await page.evaluate(() => document.documentElement.scrollHeight - innerHeight);
   for (let share = 0; share <= 20; share += 1) {
     await page.evaluate((y) => scrollTo(0, y), (height * share) / 20);
-    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    await page.evaluate(
+      () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))
+    );
     const words = (await current.count()) > 0 ? (await current.textContent())!.trim() : '';
     if (words !== seen.at(-1)) seen.push(words);
   }

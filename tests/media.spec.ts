@@ -8,7 +8,8 @@ import { exported } from './support/exported';
 import { expect, test, type Page } from './support/test';
 import { Bench } from './support/workbench';
 
-// Films as files of the project, and pictures by their address. The film is made by the browser that runs the tests.
+// Films as files of the project, and pictures by their address. The film is made by the browser that runs the
+// tests.
 
 async function film(page: Page): Promise<Buffer> {
   const bytes = await page.evaluate(async () => {
@@ -50,7 +51,9 @@ async function openExport(page: Page): Promise<void> {
   await page.goto(made.url);
 }
 
-test('a film of the project plays in the preview and in the export, as a piece and behind a section', async ({ page }) => {
+test('a film of the project plays in the preview and in the export, as a piece and behind a section', async ({
+  page
+}) => {
   const bench = await Bench.openNew(page);
   const bytes = await film(page);
   await bench.pick('First section');
@@ -58,20 +61,30 @@ test('a film of the project plays in the preview and in the export, as a piece a
   await bench.view('Fill');
   const field = page.getByRole('group', { name: 'Film', exact: true });
   const add = async (name: string, mimeType: string, buffer: Buffer) => {
-    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), field.getByRole('button', { name: 'Add a film' }).first().click()]);
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      field.getByRole('button', { name: 'Add a film' }).first().click()
+    ]);
     await chooser.setFiles({ name, mimeType, buffer });
   };
   await field.getByRole('button').first().click();
   await add('notes.webm', 'video/webm', Buffer.from('no film at all'));
   await expect(field.getByRole('alert')).toContainText('notes.webm is no picture or film Kymation can use');
   await add('Blossom time.webm', 'video/webm', bytes);
-  await expect(field.getByRole('button', { name: 'blossom-time.webm', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(field.getByRole('button', { name: 'blossom-time.webm', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true'
+  );
   await expect(bench.preview.locator('video')).toHaveJSProperty('readyState', 4);
   await bench.pick('First section');
   const behind = page.getByRole('group', { name: 'Background film' });
   await behind.getByRole('button').first().click();
   await behind.getByRole('button', { name: 'blossom-time.webm', exact: true }).click();
-  await expect.poll(() => bench.preview.locator('section > video').evaluate((each: HTMLVideoElement) => each.currentTime)).toBeGreaterThan(0);
+  await expect
+    .poll(() =>
+      bench.preview.locator('section > video').evaluate((each: HTMLVideoElement) => each.currentTime)
+    )
+    .toBeGreaterThan(0);
   await bench.saved();
 
   // Taken out of use it can go; before that it says where it is.
@@ -79,7 +92,9 @@ test('a film of the project plays in the preview and in the export, as a piece a
   await expect(behind.getByRole('alert')).toContainText('Video');
 
   await openExport(page);
-  await expect.poll(() => page.locator('section > video').evaluate((each: HTMLVideoElement) => each.currentTime)).toBeGreaterThan(0);
+  await expect
+    .poll(() => page.locator('section > video').evaluate((each: HTMLVideoElement) => each.currentTime))
+    .toBeGreaterThan(0);
   await expect(page.locator('video[controls]')).toHaveJSProperty('videoWidth', 160);
 });
 
@@ -88,7 +103,10 @@ test.describe('a picture by its address', () => {
   let base = '';
   test.beforeAll(async () => {
     web = createServer((request, response) => {
-      if (request.url === '/pictures/old%20press.svg') response.end('<svg xmlns="http://www.w3.org/2000/svg" width="40" height="30"><script>alert(1)</script><rect width="40" height="30" fill="#556b2f"/></svg>');
+      if (request.url === '/pictures/old%20press.svg')
+        response.end(
+          '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="30"><script>alert(1)</script><rect width="40" height="30" fill="#556b2f"/></svg>'
+        );
       else if (request.url !== '/slow.png') response.writeHead(404).end();
     });
     await new Promise<void>((resolve) => web.listen(0, '127.0.0.1', resolve));
@@ -99,7 +117,9 @@ test.describe('a picture by its address', () => {
     web.close();
   });
 
-  test('is fetched once, cleaned and kept; a wrong one says why, a slow one can be stopped', async ({ page }) => {
+  test('is fetched once, cleaned and kept; a wrong one says why, a slow one can be stopped', async ({
+    page
+  }) => {
     const bench = await Bench.openNew(page);
     await bench.pick('First section');
     await bench.insert('image');
@@ -120,7 +140,10 @@ test.describe('a picture by its address', () => {
     await field.getByRole('button', { name: 'Stop' }).click();
     await expect(field.getByRole('button', { name: 'Fetch it' })).toBeVisible();
     await give(`${base}/pictures/old%20press.svg`);
-    await expect(field.getByRole('button', { name: 'old-press.svg', exact: true })).toHaveAttribute('aria-pressed', 'true');
+    await expect(field.getByRole('button', { name: 'old-press.svg', exact: true })).toHaveAttribute(
+      'aria-pressed',
+      'true'
+    );
     await expect(bench.preview.locator('img')).toHaveJSProperty('naturalWidth', 40);
     await page.keyboard.press('Control+z');
     await page.keyboard.press('Control+z');
@@ -128,27 +151,58 @@ test.describe('a picture by its address', () => {
   });
 });
 
-test('a picture behind a section is repeated, each as wide as it should be, in the preview and in the export', async ({ page }) => {
+test('a picture behind a section is repeated, each as wide as it should be, in the preview and in the export', async ({
+  page
+}) => {
   // Left half red, right half blue; one of them is to be 40 px wide.
-  const picture = await sharp({ create: { width: 20, height: 20, channels: 3, background: '#ff0000' } }).composite([{ input: { create: { width: 10, height: 20, channels: 3, background: '#0000ff' } }, left: 10, top: 0 }]).png().toBuffer();
+  const picture = await sharp({ create: { width: 20, height: 20, channels: 3, background: '#ff0000' } })
+    .composite([
+      { input: { create: { width: 10, height: 20, channels: 3, background: '#0000ff' } }, left: 10, top: 0 }
+    ])
+    .png()
+    .toBuffer();
   const bench = await Bench.openNew(page);
   await bench.pick('First section');
   await bench.view('Fill');
   const field = page.getByRole('group', { name: 'Background picture' });
   await field.getByRole('button').first().click();
-  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), field.getByRole('button', { name: 'Add a picture' }).first().click()]);
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    field.getByRole('button', { name: 'Add a picture' }).first().click()
+  ]);
   await chooser.setFiles({ name: 'halves.png', mimeType: 'image/png', buffer: picture });
-  await expect(field.getByRole('button', { name: 'halves.png', exact: true })).toHaveAttribute('aria-pressed', 'true');
-  await page.getByRole('combobox', { name: 'The picture', exact: true }).selectOption({ label: 'is repeated' });
+  await expect(field.getByRole('button', { name: 'halves.png', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true'
+  );
+  await page
+    .getByRole('combobox', { name: 'The picture', exact: true })
+    .selectOption({ label: 'is repeated' });
   await page.getByRole('textbox', { name: 'One of it is this wide' }).fill('40');
   await page.keyboard.press('Enter');
-  await expect(bench.preview.locator('section > div[data-k-part="picture"]')).toHaveCSS('background-size', '40px auto');
-  await expect(bench.preview.locator('section > div[data-k-part="picture"]')).toHaveCSS('background-image', /^url\("blob:/);
+  await expect(bench.preview.locator('section > div[data-k-part="picture"]')).toHaveCSS(
+    'background-size',
+    '40px auto'
+  );
+  await expect(bench.preview.locator('section > div[data-k-part="picture"]')).toHaveCSS(
+    'background-image',
+    /^url\("blob:/
+  );
   await bench.saved();
   await openExport(page);
   await page.setViewportSize({ width: 400, height: 300 });
-  await page.evaluate(() => document.querySelector<HTMLElement>('section > div')!.style.setProperty('background-position', '0 0'));
-  const { data, info } = await sharp(await page.screenshot({ clip: { x: 0, y: 0, width: 200, height: 40 } })).raw().toBuffer({ resolveWithObject: true });
-  const at = (x: number) => [...data.subarray((20 * info.width + x) * info.channels, (20 * info.width + x) * info.channels + 3)];
-  for (const start of [0, 40, 120]) expect([at(start + 8), at(start + 32)]).toEqual([[255, 0, 0], [0, 0, 255]]);
+  await page.evaluate(() =>
+    document.querySelector<HTMLElement>('section > div')!.style.setProperty('background-position', '0 0')
+  );
+  const { data, info } = await sharp(await page.screenshot({ clip: { x: 0, y: 0, width: 200, height: 40 } }))
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  const at = (x: number) => [
+    ...data.subarray((20 * info.width + x) * info.channels, (20 * info.width + x) * info.channels + 3)
+  ];
+  for (const start of [0, 40, 120])
+    expect([at(start + 8), at(start + 32)]).toEqual([
+      [255, 0, 0],
+      [0, 0, 255]
+    ]);
 });

@@ -12,17 +12,24 @@ test('a layer is dragged in the page, per band, and what it covers there is said
   await bench.insert('layers');
   await bench.pick('Layers');
   await bench.view('Fill');
-  await page.getByRole('combobox', { name: 'Least height' }).or(page.getByRole('textbox', { name: 'Least height' })).first().fill('300px');
+  await page
+    .getByRole('combobox', { name: 'Least height' })
+    .or(page.getByRole('textbox', { name: 'Least height' }))
+    .first()
+    .fill('300px');
   await page.keyboard.press('Enter');
   await bench.pick('Words layer');
-  await expect(page.getByText('At this width it covers Picture layer and is covered by nothing.')).toBeVisible();
+  await expect(
+    page.getByText('At this width it covers Picture layer and is covered by nothing.')
+  ).toBeVisible();
   const layer = bench.preview.locator('[data-k^="layer-"]').last();
   const pile = bench.preview.locator('[data-k^="layers-"]');
   const drag = async (dx: number, dy: number) => {
     const box = (await layer.boundingBox())!;
     await page.mouse.move(box.x + 10, box.y + 10);
     await page.mouse.down();
-    for (let n = 1; n <= 5; n += 1) await page.mouse.move(box.x + 10 + (dx * n) / 5, box.y + 10 + (dy * n) / 5);
+    for (let n = 1; n <= 5; n += 1)
+      await page.mouse.move(box.x + 10 + (dx * n) / 5, box.y + 10 + (dy * n) / 5);
     await page.mouse.up();
   };
   // Far beyond the corner: it stays inside.
@@ -50,8 +57,20 @@ test('a layer is dragged in the page, per band, and what it covers there is said
   await expect.poll(inside).toEqual([0, 0]);
 });
 
-test('a side panel opens over the page without script, closes on Escape and beside it, and gives the focus back', async ({ page }) => {
-  const drawer = make('drawer', 'Tools', { label: 'Tools', side: 'end', width: '300px' }, { content: [make('heading', 'Tools heading', { text: 'In the shed', level: '2' }), make('button', 'Sharpen', { label: 'Sharpen' })] });
+test('a side panel opens over the page without script, closes on Escape and beside it, and gives the focus back', async ({
+  page
+}) => {
+  const drawer = make(
+    'drawer',
+    'Tools',
+    { label: 'Tools', side: 'end', width: '300px' },
+    {
+      content: [
+        make('heading', 'Tools heading', { text: 'In the shed', level: '2' }),
+        make('button', 'Sharpen', { label: 'Sharpen' })
+      ]
+    }
+  );
   await open(page, changed(put(drawer, 2)));
   const panel = page.getByRole('region', { name: 'Tools' });
   const button = page.getByRole('button', { name: 'Tools' });
@@ -89,7 +108,9 @@ test('a side panel comes out in the preview when what is in it is picked', async
   await expect(bench.preview.getByText('What stands at the side')).toBeHidden();
 });
 
-test('a header at the side is as high as the window and stays, and stands above in the narrow band', async ({ page }) => {
+test('a header at the side is as high as the window and stays, and stands above in the narrow band', async ({
+  page
+}) => {
   await open(page, changed({ type: 'set-setting', id: 'header', key: 'aside', value: '240px' }));
   const header = page.locator('body > header');
   const main = page.locator('main');

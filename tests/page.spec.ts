@@ -15,10 +15,28 @@ import { Bench } from './support/workbench';
 const make = makeWith({ exactIds: true });
 
 test('columns are as wide in Chromium as their shares say, at 20 widths', async ({ page }) => {
-  const sets = ['3/4 1/4', '2/5 3/5', '1/4 1/4 1/4 1/4', '1/3 1/3 1/3', '+1/4 1/2 1/4', '4 8', '+2 4 +1 5', ''];
+  const sets = [
+    '3/4 1/4',
+    '2/5 3/5',
+    '1/4 1/4 1/4 1/4',
+    '1/3 1/3 1/3',
+    '+1/4 1/2 1/4',
+    '4 8',
+    '+2 4 +1 5',
+    ''
+  ];
   const rows = sets.map((shares, i) => {
     const count = shares === '' ? 5 : shares.split(' ').filter((each) => !each.startsWith('+')).length;
-    return make('columns', `Row ${i}`, { shares, stack: 'never' }, { columns: Array.from({ length: count }, (_, n) => make('column', `Row ${i} column ${n}`, {}, { content: [] })) });
+    return make(
+      'columns',
+      `Row ${i}`,
+      { shares, stack: 'never' },
+      {
+        columns: Array.from({ length: count }, (_, n) =>
+          make('column', `Row ${i} column ${n}`, {}, { content: [] })
+        )
+      }
+    );
   });
   await open(page, changed(...rows.map((row) => put(row))));
   for (let n = 0; n < 20; n += 1) {
@@ -31,28 +49,51 @@ test('columns are as wide in Chromium as their shares say, at 20 widths', async 
         widths: [...row.children].map((child) => child.getBoundingClientRect().width)
       }));
       const expected = columnWidths(sharesFor(shares, widths.length), room, gap);
-      widths.forEach((each, at) => expect(Math.abs(each - expected[at]!), `${shares} at ${width} px, column ${at}`).toBeLessThan(1));
+      widths.forEach((each, at) =>
+        expect(Math.abs(each - expected[at]!), `${shares} at ${width} px, column ${at}`).toBeLessThan(1)
+      );
     }
   }
 });
 
-test('every kind of content and every template leaves as valid HTML, and axe-core has nothing to say', async ({ page }) => {
-  const pieces = templates.map(({ category, build }): Command => (category === 'section' ? put(build(makeWith()), 2, 'visit-page', 'sections') : put(build(makeWith()), 99)));
+test('every kind of content and every template leaves as valid HTML, and axe-core has nothing to say', async ({
+  page
+}) => {
+  const pieces = templates.map(({ category, build }): Command =>
+    category === 'section' ? put(build(makeWith()), 2, 'visit-page', 'sections') : put(build(makeWith()), 99)
+  );
   const project = changed(...everyKind('welcome'), ...pieces);
-  // Headings and landmarks of eight templates on one page come twice and in any order; what is looked at here is the markup of each kind.
+  // Headings and landmarks of eight templates on one page come twice and in any order; what is looked at here
+  // is the markup of each kind.
   const made = await exported(project, bytes);
   expect(made.problems.filter((each) => !/\((?:heading-level|unique-landmark)\)$/.test(each))).toEqual([]);
   await page.goto(made.url);
-  expect((await axeViolations(page)).filter((each) => !/^(?:heading-order|image-alt|landmark-no-duplicate|landmark-unique|page-has-heading)/.test(each))).toEqual([]);
+  expect(
+    (await axeViolations(page)).filter(
+      (each) =>
+        !/^(?:heading-order|image-alt|landmark-no-duplicate|landmark-unique|page-has-heading)/.test(each)
+    )
+  ).toEqual([]);
 });
 
 test.describe('a navigation', () => {
-  const links = make('links', 'Own links', { element: 'navigation', label: 'Own', foldUnder: 700, spy: true }, {
-    links: [make('link', 'To the welcome', { href: '#welcome' }), make('link', 'To the plan', { href: '#plan' }), make('link', 'To the press', { href: '#press' })]
-  });
+  const links = make(
+    'links',
+    'Own links',
+    { element: 'navigation', label: 'Own', foldUnder: 700, spy: true },
+    {
+      links: [
+        make('link', 'To the welcome', { href: '#welcome' }),
+        make('link', 'To the plan', { href: '#plan' }),
+        make('link', 'To the press', { href: '#press' })
+      ]
+    }
+  );
   const project = changed(put(links));
 
-  test('is a row of links where it is wide, and a menu button with the keys of a disclosure below its width', async ({ page }) => {
+  test('is a row of links where it is wide, and a menu button with the keys of a disclosure below its width', async ({
+    page
+  }) => {
     await open(page, project, 1000);
     const navigation = page.getByRole('navigation', { name: 'Own' });
     await expect(navigation.getByRole('link')).toHaveText(['To the welcome', 'To the plan', 'To the press']);
@@ -62,7 +103,8 @@ test.describe('a navigation', () => {
     await expect(navigation.getByRole('link')).toHaveCount(0);
     await expect(menu).toHaveAttribute('aria-expanded', 'false');
     expect(await axeViolations(page)).toEqual([]);
-    // ARIA Authoring Practices, disclosure navigation: Enter and Space toggle, Escape closes and the button has the keys again.
+    // ARIA Authoring Practices, disclosure navigation: Enter and Space toggle, Escape closes and the button
+    // has the keys again.
     await menu.focus();
     await page.keyboard.press('Enter');
     await expect(menu).toHaveAttribute('aria-expanded', 'true');
@@ -79,14 +121,19 @@ test.describe('a navigation', () => {
 
   test('marks the section that is being read', async ({ page }) => {
     await open(page, project);
-    await page.evaluate(() => document.querySelector('#plan')!.scrollIntoView({ behavior: 'instant', block: 'start' }));
+    await page.evaluate(() =>
+      document.querySelector('#plan')!.scrollIntoView({ behavior: 'instant', block: 'start' })
+    );
     const current = page.getByRole('navigation', { name: 'Own' }).locator('[aria-current]');
     await expect(current).toHaveText(['To the plan']);
     await expect(current).toHaveAttribute('aria-current', 'true');
   });
 
   test('shows all its links where there is no script', async ({ browser }) => {
-    const context = await browser.newContext({ javaScriptEnabled: false, viewport: { width: 500, height: 900 } });
+    const context = await browser.newContext({
+      javaScriptEnabled: false,
+      viewport: { width: 500, height: 900 }
+    });
     const page = await context.newPage();
     await page.goto((await exported(project, bytes)).url);
     await expect(page.getByRole('navigation', { name: 'Own' }).getByRole('link')).toHaveCount(3);
@@ -96,23 +143,40 @@ test.describe('a navigation', () => {
 });
 
 test('layers stand where their shares say, and 50% 50% is where flex would centre them', async ({ page }) => {
-  const words = (place: string, n: number) => make('layer', `Words ${n}`, { place }, { content: [make('heading', `Words heading ${n}`, { text: 'Pick', level: '2' })] });
+  const words = (place: string, n: number) =>
+    make(
+      'layer',
+      `Words ${n}`,
+      { place },
+      { content: [make('heading', `Words heading ${n}`, { text: 'Pick', level: '2' })] }
+    );
   const places = ['50% 50%', '0% 100%', '100% 0%', '20% 70%'];
-  const layers = make('layers', 'Pile', { height: '300px' }, { layers: [make('layer', 'Base', { width: '100%' }, { content: [] }), ...places.map(words)] });
+  const layers = make(
+    'layers',
+    'Pile',
+    { height: '300px' },
+    { layers: [make('layer', 'Base', { width: '100%' }, { content: [] }), ...places.map(words)] }
+  );
   await open(page, changed(put(layers, 2)));
   for (const width of [1280, 480]) {
     await page.setViewportSize({ width, height: 900 });
     const box = (await page.locator('[data-node="pile"][data-part="root"]').boundingBox())!;
     for (const [n, place] of places.entries()) {
-      const own = (await page.locator(`[data-node="pile"][data-part="root"] > :nth-child(${n + 2})`).boundingBox())!;
+      const own = (await page
+        .locator(`[data-node="pile"][data-part="root"] > :nth-child(${n + 2})`)
+        .boundingBox())!;
       const [x, y] = place.split(' ').map((each) => parseFloat(each) / 100) as [number, number];
       expect(own.x - box.x).toBeCloseTo((box.width - own.width) * x, 0);
       expect(own.y - box.y).toBeCloseTo((box.height - own.height) * y, 0);
     }
   }
-  // Common practice, no source: what is placed by halves of the room and of itself stands where flex centring puts it.
+  // Common practice, no source: what is placed by halves of the room and of itself stands where flex centring
+  // puts it.
   const centred = await page.evaluate(() => {
-    const [pile, own] = ['[data-node="pile"][data-part="root"]', '[data-node="pile"][data-part="root"] > :nth-child(2)'].map((each) => document.querySelector(each)!) as [Element, Element];
+    const [pile, own] = [
+      '[data-node="pile"][data-part="root"]',
+      '[data-node="pile"][data-part="root"] > :nth-child(2)'
+    ].map((each) => document.querySelector(each)!) as [Element, Element];
     const room = document.createElement('div');
     room.style.cssText = `display:flex;align-items:center;justify-content:center;position:absolute;width:${pile.getBoundingClientRect().width}px;height:300px;left:0;top:0`;
     const twin = document.createElement('div');
@@ -120,16 +184,31 @@ test('layers stand where their shares say, and 50% 50% is where flex would centr
     room.append(twin);
     document.body.append(room);
     const [a, b] = [own.getBoundingClientRect(), pile.getBoundingClientRect()];
-    const found = [twin.getBoundingClientRect().left - room.getBoundingClientRect().left - (a.left - b.left), twin.getBoundingClientRect().top - room.getBoundingClientRect().top - (a.top - b.top)];
+    const found = [
+      twin.getBoundingClientRect().left - room.getBoundingClientRect().left - (a.left - b.left),
+      twin.getBoundingClientRect().top - room.getBoundingClientRect().top - (a.top - b.top)
+    ];
     room.remove();
     return found;
   });
   expect(Math.max(...centred.map(Math.abs))).toBeLessThan(0.6);
 });
 
-test('a section stands on a picture under a layer, as tall as it is told, and overlaps by its share', async ({ page }) => {
+test('a section stands on a picture under a layer, as tall as it is told, and overlaps by its share', async ({
+  page
+}) => {
   const set = (id: string, key: string, value: unknown): Command => ({ type: 'set-setting', id, key, value });
-  await open(page, changed(set('welcome', 'picture', 'orchard-harvest'), set('welcome', 'layer', '#000000'), set('welcome', 'opacity', 45), set('welcome', 'height', '50svh'), set('plan-a-visit', 'height', '80px'), set('plan-a-visit', 'overlap', 50)));
+  await open(
+    page,
+    changed(
+      set('welcome', 'picture', 'orchard-harvest'),
+      set('welcome', 'layer', '#000000'),
+      set('welcome', 'opacity', 45),
+      set('welcome', 'height', '50svh'),
+      set('plan-a-visit', 'height', '80px'),
+      set('plan-a-visit', 'overlap', 50)
+    )
+  );
   const welcome = page.locator('[data-node="welcome"][data-part="root"]');
   const box = (await welcome.boundingBox())!;
   expect(box.height).toBeGreaterThanOrEqual(450);
@@ -140,23 +219,54 @@ test('a section stands on a picture under a layer, as tall as it is told, and ov
   const plan = (await page.locator('[data-node="plan-a-visit"][data-part="root"]').boundingBox())!;
   expect(box.y + box.height - plan.y).toBeCloseTo(40, 0);
   // The content is above the layer: a click reaches it.
-  expect(await page.locator('[data-node="welcome-heading"][data-part="root"]').evaluate((heading) => { const { left, top } = heading.getBoundingClientRect(); return document.elementFromPoint(left + 5, top + 5) === heading; })).toBe(true);
+  expect(
+    await page.locator('[data-node="welcome-heading"][data-part="root"]').evaluate((heading) => {
+      const { left, top } = heading.getBoundingClientRect();
+      return document.elementFromPoint(left + 5, top + 5) === heading;
+    })
+  ).toBe(true);
 });
 
 test('the browser picks the rendition its window and its pixels need', async ({ browser }) => {
-  const photo = new Uint8Array(await sharp({ create: { width: 2400, height: 1600, channels: 3, background: '#7a9a4c' } }).jpeg().toBuffer());
-  const asset = { id: 'photo' as AssetId, file: 'photo.jpg', type: 'image/jpeg' as const, width: 2400, height: 1600, bytes: photo.length };
-  const project = changed({ type: 'add-asset', asset }, { type: 'set-setting', id: 'press-picture', key: 'asset', value: 'photo' });
+  const photo = new Uint8Array(
+    await sharp({ create: { width: 2400, height: 1600, channels: 3, background: '#7a9a4c' } })
+      .jpeg()
+      .toBuffer()
+  );
+  const asset = {
+    id: 'photo' as AssetId,
+    file: 'photo.jpg',
+    type: 'image/jpeg' as const,
+    width: 2400,
+    height: 1600,
+    bytes: photo.length
+  };
+  const project = changed(
+    { type: 'add-asset', asset },
+    { type: 'set-setting', id: 'press-picture', key: 'asset', value: 'photo' }
+  );
   const made = await exported(project, new Map([...bytes, [asset.id, photo]]));
   expect(made.problems).toEqual([]);
   // 2/5 of 1,120 px is 448; the window is 1,280 px wide, or 400 and then it has the whole room.
-  for (const [width, ratio, expected] of [[1280, 1, 480], [1280, 2, 960], [1280, 3, 1280], [400, 2, 960]] as const) {
+  for (const [width, ratio, expected] of [
+    [1280, 1, 480],
+    [1280, 2, 960],
+    [1280, 3, 1280],
+    [400, 2, 960]
+  ] as const) {
     const context = await browser.newContext({ viewport: { width, height: 900 }, deviceScaleFactor: ratio });
     const page = await context.newPage();
     await page.goto(made.url);
     const image = page.getByRole('img', { name: /press house/ });
-    await expect.poll(() => image.evaluate((element: HTMLImageElement) => element.currentSrc.split('/').at(-1)), `${width} px at ${ratio}`).toBe(`photo-${expected}.avif`);
-    await expect.poll(() => image.evaluate((element: HTMLImageElement) => element.complete && element.naturalWidth > 0)).toBe(true);
+    await expect
+      .poll(
+        () => image.evaluate((element: HTMLImageElement) => element.currentSrc.split('/').at(-1)),
+        `${width} px at ${ratio}`
+      )
+      .toBe(`photo-${expected}.avif`);
+    await expect
+      .poll(() => image.evaluate((element: HTMLImageElement) => element.complete && element.naturalWidth > 0))
+      .toBe(true);
     await context.close();
   }
 });
@@ -171,17 +281,28 @@ async function dropOn(page: Page, pictures: number, broken: number): Promise<voi
         const context = canvas.getContext('2d')!;
         context.fillStyle = `hsl(${n * 7} 60% 60%)`;
         context.fillRect(0, 0, 900, 600);
-        data.items.add(new File([await canvas.convertToBlob({ type: 'image/jpeg' })], `row-${n}.jpg`, { type: 'image/jpeg' }));
+        data.items.add(
+          new File([await canvas.convertToBlob({ type: 'image/jpeg' })], `row-${n}.jpg`, {
+            type: 'image/jpeg'
+          })
+        );
       }
       // A picture by its first bytes only.
-      for (let n = 0; n < broken; n += 1) data.items.add(new File([new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 0, 4, 0, 0])], `broken-${n}.jpg`, { type: 'image/jpeg' }));
+      for (let n = 0; n < broken; n += 1)
+        data.items.add(
+          new File([new Uint8Array([0xff, 0xd8, 0xff, 0xe0, 0, 4, 0, 0])], `broken-${n}.jpg`, {
+            type: 'image/jpeg'
+          })
+        );
       document.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
     },
     { pictures, broken }
   );
 }
 
-test('many pictures are dropped at once: one step of the history, and what is broken is named', async ({ page }) => {
+test('many pictures are dropped at once: one step of the history, and what is broken is named', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   const before = await bench.preview.locator('img').count();
   await bench.pick('Welcome text');
@@ -206,8 +327,16 @@ test('reading many pictures can be stopped, and then none has come in', async ({
 test('no margin leaks out of any piece: sections meet without a strip between them', async ({ page }) => {
   await open(page, changed(...everyKind('find-us')));
   const gaps = await page.evaluate(() => {
-    const rows = [document.body, ...document.querySelectorAll('main')].map((row) => [...row.children].filter((child) => child.getClientRects().length > 0 && getComputedStyle(child).position !== 'absolute'));
-    return rows.flatMap((row) => row.slice(1).map((child, i) => child.getBoundingClientRect().top - row[i]!.getBoundingClientRect().bottom));
+    const rows = [document.body, ...document.querySelectorAll('main')].map((row) =>
+      [...row.children].filter(
+        (child) => child.getClientRects().length > 0 && getComputedStyle(child).position !== 'absolute'
+      )
+    );
+    return rows.flatMap((row) =>
+      row
+        .slice(1)
+        .map((child, i) => child.getBoundingClientRect().top - row[i]!.getBoundingClientRect().bottom)
+    );
   });
   expect(gaps.length).toBeGreaterThan(3);
   for (const gap of gaps) expect(Math.abs(gap)).toBeLessThan(0.5);
@@ -220,7 +349,14 @@ test.describe('in the workbench', () => {
     await bench.view('Fill');
     const field = page.getByRole('textbox', { name: 'Widths', exact: true });
     await expect(field).toHaveValue('2/5 3/5');
-    const share = () => bench.preview.locator('.press-columns').evaluate((row) => row.children[0]!.getBoundingClientRect().width / (row.getBoundingClientRect().width - parseFloat(getComputedStyle(row).columnGap)));
+    const share = () =>
+      bench.preview
+        .locator('.press-columns')
+        .evaluate(
+          (row) =>
+            row.children[0]!.getBoundingClientRect().width /
+            (row.getBoundingClientRect().width - parseFloat(getComputedStyle(row).columnGap))
+        );
     await field.fill('1/4 3/4');
     await field.press('Enter');
     await expect.poll(share).toBeCloseTo(0.25, 2);
@@ -250,21 +386,32 @@ test.describe('in the workbench', () => {
     await bench.pick('Welcome heading');
     await bench.row('Welcome text').click({ modifiers: ['Control'] });
     await page.keyboard.press('Control+g');
-    expect(await from('Welcome', 4)).toEqual(['Welcome', '  Stack', '    Welcome heading', '    Welcome text']);
+    expect(await from('Welcome', 4)).toEqual([
+      'Welcome',
+      '  Stack',
+      '    Welcome heading',
+      '    Welcome text'
+    ]);
     await page.keyboard.press('Control+Shift+g');
     expect(await from('Welcome', 3)).toEqual(['Welcome', '  Welcome heading', '  Welcome text']);
     await bench.pick('Welcome heading');
     await page.keyboard.press('Control+k');
     await page.getByRole('combobox', { name: 'What to find' }).fill('swap for quotation');
     await page.keyboard.press('Enter');
-    await expect(bench.preview.locator('.welcome blockquote')).toHaveText('An orchard that has kept its old names');
+    await expect(bench.preview.locator('.welcome blockquote')).toHaveText(
+      'An orchard that has kept its old names'
+    );
     await page.keyboard.press('Control+z');
-    await expect(bench.preview.getByRole('heading', { name: 'An orchard that has kept its old names' })).toBeVisible();
+    await expect(
+      bench.preview.getByRole('heading', { name: 'An orchard that has kept its old names' })
+    ).toBeVisible();
     await page.keyboard.press('u');
     await expect(bench.row('Welcome')).toHaveAttribute('aria-selected', 'true');
   });
 
-  test('pieces go through the system clipboard to another project in another window, pictures and all', async ({ page }) => {
+  test('pieces go through the system clipboard to another project in another window, pictures and all', async ({
+    page
+  }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Press columns');
     await page.keyboard.press('Control+c');
@@ -274,9 +421,14 @@ test.describe('in the workbench', () => {
     await fresh.row('First section').click();
     await other.keyboard.press('Control+v');
     await expect(fresh.preview.getByRole('heading', { name: 'From tree to glass' })).toBeVisible();
-    await expect.poll(() => fresh.preview.locator('img').evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
+    await expect
+      .poll(() => fresh.preview.locator('img').evaluate((image: HTMLImageElement) => image.naturalWidth))
+      .toBeGreaterThan(0);
     // The token it is painted with comes along.
-    await expect(fresh.preview.getByText('See the harvest story')).toHaveCSS('background-color', 'rgb(176, 69, 46)');
+    await expect(fresh.preview.getByText('See the harvest story')).toHaveCSS(
+      'background-color',
+      'rgb(176, 69, 46)'
+    );
     // As one step, and with ids of its own.
     await other.keyboard.press('Control+z');
     await expect(fresh.preview.getByRole('heading', { name: 'From tree to glass' })).toHaveCount(0);
@@ -287,12 +439,19 @@ test.describe('in the workbench', () => {
     await bench.pick('Welcome');
     await page.evaluate(() => {
       const data = new DataTransfer();
-      data.setData('text/html', '<p style="color:red" onclick="alert(1)">From <b>elsewhere</b><script>window.hacked = true</script> with <a href="javascript:alert(2)">a link</a></p>');
-      document.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+      data.setData(
+        'text/html',
+        '<p style="color:red" onclick="alert(1)">From <b>elsewhere</b><script>window.hacked = true</script> with <a href="javascript:alert(2)">a link</a></p>'
+      );
+      document.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })
+      );
     });
     const pasted = bench.preview.getByText('From elsewhere');
     await expect(pasted).toBeVisible();
-    expect(await pasted.evaluate((element) => element.outerHTML)).not.toMatch(/style=|onclick|script|javascript/);
+    expect(await pasted.evaluate((element) => element.outerHTML)).not.toMatch(
+      /style=|onclick|script|javascript/
+    );
   });
 
   test('distances under the pointer are drawn and named', async ({ page }) => {
@@ -301,7 +460,9 @@ test.describe('in the workbench', () => {
     const { x, y } = (await section.boundingBox())!;
     await page.mouse.move(x + 4, y + 4);
     await page.mouse.move(x + 8, y + 6);
-    const padding = await (await previewFrame(page)).evaluate(() => getComputedStyle(document.querySelector('.welcome')!).padding.replaceAll('px', ''));
+    const padding = await (
+      await previewFrame(page)
+    ).evaluate(() => getComputedStyle(document.querySelector('.welcome')!).padding.replaceAll('px', ''));
     await expect(page.locator('.distances')).toContainText(`Welcome`);
     await expect(page.locator('.distances')).toContainText(`padding ${padding}`);
     await page.keyboard.press('g');
@@ -317,25 +478,46 @@ test.describe('in the workbench', () => {
     await expect(bench.preview.getByRole('heading', { name: 'Second card' })).toHaveCount(0);
   });
 
-  test('design tokens come from a file, colour the page, are bound to equal values and leave again', async ({ page }) => {
+  test('design tokens come from a file, colour the page, are bound to equal values and leave again', async ({
+    page
+  }) => {
     const bench = await Bench.openDemo(page);
     await page.keyboard.press('Shift+T');
     const panel = page.getByRole('dialog', { name: 'Tokens' });
-    const file = { Orchard: { $type: 'color', press: { $value: '#123456' } }, step: { $type: 'dimension', $value: { value: 24, unit: 'px' } }, bad: { $type: 'gradient', $value: [] } };
-    await panel.getByLabel('Import design tokens').setInputFiles({ name: 'brand.tokens.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) });
+    const file = {
+      Orchard: { $type: 'color', press: { $value: '#123456' } },
+      step: { $type: 'dimension', $value: { value: 24, unit: 'px' } },
+      bad: { $type: 'gradient', $value: [] }
+    };
+    await panel.getByLabel('Import design tokens').setInputFiles({
+      name: 'brand.tokens.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(JSON.stringify(file))
+    });
     await expect(panel.getByText('2 tokens taken from brand.tokens.json.')).toBeVisible();
-    await expect(panel.getByText('bad was left out: Kymation has no tokens of the type gradient.')).toBeVisible();
+    await expect(
+      panel.getByText('bad was left out: Kymation has no tokens of the type gradient.')
+    ).toBeVisible();
     await bench.pick('Press button');
     await bench.view('States');
     await bench.set('background-color', 'Background', 'rest', '#123456');
-    await panel.locator('.token').filter({ has: page.getByRole('textbox', { name: 'Name of Orchard / press' }) }).getByRole('button', { name: '×0' }).click();
+    await panel
+      .locator('.token')
+      .filter({ has: page.getByRole('textbox', { name: 'Name of Orchard / press' }) })
+      .getByRole('button', { name: '×0' })
+      .click();
     await panel.getByRole('button', { name: 'Bind it to Orchard / press' }).click();
     await panel.getByRole('textbox', { name: 'Value of Orchard / press' }).fill('#654321');
     await expect(bench.preview.locator('.press-button')).toHaveCSS('background-color', 'rgb(101, 67, 33)');
-    const [download] = await Promise.all([page.waitForEvent('download'), panel.getByRole('button', { name: 'Export design tokens' }).click()]);
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      panel.getByRole('button', { name: 'Export design tokens' }).click()
+    ]);
     const chunks: Buffer[] = [];
     for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
-    expect(JSON.parse(Buffer.concat(chunks).toString())).toMatchObject({ Orchard: { press: { $type: 'color', $value: { hex: '#654321' } } } });
+    expect(JSON.parse(Buffer.concat(chunks).toString())).toMatchObject({
+      Orchard: { press: { $type: 'color', $value: { hex: '#654321' } } }
+    });
   });
 
   test('pages are made, described, linked and not lost while something leads to them', async ({ page }) => {
@@ -349,7 +531,9 @@ test.describe('in the workbench', () => {
     await expect(page.getByRole('combobox', { name: 'Page' })).toContainText('Visit page, copy');
     await page.getByRole('textbox', { name: 'Title', exact: true }).fill('A winter visit');
     await page.getByRole('textbox', { name: 'Language', exact: true }).fill('not a tag');
-    await expect(page.getByText('“not a tag” is no language tag. Write one such as en-GB, de or ar.')).toBeVisible();
+    await expect(
+      page.getByText('“not a tag” is no language tag. Write one such as en-GB, de or ar.')
+    ).toBeVisible();
     await page.getByRole('textbox', { name: 'Language', exact: true }).fill('cy');
     await page.getByRole('tree').locator('[role="treeitem"]').first().click();
     await run('delete this page');

@@ -7,7 +7,9 @@ import { axeViolations } from './support/axe';
 import { Bench } from './support/workbench';
 
 const importFile = (page: Page, name: string, content: Uint8Array) =>
-  page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/zip', buffer: Buffer.from(content) });
+  page
+    .locator('input[type=file]')
+    .setInputFiles({ name, mimeType: 'application/zip', buffer: Buffer.from(content) });
 
 /** The demo with its project.json changed by hand, as an attacker would. */
 function tampered(change: (document: any) => void): Uint8Array {
@@ -37,17 +39,21 @@ test.describe('bad files', () => {
   }
 });
 
-test('a hostile project opens without anything of it running, in the app or in its export', async ({ page }) => {
+test('a hostile project opens without anything of it running, in the app or in its export', async ({
+  page
+}) => {
   const asked: string[] = [];
   page.on('request', (request) => asked.push(request.url()));
   await page.addInitScript(() => ((window as any).hacked = () => ((window as any).wasHacked = true)));
   await page.goto('/');
   const file = tampered((document) => {
     document.info.name = '<img src=x onerror=hacked()>';
-    document.nodes['blossom-text'].settings.html = '<p onclick="hacked()">Kept words</p><script>hacked()</script><img src="https://evil.example/x.png" onerror="hacked()"><a href="javascript:hacked()">go</a>';
+    document.nodes['blossom-text'].settings.html =
+      '<p onclick="hacked()">Kept words</p><script>hacked()</script><img src="https://evil.example/x.png" onerror="hacked()"><a href="javascript:hacked()">go</a>';
     document.nodes['plan-heading'].settings.text = '</h2><script>hacked()</script>';
     document.nodes.blossom.name = '"><svg onload=hacked()>';
-    document.nodes['season-tabs'].styles.tab.rest.always.color = 'red; background: url(https://evil.example/y)';
+    document.nodes['season-tabs'].styles.tab.rest.always.color =
+      'red; background: url(https://evil.example/y)';
     document.nodes['press-button'].settings.href = 'javascript:hacked()';
   });
   await importFile(page, 'hostile.kymation', file);
@@ -60,8 +66,11 @@ test('a hostile project opens without anything of it running, in the app or in i
   await expect(page.getByRole('button', { name: 'index.html' })).toBeVisible();
   const text = (await page.getByLabel('Text of index.html').textContent())!;
   expect(text).toContain('Kept words');
-  expect(text).not.toMatch(/<script>|javascript:|onclick=|onerror=(?!hacked\(\)>)|evil\.example|<svg (?!class="symbol)/);
-  for (const frame of page.frames()) expect(await frame.evaluate(() => (window as any).wasHacked ?? false)).toBe(false);
+  expect(text).not.toMatch(
+    /<script>|javascript:|onclick=|onerror=(?!hacked\(\)>)|evil\.example|<svg (?!class="symbol)/
+  );
+  for (const frame of page.frames())
+    expect(await frame.evaluate(() => (window as any).wasHacked ?? false)).toBe(false);
   expect(asked.filter((url) => !/^(?:http:\/\/localhost:\d+\/|blob:|data:)/.test(url))).toEqual([]);
 });
 
@@ -84,7 +93,9 @@ test('no request leaves the origin, and the policy is on every answer', async ({
     const policy = (await page.request.get(path)).headers()['content-security-policy'];
     expect(policy ?? (await (await page.request.get(path)).text())).toContain("default-src 'none'");
   }
-  expect((await page.request.get('/frame')).headers()['content-security-policy']).toContain('sandbox allow-scripts');
+  expect((await page.request.get('/frame')).headers()['content-security-policy']).toContain(
+    'sandbox allow-scripts'
+  );
 });
 
 test('the frame cannot reach the app', async ({ page }) => {
@@ -92,9 +103,22 @@ test('the frame cannot reach the app', async ({ page }) => {
   const frame = page.frames().find((each) => each.url().endsWith('/frame'))!;
   const reached = await frame.evaluate(async () => {
     const tries: string[] = [];
-    try { tries.push(String(parent.document.title)); } catch { tries.push('no parent'); }
-    try { tries.push(String(localStorage.length)); } catch { tries.push('no storage'); }
-    tries.push(await fetch('/').then(() => 'fetched', () => 'no fetch'));
+    try {
+      tries.push(String(parent.document.title));
+    } catch {
+      tries.push('no parent');
+    }
+    try {
+      tries.push(String(localStorage.length));
+    } catch {
+      tries.push('no storage');
+    }
+    tries.push(
+      await fetch('/').then(
+        () => 'fetched',
+        () => 'no fetch'
+      )
+    );
     return tries;
   });
   expect(reached).toEqual(['no parent', 'no storage', 'no fetch']);
@@ -111,19 +135,31 @@ test('a message that does not fit is dropped and counted', async ({ page }) => {
     };
   });
   await Bench.openDemo(page);
-  const frame = page.frames().find((each) => each.url().endsWith('/frame') && each.parentFrame() === page.mainFrame())!;
-  await frame.evaluate(() => (window as any).ports[0].postMessage({ type: 'picked', pick: { node: '__proto__' }, opens: 'yes' }));
+  const frame = page
+    .frames()
+    .find((each) => each.url().endsWith('/frame') && each.parentFrame() === page.mainFrame())!;
+  await frame.evaluate(() =>
+    (window as any).ports[0].postMessage({ type: 'picked', pick: { node: '__proto__' }, opens: 'yes' })
+  );
   await frame.evaluate(() => (window as any).ports[0].postMessage({ type: 'run', code: 'alert(1)' }));
   await expect(page.locator('iframe[data-dropped="2"]')).toHaveCount(1);
 });
 
-test('a script of the page that stops is told; a resize that waits for the next frame is not', async ({ page }) => {
+test('a script of the page that stops is told; a resize that waits for the next frame is not', async ({
+  page
+}) => {
   await Bench.openDemo(page);
-  const frame = page.frames().find((each) => each.url().endsWith('/frame') && each.parentFrame() === page.mainFrame())!;
+  const frame = page
+    .frames()
+    .find((each) => each.url().endsWith('/frame') && each.parentFrame() === page.mainFrame())!;
   await page.evaluate(() => {
     const said = document.querySelector('.said')!;
     (window as any).said = '';
-    new MutationObserver(() => ((window as any).said += said.textContent)).observe(said, { subtree: true, childList: true, characterData: true });
+    new MutationObserver(() => ((window as any).said += said.textContent)).observe(said, {
+      subtree: true,
+      childList: true,
+      characterData: true
+    });
   });
   const heard = await frame.evaluate(
     () =>
@@ -135,7 +171,12 @@ test('a script of the page that stops is told; a resize that waits for the next 
       })
   );
   expect(heard).toContain('ResizeObserver');
-  await frame.evaluate(() => void setTimeout(() => { throw new Error('out of apples'); }));
+  await frame.evaluate(
+    () =>
+      void setTimeout(() => {
+        throw new Error('out of apples');
+      })
+  );
   await expect(page.getByText('out of apples')).toBeVisible();
   expect(await page.evaluate(() => (window as any).said)).not.toContain('ResizeObserver');
 });
@@ -155,7 +196,15 @@ test('axe-core finds nothing on any screen', async ({ page }) => {
     await bench.view(view);
     await check(view);
   }
-  for (const [key, name] of [['a', 'insert'], ['Control+k', 'search'], ['Shift+?', 'keys'], ['Control+e', 'export'], ['Shift+T', 'tokens'], ['Shift+S', 'shelf'], ['h', 'history']] as const) {
+  for (const [key, name] of [
+    ['a', 'insert'],
+    ['Control+k', 'search'],
+    ['Shift+?', 'keys'],
+    ['Control+e', 'export'],
+    ['Shift+T', 'tokens'],
+    ['Shift+S', 'shelf'],
+    ['h', 'history']
+  ] as const) {
     await bench.row('Season tabs').focus();
     await page.keyboard.press(key);
     await expect(page.getByRole('dialog')).toBeVisible();
@@ -183,7 +232,10 @@ test('home: new, rename, duplicate, export, import, delete and bring back', asyn
   await page.keyboard.press('Enter');
   await expect(page.getByRole('link', { name: 'Open Second orchard' })).toBeVisible();
   await more('Second orchard').click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Export project file' }).click()]);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('menuitem', { name: 'Export project file' }).click()
+  ]);
   expect(download.suggestedFilename()).toBe('second-orchard.kymation');
   const file = readFileSync(await download.path());
   await more('Second orchard').click();
@@ -201,15 +253,28 @@ test('export: a zip whose page works, and one HTML file', async ({ page }) => {
   await Bench.openDemo(page);
   await page.keyboard.press('Control+e');
   await expect(page.getByRole('button', { name: 'script.js' })).toBeVisible();
-  const [zip] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save zip' }).click()]);
+  const [zip] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save zip' }).click()
+  ]);
   const entries = unzipSync(readFileSync(await zip.path()));
   expect(Object.keys(entries).toSorted()).toEqual([
-    'assets/orchard-blossom.svg', 'assets/orchard-harvest.svg', 'assets/orchard-summer.svg', 'assets/orchard-wassail.svg', 'assets/press-house.svg', 'index.html', 'script.js', 'style.css'
+    'assets/orchard-blossom.svg',
+    'assets/orchard-harvest.svg',
+    'assets/orchard-summer.svg',
+    'assets/orchard-wassail.svg',
+    'assets/press-house.svg',
+    'index.html',
+    'script.js',
+    'style.css'
   ]);
   await page.getByRole('tab', { name: 'One HTML file' }).click();
   await expect(page.getByRole('button', { name: 'style.css' })).toHaveCount(0);
   await expect(page.getByRole('button', { name: 'Save HTML file' })).toBeEnabled();
-  const [html] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save HTML file' }).click()]);
+  const [html] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save HTML file' }).click()
+  ]);
   const path = `${await html.path()}.html`;
   await html.saveAs(path);
   await page.goto(`file://${path}`);

@@ -3,7 +3,9 @@ import { expect, test } from './support/test';
 import { Bench } from './support/workbench';
 
 test.describe('state sheet', () => {
-  test('a value typed into a cell reaches the preview, its own column only, and can be taken away', async ({ page }) => {
+  test('a value typed into a cell reaches the preview, its own column only, and can be taken away', async ({
+    page
+  }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
     await bench.set('background-color', 'Background', 'rest', '#cfe8ff');
@@ -46,7 +48,9 @@ test.describe('state sheet', () => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
     await bench.set('color', 'Text', 'rest', 'redd');
-    await expect(page.getByRole('alert')).toContainText('“redd” is not a value of color: write a colour such as');
+    await expect(page.getByRole('alert')).toContainText(
+      '“redd” is not a value of color: write a colour such as'
+    );
     await page.keyboard.press('Escape');
     await expect(bench.preview.locator('#summer-tab')).toHaveCSS('color', 'rgb(64, 54, 42)');
     await expect(bench.cell('color', 'rest')).toBeFocused();
@@ -57,17 +61,27 @@ test.describe('state sheet', () => {
     await bench.pick('Season tabs', 'tab');
     const stage = page.frameLocator('iframe[title="tab in each state"]').locator('k-stage .season-tabs-tab');
     await expect(stage).toHaveCount(6);
-    const backgrounds = () => stage.evaluateAll((all) => all.map((each) => getComputedStyle(each).backgroundColor));
-    const [beige, hover, pressed, selected] = ['rgb(246, 239, 224)', 'rgb(240, 228, 203)', 'rgb(227, 210, 174)', 'rgb(33, 54, 43)'];
+    const backgrounds = () =>
+      stage.evaluateAll((all) => all.map((each) => getComputedStyle(each).backgroundColor));
+    const [beige, hover, pressed, selected] = [
+      'rgb(246, 239, 224)',
+      'rgb(240, 228, 203)',
+      'rgb(227, 210, 174)',
+      'rgb(33, 54, 43)'
+    ];
     await expect.poll(backgrounds).toEqual([beige, hover, beige, pressed, selected, beige]);
     await expect(stage.nth(2)).toHaveCSS('outline-style', 'solid');
     await bench.set('background-color', 'Background', 'hover', '#123456');
     await expect.poll(async () => (await backgrounds())[1]).toBe('rgb(18, 52, 86)');
     await bench.pick('Season tabs', 'panel');
-    await expect(page.frameLocator('iframe[title="panel in each state"]').locator('k-stage > div > *')).toHaveCount(3);
+    await expect(
+      page.frameLocator('iframe[title="panel in each state"]').locator('k-stage > div > *')
+    ).toHaveCount(3);
   });
 
-  test('of what is wider than its column the beginning is drawn, large enough to be read', async ({ page }) => {
+  test('of what is wider than its column the beginning is drawn, large enough to be read', async ({
+    page
+  }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Welcome heading');
     await bench.view('States');
@@ -75,8 +89,14 @@ test.describe('state sheet', () => {
     await expect
       .poll(() =>
         heading.evaluate((element) => {
-          const [drawn, cell] = [element.getBoundingClientRect(), element.closest('k-stage > div')!.getBoundingClientRect()];
-          return { starts: Math.round(drawn.left - cell.left), isReadable: drawn.height > 16 && drawn.height <= cell.height };
+          const [drawn, cell] = [
+            element.getBoundingClientRect(),
+            element.closest('k-stage > div')!.getBoundingClientRect()
+          ];
+          return {
+            starts: Math.round(drawn.left - cell.left),
+            isReadable: drawn.height > 16 && drawn.height <= cell.height
+          };
         })
       )
       .toEqual({ starts: 6, isReadable: true });
@@ -89,7 +109,14 @@ test.describe('state sheet', () => {
     // The expected ratios come from chroma-js, an independent library; WCAG 2.2 exempts what is disabled.
     const ratio = (text: string, ground: string) => `${chroma.contrast(text, ground).toFixed(1)} : 1`;
     const rest = ratio('#40362a', '#f6efe0');
-    await expect(row.getByRole('gridcell')).toHaveText([rest, ratio('#5b4312', '#f0e4cb'), rest, ratio('#5b4312', '#e3d2ae'), ratio('#f4ebd8', '#21362b'), 'exempt']);
+    await expect(row.getByRole('gridcell')).toHaveText([
+      rest,
+      ratio('#5b4312', '#f0e4cb'),
+      rest,
+      ratio('#5b4312', '#e3d2ae'),
+      ratio('#f4ebd8', '#21362b'),
+      'exempt'
+    ]);
     await bench.set('color', 'Text', 'hover', '#c0a060');
     await expect(page.getByRole('button', { name: /finding/ })).toContainText('2 findings');
     await page.getByRole('button', { name: /finding/ }).click();
@@ -109,7 +136,9 @@ test.describe('state sheet', () => {
     await expect(heading).toHaveCSS('font-size', '22px');
   });
 
-  test('a colour is picked with the picker, and the whole movement is one step of the history', async ({ page }) => {
+  test('a colour is picked with the picker, and the whole movement is one step of the history', async ({
+    page
+  }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
     await bench.cell('background-color', 'rest').click();
@@ -172,19 +201,32 @@ test.describe('width and folding', () => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs');
     await bench.view('Fallbacks');
-    for (const [text, reason] of [['-40', 'from 0 to 2400'], ['wide', 'takes a width in px'], ['9999', 'from 0 to 2400']] as const) {
+    for (const [text, reason] of [
+      ['-40', 'from 0 to 2400'],
+      ['wide', 'takes a width in px'],
+      ['9999', 'from 0 to 2400']
+    ] as const) {
       await page.getByRole('textbox', { name: 'Fold under' }).fill(text);
       await page.keyboard.press('Enter');
       await expect(page.getByText(reason)).toBeVisible();
     }
-    await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute('aria-valuenow', '640');
+    await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute(
+      'aria-valuenow',
+      '640'
+    );
     // A good one stays good when the field is left, with or without the space it is shown with.
     const field = page.getByRole('textbox', { name: 'Fold under' });
-    for (const [text, px] of [['700', '700'], ['720 px', '720']] as const) {
+    for (const [text, px] of [
+      ['700', '700'],
+      ['720 px', '720']
+    ] as const) {
       await field.fill(text);
       await page.keyboard.press('Enter');
       await field.blur();
-      await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute('aria-valuenow', px);
+      await expect(page.getByRole('slider', { name: 'Season tabs folds' })).toHaveAttribute(
+        'aria-valuenow',
+        px
+      );
       await expect(field).not.toHaveAttribute('aria-invalid', 'true');
     }
   });

@@ -1,7 +1,9 @@
 import { expect, test } from './support/test';
 import { Bench } from './support/workbench';
 
-test('a piece goes on the shelf, is placed linked on another page, and follows when it is updated', async ({ page }) => {
+test('a piece goes on the shelf, is placed linked on another page, and follows when it is updated', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Welcome heading');
   await page.keyboard.press('Shift+S');

@@ -10,15 +10,21 @@ import { bytes, changed, demo as project, put } from './support/visit';
 import { Bench } from './support/workbench';
 
 async function snippet(id: string, from = project): Promise<string> {
-  const dataUri = (asset: { id: string; type: string }) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id as never)!).toString('base64')}`;
+  const dataUri = (asset: { id: string; type: string }) =>
+    `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id as never)!).toString('base64')}`;
   const { assets: _assets, ...printed } = printSnippet(registry, from, id as NodeId, { addressOf: dataUri });
-  const { files, problems, broken } = await finishSnippet({ snippet: { ...printed, behaviours: [...printed.behaviours] }, minified: false });
+  const { files, problems, broken } = await finishSnippet({
+    snippet: { ...printed, behaviours: [...printed.behaviours] },
+    minified: false
+  });
   expect([...broken, ...problems]).toEqual([]);
   return files[0]!.text;
 }
 
 /** A site that was there before, with its own rules, names and elements. */
-const site = (content: string) => `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Somebody's site</title>
+const site = (
+  content: string
+) => `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>Somebody's site</title>
 <style>.tab { color: red } .k-tabs { display: none } button { border: 3px dashed red } #blossom-tab { color: lime } p { margin: 40px }</style></head>
 <body><main><h1>Somebody's site</h1><p class="mine" style="box-sizing: content-box">Mine</p>${content}</main></body></html>`;
 
@@ -49,9 +55,17 @@ test('two copies on one page work, each for itself, and touch nothing else', asy
   await expect(tab(1, 'Harvest')).toHaveAttribute('aria-selected', 'true');
   const ids = await page.evaluate(() => [...document.querySelectorAll('[id]')].map(({ id }) => id));
   expect(new Set(ids).size).toBe(ids.length);
-  for (const each of await page.getByRole('tab').all()) await expect(page.locator(`#${await each.getAttribute('aria-controls')}`)).toHaveCount(1);
+  for (const each of await page.getByRole('tab').all())
+    await expect(page.locator(`#${await each.getAttribute('aria-controls')}`)).toHaveCount(1);
   // The site's own elements are as they are without it.
-  const mine = () => page.locator('.mine').evaluate((element) => [getComputedStyle(element).boxSizing, getComputedStyle(element).margin, document.documentElement.style.length]);
+  const mine = () =>
+    page
+      .locator('.mine')
+      .evaluate((element) => [
+        getComputedStyle(element).boxSizing,
+        getComputedStyle(element).margin,
+        document.documentElement.style.length
+      ]);
   const withSnippet = await mine();
   const globals = await page.evaluate(() => Object.keys(window).length);
   html = before;
@@ -62,7 +76,12 @@ test('two copies on one page work, each for itself, and touch nothing else', asy
 
 test('two copies of a side panel, which has no script of its own, each open theirs', async ({ page }) => {
   const make = makeWith({ exactIds: true });
-  const drawer = make('drawer', 'Tools', { label: 'Tools' }, { content: [make('text', 'In the shed', { html: '<p>Two rakes and a ladder.</p>' })] });
+  const drawer = make(
+    'drawer',
+    'Tools',
+    { label: 'Tools' },
+    { content: [make('text', 'In the shed', { html: '<p>Two rakes and a ladder.</p>' })] }
+  );
   const text = await snippet('tools', changed(put(drawer)));
   html = site(text + text);
   await page.goto(address());
@@ -75,10 +94,13 @@ test('two copies of a side panel, which has no script of its own, each open thei
   }
 });
 
-test('every class, id, keyframe and token of a snippet has its prefix, and axe-core has nothing to say', async ({ page }) => {
+test('every class, id, keyframe and token of a snippet has its prefix, and axe-core has nothing to say', async ({
+  page
+}) => {
   const text = await snippet('season-tabs');
   const style = /<style>([\s\S]*)<\/style>/.exec(text)![1]!;
-  for (const [, name] of style.matchAll(/\.([a-zA-Z][\w-]*)[^{}]*\{/g)) expect(name).toMatch(/^ky-season-tabs/);
+  for (const [, name] of style.matchAll(/\.([a-zA-Z][\w-]*)[^{}]*\{/g))
+    expect(name).toMatch(/^ky-season-tabs/);
   for (const [, name] of style.matchAll(/@keyframes ([\w-]+)/g)) expect(name).toMatch(/^ky-season-tabs/);
   for (const [, id] of text.matchAll(/ id="([^"]+)"/g)) expect(id).toMatch(/^ky-season-tabs/);
   expect(style).not.toMatch(/:root|\bhtml\b|\bbody\b|(^|\n)\*/);
@@ -87,7 +109,9 @@ test('every class, id, keyframe and token of a snippet has its prefix, and axe-c
   expect(await axeViolations(page)).toEqual([]);
 });
 
-test('the export window makes one of the picked piece, and says what each choice of browsers costs', async ({ page }) => {
+test('the export window makes one of the picked piece, and says what each choice of browsers costs', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   await page.keyboard.press('Control+e');
   await page.getByRole('tab', { name: 'Snippet' }).click();

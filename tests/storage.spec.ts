@@ -6,7 +6,8 @@ import { registry } from '../src/core/registry';
 import { expect, test, type Page } from './support/test';
 import { Bench } from './support/workbench';
 
-// Every context of these tests is a private window: nothing of it outlives it. So they all show that one works there.
+// Every context of these tests is a private window: nothing of it outlives it. So they all show that one
+// works there.
 
 const heading = (page: Page) => page.getByRole('textbox', { name: 'Text', exact: true });
 
@@ -21,14 +22,17 @@ async function takenAway(page: Page): Promise<string> {
   return read.ok ? JSON.stringify(read.project) : read.sentence;
 }
 
-test('storage forbidden from the start: told in every view, one can work, and take the work away', async ({ page }) => {
+test('storage forbidden from the start: told in every view, one can work, and take the work away', async ({
+  page
+}) => {
   await page.addInitScript(() => {
     // What a browser does whose user blocks the data of all sites.
     const denied = () => {
       throw new DOMException('denied', 'SecurityError');
     };
     IDBFactory.prototype.open = denied;
-    for (const name of ['localStorage', 'sessionStorage']) Object.defineProperty(window, name, { get: denied });
+    for (const name of ['localStorage', 'sessionStorage'])
+      Object.defineProperty(window, name, { get: denied });
   });
   await page.goto('/');
   await expect(page.getByText('This browser lets no site store data here')).toBeVisible();
@@ -43,11 +47,14 @@ test('storage forbidden from the start: told in every view, one can work, and ta
   expect(await takenAway(page)).toContain('"Plan your day"');
 });
 
-test('storage that fails for another reason is no empty list: it says so, and projects are there when it answers', async ({ page }) => {
+test('storage that fails for another reason is no empty list: it says so, and projects are there when it answers', async ({
+  page
+}) => {
   await page.addInitScript(() => {
     const open = IDBFactory.prototype.open;
     IDBFactory.prototype.open = function (this: IDBFactory, ...args: [string, number?]) {
-      if (localStorage.getItem('disk') === 'sick') throw new DOMException('Internal error opening backing store', 'UnknownError');
+      if (localStorage.getItem('disk') === 'sick')
+        throw new DOMException('Internal error opening backing store', 'UnknownError');
       return open.apply(this, args);
     };
   });
@@ -62,7 +69,9 @@ test('storage that fails for another reason is no empty list: it says so, and pr
   await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
 });
 
-test('a real quota that runs full: told, still exportable, and saved when there is room', async ({ page }) => {
+test('a real quota that runs full: told, still exportable, and saved when there is room', async ({
+  page
+}) => {
   const devtools = await page.context().newCDPSession(page);
   const origin = new URL(test.info().project.use.baseURL!).origin;
   await devtools.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 2_000_000 });
@@ -71,9 +80,16 @@ test('a real quota that runs full: told, still exportable, and saved when there 
   await bench.view('Fill');
   const field = page.getByRole('group', { name: 'Background picture' });
   await field.getByRole('button').first().click();
-  const [chooser] = await Promise.all([page.waitForEvent('filechooser'), field.getByRole('button', { name: 'Add a picture' }).first().click()]);
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    field.getByRole('button', { name: 'Add a picture' }).first().click()
+  ]);
   // Noise does not pack: larger than the quota.
-  const buffer = await sharp(randomBytes(1200 * 1000 * 3), { raw: { width: 1200, height: 1000, channels: 3 } }).png().toBuffer();
+  const buffer = await sharp(randomBytes(1200 * 1000 * 3), {
+    raw: { width: 1200, height: 1000, channels: 3 }
+  })
+    .png()
+    .toBuffer();
   await chooser.setFiles({ name: 'noise.png', mimeType: 'image/png', buffer });
   await expect(page.getByText('storage is full').first()).toBeVisible();
   await bench.pick('Plan heading');
@@ -88,5 +104,8 @@ test('a real quota that runs full: told, still exportable, and saved when there 
   await bench.pick('Welcome');
   await bench.view('Fill');
   await field.getByRole('button').first().click();
-  await expect(field.getByRole('button', { name: 'noise.png', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(field.getByRole('button', { name: 'noise.png', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true'
+  );
 });

@@ -18,7 +18,13 @@ function changed(...commands: Command[]): Project {
   return outcome.project;
 }
 
-const track = (key: string, value: Parameters<typeof trackOf>[0], condition = 'always'): Command => ({ type: 'set-setting', id: 'season-tabs', key, value: trackOf(value), condition });
+const track = (key: string, value: Parameters<typeof trackOf>[0], condition = 'always'): Command => ({
+  type: 'set-setting',
+  id: 'season-tabs',
+  key,
+  value: trackOf(value),
+  condition
+});
 
 /** What moves right after a tab is picked: which element, how long, from when, by which curve. */
 const movements = (page: Page) =>
@@ -26,19 +32,49 @@ const movements = (page: Page) =>
     document.getAnimations().map((each) => {
       const effect = each.effect as KeyframeEffect;
       const { duration, delay, easing } = effect.getComputedTiming();
-      const name = 'animationName' in each ? (each as CSSAnimation).animationName : 'transitionProperty' in each ? (each as CSSTransition).transitionProperty : 'script';
-      return { name, on: (effect.target as Element).id || (effect.target as Element).className, duration: Number(duration), delay, easing };
+      const name =
+        'animationName' in each
+          ? (each as CSSAnimation).animationName
+          : 'transitionProperty' in each
+            ? (each as CSSTransition).transitionProperty
+            : 'script';
+      return {
+        name,
+        on: (effect.target as Element).id || (effect.target as Element).className,
+        duration: Number(duration),
+        delay,
+        easing
+      };
     })
   );
 
 test.describe('curves against the browser’s own progress', () => {
-  for (const text of ['ease', 'ease-in', 'ease-out', 'ease-in-out', 'linear', 'cubic-bezier(0.2, 0, 0, 1)', 'cubic-bezier(0.3, -0.4, 0.2, 1.6)', 'steps(4, jump-end)', 'steps(3, jump-both)', 'step-start', 'linear(0, 0.7 30%, 0.4, 1)', 'spring(0.1)', 'spring(0.4)', 'spring(0)']) {
+  for (const text of [
+    'ease',
+    'ease-in',
+    'ease-out',
+    'ease-in-out',
+    'linear',
+    'cubic-bezier(0.2, 0, 0, 1)',
+    'cubic-bezier(0.3, -0.4, 0.2, 1.6)',
+    'steps(4, jump-end)',
+    'steps(3, jump-both)',
+    'step-start',
+    'linear(0, 0.7 30%, 0.4, 1)',
+    'spring(0.1)',
+    'spring(0.4)',
+    'spring(0)'
+  ]) {
     test(text, async ({ page }) => {
       const easing = easingOf(text);
       const times = Array.from({ length: 41 }, (_, i) => i / 40);
       const seen = await page.evaluate(
         ({ css, times }) => {
-          const animation = document.body.animate([{ opacity: 0 }, { opacity: 1 }], { duration: 1000, easing: css, fill: 'both' });
+          const animation = document.body.animate([{ opacity: 0 }, { opacity: 1 }], {
+            duration: 1000,
+            easing: css,
+            fill: 'both'
+          });
           animation.pause();
           return times.map((time) => {
             animation.currentTime = Math.min(999.999, time * 1000);
@@ -49,14 +85,19 @@ test.describe('curves against the browser’s own progress', () => {
       );
       // What leaves as linear() may be off by the stated error.
       const error = easing.kind === 'spring' ? 0.005 : 1e-4;
-      times.slice(0, -1).forEach((time, i) => expect(Math.abs(seen[i]! - easing.progress(time))).toBeLessThanOrEqual(error));
+      times
+        .slice(0, -1)
+        .forEach((time, i) => expect(Math.abs(seen[i]! - easing.progress(time))).toBeLessThanOrEqual(error));
     });
   }
 });
 
 test.describe('the exported page', () => {
   test('moves as it is set when a tab is picked, and not at all before', async ({ page }) => {
-    const project = changed(track('enter', { form: 'rise', ms: 500, delay: 80, easing: 'ease-out' }), track('rise', { form: 'fade', ms: 300, delay: 100, step: 40, easing: 'spring(0.1)' }));
+    const project = changed(
+      track('enter', { form: 'rise', ms: 500, delay: 80, easing: 'ease-out' }),
+      track('rise', { form: 'fade', ms: 300, delay: 100, step: 40, easing: 'spring(0.1)' })
+    );
     await page.goto((await exported(project, bytes)).url);
     expect(await movements(page)).toEqual([]);
     await page.getByRole('tab', { name: 'Summer' }).click();
@@ -64,13 +105,18 @@ test.describe('the exported page', () => {
     expect(seen).toContainEqual({ name: 'rise', on: 'summer', duration: 500, delay: 80, easing: 'linear' });
     const child = seen.find(({ name, on }) => name === 'fade' && on !== 'summer')!;
     expect({ duration: child.duration, delay: child.delay }).toEqual({ duration: 300, delay: 100 });
-    const curve = await page.locator('#summer').evaluate((panel) => getComputedStyle(panel).animationTimingFunction);
+    const curve = await page
+      .locator('#summer')
+      .evaluate((panel) => getComputedStyle(panel).animationTimingFunction);
     expect(curve).toBe('ease-out');
   });
 
   for (const support of ['widely', 'newly'] as const) {
     test(`an old panel stays in sight while it leaves, for ${support} available`, async ({ page }) => {
-      const project = changed(track('out', { form: 'fade', ms: 600, easing: 'linear' }), { type: 'set-support', support });
+      const project = changed(track('out', { form: 'fade', ms: 600, easing: 'linear' }), {
+        type: 'set-support',
+        support
+      });
       const files = await exported(project, bytes);
       expect(files.files.get('script.js')!.includes('MutationObserver')).toBe(support === 'widely');
       await page.goto(files.url);
@@ -94,18 +140,31 @@ test.describe('the exported page', () => {
   }
 
   test('the box grows with its panel, and the line glides to its tab', async ({ page }) => {
-    const project = changed({ type: 'remove', ids: ['wassail-picture'] }, { type: 'set-setting', id: 'season-tabs', key: 'equal', value: false }, track('out', { form: 'none' }), track('height', { form: 'grow', ms: 400, easing: 'linear' }), { type: 'set-setting', id: 'season-tabs', key: 'indicator', value: true });
+    const project = changed(
+      { type: 'remove', ids: ['wassail-picture'] },
+      { type: 'set-setting', id: 'season-tabs', key: 'equal', value: false },
+      track('out', { form: 'none' }),
+      track('height', { form: 'grow', ms: 400, easing: 'linear' }),
+      { type: 'set-setting', id: 'season-tabs', key: 'indicator', value: true }
+    );
     await page.goto((await exported(project, bytes)).url);
     const line = page.locator('.tabs-indicator');
     const tabBox = async (name: string) => (await page.getByRole('tab', { name }).boundingBox())!;
-    await expect.poll(async () => Math.round((await line.boundingBox())!.width)).toBe(Math.round((await tabBox('Blossom')).width));
+    await expect
+      .poll(async () => Math.round((await line.boundingBox())!.width))
+      .toBe(Math.round((await tabBox('Blossom')).width));
     await page.getByRole('tab', { name: 'Wassail' }).click();
     expect((await movements(page)).map(({ name }) => name)).toContain('script');
-    const isUnder = () => expect.poll(async () => Math.abs((await line.boundingBox())!.x - (await tabBox('Wassail')).x)).toBeLessThan(1);
+    const isUnder = () =>
+      expect
+        .poll(async () => Math.abs((await line.boundingBox())!.x - (await tabBox('Wassail')).x))
+        .toBeLessThan(1);
     await isUnder();
     // Another type face, or other words, move the tabs while the list keeps its size.
     const before = (await tabBox('Wassail')).x;
-    await page.getByRole('tab', { name: 'Blossom' }).evaluate((tab) => (tab.textContent = 'Blossom and bees'));
+    await page
+      .getByRole('tab', { name: 'Blossom' })
+      .evaluate((tab) => (tab.textContent = 'Blossom and bees'));
     expect((await tabBox('Wassail')).x).toBeGreaterThan(before + 20);
     await isUnder();
   });
@@ -122,7 +181,13 @@ test.describe('the exported page', () => {
     await page.setViewportSize({ width: 500, height: 900 });
     await page.goto((await exported(demo, bytes)).url);
     await page.getByRole('button', { name: 'Summer' }).click();
-    expect(await movements(page)).toContainEqual({ name: 'slide', on: 'summer', duration: 200, delay: 0, easing: 'linear' });
+    expect(await movements(page)).toContainEqual({
+      name: 'slide',
+      on: 'summer',
+      duration: 200,
+      delay: 0,
+      easing: 'linear'
+    });
   });
 });
 
@@ -140,7 +205,9 @@ test.describe('Timing', () => {
     await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');
     const box = (await bar.boundingBox())!;
     const ruler = (await page.getByRole('slider', { name: 'Playhead' }).boundingBox())!;
-    const perMs = ruler.width / Number(await page.getByRole('slider', { name: 'Playhead' }).getAttribute('aria-valuemax'));
+    const perMs =
+      ruler.width /
+      Number(await page.getByRole('slider', { name: 'Playhead' }).getAttribute('aria-valuemax'));
     await page.mouse.move(box.x + box.width - 3, box.y + 8);
     await page.mouse.down();
     await page.mouse.move(box.x + box.width - 3 + 100 * perMs, box.y + 8, { steps: 5 });
@@ -154,14 +221,24 @@ test.describe('Timing', () => {
     await bar.focus();
     await page.keyboard.press('Shift+ArrowLeft');
     await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 170 ms');
-    expect(await bench.preview.locator('.season-tabs').evaluate((root) => getComputedStyle(root.querySelector('#summer')!).animationName)).toBe('none');
-    await page.getByRole('row').first().waitFor({ state: 'detached' }).catch(() => {});
+    expect(
+      await bench.preview
+        .locator('.season-tabs')
+        .evaluate((root) => getComputedStyle(root.querySelector('#summer')!).animationName)
+    ).toBe('none');
+    await page
+      .getByRole('row')
+      .first()
+      .waitFor({ state: 'detached' })
+      .catch(() => {});
     await bench.row('Season tabs').click();
     for (let i = 0; i < 3; i += 1) await page.keyboard.press('Control+z');
     await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');
   });
 
-  test('a curve by name, by text, by its handles, and as a spring with its peak and when it is still', async ({ page }) => {
+  test('a curve by name, by text, by its handles, and as a spring with its peak and when it is still', async ({
+    page
+  }) => {
     await open(page);
     await page.getByRole('button', { name: /New panel in/ }).click();
     await page.getByRole('combobox', { name: 'Easing', exact: true }).selectOption('curve');
@@ -198,23 +275,39 @@ test.describe('Timing', () => {
       await field.fill(value);
       await field.press('Enter');
       await expect(page.getByRole('alert').filter({ hasText: reason })).toBeVisible();
-      await expect(page.getByRole('slider', { name: 'New panel in, length' })).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');
+      await expect(page.getByRole('slider', { name: 'New panel in, length' })).toHaveAttribute(
+        'aria-valuetext',
+        '240 ms from 120 ms'
+      );
     });
   }
 
-  test('the playhead holds everything at a time; at 180 ms the new panel is where its curve says', async ({ page }) => {
+  test('the playhead holds everything at a time; at 180 ms the new panel is where its curve says', async ({
+    page
+  }) => {
     await open(page);
     await page.getByRole('slider', { name: 'Playhead' }).focus();
     for (let i = 0; i < 3; i += 1) await page.keyboard.press('ArrowRight');
     for (let i = 0; i < 2; i += 1) await page.keyboard.press('Shift+ArrowRight');
     const frame = await previewFrame(page);
     await expect(page.getByRole('slider', { name: 'Playhead' })).toHaveAttribute('aria-valuenow', '230');
-    await expect.poll(() => frame.evaluate(() => document.querySelector('#summer')!.hasAttribute('hidden'))).toBe(false);
+    await expect
+      .poll(() => frame.evaluate(() => document.querySelector('#summer')!.hasAttribute('hidden')))
+      .toBe(false);
     // (230 − 120) / 240 of the way by ease-out.
     const expected = easingOf('ease-out').progress(110 / 240);
-    await expect.poll(async () => Math.abs(Number(await frame.evaluate(() => getComputedStyle(document.querySelector('#summer')!).opacity)) - expected)).toBeLessThan(0.01);
+    await expect
+      .poll(async () =>
+        Math.abs(
+          Number(await frame.evaluate(() => getComputedStyle(document.querySelector('#summer')!).opacity)) -
+            expected
+        )
+      )
+      .toBeLessThan(0.01);
     await page.getByRole('button', { name: 'Let it go on' }).click();
-    await expect.poll(() => frame.evaluate(() => getComputedStyle(document.querySelector('#summer')!).opacity)).toBe('1');
+    await expect
+      .poll(() => frame.evaluate(() => getComputedStyle(document.querySelector('#summer')!).opacity))
+      .toBe('1');
   });
 
   test('two settings are played side by side, and the kept one can be taken back', async ({ page }) => {
@@ -224,33 +317,42 @@ test.describe('Timing', () => {
     await page.getByRole('textbox', { name: 'Length', exact: true }).fill('900');
     await page.keyboard.press('Enter');
     // A movement is over in a quarter of a second, so each frame writes down what it saw.
-    const frameOf = async (title: string) => (await (await page.locator(`iframe[title^="${title}"]`).first().elementHandle())!.contentFrame())!;
+    const frameOf = async (title: string) =>
+      (await (await page.locator(`iframe[title^="${title}"]`).first().elementHandle())!.contentFrame())!;
     const frames = { now: await frameOf('Preview of'), kept: await frameOf('Kept setting') };
     for (const frame of Object.values(frames)) {
       await frame.evaluate(() => {
         const lengths = new Set<number>();
         Object.assign(window, { lengths });
         const look = () => {
-          for (const { effect } of document.getAnimations()) lengths.add(Number((effect as KeyframeEffect).getComputedTiming().duration));
+          for (const { effect } of document.getAnimations())
+            lengths.add(Number((effect as KeyframeEffect).getComputedTiming().duration));
           requestAnimationFrame(look);
         };
         look();
       });
     }
-    const lengths = (frame: Frame) => frame.evaluate(() => [...(window as unknown as { lengths: Set<number> }).lengths]);
+    const lengths = (frame: Frame) =>
+      frame.evaluate(() => [...(window as unknown as { lengths: Set<number> }).lengths]);
     await page.getByRole('button', { name: /Play/ }).click();
     await expect.poll(() => lengths(frames.now)).toContain(900);
     await expect.poll(() => lengths(frames.kept)).toContain(240);
     expect(await lengths(frames.kept)).not.toContain(900);
     await page.getByRole('button', { name: 'Take A' }).click();
-    await expect(page.getByRole('slider', { name: 'New panel in, length' })).toHaveAttribute('aria-valuenow', '240');
+    await expect(page.getByRole('slider', { name: 'New panel in, length' })).toHaveAttribute(
+      'aria-valuenow',
+      '240'
+    );
   });
 
   test('a movement takes its length and easing from tokens, and follows them', async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await page.keyboard.press('Shift+T');
     const panel = page.getByRole('dialog', { name: 'Tokens' });
-    for (const [type, name, value] of [['duration', 'Quick', '180ms'], ['easing', 'Calm', 'cubic-bezier(0.2, 0, 0, 1)']] as const) {
+    for (const [type, name, value] of [
+      ['duration', 'Quick', '180ms'],
+      ['easing', 'Calm', 'cubic-bezier(0.2, 0, 0, 1)']
+    ] as const) {
       await panel.getByRole('combobox', { name: 'Type of the new token' }).selectOption({ label: type });
       await panel.getByRole('textbox', { name: 'Name of the new token' }).fill(name);
       await panel.getByRole('textbox', { name: 'Value of the new token' }).fill(value);
@@ -262,7 +364,9 @@ test.describe('Timing', () => {
     await page.getByRole('combobox', { name: 'Length from' }).selectOption({ label: 'Quick' });
     await page.getByRole('combobox', { name: 'Easing', exact: true }).selectOption({ label: 'Calm' });
     await expect(page.getByRole('textbox', { name: 'Length', exact: true })).toHaveValue('180 ms');
-    await expect(page.getByRole('textbox', { name: 'Easing as text' })).toHaveValue('cubic-bezier(0.2, 0, 0, 1)');
+    await expect(page.getByRole('textbox', { name: 'Easing as text' })).toHaveValue(
+      'cubic-bezier(0.2, 0, 0, 1)'
+    );
     await panel.getByRole('textbox', { name: 'Value of Quick' }).fill('0.32s');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('textbox', { name: 'Length', exact: true })).toHaveValue('320 ms');
@@ -278,6 +382,8 @@ test.describe('Timing', () => {
     await page.getByRole('tab', { name: '¼×' }).click();
     await page.getByRole('button', { name: /Play/ }).click();
     const frame = await previewFrame(page);
-    await expect.poll(() => frame.evaluate(() => document.getAnimations().map((each) => each.playbackRate))).toContain(0.25);
+    await expect
+      .poll(() => frame.evaluate(() => document.getAnimations().map((each) => each.playbackRate)))
+      .toContain(0.25);
   });
 });

@@ -49,7 +49,8 @@ test('what was saved is there after the tab is killed in the middle of work', as
   await page.getByRole('textbox', { name: 'Label 1', exact: true }).fill('Kept for sure');
   await bench.saved();
   await page.getByRole('textbox', { name: 'Label 2', exact: true }).fill('Perhaps');
-  // Gone at once: no event of leaving reaches the page. The bench does the same with the whole browser, by SIGKILL.
+  // Gone at once: no event of leaving reaches the page. The bench does the same with the whole browser, by
+  // SIGKILL.
   const context = page.context();
   await page.close({ runBeforeUnload: false });
   const again = await context.newPage();
@@ -61,7 +62,12 @@ test('the history goes to any point, and a named version can be gone back to', a
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Fill');
-  for (const [n, label] of [[1, 'One'], [2, 'Two'], [3, 'Three']] as const) await page.getByRole('textbox', { name: `Label ${n}`, exact: true }).fill(label);
+  for (const [n, label] of [
+    [1, 'One'],
+    [2, 'Two'],
+    [3, 'Three']
+  ] as const)
+    await page.getByRole('textbox', { name: `Label ${n}`, exact: true }).fill(label);
   await bench.row('Season tabs').click();
   await page.keyboard.press('h');
   const history = page.getByRole('dialog', { name: 'History' });
@@ -85,7 +91,9 @@ test('the history goes to any point, and a named version can be gone back to', a
 });
 
 test.describe('looks and tokens', () => {
-  test('a state is forced in the preview and never exported; a look is copied to another state and part', async ({ page }) => {
+  test('a state is forced in the preview and never exported; a look is copied to another state and part', async ({
+    page
+  }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Summer', 'tab');
     await page.getByRole('button', { name: 'hover', exact: true }).click();
@@ -99,12 +107,17 @@ test.describe('looks and tokens', () => {
     await page.getByRole('menuitem', { name: 'Paste the look here' }).click();
     await expect(bench.cell('background-color', 'focus')).toContainText('Cream, deeper');
     await page.getByRole('button', { name: 'Copy look' }).click();
-    await page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: 'folded header', exact: true }).click();
+    await page
+      .getByRole('group', { name: 'Parts' })
+      .getByRole('button', { name: 'folded header', exact: true })
+      .click();
     await page.getByRole('button', { name: 'Paste', exact: true }).click();
     await expect(bench.cell('border-radius', 'rest')).toContainText('6px 6px 0 0');
   });
 
-  test('a value becomes a token, a cell takes it, and changing it repaints at once; one in use is not deleted', async ({ page }) => {
+  test('a value becomes a token, a cell takes it, and changing it repaints at once; one in use is not deleted', async ({
+    page
+  }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
     await bench.cell('color', 'rest').click();
@@ -130,16 +143,25 @@ test.describe('looks and tokens', () => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Harvest');
     await bench.view('Fill');
-    await page.getByRole('group', { name: 'Icon', exact: true }).getByRole('button', { name: 'apple' }).click();
+    await page
+      .getByRole('group', { name: 'Icon', exact: true })
+      .getByRole('button', { name: 'apple' })
+      .click();
     await page.getByRole('searchbox', { name: 'Find an icon by what it means' }).fill('tree');
     await page.getByRole('group', { name: 'Icon', exact: true }).locator('.grid button').first().click();
     await expect(bench.preview.locator('#harvest-tab svg:not([data-chosen])')).toHaveCount(1);
     await bench.saved();
-    await expect(page.getByRole('group', { name: 'Icon', exact: true }).getByRole('button', { name: 'apple', exact: true })).toHaveCount(0);
+    await expect(
+      page
+        .getByRole('group', { name: 'Icon', exact: true })
+        .getByRole('button', { name: 'apple', exact: true })
+    ).toHaveCount(0);
   });
 });
 
-test('a type style is saved from one heading, given to another by name, and both follow it', async ({ page }) => {
+test('a type style is saved from one heading, given to another by name, and both follow it', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   const heading = (text: string) => bench.preview.getByRole('heading', { name: text });
   await bench.pick('Welcome heading');
@@ -161,9 +183,12 @@ test('a type style is saved from one heading, given to another by name, and both
   await size.fill('50');
   await expect(panel.getByRole('alert')).toContainText('“50” is not a value of font-size');
   await size.fill('3rem');
-  for (const text of ['An orchard that has kept its old names', 'Plan a visit']) await expect(heading(text)).toHaveCSS('font-size', '48px');
+  for (const text of ['An orchard that has kept its old names', 'Plan a visit'])
+    await expect(heading(text)).toHaveCSS('font-size', '48px');
   await panel.getByRole('button', { name: 'Delete Welcome heading' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'Welcome heading is used by font-family of Welcome heading' })).toBeVisible();
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Welcome heading is used by font-family of Welcome heading' })
+  ).toBeVisible();
   await page.keyboard.press('Escape');
 
   await bench.row('Plan heading').click();
@@ -173,7 +198,9 @@ test('a type style is saved from one heading, given to another by name, and both
   await expect(heading('Plan a visit')).toHaveCSS('font-size', '48px');
 });
 
-test('a piece picked here and deleted in another window: told, nothing breaks, and it can be brought back', async ({ page }) => {
+test('a piece picked here and deleted in another window: told, nothing breaks, and it can be brought back', async ({
+  page
+}) => {
   const faults: string[] = [];
   const one = await Bench.openDemo(page);
   page.on('pageerror', (error) => faults.push(error.message));
@@ -189,7 +216,11 @@ test('a piece picked here and deleted in another window: told, nothing breaks, a
     await page.getByRole('button', { name: 'Bring it back' }).click();
     await expect(one.row('Summer text')).toBeVisible();
     await expect(two.row('Summer text')).toBeVisible();
-    expect((await one.outline()).filter((name) => /Blossom$|Summer$|Harvest$|Wassail$/.test(name)).map((name) => name.trim())).toEqual(['Blossom', 'Summer', 'Harvest', 'Wassail']);
+    expect(
+      (await one.outline())
+        .filter((name) => /Blossom$|Summer$|Harvest$|Wassail$/.test(name))
+        .map((name) => name.trim())
+    ).toEqual(['Blossom', 'Summer', 'Harvest', 'Wassail']);
   }
   expect(faults).toEqual([]);
 });
@@ -197,29 +228,47 @@ test('a piece picked here and deleted in another window: told, nothing breaks, a
 /** Rounds of two hands at once; `npm run stress` asks for more. */
 const ROUNDS = Number(process.env.KYMATION_ROUNDS ?? 2);
 
-test(`two windows at once, whatever they do: the same page in both, before and after a reload, ${ROUNDS} rounds`, async ({ page }) => {
+test(`two windows at once, whatever they do: the same page in both, before and after a reload, ${ROUNDS} rounds`, async ({
+  page
+}) => {
   test.setTimeout(60_000 + ROUNDS * 20_000);
   const faults: string[] = [];
   const one = await Bench.openDemo(page);
   const two = await second(page);
   for (const { page: each } of [one, two]) each.on('pageerror', (error) => faults.push(error.message));
   const next = random(ROUNDS);
-  const KEYS = ['Control+d', 'Delete', 'Alt+ArrowDown', 'Alt+ArrowUp', 'Control+z', 'Control+Shift+z', 'Control+g'];
+  const KEYS = [
+    'Control+d',
+    'Delete',
+    'Alt+ArrowDown',
+    'Alt+ArrowUp',
+    'Control+z',
+    'Control+Shift+z',
+    'Control+g'
+  ];
   /** Picks some piece that is there and presses some key. */
   const act = async (bench: Bench) => {
     const rows = bench.page.getByRole('treeitem');
     const at = Math.floor(next() * Math.min(30, await rows.count()));
     const key = KEYS[Math.floor(next() * KEYS.length)]!;
     // It may have gone meanwhile; then there is nothing to pick.
-    await rows.nth(at).click({ timeout: 2000 }).catch(() => {});
+    await rows
+      .nth(at)
+      .click({ timeout: 2000 })
+      .catch(() => {});
     await bench.page.keyboard.press(key);
   };
   /** Every piece of the page in its order; the outline draws only the rows in sight. */
-  const pieces = (bench: Bench) => bench.preview.locator('[data-k]').evaluateAll((all) => all.map((each) => (each as HTMLElement).dataset.k));
+  const pieces = (bench: Bench) =>
+    bench.preview
+      .locator('[data-k]')
+      .evaluateAll((all) => all.map((each) => (each as HTMLElement).dataset.k));
   for (let round = 0; round < ROUNDS; round += 1) {
     for (let step = 0; step < 4; step += 1) await Promise.all([act(one), act(two)]);
     for (const bench of [one, two]) await bench.saved();
-    await expect(async () => expect(await pieces(two)).toEqual(await pieces(one))).toPass({ timeout: 15_000 });
+    await expect(async () => expect(await pieces(two)).toEqual(await pieces(one))).toPass({
+      timeout: 15_000
+    });
   }
   const before = await pieces(one);
   await page.reload();

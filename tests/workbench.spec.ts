@@ -2,13 +2,17 @@ import { expect, test } from './support/test';
 import { projectOf } from '../bench/projects';
 import { Bench } from './support/workbench';
 
-test('a label typed in Fill shows in the preview at once, comes back by undo, and is there after a reload', async ({ page }) => {
+test('a label typed in Fill shows in the preview at once, comes back by undo, and is there after a reload', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Fill');
   const label = page.getByRole('textbox', { name: 'Label 2', exact: true });
   // What a hand or a behaviour has made of the page stays: only the words are new.
-  await bench.preview.getByRole('tab', { name: 'Summer' }).evaluate((element) => element.setAttribute('data-kept', ''));
+  await bench.preview
+    .getByRole('tab', { name: 'Summer' })
+    .evaluate((element) => element.setAttribute('data-kept', ''));
   await label.fill('High summer');
   await expect(bench.preview.getByRole('tab', { name: 'High summer' })).toHaveAttribute('data-kept');
   await expect(bench.preview.getByRole('tabpanel', { name: 'Blossom' })).toBeVisible();
@@ -42,7 +46,9 @@ test('panels are added, duplicated, moved, removed and renamed in one list', asy
   await expect(page.getByRole('button', { name: '1 finding' })).toBeVisible();
 });
 
-test('the piece that is inserted by A, by Ctrl K and by the button stands where the selection is', async ({ page }) => {
+test('the piece that is inserted by A, by Ctrl K and by the button stands where the selection is', async ({
+  page
+}) => {
   const bench = await Bench.openNew(page);
   await bench.row('First section').click();
   await page.keyboard.press('a');
@@ -61,12 +67,25 @@ test('the piece that is inserted by A, by Ctrl K and by the button stands where 
   await bench.row('First column').click();
   await bench.insert('button');
   expect(await bench.outline()).toEqual([
-    'First section', '  Tabs', '    First', '      First text', '    Second', '      Second text', '      Heading', '    Third', '      Third text',
-    '  Columns', '    First column', '      Button', '    Second column'
+    'First section',
+    '  Tabs',
+    '    First',
+    '      First text',
+    '    Second',
+    '      Second text',
+    '      Heading',
+    '    Third',
+    '      Third text',
+    '  Columns',
+    '    First column',
+    '      Button',
+    '    Second column'
   ]);
 });
 
-test('pieces are moved by dragging and by keys, duplicated, renamed, deleted and brought back', async ({ page }) => {
+test('pieces are moved by dragging and by keys, duplicated, renamed, deleted and brought back', async ({
+  page
+}) => {
   const bench = await Bench.openNew(page);
   for (const kind of ['heading', 'rich text', 'button']) {
     await bench.row('First section').click();
@@ -124,7 +143,9 @@ test('a click in the preview picks the part; Try it gives the page its own hands
   const bench = await Bench.openDemo(page);
   await bench.preview.locator('#summer-tab').click();
   await expect(bench.row('Summer')).toHaveAttribute('aria-selected', 'true');
-  await expect(page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: 'tab', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(
+    page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: 'tab', exact: true })
+  ).toHaveAttribute('aria-pressed', 'true');
   await page.keyboard.press('t');
   await bench.preview.locator('#wassail-tab').click();
   await expect(bench.preview.getByText('Toast in the branches')).toBeVisible();
@@ -161,7 +182,9 @@ test('rich text is written with bold, links and lists, and stays clean', async (
   await expect(bench.preview.locator('a').first()).toHaveAttribute('href', 'https://quillmere.example/');
 });
 
-test('text is written in the page itself, by double click and by Enter, and is one step of the history', async ({ page }) => {
+test('text is written in the page itself, by double click and by Enter, and is one step of the history', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   const words = bench.preview.locator('.welcome-text');
   await words.dblclick();
@@ -197,8 +220,13 @@ test('text is written in the page itself, by double click and by Enter, and is o
   // Pasted markup is cleaned to what rich text may hold.
   await editor.evaluate((element) => {
     const data = new DataTransfer();
-    data.setData('text/html', '<h1 style="color:red" onclick="x()">Bare <script>x()</script><em>words</em></h1><img src="https://evil.example/x.png">');
-    element.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    data.setData(
+      'text/html',
+      '<h1 style="color:red" onclick="x()">Bare <script>x()</script><em>words</em></h1><img src="https://evil.example/x.png">'
+    );
+    element.dispatchEvent(
+      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })
+    );
   });
   await expect(editor.locator('em')).toHaveText('words');
   // Pressing elsewhere ends it and picks what was pressed.
@@ -213,11 +241,16 @@ test('a picture is added from disk, cleaned, shown and exported', async ({ page 
   await bench.row('First section').click();
   await bench.insert('image');
   await bench.view('Fill');
-  const svg = '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="20" onload="parent.hacked=1"><script>parent.hacked=1</script><rect width="40" height="20" fill="red"/></svg>';
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="20" onload="parent.hacked=1"><script>parent.hacked=1</script><rect width="40" height="20" fill="red"/></svg>';
   await page.getByRole('group', { name: 'Picture', exact: true }).getByRole('button').first().click();
-  await page.locator('input[type=file]').setInputFiles({ name: 'My Sign.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'My Sign.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
   await expect(bench.preview.locator('img')).toHaveJSProperty('naturalWidth', 40);
-  await page.locator('input[type=file]').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') });
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('hello') });
   await expect(page.getByText('notes.txt is no picture')).toBeVisible();
   await page.keyboard.press('Control+e');
   await page.getByRole('button', { name: 'assets/my-sign.svg' }).click();
@@ -234,7 +267,14 @@ test('the outline is filtered by name, with what each piece stands in', async ({
   const all = (await bench.outline()).length;
   const filter = page.getByRole('searchbox', { name: 'Filter the outline' });
   await filter.fill('harvest pic');
-  expect(await bench.outline()).toEqual(['Plan a visit', '  Season tabs', '    Harvest', '      Harvest columns', '        Harvest picture side', '          Harvest picture']);
+  expect(await bench.outline()).toEqual([
+    'Plan a visit',
+    '  Season tabs',
+    '    Harvest',
+    '      Harvest columns',
+    '        Harvest picture side',
+    '          Harvest picture'
+  ]);
   await bench.row('Harvest picture').click();
   await expect(bench.preview.locator('#harvest img')).toBeVisible();
   await filter.fill('no such thing');
@@ -249,10 +289,18 @@ test('a page of 600 pieces comes in portions, and is whole and in order', async 
   const list = bench.preview.locator('[role=tablist]');
   await expect(list).toHaveCount(120);
   await expect(bench.preview.locator('k-slot')).toHaveCount(0);
-  expect(await bench.preview.locator('body').evaluate((body) => [...body.querySelectorAll('[data-k^="text-"]')].map((each) => each.getAttribute('data-k')))).toEqual(Array.from({ length: 120 }, (_, n) => [`text-${n}-a`, `text-${n}-b`]).flat());
+  expect(
+    await bench.preview
+      .locator('body')
+      .evaluate((body) =>
+        [...body.querySelectorAll('[data-k^="text-"]')].map((each) => each.getAttribute('data-k'))
+      )
+  ).toEqual(Array.from({ length: 120 }, (_, n) => [`text-${n}-a`, `text-${n}-b`]).flat());
 });
 
-test('what was built while writing goes again when it is undone, though the words are as many', async ({ page }) => {
+test('what was built while writing goes again when it is undone, though the words are as many', async ({
+  page
+}) => {
   const bench = await Bench.openDemo(page);
   const words = bench.preview.locator('.welcome-text');
   await words.dblclick();

@@ -12,7 +12,9 @@ async function slower(page: Page, times: number): Promise<void> {
 }
 
 for (const times of [1, 6]) {
-  test(`linked words stay, however quick the hand and at ${times}× the time: ${ROUNDS} rounds`, async ({ page }) => {
+  test(`linked words stay, however quick the hand and at ${times}× the time: ${ROUNDS} rounds`, async ({
+    page
+  }) => {
     test.setTimeout(60_000 + ROUNDS * 20_000);
     const bench = await Bench.openDemo(page);
     await slower(page, times);
@@ -74,9 +76,16 @@ test('the tools never cover the line that is written, nor the ones beside it', a
     const covered = await editor.evaluate((element) => {
       const bar = document.querySelector('k-writer')!.getBoundingClientRect();
       const range = document.getSelection()!.getRangeAt(0);
-      const block = (range.startContainer instanceof Element ? range.startContainer : range.startContainer.parentElement)!.closest('p, li')!;
-      const near = [block.previousElementSibling, block, block.nextElementSibling].filter((each) => each !== null && element.contains(each));
-      return near.some((each) => each!.getBoundingClientRect().top < bar.bottom && each!.getBoundingClientRect().bottom > bar.top);
+      const block = (
+        range.startContainer instanceof Element ? range.startContainer : range.startContainer.parentElement
+      )!.closest('p, li')!;
+      const near = [block.previousElementSibling, block, block.nextElementSibling].filter(
+        (each) => each !== null && element.contains(each)
+      );
+      return near.some(
+        (each) =>
+          each!.getBoundingClientRect().top < bar.bottom && each!.getBoundingClientRect().bottom > bar.top
+      );
     });
     expect(covered, `line ${line}`).toBe(false);
   }

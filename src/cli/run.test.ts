@@ -13,24 +13,47 @@ import { kymation as called } from './run';
 describe('command line', () => {
   const kymation = async (...args: string[]) => {
     const lines: Record<'out' | 'note', string[]> = { out: [], note: [] };
-    const code = await called(args, { out: (text) => lines.out.push(text), note: (text) => lines.note.push(text) });
+    const code = await called(args, {
+      out: (text) => lines.out.push(text),
+      note: (text) => lines.note.push(text)
+    });
     return { code, text: (code === 2 ? lines.note : lines.out).join('\n') };
   };
 
   it('exports all pages as a folder, or one page as one file', async () => {
     const out = mkdtempSync(join(tmpdir(), 'kymation-'));
-    expect(await kymation('export', 'demo/orchard.kymation', '--out', join(out, 'all'))).toMatchObject({ code: 0, text: expect.stringMatching(/index\.html[\s\S]*harvest\.html[\s\S]*assets\/press-house\.svg/) });
+    expect(await kymation('export', 'demo/orchard.kymation', '--out', join(out, 'all'))).toMatchObject({
+      code: 0,
+      text: expect.stringMatching(/index\.html[\s\S]*harvest\.html[\s\S]*assets\/press-house\.svg/)
+    });
     expect(existsSync(join(out, 'all/assets/orchard-blossom.svg'))).toBe(true);
-    expect((await kymation('export', 'demo/orchard.kymation', '--out', join(out, 'one'), '--page', 'harvest', '--single')).code).toBe(0);
+    expect(
+      (
+        await kymation(
+          'export',
+          'demo/orchard.kymation',
+          '--out',
+          join(out, 'one'),
+          '--page',
+          'harvest',
+          '--single'
+        )
+      ).code
+    ).toBe(0);
     expect(readFileSync(join(out, 'one/harvest.html'), 'utf8')).toContain('data:image/svg+xml;base64,');
     expect(existsSync(join(out, 'one/harvest.css'))).toBe(false);
   });
 
   it('writes one piece as a snippet', async () => {
     const out = mkdtempSync(join(tmpdir(), 'kymation-'));
-    expect(await kymation('export', 'demo/orchard.kymation', '--out', out, '--snippet', 'season-tabs')).toMatchObject({ code: 0 });
+    expect(
+      await kymation('export', 'demo/orchard.kymation', '--out', out, '--snippet', 'season-tabs')
+    ).toMatchObject({ code: 0 });
     expect(readFileSync(join(out, 'snippet.html'), 'utf8')).toContain('class="ky-season-tabs"');
-    expect(await kymation('export', 'demo/orchard.kymation', '--out', out, '--snippet', 'blossom')).toEqual({ code: 2, text: expect.stringContaining('no piece “blossom” in this project that can stand alone') });
+    expect(await kymation('export', 'demo/orchard.kymation', '--out', out, '--snippet', 'blossom')).toEqual({
+      code: 2,
+      text: expect.stringContaining('no piece “blossom” in this project that can stand alone')
+    });
   });
 
   it('checks a project: exit code 1 on errors, as text, JSON and a SARIF log that its published schema takes', async () => {
@@ -40,7 +63,15 @@ describe('command line', () => {
       type: 'batch',
       label: '',
       commands: [
-        { type: 'set-style', id: 'plan-heading', part: 'root', state: 'rest', condition: 'always', property: 'color', value: '#dddddd' },
+        {
+          type: 'set-style',
+          id: 'plan-heading',
+          part: 'root',
+          state: 'rest',
+          condition: 'always',
+          property: 'color',
+          value: '#dddddd'
+        },
         { type: 'set-setting', id: 'press-heading', key: 'level', value: '5' },
         { type: 'set-aside', finding: 'heading-order press-heading', reason: 'It is a caption' }
       ]
@@ -48,17 +79,33 @@ describe('command line', () => {
     if (!outcome.ok) throw new Error(outcome.refusal.sentence);
     const file = join(folder, 'faulty project.kymation');
     writeFileSync(file, writeProjectFile(outcome.project, bytes));
-    expect(await kymation('check', 'demo/orchard.kymation')).toMatchObject({ code: 0, text: expect.stringContaining('0 findings') });
+    expect(await kymation('check', 'demo/orchard.kymation')).toMatchObject({
+      code: 0,
+      text: expect.stringContaining('0 findings')
+    });
     expect(await kymation('check', file, '--json')).toMatchObject({ code: 1 });
     const log = JSON.parse((await kymation('check', file, '--sarif')).text);
     // The OASIS schema, as the schemastore package carries it.
-    const schema = JSON.parse(readFileSync(createRequire(import.meta.url).resolve('schemastore/schemas/json/sarif-2.1.0.json'), 'utf8'));
+    const schema = JSON.parse(
+      readFileSync(
+        createRequire(import.meta.url).resolve('schemastore/schemas/json/sarif-2.1.0.json'),
+        'utf8'
+      )
+    );
     const ajv = new Ajv({ strict: false, validateFormats: false, unicodeRegExp: false });
     const isValid = ajv.validate(schema, log);
     expect(ajv.errors).toBeNull();
     expect(isValid).toBe(true);
     const [run] = log.runs;
-    expect(run.results.map((each: { ruleId: string; suppressions?: unknown[] }) => [each.ruleId, each.suppressions?.length ?? 0])).toEqual([['text-contrast', 0], ['heading-order', 1]]);
+    expect(
+      run.results.map((each: { ruleId: string; suppressions?: unknown[] }) => [
+        each.ruleId,
+        each.suppressions?.length ?? 0
+      ])
+    ).toEqual([
+      ['text-contrast', 0],
+      ['heading-order', 1]
+    ]);
     expect(run.tool.driver.rules[run.results[0].ruleIndex].id).toBe('text-contrast');
   });
 
@@ -66,7 +113,10 @@ describe('command line', () => {
     [['export', 'nowhere.kymation', '--out', 'x'], /nowhere\.kymation cannot be read/],
     [['export', 'README.md', '--out', 'x'], /not a zip/],
     [['export', 'demo/orchard.kymation'], /--out DIR/],
-    [['export', 'demo/orchard.kymation', '--out', 'x', '--page', 'attic'], /no page “attic”[\s\S]*visit, harvest/],
+    [
+      ['export', 'demo/orchard.kymation', '--out', 'x', '--page', 'attic'],
+      /no page “attic”[\s\S]*visit, harvest/
+    ],
     [['melt'], /no command “melt”/],
     [['check', 'nowhere.kymation'], /nowhere\.kymation cannot be read/],
     [['check'], /Name the project file to check/],

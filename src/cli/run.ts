@@ -45,7 +45,9 @@ function pagesOf(project: Project, wanted: string | undefined): readonly PageId[
   if (wanted === undefined) return project.info.pageOrder;
   const known = project.info.pageOrder.find((id) => id === wanted);
   if (known) return [known];
-  throw new Mistake(`There is no page “${wanted}” in this project. It has: ${project.info.pageOrder.join(', ')}.`);
+  throw new Mistake(
+    `There is no page “${wanted}” in this project. It has: ${project.info.pageOrder.join(', ')}.`
+  );
 }
 
 interface Options {
@@ -71,16 +73,27 @@ async function openFile(file: string, say: Say): Promise<Extract<Opened, { ok: t
 async function exportCommand(file: string, options: Options, say: Say): Promise<number> {
   if (!options.out) throw new Mistake('Say where to write with --out DIR.');
   const { project, bytes } = await openFile(file, say);
-  const dataUri = (asset: Asset) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id)!).toString('base64')}`;
+  const dataUri = (asset: Asset) =>
+    `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id)!).toString('base64')}`;
   const out = resolve(options.out);
-  if (options.snippet !== undefined) return exportSnippet(project, options.snippet, dataUri, out, options.minify ?? false, say);
+  if (options.snippet !== undefined)
+    return exportSnippet(project, options.snippet, dataUri, out, options.minify ?? false, say);
   const pages = pagesOf(project, options.page);
   const renditions = new Map<AssetId, Rendition[]>();
   const files = new Map<string, Uint8Array>();
   for (const [asset, widths] of options.single ? [] : renditionPlan(registry, project)) {
     const made = await makeRenditions(bytes.get(asset.id)!, widths);
     if (!made.ok) say.note(`note: ${asset.file} goes along as it is: ${made.sentence}.`);
-    else renditions.set(asset.id, made.made.map(({ format, width, bytes: own }) => (files.set(renditionFile(asset, width, format), own), { format, width, file: renditionFile(asset, width, format) })));
+    else
+      renditions.set(
+        asset.id,
+        made.made.map(
+          ({ format, width, bytes: own }) => (
+            files.set(renditionFile(asset, width, format), own),
+            { format, width, file: renditionFile(asset, width, format) }
+          )
+        )
+      );
   }
   const plan = planExport(registry, project, pages, { single: options.single ?? false, dataUri, renditions });
   const finished = await finish({ ...requestOf(plan), minified: options.minify ?? false });
@@ -92,9 +105,19 @@ async function exportCommand(file: string, options: Options, say: Say): Promise<
   return code;
 }
 
-async function exportSnippet(project: Project, id: string, dataUri: (asset: Asset) => string, out: string, minified: boolean, say: Say): Promise<number> {
+async function exportSnippet(
+  project: Project,
+  id: string,
+  dataUri: (asset: Asset) => string,
+  out: string,
+  minified: boolean,
+  say: Say
+): Promise<number> {
   const node = maybeNode(project, id);
-  if (!node || !registry.kindOf(node.kind).markup || registry.kindOf(node.kind).category === 'page') throw new Mistake(`There is no piece “${id}” in this project that can stand alone. Ids stand in project.json under nodes.`);
+  if (!node || !registry.kindOf(node.kind).markup || registry.kindOf(node.kind).category === 'page')
+    throw new Mistake(
+      `There is no piece “${id}” in this project that can stand alone. Ids stand in project.json under nodes.`
+    );
   const { assets: _assets, ...snippet } = printSnippet(registry, project, node.id, { addressOf: dataUri });
   const request = { snippet: { ...snippet, behaviours: [...snippet.behaviours] }, minified };
   return writeFinished(await finishSnippet(request), out, say);
@@ -108,7 +131,10 @@ async function writeFinished({ files, problems, broken }: Finished, out: string,
   return problems.length + broken.length > 0 ? 1 : 0;
 }
 
-/** Without a browser nothing is measured, so what hangs on measurements (fit of labels, heights) is not looked at. */
+/**
+ * Without a browser nothing is measured, so what hangs on measurements (fit of labels, heights) is not looked
+ * at.
+ */
 async function checkCommand(file: string, { json, sarif }: Options, say: Say): Promise<number> {
   const opened = await openFile(file, say);
   const project = await withTones(opened.project, ({ id }) => readTones(opened.bytes.get(id)!));
@@ -118,9 +144,15 @@ async function checkCommand(file: string, { json, sarif }: Options, say: Say): P
   if (sarif) say.out(JSON.stringify(sarifOf(registry, project, findings, file), null, 2));
   else if (json) say.out(JSON.stringify({ file, findings: open, aside, placeholders }, null, 2));
   else {
-    for (const { severity, sentence, cause, node, rule } of open) say.out(`${severity}: ${sentence}\n    ${cause}\n    ${node} (${rule})`);
-    say.out(`${open.length} ${open.length === 1 ? 'finding' : 'findings'}, ${aside.length} set aside. Fit of labels and heights are measured in the workbench only.`);
-    if (placeholders.length > 0) say.out(`Still as it came: ${placeholders.map(({ node, what, text }) => `${node} (${text ? `“${text}”` : `no ${what} yet`})`).join(', ')}`);
+    for (const { severity, sentence, cause, node, rule } of open)
+      say.out(`${severity}: ${sentence}\n    ${cause}\n    ${node} (${rule})`);
+    say.out(
+      `${open.length} ${open.length === 1 ? 'finding' : 'findings'}, ${aside.length} set aside. Fit of labels and heights are measured in the workbench only.`
+    );
+    if (placeholders.length > 0)
+      say.out(
+        `Still as it came: ${placeholders.map(({ node, what, text }) => `${node} (${text ? `“${text}”` : `no ${what} yet`})`).join(', ')}`
+      );
   }
   return open.some(({ severity }) => severity === 'error') ? 1 : 0;
 }
@@ -159,7 +191,8 @@ async function act(args: readonly string[], say: Say): Promise<number> {
 /**
  * The command line.
  * @param args what stands behind the program's name.
- * @returns the exit code: 0 good, 1 problems or findings that are errors, 2 a mistake in the call, said in one sentence.
+ * @returns the exit code: 0 good, 1 problems or findings that are errors, 2 a mistake in the call, said in
+ * one sentence.
  */
 export async function kymation(args: readonly string[], say: Say): Promise<number> {
   try {

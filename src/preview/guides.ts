@@ -7,12 +7,18 @@ const SIDES: readonly Side[] = ['top', 'right', 'bottom', 'left'];
 /** A strip of room and what it is: px of a margin, a padding or a gap. */
 export interface Strip {
   readonly kind: 'margin' | 'padding' | 'gap';
-  readonly box: { readonly left: number; readonly top: number; readonly width: number; readonly height: number };
+  readonly box: {
+    readonly left: number;
+    readonly top: number;
+    readonly width: number;
+    readonly height: number;
+  };
   readonly px: number;
 }
 
 const px = (text: string) => Math.round((parseFloat(text) || 0) * 100) / 100;
-const sides = (style: CSSStyleDeclaration, kind: 'margin' | 'padding') => SIDES.map((side) => px(style.getPropertyValue(`${kind}-${side}`)));
+const sides = (style: CSSStyleDeclaration, kind: 'margin' | 'padding') =>
+  SIDES.map((side) => px(style.getPropertyValue(`${kind}-${side}`)));
 
 /** What an element keeps free around, inside and between, in px, as Chromium has laid it out. */
 export function distancesOf(element: HTMLElement, pick: Pick): Distances {
@@ -31,11 +37,15 @@ export function distancesOf(element: HTMLElement, pick: Pick): Distances {
   };
 }
 
-/** The space between it and the block above where their margins are one: the larger of the two (CSS 2.2, section 8.3.1); null where they are not. */
+/**
+ * The space between it and the block above where their margins are one: the larger of the two (CSS 2.2,
+ * section 8.3.1); null where they are not.
+ */
 function collapsedAbove(element: HTMLElement, style: CSSStyleDeclaration): number | null {
   const above = element.previousElementSibling;
   const parent = element.parentElement;
-  if (!above || !parent || getComputedStyle(parent).display !== 'block' || style.display === 'inline') return null;
+  if (!above || !parent || getComputedStyle(parent).display !== 'block' || style.display === 'inline')
+    return null;
   const [own, before] = [px(style.marginTop), px(getComputedStyle(above).marginBottom)];
   return own > 0 && before > 0 ? Math.max(own, before) : null;
 }
@@ -44,11 +54,29 @@ function collapsedAbove(element: HTMLElement, style: CSSStyleDeclaration): numbe
 export function stripsOf(element: HTMLElement): Strip[] {
   const style = getComputedStyle(element);
   const rect = element.getBoundingClientRect();
-  const border = SIDES.map((side) => px(style.getPropertyValue(`border-${side}-width`))) as [number, number, number, number];
-  const inner = { left: rect.left + border[3], top: rect.top + border[0], right: rect.right - border[1], bottom: rect.bottom - border[2] };
+  const border = SIDES.map((side) => px(style.getPropertyValue(`border-${side}-width`))) as [
+    number,
+    number,
+    number,
+    number
+  ];
+  const inner = {
+    left: rect.left + border[3],
+    top: rect.top + border[0],
+    right: rect.right - border[1],
+    bottom: rect.bottom - border[2]
+  };
   const found: Strip[] = [];
-  const add = (kind: Strip['kind'], size: number, left: number, top: number, width: number, height: number) => {
-    if (size > 0 && width > 0 && height > 0) found.push({ kind, px: size, box: { left, top, width, height } });
+  const add = (
+    kind: Strip['kind'],
+    size: number,
+    left: number,
+    top: number,
+    width: number,
+    height: number
+  ) => {
+    if (size > 0 && width > 0 && height > 0)
+      found.push({ kind, px: size, box: { left, top, width, height } });
   };
   const [top, right, bottom, left] = sides(style, 'padding') as [number, number, number, number];
   add('padding', top, inner.left, inner.top, inner.right - inner.left, top);
@@ -64,12 +92,33 @@ export function stripsOf(element: HTMLElement): Strip[] {
   return found;
 }
 
-function addGaps(element: HTMLElement, add: (kind: Strip['kind'], size: number, left: number, top: number, width: number, height: number) => void): void {
-  const boxes = [...element.children].map((child) => child.getBoundingClientRect()).filter(({ width, height }) => width > 0 && height > 0);
+function addGaps(
+  element: HTMLElement,
+  add: (kind: Strip['kind'], size: number, left: number, top: number, width: number, height: number) => void
+): void {
+  const boxes = [...element.children]
+    .map((child) => child.getBoundingClientRect())
+    .filter(({ width, height }) => width > 0 && height > 0);
   boxes.slice(1).forEach((box, i) => {
     const before = boxes[i]!;
     const [down, along] = [box.top - before.bottom, box.left - before.right];
-    if (down >= 1) add('gap', Math.round(down), Math.min(before.left, box.left), before.bottom, Math.max(before.right, box.right) - Math.min(before.left, box.left), down);
-    else if (along >= 1) add('gap', Math.round(along), before.right, Math.min(before.top, box.top), along, Math.max(before.bottom, box.bottom) - Math.min(before.top, box.top));
+    if (down >= 1)
+      add(
+        'gap',
+        Math.round(down),
+        Math.min(before.left, box.left),
+        before.bottom,
+        Math.max(before.right, box.right) - Math.min(before.left, box.left),
+        down
+      );
+    else if (along >= 1)
+      add(
+        'gap',
+        Math.round(along),
+        before.right,
+        Math.min(before.top, box.top),
+        along,
+        Math.max(before.bottom, box.bottom) - Math.min(before.top, box.top)
+      );
   });
 }

@@ -31,14 +31,38 @@ describe('messages with the frame', () => {
   });
 
   it('never throws', () => {
-    fc.assert(fc.property(fc.anything(), (value) => readFromFrame(value) === null || typeof value === 'object'));
+    fc.assert(
+      fc.property(fc.anything(), (value) => readFromFrame(value) === null || typeof value === 'object')
+    );
   });
 
   it('reads patches on the other side', () => {
-    const patch = { type: 'patch', seq: 1, root: 'page', keyframes: '', nodes: [{ id: 'page', html: '<k-body></k-body>', behaviours: [] }], sheets: [{ id: 'k-page', css: 'x' }], values: [{ id: 'page', values: ['1px'] }], removed: ['old'], tokens: [{ id: 'leaf', value: '#0b6a5f' }] };
+    const patch = {
+      type: 'patch',
+      seq: 1,
+      root: 'page',
+      keyframes: '',
+      nodes: [{ id: 'page', html: '<k-body></k-body>', behaviours: [] }],
+      sheets: [{ id: 'k-page', css: 'x' }],
+      values: [{ id: 'page', values: ['1px'] }],
+      removed: ['old'],
+      tokens: [{ id: 'leaf', value: '#0b6a5f' }]
+    };
     expect(readToFrame(patch)).toEqual(patch);
-    expect(readToFrame({ ...patch, nodes: [{ id: 'page', html: '', behaviours: [], script: 'alert(1)' }] })).toBeNull();
-    for (const wrong of [{ nodes: [{ id: 'page', html: 1, behaviours: [] }] }, { nodes: [null] }, { nodes: [{ id: '', html: '', behaviours: [] }] }, { nodes: [{ id: 'page', html: '', behaviours: [7] }] }, { nodes: {} }, { sheets: [{ id: 'k-page' }] }, { values: [{ id: 'page', values: ['x'.repeat(501)] }] }, { removed: [3] }, { removed: null }]) {
+    expect(
+      readToFrame({ ...patch, nodes: [{ id: 'page', html: '', behaviours: [], script: 'alert(1)' }] })
+    ).toBeNull();
+    for (const wrong of [
+      { nodes: [{ id: 'page', html: 1, behaviours: [] }] },
+      { nodes: [null] },
+      { nodes: [{ id: '', html: '', behaviours: [] }] },
+      { nodes: [{ id: 'page', html: '', behaviours: [7] }] },
+      { nodes: {} },
+      { sheets: [{ id: 'k-page' }] },
+      { values: [{ id: 'page', values: ['x'.repeat(501)] }] },
+      { removed: [3] },
+      { removed: null }
+    ]) {
       expect(readToFrame({ ...patch, ...wrong }), JSON.stringify(wrong)).toBeNull();
     }
     expect(readToFrame({ type: 'asset', id: 'a', blob: 'not a blob' })).toBeNull();

@@ -1,21 +1,40 @@
 import { STATES } from '$core/project/types';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
 
-/** What the app and the preview frame tell each other. Both sides check what they get; what does not fit is dropped and counted. */
+/**
+ * What the app and the preview frame tell each other. Both sides check what they get; what does not fit is
+ * dropped and counted.
+ */
 
 const id = () => string().strict(true).max(80);
-const list = <T>(of: T) => array().of(of as never).max(25_000).required();
+const list = <T>(of: T) =>
+  array()
+    .of(of as never)
+    .max(25_000)
+    .required();
 
 const isText = (value: unknown, most: number) => typeof value === 'string' && value.length <= most;
 const isId = (value: unknown) => isText(value, 80) && value !== '';
-const hasOnly = (value: unknown, keys: readonly string[]): value is Record<string, unknown> => typeof value === 'object' && value !== null && Object.keys(value).length === keys.length && keys.every((key) => Object.hasOwn(value, key));
+const hasOnly = (value: unknown, keys: readonly string[]): value is Record<string, unknown> =>
+  typeof value === 'object' &&
+  value !== null &&
+  Object.keys(value).length === keys.length &&
+  keys.every((key) => Object.hasOwn(value, key));
 
-/** A list of thousands, each looked at by a plain function: a schema for each would take longer than drawing them. */
+/**
+ * A list of thousands, each looked at by a plain function: a schema for each would take longer than drawing
+ * them.
+ */
 const long = (name: string, fits: (each: unknown) => boolean) =>
-  mixed<unknown[]>((value): value is unknown[] => Array.isArray(value)).required().test(name, `${name} do not fit`, (value) => value.length <= 25_000 && value.every(fits)) as never;
+  mixed<unknown[]>((value): value is unknown[] => Array.isArray(value))
+    .required()
+    .test(name, `${name} do not fit`, (value) => value.length <= 25_000 && value.every(fits)) as never;
 
 /** A piece in sight, and which part of its height lies over the reading line; null where none is known. */
-const sight = () => object({ node: string().strict(true).max(64).required(), part: number().required() }).nullable().default(null);
+const sight = () =>
+  object({ node: string().strict(true).max(64).required(), part: number().required() })
+    .nullable()
+    .default(null);
 
 const pick = object({
   node: id().required(),
@@ -26,7 +45,10 @@ const pick = object({
 
 export type Pick = InferType<typeof pick>;
 
-/** Conditions that can be tried by a switch. Widths are real in the frame and need none; pictures that do not come are no condition of a style. */
+/**
+ * Conditions that can be tried by a switch. Widths are real in the frame and need none; pictures that do not
+ * come are no condition of a style.
+ */
 export const SWITCHES = ['touch', 'less-motion', 'no-script', 'print', 'no-pictures'] as const;
 export type Switch = (typeof SWITCHES)[number];
 
@@ -36,11 +58,34 @@ const toFrame = {
     seq: number().integer().required(),
     root: id().required(),
     keyframes: string().strict(true).defined(),
-    nodes: long('nodes', (each) => hasOnly(each, ['id', 'html', 'behaviours']) && isId(each.id) && isText(each.html, 2_000_000) && Array.isArray(each.behaviours) && each.behaviours.every(isId)),
-    sheets: long('sheets', (each) => hasOnly(each, ['id', 'css']) && isId(each.id) && isText(each.css, 2_000_000)),
-    values: long('values', (each) => hasOnly(each, ['id', 'values']) && isId(each.id) && Array.isArray(each.values) && each.values.length <= 2000 && each.values.every((value) => isText(value, 500))),
+    nodes: long(
+      'nodes',
+      (each) =>
+        hasOnly(each, ['id', 'html', 'behaviours']) &&
+        isId(each.id) &&
+        isText(each.html, 2_000_000) &&
+        Array.isArray(each.behaviours) &&
+        each.behaviours.every(isId)
+    ),
+    sheets: long(
+      'sheets',
+      (each) => hasOnly(each, ['id', 'css']) && isId(each.id) && isText(each.css, 2_000_000)
+    ),
+    values: long(
+      'values',
+      (each) =>
+        hasOnly(each, ['id', 'values']) &&
+        isId(each.id) &&
+        Array.isArray(each.values) &&
+        each.values.length <= 2000 &&
+        each.values.every((value) => isText(value, 500))
+    ),
     removed: long('removed', isId),
-    tokens: array().of(object({ id: id().required(), value: string().strict(true).max(2000).defined() }).noUnknown()).max(5000).nullable().defined() as never
+    tokens: array()
+      .of(object({ id: id().required(), value: string().strict(true).max(2000).defined() }).noUnknown())
+      .max(5000)
+      .nullable()
+      .defined() as never
   }),
   asset: object({
     type: string().oneOf(['asset']).required(),
@@ -58,7 +103,10 @@ const toFrame = {
     rate: number().min(0.05).max(4).required(),
     /** Margins, paddings and gaps of what is under the pointer are drawn. */
     guides: boolean().required(),
-    /** Stacked siblings of the picked piece, itself among them, which is then dragged in the page; empty where it is not one of such. */
+    /**
+     * Stacked siblings of the picked piece, itself among them, which is then dragged in the page; empty where
+     * it is not one of such.
+     */
     stack: array().of(id().required()).max(500).required(),
     /** The name on the picked part's tag. */
     name: string().strict(true).max(200).defined()
@@ -67,11 +115,24 @@ const toFrame = {
   /** Holds everything that moves at a time in ms since it was set going; null lets it go on. */
   scrub: object({ type: string().oneOf(['scrub']).required(), time: number().min(0).nullable().defined() }),
   /** Scrolls to a share of the way, 0 to 1. */
-  scroll: object({ type: string().oneOf(['scroll']).required(), share: number().min(0).max(1).required(), at: sight() }),
+  scroll: object({
+    type: string().oneOf(['scroll']).required(),
+    share: number().min(0).max(1).required(),
+    at: sight()
+  }),
   /** Asks how much room the rows of some pieces need, and have. */
-  measure: object({ type: string().oneOf(['measure']).required(), rows: list(object({ node: id().required(), row: id().required() }).noUnknown()) as never }),
+  measure: object({
+    type: string().oneOf(['measure']).required(),
+    rows: list(object({ node: id().required(), row: id().required() }).noUnknown()) as never
+  }),
   /** Lets a hand write in a part of a piece; null ends it. */
-  write: object({ type: string().oneOf(['write']).required(), node: id().nullable().defined(), part: id().required(), html: string().strict(true).max(60_000).defined(), label: string().strict(true).max(200).defined() }),
+  write: object({
+    type: string().oneOf(['write']).required(),
+    node: id().nullable().defined(),
+    part: id().required(),
+    html: string().strict(true).max(60_000).defined(),
+    label: string().strict(true).max(200).defined()
+  }),
   reveal: object({ type: string().oneOf(['reveal']).required(), node: id().required() }),
   specimens: object({
     type: string().oneOf(['specimens']).required(),
@@ -96,7 +157,11 @@ const fromFrame = {
     /** When the frame that shows it was begun, ms by the clock that all windows share. */
     shown: number().min(0).required()
   }),
-  picked: object({ type: string().oneOf(['picked']).required(), pick: pick.required(), opens: boolean().required() }),
+  picked: object({
+    type: string().oneOf(['picked']).required(),
+    pick: pick.required(),
+    opens: boolean().required()
+  }),
   key: object({
     type: string().oneOf(['key']).required(),
     key: string().strict(true).max(20).required(),
@@ -105,13 +170,34 @@ const fromFrame = {
     shift: boolean().required(),
     alt: boolean().required()
   }),
-  /** A stacked piece was dragged: where it stands now, as shares of the free room, 0 to 1. Moves of one drag have one number. */
-  dragged: object({ type: string().oneOf(['dragged']).required(), node: id().required(), x: number().min(0).max(1).required(), y: number().min(0).max(1).required(), gesture: number().integer().min(0).required() }),
+  /**
+   * A stacked piece was dragged: where it stands now, as shares of the free room, 0 to 1. Moves of one drag
+   * have one number.
+   */
+  dragged: object({
+    type: string().oneOf(['dragged']).required(),
+    node: id().required(),
+    x: number().min(0).max(1).required(),
+    y: number().min(0).max(1).required(),
+    gesture: number().integer().min(0).required()
+  }),
   /** Which of its stacked siblings the picked piece shares some room with, as the page stands. */
-  overlaps: object({ type: string().oneOf(['overlaps']).required(), node: id().required(), others: array().of(id().required()).max(500).required() }),
+  overlaps: object({
+    type: string().oneOf(['overlaps']).required(),
+    node: id().required(),
+    others: array().of(id().required()).max(500).required()
+  }),
   /** What was written so far; cleaned where it arrives. */
-  written: object({ type: string().oneOf(['written']).required(), node: id().required(), html: string().strict(true).max(60_000).defined() }),
-  scrolled: object({ type: string().oneOf(['scrolled']).required(), share: number().min(0).max(1).required(), at: sight() }),
+  written: object({
+    type: string().oneOf(['written']).required(),
+    node: id().required(),
+    html: string().strict(true).max(60_000).defined()
+  }),
+  scrolled: object({
+    type: string().oneOf(['scrolled']).required(),
+    share: number().min(0).max(1).required(),
+    at: sight()
+  }),
   measured: object({
     type: string().oneOf(['measured']).required(),
     /** Width of the window, px. */
@@ -122,13 +208,19 @@ const fromFrame = {
         node: id().required(),
         needed: number().min(0).required(),
         available: number().min(0).required(),
-        /** The smaller side of the smallest thing in the row that can be pressed; left out while the row is folded away. */
+        /**
+         * The smaller side of the smallest thing in the row that can be pressed; left out while the row is
+         * folded away.
+         */
         target: number().min(0),
         heights: array().of(number().min(0).required()).max(500).required()
       }).noUnknown()
     ) as never
   }),
-  /** What is under the pointer, and the room it keeps, px: above, right, below, left; gap between rows and columns. */
+  /**
+   * What is under the pointer, and the room it keeps, px: above, right, below, left; gap between rows and
+   * columns.
+   */
   hovered: object({
     type: string().oneOf(['hovered']).required(),
     pick: pick.nullable().defined(),
@@ -139,10 +231,15 @@ const fromFrame = {
     gap: array().of(number().required()).max(2).nullable().defined(),
     collapsed: number().nullable().defined()
   }),
-  fault: object({ type: string().oneOf(['fault']).required(), sentence: string().strict(true).max(500).required() })
+  fault: object({
+    type: string().oneOf(['fault']).required(),
+    sentence: string().strict(true).max(500).required()
+  })
 };
 
-type Union<Map extends Record<string, ObjectSchema<any>>> = { [K in keyof Map]: InferType<Map[K]> & { type: K } }[keyof Map];
+type Union<Map extends Record<string, ObjectSchema<any>>> = {
+  [K in keyof Map]: InferType<Map[K]> & { type: K };
+}[keyof Map];
 
 export interface RowMeasure {
   readonly node: string;
@@ -152,7 +249,9 @@ export interface RowMeasure {
   readonly target?: number;
 }
 
-export type FromFrame = Union<Omit<typeof fromFrame, 'measured'>> | { type: 'measured'; viewport: number; rows: readonly RowMeasure[] };
+export type FromFrame =
+  | Union<Omit<typeof fromFrame, 'measured'>>
+  | { type: 'measured'; viewport: number; rows: readonly RowMeasure[] };
 
 export interface PatchNode {
   readonly id: string;
@@ -160,10 +259,22 @@ export interface PatchNode {
   readonly behaviours: readonly string[];
 }
 
-type Loose = Union<Omit<typeof toFrame, 'patch' | 'measure'>> | { type: 'measure'; rows: readonly { readonly node: string; readonly row: string }[] };
+type Loose =
+  | Union<Omit<typeof toFrame, 'patch' | 'measure'>>
+  | { type: 'measure'; rows: readonly { readonly node: string; readonly row: string }[] };
 export type ToFrame =
   | Loose
-  | { type: 'patch'; seq: number; root: string; keyframes: string; nodes: readonly PatchNode[]; sheets: readonly { readonly id: string; readonly css: string }[]; values: readonly { readonly id: string; readonly values: readonly string[] }[]; removed: readonly string[]; tokens: readonly { readonly id: string; readonly value: string }[] | null };
+  | {
+      type: 'patch';
+      seq: number;
+      root: string;
+      keyframes: string;
+      nodes: readonly PatchNode[];
+      sheets: readonly { readonly id: string; readonly css: string }[];
+      values: readonly { readonly id: string; readonly values: readonly string[] }[];
+      removed: readonly string[];
+      tokens: readonly { readonly id: string; readonly value: string }[] | null;
+    };
 
 function reader<T>(schemas: Record<string, ObjectSchema<any>>): (value: unknown) => T | null {
   const any = lazy((value: { type?: unknown } | null) => {

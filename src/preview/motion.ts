@@ -4,9 +4,13 @@ export function createMotion() {
   let held: number | null = null;
   let isWatching = false;
 
-  const animations = () => document.getAnimations().filter((each) => !(each.timeline && each.timeline !== document.timeline));
+  const animations = () =>
+    document.getAnimations().filter((each) => !(each.timeline && each.timeline !== document.timeline));
 
-  /** Animations begin whenever the page likes, so as long as the pace is not the real one they are looked for at every frame. */
+  /**
+   * Animations begin whenever the page likes, so as long as the pace is not the real one they are looked for
+   * at every frame.
+   */
   const watch = () => {
     isWatching = rate !== 1 || held !== null;
     if (!isWatching) return;
@@ -33,8 +37,13 @@ export function createMotion() {
     },
     /** Presses the part after the chosen one, as a hand would. */
     play(parts: readonly HTMLElement[]) {
-      const chosen = parts.findIndex((part) => part.matches('[aria-selected="true"], [aria-expanded="true"]'));
-      const next = parts.slice(chosen + 1).concat(parts.slice(0, Math.max(0, chosen))).find((part) => !part.hasAttribute('aria-disabled') && part.getClientRects().length > 0);
+      const chosen = parts.findIndex((part) =>
+        part.matches('[aria-selected="true"], [aria-expanded="true"]')
+      );
+      const next = parts
+        .slice(chosen + 1)
+        .concat(parts.slice(0, Math.max(0, chosen)))
+        .find((part) => !part.hasAttribute('aria-disabled') && part.getClientRects().length > 0);
       next?.click();
     },
     /** @param time ms since the event, or null to let everything go on. */

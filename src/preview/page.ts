@@ -17,8 +17,11 @@ const frameOf = (html: string) => html.replace(/>[^<]+/g, '>');
 
 /** Text of a node's own, not of the nodes in it. */
 function wordsIn(root: HTMLElement): Text[] {
-  const isOther = (node: Node) => node !== root && node instanceof HTMLElement && node.dataset.k !== undefined;
-  const walker = document.createTreeWalker(root, NodeFilter.SHOW_TEXT | NodeFilter.SHOW_ELEMENT, (node) => (isOther(node) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT));
+  const isOther = (node: Node) =>
+    node !== root && node instanceof HTMLElement && node.dataset.k !== undefined;
+  const walker = document.createTreeWalker(root, NodeFilter.SHOW_TEXT | NodeFilter.SHOW_ELEMENT, (node) =>
+    isOther(node) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT
+  );
   const found: Text[] = [];
   while (walker.nextNode()) if (walker.currentNode instanceof Text) found.push(walker.currentNode);
   return found;
@@ -57,7 +60,10 @@ export function createPage(body: HTMLElement) {
     if (started.length > 0) stops.set(id, started);
   };
 
-  /** The element of a node that asks for a behaviour: its outermost, or the one inside the element that measures its place. */
+  /**
+   * The element of a node that asks for a behaviour: its outermost, or the one inside the element that
+   * measures its place.
+   */
   const askingFor = (root: HTMLElement, name: string): HTMLElement | null => {
     if (root.hasAttribute(`data-k-${name}`)) return root;
     const inner = root.firstElementChild as HTMLElement | null;
@@ -97,23 +103,30 @@ export function createPage(body: HTMLElement) {
     if (element.dataset.kAsset) showAsset(element);
   };
 
-  /** A behaviour's state stands in attributes of its root, so carrying those over keeps a panel open while its label is typed. */
+  /**
+   * A behaviour's state stands in attributes of its root, so carrying those over keeps a panel open while its
+   * label is typed.
+   */
   const carryState = (from: HTMLElement, to: HTMLElement) => {
-    const stateful = (root: HTMLElement) => (root.dataset.current ? root : (root.firstElementChild as HTMLElement | null));
+    const stateful = (root: HTMLElement) =>
+      root.dataset.current ? root : (root.firstElementChild as HTMLElement | null);
     const current = stateful(from)?.dataset.current;
     const next = stateful(to);
-    if (current && next?.dataset.current && next.querySelector(`#${CSS.escape(current)}`)) next.dataset.current = current;
+    if (current && next?.dataset.current && next.querySelector(`#${CSS.escape(current)}`))
+      next.dataset.current = current;
   };
 
   /**
-   * Writes new words into a node that differs from its drawn self in nothing else: its behaviours go on, and only the lines that
-   * changed are laid out. What the page has been made into by behaviours or a writing hand is left to a new drawing.
+   * Writes new words into a node that differs from its drawn self in nothing else: its behaviours go on, and
+   * only the lines that changed are laid out. What the page has been made into by behaviours or a writing
+   * hand is left to a new drawing.
    * @returns whether that was all.
    */
   const reword = (id: string, html: string, names: readonly string[]): boolean => {
     const isSame = frameOf(drawn.get(id) ?? '') === frameOf(html);
     const root = elementOf(id);
-    if (!isSame || !root || root === body || held?.id === id || names.join() !== wanted.get(id)?.join()) return false;
+    if (!isSame || !root || root === body || held?.id === id || names.join() !== wanted.get(id)?.join())
+      return false;
     const now = wordsIn(parsed(html));
     const before = wordsIn(root);
     if (now.length !== before.length) return false;
@@ -147,7 +160,8 @@ export function createPage(body: HTMLElement) {
     }
     // Children that did not change move over, to whichever element has a place for them now.
     const kept = new Map<string, HTMLElement>();
-    for (const before of old.values()) before.querySelectorAll<HTMLElement>('[data-k]').forEach((each) => kept.set(each.dataset.k!, each));
+    for (const before of old.values())
+      before.querySelectorAll<HTMLElement>('[data-k]').forEach((each) => kept.set(each.dataset.k!, each));
     for (const [id, element] of made) {
       const before = old.get(id);
       if (before) carryState(before, element);
@@ -156,7 +170,9 @@ export function createPage(body: HTMLElement) {
       if (before && before !== body && before.isConnected && !element.parentNode) before.replaceWith(element);
     }
     // What came in an earlier portion kept a place for these.
-    for (const [id, element] of made) if (id !== message.root && !element.parentNode) document.querySelector(`k-slot[data-for="${CSS.escape(id)}"]`)?.replaceWith(element);
+    for (const [id, element] of made)
+      if (id !== message.root && !element.parentNode)
+        document.querySelector(`k-slot[data-for="${CSS.escape(id)}"]`)?.replaceWith(element);
     for (const [id, element] of made) elements.set(id, element);
     const root = made.get(message.root);
     if (root) adoptBody(message.root, root);
@@ -217,7 +233,21 @@ export function createPage(body: HTMLElement) {
     release(): boolean {
       const later = held?.later;
       held = null;
-      if (later && elementOf(later.id)) patch({ type: 'patch', seq: 0, root: '', keyframes: '', nodes: [later], sheets: [], values: [], removed: [], tokens: null }, true);
+      if (later && elementOf(later.id))
+        patch(
+          {
+            type: 'patch',
+            seq: 0,
+            root: '',
+            keyframes: '',
+            nodes: [later],
+            sheets: [],
+            values: [],
+            removed: [],
+            tokens: null
+          },
+          true
+        );
       return Boolean(later);
     },
     setAsset(id: string, blob: Blob) {

@@ -8,7 +8,10 @@ import { drawSpecimens } from './specimens';
 import { createStack } from './stack';
 import { createWriting } from './writing';
 
-/** Runs in the frame beside the exported page: builds it from patches, tells what is picked, draws the pick's outline. */
+/**
+ * Runs in the frame beside the exported page: builds it from patches, tells what is picked, draws the pick's
+ * outline.
+ */
 
 const body = document.createElement('body');
 document.body.replaceWith(body);
@@ -17,7 +20,17 @@ const page = createPage(body);
 const stage = document.createElement('k-stage');
 const overlay = createOverlay();
 let port: MessagePort | null = null;
-let shown: Extract<ToFrame, { type: 'show' }> = { type: 'show', mode: 'try', switches: [], picked: null, forced: null, rate: 1, guides: false, stack: [], name: '' };
+let shown: Extract<ToFrame, { type: 'show' }> = {
+  type: 'show',
+  mode: 'try',
+  switches: [],
+  picked: null,
+  forced: null,
+  rate: 1,
+  guides: false,
+  stack: [],
+  name: ''
+};
 const motion = createMotion();
 let specimens: Extract<ToFrame, { type: 'specimens' }> | null = null;
 
@@ -61,7 +74,8 @@ function receive(data: unknown): void {
   if (message.type === 'play') return motion.play(partElements(message.node, message.part));
   if (message.type === 'scrub') return motion.scrub(message.time);
   if (message.type === 'scroll') return scrollLike(message);
-  if (message.type === 'measure') return tell({ type: 'measured', viewport: innerWidth, rows: measureRows(message.rows, page.elementOf) });
+  if (message.type === 'measure')
+    return tell({ type: 'measured', viewport: innerWidth, rows: measureRows(message.rows, page.elementOf) });
   specimens = message;
   redrawSpecimens();
 }
@@ -72,7 +86,8 @@ const MANY = 100;
 function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   const from = performance.now();
   page.patch(message);
-  // Asking for a box makes style and layout part of the measured work. What comes by the hundred is laid out once it is all there.
+  // Asking for a box makes style and layout part of the measured work. What comes by the hundred is laid out
+  // once it is all there.
   if (message.nodes.length < MANY) body.getBoundingClientRect();
   const work = performance.now() - from;
   force();
@@ -104,15 +119,24 @@ let forced: HTMLElement | null = null;
 function force(): void {
   forced?.removeAttribute('data-k-force');
   forced = shown.forced && shown.picked ? forcedElement(shown.picked, shown.forced) : null;
-  if (forced) forced.dataset.kForce = impliedStates(shown.forced!, shown.switches.includes('touch') ? ['touch'] : []).join(' ');
+  if (forced)
+    forced.dataset.kForce = impliedStates(
+      shown.forced!,
+      shown.switches.includes('touch') ? ['touch'] : []
+    ).join(' ');
 }
 
 /** What is chosen looks chosen whatever else it is, so another state is shown on one of its siblings. */
 function forcedElement(picked: Pick, state: string): HTMLElement | null {
-  const isChosen = (element: HTMLElement) => element.matches('[aria-selected="true"], [aria-expanded="true"]');
+  const isChosen = (element: HTMLElement) =>
+    element.matches('[aria-selected="true"], [aria-expanded="true"]');
   const element = pickedElement(picked);
   if (!element || isChosen(element) === (state === 'selected')) return element;
-  return partElements(picked.node, picked.part).find((each) => each.getClientRects().length > 0 && isChosen(each) === (state === 'selected')) ?? element;
+  return (
+    partElements(picked.node, picked.part).find(
+      (each) => each.getClientRects().length > 0 && isChosen(each) === (state === 'selected')
+    ) ?? element
+  );
 }
 
 const way = () => Math.max(1, root.scrollHeight - innerHeight);
@@ -124,7 +148,9 @@ function pieceInSight(): { node: string; part: number } | null {
   const picked = shown.picked ? page.elementOf(shown.picked.node) : null;
   const box = picked?.getBoundingClientRect();
   const isPickedSeen = box !== undefined && box.height > 0 && box.bottom > 0 && box.top < innerHeight;
-  const element = isPickedSeen ? picked : document.elementFromPoint(innerWidth / 2, readingLine())?.closest<HTMLElement>('[data-k]');
+  const element = isPickedSeen
+    ? picked
+    : document.elementFromPoint(innerWidth / 2, readingLine())?.closest<HTMLElement>('[data-k]');
   if (!element?.dataset.k) return null;
   const { top, height } = element.getBoundingClientRect();
   return { node: element.dataset.k, part: (readingLine() - top) / Math.max(1, height) };
@@ -136,7 +162,8 @@ let ownTop = -1;
 function scrollLike({ share, at }: Extract<ToFrame, { type: 'scroll' }>): void {
   const element = at && share > 0 && share < 1 ? page.elementOf(at.node) : null;
   const box = element?.getBoundingClientRect();
-  const top = box && box.height > 0 ? scrollY + box.top + box.height * at!.part - readingLine() : share * way();
+  const top =
+    box && box.height > 0 ? scrollY + box.top + box.height * at!.part - readingLine() : share * way();
   ownTop = Math.round(Math.min(way(), Math.max(0, top)));
   window.scrollTo({ top: ownTop, behavior: 'instant' });
 }
@@ -149,19 +176,26 @@ function soonSight(): void {
   if (!specimens) sightTimer = setTimeout(tellSight, 60);
 }
 
-const tellSight = () => tell({ type: 'scrolled', share: Math.min(1, Math.max(0, scrollY / way())), at: pieceInSight() });
+const tellSight = () =>
+  tell({ type: 'scrolled', share: Math.min(1, Math.max(0, scrollY / way())), at: pieceInSight() });
 
-document.addEventListener('scroll', () => {
-  // What was scrolled from outside is not told again.
-  if (Math.abs(scrollY - ownTop) > 2) tellSight();
-  ownTop = -1;
-}, { passive: true });
+document.addEventListener(
+  'scroll',
+  () => {
+    // What was scrolled from outside is not told again.
+    if (Math.abs(scrollY - ownTop) > 2) tellSight();
+    ownTop = -1;
+  },
+  { passive: true }
+);
 
 /** Looked for in the piece alone, since a page may have thousands of elements. */
 function partElements(node: string, part: string, more = ''): HTMLElement[] {
   const piece = page.elementOf(node);
   const wanted = `[data-k-node="${CSS.escape(node)}"][data-k-part="${CSS.escape(part)}"]${more}`;
-  return piece ? [...(piece.matches(wanted) ? [piece] : []), ...piece.querySelectorAll<HTMLElement>(wanted)] : [];
+  return piece
+    ? [...(piece.matches(wanted) ? [piece] : []), ...piece.querySelectorAll<HTMLElement>(wanted)]
+    : [];
 }
 
 /** Room above a picked piece for the tag that names it, px. */
@@ -172,7 +206,8 @@ function reveal(id: string): void {
   const element = page.elementOf(id) ?? document.getElementById(id);
   if (!element) return;
   element.dispatchEvent(new CustomEvent('k-show', { bubbles: true }));
-  for (const each of body.querySelectorAll<HTMLElement>(':popover-open')) if (!each.contains(element)) each.hidePopover();
+  for (const each of body.querySelectorAll<HTMLElement>(':popover-open'))
+    if (!each.contains(element)) each.hidePopover();
   const panel = element.closest<HTMLElement>('[popover]');
   if (panel && !panel.matches(':popover-open')) panel.showPopover();
   const box = element.getBoundingClientRect();
@@ -207,7 +242,9 @@ function onPress(event: MouseEvent, opens: boolean): void {
 }
 
 for (const type of ['pointerdown', 'mousedown', 'mouseup', 'click'] as const) {
-  document.addEventListener(type, (event) => onPress(event as MouseEvent, (event as MouseEvent).detail > 1), { capture: true });
+  document.addEventListener(type, (event) => onPress(event as MouseEvent, (event as MouseEvent).detail > 1), {
+    capture: true
+  });
 }
 document.addEventListener('submit', (event) => event.preventDefault(), { capture: true });
 document.addEventListener('auxclick', (event) => event.preventDefault(), { capture: true });
@@ -227,7 +264,14 @@ document.addEventListener(
     if (shown.mode === 'try' && event.key !== 'Escape') return;
     event.preventDefault();
     event.stopImmediatePropagation();
-    tell({ type: 'key', key: event.key.slice(0, 20), code: event.code.slice(0, 20), ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey, alt: event.altKey });
+    tell({
+      type: 'key',
+      key: event.key.slice(0, 20),
+      code: event.code.slice(0, 20),
+      ctrl: event.ctrlKey || event.metaKey,
+      shift: event.shiftKey,
+      alt: event.altKey
+    });
   },
   { capture: true }
 );
@@ -239,20 +283,40 @@ function hover(picked: Pick | null): void {
   if (element === hovered) return;
   hovered = element;
   overlay.hover(element, element && shown.guides ? stripsOf(element) : []);
-  tell(element && picked ? distancesOf(element, picked) : { type: 'hovered', pick: null, width: 0, height: 0, padding: [], margin: [], gap: null, collapsed: null });
+  tell(
+    element && picked
+      ? distancesOf(element, picked)
+      : {
+          type: 'hovered',
+          pick: null,
+          width: 0,
+          height: 0,
+          padding: [],
+          margin: [],
+          gap: null,
+          collapsed: null
+        }
+  );
 }
 
-document.addEventListener('pointermove', (event) => hover(stack.move(event) || writing.isOn() ? null : pickAt(event.target)));
+document.addEventListener('pointermove', (event) =>
+  hover(stack.move(event) || writing.isOn() ? null : pickAt(event.target))
+);
 document.addEventListener('pointerup', () => stack.release(), { capture: true });
 document.documentElement.addEventListener('pointerleave', () => hover(null));
-document.addEventListener('scroll', () => (drawOutline(), hover(null), writing.place()), { capture: true, passive: true });
+document.addEventListener('scroll', () => (drawOutline(), hover(null), writing.place()), {
+  capture: true,
+  passive: true
+});
 window.addEventListener('resize', () => drawOutline());
 new ResizeObserver(soonOutlined).observe(body);
 
 function pickedElement(picked: Pick | null): HTMLElement | null {
   if (!picked) return null;
   const item = picked.item ? `[data-k-item="${CSS.escape(picked.item)}"]` : '';
-  return partElements(picked.node, picked.part, item).find((each) => each.getClientRects().length > 0) ?? null;
+  return (
+    partElements(picked.node, picked.part, item).find((each) => each.getClientRects().length > 0) ?? null
+  );
 }
 
 let isOutlineDue = false;
@@ -269,7 +333,10 @@ function soonOutlined(): void {
 
 function drawOutline(): void {
   // While its words are written, the tools stand where its name would.
-  overlay.pick(shown.mode === 'select' ? pickedElement(shown.picked) : null, writing.isOn() ? '' : shown.name);
+  overlay.pick(
+    shown.mode === 'select' ? pickedElement(shown.picked) : null,
+    writing.isOn() ? '' : shown.name
+  );
   stack.look();
 }
 
@@ -282,7 +349,10 @@ function redrawSpecimens(): void {
   drawSpecimens(body, stage, specimens);
 }
 
-/** Outlines of the pick and of what is under the pointer. They stand beside the page, in a tree its style cannot reach. */
+/**
+ * Outlines of the pick and of what is under the pointer. They stand beside the page, in a tree its style
+ * cannot reach.
+ */
 function createOverlay() {
   const host = document.createElement('k-overlay');
   const shadow = host.attachShadow({ mode: 'closed' });
@@ -311,7 +381,8 @@ function createOverlay() {
   pickBox.append(tag);
   shadow.append(hoverBox, pickBox);
   root.append(host);
-  // What the page brings into the browser's top layer would lie over the outlines, unless they are brought there after it.
+  // What the page brings into the browser's top layer would lie over the outlines, unless they are brought
+  // there after it.
   host.popover = 'manual';
   host.showPopover();
   document.addEventListener(
@@ -328,7 +399,12 @@ function createOverlay() {
     const { left, top, width, height, bottom } = target?.getBoundingClientRect() ?? new DOMRect();
     box.style.display = target ? 'block' : 'none';
     if (!target) return;
-    Object.assign(box.style, { left: `${left}px`, top: `${top}px`, width: `${width}px`, height: `${height}px` });
+    Object.assign(box.style, {
+      left: `${left}px`,
+      top: `${top}px`,
+      width: `${width}px`,
+      height: `${height}px`
+    });
     const fitsUnder = bottom + TAG_ROOM < innerHeight;
     box.classList.toggle('under', top < TAG_ROOM - 2 && fitsUnder);
     box.classList.toggle('inside', top < TAG_ROOM - 2 && !fitsUnder);
@@ -347,7 +423,12 @@ function createOverlay() {
         const number = document.createElement('b');
         number.textContent = String(Math.round(px * 10) / 10);
         strip.append(number);
-        Object.assign(strip.style, { left: `${box.left}px`, top: `${box.top}px`, width: `${box.width}px`, height: `${box.height}px` });
+        Object.assign(strip.style, {
+          left: `${box.left}px`,
+          top: `${box.top}px`,
+          width: `${box.width}px`,
+          height: `${box.height}px`
+        });
         shadow.append(strip);
       }
     }

@@ -7,5 +7,10 @@ export const RICH_TEXT: Partial<StarterKitOptions> = {
   codeBlock: false,
   horizontalRule: false,
   underline: false,
-  link: { openOnClick: false, autolink: false, HTMLAttributes: { target: null, rel: null }, isAllowedUri: (address) => isSafeLink(address) }
+  link: {
+    openOnClick: false,
+    autolink: false,
+    HTMLAttributes: { target: null, rel: null },
+    isAllowedUri: (address) => isSafeLink(address)
+  }
 };

@@ -3,8 +3,8 @@ import type { ToFrame } from './messages';
 type Order = Extract<ToFrame, { type: 'specimens' }>;
 
 /**
- * Draws one part once for each state, side by side: clones of the real element under the real style sheets, each forced into
- * its state. Boxes around the part are kept for what it inherits, without their own space.
+ * Draws one part once for each state, side by side: clones of the real element under the real style sheets,
+ * each forced into its state. Boxes around the part are kept for what it inherits, without their own space.
  */
 export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Order): void {
   const selector = `[data-k-node="${CSS.escape(order.node)}"][data-k-part="${CSS.escape(order.part)}"]`;
@@ -17,8 +17,15 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
   for (const state of order.states) {
     const cell = document.createElement('div');
     Object.assign(cell.style, {
-      position: 'relative', flex: 'none', width: `${order.cell.width}px`, height: `${order.cell.height}px`, overflow: 'hidden',
-      display: 'grid', gridTemplate: '100% / 100%', placeItems: 'center', backgroundColor: state === null ? '' : backdrop
+      position: 'relative',
+      flex: 'none',
+      width: `${order.cell.width}px`,
+      height: `${order.cell.height}px`,
+      overflow: 'hidden',
+      display: 'grid',
+      gridTemplate: '100% / 100%',
+      placeItems: 'center',
+      backgroundColor: state === null ? '' : backdrop
     });
     stage.append(cell);
     if (typeof state === 'string') clones.push(addSpecimen(cell, part, state, width, order));
@@ -28,19 +35,35 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
   clones.forEach((clone, i) => {
     const { scale, isCut } = scales[i]!;
     if (scale < 1) clone.style.scale = String(scale);
-    if (isCut) Object.assign(clone.style, { justifySelf: 'start', transformOrigin: '0 50%', marginInlineStart: '6px' });
+    if (isCut)
+      Object.assign(clone.style, {
+        justifySelf: 'start',
+        transformOrigin: '0 50%',
+        marginInlineStart: '6px'
+      });
   });
 }
 
-function addSpecimen(cell: HTMLElement, part: HTMLElement, state: string, width: number | null, order: Order): HTMLElement {
+function addSpecimen(
+  cell: HTMLElement,
+  part: HTMLElement,
+  state: string,
+  width: number | null,
+  order: Order
+): HTMLElement {
   const clone = part.tagName === 'BODY' ? asDiv(part) : (part.cloneNode(true) as HTMLElement);
   bare(clone, order.strip);
   clone.dataset.kForce = state;
   if (width !== null) clone.style.width = `${width}px`;
   clone.style.flex = 'none';
   let outer: HTMLElement = clone;
-  for (let above = part.parentElement; above && above !== document.documentElement; above = above.parentElement) {
-    const around = above === document.body ? document.createElement('div') : (above.cloneNode(false) as HTMLElement);
+  for (
+    let above = part.parentElement;
+    above && above !== document.documentElement;
+    above = above.parentElement
+  ) {
+    const around =
+      above === document.body ? document.createElement('div') : (above.cloneNode(false) as HTMLElement);
     if (above === document.body) {
       around.className = above.className;
       around.style.cssText = document.body.style.cssText;
@@ -79,11 +102,16 @@ function measuredWidth(part: HTMLElement): number | null {
 const READ_LEAST = 0.45;
 
 /** Drawn whole; but of what is wide and low, such as a heading, the beginning at a size that can be read. */
-function scaleOf(clone: HTMLElement, cell: { width: number; height: number }): { readonly scale: number; readonly isCut: boolean } {
+function scaleOf(
+  clone: HTMLElement,
+  cell: { width: number; height: number }
+): { readonly scale: number; readonly isCut: boolean } {
   const box = clone.getBoundingClientRect();
   const [across, down] = [(cell.width - 12) / box.width, (cell.height - 10) / box.height];
   const readable = Math.min(1, down, READ_LEAST);
-  return across < readable && down >= READ_LEAST ? { scale: readable, isCut: true } : { scale: Math.min(1, across, down), isCut: false };
+  return across < readable && down >= READ_LEAST
+    ? { scale: readable, isCut: true }
+    : { scale: Math.min(1, across, down), isCut: false };
 }
 
 function opaqueBackdrop(from: Element | null): string {

@@ -12,7 +12,12 @@ const SLACK = 3;
 const clamp = (share: number) => Math.min(1, Math.max(0, share));
 
 /** Room that a piece can be moved in within what it is stacked in: where it starts, and how much there is, px. */
-function freeRoom(element: HTMLElement): { readonly x: number; readonly y: number; readonly width: number; readonly height: number } {
+function freeRoom(element: HTMLElement): {
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly height: number;
+} {
   const around = element.parentElement!;
   const box = around.getBoundingClientRect();
   const own = element.getBoundingClientRect();
@@ -27,14 +32,25 @@ function freeRoom(element: HTMLElement): { readonly x: number; readonly y: numbe
 }
 
 /** Dragging of a piece among others it is stacked with, and what it covers there. */
-export function createStack(elementOf: (id: string) => HTMLElement | null, tell: (message: FromFrame) => void) {
+export function createStack(
+  elementOf: (id: string) => HTMLElement | null,
+  tell: (message: FromFrame) => void
+) {
   let wanted: Wanted = { stack: [], picked: null };
-  let drag: { readonly element: HTMLElement; readonly dx: number; readonly dy: number; readonly x: number; readonly y: number; isMoved: boolean } | null = null;
+  let drag: {
+    readonly element: HTMLElement;
+    readonly dx: number;
+    readonly dy: number;
+    readonly x: number;
+    readonly y: number;
+    isMoved: boolean;
+  } | null = null;
   let gesture = 0;
   let hasMoved = false;
   let told = '';
 
-  const draggable = () => (wanted.picked && wanted.stack.includes(wanted.picked) ? elementOf(wanted.picked) : null);
+  const draggable = () =>
+    wanted.picked && wanted.stack.includes(wanted.picked) ? elementOf(wanted.picked) : null;
 
   return {
     want(next: Wanted) {
@@ -45,13 +61,20 @@ export function createStack(elementOf: (id: string) => HTMLElement | null, tell:
       const element = draggable();
       if (!element || event.button !== 0 || !element.contains(event.target as Node)) return;
       const { left, top } = element.getBoundingClientRect();
-      drag = { element, dx: event.clientX - left, dy: event.clientY - top, x: event.clientX, y: event.clientY, isMoved: false };
+      drag = {
+        element,
+        dx: event.clientX - left,
+        dy: event.clientY - top,
+        x: event.clientX,
+        y: event.clientY,
+        isMoved: false
+      };
       gesture += 1;
     },
     /** @returns whether a piece is being dragged. */
     move(event: PointerEvent): boolean {
       if (!drag) return false;
-      if (event.buttons === 0) return (drag = null), false;
+      if (event.buttons === 0) return ((drag = null), false);
       if (!drag.isMoved && Math.hypot(event.clientX - drag.x, event.clientY - drag.y) < SLACK) return true;
       drag.isMoved = true;
       const { stack, picked } = wanted;
@@ -60,8 +83,15 @@ export function createStack(elementOf: (id: string) => HTMLElement | null, tell:
       const element = elementOf(picked) ?? drag.element;
       const room = freeRoom(element);
       // A piece as large as its box has nowhere to go in that direction.
-      const share = (at: number, from: number, free: number) => (Math.abs(free) < 1 ? 0.5 : clamp((at - from) / free));
-      tell({ type: 'dragged', node: picked, x: share(event.clientX - drag.dx, room.x, room.width), y: share(event.clientY - drag.dy, room.y, room.height), gesture });
+      const share = (at: number, from: number, free: number) =>
+        Math.abs(free) < 1 ? 0.5 : clamp((at - from) / free);
+      tell({
+        type: 'dragged',
+        node: picked,
+        x: share(event.clientX - drag.dx, room.x, room.width),
+        y: share(event.clientY - drag.dy, room.y, room.height),
+        gesture
+      });
       return true;
     },
     release() {
@@ -77,7 +107,13 @@ export function createStack(elementOf: (id: string) => HTMLElement | null, tell:
       const own = element.getBoundingClientRect();
       const others = wanted.stack.filter((id) => {
         const box = id === wanted.picked ? null : elementOf(id)?.getBoundingClientRect();
-        return box && box.left < own.right - 0.5 && own.left < box.right - 0.5 && box.top < own.bottom - 0.5 && own.top < box.bottom - 0.5;
+        return (
+          box &&
+          box.left < own.right - 0.5 &&
+          own.left < box.right - 0.5 &&
+          box.top < own.bottom - 0.5 &&
+          own.top < box.bottom - 0.5
+        );
       });
       const text = `${wanted.picked} ${others.join()}`;
       if (text === told) return;

@@ -16,15 +16,28 @@ export interface WriterTools {
   write(element: HTMLElement, html: string, label: string, onchange: (html: string) => void): Writer;
 }
 
-const MARKS: readonly { readonly name: string; readonly label: string; readonly sign: string; readonly run: (editor: Editor) => void }[] = [
+const MARKS: readonly {
+  readonly name: string;
+  readonly label: string;
+  readonly sign: string;
+  readonly run: (editor: Editor) => void;
+}[] = [
   { name: 'bold', label: 'Bold', sign: 'B', run: (editor) => editor.chain().toggleBold().run() },
   { name: 'italic', label: 'Italic', sign: 'I', run: (editor) => editor.chain().toggleItalic().run() },
   { name: 'code', label: 'Inline code', sign: '‹›', run: (editor) => editor.chain().toggleCode().run() },
   { name: 'bulletList', label: 'List', sign: '•', run: (editor) => editor.chain().toggleBulletList().run() },
-  { name: 'orderedList', label: 'Numbered list', sign: '1.', run: (editor) => editor.chain().toggleOrderedList().run() }
+  {
+    name: 'orderedList',
+    label: 'Numbered list',
+    sign: '1.',
+    run: (editor) => editor.chain().toggleOrderedList().run()
+  }
 ];
 
-function made<Name extends keyof HTMLElementTagNameMap>(tag: Name, set: Partial<HTMLElementTagNameMap[Name]>): HTMLElementTagNameMap[Name] {
+function made<Name extends keyof HTMLElementTagNameMap>(
+  tag: Name,
+  set: Partial<HTMLElementTagNameMap[Name]>
+): HTMLElementTagNameMap[Name] {
   return Object.assign(document.createElement(tag), set);
 }
 
@@ -46,7 +59,8 @@ const EDGE = 4;
 /**
  * @param lines what must stay in sight.
  * @param box the text as a whole.
- * @returns the top of a bar of some height: over the text or under it, else at an edge of the window, wherever it covers none of the lines.
+ * @returns the top of a bar of some height: over the text or under it, else at an edge of the window,
+ * wherever it covers none of the lines.
  */
 function clearOf(lines: Band, box: Band, height: number): number {
   const tops = [box.top - height - GAP, box.bottom + GAP, EDGE, innerHeight - height - EDGE];
@@ -79,7 +93,12 @@ function createBar(editor: Editor, element: HTMLElement) {
     button.onclick = () => actOnWords(editor, run);
     return button;
   });
-  const link = made('button', { type: 'button', textContent: '↗', title: 'Link (Ctrl K)', ariaLabel: 'Link' });
+  const link = made('button', {
+    type: 'button',
+    textContent: '↗',
+    title: 'Link (Ctrl K)',
+    ariaLabel: 'Link'
+  });
   // No form element: the frame's sandbox lets none be submitted.
   const form = made('section', { hidden: true });
   const field = made('input', { ariaLabel: 'Address of the link', placeholder: 'https://… or #section' });
@@ -98,7 +117,10 @@ function createBar(editor: Editor, element: HTMLElement) {
   link.onclick = openLink;
   const takeLink = () => {
     const address = field.value.trim();
-    fault.textContent = address === '' || isSafeLink(address) ? '' : 'Write an address such as https://…, mailto:… or #section.';
+    fault.textContent =
+      address === '' || isSafeLink(address)
+        ? ''
+        : 'Write an address such as https://…, mailto:… or #section.';
     if (fault.textContent) return;
     setLink(editor, address);
     form.hidden = true;
@@ -118,7 +140,9 @@ function createBar(editor: Editor, element: HTMLElement) {
     Object.assign(host.style, { left: `${left}px`, top: `${clearOf(linesAround(editor), box, height)}px` });
   };
   const show = () => {
-    [...MARKS, { name: 'link' }].forEach(({ name }, i) => ((buttons[i] ?? link).ariaPressed = String(editor.isActive(name))));
+    [...MARKS, { name: 'link' }].forEach(
+      ({ name }, i) => ((buttons[i] ?? link).ariaPressed = String(editor.isActive(name)))
+    );
     place();
   };
   document.documentElement.append(host);
@@ -134,7 +158,9 @@ function write(element: HTMLElement, html: string, label: string, onchange: (htm
     injectCSS: false,
     extensions: [StarterKit.configure(RICH_TEXT)],
     content: html,
-    editorProps: { attributes: { role: 'textbox', 'aria-label': label, 'aria-multiline': 'true', 'data-k-writing': '' } },
+    editorProps: {
+      attributes: { role: 'textbox', 'aria-label': label, 'aria-multiline': 'true', 'data-k-writing': '' }
+    },
     onUpdate: ({ editor: now }) => onchange(now.getHTML()),
     onTransaction: () => bar?.show()
   });

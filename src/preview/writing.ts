@@ -28,9 +28,13 @@ function fetchTools(): Promise<WriterTools> {
   return tools;
 }
 
-/** Writing in the page itself: one part at a time becomes an editor and goes back to being the page when the hand leaves. */
+/**
+ * Writing in the page itself: one part at a time becomes an editor and goes back to being the page when the
+ * hand leaves.
+ */
 export function createWriting({ page, partOf, onwritten, onend }: Ask) {
-  let now: { readonly element: HTMLElement; readonly writer: Writer; readonly restore: () => void } | null = null;
+  let now: { readonly element: HTMLElement; readonly writer: Writer; readonly restore: () => void } | null =
+    null;
 
   const end = (): void => {
     if (!now) return;
@@ -46,7 +50,8 @@ export function createWriting({ page, partOf, onwritten, onend }: Ask) {
     end,
     /** Escape: closes what is open in the tools, else ends. */
     escape: () => now && !now.writer.closeLink() && end(),
-    owns: (target: EventTarget | null): boolean => now !== null && target instanceof Node && (now.element.contains(target) || now.writer.owns(target)),
+    owns: (target: EventTarget | null): boolean =>
+      now !== null && target instanceof Node && (now.element.contains(target) || now.writer.owns(target)),
     isOn: () => now !== null,
     place: () => now?.writer.place(),
     async begin({ node, part, html, label }: Order): Promise<void> {
@@ -55,7 +60,10 @@ export function createWriting({ page, partOf, onwritten, onend }: Ask) {
       const made = await fetchTools();
       const element = partOf(node, part);
       if (!element) return;
-      const before = { html: element.innerHTML, attributes: [...element.attributes].map(({ name, value }) => [name, value] as const) };
+      const before = {
+        html: element.innerHTML,
+        attributes: [...element.attributes].map(({ name, value }) => [name, value] as const)
+      };
       page.hold(node);
       const writer = made.write(element, html, label, (text) => onwritten(node, text));
       const restore = () => {

@@ -12,7 +12,9 @@ export interface MadeRendition {
   readonly bytes: Uint8Array;
 }
 
-export type Renditions = { readonly ok: true; readonly made: readonly MadeRendition[] } | { readonly ok: false; readonly sentence: string };
+export type Renditions =
+  | { readonly ok: true; readonly made: readonly MadeRendition[] }
+  | { readonly ok: false; readonly sentence: string };
 
 /**
  * Makes smaller pictures of one: upright, without camera data, as AVIF and as what every browser reads.
@@ -20,7 +22,11 @@ export type Renditions = { readonly ok: true; readonly made: readonly MadeRendit
  * @param signal stops between two pictures.
  * @returns the pictures, or a sentence that says why there are none. Throws only when `signal` is aborted.
  */
-export async function makeRenditions(bytes: Uint8Array, widths: readonly number[], signal?: AbortSignal): Promise<Renditions> {
+export async function makeRenditions(
+  bytes: Uint8Array,
+  widths: readonly number[],
+  signal?: AbortSignal
+): Promise<Renditions> {
   try {
     const options = { limitInputPixels: PIXELS_MOST, failOn: 'error' } as const;
     const meta = await sharp(bytes, options).metadata();
@@ -30,13 +36,30 @@ export async function makeRenditions(bytes: Uint8Array, widths: readonly number[
     for (const width of widths.filter((each) => each <= (meta.autoOrient.width ?? meta.width))) {
       signal?.throwIfAborted();
       const small = sharp(bytes, options).autoOrient().resize({ width, withoutEnlargement: true });
-      made.push({ format: 'avif', width, bytes: await small.clone().avif({ quality: QUALITY.avif, effort: 3 }).toBuffer() });
-      made.push({ format, width, bytes: await (format === 'webp' ? small.webp({ quality: QUALITY.webp }) : small.jpeg({ quality: QUALITY.jpeg, mozjpeg: true })).toBuffer() });
+      made.push({
+        format: 'avif',
+        width,
+        bytes: await small.clone().avif({ quality: QUALITY.avif, effort: 3 }).toBuffer()
+      });
+      made.push({
+        format,
+        width,
+        bytes: await (
+          format === 'webp'
+            ? small.webp({ quality: QUALITY.webp })
+            : small.jpeg({ quality: QUALITY.jpeg, mozjpeg: true })
+        ).toBuffer()
+      });
     }
     return { ok: true, made };
   } catch (error) {
     signal?.throwIfAborted();
     const isLarge = error instanceof Error && /pixel limit/i.test(error.message);
-    return { ok: false, sentence: isLarge ? `it has more than ${PIXELS_MOST / 1e6} million pixels; make it smaller first` : 'it is damaged or of a sort that cannot be read' };
+    return {
+      ok: false,
+      sentence: isLarge
+        ? `it has more than ${PIXELS_MOST / 1e6} million pixels; make it smaller first`
+        : 'it is damaged or of a sort that cannot be read'
+    };
   }
 }

@@ -1,6 +1,7 @@
 import { HtmlElement, HtmlValidate } from 'html-validate';
 
-// The package joins a new list for every element it passes, so that its time grows with the square of a page; the same answer in one walk.
+// The package joins a new list for every element it passes, so that its time grows with the square of a page;
+// the same answer in one walk.
 HtmlElement.prototype.getElementsByTagName = function (this: HtmlElement, tagName: string): HtmlElement[] {
   const found: HtmlElement[] = [];
   const open = [...this.childElements].reverse();
@@ -12,7 +13,8 @@ HtmlElement.prototype.getElementsByTagName = function (this: HtmlElement, tagNam
   return found;
 };
 
-// Off are matters of taste and of hosting (length of titles, integrity hashes, elements in place of roles); everything that is an
+// Off are matters of taste and of hosting (length of titles, integrity hashes, elements in place of roles);
+// everything that is an
 // error by the HTML standard stays on.
 const rules = {
   'no-trailing-whitespace': 'off',
@@ -33,8 +35,12 @@ const PROBLEMS_MOST = 50;
 /** @returns what html-validate objects to in a document, as sentences with their lines. */
 export async function htmlProblems(file: string, html: string, isPart = false): Promise<string[]> {
   const report = await (isPart ? ofParts : ofPages).validateString(html);
-  const messages = report.results.flatMap((result) => result.messages).filter(({ severity }) => severity === 2);
-  const told = messages.slice(0, PROBLEMS_MOST).map(({ line, message, ruleId }) => `${file}.html, line ${line}: ${message} (${ruleId})`);
+  const messages = report.results
+    .flatMap((result) => result.messages)
+    .filter(({ severity }) => severity === 2);
+  const told = messages
+    .slice(0, PROBLEMS_MOST)
+    .map(({ line, message, ruleId }) => `${file}.html, line ${line}: ${message} (${ruleId})`);
   const rest = messages.length - told.length;
   return rest > 0 ? [...told, `${file}.html: ${rest} more of the kind`] : told;
 }

@@ -26,14 +26,27 @@ function workerScript(): Promise<string> {
     const outfile = join(dirname(sourceFolder()), '.svelte-kit/kymation/finishing.mjs');
     mkdirSync(dirname(outfile), { recursive: true });
     const define = { STOPPABLE: 'false' };
-    await build({ entryPoints: [join(sourceFolder(), 'server/finishing.worker.ts')], outfile, bundle: true, packages: 'external', platform: 'node', format: 'esm', define, logLevel: 'silent', tsconfigRaw: '{}' });
+    await build({
+      entryPoints: [join(sourceFolder(), 'server/finishing.worker.ts')],
+      outfile,
+      bundle: true,
+      packages: 'external',
+      platform: 'node',
+      format: 'esm',
+      define,
+      logLevel: 'silent',
+      tsconfigRaw: '{}'
+    });
     return outfile;
   })();
   script.catch(() => (script = null));
   return script;
 }
 
-/** One worker that does one job after the other; a job that takes too long or too much ends it, and the next gets a new one. */
+/**
+ * One worker that does one job after the other; a job that takes too long or too much ends it, and the next
+ * gets a new one.
+ */
 class Workshop {
   private worker: Worker | null = null;
   private last: Promise<unknown> = Promise.resolve();
@@ -41,15 +54,20 @@ class Workshop {
 
   /** @param request JSON. @param signal a job that nobody waits for any more is not begun. */
   async finish(request: string, signal: AbortSignal): Promise<Reply> {
-    if (this.waiting >= WAITING_MOST) return refusal(503, 'Other exports are being finished. Wait a moment, then export again.');
+    if (this.waiting >= WAITING_MOST)
+      return refusal(503, 'Other exports are being finished. Wait a moment, then export again.');
     this.waiting += 1;
-    const mine = this.last.then(() => (signal.aborted ? refusal(499, 'Nobody waits for this export any more.') : this.run(request, signal)));
+    const mine = this.last.then(() =>
+      signal.aborted ? refusal(499, 'Nobody waits for this export any more.') : this.run(request, signal)
+    );
     this.last = mine.catch(() => {});
     return mine.finally(() => (this.waiting -= 1));
   }
 
   private async run(request: string, signal: AbortSignal): Promise<Reply> {
-    this.worker ??= new Worker(await workerScript(), { resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB, stackSizeMb: 4 } });
+    this.worker ??= new Worker(await workerScript(), {
+      resourceLimits: { maxOldGenerationSizeMb: MEMORY_MB, stackSizeMb: 4 }
+    });
     const worker = this.worker;
     return new Promise((resolve) => {
       const end = (reply: Reply, keeps: boolean) => {
@@ -64,10 +82,21 @@ class Workshop {
         resolve(reply);
       };
       const stop = () => end(refusal(499, 'Nobody waits for this export any more.'), false);
-      const late = setTimeout(() => end(refusal(413, `The page is too large: it was not finished within ${WITHIN_MS / 1000} seconds. Export fewer pages at once.`), false), WITHIN_MS);
+      const late = setTimeout(
+        () =>
+          end(
+            refusal(
+              413,
+              `The page is too large: it was not finished within ${WITHIN_MS / 1000} seconds. Export fewer pages at once.`
+            ),
+            false
+          ),
+        WITHIN_MS
+      );
       signal.addEventListener('abort', stop, { once: true });
       const onmessage = (reply: Reply) => end(reply, true);
-      const onerror = () => end(refusal(413, 'The page is too large to be finished here. Export fewer pages at once.'), false);
+      const onerror = () =>
+        end(refusal(413, 'The page is too large to be finished here. Export fewer pages at once.'), false);
       worker.on('message', onmessage);
       worker.on('error', onerror);
       worker.postMessage(request);

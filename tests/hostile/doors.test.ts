@@ -13,7 +13,10 @@ import { registry } from '../../src/core/registry';
 import { after, sampleProject } from '../../src/core/testing/project';
 import { CSS, HTML, NAMES, SVG } from './corpus';
 
-/** None may take longer, ms. The slowest here take a tenth of it; a machine that is shared may be slow for a while. */
+/**
+ * None may take longer, ms. The slowest here take a tenth of it; a machine that is shared may be slow for a
+ * while.
+ */
 const WITHIN_MS = 2000;
 
 const PLAIN = JSON.stringify(Object.getOwnPropertyNames(Object.prototype).toSorted());
@@ -30,7 +33,10 @@ function through<T>(door: () => T): T {
 
 type ParentNode = DefaultTreeAdapterTypes.ParentNode;
 
-/** What a browser would make of a printed page that it must not: scripts, handlers, addresses that run or lead out unasked. */
+/**
+ * What a browser would make of a printed page that it must not: scripts, handlers, addresses that run or lead
+ * out unasked.
+ */
 function dangersIn(html: string): string[] {
   const found: string[] = [];
   const open: ParentNode[] = [parseHtml(html)];
@@ -38,17 +44,28 @@ function dangersIn(html: string): string[] {
     for (const child of next.childNodes) {
       if (!defaultTreeAdapter.isElementNode(child)) continue;
       open.push(child);
-      if (/^(?:script|style|iframe|object|embed|base|link|meta|form|template|frameset|noscript|foreignobject|animate|set)$/i.test(child.tagName)) found.push(`<${child.tagName}>`);
+      if (
+        /^(?:script|style|iframe|object|embed|base|link|meta|form|template|frameset|noscript|foreignobject|animate|set)$/i.test(
+          child.tagName
+        )
+      )
+        found.push(`<${child.tagName}>`);
       for (const { name, value } of child.attrs) {
-        if (/^on/i.test(name) || name === 'style' || name === 'srcdoc' || name === 'ping') found.push(`${name}=${value.slice(0, 40)}`);
-        if (/^(?:href|src|action|formaction|data|xlink:href)$/i.test(name) && !/^(?:https?:\/\/|mailto:|tel:|#|[\w./-]*$|[\w.-]+[/?#])/i.test(value)) found.push(`${name}=${value.slice(0, 40)}`);
+        if (/^on/i.test(name) || name === 'style' || name === 'srcdoc' || name === 'ping')
+          found.push(`${name}=${value.slice(0, 40)}`);
+        if (
+          /^(?:href|src|action|formaction|data|xlink:href)$/i.test(name) &&
+          !/^(?:https?:\/\/|mailto:|tel:|#|[\w./-]*$|[\w.-]+[/?#])/i.test(value)
+        )
+          found.push(`${name}=${value.slice(0, 40)}`);
       }
     }
   }
   return found;
 }
 
-const bodyOf = (project: Project) => printPage(registry, project, 'first' as PageId, { addressOf: (asset) => asset.file });
+const bodyOf = (project: Project) =>
+  printPage(registry, project, 'first' as PageId, { addressOf: (asset) => asset.file });
 const set = (project: Project, id: string, key: string, value: unknown) => {
   const outcome = apply(registry, project, { type: 'set-setting', id, key, value });
   return outcome.ok ? outcome.project : project;
@@ -80,7 +97,9 @@ describe('hostile markup', () => {
       document.nodes.heading.settings.text = html.slice(0, 500);
       document.nodes.one.name = html.slice(0, 120);
       document.nodes.section.settings.anchor = html;
-      const opened = through(() => readProjectFile(registry, zipSync({ 'project.json': strToU8(JSON.stringify(document)) })));
+      const opened = through(() =>
+        readProjectFile(registry, zipSync({ 'project.json': strToU8(JSON.stringify(document)) }))
+      );
       if (!opened.ok) expect(opened.sentence).toMatch(/\S.{10,}/);
       else expect([html, dangersIn(bodyOf(opened.project).body)]).toEqual([html, []]);
     }
@@ -88,26 +107,56 @@ describe('hostile markup', () => {
 
   it('on the clipboard: pieces are clean, or are not taken', () => {
     for (const html of HTML) {
-      const node = { id: 'a', kind: 'text', name: html, settings: { html }, adapt: { [html]: {} }, slots: { [html]: [] }, styles: { [html]: {} } };
+      const node = {
+        id: 'a',
+        kind: 'text',
+        name: html,
+        settings: { html },
+        adapt: { [html]: {} },
+        slots: { [html]: [] },
+        styles: { [html]: {} }
+      };
       const fragment = through(() => readFragment(registry, { root: 'a', nodes: { a: node } }));
-      expect(fragment === null || Object.keys(Object.values(fragment.nodes)[0]!.styles).length === 0).toBe(true);
+      expect(fragment === null || Object.keys(Object.values(fragment.nodes)[0]!.styles).length === 0).toBe(
+        true
+      );
     }
   });
 });
 
 describe('hostile values of CSS', () => {
-  const cells = ['color', 'background-color', 'padding', 'outline', 'box-shadow', 'font-family', 'transition', 'translate'];
+  const cells = [
+    'color',
+    'background-color',
+    'padding',
+    'outline',
+    'box-shadow',
+    'font-family',
+    'transition',
+    'translate'
+  ];
 
   it('in any cell, a setting or a token: refused, or they stay where they are', () => {
     for (const value of CSS) {
       const project = through(() => {
         let now = sampleProject();
         for (const property of cells) {
-          const outcome = apply(registry, now, { type: 'set-style', id: 'heading', part: 'root', state: 'rest', condition: 'always', property, value });
+          const outcome = apply(registry, now, {
+            type: 'set-style',
+            id: 'heading',
+            part: 'root',
+            state: 'rest',
+            condition: 'always',
+            property,
+            value
+          });
           if (outcome.ok) now = outcome.project;
         }
         now = set(now, 'section', 'height', value);
-        const token = apply(registry, now, { type: 'set-token', token: { id: 'face', name: 'Face', type: 'typeface', value } });
+        const token = apply(registry, now, {
+          type: 'set-token',
+          token: { id: 'face', name: 'Face', type: 'typeface', value }
+        });
         return token.ok ? token.project : now;
       });
       const { css } = through(() => bodyOf(project));
@@ -125,23 +174,43 @@ describe('hostile names', () => {
   it('of tokens: out to a file and back, they are names', () => {
     for (const name of NAMES) {
       const project = through(() => {
-        const outcome = apply(registry, sampleProject(), { type: 'set-token', token: { id: 'a', name, type: 'number', value: '2' } });
+        const outcome = apply(registry, sampleProject(), {
+          type: 'set-token',
+          token: { id: 'a', name, type: 'number', value: '2' }
+        });
         return outcome.ok ? outcome.project : null;
       });
       if (!project) continue;
       const text = through(() => writeDesignTokens(project.tokens));
       const back = through(() => readDesignTokens(text));
-      expect([name, back.ok && back.tokens.map((token) => token.name)]).toEqual([name, [project.tokens['a' as TokenId]!.name]]);
+      expect([name, back.ok && back.tokens.map((token) => token.name)]).toEqual([
+        name,
+        [project.tokens['a' as TokenId]!.name]
+      ]);
     }
   });
 
   it('as every key of a token file, a project file and the clipboard: refused or read, never more', () => {
     for (const name of NAMES) {
       const entry = (value: unknown) => Object.fromEntries([[name, value]]);
-      through(() => readDesignTokens(JSON.stringify(entry({ $type: name, $value: name, [name]: entry({ $type: 'number', $value: 1, $extensions: { kymation: entry(name) } }) }))));
+      through(() =>
+        readDesignTokens(
+          JSON.stringify(
+            entry({
+              $type: name,
+              $value: name,
+              [name]: entry({ $type: 'number', $value: 1, $extensions: { kymation: entry(name) } })
+            })
+          )
+        )
+      );
       through(() => readTokens(registry, entry({ id: name, name, type: name, value: name })));
       const document = JSON.parse(JSON.stringify(sampleProject()));
-      for (const table of ['pages', 'nodes', 'assets']) document[table] = { ...document[table], ...entry({ id: name, kind: name, name, root: name, file: name, type: name }) };
+      for (const table of ['pages', 'nodes', 'assets'])
+        document[table] = {
+          ...document[table],
+          ...entry({ id: name, kind: name, name, root: name, file: name, type: name })
+        };
       document.tokens = entry({ id: name, name, type: 'number', value: '1' });
       document.shelf = entry({ id: name, name, fragment: { root: name, nodes: entry({}) } });
       document.info.aside = entry('why');
@@ -149,7 +218,9 @@ describe('hostile names', () => {
       document.nodes.tabs.styles = entry(entry(entry(entry('red'))));
       document.nodes.tabs.slots = { ...document.nodes.tabs.slots, ...entry([name]) };
       document.nodes.section.settings = { picture: name, film: name };
-      const opened = through(() => readProjectFile(registry, zipSync({ 'project.json': strToU8(JSON.stringify(document)) })));
+      const opened = through(() =>
+        readProjectFile(registry, zipSync({ 'project.json': strToU8(JSON.stringify(document)) }))
+      );
       if (opened.ok) through(() => bodyOf(opened.project));
     }
   });
@@ -159,15 +230,34 @@ describe('hostile names', () => {
       for (const command of [
         { type: 'rename', id: name, name: 'x' },
         { type: 'set-setting', id: 'heading', key: name, value: 'x' },
-        { type: 'set-style', id: 'heading', part: name, state: 'rest', condition: 'always', property: 'color', value: 'red' },
-        { type: 'set-style', id: 'heading', part: 'root', state: 'rest', condition: 'always', property: name, value: 'red' },
+        {
+          type: 'set-style',
+          id: 'heading',
+          part: name,
+          state: 'rest',
+          condition: 'always',
+          property: 'color',
+          value: 'red'
+        },
+        {
+          type: 'set-style',
+          id: 'heading',
+          part: 'root',
+          state: 'rest',
+          condition: 'always',
+          property: name,
+          value: 'red'
+        },
         { type: 'swap', id: 'heading', kind: name },
         { type: 'remove-token', id: name },
         { type: 'take-shelved', id: name },
         { type: 'set-page', id: name, key: 'name', value: 'x' },
         { type: name }
       ]) {
-        expect([command, through(() => apply(registry, sampleProject(), command)).ok]).toEqual([command, false]);
+        expect([command, through(() => apply(registry, sampleProject(), command)).ok]).toEqual([
+          command,
+          false
+        ]);
       }
     }
   });
@@ -178,7 +268,13 @@ describe('hostile drawings', () => {
     for (const svg of SVG) {
       const read = through(() => readAsset(strToU8(svg), 'drawing.svg'));
       if (!read.ok) expect(read.sentence).toMatch(/\S.{10,}\.$/);
-      else expect([svg.slice(0, 120), /<(?:script|style|foreignObject|iframe|animate|set)\b|\son\w+=|evil|javascript:/i.test(strFromU8(read.bytes))]).toEqual([svg.slice(0, 120), false]);
+      else
+        expect([
+          svg.slice(0, 120),
+          /<(?:script|style|foreignObject|iframe|animate|set)\b|\son\w+=|evil|javascript:/i.test(
+            strFromU8(read.bytes)
+          )
+        ]).toEqual([svg.slice(0, 120), false]);
     }
   });
 });
@@ -186,5 +282,7 @@ describe('hostile drawings', () => {
 it('what every door takes is what the project’s own commands take', () => {
   const tokens = { a: { id: 'a', name: 'A', type: 'colour', value: '#111111' } as unknown as Token };
   expect(Object.keys(readTokens(registry, tokens))).toEqual(['a']);
-  expect(after(sampleProject(), { type: 'set-token', token: tokens.a }).tokens).toEqual(readTokens(registry, tokens));
+  expect(after(sampleProject(), { type: 'set-token', token: tokens.a }).tokens).toEqual(
+    readTokens(registry, tokens)
+  );
 });

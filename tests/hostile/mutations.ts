@@ -29,15 +29,35 @@ export interface Tally {
   readonly opened: number;
 }
 
-const JUNK = ['null', '-1', '1e999', '{}', '[]', '""', 'true', '"javascript:alert(1)"', '"</style>"', '"\\u0000"', '"{leaf}"', '99999999', '{"toString":1}', '[[[[[[]]]]]]', ...NAMES.slice(0, 20).map((name) => JSON.stringify(name))];
+const JUNK = [
+  'null',
+  '-1',
+  '1e999',
+  '{}',
+  '[]',
+  '""',
+  'true',
+  '"javascript:alert(1)"',
+  '"</style>"',
+  '"\\u0000"',
+  '"{leaf}"',
+  '99999999',
+  '{"toString":1}',
+  '[[[[[[]]]]]]',
+  ...NAMES.slice(0, 20).map((name) => JSON.stringify(name))
+];
 
 /** Puts junk in the place of one value of some JSON, or of one key. */
 function damagedJson(json: string, next: () => number): string {
   const isKey = next() < 0.25;
-  const pattern = isKey ? /"(?:[^"\\]|\\.)*"(?=:)/g : /(?<=[:,[])(?:"(?:[^"\\]|\\.)*"|-?\d+(?:\.\d+)?|true|false|null)/g;
+  const pattern = isKey
+    ? /"(?:[^"\\]|\\.)*"(?=:)/g
+    : /(?<=[:,[])(?:"(?:[^"\\]|\\.)*"|-?\d+(?:\.\d+)?|true|false|null)/g;
   const places = [...json.matchAll(pattern)];
   const place = places[Math.floor(next() * places.length)]!;
-  const junk = isKey ? JSON.stringify(NAMES[Math.floor(next() * NAMES.length)]) : JUNK[Math.floor(next() * JUNK.length)]!;
+  const junk = isKey
+    ? JSON.stringify(NAMES[Math.floor(next() * NAMES.length)])
+    : JUNK[Math.floor(next() * JUNK.length)]!;
   return json.slice(0, place.index) + junk + json.slice(place.index + place[0].length);
 }
 
@@ -49,11 +69,17 @@ function damagedText(text: string, next: () => number): string {
   const kind = Math.floor(next() * 4);
   if (kind === 0) return text.slice(0, at) + text.slice(at + length);
   if (kind === 1) return text.slice(0, at) + piece.repeat(1 + Math.floor(next() * 200)) + text.slice(at);
-  if (kind === 2) return text.slice(0, at) + String.fromCharCode(Math.floor(next() * 256)) + text.slice(at + 1);
+  if (kind === 2)
+    return text.slice(0, at) + String.fromCharCode(Math.floor(next() * 256)) + text.slice(at + 1);
   return text.slice(0, at) + [...piece].reverse().join('') + text.slice(at + length);
 }
 
-function tally(count: number, seed: number, input: (next: () => number, n: number) => Uint8Array, read: (bytes: Uint8Array) => { readonly ok: boolean; readonly sentence?: string }): Tally {
+function tally(
+  count: number,
+  seed: number,
+  input: (next: () => number, n: number) => Uint8Array,
+  read: (bytes: Uint8Array) => { readonly ok: boolean; readonly sentence?: string }
+): Tally {
   const next = random(seed);
   const [thrown, slow, mute] = [[], [], []] as [string[], string[], string[]];
   let [changed, opened] = [0, 0];
@@ -108,13 +134,15 @@ export function damagedTokenFiles(count: number): Tally {
   const json = JSON.stringify(JSON.parse(writeDesignTokens(makeDemo().project.tokens)));
   const encoder = new TextEncoder();
   const decoder = new TextDecoder();
-  const input = (next: () => number, n: number) => encoder.encode(n % 3 === 0 ? damagedText(json, next) : damagedJson(damagedJson(json, next), next));
+  const input = (next: () => number, n: number) =>
+    encoder.encode(n % 3 === 0 ? damagedText(json, next) : damagedJson(damagedJson(json, next), next));
   return tally(count, 5, input, (bytes) => readDesignTokens(decoder.decode(bytes)));
 }
 
 export function damagedDrawings(count: number): Tally {
   const drawings = Object.values(pictures);
   const encoder = new TextEncoder();
-  const input = (next: () => number) => encoder.encode(damagedText(damagedText(drawings[Math.floor(next() * drawings.length)]!, next), next));
+  const input = (next: () => number) =>
+    encoder.encode(damagedText(damagedText(drawings[Math.floor(next() * drawings.length)]!, next), next));
   return tally(count, 7, input, (bytes) => readAsset(bytes, 'drawing.svg'));
 }

@@ -22,21 +22,30 @@ export interface Exported {
  * Exports a project the way the interface and the command line do, into a folder of its own.
  * @param marked gives elements the marks by which `partIn` finds them.
  */
-export async function exported(project: Project, bytes: ReadonlyMap<AssetId, Uint8Array> = new Map(), single = false, marked = false): Promise<Exported> {
+export async function exported(
+  project: Project,
+  bytes: ReadonlyMap<AssetId, Uint8Array> = new Map(),
+  single = false,
+  marked = false
+): Promise<Exported> {
   const folder = mkdtempSync(join(tmpdir(), 'kymation-'));
   const renditions = new Map<AssetId, Rendition[]>();
   const small = new Map<string, Uint8Array>();
   for (const [asset, widths] of renditionPlan(registry, project)) {
     const made = await makeRenditions(bytes.get(asset.id) ?? new Uint8Array(), widths);
     if (!made.ok) continue;
-    renditions.set(asset.id, made.made.map(({ format, width }) => ({ format, width, file: renditionFile(asset, width, format) })));
+    renditions.set(
+      asset.id,
+      made.made.map(({ format, width }) => ({ format, width, file: renditionFile(asset, width, format) }))
+    );
     made.made.forEach((each) => small.set(renditionFile(asset, each.width, each.format), each.bytes));
   }
   const plan = planExport(registry, project, project.info.pageOrder, {
     single,
     marked,
     renditions,
-    dataUri: (asset) => `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id) ?? []).toString('base64')}`
+    dataUri: (asset) =>
+      `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id) ?? []).toString('base64')}`
   });
   const { files, problems, broken } = await finish({ ...requestOf(plan), minified: false });
   const write = (path: string, content: string | Uint8Array) => {
@@ -46,7 +55,12 @@ export async function exported(project: Project, bytes: ReadonlyMap<AssetId, Uin
   files.forEach((file) => write(file.path, file.text));
   plan.renditions.forEach((file) => write(`assets/${file}`, small.get(file)!));
   plan.assets.forEach((asset) => write(`assets/${asset.file}`, bytes.get(asset.id) ?? new Uint8Array()));
-  return { url: pathToFileURL(join(folder, 'index.html')).href, folder, problems: [...broken, ...problems], files: new Map(files.map((file) => [file.path, file.text])) };
+  return {
+    url: pathToFileURL(join(folder, 'index.html')).href,
+    folder,
+    problems: [...broken, ...problems],
+    files: new Map(files.map((file) => [file.path, file.text]))
+  };
 }
 
 export function exportedDemo(single = false, marked = false): Promise<Exported> {

@@ -9,7 +9,10 @@ const VIEWS = { fill: 'Fill', behaviour: 'Behaviour', timing: 'Timing', fallback
 
 /** Someone at the workbench with a mouse and a keyboard, and nothing else. */
 export class Hand {
-  constructor(readonly page: Page, readonly bench: Bench) {}
+  constructor(
+    readonly page: Page,
+    readonly bench: Bench
+  ) {}
 
   static async openNew(page: Page): Promise<Hand> {
     return new Hand(page, await Bench.openNew(page));
@@ -71,7 +74,12 @@ export class Hand {
   }
 
   /** Makes the list of an owner what it should be, and empties what its entries start with. */
-  async items(owner: string, label: string, has: readonly { readonly name: string; readonly content: readonly string[] }[], names: readonly string[]): Promise<void> {
+  async items(
+    owner: string,
+    label: string,
+    has: readonly { readonly name: string; readonly content: readonly string[] }[],
+    names: readonly string[]
+  ): Promise<void> {
     for (const { content } of has) {
       for (const each of content) {
         await this.bench.row(each).first().click();
@@ -85,8 +93,13 @@ export class Hand {
       await list.getByRole('button', { name: 'Add' }).click();
       await this.pick(owner);
     }
-    for (let n = has.length; n > names.length; n -= 1) await list.getByRole('button', { name: /^Remove/ }).last().click();
-    for (const [i, name] of names.entries()) await this.type(list.getByRole('textbox', { name: `Label ${i + 1}` }), name);
+    for (let n = has.length; n > names.length; n -= 1)
+      await list
+        .getByRole('button', { name: /^Remove/ })
+        .last()
+        .click();
+    for (const [i, name] of names.entries())
+      await this.type(list.getByRole('textbox', { name: `Label ${i + 1}` }), name);
   }
 
   /** Writes rich text in the page itself: paragraphs, lists, bold words and links. */
@@ -112,7 +125,9 @@ export class Hand {
   }
 
   private async words(html: string): Promise<void> {
-    for (const [, bold, href, linked, plain] of html.matchAll(/<strong>(.*?)<\/strong>|<a href="(.*?)">(.*?)<\/a>|([^<]+)/g)) {
+    for (const [, bold, href, linked, plain] of html.matchAll(
+      /<strong>(.*?)<\/strong>|<a href="(.*?)">(.*?)<\/a>|([^<]+)/g
+    )) {
       if (bold) {
         await this.page.keyboard.press('Control+b');
         await this.page.keyboard.type(bold);
@@ -127,18 +142,45 @@ export class Hand {
     }
   }
 
-  async set(meta: FieldMeta, label: string, value: Json, project: Project, bytes: ReadonlyMap<AssetId, Uint8Array>): Promise<void> {
+  async set(
+    meta: FieldMeta,
+    label: string,
+    value: Json,
+    project: Project,
+    bytes: ReadonlyMap<AssetId, Uint8Array>
+  ): Promise<void> {
     await this.view(VIEWS[meta.view] as 'Fill');
     const sheet = this.page.getByRole('tabpanel');
-    if (meta.control === 'choice') return this.choose(sheet.getByRole('combobox', { name: label, exact: true }), meta.choices![value as string]!);
-    if (meta.control === 'item') return this.choose(sheet.getByRole('combobox', { name: label, exact: true }), value as string);
+    if (meta.control === 'choice')
+      return this.choose(
+        sheet.getByRole('combobox', { name: label, exact: true }),
+        meta.choices![value as string]!
+      );
+    if (meta.control === 'item')
+      return this.choose(sheet.getByRole('combobox', { name: label, exact: true }), value as string);
     if (meta.control === 'toggle') {
       await sheet.getByRole('switch', { name: label, exact: true }).focus();
       return this.page.keyboard.press('Space');
     }
-    if (meta.control === 'asset') return this.picture(sheet.getByRole('group', { name: label, exact: true }), project.assets[value as AssetId]!.file, bytes.get(value as AssetId)!);
-    if (meta.control === 'icon') return this.icon(sheet.getByRole('group', { name: label, exact: true }), (value as { name: string }).name);
-    return this.type(sheet.getByRole(meta.control === 'css' ? 'combobox' : 'textbox', { name: label, exact: true }).or(sheet.getByRole('textbox', { name: label, exact: true })).first(), String(value), meta.control === 'text' || meta.control === 'link' ? 'Tab' : 'Enter');
+    if (meta.control === 'asset')
+      return this.picture(
+        sheet.getByRole('group', { name: label, exact: true }),
+        project.assets[value as AssetId]!.file,
+        bytes.get(value as AssetId)!
+      );
+    if (meta.control === 'icon')
+      return this.icon(
+        sheet.getByRole('group', { name: label, exact: true }),
+        (value as { name: string }).name
+      );
+    return this.type(
+      sheet
+        .getByRole(meta.control === 'css' ? 'combobox' : 'textbox', { name: label, exact: true })
+        .or(sheet.getByRole('textbox', { name: label, exact: true }))
+        .first(),
+      String(value),
+      meta.control === 'text' || meta.control === 'link' ? 'Tab' : 'Enter'
+    );
   }
 
   private async picture(field: Locator, file: string, content: Uint8Array): Promise<void> {
@@ -168,7 +210,9 @@ export class Hand {
 
   private async at(condition: ConditionName): Promise<void> {
     if (this.isAt === condition) return;
-    await this.page.getByRole('tab', { name: condition === 'always' ? 'all widths' : `≤ ${condition}`, exact: true }).click();
+    await this.page
+      .getByRole('tab', { name: condition === 'always' ? 'all widths' : `≤ ${condition}`, exact: true })
+      .click();
     this.isAt = condition;
   }
 
@@ -195,21 +239,34 @@ export class Hand {
 
   async fallback(label: string, condition: string, words: string): Promise<void> {
     await this.view('Fallbacks');
-    await this.choose(this.page.getByRole('combobox', { name: `${label}, ${condition}`, exact: true }), words);
+    await this.choose(
+      this.page.getByRole('combobox', { name: `${label}, ${condition}`, exact: true }),
+      words
+    );
   }
 
   /** Gives a cell of the state sheet a value, or a token by its name. */
-  async cell(part: string, state: string, condition: ConditionName, { property, label, control }: StyleProperty, value: string, isToken: boolean): Promise<void> {
+  async cell(
+    part: string,
+    state: string,
+    condition: ConditionName,
+    { property, label, control }: StyleProperty,
+    value: string,
+    isToken: boolean
+  ): Promise<void> {
     await this.view('States');
     if (this.isAmong !== part) {
-      const parts = this.page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: part, exact: true });
+      const parts = this.page
+        .getByRole('group', { name: 'Parts' })
+        .getByRole('button', { name: part, exact: true });
       if ((await parts.count()) > 0) await parts.first().click();
       this.isAmong = part;
     }
     await this.at(condition);
     await this.bench.cell(property, state).click();
     if (isToken) await this.page.locator('.tokens').getByRole('button', { name: value, exact: true }).click();
-    else if (control === 'choice') await this.choose(this.page.getByRole('combobox', { name: `${label}, ${state}` }), value);
+    else if (control === 'choice')
+      await this.choose(this.page.getByRole('combobox', { name: `${label}, ${state}` }), value);
     else {
       await this.page.keyboard.press('Control+a');
       await this.page.keyboard.insertText(value);
@@ -230,6 +287,7 @@ export class Hand {
     await this.page.getByRole('button', { name: 'More', exact: true }).click();
     await this.page.getByRole('menuitem', { name: 'About this page' }).click();
     this.isIn = '';
-    for (const [label, value] of Object.entries(fields)) await this.type(this.page.getByRole('textbox', { name: label, exact: true }), value);
+    for (const [label, value] of Object.entries(fields))
+      await this.type(this.page.getByRole('textbox', { name: label, exact: true }), value);
   }
 }

@@ -8,7 +8,11 @@ export interface Paper {
 
 /** Prints the page as a browser does, and reads the file it makes. */
 export async function printed(page: Page, format: 'A4' | 'A5' | 'Letter'): Promise<Paper> {
-  const bytes = await page.pdf({ format, printBackground: true, margin: { top: '10mm', bottom: '10mm', left: '10mm', right: '10mm' } });
+  const bytes = await page.pdf({
+    format,
+    printBackground: true,
+    margin: { top: '10mm', bottom: '10mm', left: '10mm', right: '10mm' }
+  });
   const reading = getDocument({ data: new Uint8Array(bytes), useSystemFonts: true, verbosity: 0 });
   const document = await reading.promise;
   const sheets: string[] = [];

@@ -1,7 +1,11 @@
 import type { Page } from '@playwright/test';
 import type { StateName } from '../../src/core/project/types';
 
-const PSEUDO: Readonly<Partial<Record<StateName, readonly string[]>>> = { hover: ['hover'], focus: ['focus', 'focus-visible'], pressed: ['hover', 'active'] };
+const PSEUDO: Readonly<Partial<Record<StateName, readonly string[]>>> = {
+  hover: ['hover'],
+  focus: ['focus', 'focus-visible'],
+  pressed: ['hover', 'active']
+};
 
 /** Brings every element of a selector into a state by Chromium's own tools, as its developer tools do. */
 export async function forcing(page: Page): Promise<(selector: string, state: StateName) => Promise<void>> {
@@ -11,7 +15,8 @@ export async function forcing(page: Page): Promise<(selector: string, state: Sta
   const { root } = await session.send('DOM.getDocument');
   return async (selector, state) => {
     const { nodeIds } = await session.send('DOM.querySelectorAll', { nodeId: root.nodeId, selector });
-    const forcedPseudoClasses = state === 'focus' && selector.includes('part="list"') ? ['focus-within'] : [...(PSEUDO[state] ?? [])];
+    const forcedPseudoClasses =
+      state === 'focus' && selector.includes('part="list"') ? ['focus-within'] : [...(PSEUDO[state] ?? [])];
     for (const nodeId of nodeIds) await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses });
   };
 }

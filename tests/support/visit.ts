@@ -16,7 +16,11 @@ export function changed(...commands: Command[]): Project {
 }
 
 /** The command that puts a piece on the visit page, at the top of its first section where nothing else is said. */
-export const put = (fragment: Fragment, index = 0, parent = 'welcome', slot = 'content'): Command => ({ type: 'insert', fragment, at: { parent, slot, index } });
+export const put = (fragment: Fragment, index = 0, parent = 'welcome', slot = 'content'): Command => ({
+  type: 'insert',
+  fragment,
+  at: { parent, slot, index }
+});
 
 /** Opens the export of a project, which has no problem. */
 export async function open(page: Page, project: Project, width = 1280): Promise<void> {

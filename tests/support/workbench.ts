@@ -30,27 +30,46 @@ export class Bench {
     await this.page.goto('/');
     await expect(this.page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
     const before = await this.page.getByRole('link', { name: /^Open / }).count();
-    await this.page.locator('input[type=file]').setInputFiles({ name: 'given.kymation', mimeType: 'application/zip', buffer: Buffer.from(writeProjectFile(project, bytes)) });
+    await this.page.locator('input[type=file]').setInputFiles({
+      name: 'given.kymation',
+      mimeType: 'application/zip',
+      buffer: Buffer.from(writeProjectFile(project, bytes))
+    });
     await expect(this.page.getByRole('link', { name: /^Open / })).toHaveCount(before + 1);
     // The newest stands first.
-    await this.page.getByRole('link', { name: /^Open / }).first().click();
+    await this.page
+      .getByRole('link', { name: /^Open / })
+      .first()
+      .click();
     await expect(this.page.getByRole('treeitem').first()).toBeVisible();
   }
 
   row(name: string): Locator {
-    return this.page.getByRole('tree').locator('[role="treeitem"]').filter({ has: this.page.getByText(name, { exact: true }) });
+    return this.page
+      .getByRole('tree')
+      .locator('[role="treeitem"]')
+      .filter({ has: this.page.getByText(name, { exact: true }) });
   }
 
   /** Names in the outline, indented by level. */
   async outline(): Promise<string[]> {
-    return this.page.locator('[role="treeitem"]').evaluateAll((rows) =>
-      rows.map((row) => `${'  '.repeat(Number(row.getAttribute('aria-level')) - 1)}${row.querySelector('.name')?.textContent ?? ''}`)
-    );
+    return this.page
+      .locator('[role="treeitem"]')
+      .evaluateAll((rows) =>
+        rows.map(
+          (row) =>
+            `${'  '.repeat(Number(row.getAttribute('aria-level')) - 1)}${row.querySelector('.name')?.textContent ?? ''}`
+        )
+      );
   }
 
   async pick(name: string, part?: string): Promise<void> {
     await this.row(name).click();
-    if (part) await this.page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: part, exact: true }).click();
+    if (part)
+      await this.page
+        .getByRole('group', { name: 'Parts' })
+        .getByRole('button', { name: part, exact: true })
+        .click();
   }
 
   view(name: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Fallbacks'): Promise<void> {

@@ -38,8 +38,17 @@ export function changeAgainstRest(registry: Registry, project: Project, at: At):
     const colour = maybeColour(word === 'currentcolor' ? values.get('color')!.value : word);
     return colour ? over(colour, ground) : ground;
   };
-  const hasBorder = [before, after].some((values) => !/^0(?:px)?( 0(?:px)?)*$/.test(values.get('border-width')!.value));
-  const colours = ['color', ...(hasBorder ? ['border-color'] : [])].map((property) => colourDifference(painted(property, before, groundBefore), painted(property, after, groundAfter)));
-  const others = Object.entries(OTHERS).filter(([property]) => before.get(property)!.value !== after.get(property)!.value);
-  return { colour: Math.max(colourDifference(groundBefore, groundAfter), ...colours), others: [...new Set(others.map(([, word]) => word))] };
+  const hasBorder = [before, after].some(
+    (values) => !/^0(?:px)?( 0(?:px)?)*$/.test(values.get('border-width')!.value)
+  );
+  const colours = ['color', ...(hasBorder ? ['border-color'] : [])].map((property) =>
+    colourDifference(painted(property, before, groundBefore), painted(property, after, groundAfter))
+  );
+  const others = Object.entries(OTHERS).filter(
+    ([property]) => before.get(property)!.value !== after.get(property)!.value
+  );
+  return {
+    colour: Math.max(colourDifference(groundBefore, groundAfter), ...colours),
+    others: [...new Set(others.map(([, word]) => word))]
+  };
 }

@@ -16,8 +16,16 @@ const PAPER: Colour = { r: 1, g: 1, b: 1, alpha: 1 };
 
 const GROUNDS_MOST = 60;
 
-/** @returns what a piece paints beyond the backgrounds of its parts while some conditions hold; null where nothing. */
-export function groundOf(registry: Registry, project: Project, id: NodeId, conditions: readonly ConditionName[] = []): Ground | null {
+/**
+ * @returns what a piece paints beyond the backgrounds of its parts while some conditions hold; null where
+ * nothing.
+ */
+export function groundOf(
+  registry: Registry,
+  project: Project,
+  id: NodeId,
+  conditions: readonly ConditionName[] = []
+): Ground | null {
   const node = nodeOf(project, id);
   const kind = registry.kindOf(node.kind);
   return kind.ground?.(settingsUnder(kind, node, settingsWithDefaults(kind, node), conditions)) ?? null;
@@ -29,11 +37,23 @@ function maybeNext(project: Project, id: NodeId): NodeId | null {
   return (place && nodeOf(project, place.parent).slots[place.slot]?.[place.index + 1]) ?? null;
 }
 
-const underneath = (registry: Registry, project: Project, id: NodeId): readonly NodeId[] => maybeStacking(registry, project, id)?.below ?? [];
+const underneath = (registry: Registry, project: Project, id: NodeId): readonly NodeId[] =>
+  maybeStacking(registry, project, id)?.below ?? [];
 
-/** Every colour a piece and all in it may show to what lies over it. Where they lie in it is not known: anything may be behind. */
-function surface(registry: Registry, project: Project, id: NodeId, under: readonly Colour[], conditions: readonly ConditionName[]): readonly Colour[] {
-  const own = maybeColour(resolve(registry, project, { node: id, part: 'root', conditions }).get('background-color')!.value);
+/**
+ * Every colour a piece and all in it may show to what lies over it. Where they lie in it is not known:
+ * anything may be behind.
+ */
+function surface(
+  registry: Registry,
+  project: Project,
+  id: NodeId,
+  under: readonly Colour[],
+  conditions: readonly ConditionName[]
+): readonly Colour[] {
+  const own = maybeColour(
+    resolve(registry, project, { node: id, part: 'root', conditions }).get('background-color')!.value
+  );
   const flat = own && own.alpha > 0 ? distinct(under.map((back) => over(own, back))) : under;
   const painted = paintedOver(registry, project, id, flat, conditions);
   const inside = childIds(nodeOf(project, id));
@@ -43,20 +63,44 @@ function surface(registry: Registry, project: Project, id: NodeId, under: readon
   return distinct(painted === under ? shown : [...painted, ...shown]);
 }
 
-const paintedOver = (registry: Registry, project: Project, id: NodeId, flat: readonly Colour[], conditions: readonly ConditionName[]) =>
-  (groundOf(registry, project, id, conditions)?.layers ?? []).reduce((under, layer) => painted(layer, under, project), flat);
+const paintedOver = (
+  registry: Registry,
+  project: Project,
+  id: NodeId,
+  flat: readonly Colour[],
+  conditions: readonly ConditionName[]
+) =>
+  (groundOf(registry, project, id, conditions)?.layers ?? []).reduce(
+    (under, layer) => painted(layer, under, project),
+    flat
+  );
 
-/** What lies under a layer: of one that takes the whole width its surface alone, of a narrower one its surface or what it leaves bare. */
-const withUnderneath = (registry: Registry, project: Project, id: NodeId, flat: readonly Colour[], conditions: readonly ConditionName[]) =>
+/**
+ * What lies under a layer: of one that takes the whole width its surface alone, of a narrower one its surface
+ * or what it leaves bare.
+ */
+const withUnderneath = (
+  registry: Registry,
+  project: Project,
+  id: NodeId,
+  flat: readonly Colour[],
+  conditions: readonly ConditionName[]
+) =>
   underneath(registry, project, id).reduce((under, layer) => {
     const shown = surface(registry, project, layer, under, conditions);
     return groundOf(registry, project, layer, conditions)?.isAcross ? shown : distinct([...under, ...shown]);
   }, flat);
 
-/** Every colour that may stand behind a part, without its own background: of a picture or a gradient, each of its tones. */
+/**
+ * Every colour that may stand behind a part, without its own background: of a picture or a gradient, each of
+ * its tones.
+ */
 function behind(registry: Registry, project: Project, at: At): readonly Colour[] {
   const conditions = at.conditions ?? [];
-  const next = at.part === 'root' && groundOf(registry, project, at.node, conditions)?.isOverNext ? maybeNext(project, at.node) : null;
+  const next =
+    at.part === 'root' && groundOf(registry, project, at.node, conditions)?.isOverNext
+      ? maybeNext(project, at.node)
+      : null;
   if (next) return backdrops(registry, project, { node: next, part: 'root', conditions });
   const parent = maybeParentPart(registry, project, nodeOf(project, at.node), at.part);
   const flat = parent ? backdrops(registry, project, { ...parent, conditions }) : [PAPER];
@@ -65,7 +109,9 @@ function behind(registry: Registry, project: Project, at: At): readonly Colour[]
 
 function distinct(colours: readonly Colour[]): readonly Colour[] {
   if (colours.length < 2) return colours;
-  const found = new Map(colours.map((each) => [[each.r, each.g, each.b].map((channel) => Math.round(channel * 255)).join(), each]));
+  const found = new Map(
+    colours.map((each) => [[each.r, each.g, each.b].map((channel) => Math.round(channel * 255)).join(), each])
+  );
   return [...found.values()].slice(0, GROUNDS_MOST);
 }
 
@@ -79,17 +125,25 @@ function painted(layer: GroundLayer, under: readonly Colour[], project: Project)
   const written = spelt(layer.paint, project.tokens);
   const colours = coloursIn(written.ok ? written.value : '').flatMap((text) => maybeColour(text) ?? []);
   if (colours.length === 0) return under;
-  return distinct(colours.flatMap((colour) => under.map((back) => blended({ ...colour, alpha: colour.alpha * layer.opacity }, back, layer.blend))));
+  return distinct(
+    colours.flatMap((colour) =>
+      under.map((back) => blended({ ...colour, alpha: colour.alpha * layer.opacity }, back, layer.blend))
+    )
+  );
 }
 
 /**
- * Every opaque colour that may stand behind a part's text: its own background over all it is drawn on, down to white paper.
- * More than one only over pictures, films and gradients.
+ * Every opaque colour that may stand behind a part's text: its own background over all it is drawn on, down
+ * to white paper. More than one only over pictures, films and gradients.
  */
 export function backdrops(registry: Registry, project: Project, at: At): readonly Colour[] {
   const own = maybeColour(resolve(registry, project, at).get('background-color')!.value);
   const isClear = !own || own.alpha === 0;
-  const flat = isClear ? behind(registry, project, at) : own.alpha === 1 ? [own] : distinct(behind(registry, project, at).map((back) => over(own, back)));
+  const flat = isClear
+    ? behind(registry, project, at)
+    : own.alpha === 1
+      ? [own]
+      : distinct(behind(registry, project, at).map((back) => over(own, back)));
   return at.part === 'root' ? paintedOver(registry, project, at.node, flat, at.conditions ?? []) : flat;
 }
 
@@ -100,14 +154,29 @@ export function backdrop(registry: Registry, project: Project, at: At): Colour {
 }
 
 /** Whether a piece, or anything in it, paints a picture, film or gradient. */
-const paintsPictures = (registry: Registry, project: Project, id: NodeId, conditions: readonly ConditionName[]): boolean =>
-  (groundOf(registry, project, id, conditions)?.layers.length ?? 0) > 0 || childIds(nodeOf(project, id)).some((child) => paintsPictures(registry, project, child, conditions));
+const paintsPictures = (
+  registry: Registry,
+  project: Project,
+  id: NodeId,
+  conditions: readonly ConditionName[]
+): boolean =>
+  (groundOf(registry, project, id, conditions)?.layers.length ?? 0) > 0 ||
+  childIds(nodeOf(project, id)).some((child) => paintsPictures(registry, project, child, conditions));
 
-/** @returns the piece nearest around a part that has a picture, film or gradient under it; null where colour alone is behind. */
+/**
+ * @returns the piece nearest around a part that has a picture, film or gradient under it; null where colour
+ * alone is behind.
+ */
 export function maybeGroundOwner(registry: Registry, project: Project, at: At): NodeId | null {
   const conditions = at.conditions ?? [];
-  for (let now: At | null = at; now; now = maybeParentPart(registry, project, nodeOf(project, now.node), now.part)) {
-    const own = maybeColour(resolve(registry, project, { ...now, conditions }).get('background-color')!.value);
+  for (
+    let now: At | null = at;
+    now;
+    now = maybeParentPart(registry, project, nodeOf(project, now.node), now.part)
+  ) {
+    const own = maybeColour(
+      resolve(registry, project, { ...now, conditions }).get('background-color')!.value
+    );
     const ground = now.part === 'root' ? groundOf(registry, project, now.node, conditions) : null;
     if (ground && ground.layers.length > 0) return now.node;
     if (ground?.isOverNext) {
@@ -115,16 +184,27 @@ export function maybeGroundOwner(registry: Registry, project: Project, at: At): 
       return next && groundOf(registry, project, next, conditions)?.layers.length ? next : null;
     }
     if (own?.alpha === 1) return null;
-    if (now.part === 'root' && underneath(registry, project, now.node).some((each) => paintsPictures(registry, project, each, conditions))) return now.node;
+    if (
+      now.part === 'root' &&
+      underneath(registry, project, now.node).some((each) =>
+        paintsPictures(registry, project, each, conditions)
+      )
+    )
+      return now.node;
   }
   return null;
 }
 
 /**
- * Contrast of a part's text with what is behind it, 1 to 21, opacity counted in: the least and the greatest, which differ only over
- * pictures, films and gradients. Null where a colour cannot be worked out. WCAG 2.2, success criterion 1.4.3.
+ * Contrast of a part's text with what is behind it, 1 to 21, opacity counted in: the least and the greatest,
+ * which differ only over pictures, films and gradients. Null where a colour cannot be worked out. WCAG 2.2,
+ * success criterion 1.4.3.
  */
-export function textContrast(registry: Registry, project: Project, at: At): { readonly least: number; readonly most: number } | null {
+export function textContrast(
+  registry: Registry,
+  project: Project,
+  at: At
+): { readonly least: number; readonly most: number } | null {
   const resolution = resolve(registry, project, at);
   const text = maybeColour(resolution.get('color')!.value);
   if (!text) return null;
@@ -135,14 +215,18 @@ export function textContrast(registry: Registry, project: Project, at: At): { re
   const through = isFaded ? behind(registry, project, at) : [PAPER];
   const ratios = grounds.flatMap((ground) =>
     through.map((back) => {
-      const fade = (colour: Colour) => (isFaded ? over({ ...colour, alpha: Math.max(0, opacity) }, back) : colour);
+      const fade = (colour: Colour) =>
+        isFaded ? over({ ...colour, alpha: Math.max(0, opacity) }, back) : colour;
       return contrast(fade(over(text, ground)), fade(ground));
     })
   );
   return { least: Math.min(...ratios), most: Math.max(...ratios) };
 }
 
-/** Contrast of a part's ring with what is around the part, the least where that is a picture; null where it has none. WCAG 2.2, success criterion 1.4.11. */
+/**
+ * Contrast of a part's ring with what is around the part, the least where that is a picture; null where it
+ * has none. WCAG 2.2, success criterion 1.4.11.
+ */
 export function ringContrast(registry: Registry, project: Project, at: At): number | null {
   const ring = resolve(registry, project, at).get('outline')!.value;
   const word = ring.match(/#[0-9a-f]{3,8}|(?:rgb|hsl|oklch|oklab|lab|lch)a?\([^)]*\)|[a-z]+$/i)?.[0];

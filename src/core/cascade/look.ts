@@ -1,5 +1,13 @@
 import type { Kind } from '../kinds/contract';
-import { CONDITIONS, STATES, type ConditionName, type Declarations, type Node, type StateName, type Styles } from '../project/types';
+import {
+  CONDITIONS,
+  STATES,
+  type ConditionName,
+  type Declarations,
+  type Node,
+  type StateName,
+  type Styles
+} from '../project/types';
 
 /** One declared value of one part, with where it was declared. */
 export interface Cell {
@@ -14,8 +22,9 @@ const cellsOf = new WeakMap<Styles, Map<Kind, ReadonlyMap<string, readonly Cell[
 const NO_CELLS: readonly Cell[] = [];
 
 /**
- * Every cell that applies to a part: the kind's look with the node's own values over it, cell by cell, in cascade order
- * (state first, then condition). A later cell wins over an earlier one; the printed rules stand in the same order.
+ * Every cell that applies to a part: the kind's look with the node's own values over it, cell by cell, in
+ * cascade order (state first, then condition). A later cell wins over an earlier one; the printed rules stand
+ * in the same order.
  */
 export function cells(kind: Kind, node: Node, part: string): readonly Cell[] {
   let byKind = cellsOf.get(node.styles);

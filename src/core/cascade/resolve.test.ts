@@ -5,24 +5,60 @@ import { after, id, sampleProject } from '../testing/project';
 import { backdrop, ringContrast, textContrast } from './contrast';
 import { maybeParentPart, resolve } from './resolve';
 
-const set = (part: string, property: string, value: string, state: StateName = 'rest', condition: ConditionName = 'always', node = 'tabs') => ({
-  type: 'set-style', id: node, part, state, condition, property, value
+const set = (
+  part: string,
+  property: string,
+  value: string,
+  state: StateName = 'rest',
+  condition: ConditionName = 'always',
+  node = 'tabs'
+) => ({
+  type: 'set-style',
+  id: node,
+  part,
+  state,
+  condition,
+  property,
+  value
 });
-const at = (part: string, state: StateName = 'rest', conditions: ConditionName[] = [], node = 'tabs') => ({ node: id(node), part, state, conditions });
+const at = (part: string, state: StateName = 'rest', conditions: ConditionName[] = [], node = 'tabs') => ({
+  node: id(node),
+  part,
+  state,
+  conditions
+});
 
 describe('resolve', () => {
   it('says the value and where it came from', () => {
-    const project = after(sampleProject(), set('tab', 'color', '#111111'), set('root', 'color', '#222222', 'rest', 'always', 'page'));
-    const of = (part: string, property: string, state: StateName = 'rest') => resolve(registry, project, at(part, state)).get(property);
-    expect(of('tab', 'color')).toEqual({ value: '#111111', written: '#111111', origin: { from: 'own', state: 'rest', condition: 'always' } });
-    expect(of('tab', 'background-color', 'hover')!.origin).toEqual({ from: 'look', state: 'hover', condition: 'always' });
-    expect(of('panel', 'color')).toEqual({ value: '#222222', written: '#222222', origin: { from: 'inherited', node: 'page', part: 'root' } });
+    const project = after(
+      sampleProject(),
+      set('tab', 'color', '#111111'),
+      set('root', 'color', '#222222', 'rest', 'always', 'page')
+    );
+    const of = (part: string, property: string, state: StateName = 'rest') =>
+      resolve(registry, project, at(part, state)).get(property);
+    expect(of('tab', 'color')).toEqual({
+      value: '#111111',
+      written: '#111111',
+      origin: { from: 'own', state: 'rest', condition: 'always' }
+    });
+    expect(of('tab', 'background-color', 'hover')!.origin).toEqual({
+      from: 'look',
+      state: 'hover',
+      condition: 'always'
+    });
+    expect(of('panel', 'color')).toEqual({
+      value: '#222222',
+      written: '#222222',
+      origin: { from: 'inherited', node: 'page', part: 'root' }
+    });
     expect(of('panel', 'opacity')).toEqual({ value: '1', written: '1', origin: { from: 'initial' } });
   });
 
   it('lets an own value take the place of the look in its own cell only', () => {
     const project = after(sampleProject(), set('tab', 'background-color', '#aaaaaa'));
-    const value = (state: StateName) => resolve(registry, project, at('tab', state)).get('background-color')!.value;
+    const value = (state: StateName) =>
+      resolve(registry, project, at('tab', state)).get('background-color')!.value;
     expect(value('rest')).toBe('#aaaaaa');
     expect(value('hover')).toBe('#e4dfd3');
     expect(value('focus')).toBe('#aaaaaa');
@@ -42,17 +78,28 @@ describe('resolve', () => {
       set('tab', 'padding', '2px', 'rest', 'medium'),
       set('tab', 'padding', '3px', 'selected', 'always')
     );
-    const padding = (state: StateName, ...conditions: ConditionName[]) => resolve(registry, project, at('tab', state, conditions)).get('padding')!.value;
-    expect([padding('rest'), padding('rest', 'medium'), padding('rest', 'medium', 'narrow'), padding('selected', 'medium', 'narrow')]).toEqual(['10px 16px', '2px', '1px', '3px']);
+    const padding = (state: StateName, ...conditions: ConditionName[]) =>
+      resolve(registry, project, at('tab', state, conditions)).get('padding')!.value;
+    expect([
+      padding('rest'),
+      padding('rest', 'medium'),
+      padding('rest', 'medium', 'narrow'),
+      padding('selected', 'medium', 'narrow')
+    ]).toEqual(['10px 16px', '2px', '1px', '3px']);
   });
 
   it('makes an em of type size px before it is handed down', () => {
-    const project = after(sampleProject(), set('root', 'font-size', '20px', 'rest', 'always', 'page'), set('tab', 'font-size', '1.5em'));
+    const project = after(
+      sampleProject(),
+      set('root', 'font-size', '20px', 'rest', 'always', 'page'),
+      set('tab', 'font-size', '1.5em')
+    );
     expect(resolve(registry, project, at('tab')).get('font-size')!.value).toBe('30px');
   });
 
   it('finds what a part is drawn in, through the owner of an item', () => {
-    const parent = (node: string, part: string) => maybeParentPart(registry, sampleProject(), sampleProject().nodes[id(node)]!, part);
+    const parent = (node: string, part: string) =>
+      maybeParentPart(registry, sampleProject(), sampleProject().nodes[id(node)]!, part);
     expect(parent('tabs', 'tab')).toEqual({ node: 'tabs', part: 'list' });
     expect(parent('text-one', 'root')).toEqual({ node: 'tabs', part: 'panel' });
     expect(parent('tabs', 'root')).toEqual({ node: 'section', part: 'inner' });
@@ -62,14 +109,22 @@ describe('resolve', () => {
 
 describe('contrast of parts', () => {
   it('looks through what is transparent to what is behind', () => {
-    const project = after(sampleProject(), set('root', 'background-color', '#000000', 'rest', 'always', 'section'), set('root', 'color', '#ffffff', 'rest', 'always', 'section'));
+    const project = after(
+      sampleProject(),
+      set('root', 'background-color', '#000000', 'rest', 'always', 'section'),
+      set('root', 'color', '#ffffff', 'rest', 'always', 'section')
+    );
     expect(textContrast(registry, project, at('panel'))!.least).toBeCloseTo(21);
     expect(backdrop(registry, project, at('panel'))).toMatchObject({ r: 0, g: 0, b: 0 });
   });
 
   it('counts opacity in', () => {
     const solid = textContrast(registry, sampleProject(), at('tab'))!.least;
-    const faded = textContrast(registry, after(sampleProject(), set('tab', 'opacity', '0.4')), at('tab'))!.least;
+    const faded = textContrast(
+      registry,
+      after(sampleProject(), set('tab', 'opacity', '0.4')),
+      at('tab')
+    )!.least;
     expect(faded).toBeLessThan(solid / 2);
   });
 

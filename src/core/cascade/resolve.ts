@@ -35,8 +35,9 @@ export type Resolution = ReadonlyMap<string, Resolved>;
 const resolved = new WeakMap<Project, Map<string, Resolution>>();
 
 /**
- * The value of every style property of a part in one state under some conditions, and where it came from. What it says is what
- * the browser computes for the exported page; a browser test holds it to that. Remembered as long as the project is.
+ * The value of every style property of a part in one state under some conditions, and where it came from.
+ * What it says is what the browser computes for the exported page; a browser test holds it to that.
+ * Remembered as long as the project is.
  */
 export function resolve(registry: Registry, project: Project, at: At): Resolution {
   let known = resolved.get(project);
@@ -68,22 +69,42 @@ function spelledOut(written: string, project: Project): Pick<Resolved, 'value' |
   return { value: spelled.ok ? spelled.value : written, written, ...(token ? { token } : {}) };
 }
 
-function addInherited(registry: Registry, project: Project, node: Node, at: At, resolution: Map<string, Resolved>): void {
+function addInherited(
+  registry: Registry,
+  project: Project,
+  node: Node,
+  at: At,
+  resolution: Map<string, Resolved>
+): void {
   const parent = maybeParentPart(registry, project, node, at.part);
   const above = parent ? resolve(registry, project, { ...parent, conditions: at.conditions ?? [] }) : null;
   const size = resolution.get('font-size');
-  if (size) resolution.set('font-size', { ...size, value: absoluteSize(size.value, above?.get('font-size')?.value) });
+  if (size)
+    resolution.set('font-size', { ...size, value: absoluteSize(size.value, above?.get('font-size')?.value) });
   for (const { property, inherited, initial } of STYLE_PROPERTIES.values()) {
     const declared = resolution.get(property);
     if (declared && declared.value !== 'inherit') continue;
     const from = inherited || declared ? above?.get(property) : undefined;
-    if (!from || from.origin.from === 'initial' || !parent) resolution.set(property, { value: from?.value ?? initial, written: from?.value ?? initial, origin: { from: 'initial' } });
+    if (!from || from.origin.from === 'initial' || !parent)
+      resolution.set(property, {
+        value: from?.value ?? initial,
+        written: from?.value ?? initial,
+        origin: { from: 'initial' }
+      });
     else if (from.origin.from === 'inherited') resolution.set(property, from);
-    else resolution.set(property, { value: from.value, written: from.written, origin: { from: 'inherited', ...parent } });
+    else
+      resolution.set(property, {
+        value: from.value,
+        written: from.written,
+        origin: { from: 'inherited', ...parent }
+      });
   }
 }
 
-/** An `em` or `%` type size refers to the parent's (CSS Fonts 4, section 2.5), so it becomes px before anything inherits it. */
+/**
+ * An `em` or `%` type size refers to the parent's (CSS Fonts 4, section 2.5), so it becomes px before
+ * anything inherits it.
+ */
 function absoluteSize(value: string, parentSize: string | undefined): string {
   const size = parseQuantity(value);
   const parent = parseQuantity(parentSize ?? '16px');
@@ -93,7 +114,10 @@ function absoluteSize(value: string, parentSize: string | undefined): string {
   return value;
 }
 
-/** @returns the part that this one is drawn in, within the node or in the node around it; null at the page's root. */
+/**
+ * @returns the part that this one is drawn in, within the node or in the node around it; null at the page's
+ * root.
+ */
 export function maybeParentPart(
   registry: Registry,
   project: Project,
@@ -110,6 +134,7 @@ export function maybeParentPart(
   const owner = outer ? nodeOf(project, outer.parent) : null;
   const ownerSlot = owner && outer ? registry.kindOf(owner.kind).slots[outer.slot] : null;
   // Only an item that its owner draws stands in the owner's part; a column or a layer has an element of its own.
-  if (owner && ownerSlot?.items && ownerSlot.part && !registry.kindOf(parent.kind).markup) return { node: owner.id, part: ownerSlot.part };
+  if (owner && ownerSlot?.items && ownerSlot.part && !registry.kindOf(parent.kind).markup)
+    return { node: owner.id, part: ownerSlot.part };
   return { node: parent.id, part: registry.kindOf(parent.kind).slots[place.slot]?.part ?? 'root' };
 }

@@ -23,9 +23,13 @@ function setLum(colour: Channels, to: number): Channels {
   }) as never;
 }
 
-const eachChannel = (mix: (b: number, s: number) => number) => (back: Channels, source: Channels) => back.map((b, i) => mix(b, source[i]!)) as unknown as Channels;
+const eachChannel = (mix: (b: number, s: number) => number) => (back: Channels, source: Channels) =>
+  back.map((b, i) => mix(b, source[i]!)) as unknown as Channels;
 
-/** Blend functions B(backdrop, source): Compositing and Blending Level 1, sections 10.1 (separable) and 10.2 (the last two). */
+/**
+ * Blend functions B(backdrop, source): Compositing and Blending Level 1, sections 10.1 (separable) and 10.2
+ * (the last two).
+ */
 const BLENDS = {
   normal: (_back: Channels, source: Channels) => source,
   multiply: eachChannel((b, s) => b * s),
@@ -38,9 +42,13 @@ const BLENDS = {
 
 export type BlendMode = keyof typeof BLENDS;
 
-/** `source` blended onto an opaque `back`: Compositing and Blending Level 1, section 5 (simple alpha compositing of the blended colour). */
+/**
+ * `source` blended onto an opaque `back`: Compositing and Blending Level 1, section 5 (simple alpha
+ * compositing of the blended colour).
+ */
 export function blended(source: Colour, back: Colour, mode: BlendMode): Colour {
   const mixed = BLENDS[mode]([back.r, back.g, back.b], [source.r, source.g, source.b]);
-  const channel = (i: 0 | 1 | 2, b: number) => source.alpha * Math.min(1, Math.max(0, mixed[i])) + (1 - source.alpha) * b;
+  const channel = (i: 0 | 1 | 2, b: number) =>
+    source.alpha * Math.min(1, Math.max(0, mixed[i])) + (1 - source.alpha) * b;
   return { r: channel(0, back.r), g: channel(1, back.g), b: channel(2, back.b), alpha: 1 };
 }

@@ -1,4 +1,15 @@
-import { modeHsl, modeHwb, modeLab, modeLch, modeOklab, modeOklch, modeRgb, parse, useMode, type Rgb } from 'culori/fn';
+import {
+  modeHsl,
+  modeHwb,
+  modeLab,
+  modeLch,
+  modeOklab,
+  modeOklch,
+  modeRgb,
+  parse,
+  useMode,
+  type Rgb
+} from 'culori/fn';
 
 // The modes CSS can write, and no more: the library holds many others.
 const rgb = useMode(modeRgb);
@@ -12,7 +23,10 @@ export interface Colour {
   readonly alpha: number;
 }
 
-/** @returns the colour, or null where the text is none (also for `currentcolor` and other words that need a context). */
+/**
+ * @returns the colour, or null where the text is none (also for `currentcolor` and other words that need a
+ * context).
+ */
 export function maybeColour(text: string): Colour | null {
   const parsed = parse(text.trim());
   if (!parsed) return null;
@@ -20,13 +34,19 @@ export function maybeColour(text: string): Colour | null {
   return { r, g, b, alpha: alpha ?? 1 };
 }
 
-/** `front` painted over an opaque `back`; source-over on sRGB values (CSS Color 4, section 12.2, simple alpha compositing). */
+/**
+ * `front` painted over an opaque `back`; source-over on sRGB values (CSS Color 4, section 12.2, simple alpha
+ * compositing).
+ */
 export function over(front: Colour, back: Colour): Colour {
   const mix = (f: number, b: number) => f * front.alpha + b * (1 - front.alpha);
   return { r: mix(front.r, back.r), g: mix(front.g, back.g), b: mix(front.b, back.b), alpha: 1 };
 }
 
-/** Relative luminance, 0 (black) to 1 (white): WCAG 2.2, "relative luminance", from 8-bit-rounded sRGB channels. */
+/**
+ * Relative luminance, 0 (black) to 1 (white): WCAG 2.2, "relative luminance", from 8-bit-rounded sRGB
+ * channels.
+ */
 export function luminance({ r, g, b }: Colour): number {
   const linear = (channel: number) => {
     const c = Math.round(Math.min(1, Math.max(0, channel)) * 255) / 255;

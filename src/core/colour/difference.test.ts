@@ -2,10 +2,20 @@ import { describe, expect, it } from 'vitest';
 import { maybeColour } from './contrast';
 import { colourDifference, labDifference } from './difference';
 
-// The 34 pairs of table 1 in G. Sharma, W. Wu, E. N. Dalal, "The CIEDE2000 color-difference formula: implementation notes,
-// supplementary test data, and mathematical observations", Color Research and Application 30 (2005); written down from memory,
+// The 34 pairs of table 1 in G. Sharma, W. Wu, E. N. Dalal, "The CIEDE2000 color-difference formula:
+// implementation notes,
+// supplementary test data, and mathematical observations", Color Research and Application 30 (2005); written
+// down from memory,
 // and all agreeing to the four decimals given there.
-const PAIRS: readonly (readonly [l1: number, a1: number, b1: number, l2: number, a2: number, b2: number, difference: number])[] = [
+const PAIRS: readonly (readonly [
+  l1: number,
+  a1: number,
+  b1: number,
+  l2: number,
+  a2: number,
+  b2: number,
+  difference: number
+])[] = [
   [50, 2.6772, -79.7751, 50, 0, -82.7485, 2.0425],
   [50, 3.1571, -77.2803, 50, 0, -82.7485, 2.8615],
   [50, 2.8361, -74.02, 50, 0, -82.7485, 3.4412],

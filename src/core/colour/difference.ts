@@ -11,8 +11,12 @@ export interface Lab {
   readonly b: number;
 }
 
-/** Colour difference ΔE00 of two CIELAB colours: CIE 142 (CIEDE2000), by culori. 0 is the same; about 1 is just seen side by side. */
-export const labDifference = (one: Lab, other: Lab): number => ciede2000({ mode: 'lab65', ...one }, { mode: 'lab65', ...other });
+/**
+ * Colour difference ΔE00 of two CIELAB colours: CIE 142 (CIEDE2000), by culori. 0 is the same; about 1 is
+ * just seen side by side.
+ */
+export const labDifference = (one: Lab, other: Lab): number =>
+  ciede2000({ mode: 'lab65', ...one }, { mode: 'lab65', ...other });
 
 /** ΔE00 of two opaque sRGB colours; alpha is ignored. */
 export function colourDifference({ r, g, b }: Colour, other: Colour): number {

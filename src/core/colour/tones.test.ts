@@ -4,7 +4,8 @@ import { maybeColour } from './contrast';
 import { ANY_TONE, coloursOfTones, tonesOf } from './tones';
 
 const colour = (text: string) => maybeColour(text)!;
-const bytes = ({ r, g, b }: { r: number; g: number; b: number }) => [r, g, b].map((channel) => Math.round(channel * 255));
+const bytes = ({ r, g, b }: { r: number; g: number; b: number }) =>
+  [r, g, b].map((channel) => Math.round(channel * 255));
 
 describe('tones of a picture', () => {
   it('go from its darkest to its lightest, in even steps', () => {
@@ -41,6 +42,8 @@ describe('blending', () => {
   });
 
   it('lets the backdrop through by as much as the source is transparent', () => {
-    expect(bytes(blended({ ...colour('#000000'), alpha: 0.7 }, colour('#ffffff'), 'normal'))).toEqual([77, 77, 77]);
+    expect(bytes(blended({ ...colour('#000000'), alpha: 0.7 }, colour('#ffffff'), 'normal'))).toEqual([
+      77, 77, 77
+    ]);
   });
 });

@@ -6,8 +6,10 @@ export const TONE_GRID = { width: 32, height: 20 } as const;
 const TONES_MOST = 11;
 
 /**
- * The tones of a picture, darkest first: the ends and nine steps between, so that what holds for all of them holds for the picture.
- * @param pixels RGBA bytes of the picture brought down to `TONE_GRID`, each pixel the mean of what it stands for.
+ * The tones of a picture, darkest first: the ends and nine steps between, so that what holds for all of them
+ * holds for the picture.
+ * @param pixels RGBA bytes of the picture brought down to `TONE_GRID`, each pixel the mean of what it stands
+ * for.
  * @returns colours as `#rrggbbaa`, at most eleven; empty where there are no pixels.
  */
 export function tonesOf(pixels: ArrayLike<number>): string[] {
@@ -17,11 +19,17 @@ export function tonesOf(pixels: ArrayLike<number>): string[] {
     const alpha = a / 255;
     // What shows through is paper until it is known better.
     const on = (channel: number) => (channel / 255) * alpha + 1 - alpha;
-    cells.push({ hex: `#${[r, g, b, a].map((each) => Math.round(each).toString(16).padStart(2, '0')).join('')}`, light: luminance({ r: on(r), g: on(g), b: on(b), alpha: 1 }) });
+    cells.push({
+      hex: `#${[r, g, b, a].map((each) => Math.round(each).toString(16).padStart(2, '0')).join('')}`,
+      light: luminance({ r: on(r), g: on(g), b: on(b), alpha: 1 })
+    });
   }
   if (cells.length === 0) return [];
   cells.sort((one, other) => one.light - other.light);
-  const steps = Array.from({ length: TONES_MOST }, (_, i) => cells[Math.round((i / (TONES_MOST - 1)) * (cells.length - 1))]!.hex);
+  const steps = Array.from(
+    { length: TONES_MOST },
+    (_, i) => cells[Math.round((i / (TONES_MOST - 1)) * (cells.length - 1))]!.hex
+  );
   return [...new Set(steps)];
 }
 
@@ -40,7 +48,10 @@ export function coloursOfTones(tones: readonly string[] | undefined): readonly C
  * @param read the tones of one picture; null where it cannot be read now.
  * @returns the project with the tones of those pictures that have none yet.
  */
-export async function withTones(project: Project, read: (asset: Asset) => Promise<readonly string[] | null>): Promise<Project> {
+export async function withTones(
+  project: Project,
+  read: (asset: Asset) => Promise<readonly string[] | null>
+): Promise<Project> {
   const assets: Record<string, Asset> = { ...project.assets };
   for (const asset of Object.values(project.assets)) {
     const tones = asset.tones || isFilm(asset) ? null : await read(asset);

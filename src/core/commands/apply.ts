@@ -5,7 +5,14 @@ import { diffOf, freezeChanged, type Diff } from '../project/diff';
 import { remember } from '../project/lineage';
 import type { Project } from '../project/types';
 import { clearSetting, rename, setSetting, setStyle } from './content';
-import { no, schemaFault, type Command, type CommandDefinition, type ProjectDraft, type Refusal } from './define';
+import {
+  no,
+  schemaFault,
+  type Command,
+  type CommandDefinition,
+  type ProjectDraft,
+  type Refusal
+} from './define';
 import { alternateFills, copyLook, giveLook } from './looks';
 import { movePage, removePage, setPage } from './pages';
 import { addAsset, removeAsset, addPage, renameProject, setAside, setBands, setSupport } from './project';
@@ -15,7 +22,40 @@ import { removeToken, setToken } from './tokens';
 import { swap, unwrap, wrap } from './wrap';
 
 const definitions = new Map<string, CommandDefinition<AnyObject>>(
-  [insert, move, remove, duplicate, wrap, unwrap, swap, rename, setSetting, clearSetting, setStyle, copyLook, giveLook, alternateFills, setToken, removeToken, renameProject, setBands, setSupport, setAside, addPage, setPage, movePage, removePage, addAsset, removeAsset, shelve, renameShelved, updateLinked, takeShelved, detach, unshelve].map((each) => [each.type, each])
+  [
+    insert,
+    move,
+    remove,
+    duplicate,
+    wrap,
+    unwrap,
+    swap,
+    rename,
+    setSetting,
+    clearSetting,
+    setStyle,
+    copyLook,
+    giveLook,
+    alternateFills,
+    setToken,
+    removeToken,
+    renameProject,
+    setBands,
+    setSupport,
+    setAside,
+    addPage,
+    setPage,
+    movePage,
+    removePage,
+    addAsset,
+    removeAsset,
+    shelve,
+    renameShelved,
+    updateLinked,
+    takeShelved,
+    detach,
+    unshelve
+  ].map((each) => [each.type, each])
 );
 
 interface Patch {
@@ -23,12 +63,23 @@ interface Patch {
 }
 
 /** `create` with our own draft type: the library's mapped type has no end on recursive JSON. */
-const draftOf = create as unknown as (base: Project, run: (draft: ProjectDraft) => void, options: { enablePatches: true }) => [Project, readonly Patch[]];
+const draftOf = create as unknown as (
+  base: Project,
+  run: (draft: ProjectDraft) => void,
+  options: { enablePatches: true }
+) => [Project, readonly Patch[]];
 
-/** Runs a change on a draft. The library's notes say which records it touched, so that no other one is looked at. */
+/**
+ * Runs a change on a draft. The library's notes say which records it touched, so that no other one is looked
+ * at.
+ */
 function change(project: Project, run: (draft: ProjectDraft) => void): { next: Project; diff: Diff | null } {
   const [next, patches] = draftOf(project, run, { enablePatches: true });
-  const diff = diffOf(project, next, patches.map(({ path }) => path));
+  const diff = diffOf(
+    project,
+    next,
+    patches.map(({ path }) => path)
+  );
   if (!diff) return { next: project, diff };
   freezeChanged(next, diff);
   remember(next, project, diff);
@@ -39,7 +90,10 @@ export type Applied =
   | { readonly ok: true; readonly project: Project; readonly diff: Diff | null; readonly label: string }
   | { readonly ok: false; readonly refusal: Refusal };
 
-/** Whether a command may run on this project; null means yes. A `batch` is refused by its first member that would be. */
+/**
+ * Whether a command may run on this project; null means yes. A `batch` is refused by its first member that
+ * would be.
+ */
 export function refusalOf(registry: Registry, project: Project, command: Command): Refusal | null {
   if (command.type === 'batch') {
     const outcome = apply(registry, project, command);
@@ -49,12 +103,14 @@ export function refusalOf(registry: Registry, project: Project, command: Command
   if (!definition) return no('unknown-command', `This version of Kymation does not know “${command.type}”.`);
   const { type: _type, ...args } = command;
   const fault = schemaFault(definition.args, args);
-  return fault ? no('bad-arguments', `“${command.type}” was asked for in a way that cannot be understood: ${fault}.`) : definition.refusal(project, args, registry);
+  return fault
+    ? no('bad-arguments', `“${command.type}” was asked for in a way that cannot be understood: ${fault}.`)
+    : definition.refusal(project, args, registry);
 }
 
 /**
- * The one door through which a project changes. Never throws on what a person asks for: what cannot be done is a refusal.
- * A command that changes nothing gives back the same project and a null diff.
+ * The one door through which a project changes. Never throws on what a person asks for: what cannot be done
+ * is a refusal. A command that changes nothing gives back the same project and a null diff.
  */
 export function apply(registry: Registry, project: Project, command: Command): Applied {
   if (command.type === 'batch') return applyBatch(registry, project, command as never);

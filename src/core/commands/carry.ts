@@ -11,12 +11,19 @@ export interface CarriedTokens {
 }
 
 /**
- * Makes pieces from elsewhere take the project's own tokens: one of the same id and value, or else of the same name and type, stands
- * in for the one they came with; what there is none for comes along.
+ * Makes pieces from elsewhere take the project's own tokens: one of the same id and value, or else of the
+ * same name and type, stands in for the one they came with; what there is none for comes along.
  * @param tokens those of where they come from.
- * @param isOwn they come from this project, so an id means what it means here, whatever has become of its value.
+ * @param isOwn they come from this project, so an id means what it means here, whatever has become of its
+ * value.
  */
-export function withTokens(registry: Registry, project: Project, fragments: readonly Fragment[], tokens: Project['tokens'], isOwn: boolean): CarriedTokens {
+export function withTokens(
+  registry: Registry,
+  project: Project,
+  fragments: readonly Fragment[],
+  tokens: Project['tokens'],
+  isOwn: boolean
+): CarriedTokens {
   const renamed = new Map<string, TokenId>();
   const added: Token[] = [];
   const taken = new Set(Object.keys(project.tokens));
@@ -27,7 +34,10 @@ export function withTokens(registry: Registry, project: Project, fragments: read
     tokensIn(token.value).forEach(bring);
     const value = mapTokens(token.value, renamed);
     const here = Object.hasOwn(project.tokens, id) ? project.tokens[id]! : null;
-    const twin = here && (isOwn || (here.type === token.type && here.value === value)) ? here : Object.values(project.tokens).find(({ name, type }) => name === token.name && type === token.type);
+    const twin =
+      here && (isOwn || (here.type === token.type && here.value === value))
+        ? here
+        : Object.values(project.tokens).find(({ name, type }) => name === token.name && type === token.type);
     if (twin) return void renamed.set(id, twin.id);
     const own = taken.has(id) ? newId<TokenId>(id) : id;
     let name = token.name;
@@ -40,5 +50,8 @@ export function withTokens(registry: Registry, project: Project, fragments: read
   };
   for (const text of fragments.flatMap((each) => tokenTextsOf(registry, each))) tokensIn(text).forEach(bring);
   const isSame = [...renamed].every(([from, to]) => from === to);
-  return { fragments: isSame ? fragments : fragments.map((each) => withRenamedTokens(registry, each, renamed)), added };
+  return {
+    fragments: isSame ? fragments : fragments.map((each) => withRenamedTokens(registry, each, renamed)),
+    added
+  };
 }

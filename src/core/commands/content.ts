@@ -2,7 +2,15 @@ import { mixed, object, string, type AnySchema } from 'yup';
 import { ownOf } from '../data/record';
 import { STYLE_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
-import { CONDITIONS, STATES, type ConditionName, type Json, type NodeId, type Project, type StateName } from '../project/types';
+import {
+  CONDITIONS,
+  STATES,
+  type ConditionName,
+  type Json,
+  type NodeId,
+  type Project,
+  type StateName
+} from '../project/types';
 import { hasWords } from '../project/ids';
 import { maybeNode } from '../project/tree';
 import { tokenFault } from '../kinds/fields';
@@ -19,8 +27,10 @@ export const rename = define({
   label: ({ name }) => `Rename to ${name.trim()}`,
   refusal(project, { id: node, name }) {
     if (!maybeNode(project, node)) return no('no-such-node', 'That piece is no longer on the page.');
-    if (!hasWords(name)) return no('no-name', 'A name cannot be empty. Type one, or press Esc to keep the old one.');
-    if (name.trim().length > NAME_MOST) return no('long-name', `A name can have ${NAME_MOST} characters at most.`);
+    if (!hasWords(name))
+      return no('no-name', 'A name cannot be empty. Type one, or press Esc to keep the old one.');
+    if (name.trim().length > NAME_MOST)
+      return no('long-name', `A name can have ${NAME_MOST} characters at most.`);
     return null;
   },
   run(draft, { id: node, name }) {
@@ -40,7 +50,11 @@ interface SettingArgs {
 
 const settingArgs = { id, key: string().required(), condition: string().oneOf(CONDITIONS) };
 
-function settingRefusal(project: Project, registry: Registry, { id: nodeId, key, condition = 'always' }: Omit<SettingArgs, 'value'>): Refusal | AnySchema {
+function settingRefusal(
+  project: Project,
+  registry: Registry,
+  { id: nodeId, key, condition = 'always' }: Omit<SettingArgs, 'value'>
+): Refusal | AnySchema {
   const node = maybeNode(project, nodeId);
   if (!node) return no('no-such-node', 'That piece is no longer on the page.');
   const kind = registry.kindOf(node.kind);
@@ -51,7 +65,9 @@ function settingRefusal(project: Project, registry: Registry, { id: nodeId, key,
   const label = field.spec.label ?? key;
   if (!meta?.responsive) return no('not-responsive', `“${label}” is the same under every condition.`);
   const why = meta.fixed?.[condition];
-  return why ? no('fixed-there', `“${label}” cannot be set for ${CONDITION_WORDS[condition]}: ${why}.`) : field;
+  return why
+    ? no('fixed-there', `“${label}” cannot be set for ${CONDITION_WORDS[condition]}: ${why}.`)
+    : field;
 }
 
 const isRefusal = (value: Refusal | AnySchema): value is Refusal => 'sentence' in value;
@@ -59,13 +75,17 @@ const isRefusal = (value: Refusal | AnySchema): value is Refusal => 'sentence' i
 export const setSetting = define<SettingArgs>({
   type: 'set-setting',
   args: object({ ...settingArgs, value: mixed().nullable().defined() }) as never,
-  label: ({ id: node, key, condition = 'always' }, project) => `Change ${inWords(key)} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
+  label: ({ id: node, key, condition = 'always' }, project) =>
+    `Change ${inWords(key)} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
   refusal(project, args, registry) {
     const field = settingRefusal(project, registry, args);
     if (isRefusal(field)) return field;
     const fault = schemaFault(field, args.value) ?? tokenFault(field, args.value, project.tokens);
     if (fault) return no('bad-setting', fault);
-    const isMissing = field.meta()?.field?.control === 'asset' && args.value && !Object.hasOwn(project.assets, String(args.value));
+    const isMissing =
+      field.meta()?.field?.control === 'asset' &&
+      args.value &&
+      !Object.hasOwn(project.assets, String(args.value));
     return isMissing ? no('no-such-asset', 'That picture is not in the project. Add it first.') : null;
   },
   run(draft, { id: nodeId, key, value, condition = 'always' }, registry, project) {
@@ -81,11 +101,15 @@ export const setSetting = define<SettingArgs>({
   }
 });
 
-/** Takes an own setting away, so that it is as it was before: as the kind has it, or as it is without the condition. */
+/**
+ * Takes an own setting away, so that it is as it was before: as the kind has it, or as it is without the
+ * condition.
+ */
 export const clearSetting = define<Omit<SettingArgs, 'value'>>({
   type: 'clear-setting',
   args: object(settingArgs) as never,
-  label: ({ id: node, key, condition = 'always' }, project) => `Take back ${inWords(key)} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
+  label: ({ id: node, key, condition = 'always' }, project) =>
+    `Take back ${inWords(key)} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
   refusal(project, args, registry) {
     const field = settingRefusal(project, registry, args);
     return isRefusal(field) ? field : null;
@@ -104,7 +128,8 @@ export const clearSetting = define<Omit<SettingArgs, 'value'>>({
 });
 
 /** Settings are small JSON values, tracks and icons among them. */
-const isEqual = (a: unknown, b: unknown): boolean => a === b || (typeof a === 'object' && typeof b === 'object' && JSON.stringify(a) === JSON.stringify(b));
+const isEqual = (a: unknown, b: unknown): boolean =>
+  a === b || (typeof a === 'object' && typeof b === 'object' && JSON.stringify(a) === JSON.stringify(b));
 
 interface StyleArgs {
   id: NodeId;
@@ -132,8 +157,10 @@ export const setStyle = define<StyleArgs>({
     if (!node) return no('no-such-node', 'That piece is no longer on the page.');
     const anatomy = ownOf(registry.kindOf(node.kind).anatomy, part);
     if (!anatomy) return no('no-such-part', `${node.name} has no part called “${part}”.`);
-    if (state !== 'rest' && !anatomy.states[state]) return no('no-such-state', `The ${anatomy.label} has no ${state} state.`);
-    if (!STYLE_PROPERTIES.has(property)) return no('no-such-property', `“${property}” is not a property that can be set here.`);
+    if (state !== 'rest' && !anatomy.states[state])
+      return no('no-such-state', `The ${anatomy.label} has no ${state} state.`);
+    if (!STYLE_PROPERTIES.has(property))
+      return no('no-such-property', `“${property}” is not a property that can be set here.`);
     if (value === null) return null;
     const checked = checkValue(property, value, project.tokens);
     return checked.ok ? null : no('bad-value', checked.sentence);

@@ -1,7 +1,19 @@
 import { ValidationError, type AnyObject, type ObjectSchema } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { freezeDeep } from '../project/diff';
-import type { Asset, Bands, Node, NodeId, Page, PageId, ShelfId, ShelfPiece, SupportTarget, Token, Project } from '../project/types';
+import type {
+  Asset,
+  Bands,
+  Node,
+  NodeId,
+  Page,
+  PageId,
+  ShelfId,
+  ShelfPiece,
+  SupportTarget,
+  Token,
+  Project
+} from '../project/types';
 
 /** An expected "no": a stable code and a plain sentence that says what, where and what to do. */
 export interface Refusal {
@@ -9,9 +21,18 @@ export interface Refusal {
   readonly sentence: string;
 }
 
-/** A project under change: what `run` writes into. Written out, since a mapped type over JSON settings has no end. */
+/**
+ * A project under change: what `run` writes into. Written out, since a mapped type over JSON settings has no
+ * end.
+ */
 export interface ProjectDraft {
-  info: { name: string; bands: { -readonly [K in keyof Bands]: Bands[K] }; support: SupportTarget; aside: Record<string, string>; pageOrder: PageId[] };
+  info: {
+    name: string;
+    bands: { -readonly [K in keyof Bands]: Bands[K] };
+    support: SupportTarget;
+    aside: Record<string, string>;
+    pageOrder: PageId[];
+  };
   pages: Record<PageId, Page>;
   nodes: Record<NodeId, NodeDraft>;
   assets: Record<string, Asset>;
@@ -31,7 +52,10 @@ export interface NodeDraft extends Omit<Node, 'name' | 'settings' | 'adapt' | 's
 /** A frozen node as a draft; only for putting a new one into a project. */
 export const asDraft = (node: Node): NodeDraft => node as unknown as NodeDraft;
 
-/** Puts a new node into a project, as it stays: the library that tracks drafts does not look into what is frozen. */
+/**
+ * Puts a new node into a project, as it stays: the library that tracks drafts does not look into what is
+ * frozen.
+ */
 export function put(draft: ProjectDraft, node: Node): void {
   freezeDeep(node);
   draft.nodes[node.id] = asDraft(node);
@@ -50,14 +74,19 @@ export interface CommandDefinition<Args extends AnyObject> {
 /** A command as data: `type` and its arguments. */
 export type Command = { readonly type: string } & Readonly<Record<string, unknown>>;
 
-export function define<Args extends AnyObject>(definition: CommandDefinition<Args>): CommandDefinition<AnyObject> {
+export function define<Args extends AnyObject>(
+  definition: CommandDefinition<Args>
+): CommandDefinition<AnyObject> {
   return definition as unknown as CommandDefinition<AnyObject>;
 }
 
 export const no = (code: string, sentence: string): Refusal => ({ code, sentence });
 
 /** @returns the first thing wrong with a value, in the schema's own words; null where it fits. */
-export function schemaFault(schema: { validateSync(value: unknown, options?: object): unknown }, value: unknown): string | null {
+export function schemaFault(
+  schema: { validateSync(value: unknown, options?: object): unknown },
+  value: unknown
+): string | null {
   try {
     schema.validateSync(value, { strict: true, abortEarly: true });
     return null;

@@ -8,7 +8,12 @@ function typed(words: readonly [text: string, mergeKey: string | null][]) {
   let project = sampleProject();
   let history: History = NO_HISTORY;
   for (const [text, mergeKey] of words) {
-    const outcome = apply(registry, project, { type: 'set-setting', id: 'heading', key: 'text', value: text });
+    const outcome = apply(registry, project, {
+      type: 'set-setting',
+      id: 'heading',
+      key: 'text',
+      value: text
+    });
     if (!outcome.ok || !outcome.diff) throw new Error('expected a change');
     project = outcome.project;
     history = recorded(history, { diff: outcome.diff, label: outcome.label, mergeKey });
@@ -16,11 +21,15 @@ function typed(words: readonly [text: string, mergeKey: string | null][]) {
   return { project, history };
 }
 
-const textOf = (turned: { project: ReturnType<typeof sampleProject> } | null) => turned?.project.nodes[id('heading')]!.settings.text;
+const textOf = (turned: { project: ReturnType<typeof sampleProject> } | null) =>
+  turned?.project.nodes[id('heading')]!.settings.text;
 
 describe('history', () => {
   it('takes back one step at a time, and gives each again', () => {
-    const { project, history } = typed([['a', null], ['b', null]]);
+    const { project, history } = typed([
+      ['a', null],
+      ['b', null]
+    ]);
     const once = undone(project, history)!;
     const twice = undone(once.project, once.history)!;
     expect([textOf(once), textOf(twice)]).toEqual(['a', 'Hello']);
@@ -31,7 +40,12 @@ describe('history', () => {
   });
 
   it('takes one movement of the hand back whole, and no neighbouring one with it', () => {
-    const { project, history } = typed([['a', 'drag 1'], ['b', 'drag 1'], ['c', 'drag 2'], ['d', 'drag 2']]);
+    const { project, history } = typed([
+      ['a', 'drag 1'],
+      ['b', 'drag 1'],
+      ['c', 'drag 2'],
+      ['d', 'drag 2']
+    ]);
     const back = undone(project, history)!;
     expect(textOf(back)).toBe('b');
     expect(back.diffs).toHaveLength(2);
@@ -44,6 +58,8 @@ describe('history', () => {
     const back = undone(project, history)!;
     const outcome = apply(registry, back.project, { type: 'rename', id: 'heading', name: 'Other' });
     if (!outcome.ok || !outcome.diff) throw new Error('expected a change');
-    expect(redone(outcome.project, recorded(back.history, { diff: outcome.diff, label: '', mergeKey: null }))).toBeNull();
+    expect(
+      redone(outcome.project, recorded(back.history, { diff: outcome.diff, label: '', mergeKey: null }))
+    ).toBeNull();
   });
 });

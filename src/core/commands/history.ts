@@ -5,7 +5,10 @@ import type { Project } from '../project/types';
 export interface Step {
   readonly diff: Diff;
   readonly label: string;
-  /** Steps in a row with the same key are one to the hand that undoes them (dragging a colour); null stands alone. */
+  /**
+   * Steps in a row with the same key are one to the hand that undoes them (dragging a colour); null stands
+   * alone.
+   */
   readonly mergeKey: string | null;
 }
 
@@ -21,7 +24,10 @@ export function recorded(history: History, step: Step): History {
   return { past: [...history.past, step], future: [] };
 }
 
-/** The steps one undo takes back: the last one, and those before it that belong to the same movement of the hand. */
+/**
+ * The steps one undo takes back: the last one, and those before it that belong to the same movement of the
+ * hand.
+ */
 function lastRun(steps: readonly Step[]): number {
   const key = steps.at(-1)?.mergeKey;
   if (!key) return Math.min(1, steps.length);
@@ -44,15 +50,18 @@ export function undone(project: Project, history: History): Turned | null {
   if (count === 0) return null;
   const steps = history.past.slice(-count).reverse();
   return {
-    ...appliedAgain(project, steps.map((step) => reversed(step.diff))),
+    ...appliedAgain(
+      project,
+      steps.map((step) => reversed(step.diff))
+    ),
     history: { past: history.past.slice(0, -count), future: [...history.future, ...steps] },
     label: steps[0]!.label
   };
 }
 
 /**
- * Goes to any point: so many steps back or forth that `length` of them are done. Steps count one by one here, not by movements
- * of the hand. @returns null where that point is the present one.
+ * Goes to any point: so many steps back or forth that `length` of them are done. Steps count one by one here,
+ * not by movements of the hand. @returns null where that point is the present one.
  */
 export function movedTo(project: Project, { past, future }: History, length: number): Turned | null {
   const all = [...past, ...[...future].reverse()];
@@ -74,7 +83,10 @@ export function redone(project: Project, history: History): Turned | null {
   if (count === 0) return null;
   const steps = history.future.slice(-count).reverse();
   return {
-    ...appliedAgain(project, steps.map((step) => step.diff)),
+    ...appliedAgain(
+      project,
+      steps.map((step) => step.diff)
+    ),
     history: { past: [...history.past, ...steps], future: history.future.slice(0, -count) },
     label: steps[0]!.label
   };

@@ -17,24 +17,31 @@ interface CopyArgs {
   to: readonly LookAt[];
 }
 
-const place = object({ id: mixed<NodeId>((value): value is NodeId => typeof value === 'string').required(), part: string().required(), state: string().oneOf(STATES) }).noUnknown();
+const place = object({
+  id: mixed<NodeId>((value): value is NodeId => typeof value === 'string').required(),
+  part: string().required(),
+  state: string().oneOf(STATES)
+}).noUnknown();
 
 function refusedAt(project: Project, registry: Registry, { id, part, state }: LookAt): Refusal | null {
   const node = maybeNode(project, id);
   if (!node) return no('no-such-node', 'That piece is no longer on the page.');
   const anatomy = registry.kindOf(node.kind).anatomy[part];
   if (!anatomy) return no('no-such-part', `${node.name} has no part called “${part}”.`);
-  return state && state !== 'rest' && !anatomy.states[state] ? no('no-such-state', `The ${anatomy.label} has no ${state} state.`) : null;
+  return state && state !== 'rest' && !anatomy.states[state]
+    ? no('no-such-state', `The ${anatomy.label} has no ${state} state.`)
+    : null;
 }
 
 /**
- * Gives other parts, or other states, the whole look of one: what the kind starts with and what was set, under every condition.
- * What they had themselves goes. States the target does not have are left out.
+ * Gives other parts, or other states, the whole look of one: what the kind starts with and what was set,
+ * under every condition. What they had themselves goes. States the target does not have are left out.
  */
 export const copyLook = define<CopyArgs>({
   type: 'copy-look',
   args: object({ from: place.required(), to: array().of(place.required()).min(1).required() }) as never,
-  label: ({ to: [first, ...more] }, project) => `Copy the look to ${project.nodes[first!.id]?.name ?? 'piece'}, ${first!.part}${more.length ? ` and ${more.length} more` : ''}`,
+  label: ({ to: [first, ...more] }, project) =>
+    `Copy the look to ${project.nodes[first!.id]?.name ?? 'piece'}, ${first!.part}${more.length ? ` and ${more.length} more` : ''}`,
   refusal(project, { from, to }, registry) {
     for (const each of [from, ...to]) {
       const wrong = refusedAt(project, registry, each);
@@ -50,11 +57,18 @@ export const copyLook = define<CopyArgs>({
     for (const target of to) {
       const node = draft.nodes[target.id]!;
       const states = registry.kindOf(node.kind).anatomy[target.part]!.states;
-      const pairs = from.state ? [[from.state, target.state!] as const] : STATES.filter((state) => state === 'rest' || states[state]).map((state) => [state, state] as const);
+      const pairs = from.state
+        ? [[from.state, target.state!] as const]
+        : STATES.filter((state) => state === 'rest' || states[state]).map((state) => [state, state] as const);
       for (const [there, here] of pairs) {
         const conditions = new Set([...Object.keys(look?.[there] ?? {}), ...Object.keys(own?.[there] ?? {})]);
-        const cellsOf = (condition: string) => ({ ...look?.[there]?.[condition as 'always'], ...own?.[there]?.[condition as 'always'] });
-        const merged = Object.fromEntries([...conditions].map((condition) => [condition, cellsOf(condition)]));
+        const cellsOf = (condition: string) => ({
+          ...look?.[there]?.[condition as 'always'],
+          ...own?.[there]?.[condition as 'always']
+        });
+        const merged = Object.fromEntries(
+          [...conditions].map((condition) => [condition, cellsOf(condition)])
+        );
         const part = (node.styles[target.part] ??= {});
         if (JSON.stringify(part[here] ?? {}) === JSON.stringify(merged)) continue;
         if (Object.keys(merged).length > 0) part[here] = merged;
@@ -64,21 +78,35 @@ export const copyLook = define<CopyArgs>({
   }
 });
 
-/** Gives pieces like one the look of it and of all that is in it, part by part, where the same kinds stand in the same places. */
+/**
+ * Gives pieces like one the look of it and of all that is in it, part by part, where the same kinds stand in
+ * the same places.
+ */
 export const giveLook = define<{ id: NodeId; to: readonly NodeId[] }>({
   type: 'give-look',
-  args: object({ id: string().strict(true).required(), to: array().of(string().strict(true).required()).min(1).required() }) as never,
-  label: ({ id, to }, project) => `Give the look of ${project.nodes[id]?.name ?? 'a piece'} to ${to.length} other${to.length === 1 ? '' : 's'}`,
+  args: object({
+    id: string().strict(true).required(),
+    to: array().of(string().strict(true).required()).min(1).required()
+  }) as never,
+  label: ({ id, to }, project) =>
+    `Give the look of ${project.nodes[id]?.name ?? 'a piece'} to ${to.length} other${to.length === 1 ? '' : 's'}`,
   refusal(project, { id, to }) {
-    if ([id, ...to].some((each) => !maybeNode(project, each))) return no('no-such-node', 'That piece is no longer on the page.');
+    if ([id, ...to].some((each) => !maybeNode(project, each)))
+      return no('no-such-node', 'That piece is no longer on the page.');
     const strange = to.find((each) => project.nodes[each]!.kind !== project.nodes[id]!.kind);
-    return strange ? no('other-kind', `${project.nodes[strange]!.name} is of another kind than ${project.nodes[id]!.name}.`) : null;
+    return strange
+      ? no(
+          'other-kind',
+          `${project.nodes[strange]!.name} is of another kind than ${project.nodes[id]!.name}.`
+        )
+      : null;
   },
   run(draft, { id, to }, _registry, project) {
     for (const target of to) {
       for (const [from, here] of pairsOf(project, id, target)) {
         const styles = project.nodes[from]!.styles;
-        if (JSON.stringify(styles) !== JSON.stringify(project.nodes[here]!.styles)) draft.nodes[here]!.styles = JSON.parse(JSON.stringify(styles)) as never;
+        if (JSON.stringify(styles) !== JSON.stringify(project.nodes[here]!.styles))
+          draft.nodes[here]!.styles = JSON.parse(JSON.stringify(styles)) as never;
       }
     }
   }
@@ -86,19 +114,36 @@ export const giveLook = define<{ id: NodeId; to: readonly NodeId[] }>({
 
 const FILL = 'background-color';
 
-/** Gives a run of pieces two fills in turn: those of its first two, or none and the first's where they are the same. */
+/**
+ * Gives a run of pieces two fills in turn: those of its first two, or none and the first's where they are the
+ * same.
+ */
 export const alternateFills = define<{ ids: readonly NodeId[] }>({
   type: 'alternate-fills',
   args: object({ ids: array().of(string().strict(true).required()).required() }) as never,
   label: ({ ids }) => `Alternate the fills of ${ids.length} sections`,
   refusal(project, { ids }) {
-    if (ids.some((each) => !maybeNode(project, each))) return no('no-such-node', 'That piece is no longer on the page.');
-    return ids.length < 3 ? no('too-few', 'Two fills alternate over three sections or more. Pick them in the outline with Ctrl or Shift.') : null;
+    if (ids.some((each) => !maybeNode(project, each)))
+      return no('no-such-node', 'That piece is no longer on the page.');
+    return ids.length < 3
+      ? no(
+          'too-few',
+          'Two fills alternate over three sections or more. Pick them in the outline with Ctrl or Shift.'
+        )
+      : null;
   },
   run(draft, { ids }, registry, project) {
-    const fillOf = (id: NodeId) => project.nodes[id]!.styles.root?.rest?.always?.[FILL] ?? registry.kindOf(project.nodes[id]!.kind).look.root?.rest?.always?.[FILL] ?? 'transparent';
+    const fillOf = (id: NodeId) =>
+      project.nodes[id]!.styles.root?.rest?.always?.[FILL] ??
+      registry.kindOf(project.nodes[id]!.kind).look.root?.rest?.always?.[FILL] ??
+      'transparent';
     const [first, second] = [fillOf(ids[0]!), fillOf(ids[1]!)];
-    const fills = first === second ? (first === 'transparent' ? ['transparent', '#f2efe7'] : [first, 'transparent']) : [first, second];
+    const fills =
+      first === second
+        ? first === 'transparent'
+          ? ['transparent', '#f2efe7']
+          : [first, 'transparent']
+        : [first, second];
     ids.forEach((id, i) => {
       const value = fills[i % 2]!;
       if (fillOf(id) === value) return;

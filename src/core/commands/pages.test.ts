@@ -9,14 +9,28 @@ import { apply } from './apply';
 import type { Command } from './define';
 
 const fragment = makeWith({ exactIds: true })('page', 'Second', {}, { sections: [] });
-const page = { id: 'second' as PageId, name: 'Second', title: 'The second page', description: '', language: 'en-GB', root: fragment.root as NodeId };
+const page = {
+  id: 'second' as PageId,
+  name: 'Second',
+  title: 'The second page',
+  description: '',
+  language: 'en-GB',
+  root: fragment.root as NodeId
+};
 const add: Command = { type: 'add-page', page, fragment };
-const refused = (command: Command, ...before: Command[]) => refusedWith(apply(registry, after(sampleProject(), ...before), command));
+const refused = (command: Command, ...before: Command[]) =>
+  refusedWith(apply(registry, after(sampleProject(), ...before), command));
 const write = (key: string, value: unknown, id: string): Command => ({ type: 'set-setting', id, key, value });
 
 describe('pages', () => {
   it('are added, told about, put in order and taken out with all that is on them', () => {
-    const project = after(sampleProject(), add, { type: 'set-page', id: 'second', key: 'title', value: 'Another title' }, { type: 'set-page', id: 'second', key: 'language', value: 'cy' }, { type: 'move-page', id: 'second', index: 0 });
+    const project = after(
+      sampleProject(),
+      add,
+      { type: 'set-page', id: 'second', key: 'title', value: 'Another title' },
+      { type: 'set-page', id: 'second', key: 'language', value: 'cy' },
+      { type: 'move-page', id: 'second', index: 0 }
+    );
     expect(project.info.pageOrder).toEqual(['second', 'first']);
     expect(project.pages['second' as PageId]).toMatchObject({ title: 'Another title', language: 'cy' });
     const gone = after(project, { type: 'remove-page', id: 'second' });
@@ -25,11 +39,17 @@ describe('pages', () => {
   });
 
   it('have a preview picture, which goes along in an export and is not deleted while it is one', () => {
-    const asset: Command = { type: 'add-asset', asset: { id: 'photo', file: 'photo.jpg', type: 'image/jpeg', width: 1200, height: 630, bytes: 90_000 } };
+    const asset: Command = {
+      type: 'add-asset',
+      asset: { id: 'photo', file: 'photo.jpg', type: 'image/jpeg', width: 1200, height: 630, bytes: 90_000 }
+    };
     const set = (value: string): Command => ({ type: 'set-page', id: 'first', key: 'picture', value });
     const project = after(sampleProject(), asset, set('photo'));
     const plan = planExport(registry, project, ['first' as PageId], { single: false, dataUri: () => '' });
-    expect([plan.pages[0]!.picture, plan.assets.map(({ file }) => file)]).toEqual(['assets/photo.jpg', ['photo.jpg']]);
+    expect([plan.pages[0]!.picture, plan.assets.map(({ file }) => file)]).toEqual([
+      'assets/photo.jpg',
+      ['photo.jpg']
+    ]);
     expect(refused({ type: 'remove-asset', id: 'photo' }, asset, set('photo'))).toBe('picture-in-use');
     expect(refused(set('nothing'))).toBe('no-such-asset');
     const none = after(project, set(''));
@@ -54,8 +74,17 @@ describe('pages', () => {
   });
 
   it('that are not there make a link to them a finding', () => {
-    const dead = (html: string) => runFindings(registry, after(sampleProject(), add, write('html', html, 'text-two'))).filter(({ rule }) => rule === 'dead-link').map(({ sentence }) => sentence);
-    expect(dead('<p><a href="third.html">three</a></p>')).toEqual([expect.stringContaining('leads nowhere: third.html')]);
-    expect(dead('<p><a href="second.html">two</a> <a href="index.html">one</a> <a href="files/menu.pdf">menu</a></p>')).toEqual([]);
+    const dead = (html: string) =>
+      runFindings(registry, after(sampleProject(), add, write('html', html, 'text-two')))
+        .filter(({ rule }) => rule === 'dead-link')
+        .map(({ sentence }) => sentence);
+    expect(dead('<p><a href="third.html">three</a></p>')).toEqual([
+      expect.stringContaining('leads nowhere: third.html')
+    ]);
+    expect(
+      dead(
+        '<p><a href="second.html">two</a> <a href="index.html">one</a> <a href="files/menu.pdf">menu</a></p>'
+      )
+    ).toEqual([]);
   });
 });

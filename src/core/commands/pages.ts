@@ -9,13 +9,18 @@ const pageId = () => string().strict(true).required() as unknown as ReturnType<t
 const gone = () => no('no-such-page', 'That page is no longer in the project.');
 
 /** File name a page has when exported: the first one is `index.html`. */
-export const pageFile = (project: Project, id: PageId): string => (project.info.pageOrder[0] === id ? 'index.html' : `${id}.html`);
+export const pageFile = (project: Project, id: PageId): string =>
+  project.info.pageOrder[0] === id ? 'index.html' : `${id}.html`;
 
 /** @returns pieces with a link to the page, as its file name with or without an anchor. */
 export function linksTo(project: Project, id: PageId): NodeId[] {
   const file = pageFile(project, id);
-  const leads = (value: unknown) => typeof value === 'string' && new RegExp(`(?:^|["'/])${file.replace('.', '\\.')}(?:#[\\w-]*)?(?:$|["'])`).test(value);
-  return Object.values(project.nodes).flatMap((node) => (Object.values(node.settings).some(leads) ? [node.id] : []));
+  const leads = (value: unknown) =>
+    typeof value === 'string' &&
+    new RegExp(`(?:^|["'/])${file.replace('.', '\\.')}(?:#[\\w-]*)?(?:$|["'])`).test(value);
+  return Object.values(project.nodes).flatMap((node) =>
+    Object.values(node.settings).some(leads) ? [node.id] : []
+  );
 }
 
 const LANGUAGE = /^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/;
@@ -26,19 +31,36 @@ interface SetPage {
   value: string;
 }
 
-const MOST: Readonly<Record<SetPage['key'], number>> = { name: 120, title: 500, description: 2000, language: 40, picture: 64 };
+const MOST: Readonly<Record<SetPage['key'], number>> = {
+  name: 120,
+  title: 500,
+  description: 2000,
+  language: 40,
+  picture: 64
+};
 
-/** Sets what a page says of itself. The language is a BCP 47 tag; the picture is one of the project's, or empty for none. */
+/**
+ * Sets what a page says of itself. The language is a BCP 47 tag; the picture is one of the project's, or
+ * empty for none.
+ */
 export const setPage = define<SetPage>({
   type: 'set-page',
-  args: object({ id: pageId(), key: mixed<SetPage['key']>().oneOf(['name', 'title', 'description', 'language', 'picture']).required(), value: string().strict(true).defined() }) as never,
+  args: object({
+    id: pageId(),
+    key: mixed<SetPage['key']>().oneOf(['name', 'title', 'description', 'language', 'picture']).required(),
+    value: string().strict(true).defined()
+  }) as never,
   label: ({ id, key }, project) => `Change the ${key} of ${project.pages[id]?.name ?? 'a page'}`,
   refusal(project, { id, key, value }) {
     if (!Object.hasOwn(project.pages, id)) return gone();
-    if (value.length > MOST[key]) return no('too-long', `The ${key} of a page can have ${MOST[key]} characters at most.`);
+    if (value.length > MOST[key])
+      return no('too-long', `The ${key} of a page can have ${MOST[key]} characters at most.`);
     if (key === 'name' && !hasWords(value)) return no('no-name', 'A page needs a name.');
-    if (key === 'picture' && value !== '' && !Object.hasOwn(project.assets, value)) return no('no-such-asset', 'That picture is not in the project. Add it first.');
-    return key === 'language' && !LANGUAGE.test(value) ? no('bad-language', `“${value}” is no language tag. Write one such as en-GB, de or ar.`) : null;
+    if (key === 'picture' && value !== '' && !Object.hasOwn(project.assets, value))
+      return no('no-such-asset', 'That picture is not in the project. Add it first.');
+    return key === 'language' && !LANGUAGE.test(value)
+      ? no('bad-language', `“${value}” is no language tag. Write one such as en-GB, de or ar.`)
+      : null;
   },
   run(draft, { id, key, value }) {
     if (key === 'picture' && value === '') {
@@ -58,11 +80,18 @@ export const removePage = define<{ id: PageId }>({
   refusal(project, { id }) {
     const page = ownOf(project.pages, id);
     if (!page) return gone();
-    if (project.info.pageOrder.length === 1) return no('last-page', 'A project keeps at least one page. Add another first.');
+    if (project.info.pageOrder.length === 1)
+      return no('last-page', 'A project keeps at least one page. Add another first.');
     const links = linksTo(project, id).filter((node) => !subtreeIds(project, page.root).includes(node));
     if (links.length === 0) return null;
-    const names = links.slice(0, 3).map((node) => project.nodes[node]!.name).join(', ');
-    return no('page-in-use', `${names}${links.length > 3 ? ` and ${links.length - 3} more` : ''} ${links.length === 1 ? 'leads' : 'lead'} to ${page.name}. Change ${links.length === 1 ? 'that link' : 'those links'} first.`);
+    const names = links
+      .slice(0, 3)
+      .map((node) => project.nodes[node]!.name)
+      .join(', ');
+    return no(
+      'page-in-use',
+      `${names}${links.length > 3 ? ` and ${links.length - 3} more` : ''} ${links.length === 1 ? 'leads' : 'lead'} to ${page.name}. Change ${links.length === 1 ? 'that link' : 'those links'} first.`
+    );
   },
   run(draft, { id }, _registry, project) {
     for (const node of subtreeIds(project, project.pages[id]!.root)) delete draft.nodes[node];

@@ -1,7 +1,17 @@
 import { mixed, number, object, string, type AnySchema } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { hasWords, ID_PATTERN } from '../project/ids';
-import { SUPPORT_TARGETS, type Asset, type AssetId, type Bands, type Fragment, type Node, type Page, type Project, type SupportTarget } from '../project/types';
+import {
+  SUPPORT_TARGETS,
+  type Asset,
+  type AssetId,
+  type Bands,
+  type Fragment,
+  type Node,
+  type Page,
+  type Project,
+  type SupportTarget
+} from '../project/types';
 import { define, no, put } from './define';
 
 export const BAND_LEAST = 280;
@@ -25,8 +35,11 @@ export const setBands = define<Bands & object>({
   args: object({ medium: number().integer().required(), narrow: number().integer().required() }) as never,
   label: ({ medium, narrow }) => `Width bands at ${narrow} and ${medium} px`,
   refusal(_project, { medium, narrow }) {
-    if (narrow < BAND_LEAST || medium > BAND_MOST) return no('band-range', `Width bands lie between ${BAND_LEAST} and ${BAND_MOST} px.`);
-    return narrow >= medium ? no('band-order', `The narrow band (${narrow} px) must end below the medium one (${medium} px).`) : null;
+    if (narrow < BAND_LEAST || medium > BAND_MOST)
+      return no('band-range', `Width bands lie between ${BAND_LEAST} and ${BAND_MOST} px.`);
+    return narrow >= medium
+      ? no('band-order', `The narrow band (${narrow} px) must end below the medium one (${medium} px).`)
+      : null;
   },
   run(draft, { medium, narrow }) {
     if (draft.info.bands.medium !== medium) draft.info.bands.medium = medium;
@@ -37,7 +50,8 @@ export const setBands = define<Bands & object>({
 export const setSupport = define<{ support: SupportTarget }>({
   type: 'set-support',
   args: object({ support: mixed<SupportTarget>().oneOf(SUPPORT_TARGETS).required() }) as never,
-  label: ({ support }) => `Support ${{ widely: 'widely available', newly: 'newly available', current: 'this browser' }[support]}`,
+  label: ({ support }) =>
+    `Support ${{ widely: 'widely available', newly: 'newly available', current: 'this browser' }[support]}`,
   refusal: () => null,
   run(draft, { support }) {
     if (draft.info.support !== support) draft.info.support = support;
@@ -47,9 +61,15 @@ export const setSupport = define<{ support: SupportTarget }>({
 /** Sets a finding aside with a reason, or takes it up again (`reason` null). */
 export const setAside = define<{ finding: string; reason: string | null }>({
   type: 'set-aside',
-  args: object({ finding: string().strict(true).min(1).max(160).required(), reason: string().strict(true).max(300).nullable().defined() }) as never,
+  args: object({
+    finding: string().strict(true).min(1).max(160).required(),
+    reason: string().strict(true).max(300).nullable().defined()
+  }) as never,
   label: ({ reason }) => (reason === null ? 'Take a finding up again' : 'Set a finding aside'),
-  refusal: (_project, { reason }) => (reason !== null && reason.trim() === '' ? no('no-reason', 'Say why, so that others know. A few words will do.') : null),
+  refusal: (_project, { reason }) =>
+    reason !== null && reason.trim() === ''
+      ? no('no-reason', 'Say why, so that others know. A few words will do.')
+      : null,
   run(draft, { finding, reason }) {
     if (reason === null) {
       if (Object.hasOwn(draft.info.aside, finding)) delete draft.info.aside[finding];
@@ -62,10 +82,13 @@ export const addPage = define<{ page: Page; fragment: Fragment }>({
   args: object({ page: mixed().required(), fragment: mixed().required() }) as never,
   label: ({ page }) => `Add page ${page.name}`,
   refusal(project, { page, fragment }) {
-    if (!ID_PATTERN.test(page.id)) return no('bad-id', 'The page has an id that cannot stand in a file name.');
+    if (!ID_PATTERN.test(page.id))
+      return no('bad-id', 'The page has an id that cannot stand in a file name.');
     if (!hasWords(page.name)) return no('no-name', 'A page needs a name.');
-    if (Object.hasOwn(project.pages, page.id)) return no('id-in-use', `There is already a page with the id “${page.id}”.`);
-    if (fragment.root !== page.root || !fragment.nodes[page.root]) return no('broken-piece', 'The page has no content to start from.');
+    if (Object.hasOwn(project.pages, page.id))
+      return no('id-in-use', `There is already a page with the id “${page.id}”.`);
+    if (fragment.root !== page.root || !fragment.nodes[page.root])
+      return no('broken-piece', 'The page has no content to start from.');
     const taken = Object.keys(fragment.nodes).find((id) => Object.hasOwn(project.nodes, id));
     return taken ? no('id-in-use', `A piece with the id “${taken}” is already in the project.`) : null;
   },
@@ -81,9 +104,12 @@ export const addAsset = define<{ asset: Asset & object }>({
   args: object({ asset: mixed().required() }) as never,
   label: ({ asset }) => `Add picture ${asset.file}`,
   refusal(project, { asset }) {
-    if (!/^[a-z0-9][a-z0-9._-]{0,99}$/.test(asset.file)) return no('bad-file-name', `“${asset.file}” is no usable file name.`);
-    if (!ID_PATTERN.test(asset.id)) return no('bad-id', 'The picture has an id that cannot stand in a file name.');
-    if (Object.hasOwn(project.assets, asset.id)) return no('id-in-use', 'That picture is already in the project.');
+    if (!/^[a-z0-9][a-z0-9._-]{0,99}$/.test(asset.file))
+      return no('bad-file-name', `“${asset.file}” is no usable file name.`);
+    if (!ID_PATTERN.test(asset.id))
+      return no('bad-id', 'The picture has an id that cannot stand in a file name.');
+    if (Object.hasOwn(project.assets, asset.id))
+      return no('id-in-use', 'That picture is already in the project.');
     const twin = Object.values(project.assets).find((known) => known.file === asset.file);
     return twin ? no('file-in-use', `There is already a picture called ${asset.file}.`) : null;
   },
@@ -94,9 +120,22 @@ export const addAsset = define<{ asset: Asset & object }>({
 
 /** @returns pieces that show a picture, on pages and on the shelf, by what they are called. */
 export function showersOf(registry: Registry, project: Project, id: AssetId): readonly string[] {
-  const shows = (node: Node) => Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, AnySchema>).some(([key, field]) => field.meta()?.field?.control === 'asset' && node.settings[key] === id);
-  const shelved = Object.values(project.shelf).flatMap(({ name, fragment }) => (Object.values(fragment.nodes).some(shows) ? [`${name} on the shelf`] : []));
-  return [...Object.values(project.nodes).filter(shows).map(({ name }) => name), ...shelved, ...Object.values(project.pages).filter(({ picture }) => picture === id).map(({ name }) => `the preview of ${name}`)];
+  const shows = (node: Node) =>
+    Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, AnySchema>).some(
+      ([key, field]) => field.meta()?.field?.control === 'asset' && node.settings[key] === id
+    );
+  const shelved = Object.values(project.shelf).flatMap(({ name, fragment }) =>
+    Object.values(fragment.nodes).some(shows) ? [`${name} on the shelf`] : []
+  );
+  return [
+    ...Object.values(project.nodes)
+      .filter(shows)
+      .map(({ name }) => name),
+    ...shelved,
+    ...Object.values(project.pages)
+      .filter(({ picture }) => picture === id)
+      .map(({ name }) => `the preview of ${name}`)
+  ];
 }
 
 export const removeAsset = define<{ id: AssetId }>({
@@ -108,7 +147,10 @@ export const removeAsset = define<{ id: AssetId }>({
     if (!asset) return no('no-such-asset', 'That picture is no longer in the project.');
     const uses = showersOf(registry, project, id);
     if (uses.length === 0) return null;
-    return no('picture-in-use', `${asset.file} is shown by ${uses.slice(0, 3).join(', ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}. Give ${uses.length === 1 ? 'it' : 'them'} another picture first.`);
+    return no(
+      'picture-in-use',
+      `${asset.file} is shown by ${uses.slice(0, 3).join(', ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}. Give ${uses.length === 1 ? 'it' : 'them'} another picture first.`
+    );
   },
   run(draft, { id }) {
     delete draft.assets[id];

@@ -5,27 +5,58 @@ type Cell = readonly [part: string, state: string, condition: string, property: 
 
 const cellsOf = ({ styles }: Node): Cell[] =>
   Object.entries(styles).flatMap(([part, states]) =>
-    Object.entries(states).flatMap(([state, conditions]) => Object.entries(conditions!).flatMap(([condition, declarations]) => Object.entries(declarations!).map(([property, value]): Cell => [part, state, condition, property, value])))
+    Object.entries(states).flatMap(([state, conditions]) =>
+      Object.entries(conditions!).flatMap(([condition, declarations]) =>
+        Object.entries(declarations!).map(([property, value]): Cell => [
+          part,
+          state,
+          condition,
+          property,
+          value
+        ])
+      )
+    )
   );
 
-function settingCommands(id: NodeId, now: Node['settings'], then: Node['settings'], condition: string): Command[] {
+function settingCommands(
+  id: NodeId,
+  now: Node['settings'],
+  then: Node['settings'],
+  condition: string
+): Command[] {
   const keys = new Set([...Object.keys(now), ...Object.keys(then)]);
   return [...keys].flatMap((key): Command[] => {
     if (JSON.stringify(now[key]) === JSON.stringify(then[key])) return [];
-    return [then[key] === undefined ? { type: 'clear-setting', id, key, condition } : { type: 'set-setting', id, key, value: then[key], condition }];
+    return [
+      then[key] === undefined
+        ? { type: 'clear-setting', id, key, condition }
+        : { type: 'set-setting', id, key, value: then[key], condition }
+    ];
   });
 }
 
 /** @returns commands that set and tune a piece as it was at another time; what stands inside it is left alone. */
 export function restoreCommands(now: Node, then: Node): Command[] {
   const id = now.id;
-  const conditions = new Set([...Object.keys(now.adapt), ...Object.keys(then.adapt)]) as Set<keyof Node['adapt']>;
+  const conditions = new Set([...Object.keys(now.adapt), ...Object.keys(then.adapt)]) as Set<
+    keyof Node['adapt']
+  >;
   const kept = new Map(cellsOf(then).map((cell) => [cell.slice(0, 4).join(' '), cell]));
   const gone = cellsOf(now).filter((cell) => !kept.has(cell.slice(0, 4).join(' ')));
-  const style = ([part, state, condition, property]: Cell, value: string | null): Command => ({ type: 'set-style', id, part, state, condition, property, value });
+  const style = ([part, state, condition, property]: Cell, value: string | null): Command => ({
+    type: 'set-style',
+    id,
+    part,
+    state,
+    condition,
+    property,
+    value
+  });
   return [
     ...settingCommands(id, now.settings, then.settings, 'always'),
-    ...[...conditions].flatMap((condition) => settingCommands(id, now.adapt[condition] ?? {}, then.adapt[condition] ?? {}, condition)),
+    ...[...conditions].flatMap((condition) =>
+      settingCommands(id, now.adapt[condition] ?? {}, then.adapt[condition] ?? {}, condition)
+    ),
     ...gone.map((cell) => style(cell, null)),
     ...[...kept.values()].map((cell) => style(cell, cell[4]))
   ];

@@ -13,12 +13,25 @@ import { placedFrom } from './shelf';
 
 const shelf = 'seasons' as ShelfId;
 const put: Command = { type: 'shelve', id: 'tabs', shelf, name: 'Seasons' };
-const set = (node: string, key: string, value: unknown): Command => ({ type: 'set-setting', id: node, key, value });
-const place = (project: Project, isLinked: boolean, parent = 'left'): Project => after(project, { type: 'insert', fragment: placedFrom(registry, project.shelf[shelf]!, isLinked), at: { parent, slot: 'content', index: 0 } });
+const set = (node: string, key: string, value: unknown): Command => ({
+  type: 'set-setting',
+  id: node,
+  key,
+  value
+});
+const place = (project: Project, isLinked: boolean, parent = 'left'): Project =>
+  after(project, {
+    type: 'insert',
+    fragment: placedFrom(registry, project.shelf[shelf]!, isLinked),
+    at: { parent, slot: 'content', index: 0 }
+  });
 const shelved = () => place(place(after(sampleProject(), put), true), true, 'right');
 const others = (project: Project) => linkedTo(project, shelf).filter((node) => node.id !== 'tabs');
 /** Words of all rich texts below a node. */
-const words = (project: Project, node: string) => subtreeIds(project, id(node)).flatMap((each) => (project.nodes[each]!.kind === 'text' ? [project.nodes[each]!.settings.html] : []));
+const words = (project: Project, node: string) =>
+  subtreeIds(project, id(node)).flatMap((each) =>
+    project.nodes[each]!.kind === 'text' ? [project.nodes[each]!.settings.html] : []
+  );
 
 describe('the shelf', () => {
   it('keeps a piece, and places it again linked or free', () => {
@@ -46,10 +59,18 @@ describe('the shelf', () => {
     const [first] = others(before);
     const own = after(before, { type: 'rename', id: first!.id, name: 'My seasons' });
     const place = maybePlaceOf(own, first!.id);
-    const updated = after(own, set('text-one', 'html', '<p>Changed</p>'), { type: 'update-linked', id: 'tabs' });
+    const updated = after(own, set('text-one', 'html', '<p>Changed</p>'), {
+      type: 'update-linked',
+      id: 'tabs'
+    });
     expect(updated.nodes[first!.id]!.name).toBe('My seasons');
     expect(maybePlaceOf(updated, first!.id)).toEqual(place);
-    const section = after(sampleProject(), set('section', 'anchor', 'top'), { type: 'shelve', id: 'section', shelf, name: 'Part' });
+    const section = after(sampleProject(), set('section', 'anchor', 'top'), {
+      type: 'shelve',
+      id: 'section',
+      shelf,
+      name: 'Part'
+    });
     expect(isAsShelved(section, id('section'), shelf)).toBe(true);
     const back = after(section, set('heading', 'text', 'Other'), { type: 'take-shelved', id: 'section' });
     expect(back.nodes[id('section')]!.settings.anchor).toBe('top');
@@ -59,15 +80,30 @@ describe('the shelf', () => {
   it('lets a detached piece go its own way', () => {
     const before = shelved();
     const [first] = others(before);
-    const project = after(before, { type: 'detach', id: first!.id }, set('text-one', 'html', '<p>Changed</p>'), { type: 'update-linked', id: 'tabs' });
+    const project = after(
+      before,
+      { type: 'detach', id: first!.id },
+      set('text-one', 'html', '<p>Changed</p>'),
+      { type: 'update-linked', id: 'tabs' }
+    );
     expect(words(project, first!.id)).toEqual(['<p>First</p>', '<p>Second</p>']);
-    expect(refusedWith(apply(registry, project, { type: 'update-linked', id: first!.id }))).toBe('not-linked');
+    expect(refusedWith(apply(registry, project, { type: 'update-linked', id: first!.id }))).toBe(
+      'not-linked'
+    );
   });
 
   it('says who follows a piece that should go, and lets it go once they are detached', () => {
     const project = shelved();
     const refused = apply(registry, project, { type: 'unshelve', shelf, detaches: false });
-    expect(refused).toMatchObject({ ok: false, refusal: { code: 'piece-in-use', sentence: expect.stringMatching(/Seasons is followed by Tabs on First page, .* Detach them, and it can go\./) } });
+    expect(refused).toMatchObject({
+      ok: false,
+      refusal: {
+        code: 'piece-in-use',
+        sentence: expect.stringMatching(
+          /Seasons is followed by Tabs on First page, .* Detach them, and it can go\./
+        )
+      }
+    });
     const gone = after(project, { type: 'unshelve', shelf, detaches: true });
     expect(gone.shelf).toEqual({});
     expect(Object.values(gone.nodes).some((node) => 'linked' in node)).toBe(false);
@@ -76,9 +112,17 @@ describe('the shelf', () => {
   it('refuses what cannot be', () => {
     const project = shelved();
     expect(refusedWith(apply(registry, project, put))).toBe('linked');
-    expect(refusedWith(apply(registry, project, { type: 'shelve', id: 'page', shelf: 'other', name: 'Page' }))).toBe('root');
-    expect(refusedWith(apply(registry, project, { type: 'shelve', id: 'heading', shelf: 'other', name: 'Seasons' }))).toBe('name-in-use');
-    expect(refusedWith(apply(registry, project, { type: 'rename-shelved', shelf, name: '  ' }))).toBe('no-name');
+    expect(
+      refusedWith(apply(registry, project, { type: 'shelve', id: 'page', shelf: 'other', name: 'Page' }))
+    ).toBe('root');
+    expect(
+      refusedWith(
+        apply(registry, project, { type: 'shelve', id: 'heading', shelf: 'other', name: 'Seasons' })
+      )
+    ).toBe('name-in-use');
+    expect(refusedWith(apply(registry, project, { type: 'rename-shelved', shelf, name: '  ' }))).toBe(
+      'no-name'
+    );
     expect(refusedWith(apply(registry, project, { type: 'take-shelved', id: 'heading' }))).toBe('not-linked');
   });
 
@@ -92,13 +136,27 @@ describe('the shelf', () => {
     const project = shelved();
     const opened = readProjectFile(registry, writeProjectFile(project, new Map()));
     expect(opened.ok && opened.project).toEqual(project);
-    const broken = { ...project, shelf: { ...project.shelf, evil: { id: 'evil', name: 'Evil', fragment: { root: 'nothing', nodes: {} } } } } as Project;
+    const broken = {
+      ...project,
+      shelf: {
+        ...project.shelf,
+        evil: { id: 'evil', name: 'Evil', fragment: { root: 'nothing', nodes: {} } }
+      }
+    } as Project;
     const read = readProjectFile(registry, writeProjectFile(broken, new Map()));
     expect(read.ok && [Object.keys(read.project.shelf), read.notes.length]).toEqual([['seasons'], 1]);
   });
 
   it('never loses or doubles a piece, whatever is done to it', () => {
-    const step = fc.constantFrom<Command[]>([put], [{ type: 'update-linked', id: 'tabs' }], [{ type: 'take-shelved', id: 'tabs' }], [set('text-one', 'html', '<p>A</p>')], [set('tabs', 'foldUnder', 600)], [{ type: 'detach', id: 'tabs' }], [{ type: 'unshelve', shelf, detaches: true }]);
+    const step = fc.constantFrom<Command[]>(
+      [put],
+      [{ type: 'update-linked', id: 'tabs' }],
+      [{ type: 'take-shelved', id: 'tabs' }],
+      [set('text-one', 'html', '<p>A</p>')],
+      [set('tabs', 'foldUnder', 600)],
+      [{ type: 'detach', id: 'tabs' }],
+      [{ type: 'unshelve', shelf, detaches: true }]
+    );
     fc.assert(
       fc.property(fc.array(step, { maxLength: 12 }), (steps) => {
         let project = sampleProject();

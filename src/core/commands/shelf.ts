@@ -3,7 +3,15 @@ import { withNewIds } from '../kinds/make';
 import type { Registry } from '../kinds/registry';
 import { hasWords, ID_PATTERN } from '../project/ids';
 import { isAsShelved, linkedTo } from '../project/shelf';
-import { fragmentOf, maybeNode, maybePageOf, maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
+import {
+  fragmentOf,
+  maybeNode,
+  maybePageOf,
+  maybePlaceOf,
+  nodeOf,
+  pathTo,
+  subtreeIds
+} from '../project/tree';
 import type { Fragment, Node, NodeId, Project, ShelfId, ShelfPiece } from '../project/types';
 import { asDraft, define, no, put, type ProjectDraft, type Refusal } from './define';
 
@@ -16,7 +24,9 @@ const unshelved = () => no('not-on-shelf', 'That piece is no longer on the shelf
 function linkRefusal(project: Project, id: NodeId): Refusal | null {
   const node = maybeNode(project, id);
   if (!node) return gone();
-  return node.linked && project.shelf[node.linked] ? null : no('not-linked', `${node.name} follows nothing on the shelf. Put it there first.`);
+  return node.linked && project.shelf[node.linked]
+    ? null
+    : no('not-linked', `${node.name} follows nothing on the shelf. Put it there first.`);
 }
 
 /** What is kept: the piece without its links to the shelf and without anchors, which may stand once on a page. */
@@ -33,18 +43,33 @@ function kept(fragment: Fragment): Fragment {
 export function placedFrom(registry: Registry, { id, fragment }: ShelfPiece, isLinked: boolean): Fragment {
   const copy = withNewIds(registry, fragment);
   const root = copy.nodes[copy.root]!;
-  return isLinked ? { root: copy.root, nodes: { ...copy.nodes, [copy.root]: { ...root, linked: id } } } : copy;
+  return isLinked
+    ? { root: copy.root, nodes: { ...copy.nodes, [copy.root]: { ...root, linked: id } } }
+    : copy;
 }
 
 /** Makes a linked piece what the shelf has; its id, its name and its anchor stay its own. */
-function follow(registry: Registry, draft: ProjectDraft, project: Project, id: NodeId, piece: ShelfPiece): void {
+function follow(
+  registry: Registry,
+  draft: ProjectDraft,
+  project: Project,
+  id: NodeId,
+  piece: ShelfPiece
+): void {
   const before = nodeOf(project, id);
   for (const below of subtreeIds(project, id)) if (below !== id) delete draft.nodes[below];
   const copy = withNewIds(registry, piece.fragment);
   const { anchor } = before.settings;
   for (const node of Object.values(copy.nodes)) {
     if (node.id !== copy.root) put(draft, node);
-    else draft.nodes[id] = asDraft({ ...node, id, name: before.name, linked: piece.id, settings: { ...node.settings, ...(anchor === undefined ? {} : { anchor }) } });
+    else
+      draft.nodes[id] = asDraft({
+        ...node,
+        id,
+        name: before.name,
+        linked: piece.id,
+        settings: { ...node.settings, ...(anchor === undefined ? {} : { anchor }) }
+      });
   }
 }
 
@@ -56,10 +81,17 @@ export const shelve = define<{ id: NodeId; shelf: ShelfId; name: string }>({
   refusal(project, { id, shelf, name }) {
     const node = maybeNode(project, id);
     if (!node) return gone();
-    if (!maybePlaceOf(project, id)) return no('root', 'A page as a whole is duplicated instead; the shelf holds pieces of one.');
-    if (node.linked && project.shelf[node.linked]) return no('linked', `${node.name} follows ${project.shelf[node.linked]!.name} already. Detach it first.`);
+    if (!maybePlaceOf(project, id))
+      return no('root', 'A page as a whole is duplicated instead; the shelf holds pieces of one.');
+    if (node.linked && project.shelf[node.linked])
+      return no(
+        'linked',
+        `${node.name} follows ${project.shelf[node.linked]!.name} already. Detach it first.`
+      );
     if (project.shelf[shelf]) return no('id-in-use', 'That place on the shelf is taken.');
-    return Object.values(project.shelf).some((each) => each.name === name.trim()) ? no('name-in-use', `There is already a piece called “${name.trim()}” on the shelf. Take another name.`) : null;
+    return Object.values(project.shelf).some((each) => each.name === name.trim())
+      ? no('name-in-use', `There is already a piece called “${name.trim()}” on the shelf. Take another name.`)
+      : null;
   },
   run(draft, { id, shelf, name }, _registry, project) {
     draft.shelf[shelf] = { id: shelf, name: name.trim(), fragment: kept(fragmentOf(project, id)) };
@@ -74,10 +106,13 @@ export const renameShelved = define<{ shelf: ShelfId; name: string }>({
   refusal(project, { shelf, name }) {
     if (!project.shelf[shelf]) return unshelved();
     if (!hasWords(name)) return no('no-name', 'A piece on the shelf needs a name.');
-    return Object.values(project.shelf).some((each) => each.id !== shelf && each.name === name.trim()) ? no('name-in-use', `There is already a piece called “${name.trim()}” on the shelf.`) : null;
+    return Object.values(project.shelf).some((each) => each.id !== shelf && each.name === name.trim())
+      ? no('name-in-use', `There is already a piece called “${name.trim()}” on the shelf.`)
+      : null;
   },
   run(draft, { shelf, name }) {
-    if (draft.shelf[shelf]!.name !== name.trim()) draft.shelf[shelf] = { ...draft.shelf[shelf]!, name: name.trim() };
+    if (draft.shelf[shelf]!.name !== name.trim())
+      draft.shelf[shelf] = { ...draft.shelf[shelf]!, name: name.trim() };
   }
 });
 
@@ -85,7 +120,8 @@ export const renameShelved = define<{ shelf: ShelfId; name: string }>({
 export const updateLinked = define<{ id: NodeId }>({
   type: 'update-linked',
   args: object({ id: words() }) as never,
-  label: ({ id }, project) => `Update all that follow ${project.shelf[project.nodes[id]?.linked as ShelfId]?.name ?? 'the shelf'}`,
+  label: ({ id }, project) =>
+    `Update all that follow ${project.shelf[project.nodes[id]?.linked as ShelfId]?.name ?? 'the shelf'}`,
   refusal: (project, { id }) => linkRefusal(project, id),
   run(draft, { id }, registry, project) {
     const shelf = nodeOf(project, id).linked!;
@@ -95,7 +131,8 @@ export const updateLinked = define<{ id: NodeId }>({
     for (const other of linkedTo(project, shelf)) {
       // One that stands in the other cannot become what it stands in.
       const isNested = pathTo(project, other.id).includes(id) || pathTo(project, id).includes(other.id);
-      if (!isNested && !isAsShelved(updated, other.id, shelf)) follow(registry, draft, project, other.id, piece);
+      if (!isNested && !isAsShelved(updated, other.id, shelf))
+        follow(registry, draft, project, other.id, piece);
     }
   }
 });
@@ -123,7 +160,10 @@ export const detach = define<{ id: NodeId }>({
   }
 });
 
-/** Takes a piece off the shelf. @param detaches whether those that follow it are detached; otherwise they stand in the way. */
+/**
+ * Takes a piece off the shelf. @param detaches whether those that follow it are detached; otherwise they
+ * stand in the way.
+ */
 export const unshelve = define<{ shelf: ShelfId; detaches: boolean }>({
   type: 'unshelve',
   args: object({ shelf: words(), detaches: boolean().strict(true).required() }) as never,
@@ -133,8 +173,13 @@ export const unshelve = define<{ shelf: ShelfId; detaches: boolean }>({
     if (!piece) return unshelved();
     const uses = linkedTo(project, shelf);
     if (uses.length === 0 || detaches) return null;
-    const places = uses.slice(0, 3).map(({ id, name }) => `${name} on ${maybePageOf(project, id)?.name ?? 'a page'}`);
-    return no('piece-in-use', `${piece.name} is followed by ${places.join(', ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}. Detach ${uses.length === 1 ? 'it' : 'them'}, and it can go.`);
+    const places = uses
+      .slice(0, 3)
+      .map(({ id, name }) => `${name} on ${maybePageOf(project, id)?.name ?? 'a page'}`);
+    return no(
+      'piece-in-use',
+      `${piece.name} is followed by ${places.join(', ')}${uses.length > 3 ? ` and ${uses.length - 3} more` : ''}. Detach ${uses.length === 1 ? 'it' : 'them'}, and it can go.`
+    );
   },
   run(draft, { shelf }, _registry, project) {
     for (const { id } of linkedTo(project, shelf)) delete draft.nodes[id]!.linked;

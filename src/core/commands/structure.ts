@@ -1,19 +1,38 @@
 import { array, mixed, number, object, string } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { withNewIds } from '../kinds/make';
-import { childIds, DEPTH_MOST, fragmentOf, heightOf, maybeNode, maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
+import {
+  childIds,
+  DEPTH_MOST,
+  fragmentOf,
+  heightOf,
+  maybeNode,
+  maybePlaceOf,
+  nodeOf,
+  pathTo,
+  subtreeIds
+} from '../project/tree';
 import type { Fragment, Node, NodeId, Place, Project } from '../project/types';
 import { define, no, put, type ProjectDraft, type Refusal } from './define';
 
 const nodeId = () => string().strict(true).required() as unknown as ReturnType<typeof mixed<NodeId>>;
 const ids = array().of(nodeId().required()).min(1).required();
-const place = object({ parent: nodeId().required(), slot: string().required(), index: number().integer().min(0).required() }).required();
-const fragment = mixed<Fragment>((value): value is Fragment => typeof value === 'object' && value !== null && 'root' in value && 'nodes' in value).required();
+const place = object({
+  parent: nodeId().required(),
+  slot: string().required(),
+  index: number().integer().min(0).required()
+}).required();
+const fragment = mixed<Fragment>(
+  (value): value is Fragment =>
+    typeof value === 'object' && value !== null && 'root' in value && 'nodes' in value
+).required();
 
 export const MOST_NODES = 20_000;
 
 function unknownNode(project: Project, id: NodeId): Refusal | null {
-  return maybeNode(project, id) ? null : no('no-such-node', 'That piece is no longer on the page. Pick another in the outline.');
+  return maybeNode(project, id)
+    ? null
+    : no('no-such-node', 'That piece is no longer on the page. Pick another in the outline.');
 }
 
 /** Whether a node of `kind` may stand at a place; the sentence names both sides. */
@@ -25,10 +44,16 @@ export function refusedAt(project: Project, registry: Registry, kindName: string
   const parent = nodeOf(project, at.parent);
   const slot = registry.kindOf(parent.kind).slots[at.slot];
   if (slot?.accepts.includes(kind.category)) return null;
-  return no('wrong-place', `${kind.label} cannot stand in ${parent.name}, which ${slot ? `takes ${slot.accepts.join(' or ')} only` : 'holds nothing of that sort'}.`);
+  return no(
+    'wrong-place',
+    `${kind.label} cannot stand in ${parent.name}, which ${slot ? `takes ${slot.accepts.join(' or ')} only` : 'holds nothing of that sort'}.`
+  );
 }
 
-/** Whether something `height` levels high may stand in a node without the page becoming deeper than a file may be. */
+/**
+ * Whether something `height` levels high may stand in a node without the page becoming deeper than a file may
+ * be.
+ */
 export function refusedDepth(project: Project, parent: NodeId, height: number): Refusal | null {
   if (pathTo(project, parent).length + height <= DEPTH_MOST) return null;
   return no('too-deep', `Pieces can stand ${DEPTH_MOST} deep in one another at most. Put it further up.`);
@@ -37,7 +62,12 @@ export function refusedDepth(project: Project, parent: NodeId, height: number): 
 /** Outermost of the picked nodes: what stands inside another picked one goes with it. */
 function outermost(project: Project, picked: readonly NodeId[]): NodeId[] {
   const all = new Set(picked);
-  return [...all].filter((id) => !pathTo(project, id).slice(0, -1).some((above) => all.has(above)));
+  return [...all].filter(
+    (id) =>
+      !pathTo(project, id)
+        .slice(0, -1)
+        .some((above) => all.has(above))
+  );
 }
 
 function attach(draft: ProjectDraft, parent: NodeId, slot: string, index: number, id: NodeId): void {
@@ -55,14 +85,22 @@ function placeInDraft(draft: ProjectDraft, known: Place, id: NodeId): Place {
   return { ...known, index: draft.nodes[known.parent]!.slots[known.slot]!.indexOf(id) };
 }
 
-function leastRefusal(project: Project, registry: Registry, id: NodeId, leaving: ReadonlySet<NodeId>): Refusal | null {
+function leastRefusal(
+  project: Project,
+  registry: Registry,
+  id: NodeId,
+  leaving: ReadonlySet<NodeId>
+): Refusal | null {
   const at = maybePlaceOf(project, id);
   if (!at) return no('root', 'The page itself cannot be taken out.');
   const parent = nodeOf(project, at.parent);
   const slot = registry.kindOf(parent.kind).slots[at.slot];
   const left = parent.slots[at.slot]!.filter((child) => !leaving.has(child)).length;
   if (!slot?.least || left >= slot.least) return null;
-  return no('too-few', `${parent.name} needs at least ${slot.least} in “${slot.label}”. Take out ${parent.name} as a whole instead.`);
+  return no(
+    'too-few',
+    `${parent.name} needs at least ${slot.least} in “${slot.label}”. Take out ${parent.name} as a whole instead.`
+  );
 }
 
 export const insert = define({
@@ -73,10 +111,14 @@ export const insert = define({
     const root = piece.nodes[piece.root];
     if (!root) return no('broken-piece', 'What should be inserted is incomplete. Copy it again.');
     const count = Object.keys(project.nodes).length + Object.keys(piece.nodes).length;
-    if (count > MOST_NODES) return no('too-many', `A project holds ${MOST_NODES} pieces at most. Take something out first.`);
+    if (count > MOST_NODES)
+      return no('too-many', `A project holds ${MOST_NODES} pieces at most. Take something out first.`);
     const taken = Object.keys(piece.nodes).find((id) => Object.hasOwn(project.nodes, id));
     if (taken) return no('id-in-use', `A piece with the id “${taken}” is already on the page.`);
-    return refusedAt(project, registry, root.kind, at) ?? refusedDepth(project, at.parent, heightOf(piece, piece.root));
+    return (
+      refusedAt(project, registry, root.kind, at) ??
+      refusedDepth(project, at.parent, heightOf(piece, piece.root))
+    );
   },
   run(draft, { fragment: piece, at }) {
     for (const node of Object.values(piece.nodes)) put(draft, node);
@@ -87,11 +129,15 @@ export const insert = define({
 export const move = define({
   type: 'move',
   args: object({ ids, at: place }),
-  label: ({ ids: [first, ...more] }, project) => `Move ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
+  label: ({ ids: [first, ...more] }, project) =>
+    `Move ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
   refusal(project, { ids: picked, at }, registry) {
     const leaving = new Set<NodeId>();
     for (const id of picked) {
-      const wrong = unknownNode(project, id) ?? refusedAt(project, registry, nodeOf(project, id).kind, at) ?? refusedDepth(project, at.parent, heightOf(project, id));
+      const wrong =
+        unknownNode(project, id) ??
+        refusedAt(project, registry, nodeOf(project, id).kind, at) ??
+        refusedDepth(project, at.parent, heightOf(project, id));
       if (wrong) return wrong;
       if (pathTo(project, at.parent).includes(id)) {
         return no('into-itself', `${nodeOf(project, id).name} cannot be moved into itself.`);
@@ -125,14 +171,17 @@ export const move = define({
 function standsThere(project: Project, moving: readonly NodeId[], at: Place): boolean {
   const places = moving.map((id) => maybePlaceOf(project, id)!);
   const first = places[0]!.index;
-  const isRun = places.every(({ parent, slot, index }, i) => parent === at.parent && slot === at.slot && index === first + i);
+  const isRun = places.every(
+    ({ parent, slot, index }, i) => parent === at.parent && slot === at.slot && index === first + i
+  );
   return isRun && at.index >= first && at.index <= first + moving.length;
 }
 
 export const remove = define({
   type: 'remove',
   args: object({ ids }),
-  label: ({ ids: [first, ...more] }, project) => `Delete ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
+  label: ({ ids: [first, ...more] }, project) =>
+    `Delete ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
   refusal(project, { ids: picked }, registry) {
     const leaving = new Set(picked);
     for (const id of picked) {
@@ -152,7 +201,8 @@ export const remove = define({
 export const duplicate = define({
   type: 'duplicate',
   args: object({ ids }),
-  label: ({ ids: [first, ...more] }, project) => `Duplicate ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
+  label: ({ ids: [first, ...more] }, project) =>
+    `Duplicate ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
   refusal(project, { ids: picked }) {
     for (const id of picked) {
       const wrong = unknownNode(project, id);
@@ -160,7 +210,8 @@ export const duplicate = define({
       if (!maybePlaceOf(project, id)) return no('root', 'The page itself cannot be duplicated here.');
     }
     const copies = picked.reduce((sum, id) => sum + subtreeIds(project, id).length, 0);
-    if (Object.keys(project.nodes).length + copies > MOST_NODES) return no('too-many', `A project holds ${MOST_NODES} pieces at most.`);
+    if (Object.keys(project.nodes).length + copies > MOST_NODES)
+      return no('too-many', `A project holds ${MOST_NODES} pieces at most.`);
     return null;
   },
   run(draft, { ids: picked }, registry, project) {
@@ -169,7 +220,10 @@ export const duplicate = define({
       const copy = withNewIds(registry, fragmentOf(project, id));
       for (const node of Object.values(copy.nodes)) {
         const own = withoutAnchor(node);
-        put(draft, node.id === copy.root ? { ...own, name: freeName(node.name, siblingNames(project, id)) } : own);
+        put(
+          draft,
+          node.id === copy.root ? { ...own, name: freeName(node.name, siblingNames(project, id)) } : own
+        );
       }
       attach(draft, at.parent, at.slot, at.index + 1, copy.root);
     }

@@ -7,7 +7,17 @@ import { emptyRecord, ownOf } from '../data/record';
 import type { Registry } from '../kinds/registry';
 import type { Track } from '../motion/track';
 import { hasWords, ID_PATTERN } from '../project/ids';
-import { TOKEN_TYPES, type Circumstance, type ConditionName, type Node, type NodeId, type Project, type StateName, type Token, type TokenId } from '../project/types';
+import {
+  TOKEN_TYPES,
+  type Circumstance,
+  type ConditionName,
+  type Node,
+  type NodeId,
+  type Project,
+  type StateName,
+  type Token,
+  type TokenId
+} from '../project/types';
 import { define, no, type Refusal } from './define';
 
 /** One place that names a token: a cell of a piece, or another token. */
@@ -22,24 +32,45 @@ export interface TokenUse {
 export function usesOf(registry: Registry, project: Project, id: TokenId): TokenUse[] {
   const found: TokenUse[] = [];
   for (const token of Object.values(project.tokens)) {
-    if (tokensIn(token.value).includes(id)) found.push({ kind: 'token', id: token.id, where: `the token ${token.name}` });
+    if (tokensIn(token.value).includes(id))
+      found.push({ kind: 'token', id: token.id, where: `the token ${token.name}` });
   }
-  const pieces = [...Object.values(project.nodes), ...Object.values(project.shelf).flatMap(({ name, fragment }) => Object.values(fragment.nodes).map((node) => ({ ...node, name: `${node.name} (${name}, on the shelf)` })))];
+  const pieces = [
+    ...Object.values(project.nodes),
+    ...Object.values(project.shelf).flatMap(({ name, fragment }) =>
+      Object.values(fragment.nodes).map((node) => ({ ...node, name: `${node.name} (${name}, on the shelf)` }))
+    )
+  ];
   for (const node of pieces) {
     const { fields } = registry.kindOf(node.kind).settings;
     for (const settings of [node.settings, ...Object.values(node.adapt)]) {
       for (const [key, value] of Object.entries(settings)) {
         const field = ownOf(fields as Record<string, AnySchema>, key);
         const control = field?.meta()?.field?.control;
-        const written = control === 'css' ? String(value) : control === 'track' ? `${(value as Track).lasts ?? ''}${(value as Track).eases ?? ''}` : '';
-        if (field && tokensIn(written).includes(id)) found.push({ kind: 'setting', id: node.id, where: `${String(field.spec.label ?? key).toLowerCase()} of ${node.name}` });
+        const written =
+          control === 'css'
+            ? String(value)
+            : control === 'track'
+              ? `${(value as Track).lasts ?? ''}${(value as Track).eases ?? ''}`
+              : '';
+        if (field && tokensIn(written).includes(id))
+          found.push({
+            kind: 'setting',
+            id: node.id,
+            where: `${String(field.spec.label ?? key).toLowerCase()} of ${node.name}`
+          });
       }
     }
     for (const [part, states] of Object.entries(node.styles)) {
       for (const [state, conditions] of Object.entries(states)) {
         for (const declarations of Object.values(conditions)) {
           for (const [property, value] of Object.entries(declarations)) {
-            if (tokensIn(value).includes(id)) found.push({ kind: 'cell', id: node.id, where: `${property} of ${node.name}${part === 'root' ? '' : `, ${part}`}${state === 'rest' ? '' : ` on ${state}`}` });
+            if (tokensIn(value).includes(id))
+              found.push({
+                kind: 'cell',
+                id: node.id,
+                where: `${property} of ${node.name}${part === 'root' ? '' : `, ${part}`}${state === 'rest' ? '' : ` on ${state}`}`
+              });
           }
         }
       }
@@ -62,8 +93,8 @@ export interface EqualCell {
 const plainValue = (value: string) => value.trim().toLowerCase().replace(/\s+/g, ' ');
 
 /**
- * @returns cells whose value equals the token's and whose property takes what the token is; they could take the token instead. Of a
- * type style only those that have all five of its values in one place.
+ * @returns cells whose value equals the token's and whose property takes what the token is; they could take
+ * the token instead. Of a type style only those that have all five of its values in one place.
  */
 export function equalCells(project: Project, { id, type, value }: Token): EqualCell[] {
   const wanted = plainValue(value);
@@ -73,12 +104,38 @@ export function equalCells(project: Project, { id, type, value }: Token): EqualC
     for (const [part, states] of Object.entries(node.styles)) {
       for (const [state, conditions] of Object.entries(states)) {
         for (const [condition, declarations] of Object.entries(conditions)) {
-          if (style?.ok && TYPE_MEMBERS.every((member) => plainValue(declarations[member] ?? '') === plainValue(style.style[member]))) {
-            for (const member of TYPE_MEMBERS) found.push({ id: node.id, part, state: state as StateName, condition: condition as ConditionName, property: member, use: `{${id}.${member}}` });
+          if (
+            style?.ok &&
+            TYPE_MEMBERS.every(
+              (member) => plainValue(declarations[member] ?? '') === plainValue(style.style[member])
+            )
+          ) {
+            for (const member of TYPE_MEMBERS)
+              found.push({
+                id: node.id,
+                part,
+                state: state as StateName,
+                condition: condition as ConditionName,
+                property: member,
+                use: `{${id}.${member}}`
+              });
           }
           for (const [property, own] of Object.entries(declarations)) {
-            if (type === 'type-style' || plainValue(own) !== wanted || !isOfType(property, type) || !checkValue(property, `{${id}}`, project.tokens).ok) continue;
-            found.push({ id: node.id, part, state: state as StateName, condition: condition as ConditionName, property, use: `{${id}}` });
+            if (
+              type === 'type-style' ||
+              plainValue(own) !== wanted ||
+              !isOfType(property, type) ||
+              !checkValue(property, `{${id}}`, project.tokens).ok
+            )
+              continue;
+            found.push({
+              id: node.id,
+              part,
+              state: state as StateName,
+              condition: condition as ConditionName,
+              property,
+              use: `{${id}}`
+            });
           }
         }
       }
@@ -89,7 +146,13 @@ export function equalCells(project: Project, { id, type, value }: Token): EqualC
 
 /** `0` is a length as well as a number, so what the cell is about decides. */
 const isOfType = (property: string, type: Token['type']): boolean =>
-  type === 'number' ? ['line-height', 'opacity', 'scale'].includes(property) : type === 'weight' ? property === 'font-weight' : type === 'colour' ? property.endsWith('color') : true;
+  type === 'number'
+    ? ['line-height', 'opacity', 'scale'].includes(property)
+    : type === 'weight'
+      ? property === 'font-weight'
+      : type === 'colour'
+        ? property.endsWith('color')
+        : true;
 
 const tokenShape = object({
   id: string().strict(true).matches(ID_PATTERN).max(60).required(),
@@ -98,13 +161,21 @@ const tokenShape = object({
   value: string().strict(true).max(500).required('A token needs a value.')
 }).noUnknown();
 
-/** Tokens that take this one held before; none of them may end because of it, by growing too long or by leading too far. */
+/**
+ * Tokens that take this one held before; none of them may end because of it, by growing too long or by
+ * leading too far.
+ */
 function brokenBy(project: Project, token: Token, tokens: Project['tokens']): Refusal | null {
   if (!Object.hasOwn(project.tokens, token.id)) return null;
   for (const other of Object.values(project.tokens)) {
-    if (other.id === token.id || !other.value.includes('{') || !checkToken(other, project.tokens).ok) continue;
+    if (other.id === token.id || !other.value.includes('{') || !checkToken(other, project.tokens).ok)
+      continue;
     const checked = checkToken(other, tokens);
-    if (!checked.ok) return no('breaks-others', `${other.name} takes ${token.name} and would no longer hold: ${checked.sentence}`);
+    if (!checked.ok)
+      return no(
+        'breaks-others',
+        `${other.name} takes ${token.name} and would no longer hold: ${checked.sentence}`
+      );
   }
   return null;
 }
@@ -116,8 +187,11 @@ export const setToken = define<{ token: Token & object }>({
   label: ({ token }, project) => `${project.tokens[token.id] ? 'Change' : 'Add'} the token ${token.name}`,
   refusal(project, { token }) {
     if (!hasWords(token.name)) return no('no-name', 'A token needs a name that can be seen.');
-    if (token.id.startsWith('k-')) return no('bad-id', 'Names that start with “k-” are Kymation’s own. Take another.');
-    const twin = Object.values(project.tokens).find((each) => each.id !== token.id && each.name === token.name);
+    if (token.id.startsWith('k-'))
+      return no('bad-id', 'Names that start with “k-” are Kymation’s own. Take another.');
+    const twin = Object.values(project.tokens).find(
+      (each) => each.id !== token.id && each.name === token.name
+    );
     if (twin) return no('name-in-use', `There is already a token called “${token.name}”. Take another name.`);
     const tokens = { ...project.tokens, [token.id]: token };
     const checked = checkToken(token, tokens);
@@ -127,7 +201,10 @@ export const setToken = define<{ token: Token & object }>({
     const before = draft.tokens[token.id];
     if (before && JSON.stringify(before) === JSON.stringify(token)) return;
     draft.tokens[token.id] = token;
-    for (const { id, key, condition, value } of followers(registry, { ...project, tokens: { ...project.tokens, [token.id]: token } })) {
+    for (const { id, key, condition, value } of followers(registry, {
+      ...project,
+      tokens: { ...project.tokens, [token.id]: token }
+    })) {
       const home = condition ? draft.nodes[id]!.adapt[condition]! : draft.nodes[id]!.settings;
       home[key] = value as never;
     }
@@ -135,11 +212,23 @@ export const setToken = define<{ token: Token & object }>({
     for (const piece of Object.values(project.shelf)) {
       const { nodes } = piece.fragment;
       const changed = emptyRecord<Node>();
-      for (const { id, key, condition, value } of followers(registry, { nodes, tokens: { ...project.tokens, [token.id]: token } })) {
+      for (const { id, key, condition, value } of followers(registry, {
+        nodes,
+        tokens: { ...project.tokens, [token.id]: token }
+      })) {
         const node = changed[id] ?? nodes[id]!;
-        changed[id] = condition ? { ...node, adapt: { ...node.adapt, [condition]: { ...node.adapt[condition], [key]: value as never } } } : { ...node, settings: { ...node.settings, [key]: value as never } };
+        changed[id] = condition
+          ? {
+              ...node,
+              adapt: { ...node.adapt, [condition]: { ...node.adapt[condition], [key]: value as never } }
+            }
+          : { ...node, settings: { ...node.settings, [key]: value as never } };
       }
-      if (Object.keys(changed).length > 0) draft.shelf[piece.id] = { ...piece, fragment: { ...piece.fragment, nodes: { ...nodes, ...changed } } };
+      if (Object.keys(changed).length > 0)
+        draft.shelf[piece.id] = {
+          ...piece,
+          fragment: { ...piece.fragment, nodes: { ...nodes, ...changed } }
+        };
     }
   }
 });
@@ -161,7 +250,8 @@ function followers(registry: Registry, project: Pick<Project, 'nodes' | 'tokens'
       for (const [key, value] of Object.entries(settings ?? {})) {
         if (ownOf(fields as Record<string, AnySchema>, key)?.meta()?.field?.control !== 'track') continue;
         const now = followingTokens(value as unknown as Track, project.tokens);
-        if (now !== (value as unknown)) found.push({ id: node.id, key, condition: condition as Circumstance | null, value: now });
+        if (now !== (value as unknown))
+          found.push({ id: node.id, key, condition: condition as Circumstance | null, value: now });
       }
     }
   }
@@ -173,11 +263,18 @@ export const removeToken = define<{ id: TokenId }>({
   args: object({ id: string().required() }) as never,
   label: ({ id }, project) => `Delete the token ${project.tokens[id]?.name ?? id}`,
   refusal(project, { id }, registry) {
-    if (!Object.hasOwn(project.tokens, id)) return no('no-such-token', 'That token is no longer in the project.');
+    if (!Object.hasOwn(project.tokens, id))
+      return no('no-such-token', 'That token is no longer in the project.');
     const uses = usesOf(registry, project, id);
     if (uses.length === 0) return null;
     const more = uses.length > 3 ? ` and ${uses.length - 3} more places` : '';
-    return no('token-in-use', `${project.tokens[id]!.name} is used by ${uses.slice(0, 3).map(({ where }) => where).join(', ')}${more}. Give those another value first.`);
+    return no(
+      'token-in-use',
+      `${project.tokens[id]!.name} is used by ${uses
+        .slice(0, 3)
+        .map(({ where }) => where)
+        .join(', ')}${more}. Give those another value first.`
+    );
   },
   run(draft, { id }) {
     delete draft.tokens[id];

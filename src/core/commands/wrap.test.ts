@@ -11,7 +11,8 @@ import { undone, recorded, NO_HISTORY } from './history';
 const make = makeWith({ exactIds: true });
 const stack = () => make('stack', 'Around', {}, { content: [] });
 const inside = (project: Project, parent: string) => childIds(project.nodes[id(parent)]!);
-const refused = (command: Command, project = sampleProject()) => refusedWith(apply(registry, project, command));
+const refused = (command: Command, project = sampleProject()) =>
+  refusedWith(apply(registry, project, command));
 
 describe('wrapping', () => {
   it('puts pieces that stand side by side into a new one, in the order they stand, and takes them out again', () => {
@@ -30,13 +31,27 @@ describe('wrapping', () => {
   });
 
   it('goes into the first place inside that takes them', () => {
-    const columns = make('columns', 'Pair', {}, { columns: [make('column', 'Left side', {}, { content: [] }), make('column', 'Right side', {}, { content: [] })] });
+    const columns = make(
+      'columns',
+      'Pair',
+      {},
+      {
+        columns: [
+          make('column', 'Left side', {}, { content: [] }),
+          make('column', 'Right side', {}, { content: [] })
+        ]
+      }
+    );
     const wrapped = after(sampleProject(), { type: 'wrap', ids: ['heading'], fragment: columns });
     expect(inside(wrapped, 'left-side')).toEqual(['heading']);
   });
 
   it('unwraps columns with what stands in them', () => {
-    const project = after(sampleProject(), { type: 'move', ids: ['text-two'], at: { parent: 'left', slot: 'content', index: 0 } }, { type: 'unwrap', id: 'columns' });
+    const project = after(
+      sampleProject(),
+      { type: 'move', ids: ['text-two'], at: { parent: 'left', slot: 'content', index: 0 } },
+      { type: 'unwrap', id: 'columns' }
+    );
     expect(project.nodes[id('columns')]).toBeUndefined();
     expect(project.nodes[id('left')]).toBeUndefined();
     expect(inside(project, 'section')).toContain('text-two');
@@ -46,7 +61,10 @@ describe('wrapping', () => {
     const before = sampleProject();
     const outcome = apply(registry, before, { type: 'wrap', ids: ['heading'], fragment: stack() });
     if (!outcome.ok || !outcome.diff) throw new Error('refused');
-    const turned = undone(outcome.project, recorded(NO_HISTORY, { diff: outcome.diff, label: outcome.label, mergeKey: null }))!;
+    const turned = undone(
+      outcome.project,
+      recorded(NO_HISTORY, { diff: outcome.diff, label: outcome.label, mergeKey: null })
+    )!;
     expect(turned.project.nodes).toEqual(before.nodes);
   });
 
@@ -63,15 +81,35 @@ describe('wrapping', () => {
 
 describe('swapping the kind', () => {
   it('keeps the words, whatever each kind calls them, and the look of parts both have', () => {
-    const styled = after(sampleProject(), { type: 'set-style', id: 'heading', part: 'root', state: 'rest', condition: 'always', property: 'color', value: '#123456' }, { type: 'set-setting', id: 'heading', key: 'text', value: 'Pears & quinces' });
+    const styled = after(
+      sampleProject(),
+      {
+        type: 'set-style',
+        id: 'heading',
+        part: 'root',
+        state: 'rest',
+        condition: 'always',
+        property: 'color',
+        value: '#123456'
+      },
+      { type: 'set-setting', id: 'heading', key: 'text', value: 'Pears & quinces' }
+    );
     const text = after(styled, { type: 'swap', id: 'heading', kind: 'text' });
-    expect(text.nodes[id('heading')]).toMatchObject({ kind: 'text', settings: { html: '<p>Pears &amp; quinces</p>' }, styles: { root: { rest: { always: { color: '#123456' } } } } });
+    expect(text.nodes[id('heading')]).toMatchObject({
+      kind: 'text',
+      settings: { html: '<p>Pears &amp; quinces</p>' },
+      styles: { root: { rest: { always: { color: '#123456' } } } }
+    });
     const button = after(text, { type: 'swap', id: 'heading', kind: 'button' });
     expect(button.nodes[id('heading')]!.settings).toEqual({ label: 'Pears & quinces' });
   });
 
   it('keeps content where the other kind has a place for it', () => {
-    const project = after(sampleProject(), { type: 'wrap', ids: ['heading'], fragment: stack() }, { type: 'swap', id: 'around', kind: 'figure' });
+    const project = after(
+      sampleProject(),
+      { type: 'wrap', ids: ['heading'], fragment: stack() },
+      { type: 'swap', id: 'around', kind: 'figure' }
+    );
     expect(inside(project, 'around')).toEqual(['heading']);
   });
 

@@ -9,21 +9,35 @@ import { asDraft, define, no, type Refusal } from './define';
 import { refusedAt, refusedDepth } from './structure';
 
 const nodeId = () => string().strict(true).required() as unknown as ReturnType<typeof mixed<NodeId>>;
-const fragment = mixed<Fragment>((value): value is Fragment => typeof value === 'object' && value !== null && 'root' in value && 'nodes' in value).required();
+const fragment = mixed<Fragment>(
+  (value): value is Fragment =>
+    typeof value === 'object' && value !== null && 'root' in value && 'nodes' in value
+).required();
 
-/** @returns the first place inside a fragment, from the outside in, that takes a category; null where there is none. */
-export function placeWithin({ root, nodes }: Fragment, category: Kind['category'], registry: Registry): Omit<Place, 'index'> | null {
+/**
+ * @returns the first place inside a fragment, from the outside in, that takes a category; null where there is
+ * none.
+ */
+export function placeWithin(
+  { root, nodes }: Fragment,
+  category: Kind['category'],
+  registry: Registry
+): Omit<Place, 'index'> | null {
   const queue: NodeId[] = [root];
   for (let id = queue.shift(); id; id = queue.shift()) {
     const node = nodes[id]!;
-    for (const [slot, { accepts }] of Object.entries(registry.kindOf(node.kind).slots)) if (accepts.includes(category)) return { parent: id, slot };
+    for (const [slot, { accepts }] of Object.entries(registry.kindOf(node.kind).slots))
+      if (accepts.includes(category)) return { parent: id, slot };
     queue.push(...childIds(node));
   }
   return null;
 }
 
 /** Pieces that stand side by side, each once, in the order they stand; null where they do not. */
-function siblings(project: Project, ids: readonly NodeId[]): { readonly at: Place; readonly ordered: readonly NodeId[] } | null {
+function siblings(
+  project: Project,
+  ids: readonly NodeId[]
+): { readonly at: Place; readonly ordered: readonly NodeId[] } | null {
   const places = [...new Set(ids)].map((id) => ({ id, at: maybePlaceOf(project, id) }));
   const first = places[0]?.at;
   if (!first || places.some(({ at }) => at?.parent !== first.parent || at.slot !== first.slot)) return null;
@@ -39,25 +53,47 @@ interface WrapArgs {
 export const wrap = define<WrapArgs>({
   type: 'wrap',
   args: object({ ids: array().of(nodeId().required()).min(1).required(), fragment }) as never,
-  label: ({ ids: [first, ...more], fragment: { root, nodes } }, project) => `Wrap ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''} in ${nodes[root]?.name ?? 'a piece'}`,
+  label: ({ ids: [first, ...more], fragment: { root, nodes } }, project) =>
+    `Wrap ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''} in ${nodes[root]?.name ?? 'a piece'}`,
   refusal(project, { ids, fragment: around }, registry) {
-    if (ids.some((id) => !maybeNode(project, id))) return no('no-such-node', 'That piece is no longer on the page. Pick another in the outline.');
+    if (ids.some((id) => !maybeNode(project, id)))
+      return no('no-such-node', 'That piece is no longer on the page. Pick another in the outline.');
     const found = siblings(project, ids);
-    if (!found) return no('not-siblings', 'Only pieces that stand side by side can be wrapped together. Pick some of one parent.');
+    if (!found)
+      return no(
+        'not-siblings',
+        'Only pieces that stand side by side can be wrapped together. Pick some of one parent.'
+      );
     const root = around.nodes[around.root];
-    if (!root || Object.keys(around.nodes).some((id) => Object.hasOwn(project.nodes, id))) return no('broken-piece', 'What should go around them is incomplete.');
+    if (!root || Object.keys(around.nodes).some((id) => Object.hasOwn(project.nodes, id)))
+      return no('broken-piece', 'What should go around them is incomplete.');
     const kind = registry.maybeKindOf(root.kind);
-    const strangers = kind && ids.find((id) => !placeWithin(around, registry.kindOf(nodeOf(project, id).kind).category, registry));
-    if (strangers) return no('wrong-place', `${nodeOf(project, strangers).name} cannot stand in ${root.name}.`);
+    const strangers =
+      kind &&
+      ids.find((id) => !placeWithin(around, registry.kindOf(nodeOf(project, id).kind).category, registry));
+    if (strangers)
+      return no('wrong-place', `${nodeOf(project, strangers).name} cannot stand in ${root.name}.`);
     const height = heightOf(around, around.root) + Math.max(...ids.map((id) => heightOf(project, id)));
-    return refusedAt(project, registry, root.kind, found.at) ?? refusedDepth(project, found.at.parent, height);
+    return (
+      refusedAt(project, registry, root.kind, found.at) ?? refusedDepth(project, found.at.parent, height)
+    );
   },
   run(draft, { ids, fragment: around }, registry, project) {
     const { at, ordered } = siblings(project, ids)!;
-    const inside = placeWithin(around, registry.kindOf(nodeOf(project, ordered[0]!).kind).category, registry)!;
-    for (const node of Object.values(around.nodes)) draft.nodes[node.id] = asDraft({ ...node, slots: Object.fromEntries(Object.entries(node.slots).map(([slot, children]) => [slot, [...children]])) });
+    const inside = placeWithin(
+      around,
+      registry.kindOf(nodeOf(project, ordered[0]!).kind).category,
+      registry
+    )!;
+    for (const node of Object.values(around.nodes))
+      draft.nodes[node.id] = asDraft({
+        ...node,
+        slots: Object.fromEntries(Object.entries(node.slots).map(([slot, children]) => [slot, [...children]]))
+      });
     const list = draft.nodes[at.parent]!.slots[at.slot]!;
-    draft.nodes[at.parent]!.slots[at.slot] = list.flatMap((id) => (id === ordered[0] ? [around.root] : ordered.includes(id) ? [] : [id]));
+    draft.nodes[at.parent]!.slots[at.slot] = list.flatMap((id) =>
+      id === ordered[0] ? [around.root] : ordered.includes(id) ? [] : [id]
+    );
     (draft.nodes[inside.parent]!.slots[inside.slot] ??= []).push(...ordered);
   }
 });
@@ -74,7 +110,8 @@ export const unwrap = define<{ id: NodeId }>({
     if (inside.length === 0) return no('empty', `${name} holds nothing to take out. Delete it instead.`);
     for (const child of inside) {
       const wrong = refusedAt(project, registry, nodeOf(project, child).kind, at);
-      if (wrong) return no('wrong-place', `${nodeOf(project, child).name} cannot stand where ${name} stands.`);
+      if (wrong)
+        return no('wrong-place', `${nodeOf(project, child).name} cannot stand where ${name} stands.`);
     }
     return null;
   },
@@ -82,7 +119,9 @@ export const unwrap = define<{ id: NodeId }>({
     const at = maybePlaceOf(project, id)!;
     const inside = contentOf(project, registry, id);
     const leaving = [id, ...itemsOf(project, registry, id)];
-    draft.nodes[at.parent]!.slots[at.slot] = draft.nodes[at.parent]!.slots[at.slot]!.flatMap((each) => (each === id ? [...inside] : [each]));
+    draft.nodes[at.parent]!.slots[at.slot] = draft.nodes[at.parent]!.slots[at.slot]!.flatMap((each) =>
+      each === id ? [...inside] : [each]
+    );
     for (const each of leaving) delete draft.nodes[each];
   }
 });
@@ -90,28 +129,49 @@ export const unwrap = define<{ id: NodeId }>({
 /** Columns, panels and the like go with what is unwrapped; what they hold stays. */
 function itemsOf(project: Project, registry: Registry, id: NodeId): NodeId[] {
   const node = nodeOf(project, id);
-  return Object.entries(registry.kindOf(node.kind).slots).flatMap(([slot, { items }]) => (items ? (node.slots[slot] ?? []) : []));
+  return Object.entries(registry.kindOf(node.kind).slots).flatMap(([slot, { items }]) =>
+    items ? (node.slots[slot] ?? []) : []
+  );
 }
 
 function contentOf(project: Project, registry: Registry, id: NodeId): NodeId[] {
   const items = itemsOf(project, registry, id);
-  return childIds(nodeOf(project, id)).flatMap((child) => (items.includes(child) ? childIds(nodeOf(project, child)) : [child]));
+  return childIds(nodeOf(project, id)).flatMap((child) =>
+    items.includes(child) ? childIds(nodeOf(project, child)) : [child]
+  );
 }
 
 const WORDS = ['text', 'rich'];
-const plain = (html: string) => html.replace(/<[^>]*>/g, ' ').replace(/&(amp|lt|gt|nbsp);/g, (_all, name: string) => ({ amp: '&', lt: '<', gt: '>', nbsp: ' ' })[name]!).replace(/\s+/g, ' ').trim();
+const plain = (html: string) =>
+  html
+    .replace(/<[^>]*>/g, ' ')
+    .replace(
+      /&(amp|lt|gt|nbsp);/g,
+      (_all, name: string) => ({ amp: '&', lt: '<', gt: '>', nbsp: ' ' })[name]!
+    )
+    .replace(/\s+/g, ' ')
+    .trim();
 
 /** Settings of the same name that the other kind takes, and its words, whatever each calls them. */
 function keptSettings(node: Node, from: Kind, to: Kind): Node['settings'] {
   const fields = to.settings.fields as Record<string, AnySchema>;
-  const takes = (key: string, value: Json) => ownOf(fields, key)?.isValidSync(value, { strict: true }) ?? false;
+  const takes = (key: string, value: Json) =>
+    ownOf(fields, key)?.isValidSync(value, { strict: true }) ?? false;
   const kept = Object.fromEntries(Object.entries(node.settings).filter(([key, value]) => takes(key, value)));
-  const wordsOf = (kind: Kind) => Object.entries(kind.settings.fields as Record<string, AnySchema>).find(([, field]) => WORDS.includes(field.meta()?.field?.control ?? ''));
+  const wordsOf = (kind: Kind) =>
+    Object.entries(kind.settings.fields as Record<string, AnySchema>).find(([, field]) =>
+      WORDS.includes(field.meta()?.field?.control ?? '')
+    );
   const [source, target] = [wordsOf(from), wordsOf(to)];
   if (!source || !target || Object.hasOwn(kept, target[0])) return kept;
   const words = (node.settings[source[0]] ?? source[1].getDefault()) as string;
   const isRich = (field: AnySchema) => field.meta()?.field?.control === 'rich';
-  const value = isRich(source[1]) === isRich(target[1]) ? words : isRich(target[1]) ? `<p>${escapeHtml(words)}</p>` : plain(words);
+  const value =
+    isRich(source[1]) === isRich(target[1])
+      ? words
+      : isRich(target[1])
+        ? `<p>${escapeHtml(words)}</p>`
+        : plain(words);
   return takes(target[0], value) ? { ...kept, [target[0]]: value } : kept;
 }
 
@@ -130,19 +190,36 @@ export const swap = define<SwapArgs>({
     const node = nodeOf(project, id);
     const kind = registry.maybeKindOf(name);
     if (!kind) return no('unknown-kind', `This version of Kymation has no kind called “${name}”.`);
-    if (kind.kind === node.kind) return no('same-kind', `${node.name} is a ${kind.label.toLowerCase()} already.`);
+    if (kind.kind === node.kind)
+      return no('same-kind', `${node.name} is a ${kind.label.toLowerCase()} already.`);
     const wrong = refusedAt(project, registry, name, at);
     if (wrong) return wrong;
     const slots = Object.values(kind.slots);
-    const lost = childIds(node).find((child) => !slots.some(({ accepts, items }) => !items && accepts.includes(registry.kindOf(nodeOf(project, child).kind).category)));
-    if (lost) return no('would-lose', `${kind.label} has no place for ${nodeOf(project, lost).name}. Take it out first, or unwrap ${node.name}.`);
-    if (slots.some(({ least }) => least)) return no('needs-items', `${kind.label} starts with pieces of its own. Insert it, and move things into it.`);
+    const lost = childIds(node).find(
+      (child) =>
+        !slots.some(
+          ({ accepts, items }) =>
+            !items && accepts.includes(registry.kindOf(nodeOf(project, child).kind).category)
+        )
+    );
+    if (lost)
+      return no(
+        'would-lose',
+        `${kind.label} has no place for ${nodeOf(project, lost).name}. Take it out first, or unwrap ${node.name}.`
+      );
+    if (slots.some(({ least }) => least))
+      return no(
+        'needs-items',
+        `${kind.label} starts with pieces of its own. Insert it, and move things into it.`
+      );
     return null;
   },
   run(draft, { id, kind: name }, registry, project) {
     const node = nodeOf(project, id);
     const [from, to] = [registry.kindOf(node.kind), registry.kindOf(name)];
-    const slots: Record<string, NodeId[]> = Object.fromEntries(Object.keys(to.slots).map((slot) => [slot, []]));
+    const slots: Record<string, NodeId[]> = Object.fromEntries(
+      Object.keys(to.slots).map((slot) => [slot, []])
+    );
     for (const child of childIds(node)) {
       const category = registry.kindOf(nodeOf(project, child).kind).category;
       slots[Object.entries(to.slots).find(([, { accepts }]) => accepts.includes(category))![0]]!.push(child);
@@ -151,10 +228,19 @@ export const swap = define<SwapArgs>({
       Object.entries(node.styles).flatMap(([part, states]) => {
         const known = ownOf(to.anatomy, part);
         if (!known) return [];
-        const kept = Object.entries(states).filter(([state]) => state === 'rest' || Object.hasOwn(known.states, state));
+        const kept = Object.entries(states).filter(
+          ([state]) => state === 'rest' || Object.hasOwn(known.states, state)
+        );
         return kept.length > 0 ? [[part, Object.fromEntries(kept)]] : [];
       })
     );
-    draft.nodes[id] = asDraft({ ...node, kind: name, settings: keptSettings(node, from, to), adapt: {}, slots, styles } as Node);
+    draft.nodes[id] = asDraft({
+      ...node,
+      kind: name,
+      settings: keptSettings(node, from, to),
+      adapt: {},
+      slots,
+      styles
+    } as Node);
   }
 });

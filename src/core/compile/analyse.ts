@@ -7,7 +7,16 @@ import type { Context, Kind, Rule } from '../kinds/contract';
 import { notes, rule } from '../kinds/rule';
 import type { Registry } from '../kinds/registry';
 import { defaultSettings, settingsWithDefaults } from '../kinds/settings';
-import type { Asset, AssetId, Bands, ConditionName, Node, NodeId, Project, SupportTarget } from '../project/types';
+import type {
+  Asset,
+  AssetId,
+  Bands,
+  ConditionName,
+  Node,
+  NodeId,
+  Project,
+  SupportTarget
+} from '../project/types';
 import { maybeNode } from '../project/tree';
 import { CIRCUMSTANCES, heapOf, settingsUnder } from '../kinds/circumstances';
 import { buildRules } from './variants';
@@ -16,7 +25,10 @@ import { buildRules } from './variants';
 export interface Analysis {
   readonly id: NodeId;
   readonly kind: string;
-  /** What its class names start with: nodes nobody has tuned share their kind's, so that a hundred of them cost no more than one. */
+  /**
+   * What its class names start with: nodes nobody has tuned share their kind's, so that a hundred of them
+   * cost no more than one.
+   */
   readonly stem: string;
   /** Null for an item its owner draws. Children stand as `k-slot` markers. */
   readonly markup: Element | null;
@@ -26,7 +38,10 @@ export interface Analysis {
   readonly assets: readonly AssetId[];
   /** Other nodes it was made from: when one of these changes, so does this. */
   readonly reads: readonly NodeId[];
-  /** For a printer to keep what it made of the markup; the next analysis has it too as long as the markup is the same. */
+  /**
+   * For a printer to keep what it made of the markup; the next analysis has it too as long as the markup is
+   * the same.
+   */
   readonly kept: Kept;
 }
 
@@ -35,7 +50,10 @@ export interface Kept {
   html: string | null;
 }
 
-/** What an analysis was made from besides its node. Most ask for nothing, so the maps come when they are needed. */
+/**
+ * What an analysis was made from besides its node. Most ask for nothing, so the maps come when they are
+ * needed.
+ */
 interface Reads {
   nodes: Map<NodeId, Node | undefined> | null;
   assets: Map<AssetId, Asset | undefined> | null;
@@ -65,13 +83,15 @@ function isCurrent({ reads }: Remembered, project: Project): boolean {
   if (reads.bands && reads.bands !== project.info.bands) return false;
   if (reads.support && reads.support !== project.info.support) return false;
   if (reads.nodes) for (const [id, node] of reads.nodes) if (project.nodes[id] !== node) return false;
-  if (reads.assets) for (const [id, asset] of reads.assets) if (ownOf(project.assets, id) !== asset) return false;
+  if (reads.assets)
+    for (const [id, asset] of reads.assets) if (ownOf(project.assets, id) !== asset) return false;
   return true;
 }
 
 /**
- * Decides what a node is on the page: markup, rules, behaviours. Remembered by the node's identity and by everything the kind
- * asked for on the way, so one edit analyses one node, and the owner of an item is analysed again when the item changes.
+ * Decides what a node is on the page: markup, rules, behaviours. Remembered by the node's identity and by
+ * everything the kind asked for on the way, so one edit analyses one node, and the owner of an item is
+ * analysed again when the item changes.
  */
 export function analyse(registry: Registry, project: Project, node: Node): Analysis {
   let memory = memories.get(registry);
@@ -86,19 +106,34 @@ export function analyse(registry: Registry, project: Project, node: Node): Analy
   return fresh.analysis;
 }
 
-function freshAnalysis(registry: Registry, project: Project, node: Node, last: Remembered | null): Remembered {
+function freshAnalysis(
+  registry: Registry,
+  project: Project,
+  node: Node,
+  last: Remembered | null
+): Remembered {
   const kind = registry.kindOf(node.kind);
   const reads = noReads();
   const sheet = kind.markup ? sheetOf(kind, node, project, registry, reads) : NO_SHEET;
   const stem = sheet.isDefault ? `k-${kind.kind}` : node.id;
-  const isSame = last?.analysis.stem === stem && last.node.kind === node.kind && last.node.settings === node.settings && last.node.slots === node.slots && last.node.name === node.name && last.node.adapt === node.adapt;
+  const isSame =
+    last?.analysis.stem === stem &&
+    last.node.kind === node.kind &&
+    last.node.settings === node.settings &&
+    last.node.slots === node.slots &&
+    last.node.name === node.name &&
+    last.node.adapt === node.adapt;
   if (isSame) carryReads(last.reads, reads);
   const ctx = new NodeContext(registry, project, node, reads, stem);
   const analysis: Analysis = {
     id: node.id,
     kind: kind.kind,
     stem,
-    markup: isSame ? last.analysis.markup : kind.markup ? inItsPlace(kind.markup(node, ctx), sheet, stem) : null,
+    markup: isSame
+      ? last.analysis.markup
+      : kind.markup
+        ? inItsPlace(kind.markup(node, ctx), sheet, stem)
+        : null,
     sheet,
     behaviours: kind.behaviours(node, ctx),
     assets: reads.assets ? [...reads.assets.keys()] : NOTHING,
@@ -111,7 +146,12 @@ function freshAnalysis(registry: Registry, project: Project, node: Node, last: R
 /** A piece whose widths are those of its place stands in an element that can be asked how wide it is. */
 function inItsPlace(markup: Element, sheet: Sheet, stem: string): Element {
   if (!sheet.isContained) return markup;
-  return { type: 'element', tagName: 'div', properties: { className: [`${stem}-place`] }, children: [markup] };
+  return {
+    type: 'element',
+    tagName: 'div',
+    properties: { className: [`${stem}-place`] },
+    children: [markup]
+  };
 }
 
 function carryReads(from: Reads, to: Reads): void {
@@ -126,9 +166,15 @@ function isEmpty(record: object): boolean {
   return true;
 }
 
-/** @returns a node's settings while a condition holds, bands heaped up; the same object as long as nothing differs there. */
+/**
+ * @returns a node's settings while a condition holds, bands heaped up; the same object as long as nothing
+ * differs there.
+ */
 export function settingsAt(kind: Kind, node: Node, condition: ConditionName): Record<string, unknown> {
-  return settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(condition)) as Record<string, unknown>;
+  return settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(condition)) as Record<
+    string,
+    unknown
+  >;
 }
 
 const knownVariants = new WeakMap<object, readonly Readonly<Record<string, unknown>>[]>();
@@ -139,7 +185,9 @@ function variantsOf(kind: Kind, node: Node): readonly Readonly<Record<string, un
   const key = isEmpty(node.adapt) ? base : node;
   let variants = knownVariants.get(key);
   if (!variants) {
-    const under = CIRCUMSTANCES.filter((condition) => kind.adapt?.[condition] || node.adapt[condition]).map((condition) => settingsUnder(kind, node, base, heapOf(condition)));
+    const under = CIRCUMSTANCES.filter((condition) => kind.adapt?.[condition] || node.adapt[condition]).map(
+      (condition) => settingsUnder(kind, node, base, heapOf(condition))
+    );
     knownVariants.set(key, (variants = [base, ...under]));
   }
   return variants;
@@ -172,7 +220,9 @@ class NodeContext implements Context {
 
   variants<S>(of: Node): readonly S[] {
     const variants = variantsOf(this.registry.kindOf(of.kind), of);
-    return (this.asking ? variants.map((settings) => noting(settings, this.asking!.asked)) : variants) as readonly S[];
+    return (
+      this.asking ? variants.map((settings) => noting(settings, this.asking!.asked)) : variants
+    ) as readonly S[];
   }
 
   cls(part: string): string {
@@ -200,14 +250,30 @@ class NodeContext implements Context {
   }
 
   slot(name: string, item: Node = this.node): ElementContent[] {
-    return (item.slots[name] ?? []).map((child) => ({ type: 'element', tagName: 'k-slot', properties: {}, children: [], data: notes({ child }) }));
+    return (item.slots[name] ?? []).map((child) => ({
+      type: 'element',
+      tagName: 'k-slot',
+      properties: {},
+      children: [],
+      data: notes({ child })
+    }));
   }
 
   settings<S>(of: Node): S {
-    return (this.asking && of === this.node ? noting(this.asking.settings, this.asking.asked) : settingsWithDefaults(this.registry.kindOf(of.kind), of)) as S;
+    return (
+      this.asking && of === this.node
+        ? noting(this.asking.settings, this.asking.asked)
+        : settingsWithDefaults(this.registry.kindOf(of.kind), of)
+    ) as S;
   }
 
-  part(name: string, tag: string, properties: Element['properties'] = {}, children: readonly ElementContent[] = [], item?: Node): Element {
+  part(
+    name: string,
+    tag: string,
+    properties: Element['properties'] = {},
+    children: readonly ElementContent[] = [],
+    item?: Node
+  ): Element {
     return {
       type: 'element',
       tagName: tag,
@@ -266,34 +332,72 @@ interface KindSheets {
 
 const sheets = new WeakMap<Kind, KindSheets>();
 
-const keyOf = (asked: ReadonlySet<string>, settings: Readonly<Record<string, unknown>>, { styles, adapt }: { readonly styles: Node['styles'] | string; readonly adapt: Node['adapt'] }, support: SupportTarget) =>
-  JSON.stringify([adapt, support, settings[WIDTHS_SETTING], ...[...asked].map((name) => settings[name]), styles]);
+const keyOf = (
+  asked: ReadonlySet<string>,
+  settings: Readonly<Record<string, unknown>>,
+  { styles, adapt }: { readonly styles: Node['styles'] | string; readonly adapt: Node['adapt'] },
+  support: SupportTarget
+) =>
+  JSON.stringify([
+    adapt,
+    support,
+    settings[WIDTHS_SETTING],
+    ...[...asked].map((name) => settings[name]),
+    styles
+  ]);
 
 /** Nodes with the same styles, and the same settings as far as style asks for them, share a sheet. */
 function sheetOf(kind: Kind, node: Node, project: Project, registry: Registry, reads: Reads): Sheet {
   let known = sheets.get(kind);
-  if (!known) sheets.set(kind, (known = { asked: new Set(), byKey: new Map(), bare: new Map(), builds: new Map() }));
+  if (!known)
+    sheets.set(kind, (known = { asked: new Set(), byKey: new Map(), bare: new Map(), builds: new Map() }));
   const shared = sharedSheets.get(node.settings);
-  if (shared?.kind === kind && shared.styles === node.styles && shared.adapt === node.adapt && shared.support === project.info.support) return shared.sheet;
+  if (
+    shared?.kind === kind &&
+    shared.styles === node.styles &&
+    shared.adapt === node.adapt &&
+    shared.support === project.info.support
+  )
+    return shared.sheet;
   const settings = settingsWithDefaults(kind, node);
   const isBare = settings === defaultSettings(kind) && isEmpty(node.styles) && isEmpty(node.adapt);
   const bare = isBare ? known.bare.get(project.info.support) : undefined;
   if (bare) return bare;
   const before = known.byKey.get(keyOf(known.asked, settings, node, project.info.support));
   if (before) {
-    sharedSheets.set(node.settings, { kind, styles: node.styles, adapt: node.adapt, support: project.info.support, sheet: before });
+    sharedSheets.set(node.settings, {
+      kind,
+      styles: node.styles,
+      adapt: node.adapt,
+      support: project.info.support,
+      sheet: before
+    });
     return before;
   }
   const own = noReads();
   const { asked } = known;
   const watched = watchedNode(node, own);
-  const styleOf = (under: Readonly<Record<string, unknown>>) => kind.style(watched, new NodeContext(registry, project, watched, own, STEM, { asked, settings: under }));
+  const styleOf = (under: Readonly<Record<string, unknown>>) =>
+    kind.style(watched, new NodeContext(registry, project, watched, own, STEM, { asked, settings: under }));
   const isContained = settings[WIDTHS_SETTING] === 'place';
-  const canHide = Object.values(node.styles.root?.rest ?? {}).some((declarations) => Object.hasOwn(declarations, HIDE));
+  const canHide = Object.values(node.styles.root?.rest ?? {}).some((declarations) =>
+    Object.hasOwn(declarations, HIDE)
+  );
   const lookless = { styles: canHide ? HIDE : {}, adapt: node.adapt };
   let build = known.builds.get(keyOf(asked, settings, lookless, project.info.support));
   if (!build) {
-    build = [...(isContained ? [rule(`.${STEM}-place`, { 'container-type': 'inline-size', 'min-width': '0', 'align-self': 'stretch' })] : []), ...hideable(buildRules(kind, node, settings, styleOf), canHide)];
+    build = [
+      ...(isContained
+        ? [
+            rule(`.${STEM}-place`, {
+              'container-type': 'inline-size',
+              'min-width': '0',
+              'align-self': 'stretch'
+            })
+          ]
+        : []),
+      ...hideable(buildRules(kind, node, settings, styleOf), canHide)
+    ];
     const readsOthers = own.nodes !== null || own.assets !== null || own.bands !== null;
     if (known.builds.size >= SHEETS_MOST) known.builds.clear();
     if (!readsOthers) known.builds.set(keyOf(asked, settings, lookless, project.info.support), build);
@@ -302,7 +406,9 @@ function sheetOf(kind: Kind, node: Node, project: Project, registry: Registry, r
   carryReads(own, reads);
   const readsOthers = own.nodes !== null || own.assets !== null || own.bands !== null;
   const key = keyOf(asked, settings, node, project.info.support);
-  const isDefault = !readsOthers && key === keyOf(asked, defaultSettings(kind), { styles: {}, adapt: {} }, project.info.support);
+  const isDefault =
+    !readsOthers &&
+    key === keyOf(asked, defaultSettings(kind), { styles: {}, adapt: {} }, project.info.support);
   const sheet: Sheet = { build, look, isDefault, isContained };
   if (!readsOthers) {
     if (known.byKey.size >= SHEETS_MOST) known.byKey.clear();
@@ -313,7 +419,8 @@ function sheetOf(kind: Kind, node: Node, project: Project, registry: Registry, r
 }
 
 /**
- * A node for a kind's `style`: what it asks of it beside its settings is its own, so that its sheet is shared with no other node.
+ * A node for a kind's `style`: what it asks of it beside its settings is its own, so that its sheet is shared
+ * with no other node.
  */
 function watchedNode(node: Node, reads: Reads): Node {
   const own = <T>(value: T): T => {
@@ -335,12 +442,22 @@ function watchedNode(node: Node, reads: Reads): Node {
   };
 }
 
-/** A piece that is hidden somewhere takes its `display` from `--k-hide` first; elsewhere that is not set and the build's own holds. */
+/**
+ * A piece that is hidden somewhere takes its `display` from `--k-hide` first; elsewhere that is not set and
+ * the build's own holds.
+ */
 function hideable(rules: readonly Rule[], canHide: boolean): readonly Rule[] {
   if (!canHide) return rules;
   const root = `.${STEM}`;
   const isDisplayed = rules.some(({ selector, declarations }) => selector === root && declarations.display);
-  const shown = rules.map((each) => (each.selector === root && each.declarations.display ? { ...each, declarations: { ...each.declarations, display: `var(${HIDE}, ${each.declarations.display})` } } : each));
+  const shown = rules.map((each) =>
+    each.selector === root && each.declarations.display
+      ? {
+          ...each,
+          declarations: { ...each.declarations, display: `var(${HIDE}, ${each.declarations.display})` }
+        }
+      : each
+  );
   return isDisplayed ? shown : [rule(root, { display: `var(${HIDE}, block)` }), ...shown];
 }
 
@@ -359,11 +476,16 @@ function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
   const rules: Rule[] = [];
   for (const [part, { states }] of Object.entries(kind.anatomy)) {
     const found = cells(kind, node, part);
-    // A border needs a line style to be seen; its width starts at none and its colour at the text's, whatever the browser's own
+    // A border needs a line style to be seen; its width starts at none and its colour at the text's, whatever
+    // the browser's own
     // style sheet gives the element.
     if (found.some((cell) => cell.property.startsWith('border-') && cell.property !== 'border-radius')) {
       // It has no weight, so that a kind's build may give another line style.
-      rules.push({ selector: `:where(${ctx.sel(part)})`, when: [], declarations: { border: '0 solid currentcolor' } });
+      rules.push({
+        selector: `:where(${ctx.sel(part)})`,
+        when: [],
+        declarations: { border: '0 solid currentcolor' }
+      });
     }
     let openKey = '';
     let declarations = emptyRecord<string>();
@@ -372,8 +494,24 @@ function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
       if (openKey !== key) {
         openKey = key;
         declarations = emptyRecord();
-        const base = { selector: ctx.sel(part), when: condition === 'always' ? [] : [condition], declarations, isLook: true };
-        rules.push(state === 'rest' ? base : { ...base, state: { name: state, selector: states[state]!, ...(states.disabled ? { disabled: states.disabled } : {}) } });
+        const base = {
+          selector: ctx.sel(part),
+          when: condition === 'always' ? [] : [condition],
+          declarations,
+          isLook: true
+        };
+        rules.push(
+          state === 'rest'
+            ? base
+            : {
+                ...base,
+                state: {
+                  name: state,
+                  selector: states[state]!,
+                  ...(states.disabled ? { disabled: states.disabled } : {})
+                }
+              }
+        );
       }
       declarations[property] = value;
     }

@@ -8,7 +8,11 @@ export interface DocumentParts {
   readonly script: { readonly src: string } | { readonly text: string } | null;
 }
 
-const element = (tagName: string, properties: Element['properties'], children: ElementContent[] = []): Element => ({
+const element = (
+  tagName: string,
+  properties: Element['properties'],
+  children: ElementContent[] = []
+): Element => ({
   type: 'element',
   tagName,
   properties,
@@ -17,14 +21,21 @@ const element = (tagName: string, properties: Element['properties'], children: E
 
 const text = (value: string): ElementContent => ({ type: 'text', value });
 
-/** Stands for what is text already: the body, which this compiler printed, and the style and script, which must not be escaped. */
+/**
+ * Stands for what is text already: the body, which this compiler printed, and the style and script, which
+ * must not be escaped.
+ */
 const PLACE = element('k-place', {});
 const PRINTED_PLACE = elementText(PLACE);
 
 /** @returns the whole document around a printed page. Throws where a text could end its own element early. */
-export function documentText(page: Omit<PrintedPage, 'id' | 'css' | 'behaviours' | 'features' | 'assets'>, { style, script }: DocumentParts): string {
+export function documentText(
+  page: Omit<PrintedPage, 'id' | 'css' | 'behaviours' | 'features' | 'assets'>,
+  { style, script }: DocumentParts
+): string {
   for (const part of [style, script]) {
-    if (part && 'text' in part && /<\/(?:style|script)/i.test(part.text)) throw new Error('documentText: a closing tag stands inside the text');
+    if (part && 'text' in part && /<\/(?:style|script)/i.test(part.text))
+      throw new Error('documentText: a closing tag stands inside the text');
   }
   const head = [
     element('meta', { charSet: 'utf-8' }),
@@ -32,21 +43,41 @@ export function documentText(page: Omit<PrintedPage, 'id' | 'css' | 'behaviours'
     element('title', {}, [text(page.title)]),
     ...(page.description ? [element('meta', { name: 'description', content: page.description })] : []),
     // Where links are shared: The Open Graph protocol, basic and image metadata.
-    ...(page.picture ? [element('meta', { property: 'og:title', content: page.title }), ...(page.description ? [element('meta', { property: 'og:description', content: page.description })] : []), element('meta', { property: 'og:image', content: page.picture })] : []),
-    'text' in style ? element('style', {}, [PLACE]) : element('link', { rel: ['stylesheet'], href: style.href }),
+    ...(page.picture
+      ? [
+          element('meta', { property: 'og:title', content: page.title }),
+          ...(page.description
+            ? [element('meta', { property: 'og:description', content: page.description })]
+            : []),
+          element('meta', { property: 'og:image', content: page.picture })
+        ]
+      : []),
+    'text' in style
+      ? element('style', {}, [PLACE])
+      : element('link', { rel: ['stylesheet'], href: style.href }),
     ...(script && 'src' in script ? [element('script', { src: script.src, defer: true })] : [])
   ];
   const lines = head.flatMap((child): ElementContent[] => [text('\n    '), child]);
-  const html = element('html', { lang: page.language }, [text('\n  '), element('head', {}, [...lines, text('\n  ')]), text('\n  '), PLACE, text('\n')]);
+  const html = element('html', { lang: page.language }, [
+    text('\n  '),
+    element('head', {}, [...lines, text('\n  ')]),
+    text('\n  '),
+    PLACE,
+    text('\n')
+  ]);
   // An inline script cannot be deferred, so it stands at the end of the body.
   const tail = script && 'text' in script ? filled(element('script', {}, [PLACE]), [script.text]) : '';
   const body = tail ? page.body.replace(/<\/body>\s*$/, () => `${tail}</body>`) : page.body;
-  return `<!doctype html>\n${filled(html, ['text' in style ? style.text : null, body].filter((part) => part !== null))}\n`;
+  return `<!doctype html>\n${filled(
+    html,
+    ['text' in style ? style.text : null, body].filter((part) => part !== null)
+  )}\n`;
 }
 
 /** Prints an element with texts in its places, in order. */
 function filled(element: Element, texts: readonly string[]): string {
   const pieces = elementText(element).split(PRINTED_PLACE);
-  if (pieces.length !== texts.length + 1) throw new Error(`documentText: ${pieces.length - 1} places for ${texts.length} texts`);
+  if (pieces.length !== texts.length + 1)
+    throw new Error(`documentText: ${pieces.length - 1} places for ${texts.length} texts`);
   return pieces.map((piece, i) => piece + (texts[i] ?? '')).join('');
 }

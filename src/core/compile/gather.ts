@@ -4,7 +4,10 @@ import type { Rule } from '../kinds/contract';
 import type { PlatformFeature } from '../support/features';
 import type { Analysis, Sheet } from './analyse';
 
-/** What a printed page uses, gathered from its rules and its markup; words that people write can look like anything. */
+/**
+ * What a printed page uses, gathered from its rules and its markup; words that people write can look like
+ * anything.
+ */
 export interface Gathered {
   readonly features: ReadonlySet<PlatformFeature>;
 }
@@ -14,7 +17,11 @@ export interface Gathered {
  * @param sheets the rules that are printed for them.
  * @param tokenValues values of the tokens that are printed along.
  */
-export function gather(found: readonly Analysis[], sheets: readonly Sheet[], tokenValues: readonly string[]): Gathered {
+export function gather(
+  found: readonly Analysis[],
+  sheets: readonly Sheet[],
+  tokenValues: readonly string[]
+): Gathered {
   const features = new Set<PlatformFeature>();
   for (const sheet of sheets) {
     for (const rule of [...sheet.build, ...sheet.look]) {
@@ -33,9 +40,14 @@ const withoutStrings = (value: string) => value.replace(/"[^"]*"|'[^']*'/g, '');
 const isLinear = (value: string) => withoutStrings(value).includes('linear(');
 const isGrid = (value: string) => /^(?:var\(--[\w-]+, )?grid\)?$/.test(value);
 
-function featuresOfRule({ when, selector, declarations, state }: Rule, isContained: boolean): PlatformFeature[] {
+function featuresOfRule(
+  { when, selector, declarations, state }: Rule,
+  isContained: boolean
+): PlatformFeature[] {
   const found: PlatformFeature[] = [];
-  const isOfWidth = when.some((condition) => condition === 'medium' || condition === 'narrow' || typeof condition === 'object');
+  const isOfWidth = when.some(
+    (condition) => condition === 'medium' || condition === 'narrow' || typeof condition === 'object'
+  );
   if (isOfWidth) found.push(isContained ? 'container-queries' : 'media-query-range-syntax');
   if (when.includes('script') || when.includes('no-script')) found.push('scripting');
   if (`${selector}${state?.selector ?? ''}`.includes(':has(')) found.push('has');

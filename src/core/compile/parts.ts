@@ -34,11 +34,14 @@ export function sheetsOf(registry: Registry, found: readonly Analysis[]): readon
   const byStem = new Map<string, { sheet: Sheet; kind: string; drawn: Set<string> }>();
   for (const each of found) {
     const known = byStem.get(each.stem);
-    if (!known) byStem.set(each.stem, { sheet: each.sheet, kind: each.kind, drawn: new Set(drawnParts(each)) });
+    if (!known)
+      byStem.set(each.stem, { sheet: each.sheet, kind: each.kind, drawn: new Set(drawnParts(each)) });
     else drawnParts(each).forEach((part) => known.drawn.add(part));
   }
   return [...byStem].map(([stem, { sheet, kind, drawn }]) => {
-    const undrawn = Object.keys(registry.kindOf(kind).anatomy).filter((part) => part !== 'root' && !drawn.has(part));
+    const undrawn = Object.keys(registry.kindOf(kind).anatomy).filter(
+      (part) => part !== 'root' && !drawn.has(part)
+    );
     return { stem, sheet: withoutParts(sheet, undrawn) };
   });
 }

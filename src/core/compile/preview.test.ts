@@ -29,24 +29,54 @@ describe('a preview session after any sequence of commands', () => {
           sheets.delete(`${node} look`);
         }
       },
-      has: () => ({ nodes: new Map([...nodes].sort()), values: new Map([...values].filter(([, own]) => own.length > 0).sort()), sheets })
+      has: () => ({
+        nodes: new Map([...nodes].sort()),
+        values: new Map([...values].filter(([, own]) => own.length > 0).sort()),
+        sheets
+      })
     };
   };
 
   it('has sent what one sends that starts from nothing', () => {
     const page = makeWith({ exactIds: true })('page', 'Elsewhere', {}, { sections: [] });
     const elsewhere = page.root;
-    const base = after(sampleProject(), { type: 'add-page', page: { id: 'second', name: 'Second', title: '', description: '', language: 'en', root: elsewhere }, fragment: page });
+    const base = after(sampleProject(), {
+      type: 'add-page',
+      page: { id: 'second', name: 'Second', title: '', description: '', language: 'en', root: elsewhere },
+      fragment: page
+    });
     const anyId = fc.constantFrom(...Object.keys(sampleProject().nodes));
-    const place = fc.record({ parent: fc.oneof(anyId, fc.constant(elsewhere)), slot: fc.constantFrom('content', 'panels', 'columns', 'sections'), index: fc.nat(4) });
+    const place = fc.record({
+      parent: fc.oneof(anyId, fc.constant(elsewhere)),
+      slot: fc.constantFrom('content', 'panels', 'columns', 'sections'),
+      index: fc.nat(4)
+    });
     const command: fc.Arbitrary<Command> = fc.oneof(
-      fc.record({ type: fc.constant('move'), ids: fc.array(anyId, { minLength: 1, maxLength: 3 }), at: place }),
+      fc.record({
+        type: fc.constant('move'),
+        ids: fc.array(anyId, { minLength: 1, maxLength: 3 }),
+        at: place
+      }),
       fc.record({ type: fc.constant('remove'), ids: fc.array(anyId, { minLength: 1, maxLength: 2 }) }),
       fc.record({ type: fc.constant('duplicate'), ids: fc.array(anyId, { minLength: 1, maxLength: 2 }) }),
-      fc.record({ type: fc.constant('rename'), id: anyId, name: fc.constantFrom('Blossom', 'Frost', 'Graft') }),
-      fc.array(anyId, { minLength: 1, maxLength: 2 }).map((ids) => ({ type: 'wrap', ids, fragment: makeWith()('stack', 'Around', {}, { content: [] }) })),
+      fc.record({
+        type: fc.constant('rename'),
+        id: anyId,
+        name: fc.constantFrom('Blossom', 'Frost', 'Graft')
+      }),
+      fc
+        .array(anyId, { minLength: 1, maxLength: 2 })
+        .map((ids) => ({ type: 'wrap', ids, fragment: makeWith()('stack', 'Around', {}, { content: [] }) })),
       fc.record({ type: fc.constant('unwrap'), id: anyId }),
-      fc.record({ type: fc.constant('set-style'), id: anyId, part: fc.constant('root'), state: fc.constant('rest'), condition: fc.constant('always'), property: fc.constant('color'), value: fc.constantFrom('#112233', '#445566', null) })
+      fc.record({
+        type: fc.constant('set-style'),
+        id: anyId,
+        part: fc.constant('root'),
+        state: fc.constant('rest'),
+        condition: fc.constant('always'),
+        property: fc.constant('color'),
+        value: fc.constantFrom('#112233', '#445566', null)
+      })
     );
     let moved = 0;
     fc.assert(
@@ -78,15 +108,33 @@ describe('a preview session after any sequence of commands', () => {
 
 describe('a large patch in portions', () => {
   it('is whole when all have come, and has each node and value in one of them', () => {
-    const styled = after(sampleProject(), ...['heading', 'text-two'].map((node) => ({ type: 'set-style', id: node, part: 'root', state: 'rest', condition: 'always', property: 'color', value: '#112233' })));
+    const styled = after(
+      sampleProject(),
+      ...['heading', 'text-two'].map((node) => ({
+        type: 'set-style',
+        id: node,
+        part: 'root',
+        state: 'rest',
+        condition: 'always',
+        property: 'color',
+        value: '#112233'
+      }))
+    );
     const patch = createPreviewSession(registry).patchFor(styled, first)!;
     expect(portionsOf(patch, 100)).toEqual([patch]);
-    expect(portionsOf(patch, 2, 3).map(({ nodes }) => nodes.length)).toEqual([2, ...Array<number>(Math.floor((patch.nodes.length - 2) / 3)).fill(3), ...((patch.nodes.length - 2) % 3 ? [(patch.nodes.length - 2) % 3] : [])]);
+    expect(portionsOf(patch, 2, 3).map(({ nodes }) => nodes.length)).toEqual([
+      2,
+      ...Array<number>(Math.floor((patch.nodes.length - 2) / 3)).fill(3),
+      ...((patch.nodes.length - 2) % 3 ? [(patch.nodes.length - 2) % 3] : [])
+    ]);
     const portions = portionsOf(patch, 4);
     expect(portions.map(({ nodes }) => nodes.length)).toEqual([4, 4, 1]);
     expect(portions.flatMap(({ nodes }) => nodes)).toEqual(patch.nodes);
-    expect(portions.flatMap(({ values }) => values).toSorted((a, b) => a.id.localeCompare(b.id))).toEqual(patch.values.toSorted((a, b) => a.id.localeCompare(b.id)));
+    expect(portions.flatMap(({ values }) => values).toSorted((a, b) => a.id.localeCompare(b.id))).toEqual(
+      patch.values.toSorted((a, b) => a.id.localeCompare(b.id))
+    );
     expect(portions[0]).toMatchObject({ sheets: patch.sheets, tokens: patch.tokens });
-    for (const { nodes, values } of portions.slice(0, -1)) for (const { id } of values) expect(nodes.map((node) => node.id)).toContain(id);
+    for (const { nodes, values } of portions.slice(0, -1))
+      for (const { id } of values) expect(nodes.map((node) => node.id)).toContain(id);
   });
 });

@@ -15,7 +15,10 @@ export interface NodePrint {
   readonly behaviours: readonly string[];
   /** The style sheets it uses, one for its build and one for its look; nodes that nobody has tuned share them. */
   readonly sheets: readonly { readonly id: string; readonly css: string }[];
-  /** Values of its cells, in the order of its sheet's custom properties: turning one of them costs no new style sheet. */
+  /**
+   * Values of its cells, in the order of its sheet's custom properties: turning one of them costs no new
+   * style sheet.
+   */
   readonly values: readonly string[];
 }
 
@@ -63,14 +66,20 @@ const sharedSheets = new WeakMap<Sheet, { readonly bands: Bands; readonly sheets
 function sheetsOf({ sheet, stem }: Analysis, bands: Bands): NodePrint['sheets'] {
   const known = sheet.isDefault ? sharedSheets.get(sheet) : undefined;
   if (known?.bands === bands) return known.sheets;
-  const sheets = (['build', 'look'] as const).map((half) => ({ id: sheetId(stem, half), css: printSheet(sheet, stem, previewDialect, bands, half) }));
+  const sheets = (['build', 'look'] as const).map((half) => ({
+    id: sheetId(stem, half),
+    css: printSheet(sheet, stem, previewDialect, bands, half)
+  }));
   if (sheet.isDefault) sharedSheets.set(sheet, { bands, sheets });
   return sheets;
 }
 
 const sheetId = (stem: string, half: SheetHalf) => `${stem} ${half}`;
 
-/** What picking needs to know of an element: the node it is the root of, its part, its item, its picture; where a child stands, which. */
+/**
+ * What picking needs to know of an element: the node it is the root of, its part, its item, its picture;
+ * where a child stands, which.
+ */
 function marksOf({ data }: Element, owner: NodeId, isRoot: boolean): readonly Attribute[] {
   const found: Attribute[] = isRoot ? [{ name: 'data-k', value: owner }] : [];
   if (!data) return found;
@@ -85,8 +94,8 @@ function marksOf({ data }: Element, owner: NodeId, isRoot: boolean): readonly At
 }
 
 /**
- * A large patch in pieces that each leave the page whole as far as it goes, so that its top is on show before its end is built.
- * What stands in a node that came earlier finds its place by the slot that was left for it.
+ * A large patch in pieces that each leave the page whole as far as it goes, so that its top is on show before
+ * its end is built. What stands in a node that came earlier finds its place by the slot that was left for it.
  * @param most nodes in the first portion.
  * @param more nodes in each that follows.
  */
@@ -101,7 +110,11 @@ export function portionsOf(patch: PreviewPatch, most: number, more = most): read
     const isLast = end >= patch.nodes.length;
     const own = isLast ? values : values.filter(({ id }) => ids.has(id));
     values = values.filter((each) => !own.includes(each));
-    found.push(at === 0 ? { ...patch, nodes, values: own } : { root: patch.root, nodes, sheets: [], values: own, removed: [], tokens: null });
+    found.push(
+      at === 0
+        ? { ...patch, nodes, values: own }
+        : { root: patch.root, nodes, sheets: [], values: own, removed: [], tokens: null }
+    );
   }
   return found;
 }
@@ -126,16 +139,26 @@ export function createPreviewSession(registry: Registry) {
     }
   };
 
-  /** Prints again only what an edit touched, took away or brought. Null where something changed that all nodes may depend on. */
+  /**
+   * Prints again only what an edit touched, took away or brought. Null where something changed that all nodes
+   * may depend on.
+   */
   const editedOnly = (project: Project, pageId: PageId, only: NodeId | null): OpenPatch | null => {
-    const steps = shown && shown.pageId === pageId && shown.only === only ? maybeSteps(shown.project, project) : null;
+    const steps =
+      shown && shown.pageId === pageId && shown.only === only ? maybeSteps(shown.project, project) : null;
     if (!steps) return null;
     const { root } = pageOf(project, pageId);
     const touched = new Set<NodeId>();
     const parted = new Set<NodeId>();
     const joined = new Set<NodeId>();
     for (const diff of steps) {
-      if (diff.assets || diff.pages || (diff.info && (diff.info[0]?.bands !== diff.info[1]?.bands || diff.info[0]?.support !== diff.info[1]?.support))) return null;
+      if (
+        diff.assets ||
+        diff.pages ||
+        (diff.info &&
+          (diff.info[0]?.bands !== diff.info[1]?.bands || diff.info[0]?.support !== diff.info[1]?.support))
+      )
+        return null;
       for (const [id, [before, after]] of Object.entries(diff.nodes ?? {})) {
         touched.add(id as NodeId);
         dependents.get(id as NodeId)?.forEach((each) => touched.add(each));
@@ -148,7 +171,8 @@ export function createPreviewSession(registry: Registry) {
     }
     const patch = emptyPatch(root);
     const isHere = (id: NodeId) => project.nodes[id] !== undefined && pathTo(project, id)[0] === root;
-    for (const id of parted) if (!isHere(id)) for (const each of sentWith(shown!.project, id)) if (!isHere(each)) leave(each, patch);
+    for (const id of parted)
+      if (!isHere(id)) for (const each of sentWith(shown!.project, id)) if (!isHere(each)) leave(each, patch);
     const printed = new Set<NodeId>();
     const addOnce = (id: NodeId) => {
       if (printed.has(id)) return;
@@ -161,7 +185,8 @@ export function createPreviewSession(registry: Registry) {
   };
 
   /** A node of an older project with all in it, as far as the frame has been sent it. */
-  const sentWith = (before: Project, id: NodeId): readonly NodeId[] => (before.nodes[id] ? subtreeIds(before, id).filter((each) => sent.has(each)) : []);
+  const sentWith = (before: Project, id: NodeId): readonly NodeId[] =>
+    before.nodes[id] ? subtreeIds(before, id).filter((each) => sent.has(each)) : [];
 
   const leave = (id: NodeId, patch: OpenPatch): void => {
     sent.delete(id);
@@ -171,7 +196,9 @@ export function createPreviewSession(registry: Registry) {
   };
 
   const everything = (project: Project, pageId: PageId, only: NodeId | null): OpenPatch => {
-    const scope = only ? new Set([...pathTo(project, only), ...subtreeIds(project, only).slice(0, ALONE_MOST)]) : null;
+    const scope = only
+      ? new Set([...pathTo(project, only), ...subtreeIds(project, only).slice(0, ALONE_MOST)])
+      : null;
     const old = sent;
     // What is left out has left no place behind, so another scope starts from nothing.
     if (shown && shown.only !== only) sent = new Map();
@@ -219,22 +246,42 @@ export function createPreviewSession(registry: Registry) {
     },
     /**
      * @param only a node: just it, the first of what is in it and what is around it, for drawing its parts.
-     * @returns what must be sent so that the frame shows this page of this project; null where it already does, and where the page
-     *   or the piece is gone: another window may have deleted it a moment ago, and what is asked for follows.
+     * @returns what must be sent so that the frame shows this page of this project; null where it already
+     * does, and where the page   or the piece is gone: another window may have deleted it a moment ago, and
+     * what is asked for follows.
      */
     patchFor(project: Project, pageId: PageId, only: NodeId | null = null): PreviewPatch | null {
-      const isThere = Object.hasOwn(project.pages, pageId) && (only === null || maybeNode(project, only) !== null);
+      const isThere =
+        Object.hasOwn(project.pages, pageId) && (only === null || maybeNode(project, only) !== null);
       if (!isThere) return null;
       const patch: OpenPatch = editedOnly(project, pageId, only) ?? everything(project, pageId, only);
-      if (shown?.project.tokens !== project.tokens) patch.tokens = Object.values(project.tokens).flatMap(customProperties);
+      if (shown?.project.tokens !== project.tokens)
+        patch.tokens = Object.values(project.tokens).flatMap(customProperties);
       shown = { project, pageId, only };
-      return patch.nodes.length + patch.sheets.length + patch.values.length + patch.removed.length > 0 || patch.tokens ? patch : null;
+      return patch.nodes.length + patch.sheets.length + patch.values.length + patch.removed.length > 0 ||
+        patch.tokens
+        ? patch
+        : null;
     }
   };
 }
 
-type OpenPatch = Omit<PreviewPatch, 'tokens'> & { nodes: PreviewPatch['nodes'][number][]; sheets: PreviewPatch['sheets'][number][]; values: PreviewPatch['values'][number][]; removed: NodeId[]; tokens: PreviewPatch['tokens'] };
+type OpenPatch = Omit<PreviewPatch, 'tokens'> & {
+  nodes: PreviewPatch['nodes'][number][];
+  sheets: PreviewPatch['sheets'][number][];
+  values: PreviewPatch['values'][number][];
+  removed: NodeId[];
+  tokens: PreviewPatch['tokens'];
+};
 
-const isSame = (a: readonly string[], b: readonly string[]) => a.length === b.length && a.every((value, i) => value === b[i]);
+const isSame = (a: readonly string[], b: readonly string[]) =>
+  a.length === b.length && a.every((value, i) => value === b[i]);
 
-const emptyPatch = (root: NodeId): OpenPatch => ({ root, nodes: [], sheets: [], values: [], removed: [], tokens: null });
+const emptyPatch = (root: NodeId): OpenPatch => ({
+  root,
+  nodes: [],
+  sheets: [],
+  values: [],
+  removed: [],
+  tokens: null
+});

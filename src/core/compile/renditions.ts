@@ -14,13 +14,20 @@ export interface Rendition {
   readonly file: string;
 }
 
-/** Widths that renditions are made in, px: steps of about a half more, up to twice the widest common window (common practice, no source). */
+/**
+ * Widths that renditions are made in, px: steps of about a half more, up to twice the widest common window
+ * (common practice, no source).
+ */
 const STEPS = [320, 480, 640, 960, 1280, 1920, 2560] as const;
-/** Screens with more than two device pixels to a CSS px gain nothing that is seen from more (common practice, no source). */
+/**
+ * Screens with more than two device pixels to a CSS px gain nothing that is seen from more (common practice,
+ * no source).
+ */
 const RATIO_MOST = 2;
 
 /** Whether renditions can be made: drawings have no pixels, and a moving picture would stand still. */
-export const hasPixels = ({ type, width }: Asset): boolean => width !== null && width !== undefined && /^image\/(?:png|jpeg|webp|avif)$/.test(type);
+export const hasPixels = ({ type, width }: Asset): boolean =>
+  width !== null && width !== undefined && /^image\/(?:png|jpeg|webp|avif)$/.test(type);
 
 /** How wide a picture is at most, by its place: of the window, and in px where the section has an inner width. */
 export interface Slot {
@@ -32,7 +39,10 @@ export interface Slot {
   readonly inner: number | null;
 }
 
-/** The place of a piece, read from the columns and the section it stands in; paddings are left out, so it is never too small. */
+/**
+ * The place of a piece, read from the columns and the section it stands in; paddings are left out, so it is
+ * never too small.
+ */
 export function slotOf(registry: Registry, project: Project, id: NodeId): Slot {
   let share = 1;
   let stackedUnder = 0;
@@ -59,14 +69,25 @@ export function slotOf(registry: Registry, project: Project, id: NodeId): Slot {
 
 const percent = (share: number) => Math.round(share * 1000) / 10;
 
-/** @returns the `sizes` of a picture (HTML standard, 4.8.4.2.1): the width it is shown at, by the width of the window. */
+/**
+ * @returns the `sizes` of a picture (HTML standard, 4.8.4.2.1): the width it is shown at, by the width of the
+ * window.
+ */
 export function sizesOf({ share, stackedUnder, inner }: Slot): string {
-  const wide = inner === null ? `${percent(share)}vw` : `min(${percent(share)}vw, ${Math.round(inner * share)}px)`;
+  const wide =
+    inner === null ? `${percent(share)}vw` : `min(${percent(share)}vw, ${Math.round(inner * share)}px)`;
   return stackedUnder > 0 && share < 1 ? `(width <= ${stackedUnder}px) 100vw, ${wide}` : wide;
 }
 
-/** How wide a picture is shown in a window, px. @param natural its own width, which a fluid picture never passes; null for one that fills its place. */
-export function shownWidth({ share, stackedUnder, inner }: Slot, window: number, natural: number | null): number {
+/**
+ * How wide a picture is shown in a window, px. @param natural its own width, which a fluid picture never
+ * passes; null for one that fills its place.
+ */
+export function shownWidth(
+  { share, stackedUnder, inner }: Slot,
+  window: number,
+  natural: number | null
+): number {
   const isStacked = window <= stackedUnder && share < 1;
   const room = isStacked ? window : Math.min(window * share, inner === null ? Infinity : inner * share);
   return Math.round(natural === null ? room : Math.min(room, natural));
@@ -83,28 +104,51 @@ export interface PictureUse {
 
 /** @returns the pictures a piece shows, with the place each has. */
 export function picturesOf(registry: Registry, project: Project, node: Node): readonly PictureUse[] {
-  return Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, { meta?: () => { field?: { control: string } } | undefined }>).flatMap(([key, field]) => {
-    const asset = field.meta?.()?.field?.control === 'asset' ? ownOf(project.assets, String(node.settings[key] ?? '')) : undefined;
+  return Object.entries(
+    registry.kindOf(node.kind).settings.fields as Record<
+      string,
+      { meta?: () => { field?: { control: string } } | undefined }
+    >
+  ).flatMap(([key, field]) => {
+    const asset =
+      field.meta?.()?.field?.control === 'asset'
+        ? ownOf(project.assets, String(node.settings[key] ?? ''))
+        : undefined;
     if (!asset || isFilm(asset)) return [];
     // A background reaches the edges whatever the content does.
     const covers = node.kind === 'section';
-    return [{ key, asset, covers, slot: covers ? { share: 1, stackedUnder: 0, inner: null } : slotOf(registry, project, node.id) }];
+    return [
+      {
+        key,
+        asset,
+        covers,
+        slot: covers ? { share: 1, stackedUnder: 0, inner: null } : slotOf(registry, project, node.id)
+      }
+    ];
   });
 }
 
 /** Windows that stand for the three bands, px: a common wide one, and the widest of the other two. */
-export const bandWindows = ({ medium, narrow }: Project['info']['bands']) => ({ wide: Math.max(1440, medium + 1), medium, narrow });
+export const bandWindows = ({ medium, narrow }: Project['info']['bands']) => ({
+  wide: Math.max(1440, medium + 1),
+  medium,
+  narrow
+});
 
 /** @returns widths worth making for a place, smallest first; never wider than the picture is. */
 export function widthsFor(asset: Asset, { share, stackedUnder, inner }: Slot): number[] {
   const natural = asset.width!;
-  const shown = Math.max(inner === null ? STEPS.at(-1)! : inner * share, Math.min(stackedUnder, STEPS.at(-1)!));
+  const shown = Math.max(
+    inner === null ? STEPS.at(-1)! : inner * share,
+    Math.min(stackedUnder, STEPS.at(-1)!)
+  );
   const most = Math.min(natural, shown * RATIO_MOST);
   const steps: number[] = STEPS.filter((step) => step < most);
   return [...steps, Math.round(most)];
 }
 
-export const renditionFile = (asset: Asset, width: number, format: Rendition['format']): string => `${asset.file.replace(/\.[^.]*$/, '')}-${width}.${format === 'jpeg' ? 'jpg' : format}`;
+export const renditionFile = (asset: Asset, width: number, format: Rendition['format']): string =>
+  `${asset.file.replace(/\.[^.]*$/, '')}-${width}.${format === 'jpeg' ? 'jpg' : format}`;
 
 /** What has to be made for the pages of a project: for each picture with pixels, the widths its places need. */
 export function renditionPlan(registry: Registry, project: Project): ReadonlyMap<Asset, readonly number[]> {
@@ -112,7 +156,10 @@ export function renditionPlan(registry: Registry, project: Project): ReadonlyMap
   for (const node of Object.values(project.nodes)) {
     for (const { asset, slot } of picturesOf(registry, project, node)) {
       if (!hasPixels(asset)) continue;
-      plan.set(asset, [...new Set([...(plan.get(asset) ?? []), ...widthsFor(asset, slot)])].sort((a, b) => a - b));
+      plan.set(
+        asset,
+        [...new Set([...(plan.get(asset) ?? []), ...widthsFor(asset, slot)])].sort((a, b) => a - b)
+      );
     }
   }
   return plan;

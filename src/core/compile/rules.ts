@@ -12,10 +12,20 @@ export interface Sizes {
 
 /** How a printer writes conditions and states; everything else is the same for all printers. */
 export interface Dialect {
-  /** @returns an at-rule prelude that wraps the rule, or what the root element must match (`root`), as a selector. */
+  /**
+   * @returns an at-rule prelude that wraps the rule, or what the root element must match (`root`), as a
+   * selector.
+   */
   condition(condition: Condition, sizes: Sizes): { readonly atRule?: string; readonly root?: string };
-  state(state: NonNullable<Rule['state']>): { readonly suffix: string; readonly atRule?: string; readonly root?: string };
-  /** Writes the cells of a tuned piece as custom properties, whose values stand on its root element (`cellValues`). */
+  state(state: NonNullable<Rule['state']>): {
+    readonly suffix: string;
+    readonly atRule?: string;
+    readonly root?: string;
+  };
+  /**
+   * Writes the cells of a tuned piece as custom properties, whose values stand on its root element
+   * (`cellValues`).
+   */
   readonly namesCells?: boolean;
 }
 
@@ -23,7 +33,9 @@ const widthRule = (condition: Condition, { bands, isContained }: Sizes): string 
   const of = isContained ? '@container' : '@media';
   if (condition === 'medium' || condition === 'narrow') return `${of} (width <= ${bands[condition]}px)`;
   if (typeof condition !== 'object') return null;
-  return 'under' in condition ? `${of} (width < ${condition.under}px)` : `${of} (width >= ${condition.from}px)`;
+  return 'under' in condition
+    ? `${of} (width < ${condition.under}px)`
+    : `${of} (width >= ${condition.from}px)`;
 };
 
 /** A part cannot be hovered or pressed while it is disabled; `:where` keeps the weight of all states equal. */
@@ -31,8 +43,9 @@ const enabledOnly = ({ name, disabled }: NonNullable<Rule['state']>) =>
   disabled && (name === 'hover' || name === 'pressed') ? `:where(:not(${disabled}))` : '';
 
 /**
- * The preview: widths are real there, so they stay media queries; every other condition is a switch on the root element, which
- * can be thrown by hand. A state can be forced by attribute, to be looked at without touching.
+ * The preview: widths are real there, so they stay media queries; every other condition is a switch on the
+ * root element, which can be thrown by hand. A state can be forced by attribute, to be looked at without
+ * touching.
  */
 export const previewDialect: Dialect = {
   namesCells: true,
@@ -49,7 +62,8 @@ export const previewDialect: Dialect = {
 };
 
 /**
- * A drawing of a piece, which is a picture and no page: wide, on a screen, as its script would have it. Other conditions never hold.
+ * A drawing of a piece, which is a picture and no page: wide, on a screen, as its script would have it. Other
+ * conditions never hold.
  */
 export const drawingDialect: Dialect = {
   condition(condition, sizes) {
@@ -60,7 +74,8 @@ export const drawingDialect: Dialect = {
 };
 
 /**
- * @param cells the stem of the custom properties that stand for the cells' values; left out, the values themselves are written.
+ * @param cells the stem of the custom properties that stand for the cells' values; left out, the values
+ * themselves are written.
  * @returns the rules as CSS text, in order; neighbours under the same at-rule share one block.
  */
 export function printRules(rules: readonly Rule[], dialect: Dialect, sizes: Sizes, cells?: string): string {
@@ -107,10 +122,16 @@ const isLiteral = (property: string, value: string) => property.startsWith('--')
 
 const isKeyword = (value: string) => /^(?:inherit|initial|unset|revert|revert-layer)$/i.test(value);
 
-/** A sheet's rules apart: those of the kind's build, which settings change, and those of its look, which the state sheet does. */
+/**
+ * A sheet's rules apart: those of the kind's build, which settings change, and those of its look, which the
+ * state sheet does.
+ */
 export type SheetHalf = 'build' | 'look';
 
-const printedRules = new WeakMap<readonly Rule[], Map<Dialect, Map<string, { readonly bands: Bands; readonly css: string }>>>();
+const printedRules = new WeakMap<
+  readonly Rule[],
+  Map<Dialect, Map<string, { readonly bands: Bands; readonly css: string }>>
+>();
 
 /** Rules as CSS, kept as long as the list and the bands are what they were. */
 function printedOnce(rules: readonly Rule[], dialect: Dialect, sizes: Sizes, cells?: string): string {
@@ -120,7 +141,8 @@ function printedOnce(rules: readonly Rule[], dialect: Dialect, sizes: Sizes, cel
   if (!byKey) byDialect.set(dialect, (byKey = new Map()));
   const key = `${sizes.isContained} ${cells ?? ''}`;
   let known = byKey.get(key);
-  if (known?.bands !== sizes.bands) byKey.set(key, (known = { bands: sizes.bands, css: printRules(rules, dialect, sizes, cells) }));
+  if (known?.bands !== sizes.bands)
+    byKey.set(key, (known = { bands: sizes.bands, css: printRules(rules, dialect, sizes, cells) }));
   return known!.css;
 }
 
@@ -136,7 +158,14 @@ export function withoutParts(sheet: Sheet, undrawn: readonly string[]): Sheet {
   let known = byKey.get(key);
   if (!known) {
     const names = new RegExp(`\\.${STEM}-(?:${undrawn.join('|')})(?![\\w-])`);
-    byKey.set(key, (known = { ...sheet, build: sheet.build.filter(({ selector }) => !names.test(selector)), look: sheet.look.filter(({ selector }) => !names.test(selector)) }));
+    byKey.set(
+      key,
+      (known = {
+        ...sheet,
+        build: sheet.build.filter(({ selector }) => !names.test(selector)),
+        look: sheet.look.filter(({ selector }) => !names.test(selector))
+      })
+    );
   }
   return known;
 }
@@ -144,17 +173,35 @@ export function withoutParts(sheet: Sheet, undrawn: readonly string[]): Sheet {
 const trimmed = new WeakMap<Sheet, Map<string, Sheet>>();
 
 /** @returns a node's sheet, or half of it, as CSS under its own class name. */
-export function printSheet({ build, look, isDefault, isContained }: Sheet, id: string, dialect: Dialect, bands: Bands, half?: SheetHalf): string {
+export function printSheet(
+  { build, look, isDefault, isContained }: Sheet,
+  id: string,
+  dialect: Dialect,
+  bands: Bands,
+  half?: SheetHalf
+): string {
   const sizes = { bands, isContained };
   const own = half === 'look' ? '' : printedOnce(build, dialect, sizes);
-  const turned = half === 'build' ? '' : printedOnce(look, dialect, sizes, dialect.namesCells && !isDefault ? STEM : undefined);
+  const turned =
+    half === 'build'
+      ? ''
+      : printedOnce(look, dialect, sizes, dialect.namesCells && !isDefault ? STEM : undefined);
   return (own + turned).replaceAll(STEM, id);
 }
 
-/** Values of the custom properties that `printSheet` names: `--k-ID-0`, `--k-ID-1` and so on. None for a piece nobody has tuned. */
+/**
+ * Values of the custom properties that `printSheet` names: `--k-ID-0`, `--k-ID-1` and so on. None for a piece
+ * nobody has tuned.
+ */
 export function cellValues(sheet: Sheet): readonly string[] {
   if (sheet.isDefault) return [];
-  return sheet.look.flatMap(({ isLook, declarations }) => (isLook ? Object.entries(declarations).filter(([property, value]) => !isLiteral(property, value)).map(([, value]) => printValue(value)) : []));
+  return sheet.look.flatMap(({ isLook, declarations }) =>
+    isLook
+      ? Object.entries(declarations)
+          .filter(([property, value]) => !isLiteral(property, value))
+          .map(([, value]) => printValue(value))
+      : []
+  );
 }
 
 /** What every page stands on. */
@@ -162,7 +209,10 @@ export const BASE_CSS = `*, ::before, ::after { box-sizing: border-box; }
 html { -webkit-text-size-adjust: 100%; text-size-adjust: 100%; }
 `;
 
-/** @returns the tokens that the rules of some sheets name, and those they name in turn, in the order of the project. */
+/**
+ * @returns the tokens that the rules of some sheets name, and those they name in turn, in the order of the
+ * project.
+ */
 export function usedTokens(sheets: readonly Sheet[], tokens: Project['tokens']): readonly Token[] {
   const used = new Set<string>();
   const add = (id: string): void => {

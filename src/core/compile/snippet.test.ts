@@ -10,16 +10,30 @@ import { printSnippet } from './snippet';
 const make = makeWith({ exactIds: true });
 const addressOf = (asset: { readonly file: string }) => asset.file;
 
-const projectWith = (...content: ReturnType<typeof make>[]) => createProject('Snippet', make('page', 'Page', {}, { sections: [make('section', 'Section', {}, { content })] }));
+const projectWith = (...content: ReturnType<typeof make>[]) =>
+  createProject(
+    'Snippet',
+    make('page', 'Page', {}, { sections: [make('section', 'Section', {}, { content })] })
+  );
 
 describe('a snippet', () => {
   it('plays keyframes of its own, and leaves classes alone that end like them', () => {
-    const tabs = make('tabs', 'Deck k slide', {}, { panels: ['One k fade', 'Two'].map((name) => make('panel', name, {}, { content: [make('text', `${name} k-grow`)] })) });
+    const tabs = make(
+      'tabs',
+      'Deck k slide',
+      {},
+      {
+        panels: ['One k fade', 'Two'].map((name) =>
+          make('panel', name, {}, { content: [make('text', `${name} k-grow`)] })
+        )
+      }
+    );
     const { css, html } = printSnippet(registry, projectWith(tabs), 'deck-k-slide' as NodeId, { addressOf });
     expect(css).toMatch(/animation: ky-deck-k-slide-wait 4s/);
     expect(css).toMatch(/@keyframes ky-deck-k-slide-wait \{/);
     const classes = new Set([...html.matchAll(/class="([^"]*)"/g)].flatMap(([, names]) => names!.split(' ')));
-    for (const [, name] of css.matchAll(/\.([a-z][\w-]*)/g)) expect([...classes, 'ky-deck-k-slide']).toContain(name);
+    for (const [, name] of css.matchAll(/\.([a-z][\w-]*)/g))
+      expect([...classes, 'ky-deck-k-slide']).toContain(name);
   });
 
   it('keeps groups of details and radio buttons apart from those of the page', () => {
@@ -36,6 +50,10 @@ describe('a snippet', () => {
     };
     const own = createRegistry([...registry.kinds, folds]);
     const { html } = printSnippet(own, projectWith(make('folds', 'Plan')), 'plan' as NodeId, { addressOf });
-    expect([...html.matchAll(/ name="([^"]*)"/g)].map(([, name]) => name)).toEqual(['ky-plan-plan', 'ky-plan-plan', 'email']);
+    expect([...html.matchAll(/ name="([^"]*)"/g)].map(([, name]) => name)).toEqual([
+      'ky-plan-plan',
+      'ky-plan-plan',
+      'email'
+    ]);
   });
 });

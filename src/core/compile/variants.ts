@@ -20,14 +20,15 @@ function byKey(rules: readonly Rule[]): Map<string, { rule: Rule; declarations: 
 type StyleOf = (settings: Settings) => readonly Rule[];
 
 /**
- * The rules of a kind's build, with those that each condition adds: only what comes out differently there, so that two conditions
- * that hold at once do not undo each other.
+ * The rules of a kind's build, with those that each condition adds: only what comes out differently there, so
+ * that two conditions that hold at once do not undo each other.
  * @param styleOf asks the kind for its rules under given settings.
  */
 export function buildRules(kind: Kind, node: Node, base: Settings, styleOf: StyleOf): Rule[] {
   const rules = styleOf(base);
   const all = [...rules];
-  const under = (...conditions: readonly Circumstance[]) => styleOf(settingsUnder(kind, node, base, conditions));
+  const under = (...conditions: readonly Circumstance[]) =>
+    styleOf(settingsUnder(kind, node, base, conditions));
   /** What the page has been told so far while each condition holds alone. */
   const told = new Map<Circumstance, readonly Rule[]>();
   let bandRules = rules;
@@ -45,10 +46,16 @@ export function buildRules(kind: Kind, node: Node, base: Settings, styleOf: Styl
 }
 
 /**
- * What a condition has to say again where an earlier one holds with it: paper in the narrow band is both, and what the band says of
- * the same thing would stand where paper says it only as it is without conditions.
+ * What a condition has to say again where an earlier one holds with it: paper in the narrow band is both, and
+ * what the band says of the same thing would stand where paper says it only as it is without conditions.
  */
-function together(condition: Circumstance, own: readonly Rule[], told: ReadonlyMap<Circumstance, readonly Rule[]>, under: (...conditions: readonly Circumstance[]) => readonly Rule[], kind: string): Rule[] {
+function together(
+  condition: Circumstance,
+  own: readonly Rule[],
+  told: ReadonlyMap<Circumstance, readonly Rule[]>,
+  under: (...conditions: readonly Circumstance[]) => readonly Rule[],
+  kind: string
+): Rule[] {
   const found: Rule[] = [];
   let mediumToo: readonly Rule[] = [];
   for (const [earlier, rules] of told) {
@@ -60,21 +67,34 @@ function together(condition: Circumstance, own: readonly Rule[], told: ReadonlyM
   return found;
 }
 
-const whenever = (rules: readonly Rule[], ...conditions: readonly Condition[]): Rule[] => rules.map((rule) => ({ ...rule, when: [...conditions, ...rule.when] }));
+const whenever = (rules: readonly Rule[], ...conditions: readonly Condition[]): Rule[] =>
+  rules.map((rule) => ({ ...rule, when: [...conditions, ...rule.when] }));
 
-/** @returns the rules of `to` with the declarations that `from` does not end up with; both have the same rules in all. */
+/**
+ * @returns the rules of `to` with the declarations that `from` does not end up with; both have the same rules
+ * in all.
+ */
 function differences(from: readonly Rule[], to: readonly Rule[], kind: string): Rule[] {
   const before = byKey(from);
   const after = byKey(to);
   const found: Rule[] = [];
   for (const [key, { rule, declarations }] of after) {
     const old = before.get(key);
-    if (!old) throw new Error(`style of ${JSON.stringify(kind)}: the rule ${rule.selector} stands only under some responsive settings`);
+    if (!old)
+      throw new Error(
+        `style of ${JSON.stringify(kind)}: the rule ${rule.selector} stands only under some responsive settings`
+      );
     const missing = Object.keys(old.declarations).find((property) => !Object.hasOwn(declarations, property));
-    if (missing) throw new Error(`style of ${JSON.stringify(kind)}: ${rule.selector} says ${missing} only under some responsive settings`);
-    const changed = Object.fromEntries(Object.entries(declarations).filter(([property, value]) => old.declarations[property] !== value));
+    if (missing)
+      throw new Error(
+        `style of ${JSON.stringify(kind)}: ${rule.selector} says ${missing} only under some responsive settings`
+      );
+    const changed = Object.fromEntries(
+      Object.entries(declarations).filter(([property, value]) => old.declarations[property] !== value)
+    );
     if (Object.keys(changed).length > 0) found.push({ ...rule, declarations: changed });
   }
-  if (after.size < before.size) throw new Error(`style of ${JSON.stringify(kind)}: a rule is missing under some responsive settings`);
+  if (after.size < before.size)
+    throw new Error(`style of ${JSON.stringify(kind)}: a rule is missing under some responsive settings`);
   return found;
 }

@@ -18,16 +18,46 @@ describe('what is not closed', () => {
     ['('.repeat(20) + ')'.repeat(20), /more than 16 deep/]
   ])('%s is said to be open', (value, fault) => expect(maybeUnclosed(value)).toMatch(fault));
 
-  it.each(['rgb(200 30 30)', 'calc((1px + 2px) * 3)', '"Gill (Sans", serif', "'a\"b'", 'repeat(2, [full] 1fr)'])('%s is closed', (value) => expect(maybeUnclosed(value)).toBeNull());
+  it.each([
+    'rgb(200 30 30)',
+    'calc((1px + 2px) * 3)',
+    '"Gill (Sans", serif',
+    "'a\"b'",
+    'repeat(2, [full] 1fr)'
+  ])('%s is closed', (value) => expect(maybeUnclosed(value)).toBeNull());
 
   it('is refused where it is written, with what to do', () => {
-    expect(checkValue('background-color', 'rgb(200 30 30')).toEqual({ ok: false, sentence: expect.stringContaining('a bracket is not closed; it wants a “)”') });
+    expect(checkValue('background-color', 'rgb(200 30 30')).toEqual({
+      ok: false,
+      sentence: expect.stringContaining('a bracket is not closed; it wants a “)”')
+    });
     expect(checkValue('padding', 'calc(1px + (')).toMatchObject({ ok: false });
     expect(checkValue('font-family', '"Gill Sans')).toMatchObject({ ok: false });
   });
 
   it('a value that is taken never reaches out of its declaration', () => {
-    const piece = fc.constantFrom('(', ')', '[', ']', '"', "'", 'rgb(', 'calc(', '1px', 'red', ' ', ',', '+', '#123456', 'var(--a', 'url(', 'a', '/', '!important', '0');
+    const piece = fc.constantFrom(
+      '(',
+      ')',
+      '[',
+      ']',
+      '"',
+      "'",
+      'rgb(',
+      'calc(',
+      '1px',
+      'red',
+      ' ',
+      ',',
+      '+',
+      '#123456',
+      'var(--a',
+      'url(',
+      'a',
+      '/',
+      '!important',
+      '0'
+    );
     const property = fc.constantFrom(...STYLE_PROPERTIES.keys());
     fc.assert(
       fc.property(property, fc.array(piece, { minLength: 1, maxLength: 6 }), (name, pieces) => {

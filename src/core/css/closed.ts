@@ -17,9 +17,10 @@ const CLOSERS: ReadonlySet<number> = new Set([
 const NESTED_MOST = 16;
 
 /**
- * A parser closes at the end of the text what was left open (CSS Syntax 3, section 5.4), so such a value reads well by itself and
- * swallows everything that stands after it in a style sheet.
- * @returns what is open, closed too often or nested too deep, in a few words; null where all brackets and quotes are closed.
+ * A parser closes at the end of the text what was left open (CSS Syntax 3, section 5.4), so such a value
+ * reads well by itself and swallows everything that stands after it in a style sheet.
+ * @returns what is open, closed too often or nested too deep, in a few words; null where all brackets and
+ * quotes are closed.
  */
 export function maybeUnclosed(value: string): string | null {
   const open: string[] = [];
@@ -32,7 +33,8 @@ export function maybeUnclosed(value: string): string | null {
     if (open.length > NESTED_MOST) fault = `its brackets stand in one another more than ${NESTED_MOST} deep`;
     if (CLOSERS.has(type) && open.pop() !== text) fault = `there is a “${text}” that closes nothing`;
     if (type === tokenTypes.BadString || type === tokenTypes.BadUrl) fault = 'a quote is not closed';
-    if (type === tokenTypes.String && !isClosedString(text)) fault = `a quote is not closed; it wants a ${text[0]} at its end`;
+    if (type === tokenTypes.String && !isClosedString(text))
+      fault = `a quote is not closed; it wants a ${text[0]} at its end`;
     if (type === tokenTypes.Url && !text.endsWith(')')) fault = 'a bracket is not closed; it wants a “)”';
   });
   if (fault) return fault;

@@ -35,12 +35,15 @@ describe('checkValue', () => {
   });
 
   it('has an initial value for every property that the property itself takes', () => {
-    for (const { property, initial } of STYLE_PROPERTIES.values()) expect([property, checkValue(property, initial).ok]).toEqual([property, true]);
+    for (const { property, initial } of STYLE_PROPERTIES.values())
+      expect([property, checkValue(property, initial).ok]).toEqual([property, true]);
   });
 
   it('has no two properties that set the same thing', () => {
     const names = [...STYLE_PROPERTIES.keys()];
-    const overlaps = names.flatMap((name) => names.filter((other) => other !== name && other.startsWith(`${name}-`)));
+    const overlaps = names.flatMap((name) =>
+      names.filter((other) => other !== name && other.startsWith(`${name}-`))
+    );
     // `outline-offset` is no longhand of `outline` (CSS Basic User Interface 4, section 3.5).
     expect(overlaps).toEqual(['outline-offset']);
   });

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { columnWidths, equalShares, movedBorder, readShares, sharesFor, sharesText, type Shares } from './shares';
+import {
+  columnWidths,
+  equalShares,
+  movedBorder,
+  readShares,
+  sharesFor,
+  sharesText,
+  type Shares
+} from './shares';
 
 const read = (text: string): Shares => {
   const shares = readShares(text);
@@ -9,7 +17,17 @@ const read = (text: string): Shares => {
 
 describe('shares of columns', () => {
   // Common practice, no source: 3/4 + 1/4, 2/5 + 3/5 and 4 × 1/4; spans and offsets sum to 12.
-  it.each(['3/4 1/4', '2/5 3/5', '1/4 1/4 1/4 1/4', '1/3 1/3 1/3', '1/7 2/7 4/7', '+1/4 1/2 1/4', '4 8', '+2 4 +1 5', '1'])('reads %s and writes it again', (text) => {
+  it.each([
+    '3/4 1/4',
+    '2/5 3/5',
+    '1/4 1/4 1/4 1/4',
+    '1/3 1/3 1/3',
+    '1/7 2/7 4/7',
+    '+1/4 1/2 1/4',
+    '4 8',
+    '+2 4 +1 5',
+    '1'
+  ])('reads %s and writes it again', (text) => {
     expect(sharesText(read(text))).toBe(text);
   });
 

@@ -31,8 +31,8 @@ const sumOf = (tracks: readonly Share[]) =>
   );
 
 /**
- * Reads shares as they are typed: `2/5 3/5`, or twelfths as whole numbers, `4 8`. A leading `+` leaves a share empty, as an
- * offset: `+1/4 1/2 1/4`. Fractions sum to 1, twelfths to 12 (common practice).
+ * Reads shares as they are typed: `2/5 3/5`, or twelfths as whole numbers, `4 8`. A leading `+` leaves a
+ * share empty, as an offset: `+1/4 1/2 1/4`. Fractions sum to 1, twelfths to 12 (common practice).
  * @returns the shares, or a sentence that says what is wrong with them.
  */
 export function readShares(text: string): Shares | string {
@@ -41,7 +41,8 @@ export function readShares(text: string): Shares | string {
   const tracks: Share[] = [];
   for (const word of words) {
     const match = TRACK.exec(word);
-    if (!match) return `“${word}” is no share. Write fractions such as 2/5, or twelfths such as 4; a + before one leaves it empty.`;
+    if (!match)
+      return `“${word}” is no share. Write fractions such as 2/5, or twelfths such as 4; a + before one leaves it empty.`;
     const [, empty, part, whole] = match;
     tracks.push({ part: Number(part), whole: Number(whole ?? 1), isEmpty: empty === '+' });
   }
@@ -49,19 +50,32 @@ export function readShares(text: string): Shares | string {
   if (tracks.every(({ isEmpty }) => isEmpty)) return 'At least one share is for a column.';
   const isTwelfths = tracks.every(({ whole }) => whole === 1) && tracks.length > 1;
   const { part, whole } = sumOf(tracks);
-  if (isTwelfths) return part === TWELVE ? { division: 'twelfths', tracks } : `These twelfths sum to ${part}; they have to sum to 12.`;
-  return part === whole ? { division: 'fractions', tracks } : `These shares sum to ${whole === 1 ? part : `${part}/${whole}`}; they have to sum to 1.`;
+  if (isTwelfths)
+    return part === TWELVE
+      ? { division: 'twelfths', tracks }
+      : `These twelfths sum to ${part}; they have to sum to 12.`;
+  return part === whole
+    ? { division: 'fractions', tracks }
+    : `These shares sum to ${whole === 1 ? part : `${part}/${whole}`}; they have to sum to 1.`;
 }
 
-export const sharesText = ({ tracks }: Shares): string => tracks.map(({ part, whole, isEmpty }) => `${isEmpty ? '+' : ''}${part}${whole === 1 ? '' : `/${whole}`}`).join(' ');
+export const sharesText = ({ tracks }: Shares): string =>
+  tracks
+    .map(({ part, whole, isEmpty }) => `${isEmpty ? '+' : ''}${part}${whole === 1 ? '' : `/${whole}`}`)
+    .join(' ');
 
 /** @returns equal shares for so many columns. */
-export const equalShares = (count: number): Shares => ({ division: 'fractions', tracks: Array.from({ length: count }, () => ({ part: 1, whole: count, isEmpty: false })) });
+export const equalShares = (count: number): Shares => ({
+  division: 'fractions',
+  tracks: Array.from({ length: count }, () => ({ part: 1, whole: count, isEmpty: false }))
+});
 
 /** @returns the shares where there is one for each column, else equal ones. */
 export function sharesFor(text: string, count: number): Shares {
   const read = readShares(text);
-  return typeof read !== 'string' && read.tracks.filter(({ isEmpty }) => !isEmpty).length === count ? read : equalShares(count);
+  return typeof read !== 'string' && read.tracks.filter(({ isEmpty }) => !isEmpty).length === count
+    ? read
+    : equalShares(count);
 }
 
 /**
@@ -70,7 +84,12 @@ export function sharesFor(text: string, count: number): Shares {
  * @param grain smallest step: the border snaps to multiples of 1/grain.
  * @returns the new shares; the same where a share would come to nothing.
  */
-export function movedBorder(shares: Shares, border: number, by: number, grain = shares.division === 'twelfths' ? TWELVE : 20): Shares {
+export function movedBorder(
+  shares: Shares,
+  border: number,
+  by: number,
+  grain = shares.division === 'twelfths' ? TWELVE : 20
+): Shares {
   const [left, right] = [shares.tracks[border], shares.tracks[border + 1]];
   if (!left || !right) return shares;
   const all = shares.division === 'twelfths' ? TWELVE : 1;
@@ -79,7 +98,9 @@ export function movedBorder(shares: Shares, border: number, by: number, grain = 
   if (both < 2) return shares;
   const first = Math.min(Math.ceil(both) - 1, Math.max(1, Math.round((size(left) + by) * grain)));
   if (shares.division === 'twelfths') {
-    const tracks = shares.tracks.map((each, i) => (i === border ? { ...each, part: first } : i === border + 1 ? { ...each, part: both - first } : each));
+    const tracks = shares.tracks.map((each, i) =>
+      i === border ? { ...each, part: first } : i === border + 1 ? { ...each, part: both - first } : each
+    );
     return { ...shares, tracks };
   }
   const whole = left.whole * right.whole;
@@ -87,13 +108,19 @@ export function movedBorder(shares: Shares, border: number, by: number, grain = 
   const reduced = (part: number, of: number) => ({ part: part / gcd(part, of), whole: of / gcd(part, of) });
   const rest = { part: bothPart * grain - first * whole, whole: whole * grain };
   if (rest.part <= 0) return shares;
-  const tracks = shares.tracks.map((each, i) => (i === border ? { ...each, ...reduced(first, grain) } : i === border + 1 ? { ...each, ...reduced(rest.part, rest.whole) } : each));
+  const tracks = shares.tracks.map((each, i) =>
+    i === border
+      ? { ...each, ...reduced(first, grain) }
+      : i === border + 1
+        ? { ...each, ...reduced(rest.part, rest.whole) }
+        : each
+  );
   return { ...shares, tracks };
 }
 
 /**
- * Widths of the columns in px, empty shares left out. Gaps are taken off before the room is shared (CSS Grid 2, section 11.7,
- * flexible tracks); a span of n twelfths takes the n − 1 gaps inside it too.
+ * Widths of the columns in px, empty shares left out. Gaps are taken off before the room is shared (CSS Grid
+ * 2, section 11.7, flexible tracks); a span of n twelfths takes the n − 1 gaps inside it too.
  * @param room width of the row, px.
  * @param gap px between two tracks.
  */
@@ -106,11 +133,18 @@ export function columnWidths({ division, tracks }: Shares, room: number, gap: nu
   return tracks.filter(({ isEmpty }) => !isEmpty).map(({ part, whole }) => (part / whole) * free);
 }
 
-/** Whether one column stands in each track, none left empty and none over several: a grid places them so by itself. */
-export const isPlain = ({ division, tracks }: Shares): boolean => division === 'fractions' && tracks.every(({ isEmpty }) => !isEmpty);
+/**
+ * Whether one column stands in each track, none left empty and none over several: a grid places them so by
+ * itself.
+ */
+export const isPlain = ({ division, tracks }: Shares): boolean =>
+  division === 'fractions' && tracks.every(({ isEmpty }) => !isEmpty);
 
 /** @returns what the grid is told: its tracks, and in which each column stands. */
-export function gridOf({ division, tracks }: Shares): { readonly template: string; readonly places: readonly string[] } {
+export function gridOf({ division, tracks }: Shares): {
+  readonly template: string;
+  readonly places: readonly string[];
+} {
   const places: string[] = [];
   let line = 1;
   for (const { part, isEmpty } of tracks) {
@@ -119,7 +153,8 @@ export function gridOf({ division, tracks }: Shares): { readonly template: strin
     line += span;
   }
   if (division === 'twelfths') return { template: `repeat(${TWELVE}, minmax(0, 1fr))`, places };
-  // Whole numbers in the ratio of the shares; a column of its own shrinks below its content, so no track needs `minmax`.
+  // Whole numbers in the ratio of the shares; a column of its own shrinks below its content, so no track
+  // needs `minmax`.
   const all = tracks.reduce((multiple, { whole }) => (multiple * whole) / gcd(multiple, whole), 1);
   const numbers = tracks.map(({ part, whole }) => (part * all) / whole);
   const by = numbers.reduce(gcd);

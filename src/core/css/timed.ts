@@ -15,12 +15,17 @@ function maybeMs(text: string): number | null {
 }
 
 /** @returns what a token gives a movement: its length in ms, its easing, or a sentence that says why neither. */
-export function timingOfToken(use: string, tokens: Tokens): { readonly ms: number } | { readonly easing: string } | string {
+export function timingOfToken(
+  use: string,
+  tokens: Tokens
+): { readonly ms: number } | { readonly easing: string } | string {
   const written = spelt(use, tokens);
   if (!written.ok) return written.sentence;
   const ms = maybeMs(written.value);
   if (ms !== null) return { ms };
-  return readEasing(written.value).ok ? { easing: written.value } : `${use} is neither a time up to ${MS_MOST / 1000} s nor an easing.`;
+  return readEasing(written.value).ok
+    ? { easing: written.value }
+    : `${use} is neither a time up to ${MS_MOST / 1000} s nor an easing.`;
 }
 
 /** @returns the track with the values its tokens have now; the same object where they are what they were. */
@@ -28,7 +33,12 @@ export function followingTokens(value: Track, tokens: Tokens): Track {
   let now = value;
   for (const use of [value.lasts, value.eases]) {
     const read = use ? timingOfToken(use, tokens) : null;
-    if (read && typeof read !== 'string' && Object.entries(read).some(([key, each]) => now[key as 'ms'] !== each)) now = { ...now, ...read };
+    if (
+      read &&
+      typeof read !== 'string' &&
+      Object.entries(read).some(([key, each]) => now[key as 'ms'] !== each)
+    )
+      now = { ...now, ...read };
   }
   return now;
 }

@@ -5,8 +5,17 @@ import { apply } from '../commands/apply';
 import { registry } from '../registry';
 import { spelt, withNames } from './tokens';
 
-const tokensOf = (count: number, valueOf: (n: number) => string, type: TokenType = 'typeface'): Record<string, Token> =>
-  Object.fromEntries(Array.from({ length: count }, (_, n) => [`t${n}`, { id: `t${n}` as TokenId, name: `T ${n}`, type, value: valueOf(n) }]));
+const tokensOf = (
+  count: number,
+  valueOf: (n: number) => string,
+  type: TokenType = 'typeface'
+): Record<string, Token> =>
+  Object.fromEntries(
+    Array.from({ length: count }, (_, n) => [
+      `t${n}`,
+      { id: `t${n}` as TokenId, name: `T ${n}`, type, value: valueOf(n) }
+    ])
+  );
 
 describe('tokens written out', () => {
   it('go through as many steps as people use', () => {
@@ -16,30 +25,53 @@ describe('tokens written out', () => {
 
   it('that name the next one twice are counted, not written out', () => {
     const doubled = tokensOf(26, (n) => (n === 25 ? 'Georgia' : `{t${n + 1}}, {t${n + 1}}`));
-    expect(spelt('{t0}', doubled)).toEqual({ ok: false, sentence: expect.stringMatching(/more than 200 tokens/) });
+    expect(spelt('{t0}', doubled)).toEqual({
+      ok: false,
+      sentence: expect.stringMatching(/more than 200 tokens/)
+    });
   });
 
   it.each([1500, 3000])('in a chain of %i lead to a sentence', (count) => {
-    expect(spelt('{t0}', tokensOf(count, (n) => `{t${(n + 1) % count}}`))).toEqual({ ok: false, sentence: expect.stringMatching(/more than 32 tokens/) });
+    expect(
+      spelt(
+        '{t0}',
+        tokensOf(count, (n) => `{t${(n + 1) % count}}`)
+      )
+    ).toEqual({ ok: false, sentence: expect.stringMatching(/more than 32 tokens/) });
   });
 
   it('in a ring are named', () => {
-    expect(spelt('{t0}', tokensOf(2, (n) => `{t${1 - n}}`))).toEqual({ ok: false, sentence: expect.stringContaining('t0 → t1 → t0') });
+    expect(
+      spelt(
+        '{t0}',
+        tokensOf(2, (n) => `{t${1 - n}}`)
+      )
+    ).toEqual({ ok: false, sentence: expect.stringContaining('t0 → t1 → t0') });
   });
 
   it('are looked up among the tokens only, not among what every object has', () => {
-    expect(spelt('{constructor}', {})).toEqual({ ok: false, sentence: 'There is no token called “constructor”.' });
+    expect(spelt('{constructor}', {})).toEqual({
+      ok: false,
+      sentence: 'There is no token called “constructor”.'
+    });
     expect(withNames('{constructor}', {})).toBe('constructor');
   });
 });
 
 describe('a token that others take', () => {
-  const token = (id: string, value: string) => ({ type: 'set-token', token: { id, name: id, type: 'typeface', value } });
+  const token = (id: string, value: string) => ({
+    type: 'set-token',
+    token: { id, name: id, type: 'typeface', value }
+  });
   const wide = (id: string) => Array.from({ length: 15 }, () => `{${id}}`).join(', ');
 
   it('cannot be changed so that they no longer hold', () => {
     const project = after(sampleProject(), token('leaf', 'Georgia'), token('branch', wide('leaf')));
-    const outcome = apply(registry, project, token('leaf', Array.from({ length: 20 }, () => 'Hanken Grotesk').join(', ')));
+    const outcome = apply(
+      registry,
+      project,
+      token('leaf', Array.from({ length: 20 }, () => 'Hanken Grotesk').join(', '))
+    );
     expect(refusedWith(outcome)).toBe('breaks-others');
     expect(outcome.ok ? '' : outcome.refusal.sentence).toMatch(/branch takes leaf and would no longer hold/);
   });

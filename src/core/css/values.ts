@@ -5,18 +5,24 @@ import { maybeUnclosed } from './closed';
 import { spelt, TOKEN_PROPERTY, withoutSprings } from './tokens';
 import { printTypeStyle, readTypeStyle, TYPE_MEMBERS, type TypeStyle } from './type-style';
 
-export type Checked = { readonly ok: true; readonly value: string } | { readonly ok: false; readonly sentence: string };
+export type Checked =
+  { readonly ok: true; readonly value: string } | { readonly ok: false; readonly sentence: string };
 
 const remembered = new Map<string, Checked>();
 const REMEMBERED_MOST = 5000;
 
 /**
- * Whether `value` is a value of `property` by the property's published grammar (css-tree's lexer, built from the CSS
- * specifications and MDN data). Addresses (`url()`) are refused: pictures come from assets, and nothing else may be fetched.
- * A token stands as `{id}` and is checked as what it stands for; a `spring()` as the `linear()` it comes to.
+ * Whether `value` is a value of `property` by the property's published grammar (css-tree's lexer, built from
+ * the CSS specifications and MDN data). Addresses (`url()`) are refused: pictures come from assets, and
+ * nothing else may be fetched. A token stands as `{id}` and is checked as what it stands for; a `spring()` as
+ * the `linear()` it comes to.
  * @returns the value with white space made even, or a sentence that says what is wrong.
  */
-export function checkValue(property: string, value: string, tokens: Readonly<Record<string, Token>> = {}): Checked {
+export function checkValue(
+  property: string,
+  value: string,
+  tokens: Readonly<Record<string, Token>> = {}
+): Checked {
   const spelled = spelt(value, tokens);
   if (!spelled.ok) return spelled;
   if (spelled.value === value) return checkSpelt(property, value);
@@ -24,8 +30,14 @@ export function checkValue(property: string, value: string, tokens: Readonly<Rec
   return checked.ok ? { ok: true, value: value.trim().replace(/\s+/g, ' ') } : checked;
 }
 
-/** Whether a token's value is one of its type. @returns it with white space made even, or a sentence that says what is wrong. */
-export function checkToken({ type, value }: Pick<Token, 'type' | 'value'>, tokens: Readonly<Record<string, Token>>): Checked {
+/**
+ * Whether a token's value is one of its type. @returns it with white space made even, or a sentence that says
+ * what is wrong.
+ */
+export function checkToken(
+  { type, value }: Pick<Token, 'type' | 'value'>,
+  tokens: Readonly<Record<string, Token>>
+): Checked {
   if (type !== 'type-style') return checkValue(TOKEN_PROPERTY[type], value, tokens);
   const read = readTypeStyle(value);
   if (!read.ok) return read;
@@ -42,7 +54,10 @@ export function checkToken({ type, value }: Pick<Token, 'type' | 'value'>, token
 export const HIDE = '--k-hide';
 
 function checkSpelt(property: string, value: string): Checked {
-  if (property === HIDE) return value === 'none' || value === 'initial' ? { ok: true, value } : { ok: false, sentence: 'A piece is shown (initial) or hidden (none).' };
+  if (property === HIDE)
+    return value === 'none' || value === 'initial'
+      ? { ok: true, value }
+      : { ok: false, sentence: 'A piece is shown (initial) or hidden (none).' };
   const key = `${property}:${value}`;
   const known = remembered.get(key);
   if (known) return known;
@@ -64,7 +79,12 @@ function parseValue(property: string, value: string): Checked {
   const unclosed = maybeUnclosed(value);
   if (unclosed) return no(unclosed);
   try {
-    const ast = parse(withoutSprings(value), { context: 'value', onParseError: (error) => { throw error; } });
+    const ast = parse(withoutSprings(value), {
+      context: 'value',
+      onParseError: (error) => {
+        throw error;
+      }
+    });
     let fetches = false;
     walk(ast, (item) => {
       const name = item.type === 'Function' ? item.name.toLowerCase() : '';
@@ -82,7 +102,8 @@ function parseValue(property: string, value: string): Checked {
 function hintFor(property: string): string {
   if (/color/.test(property)) return 'write a colour such as #21362b, rgb(33 54 43) or transparent';
   if (property === 'font-family') return 'write names between commas such as Archivo, sans-serif';
-  if (/width|radius|padding|offset|size|gap|translate/.test(property)) return 'write a length such as 12px or 0.5rem';
+  if (/width|radius|padding|offset|size|gap|translate/.test(property))
+    return 'write a length such as 12px or 0.5rem';
   if (property === 'transition') return 'write property, time and easing such as color 150ms ease-out';
   if (property === 'box-shadow') return 'write offsets, blur and colour such as 0 2px 6px #1f262a40';
   if (property === 'outline') return 'write width, line and colour such as 2px solid #2b55a0';

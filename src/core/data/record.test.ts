@@ -18,7 +18,13 @@ describe('maps keyed by foreign text', () => {
 });
 
 it('foreign values become words whatever they are', () => {
-  expect([inWords('a'), inWords(2), inWords(null), inWords([1]), inWords({ toString: 1 })]).toEqual(['a', '2', 'null', 'a list', 'a value of the sort “object”']);
+  expect([inWords('a'), inWords(2), inWords(null), inWords([1]), inWords({ toString: 1 })]).toEqual([
+    'a',
+    '2',
+    'null',
+    'a list',
+    'a value of the sort “object”'
+  ]);
 });
 
 it('depth is told without running out of stack', () => {

@@ -1,18 +1,24 @@
 /**
- * @returns an empty map from text to values without a prototype, so that a foreign key such as `__proto__` or `constructor` is a key
- * like any other. What becomes part of a document is copied from it (`{ ...map }`): drafts look into plain objects only.
+ * @returns an empty map from text to values without a prototype, so that a foreign key such as `__proto__` or
+ * `constructor` is a key like any other. What becomes part of a document is copied from it (`{ ...map }`):
+ * drafts look into plain objects only.
  */
 export const emptyRecord = <T>(): Record<string, T> => Object.create(null) as Record<string, T>;
 
 export type Loose = Readonly<Record<string, unknown>>;
 
 /** Whether a value from outside is an object with keys: no list, no null. */
-export const isRecord = (value: unknown): value is Loose => typeof value === 'object' && value !== null && !Array.isArray(value);
+export const isRecord = (value: unknown): value is Loose =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** @returns a value's own entry; undefined for what is only inherited, such as `toString`. */
-export const ownOf = <T>(table: Readonly<Record<string, T>>, key: string): T | undefined => (Object.hasOwn(table, key) ? table[key] : undefined);
+export const ownOf = <T>(table: Readonly<Record<string, T>>, key: string): T | undefined =>
+  Object.hasOwn(table, key) ? table[key] : undefined;
 
-/** @returns a foreign value as words for a message: text as it is, a number as written, anything else by its sort. Never throws. */
+/**
+ * @returns a foreign value as words for a message: text as it is, a number as written, anything else by its
+ * sort. Never throws.
+ */
 export function inWords(value: unknown): string {
   if (typeof value === 'string') return value;
   if (value === null || typeof value === 'number' || typeof value === 'boolean') return String(value);
@@ -20,8 +26,8 @@ export function inWords(value: unknown): string {
 }
 
 /**
- * Whether lists and objects stand in one another deeper than `most`. Looks without recursion, since what is asked about may be deeper
- * than a stack is.
+ * Whether lists and objects stand in one another deeper than `most`. Looks without recursion, since what is
+ * asked about may be deeper than a stack is.
  */
 export function isDeeperThan(value: unknown, most: number): boolean {
   let level: readonly unknown[] = [value];
@@ -29,7 +35,8 @@ export function isDeeperThan(value: unknown, most: number): boolean {
     const below: unknown[] = [];
     for (const each of level) {
       if (typeof each !== 'object' || each === null) continue;
-      for (const child of Object.values(each)) if (typeof child === 'object' && child !== null) below.push(child);
+      for (const child of Object.values(each))
+        if (typeof child === 'object' && child !== null) below.push(child);
     }
     if (below.length === 0) return false;
     level = below;

@@ -10,8 +10,17 @@ import { splitAside, type Facts, type Fit } from '../kinds/finding';
 import { createFindingsRunner, runFindings } from './run';
 
 const make = makeWith({ exactIds: true });
-const put = (fragment: object, parent = 'left') => ({ type: 'insert', fragment, at: { parent, slot: 'content', index: 0 } });
-const found = (...commands: Command[]) => runFindings(registry, after(sampleProject(), ...commands)).map(({ rule, node, severity }) => ({ rule, node, severity }));
+const put = (fragment: object, parent = 'left') => ({
+  type: 'insert',
+  fragment,
+  at: { parent, slot: 'content', index: 0 }
+});
+const found = (...commands: Command[]) =>
+  runFindings(registry, after(sampleProject(), ...commands)).map(({ rule, node, severity }) => ({
+    rule,
+    node,
+    severity
+  }));
 
 describe('findings', () => {
   it('has nothing to say about the demo', () => {
@@ -19,64 +28,160 @@ describe('findings', () => {
   });
 
   it('sees each fault, and stops seeing it when it is mended', () => {
-    const grey = { type: 'set-style', id: 'heading', part: 'root', state: 'rest', condition: 'always', property: 'color', value: '#999999' };
+    const grey = {
+      type: 'set-style',
+      id: 'heading',
+      part: 'root',
+      state: 'rest',
+      condition: 'always',
+      property: 'color',
+      value: '#999999'
+    };
     expect(found()).toEqual([]);
     expect(found(grey)).toEqual([{ rule: 'text-contrast', node: 'heading', severity: 'error' }]);
     expect(found(grey, { ...grey, value: '#757575' })).toEqual([]);
-    expect(found({ type: 'remove', ids: ['text-two'] })).toEqual([{ rule: 'empty-panel', node: 'tabs', severity: 'warning' }]);
-    expect(found(put(make('button', 'Go', { href: '#nowhere' })))).toEqual([{ rule: 'dead-link', node: 'go', severity: 'warning' }]);
-    expect(found(put(make('button', 'Go', { href: '#top' })), { type: 'set-setting', id: 'section', key: 'anchor', value: 'top' })).toEqual([]);
-    expect(found(put(make('text', 'Words', { html: '<p><a href="#">x</a></p>' })))).toEqual([{ rule: 'dead-link', node: 'words', severity: 'warning' }]);
+    expect(found({ type: 'remove', ids: ['text-two'] })).toEqual([
+      { rule: 'empty-panel', node: 'tabs', severity: 'warning' }
+    ]);
+    expect(found(put(make('button', 'Go', { href: '#nowhere' })))).toEqual([
+      { rule: 'dead-link', node: 'go', severity: 'warning' }
+    ]);
+    expect(
+      found(put(make('button', 'Go', { href: '#top' })), {
+        type: 'set-setting',
+        id: 'section',
+        key: 'anchor',
+        value: 'top'
+      })
+    ).toEqual([]);
+    expect(found(put(make('text', 'Words', { html: '<p><a href="#">x</a></p>' })))).toEqual([
+      { rule: 'dead-link', node: 'words', severity: 'warning' }
+    ]);
   });
 
   it('does not judge a part that is not drawn', () => {
-    const dark = { type: 'set-style', id: 'text-one', part: 'link', state: 'rest', condition: 'always', property: 'color', value: '#eeeeee' };
+    const dark = {
+      type: 'set-style',
+      id: 'text-one',
+      part: 'link',
+      state: 'rest',
+      condition: 'always',
+      property: 'color',
+      value: '#eeeeee'
+    };
     expect(found(dark)).toEqual([]);
   });
 
   it('offers fixes that really mend', () => {
     for (const command of [
       { type: 'remove', ids: ['text-two'] },
-      { type: 'set-style', id: 'tabs', part: 'tab', state: 'focus', condition: 'always', property: 'outline', value: '2px solid rgb(240 240 240)' },
-      { type: 'batch', label: '', commands: [['background-color', '#f1eee6'], ['color', '#3b444a']].map(([property, value]) => ({ type: 'set-style', id: 'tabs', part: 'tab', state: 'hover', condition: 'always', property, value })) },
-      { type: 'batch', label: '', commands: ['one', 'two'].map((id) => ({ type: 'set-setting', id, key: 'disabled', value: true })) }
+      {
+        type: 'set-style',
+        id: 'tabs',
+        part: 'tab',
+        state: 'focus',
+        condition: 'always',
+        property: 'outline',
+        value: '2px solid rgb(240 240 240)'
+      },
+      {
+        type: 'batch',
+        label: '',
+        commands: [
+          ['background-color', '#f1eee6'],
+          ['color', '#3b444a']
+        ].map(([property, value]) => ({
+          type: 'set-style',
+          id: 'tabs',
+          part: 'tab',
+          state: 'hover',
+          condition: 'always',
+          property,
+          value
+        }))
+      },
+      {
+        type: 'batch',
+        label: '',
+        commands: ['one', 'two'].map((id) => ({ type: 'set-setting', id, key: 'disabled', value: true }))
+      }
     ]) {
       const project = after(sampleProject(), command);
       const [finding] = runFindings(registry, project);
       expect(finding!.fix!.label).toMatch(/^[A-Z].{5,}/);
-      const outcome = apply(registry, project, { type: 'batch', label: finding!.fix!.label, commands: finding!.fix!.commands });
-      expect(outcome.ok && runFindings(registry, outcome.project).filter((each) => each.rule === finding!.rule)).toEqual([]);
+      const outcome = apply(registry, project, {
+        type: 'batch',
+        label: finding!.fix!.label,
+        commands: finding!.fix!.commands
+      });
+      expect(
+        outcome.ok && runFindings(registry, outcome.project).filter((each) => each.rule === finding!.rule)
+      ).toEqual([]);
     }
   });
 
-  const fit = (values: Partial<Fit>) => ({ fits: new Map([[id('tabs'), { needed: 500, available: 700, viewport: 800, heights: [100, 100], ...values }]]) });
-  const measured = (facts: Facts, ...commands: Command[]) => runFindings(registry, after(sampleProject(), ...commands), facts).map(({ rule, number }) => ({ rule, number }));
+  const fit = (values: Partial<Fit>) => ({
+    fits: new Map([
+      [id('tabs'), { needed: 500, available: 700, viewport: 800, heights: [100, 100], ...values }]
+    ])
+  });
+  const measured = (facts: Facts, ...commands: Command[]) =>
+    runFindings(registry, after(sampleProject(), ...commands), facts).map(({ rule, number }) => ({
+      rule,
+      number
+    }));
 
   it('sees what was measured: labels that wrap, panels that jump, targets that are too small', () => {
     expect(measured(fit({}))).toEqual([]);
     expect(measured(fit({ needed: 600 }))).toEqual([{ rule: 'labels-wrap', number: '700 px' }]);
     expect(measured(fit({ needed: 600, from: 712 }))).toEqual([{ rule: 'labels-wrap', number: '712 px' }]);
     expect(measured(fit({ needed: 600, from: null }))).toEqual([{ rule: 'labels-wrap', number: '600 px' }]);
-    expect(measured(fit({ needed: 600 }), { type: 'set-setting', id: 'tabs', key: 'foldUnder', value: 700 })).toEqual([]);
+    expect(
+      measured(fit({ needed: 600 }), { type: 'set-setting', id: 'tabs', key: 'foldUnder', value: 700 })
+    ).toEqual([]);
     expect(measured(fit({ heights: [100, 196] }))).toEqual([{ rule: 'panel-height-jump', number: '96 px' }]);
-    expect(measured(fit({ heights: [100, 196] }), { type: 'set-setting', id: 'tabs', key: 'equal', value: true })).toEqual([]);
+    expect(
+      measured(fit({ heights: [100, 196] }), { type: 'set-setting', id: 'tabs', key: 'equal', value: true })
+    ).toEqual([]);
     expect(measured(fit({ target: 22 }))).toEqual([{ rule: 'small-target', number: '22 px' }]);
   });
 
   it('sees faint changes, weak rings, skipped levels, twin anchors, old labels, words that run the other way, and a bustle', () => {
-    const style = (part: string, state: string, property: string, value: string, condition = 'always') => ({ type: 'set-style', id: 'tabs', part, state, condition, property, value });
+    const style = (part: string, state: string, property: string, value: string, condition = 'always') => ({
+      type: 'set-style',
+      id: 'tabs',
+      part,
+      state,
+      condition,
+      property,
+      value
+    });
     const rules = (...commands: Command[]) => found(...commands).map(({ rule }) => rule);
-    expect(rules(style('tab', 'hover', 'background-color', '#f1eee6'), style('tab', 'hover', 'color', '#3b444a'))).toEqual(['faint-change']);
+    expect(
+      rules(style('tab', 'hover', 'background-color', '#f1eee6'), style('tab', 'hover', 'color', '#3b444a'))
+    ).toEqual(['faint-change']);
     expect(rules(style('tab', 'focus', 'outline', '2px solid #eeeeee'))).toEqual(['ring-contrast']);
     expect(rules(style('tab', 'rest', 'color', '#dddddd', 'narrow'))).toEqual(['text-contrast']);
     expect(rules(put(make('heading', 'Deep', { level: '4' })))).toEqual(['heading-order']);
     expect(rules(put(make('heading', 'Again', { level: '1' })))).toEqual(['heading-order']);
-    expect(rules({ type: 'duplicate', ids: ['section'] }, { type: 'set-setting', id: 'section', key: 'anchor', value: 'tabs' })).toContain('duplicate-anchor');
+    expect(
+      rules(
+        { type: 'duplicate', ids: ['section'] },
+        { type: 'set-setting', id: 'section', key: 'anchor', value: 'tabs' }
+      )
+    ).toContain('duplicate-anchor');
     expect(rules({ type: 'rename', id: 'one', name: 'Panel 3' })).toEqual(['placeholder-label']);
     expect(rules({ type: 'rename', id: 'one', name: 'שלום' })).toEqual(['label-direction']);
-    const track = (key: string, step = 0) => ({ type: 'set-setting', id: 'tabs', key, value: trackOf({ form: key === 'height' ? 'grow' : 'fade', ms: 300, step }) });
+    const track = (key: string, step = 0) => ({
+      type: 'set-setting',
+      id: 'tabs',
+      key,
+      value: trackOf({ form: key === 'height' ? 'grow' : 'fade', ms: 300, step })
+    });
     expect(rules(track('out'), track('enter'), track('rise', 20))).toEqual(['many-movements']);
-    expect(rules(style('tab', 'rest', 'transition', 'padding 200ms, color 100ms'))).toEqual(['layout-motion']);
+    expect(rules(style('tab', 'rest', 'transition', 'padding 200ms, color 100ms'))).toEqual([
+      'layout-motion'
+    ]);
   });
 
   it('offers fixes that mend, for every rule that has one', () => {
@@ -85,27 +190,71 @@ describe('findings', () => {
       [[], fit({ needed: 600, from: null })],
       [[], fit({ heights: [100, 196] })],
       [[put(make('heading', 'Deep', { level: '4' }))], fit({})],
-      [[{ type: 'set-style', id: 'tabs', part: 'tab', state: 'rest', condition: 'always', property: 'transition', value: 'padding 200ms, color 100ms' }], fit({})]
+      [
+        [
+          {
+            type: 'set-style',
+            id: 'tabs',
+            part: 'tab',
+            state: 'rest',
+            condition: 'always',
+            property: 'transition',
+            value: 'padding 200ms, color 100ms'
+          }
+        ],
+        fit({})
+      ]
     ];
     for (const [commands, facts] of cases) {
       const project = after(sampleProject(), ...commands);
       const finding = runFindings(registry, project, facts).find(({ fix }) => fix)!;
-      const outcome = apply(registry, project, { type: 'batch', label: finding.fix!.label, commands: finding.fix!.commands });
-      expect(outcome.ok && runFindings(registry, outcome.project, facts).filter(({ rule }) => rule === finding.rule)).toEqual([]);
+      const outcome = apply(registry, project, {
+        type: 'batch',
+        label: finding.fix!.label,
+        commands: finding.fix!.commands
+      });
+      expect(
+        outcome.ok &&
+          runFindings(registry, outcome.project, facts).filter(({ rule }) => rule === finding.rule)
+      ).toEqual([]);
     }
   });
 
   it('after an edit says the same as from scratch, having run only what the edit may change', () => {
     const runner = createFindingsRunner(registry);
     const steps: readonly Command[] = [
-      { type: 'set-style', id: 'page', part: 'root', state: 'rest', condition: 'always', property: 'background-color', value: '#777777' },
-      { type: 'set-style', id: 'heading', part: 'root', state: 'rest', condition: 'always', property: 'color', value: '#888888' },
+      {
+        type: 'set-style',
+        id: 'page',
+        part: 'root',
+        state: 'rest',
+        condition: 'always',
+        property: 'background-color',
+        value: '#777777'
+      },
+      {
+        type: 'set-style',
+        id: 'heading',
+        part: 'root',
+        state: 'rest',
+        condition: 'always',
+        property: 'color',
+        value: '#888888'
+      },
       { type: 'set-setting', id: 'heading', key: 'level', value: '3' },
       { type: 'rename', id: 'two', name: 'Tab 2' },
       { type: 'duplicate', ids: ['tabs'] },
       { type: 'remove', ids: ['text-two'] },
       { type: 'set-token', token: { id: 'ink', name: 'Ink', type: 'colour', value: '#222222' } },
-      { type: 'set-style', id: 'heading', part: 'root', state: 'rest', condition: 'always', property: 'color', value: '{ink}' },
+      {
+        type: 'set-style',
+        id: 'heading',
+        part: 'root',
+        state: 'rest',
+        condition: 'always',
+        property: 'color',
+        value: '{ink}'
+      },
       { type: 'set-token', token: { id: 'ink', name: 'Ink', type: 'colour', value: '#808080' } }
     ];
     let project = sampleProject();
@@ -114,38 +263,83 @@ describe('findings', () => {
       project = after(project, command);
       expect(runner.run(project)).toEqual(runFindings(registry, project));
     }
-    expect(runner.run(project, fit({ heights: [10, 90] })).map(({ rule }) => rule)).toContain('panel-height-jump');
+    expect(runner.run(project, fit({ heights: [10, 90] })).map(({ rule }) => rule)).toContain(
+      'panel-height-jump'
+    );
   });
 
   it('are set aside with a reason, and counted apart', () => {
-    const project = after(sampleProject(), { type: 'remove', ids: ['text-two'] }, { type: 'set-aside', finding: 'empty-panel tabs', reason: 'Comes later' });
-    expect(splitAside(runFindings(registry, project), project.info.aside)).toMatchObject({ open: [], aside: [{ rule: 'empty-panel', reason: 'Comes later' }] });
+    const project = after(
+      sampleProject(),
+      { type: 'remove', ids: ['text-two'] },
+      { type: 'set-aside', finding: 'empty-panel tabs', reason: 'Comes later' }
+    );
+    expect(splitAside(runFindings(registry, project), project.info.aside)).toMatchObject({
+      open: [],
+      aside: [{ rule: 'empty-panel', reason: 'Comes later' }]
+    });
   });
 
   it('puts errors first', () => {
-    const all = found({ type: 'remove', ids: ['text-two'] }, put(make('button', 'Go', { label: '' }), 'right'));
+    const all = found(
+      { type: 'remove', ids: ['text-two'] },
+      put(make('button', 'Go', { label: '' }), 'right')
+    );
     expect(all.map((each) => each.severity)).toEqual(['error', 'warning']);
   });
 });
 
 describe('copies', () => {
-  const found = (...commands: Command[]) => runFindings(registry, after(sampleProject(), ...commands)).filter(({ rule }) => rule === 'unchanged-copy').map(({ sentence }) => sentence);
+  const found = (...commands: Command[]) =>
+    runFindings(registry, after(sampleProject(), ...commands))
+      .filter(({ rule }) => rule === 'unchanged-copy')
+      .map(({ sentence }) => sentence);
   const say = (id: string, key: string, value: string): Command => ({ type: 'set-setting', id, key, value });
   const make = makeWith({ exactIds: true });
   const card = (name: string, words: string): Command => ({
     type: 'insert',
-    fragment: make('stack', name, {}, { content: [make('heading', `${name} heading`, { text: words }), make('button', `${name} link`, { label: 'Read', href: '#a' })] }),
+    fragment: make(
+      'stack',
+      name,
+      {},
+      {
+        content: [
+          make('heading', `${name} heading`, { text: words }),
+          make('button', `${name} link`, { label: 'Read', href: '#a' })
+        ]
+      }
+    ),
     at: { parent: 'section', slot: 'content', index: 99 }
   });
 
   it('that still say what the one before says are named with what is the same, and fall silent one by one', () => {
     const commands = [card('First card', 'Pears'), card('Second card', 'Pears')];
-    expect(found(...commands)).toEqual(['Second card still says what First card says: words of Second card heading, words of Second card link, link of Second card link']);
-    expect(found(...commands, say('second-card-heading', 'text', 'Quinces'), say('second-card-link', 'label', 'Read on'))).toEqual(['Second card still says what First card says: link of Second card link']);
-    expect(found(...commands, say('second-card-heading', 'text', 'Quinces'), say('second-card-link', 'label', 'Read on'), say('second-card-link', 'href', '#b'))).toEqual([]);
+    expect(found(...commands)).toEqual([
+      'Second card still says what First card says: words of Second card heading, words of Second card link, link of Second card link'
+    ]);
+    expect(
+      found(
+        ...commands,
+        say('second-card-heading', 'text', 'Quinces'),
+        say('second-card-link', 'label', 'Read on')
+      )
+    ).toEqual(['Second card still says what First card says: link of Second card link']);
+    expect(
+      found(
+        ...commands,
+        say('second-card-heading', 'text', 'Quinces'),
+        say('second-card-link', 'label', 'Read on'),
+        say('second-card-link', 'href', '#b')
+      )
+    ).toEqual([]);
   });
 
   it('are none where the two are built differently', () => {
-    expect(found(card('First card', 'Pears'), card('Second card', 'Pears'), { type: 'remove', ids: ['second-card-link'] })).toEqual([]);
+    expect(
+      found(card('First card', 'Pears'), card('Second card', 'Pears'), {
+        type: 'remove',
+        ids: ['second-card-link']
+      })
+    ).toEqual([]);
   });
 });

@@ -8,9 +8,27 @@ import { after, id, sampleProject } from '../testing/project';
 import { runFindings } from './run';
 
 const make = makeWith({ exactIds: true });
-const asset = (changes: Partial<Asset>): Command => ({ type: 'add-asset', asset: { id: 'photo', file: 'photo.jpg', type: 'image/jpeg', width: 2400, height: 1600, bytes: 300_000, ...changes } });
-const picture: Command = { type: 'insert', fragment: make('image', 'Picture', { asset: 'photo', alt: 'Trees' }), at: { parent: 'left', slot: 'content', index: 0 } };
-const found = (project: Project) => runFindings(registry, project).filter(({ rule }) => /^picture|^full/.test(rule)).map(({ rule, number }) => ({ rule, number }));
+const asset = (changes: Partial<Asset>): Command => ({
+  type: 'add-asset',
+  asset: {
+    id: 'photo',
+    file: 'photo.jpg',
+    type: 'image/jpeg',
+    width: 2400,
+    height: 1600,
+    bytes: 300_000,
+    ...changes
+  }
+});
+const picture: Command = {
+  type: 'insert',
+  fragment: make('image', 'Picture', { asset: 'photo', alt: 'Trees' }),
+  at: { parent: 'left', slot: 'content', index: 0 }
+};
+const found = (project: Project) =>
+  runFindings(registry, project)
+    .filter(({ rule }) => /^picture|^full/.test(rule))
+    .map(({ rule, number }) => ({ rule, number }));
 const withPicture = (changes: Partial<Asset>) => after(sampleProject(), asset(changes), picture);
 
 describe('pictures', () => {
@@ -24,20 +42,38 @@ describe('pictures', () => {
 
   it('need two pixels for each px that is shown, and drawings none', () => {
     expect(found(withPicture({ width: 1120 }))).toEqual([]);
-    expect(found(withPicture({ width: 1119 }))).toEqual([{ rule: 'picture-grainy', number: '1119 of 1120 px' }]);
+    expect(found(withPicture({ width: 1119 }))).toEqual([
+      { rule: 'picture-grainy', number: '1119 of 1120 px' }
+    ]);
     expect(found(withPicture({ width: 300, file: 'photo.svg', type: 'image/svg+xml' }))).toEqual([]);
-    expect(found(after(sampleProject(), asset({ width: 1000 }), { type: 'set-setting', id: 'section', key: 'picture', value: 'photo' }))).toEqual([{ rule: 'picture-grainy', number: '1000 of 2880 px' }]);
+    expect(
+      found(
+        after(sampleProject(), asset({ width: 1000 }), {
+          type: 'set-setting',
+          id: 'section',
+          key: 'picture',
+          value: 'photo'
+        })
+      )
+    ).toEqual([{ rule: 'picture-grainy', number: '1000 of 2880 px' }]);
   });
 
   it('may weigh so much', () => {
     expect(found(withPicture({ bytes: 4_900_000 }))).toEqual([]);
     expect(found(withPicture({ bytes: 5_100_000 }))).toEqual([{ rule: 'picture-heavy', number: '5.1 MB' }]);
-    expect(found(withPicture({ bytes: 450_000, file: 'photo.gif', type: 'image/gif' }))).toEqual([{ rule: 'picture-heavy', number: '450 kB' }]);
+    expect(found(withPicture({ bytes: 450_000, file: 'photo.gif', type: 'image/gif' }))).toEqual([
+      { rule: 'picture-heavy', number: '450 kB' }
+    ]);
   });
 
   it('fill the window a few times on a page, not many times', () => {
-    const band = (n: number): Command => ({ type: 'insert', fragment: make('section', `Band ${n}`, { height: '100svh', picture: 'photo' }, { content: [] }), at: { parent: 'page', slot: 'sections', index: 1 } });
-    const many = (count: number) => after(sampleProject(), asset({ width: 4000 }), ...Array.from({ length: count }, (_, n) => band(n)));
+    const band = (n: number): Command => ({
+      type: 'insert',
+      fragment: make('section', `Band ${n}`, { height: '100svh', picture: 'photo' }, { content: [] }),
+      at: { parent: 'page', slot: 'sections', index: 1 }
+    });
+    const many = (count: number) =>
+      after(sampleProject(), asset({ width: 4000 }), ...Array.from({ length: count }, (_, n) => band(n)));
     expect(found(many(4))).toEqual([]);
     expect(found(many(5))).toEqual([{ rule: 'full-screen-media', number: '5, 300 kB' }]);
   });

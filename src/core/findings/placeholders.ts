@@ -25,7 +25,8 @@ const labelKey = ({ kind, name }: Node) => wordsKey(kind, 'name', name);
 function* wordsOf(registry: Registry, node: Node): Generator<string> {
   const kind = registry.kindOf(node.kind);
   const settings = settingsWithDefaults(kind, node);
-  for (const [key, what] of sayingFields(registry, node.kind)) if (what === 'words' && settings[key]) yield wordsKey(node.kind, key, settings[key]);
+  for (const [key, what] of sayingFields(registry, node.kind))
+    if (what === 'words' && settings[key]) yield wordsKey(node.kind, key, settings[key]);
 }
 
 /** All words that kinds and templates start with. */
@@ -47,28 +48,51 @@ function startingWords(registry: Registry): ReadonlySet<string> {
   return words;
 }
 
-const EMPTY: Readonly<Record<string, Placeholder['what']>> = { picture: 'picture', video: 'film', embed: 'frame' };
+const EMPTY: Readonly<Record<string, Placeholder['what']>> = {
+  picture: 'picture',
+  video: 'film',
+  embed: 'frame'
+};
 
-const plain = (text: string) => text.replace(/<[^>]*>/g, ' ').replace(/\s+/g, ' ').trim();
+const plain = (text: string) =>
+  text
+    .replace(/<[^>]*>/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
 
 /**
  * @param pages whose pieces are looked through; left out, all of them.
  * @returns what is still as it came, page by page in the order of each.
  */
-export function placeholdersOf(registry: Registry, project: Project, pages: readonly PageId[] = project.info.pageOrder): readonly Placeholder[] {
+export function placeholdersOf(
+  registry: Registry,
+  project: Project,
+  pages: readonly PageId[] = project.info.pageOrder
+): readonly Placeholder[] {
   const words = startingWords(registry);
   return pages.flatMap((page) => inTree(registry, project, pageOf(project, page).root, words));
 }
 
-function inTree(registry: Registry, project: Project, root: NodeId, words: ReadonlySet<string>): readonly Placeholder[] {
+function inTree(
+  registry: Registry,
+  project: Project,
+  root: NodeId,
+  words: ReadonlySet<string>
+): readonly Placeholder[] {
   return subtreeIds(project, root).flatMap((id): Placeholder[] => {
     const node = nodeOf(project, id);
     const kind = registry.kindOf(node.kind);
     const settings = settingsWithDefaults(kind, node);
     const empty = EMPTY[String(analyse(registry, project, node).markup?.properties.dataEmpty)];
     return [
-      ...(!kind.markup && words.has(labelKey(node)) ? [{ node: id, what: 'label' as const, text: node.name }] : []),
-      ...sayingFields(registry, node.kind).flatMap(([key, what]) => (what === 'words' && words.has(wordsKey(node.kind, key, settings[key])) ? [{ node: id, what: 'words' as const, text: plain(String(settings[key])) }] : [])),
+      ...(!kind.markup && words.has(labelKey(node))
+        ? [{ node: id, what: 'label' as const, text: node.name }]
+        : []),
+      ...sayingFields(registry, node.kind).flatMap(([key, what]) =>
+        what === 'words' && words.has(wordsKey(node.kind, key, settings[key]))
+          ? [{ node: id, what: 'words' as const, text: plain(String(settings[key])) }]
+          : []
+      ),
       ...(empty ? [{ node: id, what: empty, text: '' }] : [])
     ];
   });

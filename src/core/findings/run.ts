@@ -16,18 +16,27 @@ function rulesByKind(registry: Registry): ReadonlyMap<string, readonly FindingRu
   const all = allRules(registry);
   const twice = all.find((rule, i) => all.findIndex((other) => other.id === rule.id) !== i);
   if (twice) throw new Error(`Finding rule ${JSON.stringify(twice.id)} is registered twice`);
-  const byKind = new Map(registry.kinds.map((kind) => [kind.kind, all.filter((rule) => !rule.kinds || rule.kinds.includes(kind.kind))]));
+  const byKind = new Map(
+    registry.kinds.map((kind) => [
+      kind.kind,
+      all.filter((rule) => !rule.kinds || rule.kinds.includes(kind.kind))
+    ])
+  );
   rulesOf.set(registry, byKind);
   return byKind;
 }
 
 /** Every rule there is: those about any kind, then those of each kind. */
-export const allRules = (registry: Registry): readonly FindingRule[] => [...pageRules(registry), ...registry.kinds.flatMap((kind) => kind.findings)];
+export const allRules = (registry: Registry): readonly FindingRule[] => [
+  ...pageRules(registry),
+  ...registry.kinds.flatMap((kind) => kind.findings)
+];
 
 type Found = readonly Finding[];
 
 /**
- * Runs the rules, and after an edit again only those whose answer may have changed. One for each project that is open.
+ * Runs the rules, and after an edit again only those whose answer may have changed. One for each project that
+ * is open.
  */
 export function createFindingsRunner(registry: Registry) {
   const rules = rulesByKind(registry);
@@ -36,36 +45,56 @@ export function createFindingsRunner(registry: Registry) {
   let before: Project | null = null;
   let factsBefore: Facts = NO_FACTS;
 
-  const runRule = (rule: FindingRule, node: Node, project: Project, facts: Facts): Found => rule.check(node, project, facts).map((each) => ({ ...each, rule: rule.id, node: node.id }));
+  const runRule = (rule: FindingRule, node: Node, project: Project, facts: Facts): Found =>
+    rule.check(node, project, facts).map((each) => ({ ...each, rule: rule.id, node: node.id }));
 
-  const runNode = (node: Node, project: Project, facts: Facts, wanted: (rule: FindingRule) => boolean): void => {
+  const runNode = (
+    node: Node,
+    project: Project,
+    facts: Facts,
+    wanted: (rule: FindingRule) => boolean
+  ): void => {
     let byRule = known.get(node.id);
     if (!byRule) known.set(node.id, (byRule = new Map()));
-    for (const rule of rules.get(node.kind) ?? []) if (wanted(rule) || !byRule.has(rule)) byRule.set(rule, runRule(rule, node, project, facts));
+    for (const rule of rules.get(node.kind) ?? [])
+      if (wanted(rule) || !byRule.has(rule)) byRule.set(rule, runRule(rule, node, project, facts));
   };
 
   /** Nodes an edit touched, and what stands in or around them; null where everything may have changed. */
-  const touchedBy = (project: Project): { readonly self: ReadonlySet<NodeId>; readonly below: ReadonlySet<NodeId> } | null => {
+  const touchedBy = (
+    project: Project
+  ): { readonly self: ReadonlySet<NodeId>; readonly below: ReadonlySet<NodeId> } | null => {
     const steps = before ? maybeSteps(before, project) : null;
     if (!steps) return null;
     const self = new Set<NodeId>();
     const below = new Set<NodeId>();
     for (const diff of steps) {
-      if (diff.pages || diff.assets || diff.tokens || diff.shelf || (diff.info && diff.info[0]?.bands !== diff.info[1]?.bands)) return null;
+      if (
+        diff.pages ||
+        diff.assets ||
+        diff.tokens ||
+        diff.shelf ||
+        (diff.info && diff.info[0]?.bands !== diff.info[1]?.bands)
+      )
+        return null;
       for (const [id, [from, to]] of Object.entries(diff.nodes ?? {})) {
         if (!from || !to || from.slots !== to.slots) return null;
         self.add(id as NodeId);
         const owner = maybePlaceOf(project, id as NodeId)?.parent;
         if (owner) self.add(owner);
         subtreeIds(project, id as NodeId).forEach((each) => below.add(each));
-        for (const above of over(registry, project, id as NodeId)) subtreeIds(project, above).forEach((each) => below.add(each));
+        for (const above of over(registry, project, id as NodeId))
+          subtreeIds(project, above).forEach((each) => below.add(each));
       }
     }
     return { self, below };
   };
 
   return {
-    /** @returns what the rules have to say, errors first, then in the order of the document; what was set aside is among it. */
+    /**
+     * @returns what the rules have to say, errors first, then in the order of the document; what was set
+     * aside is among it.
+     */
     run(project: Project, facts: Facts = NO_FACTS): Found {
       const touched = touchedBy(project);
       if (!touched) {
@@ -73,23 +102,32 @@ export function createFindingsRunner(registry: Registry) {
         for (const node of Object.values(project.nodes)) runNode(node, project, facts, () => true);
       } else {
         // Facts come from another thread as copies, so they are compared by what they say.
-        const measured = new Set([...facts.fits.keys()].filter((id) => !isSameFit(facts.fits.get(id), factsBefore.fits.get(id))));
+        const measured = new Set(
+          [...facts.fits.keys()].filter((id) => !isSameFit(facts.fits.get(id), factsBefore.fits.get(id)))
+        );
         for (const node of Object.values(project.nodes)) {
           const isSelf = touched.self.has(node.id) || measured.has(node.id);
           const isBelow = isSelf || touched.below.has(node.id);
           if (touched.self.size === 0 && !isSelf) continue;
-          runNode(node, project, facts, ({ scope = 'around' }) => (scope === 'project' ? touched.self.size > 0 || isSelf : scope === 'around' ? isBelow : isSelf));
+          runNode(node, project, facts, ({ scope = 'around' }) =>
+            scope === 'project' ? touched.self.size > 0 || isSelf : scope === 'around' ? isBelow : isSelf
+          );
         }
       }
       before = project;
       factsBefore = facts;
-      const all = Object.values(project.nodes).flatMap(({ id }) => [...(known.get(id)?.values() ?? [])].flat());
+      const all = Object.values(project.nodes).flatMap(({ id }) =>
+        [...(known.get(id)?.values() ?? [])].flat()
+      );
       return all.sort((a, b) => Number(a.severity === 'warning') - Number(b.severity === 'warning'));
     }
   };
 }
 
-/** Pieces that lie on a touched one or on something around it, and take its ground for theirs: the one before it, layers above its own. */
+/**
+ * Pieces that lie on a touched one or on something around it, and take its ground for theirs: the one before
+ * it, layers above its own.
+ */
 function over(registry: Registry, project: Project, id: NodeId): readonly NodeId[] {
   const place = maybePlaceOf(project, id);
   const row = place && nodeOf(project, place.parent).slots[place.slot];
@@ -100,7 +138,9 @@ function over(registry: Registry, project: Project, id: NodeId): readonly NodeId
   ];
 }
 
-const isSameFit = (a: Fit | undefined, b: Fit | undefined) => a === b || JSON.stringify(a) === JSON.stringify(b);
+const isSameFit = (a: Fit | undefined, b: Fit | undefined) =>
+  a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** Everything the rules have to say about a project, once. */
-export const runFindings = (registry: Registry, project: Project, facts: Facts = NO_FACTS): Found => createFindingsRunner(registry).run(project, facts);
+export const runFindings = (registry: Registry, project: Project, facts: Facts = NO_FACTS): Found =>
+  createFindingsRunner(registry).run(project, facts);

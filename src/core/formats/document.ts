@@ -8,7 +8,21 @@ import { completeNode } from '../project/complete';
 import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
 import { hasWords, ID_PATTERN } from '../project/ids';
-import { CONDITIONS, FILM_TYPES, PICTURE_TYPES, STATES, SUPPORT_TARGETS, TOKEN_TYPES, type Fragment, type Node, type NodeId, type PageId, type Project, type ShelfId, type Token } from '../project/types';
+import {
+  CONDITIONS,
+  FILM_TYPES,
+  PICTURE_TYPES,
+  STATES,
+  SUPPORT_TARGETS,
+  TOKEN_TYPES,
+  type Fragment,
+  type Node,
+  type NodeId,
+  type PageId,
+  type Project,
+  type ShelfId,
+  type Token
+} from '../project/types';
 import { schemaFault } from '../commands/define';
 import { MOST_NODES } from '../commands/structure';
 
@@ -26,7 +40,8 @@ export type ReadDocument =
 
 const id = string().strict(true).matches(ID_PATTERN).required();
 const words = (most: number) => string().strict(true).max(most).defined();
-const name = (most: number) => words(most).test('seen', 'its name has nothing that can be seen', (value) => hasWords(value ?? ''));
+const name = (most: number) =>
+  words(most).test('seen', 'its name has nothing that can be seen', (value) => hasWords(value ?? ''));
 
 /** A document is a table of records whose values are small: settings of a list of icons are the deepest. */
 const NESTED_MOST = 40;
@@ -44,14 +59,26 @@ const pageSchema = object({
 const assetSchema = object({
   id,
   file: words(100).matches(/^[a-z0-9][a-z0-9._-]{0,99}$/),
-  type: string().oneOf([...PICTURE_TYPES, ...FILM_TYPES]).required(),
+  type: string()
+    .oneOf([...PICTURE_TYPES, ...FILM_TYPES])
+    .required(),
   width: number().strict(true).min(1).nullable().defined(),
   height: number().strict(true).min(1).nullable().defined(),
   bytes: number().strict(true).integer().min(0).required(),
-  tones: array(string().strict(true).matches(/^#[0-9a-f]{8}$/).required()).max(32)
+  tones: array(
+    string()
+      .strict(true)
+      .matches(/^#[0-9a-f]{8}$/)
+      .required()
+  ).max(32)
 });
 
-const tokenSchema = object({ id, name: name(80), type: string().oneOf(TOKEN_TYPES).required(), value: words(500).min(1) });
+const tokenSchema = object({
+  id,
+  name: name(80),
+  type: string().oneOf(TOKEN_TYPES).required(),
+  value: words(500).min(1)
+});
 
 const infoSchema = object({
   name: name(120),
@@ -66,14 +93,21 @@ const infoSchema = object({
 const no = (sentence: string): ReadDocument => ({ ok: false, sentence });
 
 /**
- * Reads a parsed project.json of format 1. Structure must hold (pages, ids, the tree); settings and styles that do not are left
- * out one by one, each with a fault. Nothing in the result is shared with the input.
+ * Reads a parsed project.json of format 1. Structure must hold (pages, ids, the tree); settings and styles
+ * that do not are left out one by one, each with a fault. Nothing in the result is shared with the input.
  */
 export function readDocument(registry: Registry, value: unknown): ReadDocument {
   if (!isRecord(value)) return no('The project.json in this file is not a project.');
-  if (isDeeperThan(value, NESTED_MOST)) return no(`The project.json in this file is nested more than ${NESTED_MOST} deep, which no project needs. It was not opened.`);
-  if (typeof value.format !== 'number') return no('The project.json in this file does not say which format it has.');
-  if (value.format > 1) return no(`This project was made by a newer Kymation (format ${value.format}; this one reads format 1). Update, then open it again.`);
+  if (isDeeperThan(value, NESTED_MOST))
+    return no(
+      `The project.json in this file is nested more than ${NESTED_MOST} deep, which no project needs. It was not opened.`
+    );
+  if (typeof value.format !== 'number')
+    return no('The project.json in this file does not say which format it has.');
+  if (value.format > 1)
+    return no(
+      `This project was made by a newer Kymation (format ${value.format}; this one reads format 1). Update, then open it again.`
+    );
   if (value.format !== 1) return no(`This project has format ${value.format}, which Kymation never wrote.`);
   try {
     id.validateSync(value.id);
@@ -91,8 +125,19 @@ export function readDocument(registry: Registry, value: unknown): ReadDocument {
  * @param tokens those its values may name.
  * @returns the pieces; null where there is nothing that could stand on a page.
  */
-export function readFragment(registry: Registry, value: unknown, tokens: Project['tokens'] = {}): Fragment | null {
-  if (!isRecord(value) || isDeeperThan(value, NESTED_MOST) || typeof value.root !== 'string' || !isRecord(value.nodes) || Object.keys(value.nodes).length > MOST_NODES) return null;
+export function readFragment(
+  registry: Registry,
+  value: unknown,
+  tokens: Project['tokens'] = {}
+): Fragment | null {
+  if (
+    !isRecord(value) ||
+    isDeeperThan(value, NESTED_MOST) ||
+    typeof value.root !== 'string' ||
+    !isRecord(value.nodes) ||
+    Object.keys(value.nodes).length > MOST_NODES
+  )
+    return null;
   return new Reader(registry, tokens).fragment(value.root, value.nodes);
 }
 
@@ -111,9 +156,11 @@ class Reader {
   ) {}
 
   read(raw: Project): ReadDocument {
-    if (![raw.pages, raw.nodes, raw.assets].every(isRecord)) return no('The project.json in this file lacks its pages, nodes or pictures.');
+    if (![raw.pages, raw.nodes, raw.assets].every(isRecord))
+      return no('The project.json in this file lacks its pages, nodes or pictures.');
     const count = Object.keys(raw.nodes).length;
-    if (count > MOST_NODES) return no(`This project holds ${count} pieces; ${MOST_NODES} are the most that can be opened.`);
+    if (count > MOST_NODES)
+      return no(`This project holds ${count} pieces; ${MOST_NODES} are the most that can be opened.`);
     this.tokens = this.readTokens((raw as { tokens?: unknown }).tokens);
     this.shelved = new Set(entries((raw as { shelf?: unknown }).shelf).map(([key]) => key));
     const nodes = emptyRecord<Node>();
@@ -123,23 +170,40 @@ class Reader {
     }
     const pages = emptyRecord<Project['pages'][PageId]>();
     const pageOrder = [...new Set(raw.info.pageOrder)];
-    if (pageOrder.length < raw.info.pageOrder.length) this.fault('pages', 'A page stood twice in the order of the pages; it stands there once now.', '/info/pageOrder');
+    if (pageOrder.length < raw.info.pageOrder.length)
+      this.fault(
+        'pages',
+        'A page stood twice in the order of the pages; it stands there once now.',
+        '/info/pageOrder'
+      );
     for (const pageId of pageOrder) {
       const page = ownOf(raw.pages as Record<string, Project['pages'][PageId]>, pageId);
       const fault = page ? schemaFault(pageSchema, page) : 'it is missing';
-      if (fault || page?.id !== pageId) return no(`The page “${pageId}” in this file is damaged: ${fault ?? 'its id differs'}.`);
-      if (!Object.hasOwn(nodes, page.root) || nodes[page.root]!.kind !== 'page') return no(`The page “${page.name}” in this file has lost its content.`);
+      if (fault || page?.id !== pageId)
+        return no(`The page “${pageId}” in this file is damaged: ${fault ?? 'its id differs'}.`);
+      if (!Object.hasOwn(nodes, page.root) || nodes[page.root]!.kind !== 'page')
+        return no(`The page “${page.name}” in this file has lost its content.`);
       pages[pageId] = pick(page, pageSchema);
     }
-    const kept = this.tree(nodes, Object.values(pages).map((page) => page.root));
+    const kept = this.tree(
+      nodes,
+      Object.values(pages).map((page) => page.root)
+    );
     if (typeof kept === 'string') return no(kept);
     const { id: projectId, info } = raw;
     const bands = info.bands.narrow < info.bands.medium ? info.bands : { medium: 960, narrow: 640 };
-    if (bands !== info.bands) this.fault('bands', 'The width bands overlap and were set to 640 and 960 px.', '/info/bands');
+    if (bands !== info.bands)
+      this.fault('bands', 'The width bands overlap and were set to 640 and 960 px.', '/info/bands');
     const project: Project = {
       format: 1,
       id: projectId,
-      info: { name: info.name, bands: { medium: bands.medium, narrow: bands.narrow }, support: info.support ?? 'widely', aside: this.aside(info.aside), pageOrder },
+      info: {
+        name: info.name,
+        bands: { medium: bands.medium, narrow: bands.narrow },
+        support: info.support ?? 'widely',
+        aside: this.aside(info.aside),
+        pageOrder
+      },
       pages: { ...pages },
       nodes: kept as Project['nodes'],
       assets: this.assets(raw.assets),
@@ -163,11 +227,25 @@ class Reader {
   private shelf(raw: unknown): Project['shelf'] {
     const kept = emptyRecord<unknown>();
     for (const [key, piece] of entries(raw)) {
-      const content = isRecord(piece) && piece.id === key && ID_PATTERN.test(key) && isRecord(piece.fragment) ? piece.fragment : null;
+      const content =
+        isRecord(piece) && piece.id === key && ID_PATTERN.test(key) && isRecord(piece.fragment)
+          ? piece.fragment
+          : null;
       const isSmall = content && isRecord(content.nodes) && Object.keys(content.nodes).length <= MOST_NODES;
-      const fragment = isSmall && typeof content.root === 'string' ? this.fragment(content.root, content.nodes as Loose) : null;
-      if (!fragment) this.fault('shelf', 'A piece on the shelf was left out: it is damaged.', `/shelf/${key}`);
-      else kept[key] = { id: key, name: name(80).isValidSync((piece as Loose).name) ? (piece as Loose).name : fragment.nodes[fragment.root]!.name, fragment };
+      const fragment =
+        isSmall && typeof content.root === 'string'
+          ? this.fragment(content.root, content.nodes as Loose)
+          : null;
+      if (!fragment)
+        this.fault('shelf', 'A piece on the shelf was left out: it is damaged.', `/shelf/${key}`);
+      else
+        kept[key] = {
+          id: key,
+          name: name(80).isValidSync((piece as Loose).name)
+            ? (piece as Loose).name
+            : fragment.nodes[fragment.root]!.name,
+          fragment
+        };
     }
     return { ...kept } as Project['shelf'];
   }
@@ -182,17 +260,26 @@ class Reader {
     if (!ID_PATTERN.test(key) || !isRecord(raw) || raw.id !== key) return drop('its id is damaged');
     const kind = typeof raw.kind === 'string' ? this.registry.maybeKindOf(raw.kind) : null;
     if (!kind) return drop(`this version has no kind “${inWords(raw.kind).slice(0, 40)}”`);
-    const written = typeof raw.name === 'string' && hasWords(raw.name) ? raw.name.trim().slice(0, 120) : kind.label;
-    const { settings } = isRecord(raw.settings) ? completeNode({ ...raw, adapt: {} } as unknown as Node) : raw;
+    const written =
+      typeof raw.name === 'string' && hasWords(raw.name) ? raw.name.trim().slice(0, 120) : kind.label;
+    const { settings } = isRecord(raw.settings)
+      ? completeNode({ ...raw, adapt: {} } as unknown as Node)
+      : raw;
     return {
       id: key as NodeId,
       kind: kind.kind,
       name: written,
-      settings: this.settings(kind.settings.fields as Record<string, AnySchema>, settings, `${path}/settings`),
+      settings: this.settings(
+        kind.settings.fields as Record<string, AnySchema>,
+        settings,
+        `${path}/settings`
+      ),
       adapt: this.adapt(kind.settings.fields as Record<string, AnySchema>, raw.adapt, `${path}/adapt`),
       slots: this.slots(Object.keys(kind.slots), raw.slots),
       styles: this.styles(kind.anatomy, raw.styles, `${path}/styles`),
-      ...(typeof raw.linked === 'string' && this.shelved.has(raw.linked) ? { linked: raw.linked as ShelfId } : {})
+      ...(typeof raw.linked === 'string' && this.shelved.has(raw.linked)
+        ? { linked: raw.linked as ShelfId }
+        : {})
     };
   }
 
@@ -200,7 +287,9 @@ class Reader {
     const kept = emptyRecord<unknown>();
     for (const [key, value] of Object.entries(isRecord(raw) ? raw : {})) {
       const field = Object.hasOwn(fields, key) ? fields[key] : undefined;
-      const fault = field ? (schemaFault(field, value) ?? tokenFault(field, value, this.tokens)) : 'there is no such setting';
+      const fault = field
+        ? (schemaFault(field, value) ?? tokenFault(field, value, this.tokens))
+        : 'there is no such setting';
       if (fault) this.fault('setting', `A setting was left out: ${fault}`, `${path}/${key}`);
       else kept[key] = value;
     }
@@ -214,22 +303,33 @@ class Reader {
         this.fault('setting', 'Settings were left out: there is no such condition.', `${path}/${condition}`);
         continue;
       }
-      const responsive = Object.fromEntries(Object.entries(fields).filter(([, field]) => field.meta()?.field?.responsive && !field.meta()?.field?.fixed?.[condition as 'print']));
+      const responsive = Object.fromEntries(
+        Object.entries(fields).filter(
+          ([, field]) =>
+            field.meta()?.field?.responsive && !field.meta()?.field?.fixed?.[condition as 'print']
+        )
+      );
       const own = this.settings(responsive, settings, `${path}/${condition}`);
       if (Object.keys(own).length > 0) kept[condition] = own;
     }
     return { ...kept };
   }
 
-  /** Tokens one by one, each checked against those kept before it and then all together, so that no ring is let in. */
+  /**
+   * Tokens one by one, each checked against those kept before it and then all together, so that no ring is
+   * let in.
+   */
   readTokens(raw: unknown): Project['tokens'] {
     const found = emptyRecord<Token>();
     for (const [key, token] of entries(raw)) {
-      const fault = isRecord(token) && token.id === key && !key.startsWith('k-') ? schemaFault(tokenSchema, token) : 'its id is damaged';
+      const fault =
+        isRecord(token) && token.id === key && !key.startsWith('k-')
+          ? schemaFault(tokenSchema, token)
+          : 'its id is damaged';
       if (fault) this.fault('token', `A token was left out: ${fault}.`, `/tokens/${key}`);
       else found[key] = pick(token as unknown as Token, tokenSchema);
     }
-    for (let dropped = true; dropped; ) {
+    for (let dropped = true; dropped;) {
       dropped = false;
       for (const token of Object.values(found)) {
         const checked = checkToken(token, found);
@@ -243,7 +343,14 @@ class Reader {
   }
 
   private aside(raw: unknown): Project['info']['aside'] {
-    return Object.fromEntries(entries(raw).filter((entry): entry is [string, string] => entry[0].length <= 160 && typeof entry[1] === 'string' && entry[1].length <= 300).slice(0, 2000));
+    return Object.fromEntries(
+      entries(raw)
+        .filter(
+          (entry): entry is [string, string] =>
+            entry[0].length <= 160 && typeof entry[1] === 'string' && entry[1].length <= 300
+        )
+        .slice(0, 2000)
+    );
   }
 
   private slots(names: readonly string[], raw: unknown): Node['slots'] {
@@ -264,9 +371,16 @@ class Reader {
               isStateOf(ownOf(anatomy, part), state) &&
               CONDITIONS.includes(condition as 'always') &&
               STYLE_PROPERTIES.has(property);
-            const checked = isKnown && typeof value === 'string' ? checkValue(property, value, this.tokens) : null;
-            if (checked?.ok) (((kept[part] ??= {})[state] ??= {})[condition] ??= {})[property] = checked.value;
-            else this.fault('style', `A style was left out: ${checked?.sentence ?? 'there is no such part, state or property.'}`, `${path}/${part}/${state}/${condition}/${property}`);
+            const checked =
+              isKnown && typeof value === 'string' ? checkValue(property, value, this.tokens) : null;
+            if (checked?.ok)
+              (((kept[part] ??= {})[state] ??= {})[condition] ??= {})[property] = checked.value;
+            else
+              this.fault(
+                'style',
+                `A style was left out: ${checked?.sentence ?? 'there is no such part, state or property.'}`,
+                `${path}/${part}/${state}/${condition}/${property}`
+              );
           }
         }
       }
@@ -287,9 +401,17 @@ class Reader {
         const accepted: NodeId[] = [];
         for (const child of children) {
           const known = Object.hasOwn(nodes, child) ? nodes[child]! : null;
-          const fits = known && this.registry.kindOf(node.kind).slots[name]!.accepts.includes(this.registry.kindOf(known.kind).category);
+          const fits =
+            known &&
+            this.registry
+              .kindOf(node.kind)
+              .slots[name]!.accepts.includes(this.registry.kindOf(known.kind).category);
           if (!fits || Object.hasOwn(kept, child)) {
-            this.fault('tree', `A piece was left out: ${fits ? 'it stands in two places' : 'it cannot stand here or is missing'}.`, `/nodes/${id}/slots/${name}`);
+            this.fault(
+              'tree',
+              `A piece was left out: ${fits ? 'it stands in two places' : 'it cannot stand here or is missing'}.`,
+              `/nodes/${id}/slots/${name}`
+            );
             continue;
           }
           const wrong = visit(child, depth + 1);
@@ -312,9 +434,15 @@ class Reader {
     const kept = emptyRecord<unknown>();
     const files = new Set<string>();
     for (const [key, asset] of entries(raw)) {
-      const fault = isRecord(asset) && asset.id === key ? schemaFault(assetSchema, asset) : 'its id is damaged';
+      const fault =
+        isRecord(asset) && asset.id === key ? schemaFault(assetSchema, asset) : 'its id is damaged';
       const file = isRecord(asset) ? inWords(asset.file) : '';
-      if (fault || files.has(file)) this.fault('asset', `A picture was left out: ${fault ?? 'its file name stands twice'}.`, `/assets/${key}`);
+      if (fault || files.has(file))
+        this.fault(
+          'asset',
+          `A picture was left out: ${fault ?? 'its file name stands twice'}.`,
+          `/assets/${key}`
+        );
       else kept[key] = pick(asset as object, assetSchema);
       files.add(file);
     }
@@ -324,11 +452,17 @@ class Reader {
 
 /** Whether a part can be in a state; every part can be at rest. */
 const isStateOf = (part: Anatomy[string] | undefined, state: string): boolean =>
-  part !== undefined && (state === 'rest' || (STATES.includes(state as 'rest') && ownOf(part.states as Loose, state) !== undefined));
+  part !== undefined &&
+  (state === 'rest' ||
+    (STATES.includes(state as 'rest') && ownOf(part.states as Loose, state) !== undefined));
 
 const entries = (value: unknown): [string, unknown][] => (isRecord(value) ? Object.entries(value) : []);
 
 /** Only what the schema knows, so nothing unknown travels on. */
 function pick<T extends object>(value: T, schema: { readonly fields: object }): T {
-  return Object.fromEntries(Object.keys(schema.fields).filter((key) => (value as Loose)[key] !== undefined).map((key) => [key, (value as Loose)[key]])) as T;
+  return Object.fromEntries(
+    Object.keys(schema.fields)
+      .filter((key) => (value as Loose)[key] !== undefined)
+      .map((key) => [key, (value as Loose)[key]])
+  ) as T;
 }

@@ -32,8 +32,8 @@ const ENDINGS: Readonly<Record<Asset['type'], string>> = {
 export const FILE_MOST = 50e6;
 
 /**
- * Recognises a picture or film by its bytes, not by its name (WHATWG MIME Sniffing, sections 6.1 and 6.2; SVG by its root element).
- * SVG comes back cleaned: no script, no event attribute, nothing fetched.
+ * Recognises a picture or film by its bytes, not by its name (WHATWG MIME Sniffing, sections 6.1 and 6.2; SVG
+ * by its root element). SVG comes back cleaned: no script, no event attribute, nothing fetched.
  */
 export function readAsset(bytes: Uint8Array, name: string): ReadAsset {
   const shown = name.slice(0, 80) || 'This file';
@@ -44,22 +44,40 @@ export function readAsset(bytes: Uint8Array, name: string): ReadAsset {
   const stem = slug(name.replace(/\.[^.]*$/, '')) || 'picture';
   if (type) return { ok: true, type, file: `${stem}.${ENDINGS[type]}`, bytes, ...rasterSize(type, bytes) };
   const film = filmType(bytes);
-  if (film) return { ok: true, type: film, file: `${slug(name.replace(/\.[^.]*$/, '')) || 'film'}.${ENDINGS[film]}`, bytes, width: null, height: null };
+  if (film)
+    return {
+      ok: true,
+      type: film,
+      file: `${slug(name.replace(/\.[^.]*$/, '')) || 'film'}.${ENDINGS[film]}`,
+      bytes,
+      width: null,
+      height: null
+    };
   const text = strFromU8(bytes.subarray(0, 2_000_000));
-  if (!/<svg[\s>]/i.test(text)) return no('is no picture or film Kymation can use. Choose SVG, PNG, JPEG, WebP, AVIF, GIF, MP4 or WebM.');
+  if (!/<svg[\s>]/i.test(text))
+    return no('is no picture or film Kymation can use. Choose SVG, PNG, JPEG, WebP, AVIF, GIF, MP4 or WebM.');
   const read = readSvg(text);
   if (!read.ok) return no(read.why);
   const cleanBytes = strToU8(toHtml(read.svg, { space: 'svg', closeEmptyElements: true }));
   return { ok: true, type: 'image/svg+xml', file: `${stem}.svg`, bytes: cleanBytes, ...svgSize(read.svg) };
 }
 
-const bytesAt = (bytes: Uint8Array) => (at: number, ...values: number[]) => values.every((value, i) => bytes[at + i] === value);
+const bytesAt =
+  (bytes: Uint8Array) =>
+  (at: number, ...values: number[]) =>
+    values.every((value, i) => bytes[at + i] === value);
 
 /** A file of an ISO kind that is no picture is taken for MP4; Matroska that says so in its head for WebM. */
 function filmType(bytes: Uint8Array): (typeof FILM_TYPES)[number] | null {
   const has = bytesAt(bytes);
-  if (has(4, 0x66, 0x74, 0x79, 0x70) && !/^(?:avi[fs]|mif1|msf1|hei[cx]|hev[cx])/.test(strFromU8(bytes.subarray(8, 12)))) return 'video/mp4';
-  return has(0, 0x1a, 0x45, 0xdf, 0xa3) && strFromU8(bytes.subarray(4, 64), true).includes('webm') ? 'video/webm' : null;
+  if (
+    has(4, 0x66, 0x74, 0x79, 0x70) &&
+    !/^(?:avi[fs]|mif1|msf1|hei[cx]|hev[cx])/.test(strFromU8(bytes.subarray(8, 12)))
+  )
+    return 'video/mp4';
+  return has(0, 0x1a, 0x45, 0xdf, 0xa3) && strFromU8(bytes.subarray(4, 64), true).includes('webm')
+    ? 'video/webm'
+    : null;
 }
 
 function rasterType(bytes: Uint8Array): Exclude<(typeof PICTURE_TYPES)[number], 'image/svg+xml'> | null {
@@ -76,17 +94,22 @@ interface Size {
   readonly height: number | null;
 }
 
-/** PNG: IHDR (PNG specification, 11.2.2). GIF: logical screen (GIF89a, 18). JPEG: the frame header (ITU-T T.81, B.2.2). */
+/**
+ * PNG: IHDR (PNG specification, 11.2.2). GIF: logical screen (GIF89a, 18). JPEG: the frame header (ITU-T
+ * T.81, B.2.2).
+ */
 function rasterSize(type: Asset['type'], bytes: Uint8Array): Size {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  if (type === 'image/png' && bytes.length >= 24) return { width: view.getUint32(16), height: view.getUint32(20) };
-  if (type === 'image/gif' && bytes.length >= 10) return { width: view.getUint16(6, true), height: view.getUint16(8, true) };
+  if (type === 'image/png' && bytes.length >= 24)
+    return { width: view.getUint32(16), height: view.getUint32(20) };
+  if (type === 'image/gif' && bytes.length >= 10)
+    return { width: view.getUint16(6, true), height: view.getUint16(8, true) };
   if (type === 'image/jpeg') return jpegSize(view);
   return { width: null, height: null };
 }
 
 function jpegSize(view: DataView): Size {
-  for (let at = 2; at + 9 < view.byteLength; ) {
+  for (let at = 2; at + 9 < view.byteLength;) {
     if (view.getUint8(at) !== 0xff) break;
     const marker = view.getUint8(at + 1);
     const isFrame = marker >= 0xc0 && marker <= 0xcf && marker !== 0xc4 && marker !== 0xc8 && marker !== 0xcc;
@@ -102,6 +125,8 @@ function svgSize(svg: Element): Size {
     const match = /^(\d+(?:\.\d+)?)(?:px)?$/.exec(String(value ?? ''));
     return match && Number(match[1]) > 0 ? Math.round(Number(match[1])) : null;
   };
-  const box = String(svg.properties.viewBox ?? '').trim().split(/[\s,]+/);
+  const box = String(svg.properties.viewBox ?? '')
+    .trim()
+    .split(/[\s,]+/);
   return { width: px(svg.properties.width) ?? px(box[2]), height: px(svg.properties.height) ?? px(box[3]) };
 }

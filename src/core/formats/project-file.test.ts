@@ -9,7 +9,8 @@ import { readProjectFile, writeProjectFile } from './project-file';
 
 const noBytes = new Map<AssetId, Uint8Array>();
 const sample = () => JSON.parse(JSON.stringify(sampleProject()));
-const fileOf = (document: unknown, more: Zippable = {}) => zipSync({ 'project.json': strToU8(JSON.stringify(document)), ...more });
+const fileOf = (document: unknown, more: Zippable = {}) =>
+  zipSync({ 'project.json': strToU8(JSON.stringify(document)), ...more });
 const read = (file: Uint8Array) => readProjectFile(registry, file);
 const sentence = (file: Uint8Array) => {
   const opened = read(file);
@@ -24,13 +25,22 @@ describe('project file', () => {
     expect(opened).toMatchObject({ ok: true, notes: [] });
     if (!opened.ok) return;
     expect(opened.project).toEqual(project);
-    expect(new Map([...opened.bytes].map(([id, each]) => [id, strFromU8(each)]))).toEqual(new Map([...bytes].map(([id, each]) => [id, strFromU8(each)])));
+    expect(new Map([...opened.bytes].map(([id, each]) => [id, strFromU8(each)]))).toEqual(
+      new Map([...bytes].map(([id, each]) => [id, strFromU8(each)]))
+    );
   });
 
   it('is a zip of project.json and assets', () => {
     const { project, bytes } = makeDemo();
     const entries = unzipSync(writeProjectFile(project, bytes));
-    expect(Object.keys(entries).toSorted()).toEqual(['assets/orchard-blossom.svg', 'assets/orchard-harvest.svg', 'assets/orchard-summer.svg', 'assets/orchard-wassail.svg', 'assets/press-house.svg', 'project.json']);
+    expect(Object.keys(entries).toSorted()).toEqual([
+      'assets/orchard-blossom.svg',
+      'assets/orchard-harvest.svg',
+      'assets/orchard-summer.svg',
+      'assets/orchard-wassail.svg',
+      'assets/press-house.svg',
+      'project.json'
+    ]);
     expect(JSON.parse(strFromU8(entries['project.json']!)).format).toBe(1);
   });
 
@@ -49,7 +59,11 @@ describe('project file', () => {
     ['a page without content', fileOf({ ...sample(), nodes: {} }), /lost its content/],
     ['no entry of its own', fileOf({ ...sample(), info: undefined }), /own entry is damaged/],
     ['a bad id', fileOf({ ...sample(), id: '../x' }), /damaged/],
-    ['a file that unpacks without end', zipSync({ 'project.json': new Uint8Array(41e6) }), /unpacks to more than 40 MB/]
+    [
+      'a file that unpacks without end',
+      zipSync({ 'project.json': new Uint8Array(41e6) }),
+      /unpacks to more than 40 MB/
+    ]
   ])('refuses %s in one sentence', (_name, file, expected) => {
     expect(sentence(file)).toMatch(expected);
   });
@@ -58,7 +72,24 @@ describe('project file', () => {
     const document = sample();
     const chain = Array.from({ length: 400 }, (_, i) => `c${i}`);
     chain.forEach((each, i) => {
-      document.nodes[each] = i % 2 ? { id: each, kind: 'column', name: 'x', settings: {}, slots: { content: chain[i + 1] ? [chain[i + 1]] : [] }, styles: {} } : { id: each, kind: 'columns', name: 'x', settings: {}, slots: { columns: [chain[i + 1]] }, styles: {} };
+      document.nodes[each] =
+        i % 2
+          ? {
+              id: each,
+              kind: 'column',
+              name: 'x',
+              settings: {},
+              slots: { content: chain[i + 1] ? [chain[i + 1]] : [] },
+              styles: {}
+            }
+          : {
+              id: each,
+              kind: 'columns',
+              name: 'x',
+              settings: {},
+              slots: { columns: [chain[i + 1]] },
+              styles: {}
+            };
     });
     document.nodes.section.slots.content.push('c0');
     expect(sentence(fileOf(document))).toMatch(/nested more than 200/);
@@ -67,12 +98,18 @@ describe('project file', () => {
   it('leaves out what does not fit, says so, and keeps the rest', () => {
     const document = sample();
     document.nodes.heading.settings = { text: 'Kept', level: '9', onclick: 'alert(1)' };
-    document.nodes.tabs.styles = { tab: { rest: { always: { color: 'red;}', 'border-radius': '4px' } } }, __proto__: {}, lid: {} };
+    document.nodes.tabs.styles = {
+      tab: { rest: { always: { color: 'red;}', 'border-radius': '4px' } } },
+      __proto__: {},
+      lid: {}
+    };
     document.nodes.heading2 = { ...document.nodes.heading, id: 'heading2', kind: 'marquee' };
     document.nodes.section.slots.content.push('heading2', 'heading', 'constructor', 42);
     const opened = read(fileOf(document));
     if (!opened.ok) throw new Error(opened.sentence);
-    const { nodes } = opened.project as unknown as { nodes: Record<string, { settings: object; styles: object; slots: { content: string[] } }> };
+    const { nodes } = opened.project as unknown as {
+      nodes: Record<string, { settings: object; styles: object; slots: { content: string[] } }>;
+    };
     expect(nodes.heading!.settings).toEqual({ text: 'Kept' });
     expect(nodes.tabs!.styles).toEqual({ tab: { rest: { always: { 'border-radius': '4px' } } } });
     expect(nodes.section!.slots.content).toEqual(['heading', 'tabs', 'columns']);
@@ -81,13 +118,19 @@ describe('project file', () => {
 
   it('takes no state a part does not have, no page twice, and no text that only looks like one', () => {
     const document = sample();
-    document.nodes.tabs.styles = { panel: { selected: { always: { color: '#111111' } } }, tab: { selected: { always: { color: '#222222' } } } };
+    document.nodes.tabs.styles = {
+      panel: { selected: { always: { color: '#111111' } } },
+      tab: { selected: { always: { color: '#222222' } } }
+    };
     document.info.pageOrder = ['first', 'first'];
     document.nodes.heading.kind = { toString: 1 };
     document.nodes.section.settings = { picture: 'toString', film: 'constructor' };
     const opened = read(fileOf(document));
     if (!opened.ok) throw new Error(opened.sentence);
-    const { nodes, info } = opened.project as unknown as { nodes: Record<string, { settings: object; styles: object }>; info: { pageOrder: string[] } };
+    const { nodes, info } = opened.project as unknown as {
+      nodes: Record<string, { settings: object; styles: object }>;
+      info: { pageOrder: string[] };
+    };
     expect(nodes.tabs!.styles).toEqual({ tab: { selected: { always: { color: '#222222' } } } });
     expect(info.pageOrder).toEqual(['first']);
     expect(Object.keys(nodes)).not.toContain('heading');
@@ -103,12 +146,17 @@ describe('project file', () => {
     document.tokens = { constructor: { id: 'constructor', name: 'Ink', type: 'colour', value: '#111111' } };
     const opened = read(fileOf(document));
     if (!opened.ok) throw new Error(opened.sentence);
-    expect((opened.project as unknown as { nodes: Record<string, { name: string }> }).nodes.heading!.name).toBe('Heading');
+    expect(
+      (opened.project as unknown as { nodes: Record<string, { name: string }> }).nodes.heading!.name
+    ).toBe('Heading');
     expect(opened.project.tokens).toEqual({});
   });
 
   it('says so where a file is nested without end', () => {
-    const deep = JSON.stringify(sample()).replace('"settings":{}', () => `"settings":{"text":${'['.repeat(5000)}${']'.repeat(5000)}}`);
+    const deep = JSON.stringify(sample()).replace(
+      '"settings":{}',
+      () => `"settings":{"text":${'['.repeat(5000)}${']'.repeat(5000)}}`
+    );
     expect(sentence(zipSync({ 'project.json': strToU8(deep) }))).toMatch(/nested more than 40 deep/);
   });
 
@@ -143,7 +191,10 @@ describe('project file', () => {
     document.nodes.columns!.settings = { ratio: '3:2', align: 'center' };
     const opened = read(fileOf(document));
     if (!opened.ok) throw new Error(opened.sentence);
-    expect((opened.project as unknown as typeof document).nodes.columns!.settings).toEqual({ shares: '3/5 2/5', align: 'center' });
+    expect((opened.project as unknown as typeof document).nodes.columns!.settings).toEqual({
+      shares: '3/5 2/5',
+      align: 'center'
+    });
     expect(opened.notes).toEqual([]);
   });
 
@@ -151,8 +202,11 @@ describe('project file', () => {
     const document = { ...sample(), assets: {} as Record<string, unknown> };
     document.assets.a = { id: 'a', file: 'a.svg', type: 'image/svg+xml', width: 1, height: 1, bytes: 1 };
     document.assets.b = { id: 'b', file: 'b.png', type: 'image/png', width: 1, height: 1, bytes: 1 };
-    const svg = '<svg xmlns="http://www.w3.org/2000/svg" onload="alert(1)" viewBox="0 0 8 4"><script>alert(2)</script><a href="javascript:alert(3)"><path d="M0 0h8" onclick="x()" fill="url(https://example.org/x)"/></a><use href="https://example.org/#x"/><foreignObject><iframe src="x"/></foreignObject></svg>';
-    const opened = read(fileOf(document, { 'assets/a.svg': strToU8(svg), 'assets/b.png': strToU8('<script>alert(1)</script>') }));
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" onload="alert(1)" viewBox="0 0 8 4"><script>alert(2)</script><a href="javascript:alert(3)"><path d="M0 0h8" onclick="x()" fill="url(https://example.org/x)"/></a><use href="https://example.org/#x"/><foreignObject><iframe src="x"/></foreignObject></svg>';
+    const opened = read(
+      fileOf(document, { 'assets/a.svg': strToU8(svg), 'assets/b.png': strToU8('<script>alert(1)</script>') })
+    );
     if (!opened.ok) throw new Error(opened.sentence);
     const clean = strFromU8(opened.bytes.get('a' as AssetId)!);
     expect(clean).toContain('<path d="M0 0h8"');
@@ -165,18 +219,36 @@ describe('project file', () => {
   it('never throws, whatever is changed in a file', () => {
     const good = writeProjectFile(sampleProject(), noBytes);
     fc.assert(
-      fc.property(fc.array(fc.tuple(fc.nat(good.length - 1), fc.integer({ min: 0, max: 255 })), { minLength: 1, maxLength: 12 }), (changes) => {
-        const bad = good.slice();
-        for (const [at, value] of changes) bad[at] = value;
-        const opened = read(bad);
-        return opened.ok || opened.sentence.length > 10;
-      }),
+      fc.property(
+        fc.array(fc.tuple(fc.nat(good.length - 1), fc.integer({ min: 0, max: 255 })), {
+          minLength: 1,
+          maxLength: 12
+        }),
+        (changes) => {
+          const bad = good.slice();
+          for (const [at, value] of changes) bad[at] = value;
+          const opened = read(bad);
+          return opened.ok || opened.sentence.length > 10;
+        }
+      ),
       { numRuns: 300 }
     );
   });
 
   it('never throws on any JSON in place of any part of a document', () => {
-    const paths = [['info'], ['info', 'bands'], ['pages'], ['pages', 'first'], ['nodes'], ['nodes', 'tabs'], ['nodes', 'tabs', 'slots'], ['nodes', 'tabs', 'styles'], ['nodes', 'heading', 'settings'], ['assets'], ['info', 'pageOrder']];
+    const paths = [
+      ['info'],
+      ['info', 'bands'],
+      ['pages'],
+      ['pages', 'first'],
+      ['nodes'],
+      ['nodes', 'tabs'],
+      ['nodes', 'tabs', 'slots'],
+      ['nodes', 'tabs', 'styles'],
+      ['nodes', 'heading', 'settings'],
+      ['assets'],
+      ['info', 'pageOrder']
+    ];
     fc.assert(
       fc.property(fc.constantFrom(...paths), fc.jsonValue({ maxDepth: 3 }), (path, value) => {
         const document = sample();

@@ -5,11 +5,16 @@ import { pathTo } from '../project/tree';
 import type { Project } from '../project/types';
 
 /**
- * Findings as a log of the Static Analysis Results Interchange Format, version 2.1.0 (OASIS Standard). Places are logical: the
- * piece by its names from the section down, and its entry in project.json as a JSON Pointer.
+ * Findings as a log of the Static Analysis Results Interchange Format, version 2.1.0 (OASIS Standard). Places
+ * are logical: the piece by its names from the section down, and its entry in project.json as a JSON Pointer.
  * @param uri the project file as the reader knows it.
  */
-export function sarifOf(registry: Registry, project: Project, findings: readonly Finding[], uri: string): object {
+export function sarifOf(
+  registry: Registry,
+  project: Project,
+  findings: readonly Finding[],
+  uri: string
+): object {
   const rules = allRules(registry);
   const indexOf = new Map(rules.map(({ id }, index) => [id, index]));
   return {
@@ -34,10 +39,14 @@ export function sarifOf(registry: Registry, project: Project, findings: readonly
             locations: [
               {
                 physicalLocation: { artifactLocation: { uri: encodeURI(uri) } },
-                logicalLocations: [{ name: names.at(-1)!, fullyQualifiedName: `/nodes/${finding.node}`, kind: 'element' }]
+                logicalLocations: [
+                  { name: names.at(-1)!, fullyQualifiedName: `/nodes/${finding.node}`, kind: 'element' }
+                ]
               }
             ],
-            ...(finding.number ? { properties: { number: finding.number, place: names.slice(1).join(' › ') } } : {}),
+            ...(finding.number
+              ? { properties: { number: finding.number, place: names.slice(1).join(' › ') } }
+              : {}),
             ...(reason === undefined ? {} : { suppressions: [{ kind: 'external', justification: reason }] })
           };
         })

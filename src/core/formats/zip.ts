@@ -24,11 +24,16 @@ const inMegabytes = (bytes: number) => Math.round(bytes / 1e6);
 class Limit extends Error {}
 
 /**
- * Unpacks a zip, in chunks, so that a small file that grows without end is stopped on the way, and checks it by its own CRC-32.
+ * Unpacks a zip, in chunks, so that a small file that grows without end is stopped on the way, and checks it
+ * by its own CRC-32.
  * @param isWanted which entries are unpacked; the others only count.
  * @returns a sentence where the zip cannot be unpacked or is larger than it may be. Never throws.
  */
-export function unzip(file: Uint8Array, limits: ZipLimits, isWanted: (name: string) => boolean): Unpacked | { readonly ok: false; readonly sentence: string } {
+export function unzip(
+  file: Uint8Array,
+  limits: ZipLimits,
+  isWanted: (name: string) => boolean
+): Unpacked | { readonly ok: false; readonly sentence: string } {
   const entries = new Map<string, Uint8Array>();
   let total = 0;
   let count = 0;
@@ -37,9 +42,14 @@ export function unzip(file: Uint8Array, limits: ZipLimits, isWanted: (name: stri
   const broken: string[] = [];
   const unzipper = new Unzip((entry) => {
     count += 1;
-    if (count > limits.entries) throw new Limit(`This file holds more than ${limits.entries} entries, which no project needs. It was not opened.`);
+    if (count > limits.entries)
+      throw new Limit(
+        `This file holds more than ${limits.entries} entries, which no project needs. It was not opened.`
+      );
     if (entry.name.includes('..') || entry.name.startsWith('/') || entry.name.includes('\\')) {
-      throw new Limit(`This file holds a path that leads outside (“${entry.name.slice(0, 60)}”). It was not opened.`);
+      throw new Limit(
+        `This file holds a path that leads outside (“${entry.name.slice(0, 60)}”). It was not opened.`
+      );
     }
     if (!isWanted(entry.name)) return;
     wanted += 1;
@@ -59,8 +69,14 @@ export function unzip(file: Uint8Array, limits: ZipLimits, isWanted: (name: stri
       size += chunk.length;
       total += chunk.length;
       const most = entry.name === 'project.json' ? limits.json : limits.asset;
-      if (size > most) throw new Limit(`${entry.name} in this file unpacks to more than ${inMegabytes(most)} MB. It was not opened.`);
-      if (total > limits.unpacked) throw new Limit(`This file unpacks to more than ${inMegabytes(limits.unpacked)} MB. It was not opened.`);
+      if (size > most)
+        throw new Limit(
+          `${entry.name} in this file unpacks to more than ${inMegabytes(most)} MB. It was not opened.`
+        );
+      if (total > limits.unpacked)
+        throw new Limit(
+          `This file unpacks to more than ${inMegabytes(limits.unpacked)} MB. It was not opened.`
+        );
       chunks.push(chunk);
       if (!final) return;
       ended += 1;
@@ -71,7 +87,8 @@ export function unzip(file: Uint8Array, limits: ZipLimits, isWanted: (name: stri
   unzipper.register(UnzipInflate);
   try {
     const step = 65_536;
-    for (let at = 0; at < file.length; at += step) unzipper.push(file.subarray(at, at + step), at + step >= file.length);
+    for (let at = 0; at < file.length; at += step)
+      unzipper.push(file.subarray(at, at + step), at + step >= file.length);
   } catch (error) {
     if (error instanceof Limit) return no(error.message);
     return no('This zip is damaged and cannot be unpacked. Try an older copy of the file.');
@@ -93,7 +110,10 @@ function joined(chunks: readonly Uint8Array[], size: number): Uint8Array {
 const END_OF_LIST = 0x06054b50;
 const LIST_ENTRY = 0x02014b50;
 
-/** @returns the CRC-32 of each entry as the list at the end of a zip has it (APPNOTE.TXT 6.3.10, sections 4.3.12 and 4.3.16). */
+/**
+ * @returns the CRC-32 of each entry as the list at the end of a zip has it (APPNOTE.TXT 6.3.10, sections
+ * 4.3.12 and 4.3.16).
+ */
 function checksumsOf(file: Uint8Array): ReadonlyMap<string, number> {
   const found = new Map<string, number>();
   const view = new DataView(file.buffer, file.byteOffset, file.byteLength);

@@ -4,7 +4,10 @@ import { sanitize, type Schema } from 'hast-util-sanitize';
 import { visit } from 'unist-util-visit';
 import { NESTING_MOST, nestingOf, wordsOf } from './nesting';
 
-/** What rich text may hold; everything else is unwrapped to its text, and scripts and styles go with their content. */
+/**
+ * What rich text may hold; everything else is unwrapped to its text, and scripts and styles go with their
+ * content.
+ */
 const RICH_TEXT: Schema = {
   tagNames: ['p', 'strong', 'em', 'a', 'ul', 'ol', 'li', 'code', 'br', 's', 'blockquote'],
   attributes: { a: ['href'] },
@@ -17,7 +20,10 @@ const RICH_TEXT: Schema = {
 const KNOWN_MOST = 2000;
 const known = new Map<string, Root>();
 
-/** @returns foreign HTML as a clean tree; never throws, the worst input gives an empty one. The tree is shared: do not change it. */
+/**
+ * @returns foreign HTML as a clean tree; never throws, the worst input gives an empty one. The tree is
+ * shared: do not change it.
+ */
 export function cleanHtml(text: string): Root {
   const before = known.get(text);
   if (before) return before;
@@ -25,7 +31,8 @@ export function cleanHtml(text: string): Root {
   const written = nestingOf(text) > NESTING_MOST ? escapeHtml(wordsOf(text)) : text;
   const clean = sanitized(written) ?? sanitized(escapeHtml(wordsOf(text)))!;
   visit(clean, 'element', (element: Element) => {
-    if (element.tagName === 'a' && !isSafeLink(String(element.properties.href ?? ''))) delete element.properties.href;
+    if (element.tagName === 'a' && !isSafeLink(String(element.properties.href ?? '')))
+      delete element.properties.href;
   });
   const root: Root = { type: 'root', children: clean.children };
   if (known.size >= KNOWN_MOST) known.clear();
@@ -33,7 +40,10 @@ export function cleanHtml(text: string): Root {
   return root;
 }
 
-/** @returns null where a parser and the count above disagree about some markup so much that it is deeper than a stack is. */
+/**
+ * @returns null where a parser and the count above disagree about some markup so much that it is deeper than
+ * a stack is.
+ */
 function sanitized(text: string): Root | null {
   try {
     return sanitize(fromHtml(text, { fragment: true }), RICH_TEXT) as Root;
@@ -43,7 +53,8 @@ function sanitized(text: string): Root | null {
   }
 }
 
-const LINK = /^(?:https?:\/\/[^\s<>"'`\\]+|mailto:[^\s<>"'`]+|tel:[+\d\s().-]+|#[\w-]*|(?!\/\/)[\w./-][^\s:<>"'`\\]*)$/i;
+const LINK =
+  /^(?:https?:\/\/[^\s<>"'`\\]+|mailto:[^\s<>"'`]+|tel:[+\d\s().-]+|#[\w-]*|(?!\/\/)[\w./-][^\s:<>"'`\\]*)$/i;
 
 /** Whether an address may stand in a page: http(s), mailto, tel, in-page, or relative; nothing that could run. */
 export function isSafeLink(href: string): boolean {
@@ -54,4 +65,5 @@ export function isSafeLink(href: string): boolean {
 export const isFilmFile = (address: string): boolean => /\.(?:mp4|webm|ogv)(?:[?#].*)?$/i.test(address);
 
 /** @returns plain text as it is written in HTML. */
-export const escapeHtml = (text: string): string => text.replace(/[&<>]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[sign]!);
+export const escapeHtml = (text: string): string =>
+  text.replace(/[&<>]/g, (sign) => ({ '&': '&amp;', '<': '&lt;', '>': '&gt;' })[sign]!);

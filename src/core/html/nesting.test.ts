@@ -8,7 +8,9 @@ import { NESTING_MOST, nestingOf, wordsOf } from './nesting';
 type ParentNode = DefaultTreeAdapterTypes.ParentNode;
 
 /** Elements that end by themselves count for nothing: neither side has them. */
-const UNCOUNTED = new Set('p li dt dd tr td th thead tbody tfoot option optgroup html head body br'.split(' '));
+const UNCOUNTED = new Set(
+  'p li dt dd tr td th thead tbody tfoot option optgroup html head body br'.split(' ')
+);
 
 /** How deep a browser's parser nests some HTML; parse5 follows the HTML standard's algorithm. */
 function parsedDepth(html: string): number {
@@ -35,9 +37,56 @@ describe('nesting', () => {
 
   it('is never less than what a parser makes of it', () => {
     const part = fc.constantFrom(
-      '<em>', '</em>', '<em ">', '<em =">"', '<b x="a>b">', '</b>', '<a href=x>', '</a>', '<!--', '-->', '<!-->', '<p>', '</p>', '<div/>', '<div>', '</div>',
-      '<i <b>', 'x', '"', "'", '=', '<', '>', '<em', '</', '<a ="', "<u x= '>'>", '<ul><li>', '</ul>', '<br>', '<svg>', '<g/>', '</svg>', '<b/>', '<![CDATA[', ']]>',
-      '<?x>', '<title>', '</title>', '<em/x>', '<textarea>', '</textarea>', '<script>', '</script>', '<style>', '</style>', '<select>', '<table>', '<em\n>', '<EM>'
+      '<em>',
+      '</em>',
+      '<em ">',
+      '<em =">"',
+      '<b x="a>b">',
+      '</b>',
+      '<a href=x>',
+      '</a>',
+      '<!--',
+      '-->',
+      '<!-->',
+      '<p>',
+      '</p>',
+      '<div/>',
+      '<div>',
+      '</div>',
+      '<i <b>',
+      'x',
+      '"',
+      "'",
+      '=',
+      '<',
+      '>',
+      '<em',
+      '</',
+      '<a ="',
+      "<u x= '>'>",
+      '<ul><li>',
+      '</ul>',
+      '<br>',
+      '<svg>',
+      '<g/>',
+      '</svg>',
+      '<b/>',
+      '<![CDATA[',
+      ']]>',
+      '<?x>',
+      '<title>',
+      '</title>',
+      '<em/x>',
+      '<textarea>',
+      '</textarea>',
+      '<script>',
+      '</script>',
+      '<style>',
+      '</style>',
+      '<select>',
+      '<table>',
+      '<em\n>',
+      '<EM>'
     );
     fc.assert(
       fc.property(fc.array(part, { maxLength: 14 }), (parts) => {
@@ -57,6 +106,8 @@ describe('nesting', () => {
   });
 
   it('words are what stands between tags', () => {
-    expect(wordsOf('<p title="a>b">one<!-- two --> <b>three</b> 4 < 5</p><script>six</script>')).toBe('one three 4 < 5');
+    expect(wordsOf('<p title="a>b">one<!-- two --> <b>three</b> 4 < 5</p><script>six</script>')).toBe(
+      'one three 4 < 5'
+    );
   });
 });

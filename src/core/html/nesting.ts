@@ -1,22 +1,68 @@
-/** How deep elements may stand in one another in what comes from outside; parsers and printers call themselves once a level. */
+/**
+ * How deep elements may stand in one another in what comes from outside; parsers and printers call themselves
+ * once a level.
+ */
 export const NESTING_MOST = 64;
 
 /** Elements that hold nothing (HTML standard, 13.1.2). */
-const VOID = new Set(['area', 'base', 'br', 'col', 'embed', 'hr', 'img', 'input', 'link', 'meta', 'source', 'track', 'wbr']);
+const VOID = new Set([
+  'area',
+  'base',
+  'br',
+  'col',
+  'embed',
+  'hr',
+  'img',
+  'input',
+  'link',
+  'meta',
+  'source',
+  'track',
+  'wbr'
+]);
 /** Elements whose end tag may be left out: the next one of them closes the last (HTML standard, 13.1.2.4). */
-const IMPLIED = new Set(['p', 'li', 'dt', 'dd', 'tr', 'td', 'th', 'thead', 'tbody', 'tfoot', 'option', 'optgroup', 'html', 'head', 'body']);
-/** What ends a drawing when it stands in one, so that a slash at its end does not close it (HTML standard, 13.2.6.5). */
+const IMPLIED = new Set([
+  'p',
+  'li',
+  'dt',
+  'dd',
+  'tr',
+  'td',
+  'th',
+  'thead',
+  'tbody',
+  'tfoot',
+  'option',
+  'optgroup',
+  'html',
+  'head',
+  'body'
+]);
+/**
+ * What ends a drawing when it stands in one, so that a slash at its end does not close it (HTML standard,
+ * 13.2.6.5).
+ */
 const NEVER_IN_DRAWINGS = new Set(
-  ('a b big blockquote center code div dl em font h1 h2 h3 h4 h5 h6 i listing menu nobr ol pre ruby s small span strong strike sub ' +
-    'sup table tt u ul var').split(' ')
+  (
+    'a b big blockquote center code div dl em font h1 h2 h3 h4 h5 h6 i listing menu nobr ol pre ruby s small span strong strike sub ' +
+    'sup table tt u ul var'
+  ).split(' ')
 );
 
-/** What an end tag within them cannot reach out of: scopes of the parser (HTML standard, 13.2.4.2), and elements that hold mere text. */
+/**
+ * What an end tag within them cannot reach out of: scopes of the parser (HTML standard, 13.2.4.2), and
+ * elements that hold mere text.
+ */
 const SCOPES = new Set(
-  ('applet button iframe marquee math noembed noframes noscript object plaintext script select style svg table template textarea title xmp').split(' ')
+  'applet button iframe marquee math noembed noframes noscript object plaintext script select style svg table template textarea title xmp'.split(
+    ' '
+  )
 );
 
-/** Elements whose content is text up to their own end tag, but for drawings (HTML standard, 13.2.5.2 and 13.2.5.3). */
+/**
+ * Elements whose content is text up to their own end tag, but for drawings (HTML standard, 13.2.5.2 and
+ * 13.2.5.3).
+ */
 const RAW = new Set(['iframe', 'noembed', 'noframes', 'script', 'style', 'textarea', 'title', 'xmp']);
 
 interface Tag {
@@ -26,14 +72,24 @@ interface Tag {
   readonly hasSlash: boolean;
 }
 
-/** Comments as a browser reads them (HTML standard, 13.2.5.43 and on): `<!--`, and whatever starts with `<!`, `<?` or no end tag's `</`. */
+/**
+ * Comments as a browser reads them (HTML standard, 13.2.5.43 and on): `<!--`, and whatever starts with `<!`,
+ * `<?` or no end tag's `</`.
+ */
 const COMMENT = /<!--(?:-?>|[\s\S]*?(?:--!?>|$))|<(?:[!?]|\/(?![a-z]))[^>]*(?:>|$)/iy;
 const TAG_START = /<(\/?)([a-z][^\s/>]*)/iy;
-/** One attribute after another as a browser reads them (HTML standard, 13.2.5.32 to 39): a quote counts only after an equals sign. */
+/**
+ * One attribute after another as a browser reads them (HTML standard, 13.2.5.32 to 39): a quote counts only
+ * after an equals sign.
+ */
 const ATTRIBUTE = /[\s/]+|=?[^\s/>=]*(?:\s*=\s*(?:"[^"]*(?:"|$)|'[^']*(?:'|$)|[^\s"'>][^\s>]*)?)?/y;
 
 /** Reads the tags of some HTML one after the other, and its words between them. */
-function readTags(text: string, ontag: (tag: Tag) => void, onwords: (words: string) => void = () => {}): void {
+function readTags(
+  text: string,
+  ontag: (tag: Tag) => void,
+  onwords: (words: string) => void = () => {}
+): void {
   let at = 0;
   let drawings = 0;
   let raw: string | null = null;
@@ -74,13 +130,15 @@ function endOfMarkup(text: string, from: number, ontag: (tag: Tag) => void): num
     at = Math.max(at + 1, ATTRIBUTE.lastIndex);
   }
   // A tag that the text ends in is no tag.
-  if (at < text.length) ontag({ name: start[2]!.toLowerCase(), isEnd: start[1] === '/', hasSlash: text[at - 1] === '/' });
+  if (at < text.length)
+    ontag({ name: start[2]!.toLowerCase(), isEnd: start[1] === '/', hasSlash: text[at - 1] === '/' });
   return at + 1;
 }
 
 /**
- * The most elements that may be open at once in some HTML, without parsing it: a parser opens again in every paragraph what is left
- * open in one, so that a short text can come to millions of elements. Each element counts until its own end tag, wherever that is.
+ * The most elements that may be open at once in some HTML, without parsing it: a parser opens again in every
+ * paragraph what is left open in one, so that a short text can come to millions of elements. Each element
+ * counts until its own end tag, wherever that is.
  * @param isDrawing the text is SVG, where a slash at the end of a tag closes the element.
  */
 export function nestingOf(text: string, isDrawing = false): number {
@@ -115,6 +173,10 @@ export function nestingOf(text: string, isDrawing = false): number {
 /** @returns the words of some HTML, without its tags. */
 export function wordsOf(text: string): string {
   const words: string[] = [];
-  readTags(text, () => words.push(' '), (each) => words.push(each));
+  readTags(
+    text,
+    () => words.push(' '),
+    (each) => words.push(each)
+  );
   return words.join('').replace(/\s+/g, ' ').trim();
 }

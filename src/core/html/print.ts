@@ -11,7 +11,10 @@ export interface Attribute {
 
 const infos = new Map<string, Info>();
 
-/** What a hast property is called in markup; properties of drawings inside the page are looked up after HTML's own. */
+/**
+ * What a hast property is called in markup; properties of drawings inside the page are looked up after HTML's
+ * own.
+ */
 function infoOf(property: string): Info {
   let info = infos.get(property);
   if (!info) {
@@ -28,7 +31,12 @@ function attributesOf({ properties }: Element): Attribute[] {
     const value = properties[property];
     if (value === null || value === undefined || value === false) continue;
     const info = infoOf(property);
-    const text = value === true ? '' : Array.isArray(value) ? value.join(info.commaSeparated ? ', ' : ' ') : String(value);
+    const text =
+      value === true
+        ? ''
+        : Array.isArray(value)
+          ? value.join(info.commaSeparated ? ', ' : ' ')
+          : String(value);
     found.push({ name: info.attribute, value: text });
   }
   return found;
@@ -37,7 +45,10 @@ function attributesOf({ properties }: Element): Attribute[] {
 /** @returns the names of an element's attributes as they stand in markup. */
 export const attributeNames = (element: Element): string[] => attributesOf(element).map(({ name }) => name);
 
-/** Lets parse5 read hast. Only what its serialiser asks for is here; text inside script and style does not come this way. */
+/**
+ * Lets parse5 read hast. Only what its serialiser asks for is here; text inside script and style does not
+ * come this way.
+ */
 const hastTree = {
   isElementNode: (node: Printed) => node.type === 'element',
   isTextNode: (node: Printed) => node.type === 'text',
@@ -52,12 +63,18 @@ const hastTree = {
   getParentNode: () => null
 };
 
-
 /**
- * @param more attributes an element gets beside its own; left out, none. So nothing has to be copied to be marked.
- * @returns hast as HTML by parse5's serialiser (HTML standard, 13.3), which does the escaping. Comments are left out.
+ * @param more attributes an element gets beside its own; left out, none. So nothing has to be copied to be
+ * marked.
+ * @returns hast as HTML by parse5's serialiser (HTML standard, 13.3), which does the escaping. Comments are
+ * left out.
  */
-export function printHtml(node: Element | ElementContent, more?: (element: Element) => readonly Attribute[]): string {
-  const treeAdapter = more ? { ...hastTree, getAttrList: (element: Element) => [...attributesOf(element), ...more(element)] } : hastTree;
+export function printHtml(
+  node: Element | ElementContent,
+  more?: (element: Element) => readonly Attribute[]
+): string {
+  const treeAdapter = more
+    ? { ...hastTree, getAttrList: (element: Element) => [...attributesOf(element), ...more(element)] }
+    : hastTree;
   return serializeOuter(node as never, { treeAdapter: treeAdapter as never });
 }

@@ -18,11 +18,27 @@ describe('a drawing', () => {
   });
 
   it.each([
-    ['doublings of use', doublings(30, (id) => `<use href="#${id}"/><use href="#${id}"/>`), /comes to more than 50000 shapes/],
-    ['doublings of paint', doublings(30, (id) => `<path fill="url(#${id})"/><path stroke="url('#${id}')"/>`), /comes to more than 50000 shapes/],
-    ['a part within itself', '<svg><g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g></svg>', /without end/],
+    [
+      'doublings of use',
+      doublings(30, (id) => `<use href="#${id}"/><use href="#${id}"/>`),
+      /comes to more than 50000 shapes/
+    ],
+    [
+      'doublings of paint',
+      doublings(30, (id) => `<path fill="url(#${id})"/><path stroke="url('#${id}')"/>`),
+      /comes to more than 50000 shapes/
+    ],
+    [
+      'a part within itself',
+      '<svg><g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g></svg>',
+      /without end/
+    ],
     ['200 KB of open groups', `<svg>${'<g>'.repeat(66_000)}`, /more than 64 deep/],
-    ['a hundred thousand shapes', `<svg>${'<path d="M0 0"/>'.repeat(100_000)}</svg>`, /more than 50000 shapes/],
+    [
+      'a hundred thousand shapes',
+      `<svg>${'<path d="M0 0"/>'.repeat(100_000)}</svg>`,
+      /more than 50000 shapes/
+    ],
     ['no drawing', '<p>svg</p>', /cannot be read/]
   ])('is refused for %s, with what to do', (_what, text, reason) => {
     expect(why(text)).toMatch(reason);

@@ -5,9 +5,38 @@ import { visit } from 'unist-util-visit';
 import { NESTING_MOST, nestingOf } from './nesting';
 
 const SVG_ELEMENTS = [
-  'svg', 'g', 'path', 'circle', 'ellipse', 'rect', 'line', 'polyline', 'polygon', 'text', 'tspan', 'title', 'desc', 'defs',
-  'linearGradient', 'radialGradient', 'stop', 'clipPath', 'mask', 'pattern', 'use', 'symbol', 'marker', 'filter',
-  'feGaussianBlur', 'feOffset', 'feBlend', 'feColorMatrix', 'feComposite', 'feFlood', 'feMerge', 'feMergeNode'
+  'svg',
+  'g',
+  'path',
+  'circle',
+  'ellipse',
+  'rect',
+  'line',
+  'polyline',
+  'polygon',
+  'text',
+  'tspan',
+  'title',
+  'desc',
+  'defs',
+  'linearGradient',
+  'radialGradient',
+  'stop',
+  'clipPath',
+  'mask',
+  'pattern',
+  'use',
+  'symbol',
+  'marker',
+  'filter',
+  'feGaussianBlur',
+  'feOffset',
+  'feBlend',
+  'feColorMatrix',
+  'feComposite',
+  'feFlood',
+  'feMerge',
+  'feMergeNode'
 ];
 
 const SVG_ATTRIBUTES = (
@@ -31,20 +60,27 @@ const SVG: Schema = {
 /** Elements a drawing may be made of, and come to once everything it repeats is written out. */
 const ELEMENTS_MOST = 50_000;
 
-export type ReadSvg = { readonly ok: true; readonly svg: Element } | { readonly ok: false; readonly why: string };
+export type ReadSvg =
+  { readonly ok: true; readonly svg: Element } | { readonly ok: false; readonly why: string };
 
 /**
- * Reads a drawing without anything that runs or fetches. Never throws: what cannot be used, or would take a browser for ever to draw,
- * is refused with the reason, in words that go on after the name of the file.
+ * Reads a drawing without anything that runs or fetches. Never throws: what cannot be used, or would take a
+ * browser for ever to draw, is refused with the reason, in words that go on after the name of the file.
  */
 export function readSvg(text: string): ReadSvg {
   const no = (why: string): ReadSvg => ({ ok: false, why });
   const written = text.replace(/<\?xml[^>]*\?>|<!DOCTYPE[^>]*>/gi, '');
-  if (nestingOf(written, true) > NESTING_MOST) return no(`is nested more than ${NESTING_MOST} deep. Ungroup it where it was drawn, and export it again.`);
+  if (nestingOf(written, true) > NESTING_MOST)
+    return no(
+      `is nested more than ${NESTING_MOST} deep. Ungroup it where it was drawn, and export it again.`
+    );
   const tags = written.match(/<[a-z]/gi)?.length ?? 0;
-  if (tags > ELEMENTS_MOST) return no(`is made of more than ${ELEMENTS_MOST} shapes. Simplify it, or use it as PNG.`);
+  if (tags > ELEMENTS_MOST)
+    return no(`is made of more than ${ELEMENTS_MOST} shapes. Simplify it, or use it as PNG.`);
   const clean = maybeSanitized(written);
-  const svg = clean?.children?.find((child): child is Element => child.type === 'element' && child.tagName === 'svg');
+  const svg = clean?.children?.find(
+    (child): child is Element => child.type === 'element' && child.tagName === 'svg'
+  );
   if (!svg) return no('is an SVG that cannot be read. Export it again from where it was drawn.');
   visit(svg, 'element', (element: Element) => {
     for (const [name, value] of Object.entries(element.properties)) {
@@ -55,8 +91,10 @@ export function readSvg(text: string): ReadSvg {
     }
   });
   const drawn = drawnElements(svg);
-  if (drawn === null) return no('repeats a part of itself within that part, without end. Mend it where it was drawn.');
-  if (drawn > ELEMENTS_MOST) return no(`comes to more than ${ELEMENTS_MOST} shapes once all that it repeats is drawn. Use it as PNG.`);
+  if (drawn === null)
+    return no('repeats a part of itself within that part, without end. Mend it where it was drawn.');
+  if (drawn > ELEMENTS_MOST)
+    return no(`comes to more than ${ELEMENTS_MOST} shapes once all that it repeats is drawn. Use it as PNG.`);
   svg.properties.xmlns = 'http://www.w3.org/2000/svg';
   return { ok: true, svg };
 }
@@ -82,7 +120,10 @@ function referencesOf({ properties }: Element): readonly string[] {
   return found;
 }
 
-/** @returns how many elements are drawn in all; null where something is drawn within itself. Counted, not drawn. */
+/**
+ * @returns how many elements are drawn in all; null where something is drawn within itself. Counted, not
+ * drawn.
+ */
 function drawnElements(svg: Element): number | null {
   const byId = new Map<string, Element>();
   visit(svg, 'element', (element: Element) => {

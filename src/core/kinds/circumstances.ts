@@ -5,7 +5,10 @@ type Settings = Readonly<Record<string, unknown>>;
 
 export const CIRCUMSTANCES = CONDITIONS.filter((name): name is Circumstance => name !== 'always');
 
-/** What differs under one condition: the kind's own word on it, with the node's over it. Null where nothing does. */
+/**
+ * What differs under one condition: the kind's own word on it, with the node's over it. Null where nothing
+ * does.
+ */
 export function maybeOwn(kind: Kind, node: Node, condition: Circumstance): Settings | null {
   const base = kind.adapt?.[condition];
   const mine = node.adapt[condition];
@@ -13,11 +16,16 @@ export function maybeOwn(kind: Kind, node: Node, condition: Circumstance): Setti
 }
 
 /**
- * A node's settings while some conditions hold. Conditions heap up in cascade order, so a narrower band keeps what a wider one
- * says and a circumstance such as touch has the last word.
+ * A node's settings while some conditions hold. Conditions heap up in cascade order, so a narrower band keeps
+ * what a wider one says and a circumstance such as touch has the last word.
  * @param base the settings with the kind's defaults filled in.
  */
-export function settingsUnder(kind: Kind, node: Node, base: Settings, conditions: readonly ConditionName[]): Settings {
+export function settingsUnder(
+  kind: Kind,
+  node: Node,
+  base: Settings,
+  conditions: readonly ConditionName[]
+): Settings {
   let settings = base;
   for (const condition of CIRCUMSTANCES) {
     const own = conditions.includes(condition) ? maybeOwn(kind, node, condition) : null;
@@ -26,6 +34,9 @@ export function settingsUnder(kind: Kind, node: Node, base: Settings, conditions
   return settings;
 }
 
-/** Conditions that hold whenever this one does and that settings heap up over: a narrow window is a medium one too. */
+/**
+ * Conditions that hold whenever this one does and that settings heap up over: a narrow window is a medium one
+ * too.
+ */
 export const heapOf = (condition: ConditionName): readonly Circumstance[] =>
   condition === 'always' ? [] : condition === 'narrow' ? ['medium', 'narrow'] : [condition];

@@ -26,7 +26,10 @@ export type InsertGroup = (typeof INSERT_GROUPS)[number];
 /** Where a node may stand: a slot names the categories it takes. */
 export type Category = 'page' | 'section' | 'block' | 'column' | 'layer' | 'panel' | 'link';
 
-/** A part of a kind: a piece of its drawing that can be picked and styled. `root` is the node's outermost element. */
+/**
+ * A part of a kind: a piece of its drawing that can be picked and styled. `root` is the node's outermost
+ * element.
+ */
 export interface Part {
   readonly label: string;
   /** States beyond rest, with the selector each has on the part's element. */
@@ -59,16 +62,22 @@ export interface Slot {
 }
 
 /**
- * What may be asked for beside the conditions a person tunes: `script` is a screen with script, where what only a script brings out
- * can be; `under` and `from` are widths in px, of the window or of the piece's place: below one, and from one on.
+ * What may be asked for beside the conditions a person tunes: `script` is a screen with script, where what
+ * only a script brings out can be; `under` and `from` are widths in px, of the window or of the piece's
+ * place: below one, and from one on.
  */
-export type Condition = Exclude<ConditionName, 'always'> | 'script' | { readonly under: number } | { readonly from: number };
+export type Condition =
+  Exclude<ConditionName, 'always'> | 'script' | { readonly under: number } | { readonly from: number };
 
 /** A style rule. All of `when` must hold. The printers decide how a state and a condition are written. */
 export interface Rule {
   readonly selector: string;
   /** Set on rules of a look: the state they belong to and the selector that state has. */
-  readonly state?: { readonly name: Exclude<StateName, 'rest'>; readonly selector: string; readonly disabled?: string };
+  readonly state?: {
+    readonly name: Exclude<StateName, 'rest'>;
+    readonly selector: string;
+    readonly disabled?: string;
+  };
   readonly when: readonly Condition[];
   readonly declarations: Declarations;
   /** Its values are cells of the state sheet, which a hand may be turning right now. */
@@ -98,7 +107,10 @@ export interface FallbackContext {
   settings<S = Record<string, unknown>>(condition: ConditionName): S;
 }
 
-/** What markup and style may ask. Everything asked is remembered, and the answer holds until one of these things changes. */
+/**
+ * What markup and style may ask. Everything asked is remembered, and the answer holds until one of these
+ * things changes.
+ */
 export interface Context {
   readonly bands: Bands;
   /** @returns the class name of a part of this node. */
@@ -125,11 +137,17 @@ export interface Context {
     children?: readonly ElementContent[],
     item?: Node
   ): Element;
-  /** Foreign HTML as clean hast: no script, no event attribute, no address but http(s), mailto, tel and in-page. */
+  /**
+   * Foreign HTML as clean hast: no script, no event attribute, no address but http(s), mailto, tel and
+   * in-page.
+   */
   html(text: string): Root;
 }
 
-/** What every kind exports. One folder holds one kind; `registry.ts` refuses an incomplete or a duplicate one by name. */
+/**
+ * What every kind exports. One folder holds one kind; `registry.ts` refuses an incomplete or a duplicate one
+ * by name.
+ */
 export interface Kind {
   readonly kind: string;
   readonly label: string;
@@ -151,16 +169,19 @@ export interface Kind {
   readonly forms: readonly Form[];
   /** The look it has before anyone tunes it. */
   readonly look: Styles;
-  /** What it does differently under a condition before anyone tunes it: what a person with less motion, no script or paper gets. */
+  /**
+   * What it does differently under a condition before anyone tunes it: what a person with less motion, no
+   * script or paper gets.
+   */
   readonly adapt?: Adaptations;
   /** A new node of this kind with what it starts with. */
   create(make: Make): Fragment;
   /** Null for an item whose owner draws it. */
   readonly markup: ((node: Node, ctx: Context) => Element) | null;
   /**
-   * Rules of its build, in no property of the look. Asked once for the settings as they are, and once for each condition under
-   * which settings differ; only what comes out differently is printed under that condition. So selectors, conditions and
-   * properties must be the same whatever the responsive settings are.
+   * Rules of its build, in no property of the look. Asked once for the settings as they are, and once for
+   * each condition under which settings differ; only what comes out differently is printed under that
+   * condition. So selectors, conditions and properties must be the same whatever the responsive settings are.
    */
   style(node: Node, ctx: Context): readonly Rule[];
   /** Names of runtime behaviours it needs, each listed in src/runtime/index.ts. */
@@ -170,7 +191,10 @@ export interface Kind {
   readonly findings: readonly FindingRule[];
   /** Parts that stand in a row, where what is in the row decides from which width it no longer fits. */
   readonly fit?: { readonly row: string; readonly what: string };
-  /** What it paints beyond backgrounds of parts, so that contrast can be worked out over it. Null where nothing. */
+  /**
+   * What it paints beyond backgrounds of parts, so that contrast can be worked out over it. Null where
+   * nothing.
+   */
   ground?(settings: Readonly<Record<string, unknown>>): Ground | null;
   /** What sets its movements going, for replay: the part a hand presses, another one than is chosen already. */
   readonly play?: { readonly part: string; readonly label: string };
@@ -183,7 +207,10 @@ export type Make = (
   slots?: Readonly<Record<string, readonly Fragment[]>>
 ) => Fragment;
 
-/** One thing painted under the children of a piece. A picture's pixels stand for its tones; of a film nothing is known. */
+/**
+ * One thing painted under the children of a piece. A picture's pixels stand for its tones; of a film nothing
+ * is known.
+ */
 export type GroundLayer =
   | { readonly picture: AssetId; readonly isWhole: boolean }
   | { readonly film: true }
@@ -203,7 +230,21 @@ export interface Ground {
 /** Metadata of a settings field: which view of the tuning sheet edits it, and how. */
 export interface FieldMeta {
   readonly view: 'fill' | 'behaviour' | 'timing' | 'fallbacks';
-  readonly control: 'text' | 'rich' | 'choice' | 'toggle' | 'width' | 'asset' | 'link' | 'item' | 'icon' | 'track' | 'shares' | 'css' | 'place' | 'number';
+  readonly control:
+    | 'text'
+    | 'rich'
+    | 'choice'
+    | 'toggle'
+    | 'width'
+    | 'asset'
+    | 'link'
+    | 'item'
+    | 'icon'
+    | 'track'
+    | 'shares'
+    | 'css'
+    | 'place'
+    | 'number';
   /** May differ under a condition, so it is a row of the fallback table. */
   readonly responsive?: boolean;
   /** Conditions it cannot differ under, and why in a few words. */
@@ -212,7 +253,10 @@ export interface FieldMeta {
   readonly event?: string;
   readonly part?: string;
   readonly tone?: 'in' | 'out' | 'size' | 'state';
-  /** Offered only where one of these settings is set, or is what is said (`fit=tile`): alone it would do nothing. */
+  /**
+   * Offered only where one of these settings is set, or is what is said (`fit=tile`): alone it would do
+   * nothing.
+   */
   readonly needs?: readonly string[];
   /** The heading it stands under in a long view; those without one stand first. */
   readonly group?: string;
@@ -225,7 +269,10 @@ export interface FieldMeta {
   readonly choices?: Readonly<Record<string, string>>;
   /** For `asset`: whether it takes a picture (the default) or a film. */
   readonly media?: 'picture' | 'film';
-  /** For `text`: a name for links, tools or screen readers, which may well be the same in two places; no text of the page. */
+  /**
+   * For `text`: a name for links, tools or screen readers, which may well be the same in two places; no text
+   * of the page.
+   */
   readonly names?: boolean;
   readonly help?: string;
   /** Where it acts, for what cannot be seen while editing: in a few words. */

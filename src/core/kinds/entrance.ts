@@ -18,29 +18,39 @@ interface Keyframes {
 }
 
 /**
- * Keyframes the kinds' rules may name. What only a script can bring out waits for it by one of the first four, and if it never comes
- * the page is as it is without: `k-wait` keeps out of sight what is there without script, `k-stack` and `k-wait-stacked` keep panels in
- * one place, `k-gone` takes away what does nothing without script.
+ * Keyframes the kinds' rules may name. What only a script can bring out waits for it by one of the first
+ * four, and if it never comes the page is as it is without: `k-wait` keeps out of sight what is there without
+ * script, `k-stack` and `k-wait-stacked` keep panels in one place, `k-gone` takes away what does nothing
+ * without script.
  */
 export const KEYFRAMES: Readonly<Record<string, Keyframes>> = {
   'k-wait': { at: 'from, to', declarations: ['position: absolute;', 'visibility: hidden;'] },
   'k-stack': { at: 'from, to', declarations: ['grid-area: 1 / 1;'] },
   'k-wait-stacked': { at: 'from, to', declarations: ['grid-area: 1 / 1;', 'visibility: hidden;'] },
   'k-gone': { at: 'to', declarations: ['position: absolute;', 'visibility: hidden;'] },
-  ...Object.fromEntries(Object.entries(ENTRANCES).map(([name, declarations]) => [`k-${name}`, { at: 'from', declarations }]))
+  ...Object.fromEntries(
+    Object.entries(ENTRANCES).map(([name, declarations]) => [`k-${name}`, { at: 'from', declarations }])
+  )
 };
 
 /** @returns the rule of keyframes that `KEYFRAMES` lists, under another name. */
 export function keyframesText(name: string, as: string): string {
   const { at, declarations } = KEYFRAMES[name]!;
-  const times = at.split(', ').map((time) => `  ${time}`).join(',\n');
+  const times = at
+    .split(', ')
+    .map((time) => `  ${time}`)
+    .join(',\n');
   return `@keyframes ${as} {\n${times} {\n${declarations.map((each) => `    ${each}`).join('\n')}\n  }\n}`;
 }
 
-/** @returns the value of `animation` for an entrance; `none` where it does not move. Throws for a form that is no entrance. */
+/**
+ * @returns the value of `animation` for an entrance; `none` where it does not move. Throws for a form that is
+ * no entrance.
+ */
 export function entranceAnimation(track: Track): string {
   if (!moves(track)) return 'none';
-  if (!Object.hasOwn(ENTRANCES, track.form)) throw new Error(`entranceAnimation: no entrance ${JSON.stringify(track.form)}`);
+  if (!Object.hasOwn(ENTRANCES, track.form))
+    throw new Error(`entranceAnimation: no entrance ${JSON.stringify(track.form)}`);
   const words = [`k-${track.form}`, `${track.ms}ms`, printValue(track.easing)];
   if (track.delay > 0) words.push(`${track.delay}ms`);
   return [...words, 'backwards'].join(' ');

@@ -14,7 +14,11 @@ import type { FieldMeta } from './contract';
 
 type Options = Partial<Omit<FieldMeta, 'choices' | 'control'>> & { readonly label: string };
 
-const meta = (control: FieldMeta['control'], { label: _label, view = 'fill', ...rest }: Options, choices?: FieldMeta['choices']) => ({
+const meta = (
+  control: FieldMeta['control'],
+  { label: _label, view = 'fill', ...rest }: Options,
+  choices?: FieldMeta['choices']
+) => ({
   field: { view, control, ...rest, ...(choices ? { choices } : {}) } satisfies FieldMeta
 });
 
@@ -32,7 +36,11 @@ export function textField(fallback: string, most: number, options: Options) {
 /** Clean HTML; cleaned again whenever it is drawn. */
 export function richField(fallback: string, options: Options) {
   return textField(fallback, 50_000, options)
-    .test('nesting', `${options.label} can be nested ${NESTING_MOST} deep at most.`, (value) => nestingOf(value ?? '') <= NESTING_MOST)
+    .test(
+      'nesting',
+      `${options.label} can be nested ${NESTING_MOST} deep at most.`,
+      (value) => nestingOf(value ?? '') <= NESTING_MOST
+    )
     .meta(meta('rich', options));
 }
 
@@ -53,7 +61,12 @@ export function choiceField<Value extends string>(
 }
 
 export function toggleField(fallback: boolean, options: Options) {
-  return boolean().strict(true).label(options.label).default(fallback).defined().meta(meta('toggle', options));
+  return boolean()
+    .strict(true)
+    .label(options.label)
+    .default(fallback)
+    .defined()
+    .meta(meta('toggle', options));
 }
 
 /** A whole number of px from `least` to `most`. */
@@ -72,9 +85,22 @@ export function widthField(fallback: number, least: number, most: number, option
 }
 
 /** A number from `least` to `most`, in the unit that is shown beside it. */
-export function numberField(fallback: number, least: number, most: number, options: Options & { readonly unit: string }) {
+export function numberField(
+  fallback: number,
+  least: number,
+  most: number,
+  options: Options & { readonly unit: string }
+) {
   const range = `${options.label} is a number from ${least} to ${most} ${options.unit}.`;
-  return number().strict(true).label(options.label).typeError(range).min(least, range).max(most, range).default(fallback).defined().meta(meta('number', options));
+  return number()
+    .strict(true)
+    .label(options.label)
+    .typeError(range)
+    .min(least, range)
+    .max(most, range)
+    .default(fallback)
+    .defined()
+    .meta(meta('number', options));
 }
 
 /** How something moves; `forms` maps each way to the words shown, and `none` is always among them. */
@@ -88,7 +114,10 @@ export function trackField(fallback: Track, forms: Readonly<Record<string, strin
       } catch (error) {
         return context.createError({ message: (error as Error).message });
       }
-      return Object.hasOwn(choices, (value as Track).form) || context.createError({ message: `${options.label} is one of: ${Object.values(choices).join(', ')}.` });
+      return (
+        Object.hasOwn(choices, (value as Track).form) ||
+        context.createError({ message: `${options.label} is one of: ${Object.values(choices).join(', ')}.` })
+      );
     })
     .default(fallback)
     .defined()
@@ -100,7 +129,11 @@ export function iconField(options: Options) {
   return mixed<Icon>()
     .label(options.label)
     .nullable()
-    .test('icon', `${options.label} is no drawing Kymation can use. Choose one from the list.`, (value) => value === null || isIcon(value))
+    .test(
+      'icon',
+      `${options.label} is no drawing Kymation can use. Choose one from the list.`,
+      (value) => value === null || isIcon(value)
+    )
     .default(null)
     .meta(meta('icon', options));
 }
@@ -112,7 +145,11 @@ export function assetField(options: Options) {
 
 /** An id, or nothing: what looks otherwise can never be looked up. */
 const idField = (options: Options) =>
-  textField('', 80, options).test('id', `${options.label} is named in a way that cannot be understood. Choose it anew.`, (value) => value === '' || ID_PATTERN.test(value ?? ''));
+  textField('', 80, options).test(
+    'id',
+    `${options.label} is named in a way that cannot be understood. Choose it anew.`,
+    (value) => value === '' || ID_PATTERN.test(value ?? '')
+  );
 
 /** Id of one of the node's own items in `slot`; empty for the first that can be. */
 export function itemField(slot: string, options: Options) {
@@ -146,19 +183,32 @@ export function cssField(property: (typeof FIELD_PROPERTIES)[number], fallback: 
     .test('css', '', (value, context) => {
       // What a token stands for is known in a project only; see `tokenFault`.
       const checked = value && tokensIn(value).length === 0 ? checkValue(property, value) : null;
-      return checked?.ok === false ? context.createError({ message: `${options.label}: ${checked.sentence}` }) : true;
+      return checked?.ok === false
+        ? context.createError({ message: `${options.label}: ${checked.sentence}` })
+        : true;
     })
     .meta(meta('css', { ...options, property }));
 }
 
-/** @returns what is wrong with a value that names tokens, once they are spelt out; null where nothing is, or none is named. */
-export function tokenFault(field: AnySchema, value: unknown, tokens: Readonly<Record<string, Token>>): string | null {
+/**
+ * @returns what is wrong with a value that names tokens, once they are spelt out; null where nothing is, or
+ * none is named.
+ */
+export function tokenFault(
+  field: AnySchema,
+  value: unknown,
+  tokens: Readonly<Record<string, Token>>
+): string | null {
   const meta = field.meta()?.field;
   if (meta?.control === 'track') {
     const { lasts, eases } = value as Track;
-    for (const [use, key] of [[lasts, 'ms'], [eases, 'easing']] as const) {
+    for (const [use, key] of [
+      [lasts, 'ms'],
+      [eases, 'easing']
+    ] as const) {
       const read = use ? timingOfToken(use, tokens) : null;
-      if (read && (typeof read === 'string' || !Object.hasOwn(read, key))) return `${field.spec.label ?? 'This'}: ${typeof read === 'string' ? read : `${use} is no ${key === 'ms' ? 'time' : 'easing'}.`}`;
+      if (read && (typeof read === 'string' || !Object.hasOwn(read, key)))
+        return `${field.spec.label ?? 'This'}: ${typeof read === 'string' ? read : `${use} is no ${key === 'ms' ? 'time' : 'easing'}.`}`;
     }
     return null;
   }
@@ -170,6 +220,9 @@ export function tokenFault(field: AnySchema, value: unknown, tokens: Readonly<Re
 /** A point of a picture that stays in sight, as `x% y%`. */
 export function placeField(fallback: string, options: Options) {
   return textField(fallback, 20, options)
-    .matches(/^(?:100|\d{1,2}(?:\.\d)?)% (?:100|\d{1,2}(?:\.\d)?)%$/, `${options.label} is two shares, such as 50% 30%.`)
+    .matches(
+      /^(?:100|\d{1,2}(?:\.\d)?)% (?:100|\d{1,2}(?:\.\d)?)%$/,
+      `${options.label} is two shares, such as 50% 30%.`
+    )
     .meta(meta('place', options));
 }

@@ -9,7 +9,10 @@ export interface Fit {
   /** Room there was when it was measured, and the width of the window then. */
   readonly available: number;
   readonly viewport: number;
-  /** Least width of the window at which the row fits, found by trying; null where it never does. Left out until it is known. */
+  /**
+   * Least width of the window at which the row fits, found by trying; null where it never does. Left out
+   * until it is known.
+   */
   readonly from?: number | null;
   /** Heights of the panels, in their order. */
   readonly heights: readonly number[];
@@ -42,8 +45,8 @@ export interface Facts {
 export const NO_FACTS: Facts = { fits: new Map() };
 
 /**
- * A rule looks at one node at a time; `kinds` names the kinds it is for, null for all.
- * `scope` says what else its answer hangs on, so that an edit runs only what it may change: just the node and its items (`node`),
+ * A rule looks at one node at a time; `kinds` names the kinds it is for, null for all. `scope` says what else
+ * its answer hangs on, so that an edit runs only what it may change: just the node and its items (`node`),
  * all that the node stands in (`around`, the default), or anything in the project (`project`).
  */
 export interface FindingRule {
@@ -58,9 +61,14 @@ export interface FindingRule {
 export const asideKey = ({ rule, node }: Pick<Finding, 'rule' | 'node'>): string => `${rule} ${node}`;
 
 /** @returns findings that are not set aside, and those that are, with the reasons given. */
-export function splitAside(findings: readonly Finding[], aside: Project['info']['aside']): { readonly open: readonly Finding[]; readonly aside: readonly (Finding & { readonly reason: string })[] } {
+export function splitAside(
+  findings: readonly Finding[],
+  aside: Project['info']['aside']
+): { readonly open: readonly Finding[]; readonly aside: readonly (Finding & { readonly reason: string })[] } {
   return {
     open: findings.filter((finding) => !Object.hasOwn(aside, asideKey(finding))),
-    aside: findings.filter((finding) => Object.hasOwn(aside, asideKey(finding))).map((finding) => ({ ...finding, reason: aside[asideKey(finding)]! }))
+    aside: findings
+      .filter((finding) => Object.hasOwn(aside, asideKey(finding)))
+      .map((finding) => ({ ...finding, reason: aside[asideKey(finding)]! }))
   };
 }

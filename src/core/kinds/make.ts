@@ -6,28 +6,39 @@ import { withRenewedReferences } from './mapping';
 import type { Registry } from './registry';
 
 /**
- * Builds fragments from scratch. Ids come from the name and a random tail, or from the name alone where `exactIds` is set
- * (the demo, so that its exported class names read well); then the caller sees to it that no name stands twice.
+ * Builds fragments from scratch. Ids come from the name and a random tail, or from the name alone where
+ * `exactIds` is set (the demo, so that its exported class names read well); then the caller sees to it that
+ * no name stands twice.
  */
 export function makeWith({ exactIds = false }: { exactIds?: boolean } = {}): Make {
   return (kind, name, settings = {}, slots = {}) => {
     const id = (exactIds ? slug(name) : newId<NodeId>(kind)) as NodeId;
     const children = Object.values(slots).flat();
-    const slotIds = Object.fromEntries(Object.entries(slots).map(([slot, below]) => [slot, below.map(({ root }) => root)]));
+    const slotIds = Object.fromEntries(
+      Object.entries(slots).map(([slot, below]) => [slot, below.map(({ root }) => root)])
+    );
     const own: Node = { id, kind, name, settings, adapt: {}, slots: slotIds, styles: {} };
-    const nodes = Object.fromEntries([...children.flatMap((child) => Object.entries(child.nodes)), [id, own]]);
+    const nodes = Object.fromEntries([
+      ...children.flatMap((child) => Object.entries(child.nodes)),
+      [id, own]
+    ]);
     return { root: id, nodes } as Fragment;
   };
 }
 
-/** New ids for every node of a fragment; everything inside points to the new ones, settings that name a piece too. */
+/**
+ * New ids for every node of a fragment; everything inside points to the new ones, settings that name a piece
+ * too.
+ */
 export function withNewIds(registry: Registry, fragment: Fragment): Fragment {
   const renamed = new Map<NodeId, NodeId>();
   for (const node of Object.values(fragment.nodes)) renamed.set(node.id, newId<NodeId>(node.kind));
   const nodes = emptyRecord<Node>();
   for (const node of Object.values(fragment.nodes)) {
     const id = renamed.get(node.id)!;
-    const slots = Object.fromEntries(Object.entries(node.slots).map(([slot, below]) => [slot, below.map((child) => renamed.get(child)!)]));
+    const slots = Object.fromEntries(
+      Object.entries(node.slots).map(([slot, below]) => [slot, below.map((child) => renamed.get(child)!)])
+    );
     nodes[id] = { ...withRenewedReferences(registry.kindOf(node.kind), node, renamed), id, slots };
   }
   return { root: renamed.get(fragment.root)!, nodes: { ...nodes } };

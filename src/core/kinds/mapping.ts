@@ -9,8 +9,8 @@ import type { Registry } from './registry';
 export type ChangeSetting = (value: Json, field: FieldMeta) => Json;
 
 /**
- * @returns the piece with `change` done to each of its settings, under conditions too; the same object where nothing came out
- * differently. Settings the kind does not know stay as they are.
+ * @returns the piece with `change` done to each of its settings, under conditions too; the same object where
+ * nothing came out differently. Settings the kind does not know stay as they are.
  */
 export function withChangedSettings(kind: Kind, node: Node, change: ChangeSetting): Node {
   const settings = changed(kind, node.settings, change);
@@ -32,7 +32,9 @@ function changed(kind: Kind, settings: Settings, change: ChangeSetting): Setting
 }
 
 function changedUnderConditions(kind: Kind, adapt: Adaptations, change: ChangeSetting): Adaptations {
-  const now = Object.entries(adapt).map(([condition, own]) => [condition, own && changed(kind, own, change)] as const);
+  const now = Object.entries(adapt).map(
+    ([condition, own]) => [condition, own && changed(kind, own, change)] as const
+  );
   const isSame = now.every(([condition, own]) => own === adapt[condition as 'print']);
   return isSame ? adapt : (Object.fromEntries(now) as Adaptations);
 }
@@ -42,10 +44,15 @@ const namesPiece = ({ control }: FieldMeta) => control === 'item';
 
 /** @returns the piece with settings that name other pieces naming them by their new ids. */
 export function withRenewedReferences(kind: Kind, node: Node, renamed: ReadonlyMap<NodeId, NodeId>): Node {
-  return withChangedSettings(kind, node, (value, field) => (namesPiece(field) ? (renamed.get(value as NodeId) ?? value) : value));
+  return withChangedSettings(kind, node, (value, field) =>
+    namesPiece(field) ? (renamed.get(value as NodeId) ?? value) : value
+  );
 }
 
-/** Does `change` to every text of a piece that may name tokens: cells, values of CSS, movements. Prose is no such text. */
+/**
+ * Does `change` to every text of a piece that may name tokens: cells, values of CSS, movements. Prose is no
+ * such text.
+ */
 export function withChangedTokenTexts(kind: Kind, node: Node, change: (text: string) => string): Node {
   const next = withChangedSettings(kind, node, (value, { control }) => {
     if (control === 'css' && typeof value === 'string') return change(value);
@@ -70,13 +77,21 @@ function changedTexts(value: Json, change: (text: string) => string): Json {
   if (typeof value === 'string') return change(value);
   if (typeof value !== 'object' || value === null || Array.isArray(value)) return value;
   const entries = Object.entries(value).map(([key, each]) => [key, changedTexts(each, change)] as const);
-  return entries.every(([key, each]) => each === (value as Record<string, Json>)[key]) ? value : Object.fromEntries(entries);
+  return entries.every(([key, each]) => each === (value as Record<string, Json>)[key])
+    ? value
+    : Object.fromEntries(entries);
 }
 
 /** @returns the pieces with every token they take under its new id. */
-export function withRenamedTokens(registry: Registry, { root, nodes }: Fragment, ids: ReadonlyMap<string, string>): Fragment {
+export function withRenamedTokens(
+  registry: Registry,
+  { root, nodes }: Fragment,
+  ids: ReadonlyMap<string, string>
+): Fragment {
   const rename = (text: string) => mapTokens(text, ids);
-  const renamed = Object.values(nodes).map((node) => [node.id, withChangedTokenTexts(registry.kindOf(node.kind), node, rename)] as const);
+  const renamed = Object.values(nodes).map(
+    (node) => [node.id, withChangedTokenTexts(registry.kindOf(node.kind), node, rename)] as const
+  );
   return { root, nodes: Object.fromEntries(renamed) as Fragment['nodes'] };
 }
 

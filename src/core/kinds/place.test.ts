@@ -7,18 +7,46 @@ import { makeWith } from './make';
 import { placed, placeFor } from './place';
 
 const make = makeWith({ exactIds: true });
-const empty = (...sections: string[]): Project => createProject('Empty', make('page', 'Page', {}, { sections: sections.map((name) => make('section', name, {}, { content: [] })) }), { page: 'first' as PageId });
-const at = (project: Project, kind: string, current: string, inSight: string | null = null) => placeFor(registry, project, kind, { current: id(current), page: id('page'), inSight: inSight as NodeId | null });
+const empty = (...sections: string[]): Project =>
+  createProject(
+    'Empty',
+    make(
+      'page',
+      'Page',
+      {},
+      { sections: sections.map((name) => make('section', name, {}, { content: [] })) }
+    ),
+    { page: 'first' as PageId }
+  );
+const at = (project: Project, kind: string, current: string, inSight: string | null = null) =>
+  placeFor(registry, project, kind, {
+    current: id(current),
+    page: id('page'),
+    inSight: inSight as NodeId | null
+  });
 
 describe('where something new goes', () => {
   it('into what is picked, else after it, else after what is around it', () => {
-    expect(at(sampleProject(), 'text', 'left')).toEqual({ at: { parent: 'left', slot: 'content', index: 0 }, around: null });
-    expect(at(sampleProject(), 'text', 'heading')).toEqual({ at: { parent: 'section', slot: 'content', index: 1 }, around: null });
-    expect(at(sampleProject(), 'section', 'text-one')).toEqual({ at: { parent: 'page', slot: 'sections', index: 1 }, around: null });
+    expect(at(sampleProject(), 'text', 'left')).toEqual({
+      at: { parent: 'left', slot: 'content', index: 0 },
+      around: null
+    });
+    expect(at(sampleProject(), 'text', 'heading')).toEqual({
+      at: { parent: 'section', slot: 'content', index: 1 },
+      around: null
+    });
+    expect(at(sampleProject(), 'section', 'text-one')).toEqual({
+      at: { parent: 'page', slot: 'sections', index: 1 },
+      around: null
+    });
   });
 
   it('into an empty section of a new project, with nothing picked', () => {
-    expect(at(empty('First section'), 'tabs', 'page')?.at).toEqual({ parent: 'first-section', slot: 'content', index: 0 });
+    expect(at(empty('First section'), 'tabs', 'page')?.at).toEqual({
+      parent: 'first-section',
+      slot: 'content',
+      index: 0
+    });
   });
 
   it('into the section in sight, else into the last one', () => {
@@ -30,10 +58,15 @@ describe('where something new goes', () => {
   it('into a section of its own where the page has none', () => {
     const project = empty();
     const found = at(project, 'tabs', 'page')!;
-    expect(found).toMatchObject({ at: { parent: 'page', slot: 'sections', index: 0 }, around: { kind: 'section' } });
+    expect(found).toMatchObject({
+      at: { parent: 'page', slot: 'sections', index: 0 },
+      around: { kind: 'section' }
+    });
     const fragment = placed(registry.kindOf('tabs').create(makeWith()), found, makeWith());
     const next = after(project, { type: 'insert', fragment, at: found.at });
-    expect(Object.values(next.nodes).map(({ kind }) => kind)).toEqual(expect.arrayContaining(['page', 'section', 'tabs', 'panel']));
+    expect(Object.values(next.nodes).map(({ kind }) => kind)).toEqual(
+      expect.arrayContaining(['page', 'section', 'tabs', 'panel'])
+    );
   });
 
   it('always somewhere, for all that can be inserted, whatever is picked', () => {
@@ -41,7 +74,11 @@ describe('where something new goes', () => {
       for (const current of Object.keys(project.nodes)) {
         for (const kind of registry.kinds.filter(({ insertable }) => insertable)) {
           const found = at(project, kind.kind, current);
-          expect([current, kind.kind, found]).toEqual([current, kind.kind, expect.objectContaining({ at: expect.anything() })]);
+          expect([current, kind.kind, found]).toEqual([
+            current,
+            kind.kind,
+            expect.objectContaining({ at: expect.anything() })
+          ]);
           const fragment = placed(kind.create(makeWith()), found!, makeWith());
           expect(() => after(project, { type: 'insert', fragment, at: found!.at })).not.toThrow();
         }

@@ -6,7 +6,10 @@ import type { Registry } from './registry';
 /** Where something new goes. */
 export interface FoundPlace {
   readonly at: Place;
-  /** The kind that is put around it first, since nothing on the page takes it as it is; null where it stands there itself. */
+  /**
+   * The kind that is put around it first, since nothing on the page takes it as it is; null where it stands
+   * there itself.
+   */
   readonly around: Kind | null;
 }
 
@@ -20,11 +23,16 @@ export interface Looking {
 }
 
 /**
- * Finds where something new of a kind goes: into what is picked, after it, after what is around it, else at the end of the section in
- * sight, of the last one, or in a new section.
+ * Finds where something new of a kind goes: into what is picked, after it, after what is around it, else at
+ * the end of the section in sight, of the last one, or in a new section.
  * @returns null only for a kind that never stands on a page by itself, such as a panel.
  */
-export function placeFor(registry: Registry, project: Project, kindName: string, { current, page, inSight }: Looking): FoundPlace | null {
+export function placeFor(
+  registry: Registry,
+  project: Project,
+  kindName: string,
+  { current, page, inSight }: Looking
+): FoundPlace | null {
   const kind = registry.kindOf(kindName);
   const near = around(registry, project, kind, current);
   if (near) return { at: near, around: null };
@@ -44,7 +52,10 @@ function around(registry: Registry, project: Project, kind: Kind, from: NodeId):
     const node: Node | null = maybeNode(project, id);
     if (!node) return null;
     const at = inside(registry, kind, node);
-    if (at) return before?.parent === at.parent && before.slot === at.slot ? { ...at, index: before.index + 1 } : at;
+    if (at)
+      return before?.parent === at.parent && before.slot === at.slot
+        ? { ...at, index: before.index + 1 }
+        : at;
     before = maybePlaceOf(project, id);
   }
   return null;
@@ -52,16 +63,21 @@ function around(registry: Registry, project: Project, kind: Kind, from: NodeId):
 
 /** The end of the first slot of a node that takes the kind. */
 function inside(registry: Registry, { category }: Kind, node: Node): Place | null {
-  const slot = Object.entries(registry.kindOf(node.kind).slots).find(([, { accepts }]) => accepts.includes(category))?.[0];
+  const slot = Object.entries(registry.kindOf(node.kind).slots).find(([, { accepts }]) =>
+    accepts.includes(category)
+  )?.[0];
   return slot === undefined ? null : { parent: node.id, slot, index: node.slots[slot]?.length ?? 0 };
 }
 
-const sectionsOf = (project: Project, page: NodeId): readonly NodeId[] => Object.values(nodeOf(project, page).slots).flat();
+const sectionsOf = (project: Project, page: NodeId): readonly NodeId[] =>
+  Object.values(nodeOf(project, page).slots).flat();
 
 /** A section of its own at the end of the page, for what only stands in one. */
 function inNewSection(registry: Registry, project: Project, kind: Kind, page: NodeId): FoundPlace | null {
   for (const each of registry.kinds) {
-    const takes = each.insertable && Object.values(each.slots).some(({ accepts, items }) => !items && accepts.includes(kind.category));
+    const takes =
+      each.insertable &&
+      Object.values(each.slots).some(({ accepts, items }) => !items && accepts.includes(kind.category));
     const at = takes ? inside(registry, each, nodeOf(project, page)) : null;
     if (at) return { at, around: each };
   }

@@ -15,7 +15,9 @@ const heading = registry.kindOf('heading');
 
 describe('registry', () => {
   it('refuses an incomplete kind, a duplicate, and a look for a part that is not there, by name', () => {
-    expect(() => createRegistry([{ ...heading, markup: undefined as never, slots: undefined as never }])).toThrow('"heading" lacks slots, markup');
+    expect(() =>
+      createRegistry([{ ...heading, markup: undefined as never, slots: undefined as never }])
+    ).toThrow('"heading" lacks slots, markup');
     expect(() => createRegistry([heading, heading])).toThrow('"heading" is registered twice');
     expect(() => createRegistry([{ ...heading, look: { lid: {} } }])).toThrow('unknown parts: lid');
   });
@@ -32,29 +34,55 @@ describe.each(registry.kinds.map((kind) => [kind.kind, kind] as const))('kind %s
 
   it('asks only for behaviours of the runtime’s contract', () => {
     // With everything that can move moving, and everything that can be switched on being on.
-    const on = Object.fromEntries(Object.entries(kind.settings.fields as Record<string, AnySchema>).flatMap(([key, field]): [string, Json][] => {
-      const meta = field.meta()?.field;
-      if (meta?.control === 'toggle') return [[key, true]];
-      return meta?.control === 'track' ? [[key, trackOf({ form: Object.keys(meta.choices!).at(-1)!, ms: 100 })]] : [];
-    }));
+    const on = Object.fromEntries(
+      Object.entries(kind.settings.fields as Record<string, AnySchema>).flatMap(
+        ([key, field]): [string, Json][] => {
+          const meta = field.meta()?.field;
+          if (meta?.control === 'toggle') return [[key, true]];
+          return meta?.control === 'track'
+            ? [[key, trackOf({ form: Object.keys(meta.choices!).at(-1)!, ms: 100 })]]
+            : [];
+        }
+      )
+    );
     for (const settings of [node.settings, on]) {
-      const project = createProject('Kind', { root: node.id, nodes: { ...fragment.nodes, [node.id]: { ...node, settings } } });
-      for (const name of analyse(registry, project, project.nodes[node.id]!).behaviours) expect(Object.keys(runtime)).toContain(name);
+      const project = createProject('Kind', {
+        root: node.id,
+        nodes: { ...fragment.nodes, [node.id]: { ...node, settings } }
+      });
+      for (const name of analyse(registry, project, project.nodes[node.id]!).behaviours)
+        expect(Object.keys(runtime)).toContain(name);
     }
   });
 
   it('keeps the shape of its rules whatever its responsive settings are', () => {
-    const fields = Object.entries(kind.settings.fields as Record<string, AnySchema>).filter(([, field]) => field.meta()?.field?.responsive);
+    const fields = Object.entries(kind.settings.fields as Record<string, AnySchema>).filter(
+      ([, field]) => field.meta()?.field?.responsive
+    );
     for (const [key, field] of fields) {
       const { control, choices = {}, fixed } = field.meta()!.field!;
-      const values: readonly unknown[] = control === 'track' ? Object.keys(choices).map((form) => trackOf({ form, ms: 100, step: 40 })) : control === 'toggle' ? [true, false] : control === 'css' ? ['480px', '80svh'] : control === 'place' ? ['0% 100%', '30% 20%'] : control === 'shares' ? ['1/4 3/4', '+2 4 6', '1/2 1/2'] : Object.keys(choices);
+      const values: readonly unknown[] =
+        control === 'track'
+          ? Object.keys(choices).map((form) => trackOf({ form, ms: 100, step: 40 }))
+          : control === 'toggle'
+            ? [true, false]
+            : control === 'css'
+              ? ['480px', '80svh']
+              : control === 'place'
+                ? ['0% 100%', '30% 20%']
+                : control === 'shares'
+                  ? ['1/4 3/4', '+2 4 6', '1/2 1/2']
+                  : Object.keys(choices);
       expect(values.length).toBeGreaterThan(1);
       for (const condition of ['medium', 'narrow', 'touch', 'less-motion'] as const) {
         if (fixed?.[condition]) continue;
         for (const value of values) {
           expect(field.isValidSync(value, { strict: true })).toBe(true);
           const adapted = { ...node, adapt: { [condition]: { [key]: value } } } as Node;
-          const project = createProject('Kind', { root: node.id, nodes: { ...fragment.nodes, [node.id]: adapted } });
+          const project = createProject('Kind', {
+            root: node.id,
+            nodes: { ...fragment.nodes, [node.id]: adapted }
+          });
           expect(() => analyse(registry, project, project.nodes[node.id]!)).not.toThrow();
         }
       }
@@ -62,12 +90,20 @@ describe.each(registry.kinds.map((kind) => [kind.kind, kind] as const))('kind %s
   });
 
   it('has defaults that its own schema takes, and starts with settings it takes', () => {
-    expect(() => kind.settings.validateSync({ ...(kind.settings.getDefault() as object), ...node.settings }, { strict: true })).not.toThrow();
+    expect(() =>
+      kind.settings.validateSync(
+        { ...(kind.settings.getDefault() as object), ...node.settings },
+        { strict: true }
+      )
+    ).not.toThrow();
   });
 
   it('tells the interface how to edit every setting', () => {
     for (const [key, field] of Object.entries(kind.settings.fields)) {
-      expect([key, (field as typeof kind.settings).describe().meta?.field?.control]).toEqual([key, expect.any(String)]);
+      expect([key, (field as typeof kind.settings).describe().meta?.field?.control]).toEqual([
+        key,
+        expect.any(String)
+      ]);
     }
   });
 
@@ -87,7 +123,8 @@ describe.each(registry.kinds.map((kind) => [kind.kind, kind] as const))('kind %s
 
   it('starts with children its slots take', () => {
     for (const [slot, children] of Object.entries(node.slots)) {
-      for (const child of children) expect(kind.slots[slot]!.accepts).toContain(registry.kindOf(fragment.nodes[child]!.kind).category);
+      for (const child of children)
+        expect(kind.slots[slot]!.accepts).toContain(registry.kindOf(fragment.nodes[child]!.kind).category);
     }
   });
 });

@@ -9,8 +9,23 @@ export interface Registry {
 }
 
 const REQUIRED: readonly (keyof Kind)[] = [
-  'kind', 'label', 'summary', 'category', 'icon', 'insertable', 'anatomy', 'settings', 'slots', 'forms', 'look',
-  'create', 'markup', 'style', 'behaviours', 'fallbacks', 'findings'
+  'kind',
+  'label',
+  'summary',
+  'category',
+  'icon',
+  'insertable',
+  'anatomy',
+  'settings',
+  'slots',
+  'forms',
+  'look',
+  'create',
+  'markup',
+  'style',
+  'behaviours',
+  'fallbacks',
+  'findings'
 ];
 
 /** Throws, naming the kind, where one is incomplete, stands twice, or draws a part its anatomy does not have. */
@@ -21,7 +36,10 @@ export function createRegistry(kinds: readonly Kind[]): Registry {
     if (missing.length > 0) throw new Error(`Kind ${JSON.stringify(kind.kind)} lacks ${missing.join(', ')}`);
     if (byName.has(kind.kind)) throw new Error(`Kind ${JSON.stringify(kind.kind)} is registered twice`);
     const strange = Object.keys(kind.look).filter((part) => !Object.hasOwn(kind.anatomy, part));
-    if (strange.length > 0) throw new Error(`Kind ${JSON.stringify(kind.kind)} gives a look to unknown parts: ${strange.join(', ')}`);
+    if (strange.length > 0)
+      throw new Error(
+        `Kind ${JSON.stringify(kind.kind)} gives a look to unknown parts: ${strange.join(', ')}`
+      );
     byName.set(kind.kind, kind);
   }
   return {

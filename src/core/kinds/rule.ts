@@ -7,7 +7,10 @@ export function rule(selector: string, declarations: Declarations, ...when: Cond
   return { selector, when, declarations };
 }
 
-/** @returns notes on an element for the printers; hast's own type asks for a source position, which built elements have not. */
+/**
+ * @returns notes on an element for the printers; hast's own type asks for a source position, which built
+ * elements have not.
+ */
 export function notes(data: Omit<ElementData, 'position'>): ElementData {
   return data as ElementData;
 }

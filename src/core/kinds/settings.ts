@@ -3,12 +3,16 @@ import type { Kind } from './contract';
 
 const defaultsOf = new WeakMap<Kind, Record<string, unknown>>();
 /** By the settings as they are stored: copies of a piece share them. */
-const settingsOf = new WeakMap<Node['settings'], { readonly kind: Kind; readonly filled: Record<string, unknown> }>();
+const settingsOf = new WeakMap<
+  Node['settings'],
+  { readonly kind: Kind; readonly filled: Record<string, unknown> }
+>();
 
 /** @returns the settings a new piece of the kind has; the same object for the same kind. */
 export function defaultSettings(kind: Kind): Record<string, unknown> {
   let defaults = defaultsOf.get(kind);
-  if (!defaults) defaultsOf.set(kind, (defaults = (kind.settings.getDefault() ?? {}) as Record<string, unknown>));
+  if (!defaults)
+    defaultsOf.set(kind, (defaults = (kind.settings.getDefault() ?? {}) as Record<string, unknown>));
   return defaults;
 }
 
@@ -17,7 +21,8 @@ export function settingsWithDefaults(kind: Kind, node: Node): Record<string, unk
   const known = settingsOf.get(node.settings);
   if (known?.kind === kind) return known.filled;
   const defaults = defaultSettings(kind);
-  const filled = Object.keys(node.settings).length === 0 ? defaults : Object.freeze({ ...defaults, ...node.settings });
+  const filled =
+    Object.keys(node.settings).length === 0 ? defaults : Object.freeze({ ...defaults, ...node.settings });
   settingsOf.set(node.settings, { kind, filled });
   return filled;
 }

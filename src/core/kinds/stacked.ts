@@ -7,7 +7,10 @@ export interface Stacking {
   readonly above: readonly NodeId[];
 }
 
-/** @returns what a piece lies over and under, the lowest first, where its owner lays its children over one another; null for any other piece. */
+/**
+ * @returns what a piece lies over and under, the lowest first, where its owner lays its children over one
+ * another; null for any other piece.
+ */
 export function maybeStacking(registry: Registry, project: Project, id: NodeId): Stacking | null {
   const place = maybePlaceOf(project, id);
   const parent = place && nodeOf(project, place.parent);

@@ -6,8 +6,8 @@ export function rowWidth(widths: readonly number[], gap: number, around = 0): nu
 }
 
 /**
- * Least width of the window at which a row fits, px, as far as one measurement tells: right where the place grows by as much as
- * the window does. Above it the row fits.
+ * Least width of the window at which a row fits, px, as far as one measurement tells: right where the place
+ * grows by as much as the window does. Above it the row fits.
  */
 export function fitFrom({ needed, available, viewport, from }: Fit): number {
   return from ?? viewport + (needed - available);

@@ -1,8 +1,8 @@
 import { ownOf } from '../data/record';
 
 /**
- * Easing: how far a movement has come, 0 to 1, at a share of its time, 0 to 1. CSS Easing Functions 2 for all but `spring()`,
- * which is Kymation's own notation and leaves as `linear()`.
+ * Easing: how far a movement has come, 0 to 1, at a share of its time, 0 to 1. CSS Easing Functions 2 for all
+ * but `spring()`, which is Kymation's own notation and leaves as `linear()`.
  */
 export interface Easing {
   /** As written. */
@@ -14,7 +14,8 @@ export interface Easing {
   progress(time: number): number;
 }
 
-export type ReadEasing = { readonly ok: true; readonly easing: Easing } | { readonly ok: false; readonly sentence: string };
+export type ReadEasing =
+  { readonly ok: true; readonly easing: Easing } | { readonly ok: false; readonly sentence: string };
 
 /** Control points of the keywords (CSS Easing Functions 2, section 2.2). */
 export const KEYWORD_CURVES: Readonly<Record<string, readonly [number, number, number, number]>> = {
@@ -55,7 +56,10 @@ export function easingOf(text: string): Easing {
 }
 
 function freshEasing(text: string): ReadEasing {
-  const made = (kind: Easing['kind'], progress: Easing['progress'], css = text): ReadEasing => ({ ok: true, easing: { text, kind, css, progress } });
+  const made = (kind: Easing['kind'], progress: Easing['progress'], css = text): ReadEasing => ({
+    ok: true,
+    easing: { text, kind, css, progress }
+  });
   if (text === 'linear') return made('keyword', clamp);
   const curve = ownOf(KEYWORD_CURVES, text);
   if (curve) return made('keyword', bezier(...curve));
@@ -65,38 +69,51 @@ function freshEasing(text: string): ReadEasing {
   const numbers = (inside ?? '').split(',').map((each) => each.trim());
   const areNumbers = numbers.every((each) => new RegExp(`^${NUMBER}$`).test(each));
   if (name === 'cubic-bezier') {
-    if (numbers.length !== 4 || !areNumbers) return no('A curve takes four numbers, such as cubic-bezier(0.2, 0, 0, 1).');
+    if (numbers.length !== 4 || !areNumbers)
+      return no('A curve takes four numbers, such as cubic-bezier(0.2, 0, 0, 1).');
     const [x1, y1, x2, y2] = numbers.map(Number) as [number, number, number, number];
     const wrong = [x1, x2].find((x) => x < 0 || x > 1);
-    if (wrong !== undefined) return no(`The handles of a curve stand between 0 and 1 across; ${wrong} would run backwards in time.`);
-    if ([y1, y2].some((y) => Math.abs(y) > 10)) return no('The handles of a curve stand between −10 and 10 up and down.');
+    if (wrong !== undefined)
+      return no(`The handles of a curve stand between 0 and 1 across; ${wrong} would run backwards in time.`);
+    if ([y1, y2].some((y) => Math.abs(y) > 10))
+      return no('The handles of a curve stand between −10 and 10 up and down.');
     return made('bezier', bezier(x1, y1, x2, y2));
   }
   if (name === 'steps') {
     const [count, jump = 'end'] = numbers;
     const long = ownOf({ start: 'jump-start', end: 'jump-end' } as Record<string, string>, jump) ?? jump;
-    if (!/^\d+$/.test(count ?? '') || numbers.length > 2 || !/^jump-(?:start|end|both|none)$/.test(long)) return no('Steps take a whole number and where they jump, such as steps(4, jump-end).');
+    if (!/^\d+$/.test(count ?? '') || numbers.length > 2 || !/^jump-(?:start|end|both|none)$/.test(long))
+      return no('Steps take a whole number and where they jump, such as steps(4, jump-end).');
     const least = long === 'jump-none' ? 2 : 1;
     if (Number(count) < least || Number(count) > 100) return no(`Steps are ${least} to 100 in number.`);
     return made('steps', steps(Number(count), long));
   }
   if (name === 'linear') return readLinear(numbers, made);
   if (name === 'spring') {
-    if (numbers.length !== 1 || !areNumbers) return no('A spring takes how far it swings over, such as spring(0.15).');
+    if (numbers.length !== 1 || !areNumbers)
+      return no('A spring takes how far it swings over, such as spring(0.15).');
     const bounce = Number(numbers[0]);
     if (bounce < 0) return no('A spring swings over by 0 or more.');
-    if (bounce >= 1) return no(`A spring that swings over by ${bounce} never settles. Take less than ${BOUNCE_MOST}.`);
-    if (bounce > BOUNCE_MOST) return no(`A spring that swings over by ${bounce} takes too long to settle. Take ${BOUNCE_MOST} at most.`);
+    if (bounce >= 1)
+      return no(`A spring that swings over by ${bounce} never settles. Take less than ${BOUNCE_MOST}.`);
+    if (bounce > BOUNCE_MOST)
+      return no(
+        `A spring that swings over by ${bounce} takes too long to settle. Take ${BOUNCE_MOST} at most.`
+      );
     const progress = spring(bounce);
     return made('spring', progress, linearText(progress));
   }
-  return no('Easing is ease, ease-in, ease-out, ease-in-out, linear, cubic-bezier(…), steps(…), linear(…) or spring(…).');
+  return no(
+    'Easing is ease, ease-in, ease-out, ease-in-out, linear, cubic-bezier(…), steps(…), linear(…) or spring(…).'
+  );
 }
 
 /** Cubic Bézier from (0, 0) to (1, 1) with two handles: Newton's method for the time, halving where that fails. */
 function bezier(x1: number, y1: number, x2: number, y2: number): Easing['progress'] {
-  const at = (t: number, a: number, b: number) => ((1 - 3 * b + 3 * a) * t + (3 * b - 6 * a)) * t * t + 3 * a * t;
-  const slope = (t: number, a: number, b: number) => 3 * (1 - 3 * b + 3 * a) * t * t + 2 * (3 * b - 6 * a) * t + 3 * a;
+  const at = (t: number, a: number, b: number) =>
+    ((1 - 3 * b + 3 * a) * t + (3 * b - 6 * a)) * t * t + 3 * a * t;
+  const slope = (t: number, a: number, b: number) =>
+    3 * (1 - 3 * b + 3 * a) * t * t + 2 * (3 * b - 6 * a) * t + 3 * a;
   const timeAt = (x: number): number => {
     let t = x;
     for (let i = 0; i < 8; i += 1) {
@@ -129,14 +146,20 @@ function steps(count: number, jump: string): Easing['progress'] {
 }
 
 /** CSS Easing Functions 2, section 2.1: points without a place are spread evenly, and no place goes back. */
-function readLinear(parts: readonly string[], made: (kind: 'linear', progress: Easing['progress']) => ReadEasing): ReadEasing {
-  const fault = no('linear() takes two or more points, each with a percentage where it needs one, such as linear(0, 0.6 40%, 1).');
+function readLinear(
+  parts: readonly string[],
+  made: (kind: 'linear', progress: Easing['progress']) => ReadEasing
+): ReadEasing {
+  const fault = no(
+    'linear() takes two or more points, each with a percentage where it needs one, such as linear(0, 0.6 40%, 1).'
+  );
   const points: { value: number; place: number | null }[] = [];
   for (const part of parts) {
     const words = part.split(' ').filter(Boolean);
     const values = words.filter((word) => new RegExp(`^${NUMBER}$`).test(word));
     const places = words.filter((word) => new RegExp(`^${NUMBER}%$`).test(word));
-    if (values.length !== 1 || places.length > 2 || values.length + places.length !== words.length) return fault;
+    if (values.length !== 1 || places.length > 2 || values.length + places.length !== words.length)
+      return fault;
     const value = Number(values[0]);
     points.push({ value, place: places[0] === undefined ? null : Number.parseFloat(places[0]) / 100 });
     if (places[1] !== undefined) points.push({ value, place: Number.parseFloat(places[1]) / 100 });
@@ -145,27 +168,31 @@ function readLinear(parts: readonly string[], made: (kind: 'linear', progress: E
   points[0]!.place ??= 0;
   points.at(-1)!.place ??= 1;
   let furthest = -Infinity;
-  for (const point of points) if (point.place !== null) furthest = point.place = Math.max(point.place, furthest);
+  for (const point of points)
+    if (point.place !== null) furthest = point.place = Math.max(point.place, furthest);
   for (let i = 1; i < points.length; i += 1) {
     if (points[i]!.place !== null) continue;
     let next = i;
     while (points[next]!.place === null) next += 1;
     const from = points[i - 1]!.place!;
-    for (let j = i; j < next; j += 1) points[j]!.place = from + ((points[next]!.place! - from) * (j - i + 1)) / (next - i + 1);
+    for (let j = i; j < next; j += 1)
+      points[j]!.place = from + ((points[next]!.place! - from) * (j - i + 1)) / (next - i + 1);
   }
   const placed = points as { value: number; place: number }[];
   return made('linear', (time) => {
     let i = placed.findLastIndex(({ place }) => place <= time);
     i = Math.min(Math.max(i, 0), placed.length - 2);
     const [a, b] = [placed[i]!, placed[i + 1]!];
-    return a.place === b.place ? b.value : a.value + ((b.value - a.value) * (time - a.place)) / (b.place - a.place);
+    return a.place === b.place
+      ? b.value
+      : a.value + ((b.value - a.value) * (time - a.place)) / (b.place - a.place);
   });
 }
 
 /**
- * A weight on a damped spring, let go at 0 with its rest at 1: the closed solution of the damped harmonic oscillator (from memory).
- * Its damping ratio follows from the overshoot, `bounce = exp(−πζ / √(1 − ζ²))`; its pace is chosen so that it is still (`STILL`)
- * when its time is up.
+ * A weight on a damped spring, let go at 0 with its rest at 1: the closed solution of the damped harmonic
+ * oscillator (from memory). Its damping ratio follows from the overshoot, `bounce = exp(−πζ / √(1 − ζ²))`;
+ * its pace is chosen so that it is still (`STILL`) when its time is up.
  */
 function spring(bounce: number): Easing['progress'] {
   const log = Math.log(bounce);
@@ -173,7 +200,9 @@ function spring(bounce: number): Easing['progress'] {
   const swing = Math.sqrt(Math.max(0, 1 - damping ** 2));
   // Time in units of the undamped spring's own pace.
   const distance = (t: number) =>
-    swing < 1e-4 ? Math.exp(-t) * (1 + t) : Math.exp(-damping * t) * (Math.cos(swing * t) + (damping / swing) * Math.sin(swing * t));
+    swing < 1e-4
+      ? Math.exp(-t) * (1 + t)
+      : Math.exp(-damping * t) * (Math.cos(swing * t) + (damping / swing) * Math.sin(swing * t));
   const settle = lastAbove(distance, swing < 1e-4 ? 20 : (Math.log(1 / STILL) + 3) / damping);
   return (time) => (time <= 0 ? 0 : time >= 1 ? 1 : 1 - distance(time * settle));
 }
@@ -198,8 +227,9 @@ const GRAIN = 1000;
 const VALUE_PLACES = 3;
 
 /**
- * A curve as `linear()`, with as few points as keep it within `SAMPLE_ERROR`: each line goes as far as it can (the cone of slopes that
- * pass every point closely enough, as in the swing filter; from memory), so a point may lie beside the curve itself.
+ * A curve as `linear()`, with as few points as keep it within `SAMPLE_ERROR`: each line goes as far as it can
+ * (the cone of slopes that pass every point closely enough, as in the swing filter; from memory), so a point
+ * may lie beside the curve itself.
  */
 export function linearText(progress: Easing['progress']): string {
   const most = SAMPLE_ERROR - 0.5 / 10 ** VALUE_PLACES;
@@ -210,12 +240,22 @@ export function linearText(progress: Easing['progress']): string {
     points.push([to, rounded(to === GRAIN ? progress(1) : value + slope * (to - from))]);
   }
   const percent = (step: number) => `${Number(((step / GRAIN) * 100).toFixed(1))}%`;
-  const stops = points.map(([step, value]) => (step === 0 || step === GRAIN ? String(value) : `${value} ${percent(step)}`));
+  const stops = points.map(([step, value]) =>
+    step === 0 || step === GRAIN ? String(value) : `${value} ${percent(step)}`
+  );
   return `linear(${stops.join(', ')})`;
 }
 
-/** @returns how far one line from a point stays within `most` of the curve, and its slope per step; at the end it meets the curve. */
-function furthest(progress: Easing['progress'], from: number, value: number, most: number): readonly [to: number, slope: number] {
+/**
+ * @returns how far one line from a point stays within `most` of the curve, and its slope per step; at the end
+ * it meets the curve.
+ */
+function furthest(
+  progress: Easing['progress'],
+  from: number,
+  value: number,
+  most: number
+): readonly [to: number, slope: number] {
   let [least, greatest] = [-Infinity, Infinity];
   let best: readonly [number, number] = [from + 1, progress((from + 1) / GRAIN) - value];
   for (let step = from + 1; step <= GRAIN; step += 1) {
@@ -231,7 +271,10 @@ function furthest(progress: Easing['progress'], from: number, value: number, mos
 }
 
 export interface CurveFigures {
-  /** Furthest point beyond the end as a share of the way (0.062 is 6.2 %), and the share of the time when it is reached; null where it never passes the end. */
+  /**
+   * Furthest point beyond the end as a share of the way (0.062 is 6.2 %), and the share of the time when it
+   * is reached; null where it never passes the end.
+   */
   readonly peak: { readonly over: number; readonly time: number } | null;
   /** Share of the time from which it stays within one hundredth of the end. */
   readonly settled: number;

@@ -1,7 +1,15 @@
 import bezierEasing from 'bezier-easing';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { curveFigures, easingOf, KEYWORD_CURVES, linearText, readEasing, SAMPLE_ERROR, STILL } from './easing';
+import {
+  curveFigures,
+  easingOf,
+  KEYWORD_CURVES,
+  linearText,
+  readEasing,
+  SAMPLE_ERROR,
+  STILL
+} from './easing';
 import { groupedTransitions, maybeTransitions, transitionText } from './transition';
 import { barsOf, endOf, mostAtOnce, staggers, track, trackOf } from './track';
 
@@ -16,11 +24,13 @@ describe('cubic-bezier', () => {
     const up = fc.double({ min: -2, max: 3, noNaN: true });
     fc.assert(
       fc.property(share, up, share, up, share, (x1, y1, x2, y2, time) => {
-        const ours = easingOf(`cubic-bezier(${x1.toFixed(4)}, ${y1.toFixed(4)}, ${x2.toFixed(4)}, ${y2.toFixed(4)})`).progress(time);
+        const ours = easingOf(
+          `cubic-bezier(${x1.toFixed(4)}, ${y1.toFixed(4)}, ${x2.toFixed(4)}, ${y2.toFixed(4)})`
+        ).progress(time);
         const theirs = bezierEasing(+x1.toFixed(4), +y1.toFixed(4), +x2.toFixed(4), +y2.toFixed(4))(time);
         expect(Math.abs(ours - theirs))
-        // The package works from a table of eleven points, which is coarse where a curve is steep.
-        .toBeLessThan(2e-2);
+          // The package works from a table of eleven points, which is coarse where a curve is steep.
+          .toBeLessThan(2e-2);
       }),
       { numRuns: 600 }
     );
@@ -31,7 +41,9 @@ describe('cubic-bezier', () => {
     fc.assert(
       fc.property(share, share, share, share, share, (x1, y1, x2, y2, t) => {
         const at = (a: number, b: number) => 3 * (1 - t) ** 2 * t * a + 3 * (1 - t) * t ** 2 * b + t ** 3;
-        const { progress } = easingOf(`cubic-bezier(${x1.toFixed(5)}, ${y1.toFixed(5)}, ${x2.toFixed(5)}, ${y2.toFixed(5)})`);
+        const { progress } = easingOf(
+          `cubic-bezier(${x1.toFixed(5)}, ${y1.toFixed(5)}, ${x2.toFixed(5)}, ${y2.toFixed(5)})`
+        );
         const [x, y] = [at(+x1.toFixed(5), +x2.toFixed(5)), at(+y1.toFixed(5), +y2.toFixed(5))];
         // Where the curve stands upright, many heights answer to one time.
         const slope = Math.abs((progress(Math.min(1, x + 1e-6)) - progress(Math.max(0, x - 1e-6))) / 2e-6);
@@ -43,7 +55,8 @@ describe('cubic-bezier', () => {
 
   it('gives the keywords their published control points', () => {
     for (const [keyword, points] of Object.entries(KEYWORD_CURVES)) {
-      for (const time of [0, 0.1, 0.35, 0.5, 0.9, 1]) expect(easingOf(keyword).progress(time)).toBeCloseTo(bezierEasing(...points)(time), 4);
+      for (const time of [0, 0.1, 0.35, 0.5, 0.9, 1])
+        expect(easingOf(keyword).progress(time)).toBeCloseTo(bezierEasing(...points)(time), 4);
     }
   });
 
@@ -87,12 +100,14 @@ describe('springs', () => {
     for (const bounce of [0.05, 0.15, 0.3, 0.6, 0.8]) {
       const easing = easingOf(`spring(${bounce})`);
       expect(curveFigures(easing).peak!.over).toBeCloseTo(bounce, 3);
-      for (let i = 0; i <= 50; i += 1) expect(Math.abs(easing.progress(0.999 + i / 50_000) - 1)).toBeLessThanOrEqual(STILL * 1.05);
+      for (let i = 0; i <= 50; i += 1)
+        expect(Math.abs(easing.progress(0.999 + i / 50_000) - 1)).toBeLessThanOrEqual(STILL * 1.05);
     }
   });
 
   it('follow the closed solution of the damped oscillator', () => {
-    // For an overshoot of exp(−π) the damping ratio is √½, so envelope and swing have the same pace: x = 1 − e^(−s)(cos s + sin s).
+    // For an overshoot of exp(−π) the damping ratio is √½, so envelope and swing have the same pace: x = 1 −
+    // e^(−s)(cos s + sin s).
     const { progress } = easingOf(`spring(${Math.exp(-Math.PI)})`);
     const peakAt = curveFigures(easingOf(`spring(${Math.exp(-Math.PI)})`)).peak!.time;
     for (let time = 0.02; time < 1; time += 0.07) {
@@ -115,7 +130,10 @@ describe('springs', () => {
     for (const bounce of [0, 0.02, 0.1, 0.25, 0.5]) {
       const easing = easingOf(`spring(${bounce})`);
       const printed = easingOf(easing.css);
-      for (let i = 0; i <= 2000; i += 1) expect(Math.abs(printed.progress(i / 2000) - easing.progress(i / 2000))).toBeLessThanOrEqual(SAMPLE_ERROR);
+      for (let i = 0; i <= 2000; i += 1)
+        expect(Math.abs(printed.progress(i / 2000) - easing.progress(i / 2000))).toBeLessThanOrEqual(
+          SAMPLE_ERROR
+        );
     }
   });
 
@@ -143,13 +161,26 @@ describe('tracks', () => {
   });
 
   it('count what moves at once; bars that touch do not overlap', () => {
-    expect(mostAtOnce([{ start: 0, end: 100 }, { start: 100, end: 200 }])).toBe(1);
-    expect(mostAtOnce([{ start: 0, end: 150 }, { start: 100, end: 200 }, { start: 120, end: 130 }])).toBe(3);
+    expect(
+      mostAtOnce([
+        { start: 0, end: 100 },
+        { start: 100, end: 200 }
+      ])
+    ).toBe(1);
+    expect(
+      mostAtOnce([
+        { start: 0, end: 150 },
+        { start: 100, end: 200 },
+        { start: 120, end: 130 }
+      ])
+    ).toBe(3);
   });
 
   it('refuse forty seconds, at the field, with the reason', () => {
     expect(() => track.validateSync(trackOf({ ms: 40_000 }), { strict: true })).toThrow('0 to 10000 ms');
-    expect(() => track.validateSync(trackOf({ easing: 'spring(2)' }), { strict: true })).toThrow('never settles');
+    expect(() => track.validateSync(trackOf({ easing: 'spring(2)' }), { strict: true })).toThrow(
+      'never settles'
+    );
     expect(track.validateSync(trackOf({ ms: 240, easing: 'spring(0.1)' }), { strict: true }).ms).toBe(240);
   });
 });

@@ -16,7 +16,11 @@ const TOKEN_USE = /^\{[a-z][a-z0-9-]*\}$/;
 
 /** One thing that moves when something happens. `form` says how; `none` means it does not move. */
 export const track = object({
-  form: string().strict(true).max(20).matches(/^[a-z-]+$/).defined(),
+  form: string()
+    .strict(true)
+    .max(20)
+    .matches(/^[a-z-]+$/)
+    .defined(),
   /** Length, ms. */
   ms: ms('A movement'),
   /** From the event to the start, ms. */
@@ -31,10 +35,15 @@ export const track = object({
     }),
   /** Time from one child to the next, ms; 0 for all at once. */
   step: ms('A step').default(0),
-  /** Tokens, as `{id}`, whose values `ms` and `easing` follow: these stand here as plain values and are written anew when a token changes. */
+  /**
+   * Tokens, as `{id}`, whose values `ms` and `easing` follow: these stand here as plain values and are
+   * written anew when a token changes.
+   */
   lasts: string().strict(true).matches(TOKEN_USE),
   eases: string().strict(true).matches(TOKEN_USE),
-  from: mixed<StaggerFrom>().oneOf(STAGGER_FROM, 'A stagger starts from the first, the last or the centre.').default('first')
+  from: mixed<StaggerFrom>()
+    .oneOf(STAGGER_FROM, 'A stagger starts from the first, the last or the centre.')
+    .default('first')
 }).noUnknown('A movement has form, ms, delay, easing, step, from, lasts and eases only.');
 
 export type Track = InferType<typeof track>;
@@ -51,8 +60,13 @@ export function trackOf(values: Partial<Track>): Track {
  */
 export function withTiming(value: Track, changes: Partial<Track>): Track {
   const { lasts, eases, ...rest } = { ...value, ...changes };
-  const keeps = (followed: 'lasts' | 'eases', own: 'ms' | 'easing') => Object.hasOwn(changes, followed) || !Object.hasOwn(changes, own);
-  return { ...rest, ...(lasts && keeps('lasts', 'ms') ? { lasts } : {}), ...(eases && keeps('eases', 'easing') ? { eases } : {}) };
+  const keeps = (followed: 'lasts' | 'eases', own: 'ms' | 'easing') =>
+    Object.hasOwn(changes, followed) || !Object.hasOwn(changes, own);
+  return {
+    ...rest,
+    ...(lasts && keeps('lasts', 'ms') ? { lasts } : {}),
+    ...(eases && keeps('eases', 'easing') ? { eases } : {})
+  };
 }
 
 export const moves = ({ form, ms: length }: Track): boolean => form !== 'none' && length > 0;
@@ -64,7 +78,8 @@ export const moves = ({ form, ms: length }: Track): boolean => form !== 'none' &
 export function staggers({ step, from }: Pick<Track, 'step' | 'from'>, count: number): number[] {
   return Array.from({ length: count }, (_, i) => {
     if (from === 'last') return (count - 1 - i) * step;
-    if (from === 'centre') return Math.round(Math.abs(i - (count - 1) / 2) - (count % 2 === 0 ? 0.5 : 0)) * step;
+    if (from === 'centre')
+      return Math.round(Math.abs(i - (count - 1) / 2) - (count % 2 === 0 ? 0.5 : 0)) * step;
     return i * step;
   });
 }
@@ -83,11 +98,19 @@ export function barsOf(value: Track, children = 1): Bar[] {
 }
 
 /** When everything is at rest again, in ms from the event; 0 where nothing moves. */
-export const endOf = (bars: readonly Bar[]): number => bars.reduce((latest, { end }) => Math.max(latest, end), 0);
+export const endOf = (bars: readonly Bar[]): number =>
+  bars.reduce((latest, { end }) => Math.max(latest, end), 0);
 
 /** How many things move at once at the busiest moment. Bars that only touch do not overlap. */
 export function mostAtOnce(bars: readonly Bar[]): number {
-  const moments = bars.flatMap(({ start, end }) => (end > start ? [[start, 1], [end, -1]] as const : []));
+  const moments = bars.flatMap(({ start, end }) =>
+    end > start
+      ? ([
+          [start, 1],
+          [end, -1]
+        ] as const)
+      : []
+  );
   moments.sort((a, b) => a[0] - b[0] || a[1] - b[1]);
   let now = 0;
   return moments.reduce((most, [, by]) => Math.max(most, (now += by)), 0);

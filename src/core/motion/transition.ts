@@ -27,7 +27,8 @@ function outerParts(text: string, separator: ',' | ' '): string[] {
 const TIME = /^([+-]?(?:\d+\.?\d*|\.\d+))(ms|s)$/i;
 
 /**
- * Reads the value of `transition` (CSS Transitions 1, section 2.5). The first time of an entry is its length, the second its delay.
+ * Reads the value of `transition` (CSS Transitions 1, section 2.5). The first time of an entry is its length,
+ * the second its delay.
  * @returns null where it cannot be read; an empty list for `none`.
  */
 export function maybeTransitions(value: string): Transition[] | null {
@@ -46,7 +47,12 @@ export function maybeTransitions(value: string): Transition[] | null {
     }
     if (times.length > 2) return null;
     if (property === 'none') continue;
-    found.push({ property: property ?? 'all', ms: Math.max(0, times[0] ?? 0), delay: times[1] ?? 0, easing: easing ?? 'ease' });
+    found.push({
+      property: property ?? 'all',
+      ms: Math.max(0, times[0] ?? 0),
+      delay: times[1] ?? 0,
+      easing: easing ?? 'ease'
+    });
   }
   return found;
 }
@@ -54,11 +60,17 @@ export function maybeTransitions(value: string): Transition[] | null {
 /** @returns the entries as a value of `transition`. */
 export function transitionText(entries: readonly Transition[]): string {
   if (entries.length === 0) return 'none';
-  return entries.map(({ property, ms, delay, easing }) => `${property} ${ms}ms ${easing}${delay === 0 ? '' : ` ${delay}ms`}`).join(', ');
+  return entries
+    .map(
+      ({ property, ms, delay, easing }) => `${property} ${ms}ms ${easing}${delay === 0 ? '' : ` ${delay}ms`}`
+    )
+    .join(', ');
 }
 
 /** Entries that move alike, as one: their properties together, in the order they first stand in. */
-export function groupedTransitions(entries: readonly Transition[]): { readonly properties: readonly string[]; readonly timing: Omit<Transition, 'property'> }[] {
+export function groupedTransitions(
+  entries: readonly Transition[]
+): { readonly properties: readonly string[]; readonly timing: Omit<Transition, 'property'> }[] {
   const groups = new Map<string, { properties: string[]; timing: Omit<Transition, 'property'> }>();
   for (const { property, ...timing } of entries) {
     const key = `${timing.ms} ${timing.delay} ${timing.easing}`;

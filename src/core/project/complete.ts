@@ -12,16 +12,33 @@ function withShares(node: Node): Node {
   return { ...node, settings: { ...settings, shares: parts.map((part) => `${part}/${whole}`).join(' ') } };
 }
 
-const isComplete = (node: Node) => node.adapt && !(node.kind === 'columns' && Object.hasOwn(node.settings, 'ratio'));
+const isComplete = (node: Node) =>
+  node.adapt && !(node.kind === 'columns' && Object.hasOwn(node.settings, 'ratio'));
 
 export function completeProject(project: Project): Project {
-  const nodes = Object.values(project.nodes).every(isComplete) ? project.nodes : (Object.fromEntries(Object.entries(project.nodes).map(([id, node]) => [id, completeNode(node)])) as Project['nodes']);
-  const info = project.info.support && project.info.aside ? project.info : { ...project.info, support: project.info.support ?? 'widely', aside: project.info.aside ?? {} };
+  const nodes = Object.values(project.nodes).every(isComplete)
+    ? project.nodes
+    : (Object.fromEntries(
+        Object.entries(project.nodes).map(([id, node]) => [id, completeNode(node)])
+      ) as Project['nodes']);
+  const info =
+    project.info.support && project.info.aside
+      ? project.info
+      : { ...project.info, support: project.info.support ?? 'widely', aside: project.info.aside ?? {} };
   return { ...project, info, nodes, tokens: project.tokens ?? {}, shelf: project.shelf ?? {} };
 }
 
 export function completeDiff(diff: Diff): Diff {
-  if (!diff.nodes || Object.values(diff.nodes).every((change) => change.every((node) => node === null || isComplete(node)))) return diff;
-  const nodes = Object.fromEntries(Object.entries(diff.nodes).map(([id, [before, after]]) => [id, [before && completeNode(before), after && completeNode(after)] as const]));
+  if (
+    !diff.nodes ||
+    Object.values(diff.nodes).every((change) => change.every((node) => node === null || isComplete(node)))
+  )
+    return diff;
+  const nodes = Object.fromEntries(
+    Object.entries(diff.nodes).map(([id, [before, after]]) => [
+      id,
+      [before && completeNode(before), after && completeNode(after)] as const
+    ])
+  );
   return { ...diff, nodes };
 }

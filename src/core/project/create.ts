@@ -4,7 +4,11 @@ import type { Fragment, Page, PageId, Project, ProjectId } from './types';
 export const DEFAULT_BANDS = { medium: 960, narrow: 640 } as const;
 
 /** A project with one page around `content`, whose root is a node of kind `page`. */
-export function createProject(name: string, content: Fragment, ids: { readonly project?: ProjectId; readonly page?: PageId } = {}): Project {
+export function createProject(
+  name: string,
+  content: Fragment,
+  ids: { readonly project?: ProjectId; readonly page?: PageId } = {}
+): Project {
   const page: Page = {
     id: ids.page ?? newId<PageId>('page'),
     name: 'First page',

@@ -6,7 +6,10 @@ export type { Diff } from './types';
 
 export const TABLES = ['pages', 'nodes', 'assets', 'tokens', 'shelf'] as const;
 
-function tableDiff<T>(before: Record<string, T>, after: Record<string, T>): Record<string, Change<T>> | undefined {
+function tableDiff<T>(
+  before: Record<string, T>,
+  after: Record<string, T>
+): Record<string, Change<T>> | undefined {
   if (before === after) return undefined;
   const changes = emptyRecord<Change<T>>();
   for (const id in before) {
@@ -21,19 +24,29 @@ function tableDiff<T>(before: Record<string, T>, after: Record<string, T>): Reco
  * @param touched paths of what may have changed (`['nodes', id, …]`); left out, every record is compared.
  * @returns the difference, or null where the two are the same.
  */
-export function diffOf(before: Project, after: Project, touched?: readonly (readonly (string | number)[])[]): Diff | null {
+export function diffOf(
+  before: Project,
+  after: Project,
+  touched?: readonly (readonly (string | number)[])[]
+): Diff | null {
   if (before === after) return null;
   const diff: { -readonly [K in keyof Diff]: Diff[K] } = {};
   if (before.info !== after.info) diff.info = [before.info, after.info];
   for (const table of TABLES) {
     const ids = touched?.filter((path) => path[0] === table).map((path) => String(path[1]));
-    const changes = ids ? recordDiff<unknown>(before[table], after[table], ids) : tableDiff<unknown>(before[table], after[table]);
+    const changes = ids
+      ? recordDiff<unknown>(before[table], after[table], ids)
+      : tableDiff<unknown>(before[table], after[table]);
     if (changes) diff[table] = changes as never;
   }
   return Object.keys(diff).length > 0 ? diff : null;
 }
 
-function recordDiff<T>(before: Record<string, T>, after: Record<string, T>, ids: readonly string[]): Record<string, Change<T>> | undefined {
+function recordDiff<T>(
+  before: Record<string, T>,
+  after: Record<string, T>,
+  ids: readonly string[]
+): Record<string, Change<T>> | undefined {
   const changes = emptyRecord<Change<T>>();
   for (const id of ids) if (before[id] !== after[id]) changes[id] = [before[id] ?? null, after[id] ?? null];
   return Object.keys(changes).length > 0 ? { ...changes } : undefined;
@@ -48,7 +61,10 @@ export function freezeDeep(value: unknown): void {
 
 const isShipped = (import.meta as { env?: { PROD?: boolean } }).env?.PROD === true;
 
-/** Freezes a changed project: those records that are new, and its tables, which takes time on large pages, outside the shipped app. */
+/**
+ * Freezes a changed project: those records that are new, and its tables, which takes time on large pages,
+ * outside the shipped app.
+ */
 export function freezeChanged(project: Project, diff: Diff): void {
   Object.freeze(project);
   freezeDeep(project.info);

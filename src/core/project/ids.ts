@@ -5,13 +5,15 @@ const letters = customAlphabet('abcdefghijkmnpqrstuvwxyz', 1);
 const tail = customAlphabet('0123456789abcdefghijkmnpqrstuvwxyz', 6);
 
 /**
- * What an id may look like: it stands in class names, HTML ids and file names without escaping. `constructor` is none, since it is
- * the one such word that every object has an entry for.
+ * What an id may look like: it stands in class names, HTML ids and file names without escaping. `constructor`
+ * is none, since it is the one such word that every object has an entry for.
  */
 export const ID_PATTERN = /^(?!constructor$)[a-z][a-z0-9-]{0,63}$/;
 
 /** @returns a new id that starts with `stem` (lower case, digits and hyphens; anything else is dropped). */
-export function newId<Id extends NodeId | PageId | AssetId | ProjectId | ShelfId | TokenId>(stem: string): Id {
+export function newId<Id extends NodeId | PageId | AssetId | ProjectId | ShelfId | TokenId>(
+  stem: string
+): Id {
   const clean = slug(stem).slice(0, 40);
   return `${clean || letters()}-${letters()}${tail()}` as Id;
 }
@@ -25,7 +27,10 @@ export function slug(text: string): string {
     .replace(/^[^a-z]+|-+$/g, '');
 }
 
-/** White space, and characters that are drawn as nothing (Unicode: Default_Ignorable_Code_Point, and the blank Braille cell). */
+/**
+ * White space, and characters that are drawn as nothing (Unicode: Default_Ignorable_Code_Point, and the blank
+ * Braille cell).
+ */
 const UNSEEN = /[\p{White_Space}\p{Default_Ignorable_Code_Point}\p{Cc}\u2800]/gu;
 
 /** Whether a name has something that can be seen. */

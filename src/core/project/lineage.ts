@@ -17,15 +17,17 @@ export function remember(after: Project, before: Project, diff: Diff): void {
   origins.set(after, { before: new WeakRef(before), diff });
 }
 
-const keepsOrder = ({ nodes }: Diff) => Object.values(nodes ?? {}).every(([from, to]) => from && to && from.slots === to.slots);
+const keepsOrder = ({ nodes }: Diff) =>
+  Object.values(nodes ?? {}).every(([from, to]) => from && to && from.slots === to.slots);
 
 /**
- * The steps that lead from one project to another, newest first, so that what follows an edit need not look at every node.
+ * The steps that lead from one project to another, newest first, so that what follows an edit need not look
+ * at every node.
  * @returns null where that is not known, or is too far to be worth it.
  */
 export function maybeSteps(before: Project, after: Project): readonly Diff[] | null {
   const steps: Diff[] = [];
-  for (let now = after; now !== before; ) {
+  for (let now = after; now !== before;) {
     const origin = origins.get(now);
     if (!origin || steps.length >= STEPS_MOST) return null;
     steps.push(origin.diff);
@@ -37,4 +39,5 @@ export function maybeSteps(before: Project, after: Project): readonly Diff[] | n
 }
 
 /** @returns whether both are known to have the same nodes in the same places; false where that is not known. */
-export const sameShape = (before: Project, after: Project): boolean => maybeSteps(before, after)?.every(keepsOrder) ?? false;
+export const sameShape = (before: Project, after: Project): boolean =>
+  maybeSteps(before, after)?.every(keepsOrder) ?? false;

@@ -10,7 +10,15 @@ import { isWholeTree, mendedNodes, rebased } from './rebase';
 import { subtreeIds } from './tree';
 import type { Project } from './types';
 
-const style = (node: string, property: string, value: string): Command => ({ type: 'set-style', id: node, part: 'root', state: 'rest', condition: 'always', property, value });
+const style = (node: string, property: string, value: string): Command => ({
+  type: 'set-style',
+  id: node,
+  part: 'root',
+  state: 'rest',
+  condition: 'always',
+  property,
+  value
+});
 const rename = (node: string, name: string): Command => ({ type: 'rename', id: node, name });
 
 function diffOf(project: Project, command: Command): Diff {
@@ -30,12 +38,21 @@ function both(first: Command, second: Command): Project {
 describe('two hands', () => {
   it('on one piece both keep what they changed', () => {
     const project = both(rename('heading', 'Welcome'), style('heading', 'color', '#123456'));
-    expect(project.nodes[id('heading')]).toMatchObject({ name: 'Welcome', styles: { root: { rest: { always: { color: '#123456' } } } } });
+    expect(project.nodes[id('heading')]).toMatchObject({
+      name: 'Welcome',
+      styles: { root: { rest: { always: { color: '#123456' } } } }
+    });
   });
 
   it('on one look keep both cells; on one cell the later one holds', () => {
-    expect(both(style('heading', 'color', '#111111'), style('heading', 'opacity', '0.5')).nodes[id('heading')]!.styles.root!.rest!.always).toEqual({ color: '#111111', opacity: '0.5' });
-    expect(both(style('heading', 'color', '#111111'), style('heading', 'color', '#222222')).nodes[id('heading')]!.styles.root!.rest!.always).toEqual({ color: '#222222' });
+    expect(
+      both(style('heading', 'color', '#111111'), style('heading', 'opacity', '0.5')).nodes[id('heading')]!
+        .styles.root!.rest!.always
+    ).toEqual({ color: '#111111', opacity: '0.5' });
+    expect(
+      both(style('heading', 'color', '#111111'), style('heading', 'color', '#222222')).nodes[id('heading')]!
+        .styles.root!.rest!.always
+    ).toEqual({ color: '#222222' });
   });
 
   it('inserting into one list keep both', () => {
@@ -55,7 +72,10 @@ describe('two hands', () => {
   });
 
   it('one deleting what the other fills: nothing hangs in the air', () => {
-    const project = both({ type: 'remove', ids: ['columns'] }, { type: 'move', ids: ['heading'], at: { parent: 'left', slot: 'content', index: 0 } });
+    const project = both(
+      { type: 'remove', ids: ['columns'] },
+      { type: 'move', ids: ['heading'], at: { parent: 'left', slot: 'content', index: 0 } }
+    );
     const mended = { ...project, nodes: mendedNodes(project) };
     expect(isWholeTree(mended)).toBe(true);
     expect(subtreeIds(mended, id('page')).length).toBe(Object.keys(mended.nodes).length);
@@ -100,25 +120,31 @@ describe('two hands', () => {
     ];
     const step = fc.constantFrom(...commands);
     fc.assert(
-      fc.property(step, fc.array(step, { minLength: 1, maxLength: 3 }), fc.array(fc.boolean(), { maxLength: 6 }), (mine, others, turns) => {
-        const start = sampleProject();
-        const first = apply(registry, start, mine);
-        if (!first.ok || !first.diff) return;
-        let project = first.project;
-        let history = recorded(NO_HISTORY, { diff: first.diff, label: '', mergeKey: null });
-        for (const other of others) {
-          const outcome = apply(registry, project, other);
-          if (outcome.ok) project = outcome.project;
+      fc.property(
+        step,
+        fc.array(step, { minLength: 1, maxLength: 3 }),
+        fc.array(fc.boolean(), { maxLength: 6 }),
+        (mine, others, turns) => {
+          const start = sampleProject();
+          const first = apply(registry, start, mine);
+          if (!first.ok || !first.diff) return;
+          let project = first.project;
+          let history = recorded(NO_HISTORY, { diff: first.diff, label: '', mergeKey: null });
+          for (const other of others) {
+            const outcome = apply(registry, project, other);
+            if (outcome.ok) project = outcome.project;
+          }
+          for (const isBack of turns) {
+            const turned = (isBack ? undone : redone)(project, history);
+            if (!turned) continue;
+            expect(turned.diffs.reduce(patched, project)).toEqual(turned.project);
+            ({ project, history } = turned);
+            expect(isWholeTree(project)).toBe(true);
+          }
+          if (others.some(({ type }) => type === 'rename') && mine.type !== 'rename')
+            expect(project.nodes[id('section')]!.name).toBe('Renamed');
         }
-        for (const isBack of turns) {
-          const turned = (isBack ? undone : redone)(project, history);
-          if (!turned) continue;
-          expect(turned.diffs.reduce(patched, project)).toEqual(turned.project);
-          ({ project, history } = turned);
-          expect(isWholeTree(project)).toBe(true);
-        }
-        if (others.some(({ type }) => type === 'rename') && mine.type !== 'rename') expect(project.nodes[id('section')]!.name).toBe('Renamed');
-      }),
+      ),
       { numRuns: 1000 }
     );
   });

@@ -5,13 +5,15 @@ import type { Change, Diff, Node, NodeId, Project } from './types';
 
 type Value = unknown;
 
-const isRecord = (value: Value): value is Record<string, Value> => typeof value === 'object' && value !== null && !Array.isArray(value);
+const isRecord = (value: Value): value is Record<string, Value> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
 
-const isSame = (a: Value, b: Value): boolean => a === b || (typeof a === 'object' && typeof b === 'object' && JSON.stringify(a) === JSON.stringify(b));
+const isSame = (a: Value, b: Value): boolean =>
+  a === b || (typeof a === 'object' && typeof b === 'object' && JSON.stringify(a) === JSON.stringify(b));
 
 /**
- * What two hands made of the same value: the change from `before` to `after`, done to `current`. Where both changed the same
- * thing, `after` has the last word; what only one changed is kept from both.
+ * What two hands made of the same value: the change from `before` to `after`, done to `current`. Where both
+ * changed the same thing, `after` has the last word; what only one changed is kept from both.
  */
 export function merged(before: Value, after: Value, current: Value): Value {
   if (isSame(before, current)) return after;
@@ -25,11 +27,15 @@ export function merged(before: Value, after: Value, current: Value): Value {
     }
     return { ...next };
   }
-  if (Array.isArray(before) && Array.isArray(after) && Array.isArray(current)) return mergedLists(before, after, current);
+  if (Array.isArray(before) && Array.isArray(after) && Array.isArray(current))
+    return mergedLists(before, after, current);
   return after;
 }
 
-/** Lists of ids: what was taken out goes, what came in comes after the one it stood behind, and a new order holds for what is still there. */
+/**
+ * Lists of ids: what was taken out goes, what came in comes after the one it stood behind, and a new order
+ * holds for what is still there.
+ */
 function mergedLists(before: readonly Value[], after: readonly Value[], current: readonly Value[]): Value[] {
   const had = new Set(before);
   const kept = current.filter((item) => !had.has(item) || after.includes(item));
@@ -45,8 +51,8 @@ function mergedLists(before: readonly Value[], after: readonly Value[], current:
 }
 
 /**
- * A change that was made to one state of a project, as it is on another that has moved on meanwhile. Records the change does not
- * name keep their identity; null where nothing is left to do.
+ * A change that was made to one state of a project, as it is on another that has moved on meanwhile. Records
+ * the change does not name keep their identity; null where nothing is left to do.
  */
 export function rebased(diff: Diff, onto: Project): Diff | null {
   const next: { -readonly [K in keyof Diff]: Diff[K] } = {};
@@ -58,7 +64,8 @@ export function rebased(diff: Diff, onto: Project): Diff | null {
     const changes = emptyRecord<Change<unknown>>();
     for (const [id, [before, after]] of Object.entries(diff[table] ?? {})) {
       const current = (onto[table] as Record<string, unknown>)[id] ?? null;
-      const result = before === null || after === null || current === null ? after : merged(before, after, current);
+      const result =
+        before === null || after === null || current === null ? after : merged(before, after, current);
       // What the other hand took out stays out: an edit to it has nothing to hold on to.
       const isGone = before !== null && current === null;
       if (!isGone && !isSame(result, current)) changes[id] = [current, result];
@@ -69,8 +76,9 @@ export function rebased(diff: Diff, onto: Project): Diff | null {
 }
 
 /**
- * Puts a tree right that two hands changed: children that are gone are forgotten, a piece that stands in two places keeps the
- * first, and what hangs nowhere is taken out. @returns the nodes; the same object where the tree is whole.
+ * Puts a tree right that two hands changed: children that are gone are forgotten, a piece that stands in two
+ * places keeps the first, and what hangs nowhere is taken out. @returns the nodes; the same object where the
+ * tree is whole.
  */
 export function mendedNodes(project: Pick<Project, 'nodes' | 'pages'>): Project['nodes'] {
   const { nodes } = project;
@@ -94,7 +102,8 @@ export function mendedNodes(project: Pick<Project, 'nodes' | 'pages'>): Project[
     if (!isSameNode) isWhole = false;
     mended[id] = isSameNode ? node : { ...node, slots };
   };
-  for (const page of Object.values(project.pages)) if (Object.hasOwn(nodes, page.root) && !seen.has(page.root)) visit(page.root);
+  for (const page of Object.values(project.pages))
+    if (Object.hasOwn(nodes, page.root) && !seen.has(page.root)) visit(page.root);
   return isWhole && seen.size === Object.keys(nodes).length ? nodes : ({ ...mended } as Project['nodes']);
 }
 
@@ -108,7 +117,11 @@ export function mendedProject(project: Project): { readonly project: Project; re
 /** Whether a project still has every record as it was before a change. */
 function isAsBefore(project: Project, diff: Diff): boolean {
   if (diff.info && diff.info[0] !== project.info) return false;
-  return TABLES.every((table) => Object.entries(diff[table] ?? {}).every(([id, [before]]) => (before ?? undefined) === (project[table] as Record<string, unknown>)[id]));
+  return TABLES.every((table) =>
+    Object.entries(diff[table] ?? {}).every(
+      ([id, [before]]) => (before ?? undefined) === (project[table] as Record<string, unknown>)[id]
+    )
+  );
 }
 
 export interface Redone {
@@ -118,8 +131,8 @@ export interface Redone {
 }
 
 /**
- * Does changes of the history again, or takes them back, on a project that may have moved on meanwhile: another window's edits stay
- * where they are, and the tree is whole afterwards.
+ * Does changes of the history again, or takes them back, on a project that may have moved on meanwhile:
+ * another window's edits stay where they are, and the tree is whole afterwards.
  */
 export function appliedAgain(project: Project, diffs: readonly Diff[]): Redone {
   let now = project;

@@ -2,10 +2,17 @@ import { fragmentOf, subtreeIds } from './tree';
 import type { Fragment, Json, Node, NodeId, Project, ShelfId } from './types';
 
 /** @returns the pieces of all pages that follow one on the shelf, in no order. */
-export const linkedTo = (project: Project, shelf: ShelfId): readonly Node[] => Object.values(project.nodes).filter((node) => node.linked === shelf);
+export const linkedTo = (project: Project, shelf: ShelfId): readonly Node[] =>
+  Object.values(project.nodes).filter((node) => node.linked === shelf);
 
-/** @returns the shelf's piece that a node or something around it follows, with the node that is linked; null where none. */
-export function maybeLinked(project: Project, path: readonly NodeId[]): { readonly node: Node; readonly shelf: ShelfId } | null {
+/**
+ * @returns the shelf's piece that a node or something around it follows, with the node that is linked; null
+ * where none.
+ */
+export function maybeLinked(
+  project: Project,
+  path: readonly NodeId[]
+): { readonly node: Node; readonly shelf: ShelfId } | null {
   for (const id of path.toReversed()) {
     const node = project.nodes[id];
     if (node?.linked && project.shelf[node.linked]) return { node, shelf: node.linked };
@@ -29,7 +36,16 @@ function contentOf({ root, nodes }: Fragment): string {
   const shape = (id: NodeId, isRoot: boolean): Json => {
     const { kind, name, settings, adapt, styles, slots } = nodes[id]!;
     const { anchor: _anchor, ...rest } = settings;
-    return [kind, isRoot ? '' : name, sorted(rest, named), sorted(adapt, named), sorted(styles), Object.entries(slots).filter(([, children]) => children.length > 0).map(([slot, children]) => [slot, children.map((child) => shape(child, false))])];
+    return [
+      kind,
+      isRoot ? '' : name,
+      sorted(rest, named),
+      sorted(adapt, named),
+      sorted(styles),
+      Object.entries(slots)
+        .filter(([, children]) => children.length > 0)
+        .map(([slot, children]) => [slot, children.map((child) => shape(child, false))])
+    ];
   };
   return JSON.stringify(shape(root, true));
 }

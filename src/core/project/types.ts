@@ -19,7 +19,10 @@ export type Json = string | number | boolean | null | readonly Json[] | { readon
 export const STATES = ['rest', 'hover', 'focus', 'pressed', 'selected', 'disabled'] as const;
 export type StateName = (typeof STATES)[number];
 
-/** Conditions in cascade order. `always` holds everywhere; the others are symbols that only a printer turns into at-rules. */
+/**
+ * Conditions in cascade order. `always` holds everywhere; the others are symbols that only a printer turns
+ * into at-rules.
+ */
 export const CONDITIONS = [
   'always',
   'medium',
@@ -37,10 +40,7 @@ export type Declarations = Readonly<Record<string, string>>;
 
 /** part → state → condition → declarations. Only what differs from the kind's own look is stored. */
 export type Styles = Readonly<
-  Record<
-    string,
-    Readonly<Partial<Record<StateName, Readonly<Partial<Record<ConditionName, Declarations>>>>>>
-  >
+  Record<string, Readonly<Partial<Record<StateName, Readonly<Partial<Record<ConditionName, Declarations>>>>>>>
 >;
 
 export type Settings = Readonly<Record<string, Json>>;
@@ -53,7 +53,10 @@ export interface Node {
   readonly name: string;
   /** Only what differs from the kind's defaults. */
   readonly settings: Settings;
-  /** Settings under a condition, only what differs from those above; a narrower width band keeps what a wider one says. */
+  /**
+   * Settings under a condition, only what differs from those above; a narrower width band keeps what a wider
+   * one says.
+   */
   readonly adapt: Adaptations;
   readonly slots: Readonly<Record<string, readonly NodeId[]>>;
   readonly styles: Styles;
@@ -81,7 +84,14 @@ export interface Page {
 }
 
 /** What a file of the project may be: a picture, or a film. */
-export const PICTURE_TYPES = ['image/svg+xml', 'image/png', 'image/jpeg', 'image/webp', 'image/gif', 'image/avif'] as const;
+export const PICTURE_TYPES = [
+  'image/svg+xml',
+  'image/png',
+  'image/jpeg',
+  'image/webp',
+  'image/gif',
+  'image/avif'
+] as const;
 export const FILM_TYPES = ['video/mp4', 'video/webm'] as const;
 
 export interface Asset {
@@ -100,15 +110,31 @@ export interface Asset {
 
 export const isFilm = ({ type }: Pick<Asset, 'type'>): boolean => type.startsWith('video/');
 
-export const TOKEN_TYPES = ['colour', 'length', 'duration', 'easing', 'shadow', 'typeface', 'weight', 'number', 'type-style'] as const;
+export const TOKEN_TYPES = [
+  'colour',
+  'length',
+  'duration',
+  'easing',
+  'shadow',
+  'typeface',
+  'weight',
+  'number',
+  'type-style'
+] as const;
 export type TokenType = (typeof TOKEN_TYPES)[number];
 
-/** A value with a name that any cell may take, written `{id}` there. Exports carry it as the custom property `--id`. */
+/**
+ * A value with a name that any cell may take, written `{id}` there. Exports carry it as the custom property
+ * `--id`.
+ */
 export interface Token {
   readonly id: TokenId;
   readonly name: string;
   readonly type: TokenType;
-  /** A CSS value of its type, or another token as `{id}`; of a type style its five declarations, which cells take as `{id.font-size}`. */
+  /**
+   * A CSS value of its type, or another token as `{id}`; of a type style its five declarations, which cells
+   * take as `{id.font-size}`.
+   */
   readonly value: string;
 }
 
@@ -118,7 +144,10 @@ export interface Bands {
   readonly narrow: number;
 }
 
-/** How far back the browsers reach that an export must do everything in (Baseline, as the web-features data has it). */
+/**
+ * How far back the browsers reach that an export must do everything in (Baseline, as the web-features data
+ * has it).
+ */
 export const SUPPORT_TARGETS = ['widely', 'newly', 'current'] as const;
 export type SupportTarget = (typeof SUPPORT_TARGETS)[number];
 
@@ -158,8 +187,8 @@ export interface Place {
 export type Change<T> = readonly [before: T | null, after: T | null];
 
 /**
- * What one command changed, record by record. Whole records are kept, so going back restores the very objects that stood
- * before (`===`), and everything memoised on them is found again.
+ * What one command changed, record by record. Whole records are kept, so going back restores the very objects
+ * that stood before (`===`), and everything memoised on them is found again.
  */
 export interface Diff {
   readonly info?: Change<ProjectInfo>;

@@ -2,8 +2,9 @@ import type { SupportTarget } from '../project/types';
 import baseline from './baseline.json';
 
 /**
- * What of the platform a page may use, by its id in the web-features data, and what a person gets where it is missing.
- * `helps` marks what only makes a page better where it is there, so that it may be used whatever the target is.
+ * What of the platform a page may use, by its id in the web-features data, and what a person gets where it is
+ * missing. `helps` marks what only makes a page better where it is there, so that it may be used whatever the
+ * target is.
  */
 export const PLATFORM_FEATURES = {
   'media-query-range-syntax': { what: 'widths in style rules', helps: false },
@@ -28,7 +29,8 @@ export interface Status {
   readonly since: string | null;
 }
 
-export const statusOf = (feature: PlatformFeature): Status => (baseline as unknown as Record<PlatformFeature, Status>)[feature];
+export const statusOf = (feature: PlatformFeature): Status =>
+  (baseline as unknown as Record<PlatformFeature, Status>)[feature];
 
 /** Whether every browser of a support target has the feature. */
 export function isSafe(feature: PlatformFeature, target: SupportTarget): boolean {

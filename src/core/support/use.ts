@@ -7,7 +7,10 @@ export interface PlatformUse {
   readonly name: string;
   /** What for, in a few words. */
   readonly what: string;
-  /** `native`: the browser does it; `scripted`: a behaviour does, since the target has browsers that cannot; `extra`: better where it is there. */
+  /**
+   * `native`: the browser does it; `scripted`: a behaviour does, since the target has browsers that cannot;
+   * `extra`: better where it is there.
+   */
   readonly form: 'native' | 'scripted' | 'extra';
   /** The behaviour that does it; null where the browser does. */
   readonly behaviour: string | null;

@@ -20,7 +20,9 @@ type Rest = Readonly<Record<string, string>>;
 /** Sets looks of parts at rest on the outermost piece of a fragment. */
 function styled(fragment: Fragment, parts: Readonly<Record<string, Rest>>): Fragment {
   const root = fragment.nodes[fragment.root]!;
-  const styles = Object.fromEntries(Object.entries(parts).map(([part, always]) => [part, { rest: { always } }]));
+  const styles = Object.fromEntries(
+    Object.entries(parts).map(([part, always]) => [part, { rest: { always } }])
+  );
   return { root: fragment.root, nodes: { ...fragment.nodes, [fragment.root]: { ...root, styles } as Node } };
 }
 
@@ -33,18 +35,59 @@ function withRing(fragment: Fragment, outline: string): Fragment {
 
 const card = (make: Make, title: string): Fragment =>
   styled(
-    make('stack', title, { align: 'stretch' }, {
-      content: [make('image', 'Card picture'), make('heading', 'Card heading', { text: title, level: '3' }), make('text', 'Card text', { html: '<p>Two or three lines that say what it is and for whom.</p>' }), make('button', 'Card link', { label: 'Read on' })]
-    }),
-    { root: { padding: '20px', gap: '12px', 'background-color': '#ffffff', 'border-width': '1px', 'border-color': '#dcd5c5', 'border-radius': '8px' } }
+    make(
+      'stack',
+      title,
+      { align: 'stretch' },
+      {
+        content: [
+          make('image', 'Card picture'),
+          make('heading', 'Card heading', { text: title, level: '3' }),
+          make('text', 'Card text', { html: '<p>Two or three lines that say what it is and for whom.</p>' }),
+          make('button', 'Card link', { label: 'Read on' })
+        ]
+      }
+    ),
+    {
+      root: {
+        padding: '20px',
+        gap: '12px',
+        'background-color': '#ffffff',
+        'border-width': '1px',
+        'border-color': '#dcd5c5',
+        'border-radius': '8px'
+      }
+    }
   );
 
 const iconAndWords = (make: Make, name: string): Fragment =>
-  styled(make('stack', name, { align: 'center' }, { content: [make('icon', 'Icon'), make('heading', 'Words', { text: name, level: '3' }), make('text', 'More words', { html: '<p>One line about it.</p>' })] }), { root: { gap: '8px', 'text-align': 'center' } });
+  styled(
+    make(
+      'stack',
+      name,
+      { align: 'center' },
+      {
+        content: [
+          make('icon', 'Icon'),
+          make('heading', 'Words', { text: name, level: '3' }),
+          make('text', 'More words', { html: '<p>One line about it.</p>' })
+        ]
+      }
+    ),
+    { root: { gap: '8px', 'text-align': 'center' } }
+  );
 
 /** Every template there is, one entry each, in the order they are offered. */
 export const templates: readonly Template[] = [
-  { template: 'card', label: 'Card', summary: 'Picture, heading, words and a link on one ground', words: ['teaser', 'box'], root: 'stack', category: 'block', build: (make) => card(make, 'Card') },
+  {
+    template: 'card',
+    label: 'Card',
+    summary: 'Picture, heading, words and a link on one ground',
+    words: ['teaser', 'box'],
+    root: 'stack',
+    category: 'block',
+    build: (make) => card(make, 'Card')
+  },
   {
     template: 'cards',
     label: 'Three cards',
@@ -52,9 +95,27 @@ export const templates: readonly Template[] = [
     words: ['teasers', 'grid', 'features'],
     root: 'columns',
     category: 'block',
-    build: (make) => make('columns', 'Cards', { shares: '1/3 1/3 1/3', align: 'stretch' }, { columns: ['First', 'Second', 'Third'].map((name) => make('column', `${name} card side`, {}, { content: [card(make, `${name} card`)] })) })
+    build: (make) =>
+      make(
+        'columns',
+        'Cards',
+        { shares: '1/3 1/3 1/3', align: 'stretch' },
+        {
+          columns: ['First', 'Second', 'Third'].map((name) =>
+            make('column', `${name} card side`, {}, { content: [card(make, `${name} card`)] })
+          )
+        }
+      )
   },
-  { template: 'icon-words', label: 'Icon with words', summary: 'An icon above a heading and a line', words: ['feature', 'benefit'], root: 'stack', category: 'block', build: (make) => iconAndWords(make, 'Icon with words') },
+  {
+    template: 'icon-words',
+    label: 'Icon with words',
+    summary: 'An icon above a heading and a line',
+    words: ['feature', 'benefit'],
+    root: 'stack',
+    category: 'block',
+    build: (make) => iconAndWords(make, 'Icon with words')
+  },
   {
     template: 'call',
     label: 'Call to action',
@@ -63,9 +124,22 @@ export const templates: readonly Template[] = [
     root: 'stack',
     category: 'block',
     build: (make) =>
-      styled(make('stack', 'Call to action', { flow: 'row', justify: 'space-between', align: 'center' }, { content: [make('heading', 'Statement', { text: 'Say what there is to gain', level: '2' }), make('button', 'Call', { label: 'Do it now' })] }), {
-        root: { padding: '28px 32px', gap: '20px', 'background-color': '#e3efec', 'border-radius': '8px' }
-      })
+      styled(
+        make(
+          'stack',
+          'Call to action',
+          { flow: 'row', justify: 'space-between', align: 'center' },
+          {
+            content: [
+              make('heading', 'Statement', { text: 'Say what there is to gain', level: '2' }),
+              make('button', 'Call', { label: 'Do it now' })
+            ]
+          }
+        ),
+        {
+          root: { padding: '28px 32px', gap: '20px', 'background-color': '#e3efec', 'border-radius': '8px' }
+        }
+      )
   },
   {
     template: 'header',
@@ -76,16 +150,31 @@ export const templates: readonly Template[] = [
     category: 'section',
     build: (make) =>
       styled(
-        make('section', 'Header', { element: 'header' }, {
-          content: [
-            make('stack', 'Header row', { flow: 'row', justify: 'space-between', align: 'center' }, {
-              content: [
-                make('text', 'Site name', { html: '<p><strong>Name</strong></p>' }),
-                make('links', 'Main links', { element: 'navigation', label: 'Main', align: 'end', foldUnder: 640 }, { links: ['First link', 'Second link', 'Third link'].map((name) => make('link', name)) })
-              ]
-            })
-          ]
-        }),
+        make(
+          'section',
+          'Header',
+          { element: 'header' },
+          {
+            content: [
+              make(
+                'stack',
+                'Header row',
+                { flow: 'row', justify: 'space-between', align: 'center' },
+                {
+                  content: [
+                    make('text', 'Site name', { html: '<p><strong>Name</strong></p>' }),
+                    make(
+                      'links',
+                      'Main links',
+                      { element: 'navigation', label: 'Main', align: 'end', foldUnder: 640 },
+                      { links: ['First link', 'Second link', 'Third link'].map((name) => make('link', name)) }
+                    )
+                  ]
+                }
+              )
+            ]
+          }
+        ),
         { root: { padding: '16px 24px' } }
       )
   },
@@ -98,9 +187,18 @@ export const templates: readonly Template[] = [
     category: 'section',
     build: (make) =>
       styled(
-        make('section', 'Opening', { height: '80svh', place: 'center', layer: '#000000', opacity: 45 }, {
-          content: [make('heading', 'Opening heading', { text: 'What this place is', level: '1' }), make('text', 'Opening text', { html: '<p>One sentence that makes people stay.</p>' }), withRing(make('button', 'Opening button', { label: 'Go on' }), '2px solid #ffffff')]
-        }),
+        make(
+          'section',
+          'Opening',
+          { height: '80svh', place: 'center', layer: '#000000', opacity: 45 },
+          {
+            content: [
+              make('heading', 'Opening heading', { text: 'What this place is', level: '1' }),
+              make('text', 'Opening text', { html: '<p>One sentence that makes people stay.</p>' }),
+              withRing(make('button', 'Opening button', { label: 'Go on' }), '2px solid #ffffff')
+            ]
+          }
+        ),
         { root: { color: '#ffffff', 'background-color': '#1f362c' } }
       )
   },
@@ -112,16 +210,37 @@ export const templates: readonly Template[] = [
     root: 'section',
     category: 'section',
     build: (make) =>
-      make('section', 'Picture and words', {}, {
-        content: [
-          make('columns', 'Sides', { shares: '1/2 1/2', align: 'center' }, {
-            columns: [
-              make('column', 'Picture side', {}, { content: [make('image', 'Picture')] }),
-              make('column', 'Words side', {}, { content: [make('heading', 'Side heading', { text: 'A heading', level: '2' }), make('text', 'Side text', { html: '<p>A few sentences beside the picture.</p>' }), make('button', 'Side button', { label: 'Go on' })] })
-            ]
-          })
-        ]
-      })
+      make(
+        'section',
+        'Picture and words',
+        {},
+        {
+          content: [
+            make(
+              'columns',
+              'Sides',
+              { shares: '1/2 1/2', align: 'center' },
+              {
+                columns: [
+                  make('column', 'Picture side', {}, { content: [make('image', 'Picture')] }),
+                  make(
+                    'column',
+                    'Words side',
+                    {},
+                    {
+                      content: [
+                        make('heading', 'Side heading', { text: 'A heading', level: '2' }),
+                        make('text', 'Side text', { html: '<p>A few sentences beside the picture.</p>' }),
+                        make('button', 'Side button', { label: 'Go on' })
+                      ]
+                    }
+                  )
+                ]
+              }
+            )
+          ]
+        }
+      )
   },
   {
     template: 'footer',
@@ -132,13 +251,23 @@ export const templates: readonly Template[] = [
     category: 'section',
     build: (make) =>
       styled(
-        make('section', 'Footer', { element: 'footer' }, {
-          content: [
-            make('links', 'Footer links', { element: 'navigation', label: 'Footer' }, { links: ['First link', 'Second link', 'Third link'].map((name) => make('link', name)) }),
-            make('separator', 'Footer line'),
-            make('text', 'Small print', { html: '<p>Name, place, year.</p>' })
-          ]
-        }),
+        make(
+          'section',
+          'Footer',
+          { element: 'footer' },
+          {
+            content: [
+              make(
+                'links',
+                'Footer links',
+                { element: 'navigation', label: 'Footer' },
+                { links: ['First link', 'Second link', 'Third link'].map((name) => make('link', name)) }
+              ),
+              make('separator', 'Footer line'),
+              make('text', 'Small print', { html: '<p>Name, place, year.</p>' })
+            ]
+          }
+        ),
         { root: { padding: '32px 24px', 'background-color': '#f3efe5' } }
       )
   }

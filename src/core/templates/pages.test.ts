@@ -9,15 +9,23 @@ import { emptyPage, skeletons } from './pages';
 
 const make = makeWith();
 
-describe.each([{ label: 'Empty', build: emptyPage }, ...skeletons].map((each) => [each.label, each] as const))('a new page: %s', (_label, { build }) => {
+describe.each(
+  [{ label: 'Empty', build: emptyPage }, ...skeletons].map((each) => [each.label, each] as const)
+)('a new page: %s', (_label, { build }) => {
   const project = createProject('New', build(make));
 
   it('is a whole document, which comes back as it was written', () => {
-    expect(readDocument(registry, JSON.parse(JSON.stringify(project)))).toMatchObject({ ok: true, faults: [], project });
+    expect(readDocument(registry, JSON.parse(JSON.stringify(project)))).toMatchObject({
+      ok: true,
+      faults: [],
+      project
+    });
   });
 
   it('can be printed, and has no error in it', () => {
-    const { body } = printPage(registry, project, project.info.pageOrder[0]!, { addressOf: (asset) => asset.file });
+    const { body } = printPage(registry, project, project.info.pageOrder[0]!, {
+      addressOf: (asset) => asset.file
+    });
     expect(body).toContain('<main>');
     expect(runFindings(registry, project).filter(({ severity }) => severity === 'error')).toEqual([]);
   });

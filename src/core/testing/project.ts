@@ -7,17 +7,35 @@ import { registry } from '../registry';
 
 const make = makeWith({ exactIds: true });
 
-/** A small project with readable ids: one section with a heading, tabs of two panels (each with a text), and two columns. */
+/**
+ * A small project with readable ids: one section with a heading, tabs of two panels (each with a text), and
+ * two columns.
+ */
 export function sampleProject(): Project {
   const text = (name: string, html: string) => make('text', name, { html });
-  const tabs = make('tabs', 'Tabs', {}, {
-    panels: [
-      make('panel', 'One', {}, { content: [text('Text one', '<p>First</p>')] }),
-      make('panel', 'Two', {}, { content: [text('Text two', '<p>Second</p>')] })
-    ]
-  });
-  const columns = make('columns', 'Columns', {}, { columns: [make('column', 'Left', {}, { content: [] }), make('column', 'Right', {}, { content: [] })] });
-  const section = make('section', 'Section', {}, { content: [make('heading', 'Heading', { text: 'Hello', level: '1' }), tabs, columns] });
+  const tabs = make(
+    'tabs',
+    'Tabs',
+    {},
+    {
+      panels: [
+        make('panel', 'One', {}, { content: [text('Text one', '<p>First</p>')] }),
+        make('panel', 'Two', {}, { content: [text('Text two', '<p>Second</p>')] })
+      ]
+    }
+  );
+  const columns = make(
+    'columns',
+    'Columns',
+    {},
+    { columns: [make('column', 'Left', {}, { content: [] }), make('column', 'Right', {}, { content: [] })] }
+  );
+  const section = make(
+    'section',
+    'Section',
+    {},
+    { content: [make('heading', 'Heading', { text: 'Hello', level: '1' }), tabs, columns] }
+  );
   const page = make('page', 'Page', {}, { sections: [section] });
   return createProject('Sample', page, { project: 'sample' as ProjectId, page: 'first' as PageId });
 }

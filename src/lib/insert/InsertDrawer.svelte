@@ -6,7 +6,13 @@
   import { DRAWN, drawingOf } from './drawings';
   import { found, placeInWords, type Entry } from './entries';
 
-  const { wb }: { wb: Workbench } = $props();
+  interface Props {
+    wb: Workbench;
+    /** Gives the letters that were typed before the field was there. */
+    handOver: () => string;
+    ongone: () => void;
+  }
+  const { wb, handOver, ongone }: Props = $props();
 
   let words = $state('');
   let marked = $state<string | null>(null);
@@ -30,6 +36,7 @@
 
   // One drawing after the other, so that the field has the keys at once.
   onMount(() => {
+    words = handOver();
     field.focus();
     let isOver = false;
     const open = [...found('')];
@@ -40,7 +47,10 @@
       setTimeout(next);
     };
     setTimeout(next);
-    return () => (isOver = true);
+    return () => {
+      isOver = true;
+      ongone();
+    };
   });
 
   function take(entry: Entry): void {

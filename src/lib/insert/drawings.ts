@@ -31,12 +31,18 @@ export function drawingOf(entry: Entry): string {
   const fragment = entry.build();
   const category = registry.kindOf(entry.kind).category;
   const isSection = category === 'section';
-  const content = isSection ? fragment : make('section', 'Around', { span: 'bleed' }, { content: [fragment] });
+  const content = isSection
+    ? fragment
+    : make('section', 'Around', { span: 'bleed' }, { content: [fragment] });
   const project = createProject('Drawing', make('page', 'Page', {}, { sections: [content] }));
   const { html, css } = printDrawing(registry, project, fragment.root, `ky-${fragment.root}`);
-  const document = new DOMParser().parseFromString(`<div class="sheet${isSection ? ' whole' : ''}">${html}</div>`, 'text/html');
+  const document = new DOMParser().parseFromString(
+    `<div class="sheet${isSection ? ' whole' : ''}">${html}</div>`,
+    'text/html'
+  );
   const xhtml = new XMLSerializer().serializeToString(document.body.firstElementChild!);
-  // The page's own policy would refuse a style element in a document of its making; a picture has a document of its own.
+  // The page's own policy would refuse a style element in a document of its making; a picture has a document
+  // of its own.
   const style = `<style><![CDATA[${FRAME}${css}]]></style>`;
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${DRAWN.width}" height="${DRAWN.height}">${style}<foreignObject width="100%" height="100%">${xhtml}</foreignObject></svg>`;
   const address = `data:image/svg+xml,${encodeURIComponent(svg)}`;

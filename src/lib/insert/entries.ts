@@ -44,7 +44,9 @@ const readyMade = templates.map((each): Entry => ({
 }));
 
 /** All that can be inserted, group by group. */
-export const entries: readonly Entry[] = INSERT_GROUPS.flatMap((group) => [...kinds, ...readyMade].filter((each) => each.group === group));
+export const entries: readonly Entry[] = INSERT_GROUPS.flatMap((group) =>
+  [...kinds, ...readyMade].filter((each) => each.group === group)
+);
 
 /** How well an entry answers one word: 3 by its name, 2 by what people call it, 1 by its summary, 0 not at all. */
 function answer({ label, words, summary }: Entry, word: string): number {
@@ -67,7 +69,10 @@ export function found(query: string): readonly Entry[] {
 }
 
 /** @returns in words, where something goes. */
-export function placeInWords({ project }: Workbench, { at, around }: FoundPlace): { readonly parent: string; readonly after: string } {
+export function placeInWords(
+  { project }: Workbench,
+  { at, around }: FoundPlace
+): { readonly parent: string; readonly after: string } {
   const parent = nodeOf(project, at.parent);
   const before = parent.slots[at.slot]?.[at.index - 1];
   const after = before ? nodeOf(project, before).name : '';

@@ -59,13 +59,38 @@
   /** What pastes, and prints for other programs, comes when the page is on show. */
   const pasting = () => import('$lib/state/clipboard');
   const drawer = () => import('$lib/insert/InsertDrawer.svelte');
+  /** Letters typed after the key that opens the drawer and before its field is there: they belong into that field. */
+  let typedAhead = '';
+  let isDrawerThere = false;
+
+  function keepTyped(event: KeyboardEvent): void {
+    if (wb.open !== 'insert' || isDrawerThere) return;
+    const isLetter = event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey;
+    if (!isLetter) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    typedAhead += event.key;
+  }
+
+  /** @returns what was typed ahead; from now on the drawer has the keys, until it is gone. */
+  function handOver(): string {
+    const typed = typedAhead;
+    typedAhead = '';
+    isDrawerThere = true;
+    return typed;
+  }
+
   let clipboard = $state.raw<Awaited<ReturnType<typeof pasting>> | null>(null);
   onMount(() => {
     const timer = setTimeout(() => {
       void pasting().then((loaded) => (clipboard = loaded));
       void drawer();
     }, 1500);
-    return () => clearTimeout(timer);
+    window.addEventListener('keydown', keepTyped, true);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('keydown', keepTyped, true);
+    };
   });
 
   /** The clipboard's own events: pieces are copied where no text is picked, and pasted where no field has the keys. */
@@ -144,7 +169,7 @@
   {#if wb.open === 'tokens'}{#await import('$lib/side/TokensPanel.svelte') then { default: TokensPanel }}<TokensPanel {wb} />{/await}{/if}
   {#if wb.open === 'shelf'}{#await import('$lib/side/ShelfPanel.svelte') then { default: ShelfPanel }}<ShelfPanel {wb} />{/await}{/if}
   {#if wb.open === 'findings'}{#await import('$lib/side/FindingsPanel.svelte') then { default: FindingsPanel }}<FindingsPanel {wb} />{/await}{/if}
-  {#if wb.open === 'insert'}{#await drawer() then { default: InsertDrawer }}<InsertDrawer {wb} />{/await}{/if}
+  {#if wb.open === 'insert'}{#await drawer() then { default: InsertDrawer }}<InsertDrawer {wb} {handOver} ongone={() => (isDrawerThere = false)} />{/await}{/if}
 </div>
 {#if wb.open === 'search'}{#await import('$lib/search/SearchDialog.svelte') then { default: SearchDialog }}<SearchDialog {wb} />{/await}{/if}
 {#if wb.open === 'export'}{#await import('./ExportDialog.svelte') then { default: ExportDialog }}<ExportDialog {wb} />{/await}{/if}

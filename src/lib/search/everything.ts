@@ -21,7 +21,12 @@ export interface Target {
   run(): void;
 }
 
-const VIEW_OF: Readonly<Record<FieldSpec['view'], View>> = { fill: 'Fill', behaviour: 'Behaviour', timing: 'Timing', fallbacks: 'Fallbacks' };
+const VIEW_OF: Readonly<Record<FieldSpec['view'], View>> = {
+  fill: 'Fill',
+  behaviour: 'Behaviour',
+  timing: 'Timing',
+  fallbacks: 'Fallbacks'
+};
 
 function commands(wb: Workbench): readonly Target[] {
   return actions
@@ -131,12 +136,23 @@ function answer({ label, words, note }: Target, word: string): number {
 
 const SHOWN_MOST = 60;
 
-/** @returns what answers every word, best first: what is about the picked piece before the rest. Commands alone where nothing is asked. */
+/**
+ * @returns what answers every word, best first: what is about the picked piece before the rest. Commands
+ * alone where nothing is asked.
+ */
 export function everything(wb: Workbench, query: string): readonly Target[] {
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return commands(wb);
   const about = wb.current === wb.drawn ? [wb.drawn] : [wb.current, wb.drawn];
-  const all = [...about.flatMap((node) => settings(wb, node)), ...properties(wb), ...commands(wb), ...pieces(wb), ...pages(wb), ...tokens(wb), ...findings(wb)];
+  const all = [
+    ...about.flatMap((node) => settings(wb, node)),
+    ...properties(wb),
+    ...commands(wb),
+    ...pieces(wb),
+    ...pages(wb),
+    ...tokens(wb),
+    ...findings(wb)
+  ];
   return all
     .map((target) => ({ target, answers: words.map((word) => answer(target, word)) }))
     .filter(({ answers }) => answers.every((each) => each > 0))

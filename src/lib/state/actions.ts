@@ -50,7 +50,11 @@ export function addItem(wb: Workbench, owner: NodeId, slot: string): void {
   const index = node.slots[slot]!.length;
   const fragment = kind.create(make);
   const named = { ...fragment.nodes[fragment.root]!, name: `${kind.label} ${index + 1}` };
-  insertFragment(wb, { root: fragment.root, nodes: { ...fragment.nodes, [fragment.root]: named } }, { at: { parent: owner, slot, index }, around: null });
+  insertFragment(
+    wb,
+    { root: fragment.root, nodes: { ...fragment.nodes, [fragment.root]: named } },
+    { at: { parent: owner, slot, index }, around: null }
+  );
 }
 
 function step(wb: Workbench, by: -1 | 1): Place | null {
@@ -79,7 +83,9 @@ function inward(wb: Workbench): Place | null {
   if (!id || !before) return null;
   const category = registry.kindOf(nodeOf(wb.project, id).kind).category;
   const host = nodeOf(wb.project, before);
-  const slot = Object.entries(registry.kindOf(host.kind).slots).find(([, { accepts }]) => accepts.includes(category))?.[0];
+  const slot = Object.entries(registry.kindOf(host.kind).slots).find(([, { accepts }]) =>
+    accepts.includes(category)
+  )?.[0];
   return slot ? { parent: before, slot, index: host.slots[slot]!.length } : null;
 }
 
@@ -89,7 +95,8 @@ function moveAction(id: string, label: string, key: string, place: (wb: Workbenc
     label,
     group: 'Piece',
     keys: [key],
-    refusal: (wb) => (wb.selected.length === 0 ? nothing : place(wb) ? null : 'It cannot go further that way.'),
+    refusal: (wb) =>
+      wb.selected.length === 0 ? nothing : place(wb) ? null : 'It cannot go further that way.',
     run(wb) {
       const at = place(wb);
       if (at) wb.dispatch({ type: 'move', ids: wb.selected, at });
@@ -109,8 +116,17 @@ const onSelection = (id: string, label: string, keys: string[], run: (wb: Workbe
 /** A page of its own, empty or as another one is; links to it go by its id. */
 function newPage(wb: Workbench, from?: Page): void {
   const name = from ? `${from.name}, copy` : 'New page';
-  const fragment = from ? withNewIds(registry, fragmentOf(wb.project, from.root)) : make('page', 'Page', {}, { sections: [make('section', 'First section', {}, { content: [] })] });
-  const page: Page = { id: newId<PageId>(slug(name) || 'page'), name, title: from?.title ?? name, description: from?.description ?? '', language: wb.page.language, root: fragment.root };
+  const fragment = from
+    ? withNewIds(registry, fragmentOf(wb.project, from.root))
+    : make('page', 'Page', {}, { sections: [make('section', 'First section', {}, { content: [] })] });
+  const page: Page = {
+    id: newId<PageId>(slug(name) || 'page'),
+    name,
+    title: from?.title ?? name,
+    description: from?.description ?? '',
+    language: wb.page.language,
+    root: fragment.root
+  };
   if (wb.dispatch({ type: 'add-page', page, fragment })) return;
   wb.select([]);
   wb.pageId = page.id;
@@ -121,7 +137,10 @@ function wrapIn(wb: Workbench, kind: string): void {
   const fragment = registry.kindOf(kind).create(make);
   // A figure starts with a picture of its own; around something else it starts empty.
   const root = fragment.nodes[fragment.root]!;
-  const empty = kind === 'figure' ? { root: fragment.root, nodes: { [fragment.root]: { ...root, slots: { content: [] } } } } : fragment;
+  const empty =
+    kind === 'figure'
+      ? { root: fragment.root, nodes: { [fragment.root]: { ...root, slots: { content: [] } } } }
+      : fragment;
   if (!wb.dispatch({ type: 'wrap', ids: wb.selected, fragment: empty })) wb.select([fragment.root]);
 }
 
@@ -173,7 +192,14 @@ export function playMovement(wb: Workbench): void {
 }
 
 export const actions: readonly Action[] = [
-  { id: 'insert', label: 'Insert…', group: 'Insert', keys: ['a'], refusal: always, run: (wb) => (wb.open = 'insert') },
+  {
+    id: 'insert',
+    label: 'Insert…',
+    group: 'Insert',
+    keys: ['a'],
+    refusal: always,
+    run: (wb) => (wb.open = 'insert')
+  },
   ...entries.map((entry): Action => ({
     id: `insert-${entry.id}`,
     label: `Insert ${entry.label.toLowerCase()}`,
@@ -198,8 +224,19 @@ export const actions: readonly Action[] = [
   onSelection('rename', 'Rename', ['F2'], (wb) => (wb.renaming = wb.current.id)),
   onSelection('duplicate', 'Duplicate', ['$mod+d'], duplicateSelected),
   {
-    ...onSelection('give-look', 'Give this look to all like it', [], (wb) => void wb.dispatch({ type: 'give-look', id: wb.current.id, to: alikeOf(wb.project, wb.current.id) })),
-    refusal: (wb) => (wb.selected.length === 0 ? nothing : alikeOf(wb.project, wb.current.id).length > 0 ? null : `Nothing stands beside ${wb.current.name} that is like it.`)
+    ...onSelection(
+      'give-look',
+      'Give this look to all like it',
+      [],
+      (wb) =>
+        void wb.dispatch({ type: 'give-look', id: wb.current.id, to: alikeOf(wb.project, wb.current.id) })
+    ),
+    refusal: (wb) =>
+      wb.selected.length === 0
+        ? nothing
+        : alikeOf(wb.project, wb.current.id).length > 0
+          ? null
+          : `Nothing stands beside ${wb.current.name} that is like it.`
   },
   {
     id: 'alternate-fills',
@@ -211,22 +248,42 @@ export const actions: readonly Action[] = [
   },
   onSelection('shelve', 'Put on the shelf', [], (wb) => {
     const name = freeShelfName(wb);
-    if (!wb.dispatch({ type: 'shelve', id: wb.current.id, shelf: newId<ShelfId>(slug(name)), name })) wb.open = 'shelf';
+    if (!wb.dispatch({ type: 'shelve', id: wb.current.id, shelf: newId<ShelfId>(slug(name)), name }))
+      wb.open = 'shelf';
   }),
-  onSelection('detach', 'Detach from the shelf', [], (wb) => wb.dispatch({ type: 'detach', id: wb.linked?.node.id ?? wb.current.id })),
+  onSelection('detach', 'Detach from the shelf', [], (wb) =>
+    wb.dispatch({ type: 'detach', id: wb.linked?.node.id ?? wb.current.id })
+  ),
   onSelection('delete', 'Delete', ['Delete', 'Backspace'], removeSelected),
-  // The browser's own copy and paste carry the pieces (see Workbench.svelte); run by name, they are set going here.
+  // The browser's own copy and paste carry the pieces (see Workbench.svelte); run by name, they are set going
+  // here.
   { ...onSelection('copy', 'Copy', ['$mod+c'], () => void document.execCommand('copy')), isNative: true },
   { ...onSelection('cut', 'Cut', ['$mod+x'], () => void document.execCommand('cut')), isNative: true },
-  { id: 'paste', label: 'Paste', group: 'Piece', keys: ['$mod+v'], isNative: true, refusal: always, run: (wb) => void import('./clipboard').then(({ pasteInto }) => pasteInto(wb, null)) },
+  {
+    id: 'paste',
+    label: 'Paste',
+    group: 'Piece',
+    keys: ['$mod+v'],
+    isNative: true,
+    refusal: always,
+    run: (wb) => void import('./clipboard').then(({ pasteInto }) => pasteInto(wb, null))
+  },
   onSelection('climb', 'Pick its parent', ['u'], (wb) => {
     const parent = maybePlaceOf(wb.project, wb.selected.at(-1)!)?.parent;
     if (parent) wb.select(parent === wb.page.root ? [] : [parent]);
   }),
-  ...(['stack', 'columns', 'figure'] as const).map((kind): Action => onSelection(`wrap-${kind}`, `Wrap in ${registry.kindOf(kind).label.toLowerCase()}`, kind === 'stack' ? ['$mod+g'] : [], (wb) => wrapIn(wb, kind))),
+  ...(['stack', 'columns', 'figure'] as const).map((kind): Action =>
+    onSelection(
+      `wrap-${kind}`,
+      `Wrap in ${registry.kindOf(kind).label.toLowerCase()}`,
+      kind === 'stack' ? ['$mod+g'] : [],
+      (wb) => wrapIn(wb, kind)
+    )
+  ),
   onSelection('unwrap', 'Unwrap: take out what it holds', ['$mod+Shift+g'], (wb) => {
     const inside = childIds(wb.current);
-    if (!wb.dispatch({ type: 'unwrap', id: wb.current.id })) wb.select(inside.filter((id) => wb.project.nodes[id]));
+    if (!wb.dispatch({ type: 'unwrap', id: wb.current.id }))
+      wb.select(inside.filter((id) => wb.project.nodes[id]));
   }),
   ...registry.kinds
     .filter((kind) => kind.insertable)
@@ -235,17 +292,48 @@ export const actions: readonly Action[] = [
       label: `Swap for ${kind.label.toLowerCase()}`,
       group: 'Piece',
       keys: [],
-      refusal: (wb) => (wb.selected.length === 0 ? nothing : (wb.refusal({ type: 'swap', id: wb.current.id, kind: kind.kind })?.sentence ?? null)),
+      refusal: (wb) =>
+        wb.selected.length === 0
+          ? nothing
+          : (wb.refusal({ type: 'swap', id: wb.current.id, kind: kind.kind })?.sentence ?? null),
       run: (wb) => void wb.dispatch({ type: 'swap', id: wb.current.id, kind: kind.kind })
     })),
-  { id: 'guides', label: 'Distances under the pointer', group: 'View', keys: ['g'], refusal: always, run: (wb) => (wb.showsGuides = !wb.showsGuides) },
+  {
+    id: 'guides',
+    label: 'Distances under the pointer',
+    group: 'View',
+    keys: ['g'],
+    refusal: always,
+    run: (wb) => (wb.showsGuides = !wb.showsGuides)
+  },
   moveAction('move-up', 'Move up', 'Alt+ArrowUp', (wb) => step(wb, -1)),
   moveAction('move-down', 'Move down', 'Alt+ArrowDown', (wb) => step(wb, 1)),
   moveAction('move-out', 'Move out of its parent', 'Alt+ArrowLeft', outward),
   moveAction('move-in', 'Move into the piece above', 'Alt+ArrowRight', inward),
-  { id: 'page-new', label: 'New page', group: 'Project', keys: [], refusal: always, run: (wb) => newPage(wb) },
-  { id: 'page-duplicate', label: 'Duplicate this page', group: 'Project', keys: [], refusal: always, run: (wb) => newPage(wb, wb.page) },
-  { id: 'page-delete', label: 'Delete this page', group: 'Project', keys: [], refusal: (wb) => wb.refusal({ type: 'remove-page', id: wb.pageId })?.sentence ?? null, run: (wb) => void wb.dispatch({ type: 'remove-page', id: wb.pageId }) },
+  {
+    id: 'page-new',
+    label: 'New page',
+    group: 'Project',
+    keys: [],
+    refusal: always,
+    run: (wb) => newPage(wb)
+  },
+  {
+    id: 'page-duplicate',
+    label: 'Duplicate this page',
+    group: 'Project',
+    keys: [],
+    refusal: always,
+    run: (wb) => newPage(wb, wb.page)
+  },
+  {
+    id: 'page-delete',
+    label: 'Delete this page',
+    group: 'Project',
+    keys: [],
+    refusal: (wb) => wb.refusal({ type: 'remove-page', id: wb.pageId })?.sentence ?? null,
+    run: (wb) => void wb.dispatch({ type: 'remove-page', id: wb.pageId })
+  },
   {
     id: 'page-settings',
     label: 'About this page: title, description, language',
@@ -257,7 +345,14 @@ export const actions: readonly Action[] = [
       wb.view = 'Fill';
     }
   },
-  { id: 'undo', label: 'Undo', group: 'Project', keys: ['$mod+z'], refusal: (wb) => (wb.history.past.length ? null : 'There is nothing to undo.'), run: (wb) => wb.undo() },
+  {
+    id: 'undo',
+    label: 'Undo',
+    group: 'Project',
+    keys: ['$mod+z'],
+    refusal: (wb) => (wb.history.past.length ? null : 'There is nothing to undo.'),
+    run: (wb) => wb.undo()
+  },
   {
     id: 'redo',
     label: 'Redo',
@@ -266,27 +361,145 @@ export const actions: readonly Action[] = [
     refusal: (wb) => (wb.history.future.length ? null : 'There is nothing to redo.'),
     run: (wb) => wb.redo()
   },
-  { id: 'export', label: 'Export…', group: 'Project', keys: ['$mod+e'], refusal: always, run: (wb) => (wb.open = 'export') },
-  { id: 'findings', label: 'Findings', group: 'Project', keys: ['f'], refusal: always, run: (wb) => (wb.open = wb.open === 'findings' ? null : 'findings') },
-  ...VIEWS.map((view, i): Action => ({ id: `view-${view}`, label: `${view} of the tuning sheet`, group: 'View', keys: [String(i + 1)], refusal: always, run: (wb) => (wb.view = view) })),
-  { id: 'try', label: 'Select or try it', group: 'View', keys: ['t'], refusal: always, run: (wb) => (wb.mode = wb.mode === 'select' ? 'try' : 'select') },
-  { id: 'narrower', label: 'Next narrower width', group: 'View', keys: ['['], refusal: always, run: (wb) => bandStep(wb, -1) },
-  { id: 'wider', label: 'Next wider width', group: 'View', keys: [']'], refusal: always, run: (wb) => bandStep(wb, 1) },
-  { id: 'three', label: 'One width or three', group: 'View', keys: ['w'], refusal: always, run: (wb) => (wb.widths = wb.widths === 'one' ? 'three' : 'one') },
-  { id: 'full', label: 'Full window', group: 'View', keys: ['v'], refusal: always, run: (wb) => (wb.isFull = !wb.isFull) },
-  { id: 'slow', label: 'Slow motion', group: 'View', keys: ['s'], refusal: always, run: (wb) => (wb.rate = wb.rate === 1 ? 0.25 : 1) },
-  { id: 'play', label: 'Play the movement', group: 'View', keys: ['p'], refusal: (wb) => (wb.kind.play ? null : 'The picked piece has no movement to play.'), run: playMovement },
-  ...(['touch', 'less-motion', 'no-script', 'print'] as const).map((name): Action => ({ id: `try-${name}`, label: `Try ${CONDITION_WORDS[name]}`, group: 'View', keys: [], refusal: always, run: (wb) => wb.toggleSwitch(name) })),
-  { id: 'history', label: 'History and versions', group: 'Project', keys: ['h'], refusal: always, run: (wb) => (wb.open = wb.open === 'history' ? null : 'history') },
-  { id: 'shelf', label: 'Shelf', group: 'Project', keys: ['Shift+S'], refusal: always, run: (wb) => (wb.open = wb.open === 'shelf' ? null : 'shelf') },
-  { id: 'tokens', label: 'Tokens', group: 'Project', keys: ['Shift+T'], refusal: always, run: (wb) => (wb.open = wb.open === 'tokens' ? null : 'tokens') },
-  { id: 'search', label: 'Find anything', group: 'View', keys: ['$mod+k'], refusal: always, run: (wb) => (wb.open = 'search') },
-  { id: 'keys', label: 'All keys', group: 'View', keys: ['Shift+?'], refusal: always, run: (wb) => (wb.open = 'keys') }
+  {
+    id: 'export',
+    label: 'Export…',
+    group: 'Project',
+    keys: ['$mod+e'],
+    refusal: always,
+    run: (wb) => (wb.open = 'export')
+  },
+  {
+    id: 'findings',
+    label: 'Findings',
+    group: 'Project',
+    keys: ['f'],
+    refusal: always,
+    run: (wb) => (wb.open = wb.open === 'findings' ? null : 'findings')
+  },
+  ...VIEWS.map((view, i): Action => ({
+    id: `view-${view}`,
+    label: `${view} of the tuning sheet`,
+    group: 'View',
+    keys: [String(i + 1)],
+    refusal: always,
+    run: (wb) => (wb.view = view)
+  })),
+  {
+    id: 'try',
+    label: 'Select or try it',
+    group: 'View',
+    keys: ['t'],
+    refusal: always,
+    run: (wb) => (wb.mode = wb.mode === 'select' ? 'try' : 'select')
+  },
+  {
+    id: 'narrower',
+    label: 'Next narrower width',
+    group: 'View',
+    keys: ['['],
+    refusal: always,
+    run: (wb) => bandStep(wb, -1)
+  },
+  {
+    id: 'wider',
+    label: 'Next wider width',
+    group: 'View',
+    keys: [']'],
+    refusal: always,
+    run: (wb) => bandStep(wb, 1)
+  },
+  {
+    id: 'three',
+    label: 'One width or three',
+    group: 'View',
+    keys: ['w'],
+    refusal: always,
+    run: (wb) => (wb.widths = wb.widths === 'one' ? 'three' : 'one')
+  },
+  {
+    id: 'full',
+    label: 'Full window',
+    group: 'View',
+    keys: ['v'],
+    refusal: always,
+    run: (wb) => (wb.isFull = !wb.isFull)
+  },
+  {
+    id: 'slow',
+    label: 'Slow motion',
+    group: 'View',
+    keys: ['s'],
+    refusal: always,
+    run: (wb) => (wb.rate = wb.rate === 1 ? 0.25 : 1)
+  },
+  {
+    id: 'play',
+    label: 'Play the movement',
+    group: 'View',
+    keys: ['p'],
+    refusal: (wb) => (wb.kind.play ? null : 'The picked piece has no movement to play.'),
+    run: playMovement
+  },
+  ...(['touch', 'less-motion', 'no-script', 'print'] as const).map((name): Action => ({
+    id: `try-${name}`,
+    label: `Try ${CONDITION_WORDS[name]}`,
+    group: 'View',
+    keys: [],
+    refusal: always,
+    run: (wb) => wb.toggleSwitch(name)
+  })),
+  {
+    id: 'history',
+    label: 'History and versions',
+    group: 'Project',
+    keys: ['h'],
+    refusal: always,
+    run: (wb) => (wb.open = wb.open === 'history' ? null : 'history')
+  },
+  {
+    id: 'shelf',
+    label: 'Shelf',
+    group: 'Project',
+    keys: ['Shift+S'],
+    refusal: always,
+    run: (wb) => (wb.open = wb.open === 'shelf' ? null : 'shelf')
+  },
+  {
+    id: 'tokens',
+    label: 'Tokens',
+    group: 'Project',
+    keys: ['Shift+T'],
+    refusal: always,
+    run: (wb) => (wb.open = wb.open === 'tokens' ? null : 'tokens')
+  },
+  {
+    id: 'search',
+    label: 'Find anything',
+    group: 'View',
+    keys: ['$mod+k'],
+    refusal: always,
+    run: (wb) => (wb.open = 'search')
+  },
+  {
+    id: 'keys',
+    label: 'All keys',
+    group: 'View',
+    keys: ['Shift+?'],
+    refusal: always,
+    run: (wb) => (wb.open = 'keys')
+  }
 ];
 
 /** Keys as people read them. */
 export function shownKey(key: string): string {
-  const names: Record<string, string> = { $mod: 'Ctrl', ArrowUp: '↑', ArrowDown: '↓', ArrowLeft: '←', ArrowRight: '→' };
+  const names: Record<string, string> = {
+    $mod: 'Ctrl',
+    ArrowUp: '↑',
+    ArrowDown: '↓',
+    ArrowLeft: '←',
+    ArrowRight: '→'
+  };
   return key
     .replace('Shift+?', '?')
     .split('+')

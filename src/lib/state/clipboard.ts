@@ -9,7 +9,17 @@ import type { FoundPlace } from '$core/kinds/place';
 import { assetsIn, withChangedSettings } from '$core/kinds/mapping';
 import { newId } from '$core/project/ids';
 import { nodeOf } from '$core/project/tree';
-import { isFilm, type Asset, type AssetId, type Fragment, type Json, type Node, type NodeId, type Place, type Token } from '$core/project/types';
+import {
+  isFilm,
+  type Asset,
+  type AssetId,
+  type Fragment,
+  type Json,
+  type Node,
+  type NodeId,
+  type Place,
+  type Token
+} from '$core/project/types';
 import { registry } from '$core/registry';
 import { db } from '$lib/store/db';
 import { lastCopied, PIECES, type Carried } from './copying';
@@ -29,26 +39,53 @@ export const htmlOf = (wb: Workbench, ids: readonly NodeId[]): string =>
 export async function pasteInto(wb: Workbench, data: DataTransfer | null): Promise<void> {
   const text = data ? data.getData(PIECES) : (lastCopied() ?? '');
   // A page may read the clipboard only while the event lasts, so all of it is read before anything is waited for.
-  const [html, plain, files] = [data?.getData('text/html') ?? '', data?.getData('text/plain') ?? '', [...(data?.files ?? [])]];
+  const [html, plain, files] = [
+    data?.getData('text/html') ?? '',
+    data?.getData('text/plain') ?? '',
+    [...(data?.files ?? [])]
+  ];
   if (text) return pastePieces(wb, text);
   const picture = files.find(({ type }) => type.startsWith('image/'));
   if (picture) return pastePicture(wb, picture);
-  const words = html ? printHtmlOf(html) : plain.trim() && `<p>${plain.trim().split(/\n{2,}/).map(escapeHtml).join('</p><p>')}</p>`;
-  if (!words) return void (wb.message = { kind: 'error', text: data ? 'There is nothing on the clipboard that can stand on a page.' : 'Nothing has been copied yet. Press Ctrl V to paste from another program.' });
+  const words = html
+    ? printHtmlOf(html)
+    : plain.trim() &&
+      `<p>${plain
+        .trim()
+        .split(/\n{2,}/)
+        .map(escapeHtml)
+        .join('</p><p>')}</p>`;
+  if (!words)
+    return void (wb.message = {
+      kind: 'error',
+      text: data
+        ? 'There is nothing on the clipboard that can stand on a page.'
+        : 'Nothing has been copied yet. Press Ctrl V to paste from another program.'
+    });
   const at = placeOrMessage(wb, 'text');
   if (at) insert(wb, piecesAt([make('text', 'Pasted text', { html: words })], at), []);
 }
 
-const printHtmlOf = (html: string) => cleanHtml(html).children.map((child) => (child.type === 'element' || child.type === 'text' ? printHtml(child) : '')).join('');
+const printHtmlOf = (html: string) =>
+  cleanHtml(html)
+    .children.map((child) => (child.type === 'element' || child.type === 'text' ? printHtml(child) : ''))
+    .join('');
 
 function placeOrMessage(wb: Workbench, kind: string): FoundPlace | null {
   const found = wb.findPlace(kind);
-  if (!found) wb.message = { kind: 'error', text: `${registry.kindOf(kind).label} comes only with what it belongs to. Pick a piece that holds some, and paste there.` };
+  if (!found)
+    wb.message = {
+      kind: 'error',
+      text: `${registry.kindOf(kind).label} comes only with what it belongs to. Pick a piece that holds some, and paste there.`
+    };
   return found;
 }
 
 /** Pieces one after the other from a place on, or all of them in what has to be put around them there. */
-function piecesAt(fragments: readonly Fragment[], { at, around }: FoundPlace): readonly { readonly fragment: Fragment; readonly at: Place }[] {
+function piecesAt(
+  fragments: readonly Fragment[],
+  { at, around }: FoundPlace
+): readonly { readonly fragment: Fragment; readonly at: Place }[] {
   if (!around) return fragments.map((fragment, i) => ({ fragment, at: { ...at, index: at.index + i } }));
   const slot = Object.keys(around.slots)[0]!;
   return [{ fragment: make(around.kind, around.label, {}, { [slot]: fragments }), at }];
@@ -62,27 +99,57 @@ async function pastePieces(wb: Workbench, text: string): Promise<void> {
     return void (wb.message = { kind: 'error', text: 'What is on the clipboard is damaged. Copy it again.' });
   }
   const tokens = readTokens(registry, carried.tokens);
-  const read = (Array.isArray(carried.fragments) ? carried.fragments : []).flatMap((each) => readFragment(registry, each, tokens) ?? []);
-  const { fragments, added: newTokens } = withTokens(registry, wb.project, read, tokens, carried.project === wb.project.id);
+  const read = (Array.isArray(carried.fragments) ? carried.fragments : []).flatMap(
+    (each) => readFragment(registry, each, tokens) ?? []
+  );
+  const { fragments, added: newTokens } = withTokens(
+    registry,
+    wb.project,
+    read,
+    tokens,
+    carried.project === wb.project.id
+  );
   const first = fragments[0];
-  if (!first) return void (wb.message = { kind: 'error', text: 'What is on the clipboard cannot stand on a page of this version.' });
-  const { renamed, added } = await bringAssets(wb, { ...carried, assets: (Array.isArray(carried.assets) ? carried.assets : []).filter(({ id }) => fragments.some((each) => assetsIn(registry, each).has(id))) });
+  if (!first)
+    return void (wb.message = {
+      kind: 'error',
+      text: 'What is on the clipboard cannot stand on a page of this version.'
+    });
+  const { renamed, added } = await bringAssets(wb, {
+    ...carried,
+    assets: (Array.isArray(carried.assets) ? carried.assets : []).filter(({ id }) =>
+      fragments.some((each) => assetsIn(registry, each).has(id))
+    )
+  });
   const at = placeOrMessage(wb, first.nodes[first.root]!.kind);
   if (!at) return;
-  const pieces = fragments.map((fragment) => withNewIds(registry, withoutAnchors(withAssets(fragment, renamed))));
+  const pieces = fragments.map((fragment) =>
+    withNewIds(registry, withoutAnchors(withAssets(fragment, renamed)))
+  );
   insert(wb, piecesAt(pieces, at), added, newTokens);
 }
 
 /** An anchor may stand once on a page, so a copy has none. */
 const withoutAnchors = ({ root, nodes }: Fragment): Fragment => ({
   root,
-  nodes: Object.fromEntries(Object.values(nodes).map((node) => [node.id, { ...node, settings: Object.fromEntries(Object.entries(node.settings).filter(([key]) => key !== 'anchor')) }]))
+  nodes: Object.fromEntries(
+    Object.values(nodes).map((node) => [
+      node.id,
+      {
+        ...node,
+        settings: Object.fromEntries(Object.entries(node.settings).filter(([key]) => key !== 'anchor'))
+      }
+    ])
+  )
 });
 
 function withAssets({ root, nodes }: Fragment, renamed: ReadonlyMap<string, AssetId | null>): Fragment {
-  const addressed = (value: Json) => (renamed.has(String(value)) ? (renamed.get(String(value)) ?? '') : value);
+  const addressed = (value: Json) =>
+    renamed.has(String(value)) ? (renamed.get(String(value)) ?? '') : value;
   const change = (node: Node): Node =>
-    withChangedSettings(registry.kindOf(node.kind), node, (value, { control }) => (control === 'asset' ? addressed(value) : value));
+    withChangedSettings(registry.kindOf(node.kind), node, (value, { control }) =>
+      control === 'asset' ? addressed(value) : value
+    );
   return { root, nodes: Object.fromEntries(Object.entries(nodes).map(([id, node]) => [id, change(node)])) };
 }
 
@@ -100,7 +167,18 @@ async function bringAssets(wb: Workbench, { project, assets }: Carried): Promise
     const own = wb.project.assets[asset.id];
     if (project === wb.project.id && own) continue;
     const row = await db.assets.get([project, asset.id] as never);
-    const read = row && (await assetFrom({ ...wb.project, assets: { ...wb.project.assets, ...Object.fromEntries(added.map((each) => [each.asset.id, each.asset])) } }, new File([row.blob], asset.file, { type: row.blob.type })));
+    const read =
+      row &&
+      (await assetFrom(
+        {
+          ...wb.project,
+          assets: {
+            ...wb.project.assets,
+            ...Object.fromEntries(added.map((each) => [each.asset.id, each.asset]))
+          }
+        },
+        new File([row.blob], asset.file, { type: row.blob.type })
+      ));
     if (!read?.ok) renamed.set(asset.id, null);
     else {
       const id = newId<AssetId>(isFilm(asset) ? 'film' : 'picture');
@@ -111,7 +189,8 @@ async function bringAssets(wb: Workbench, { project, assets }: Carried): Promise
   return { renamed, added };
 }
 
-const pieceFor = (asset: Asset) => (isFilm(asset) ? make('video', 'Film', { file: asset.id }) : make('image', 'Picture', { asset: asset.id }));
+const pieceFor = (asset: Asset) =>
+  isFilm(asset) ? make('video', 'Film', { file: asset.id }) : make('image', 'Picture', { asset: asset.id });
 
 async function pastePicture(wb: Workbench, file: File): Promise<void> {
   const read = await assetFrom(wb.project, file);
@@ -124,8 +203,8 @@ async function pastePicture(wb: Workbench, file: File): Promise<void> {
 const MANY = 4;
 
 /**
- * Pictures from disk dropped on the workbench: each becomes a piece after what is picked, all of them in one step. They are read one
- * after the other while the hand goes on; a cancel leaves everything as it was.
+ * Pictures from disk dropped on the workbench: each becomes a piece after what is picked, all of them in one
+ * step. They are read one after the other while the hand goes on; a cancel leaves everything as it was.
  */
 export async function dropPictures(wb: Workbench, files: readonly File[]): Promise<void> {
   if (!placeOrMessage(wb, 'image')) return;
@@ -133,7 +212,13 @@ export async function dropPictures(wb: Workbench, files: readonly File[]): Promi
   const refused: string[] = [];
   let isStopped = false;
   for (const file of files) {
-    if (files.length >= MANY) wb.progress = { words: 'pictures read', done: taken.length + refused.length, of: files.length, stop: () => (isStopped = true) };
+    if (files.length >= MANY)
+      wb.progress = {
+        words: 'pictures read',
+        done: taken.length + refused.length,
+        of: files.length,
+        stop: () => (isStopped = true)
+      };
     const assets = Object.fromEntries(taken.map(({ asset }) => [asset.id, asset]));
     const read = await assetFrom({ ...wb.project, assets: { ...wb.project.assets, ...assets } }, file);
     if (isStopped) break;
@@ -144,12 +229,40 @@ export async function dropPictures(wb: Workbench, files: readonly File[]): Promi
   if (isStopped) return void (wb.message = { kind: 'info', text: 'No picture was added.' });
   // The hand may have gone elsewhere meanwhile.
   const at = taken.length > 0 ? placeOrMessage(wb, 'image') : null;
-  if (at) insert(wb, piecesAt(taken.map(({ asset }) => pieceFor(asset)), at), taken);
-  if (refused.length > 0) wb.message = { kind: 'error', text: `${refused.slice(0, 2).join(' ')}${refused.length > 2 ? ` ${refused.length - 2} more were left out.` : ''}` };
+  if (at)
+    insert(
+      wb,
+      piecesAt(
+        taken.map(({ asset }) => pieceFor(asset)),
+        at
+      ),
+      taken
+    );
+  if (refused.length > 0)
+    wb.message = {
+      kind: 'error',
+      text: `${refused.slice(0, 2).join(' ')}${refused.length > 2 ? ` ${refused.length - 2} more were left out.` : ''}`
+    };
 }
 
-function insert(wb: Workbench, pieces: readonly { readonly fragment: Fragment; readonly at: Place }[], added: Brought['added'], tokens: readonly Token[] = []): void {
-  const commands: Command[] = [...added.map(({ asset }) => ({ type: 'add-asset', asset })), ...tokens.map((token) => ({ type: 'set-token', token })), ...pieces.map((piece) => ({ type: 'insert', ...piece }))];
+function insert(
+  wb: Workbench,
+  pieces: readonly { readonly fragment: Fragment; readonly at: Place }[],
+  added: Brought['added'],
+  tokens: readonly Token[] = []
+): void {
+  const commands: Command[] = [
+    ...added.map(({ asset }) => ({ type: 'add-asset', asset })),
+    ...tokens.map((token) => ({ type: 'set-token', token })),
+    ...pieces.map((piece) => ({ type: 'insert', ...piece }))
+  ];
   const label = `Paste ${pieces.length === 1 ? pieces[0]!.fragment.nodes[pieces[0]!.fragment.root]!.name : `${pieces.length} pieces`}`;
-  if (!wb.dispatch({ type: 'batch', label, commands }, null, new Map(added.map(({ asset, blob }) => [asset.id, blob])))) wb.select(pieces.map(({ fragment }) => fragment.root));
+  if (
+    !wb.dispatch(
+      { type: 'batch', label, commands },
+      null,
+      new Map(added.map(({ asset, blob }) => [asset.id, blob]))
+    )
+  )
+    wb.select(pieces.map(({ fragment }) => fragment.root));
 }

@@ -15,19 +15,43 @@ export interface Carried {
 
 let last: string | null = null;
 
-/** What was copied last in this window; for a paste that no key started, where a page may not read the clipboard. */
+/**
+ * What was copied last in this window; for a paste that no key started, where a page may not read the
+ * clipboard.
+ */
 export const lastCopied = (): string | null => last;
 
-const outermost = (wb: Workbench): NodeId[] => wb.selected.filter((id) => !pathTo(wb.project, id).slice(0, -1).some((above) => wb.selected.includes(above)));
+const outermost = (wb: Workbench): NodeId[] =>
+  wb.selected.filter(
+    (id) =>
+      !pathTo(wb.project, id)
+        .slice(0, -1)
+        .some((above) => wb.selected.includes(above))
+  );
 
-/** Puts the picked pieces on the clipboard. @param htmlOf prints them for other programs, once what prints is there. */
-export function copyPieces(wb: Workbench, data: DataTransfer, htmlOf: ((wb: Workbench, ids: readonly NodeId[]) => string) | undefined): void {
+/**
+ * Puts the picked pieces on the clipboard. @param htmlOf prints them for other programs, once what prints is
+ * there.
+ */
+export function copyPieces(
+  wb: Workbench,
+  data: DataTransfer,
+  htmlOf: ((wb: Workbench, ids: readonly NodeId[]) => string) | undefined
+): void {
   const ids = outermost(wb);
-  last = JSON.stringify({ project: wb.project.id, fragments: ids.map((id) => fragmentOf(wb.project, id)), assets: Object.values(wb.project.assets), tokens: wb.project.tokens } satisfies Carried);
+  last = JSON.stringify({
+    project: wb.project.id,
+    fragments: ids.map((id) => fragmentOf(wb.project, id)),
+    assets: Object.values(wb.project.assets),
+    tokens: wb.project.tokens
+  } satisfies Carried);
   data.setData(PIECES, last);
   if (htmlOf) data.setData('text/html', htmlOf(wb, ids));
   data.setData('text/plain', ids.map((id) => nodeOf(wb.project, id).name).join('\n'));
-  wb.message = { kind: 'info', text: `Copied ${ids.length === 1 ? nodeOf(wb.project, ids[0]!).name : `${ids.length} pieces`}` };
+  wb.message = {
+    kind: 'info',
+    text: `Copied ${ids.length === 1 ? nodeOf(wb.project, ids[0]!).name : `${ids.length} pieces`}`
+  };
 }
 
 /** A copy that outlives the event it came with. */

@@ -42,16 +42,37 @@ export interface ExportOrder {
   readonly onprogress?: (done: number, of: number) => void;
 }
 
-const snippetOf = ({ prefix, language, html, css, behaviours }: PrintedSnippet) => ({ prefix, language, html, css, behaviours });
+const snippetOf = ({ prefix, language, html, css, behaviours }: PrintedSnippet) => ({
+  prefix,
+  language,
+  html,
+  css,
+  behaviours
+});
 
-/** Prints pages here, has them finished by the server, and adds the pictures. Throws only when `signal` is aborted. */
-export async function exportPages({ project, blobs, pages, single, snippet, minified, signal, onprogress }: ExportOrder): Promise<Exported> {
+/**
+ * Prints pages here, has them finished by the server, and adds the pictures. Throws only when `signal` is
+ * aborted.
+ */
+export async function exportPages({
+  project,
+  blobs,
+  pages,
+  single,
+  snippet,
+  minified,
+  signal,
+  onprogress
+}: ExportOrder): Promise<Exported> {
   const bytesOf = new Map<AssetId, Uint8Array>();
   for (const [id, blob] of blobs) bytesOf.set(id, new Uint8Array(await blob.arrayBuffer()));
   signal.throwIfAborted();
-  const dataUri = (asset: Asset) => `data:${asset.type};base64,${base64(bytesOf.get(asset.id) ?? new Uint8Array())}`;
+  const dataUri = (asset: Asset) =>
+    `data:${asset.type};base64,${base64(bytesOf.get(asset.id) ?? new Uint8Array())}`;
   const made = snippet || single ? NONE : await renditionsOf(project, bytesOf, signal, onprogress);
-  const plan = snippet ? null : planExport(registry, project, pages, { single, dataUri, renditions: made.renditions });
+  const plan = snippet
+    ? null
+    : planExport(registry, project, pages, { single, dataUri, renditions: made.renditions });
   const printed = snippet ? printSnippet(registry, project, snippet, { addressOf: dataUri }) : null;
   let response: Response;
   try {
@@ -63,15 +84,33 @@ export async function exportPages({ project, blobs, pages, single, snippet, mini
     });
   } catch (error) {
     if (signal.aborted) throw error;
-    return { ok: false, sentence: 'Kymation’s server does not answer. See that it still runs (npm start), then export again.' };
+    return {
+      ok: false,
+      sentence: 'Kymation’s server does not answer. See that it still runs (npm start), then export again.'
+    };
   }
-  if (response.status === 413) return { ok: false, sentence: 'The page is too large to finish in one go. Export it as a folder, or with smaller pictures.' };
+  if (response.status === 413)
+    return {
+      ok: false,
+      sentence: 'The page is too large to finish in one go. Export it as a folder, or with smaller pictures.'
+    };
   const answer = await response.json().catch(() => null);
-  if (!response.ok || !answer) return { ok: false, sentence: answer?.sentence ?? 'The export could not be finished. Try again; nothing has changed.' };
-  const texts: ExportedFile[] = answer.files.map((file: { path: string; text: string; raw: number; gzip: number }) => ({ ...file, bytes: strToU8(file.text) }));
+  if (!response.ok || !answer)
+    return {
+      ok: false,
+      sentence: answer?.sentence ?? 'The export could not be finished. Try again; nothing has changed.'
+    };
+  const texts: ExportedFile[] = answer.files.map(
+    (file: { path: string; text: string; raw: number; gzip: number }) => ({
+      ...file,
+      bytes: strToU8(file.text)
+    })
+  );
   const pictures = (plan?.assets ?? []).flatMap((asset): ExportedFile[] => {
     const bytes = bytesOf.get(asset.id);
-    return bytes ? [{ path: `assets/${asset.file}`, text: null, bytes, raw: bytes.length, gzip: gzipSync(bytes).length }] : [];
+    return bytes
+      ? [{ path: `assets/${asset.file}`, text: null, bytes, raw: bytes.length, gzip: gzipSync(bytes).length }]
+      : [];
   });
   for (const file of plan?.renditions ?? []) {
     const bytes = made.files.get(file)!;
@@ -80,7 +119,14 @@ export async function exportPages({ project, blobs, pages, single, snippet, mini
   const { support } = project.info;
   const uses = (printed ? [printed] : plan!.pages).flatMap((each) => platformUse(each, support));
   const byFeature = new Map(uses.map((use) => [use.feature, use]));
-  return { ok: true, files: [...texts, ...pictures], problems: [...answer.problems, ...made.notes], broken: answer.broken, uses: [...byFeature.values()], costs: answer.costs };
+  return {
+    ok: true,
+    files: [...texts, ...pictures],
+    problems: [...answer.problems, ...made.notes],
+    broken: answer.broken,
+    uses: [...byFeature.values()],
+    costs: answer.costs
+  };
 }
 
 interface Made {
@@ -91,10 +137,21 @@ interface Made {
 
 const NONE: Made = { renditions: new Map(), files: new Map(), notes: [] };
 
-/** Renditions by picture and widths, as long as the window is open: an export after an edit makes only what is new. */
-const known = new Map<string, { readonly files: Readonly<Record<string, Uint8Array>> } | { readonly sentence: string }>();
+/**
+ * Renditions by picture and widths, as long as the window is open: an export after an edit makes only what is
+ * new.
+ */
+const known = new Map<
+  string,
+  { readonly files: Readonly<Record<string, Uint8Array>> } | { readonly sentence: string }
+>();
 
-async function renditionsOf(project: Project, bytesOf: ReadonlyMap<AssetId, Uint8Array>, signal: AbortSignal, onprogress?: ExportOrder['onprogress']): Promise<Made> {
+async function renditionsOf(
+  project: Project,
+  bytesOf: ReadonlyMap<AssetId, Uint8Array>,
+  signal: AbortSignal,
+  onprogress?: ExportOrder['onprogress']
+): Promise<Made> {
   const plan = [...renditionPlan(registry, project)];
   const renditions = new Map<AssetId, Rendition[]>();
   const files = new Map<string, Uint8Array>();
@@ -122,10 +179,21 @@ async function renditionsOf(project: Project, bytesOf: ReadonlyMap<AssetId, Uint
   return { renditions, files, notes };
 }
 
-/** @returns null where the server does not answer: the pictures then go along as they are, and the finishing step says the rest. */
-async function askFor(bytes: Uint8Array, widths: readonly number[], signal: AbortSignal): Promise<{ files: Record<string, Uint8Array> } | { sentence: string } | null> {
+/**
+ * @returns null where the server does not answer: the pictures then go along as they are, and the finishing
+ * step says the rest.
+ */
+async function askFor(
+  bytes: Uint8Array,
+  widths: readonly number[],
+  signal: AbortSignal
+): Promise<{ files: Record<string, Uint8Array> } | { sentence: string } | null> {
   try {
-    const response = await fetch(`/api/renditions?widths=${widths.join(',')}`, { method: 'POST', body: bytes as Uint8Array<ArrayBuffer>, signal });
+    const response = await fetch(`/api/renditions?widths=${widths.join(',')}`, {
+      method: 'POST',
+      body: bytes as Uint8Array<ArrayBuffer>,
+      signal
+    });
     if (response.ok) return { files: unzipSync(new Uint8Array(await response.arrayBuffer())) };
     const answer = (await response.json().catch(() => null)) as { sentence?: string } | null;
     return { sentence: answer?.sentence ?? 'it is too large to be made smaller here' };
@@ -137,7 +205,8 @@ async function askFor(bytes: Uint8Array, widths: readonly number[], signal: Abor
 
 function base64(bytes: Uint8Array): string {
   let text = '';
-  for (let at = 0; at < bytes.length; at += 32_768) text += String.fromCharCode(...bytes.subarray(at, at + 32_768));
+  for (let at = 0; at < bytes.length; at += 32_768)
+    text += String.fromCharCode(...bytes.subarray(at, at + 32_768));
   return btoa(text);
 }
 

@@ -40,7 +40,10 @@ export class FindingsWatch {
   }
 
   #start(): Worker {
-    const worker = new Worker(new URL('../workers/findings.worker.ts', import.meta.url), { type: 'module', name: 'findings' });
+    const worker = new Worker(new URL('../workers/findings.worker.ts', import.meta.url), {
+      type: 'module',
+      name: 'findings'
+    });
     worker.onmessage = ({ data }: MessageEvent<FindingsAnswer>) => {
       performance.measure('kymation findings', { start: 0, end: data.ms });
       performance.clearMeasures('kymation findings');

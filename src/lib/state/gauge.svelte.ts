@@ -16,14 +16,22 @@ const WAITS_MOST = 600;
 type Measured = Extract<FromFrame, { type: 'measured' }>;
 
 /**
- * Finds from which width of the window a row of labels fits. The page on show gives the room that is needed at once; the width
- * itself is found by trying the picked piece in a window of its own, since paddings, columns and type may change on the way.
+ * Finds from which width of the window a row of labels fits. The page on show gives the room that is needed
+ * at once; the width itself is found by trying the picked piece in a window of its own, since paddings,
+ * columns and type may change on the way.
  */
 export class FitGauge {
   /** The trial that is running: a piece, and the width its window should have. */
   request = $state.raw<{ readonly node: NodeId; readonly width: number } | null>(null);
   #send: ((message: ToFrame) => void) | null = null;
-  #search: { readonly node: NodeId; readonly project: Project; low: number; high: number; steps: number; isDone: boolean } | null = null;
+  #search: {
+    readonly node: NodeId;
+    readonly project: Project;
+    low: number;
+    high: number;
+    steps: number;
+    isDone: boolean;
+  } | null = null;
   #waits = 0;
 
   constructor(private readonly bench: () => Workbench) {}
@@ -34,7 +42,10 @@ export class FitGauge {
   /** @returns rows on the page that may have changed since they were last asked for. */
   rows(): { node: NodeId; row: string }[] {
     const { project, page, width } = this.bench();
-    const touched = this.#asked?.page === page.id && this.#asked.width === width ? touchedBetween(this.#asked.project, project) : null;
+    const touched =
+      this.#asked?.page === page.id && this.#asked.width === width
+        ? touchedBetween(this.#asked.project, project)
+        : null;
     this.#asked = { project, page: page.id, width };
     return (touched ?? subtreeIds(project, page.root)).flatMap((node) => {
       const kind = project.nodes[node] && registry.kindOf(project.nodes[node]!.kind);
@@ -48,7 +59,14 @@ export class FitGauge {
     for (const { node, needed, available, heights, target } of rows) {
       const known = wb.fits.get(node as NodeId);
       const isSame = known?.needed === needed && known.from !== undefined;
-      fits.set(node as NodeId, { needed, available, viewport, heights, ...(target === undefined ? {} : { target }), ...(isSame ? { from: known.from } : {}) });
+      fits.set(node as NodeId, {
+        needed,
+        available,
+        viewport,
+        heights,
+        ...(target === undefined ? {} : { target }),
+        ...(isSame ? { from: known.from } : {})
+      });
     }
     wb.takeFits(fits);
     this.#begin(wb);
@@ -58,8 +76,20 @@ export class FitGauge {
     const node = wb.drawn.id;
     const fit = wb.fits.get(node);
     if (!fit || !registry.kindOf(wb.drawn.kind).fit) return;
-    if (this.#search?.node === node && this.#search.project === wb.project && !(this.#search.isDone && fit.from === undefined)) return;
-    this.#search = { node, project: wb.project, low: WIDTH_LEAST - 1, high: WIDTH_MOST + 1, steps: 0, isDone: false };
+    if (
+      this.#search?.node === node &&
+      this.#search.project === wb.project &&
+      !(this.#search.isDone && fit.from === undefined)
+    )
+      return;
+    this.#search = {
+      node,
+      project: wb.project,
+      low: WIDTH_LEAST - 1,
+      high: WIDTH_MOST + 1,
+      steps: 0,
+      isDone: false
+    };
     // The likely width first; it is right wherever the place grows with the window.
     this.#try(node, Math.ceil(fitFrom(fit)));
   }
@@ -99,10 +129,14 @@ export class FitGauge {
     if (fitsHere) search.high = viewport;
     else search.low = viewport;
     search.steps += 1;
-    if (search.high - search.low <= 1) return this.#found(wb, search.node, search.high > WIDTH_MOST ? null : search.high);
+    if (search.high - search.low <= 1)
+      return this.#found(wb, search.node, search.high > WIDTH_MOST ? null : search.high);
     // Beside a first guess that is right stands the answer; else the field is halved.
     const beside = fitsHere ? viewport - 1 : viewport + 1;
-    const next = search.steps === 1 && beside > search.low && beside < search.high ? beside : Math.floor((search.low + search.high) / 2);
+    const next =
+      search.steps === 1 && beside > search.low && beside < search.high
+        ? beside
+        : Math.floor((search.low + search.high) / 2);
     this.#try(search.node, next);
   }
 
@@ -114,17 +148,22 @@ export class FitGauge {
 }
 
 /**
- * @returns pieces whose rows an edit may have changed: what was edited and what it stands in; null where it may be any of them.
+ * @returns pieces whose rows an edit may have changed: what was edited and what it stands in; null where it
+ * may be any of them.
  */
 function touchedBetween(before: Project, after: Project): NodeId[] | null {
   const steps = maybeSteps(before, after);
-  if (!steps || steps.some(({ info, tokens, assets, pages }) => info || tokens || assets || pages)) return null;
+  if (!steps || steps.some(({ info, tokens, assets, pages }) => info || tokens || assets || pages))
+    return null;
   const touched = new Set<NodeId>();
   for (const { nodes = {} } of steps) {
     for (const [id, [from, to]] of Object.entries(nodes)) {
       if (!from || !to) return null;
       // What stands around other pieces may give them other room, or other type.
-      const isAround = from.styles !== to.styles || from.settings !== to.settings ? registry.kindOf(to.kind).fit === undefined && Object.keys(to.slots).length > 0 : false;
+      const isAround =
+        from.styles !== to.styles || from.settings !== to.settings
+          ? registry.kindOf(to.kind).fit === undefined && Object.keys(to.slots).length > 0
+          : false;
       if (isAround) return null;
       pathTo(after, id as NodeId).forEach((each) => touched.add(each));
     }
@@ -133,4 +172,5 @@ function touchedBetween(before: Project, after: Project): NodeId[] | null {
 }
 
 /** Whether a piece of the page has widths of its own place, so that the ruler's px are not its px. */
-export const isContained = (project: Project, node: NodeId): boolean => analyse(registry, project, project.nodes[node]!).sheet.isContained;
+export const isContained = (project: Project, node: NodeId): boolean =>
+  analyse(registry, project, project.nodes[node]!).sheet.isContained;

@@ -20,7 +20,10 @@ export function goTo(wb: Workbench, view: View | null, selector: string): void {
     const folded = found.closest('details:not([open])');
     folded?.setAttribute('open', '');
     found.scrollIntoView({ block: 'nearest' });
-    const field = found.matches('input, select, button, [tabindex]') ? found : (found.querySelector<HTMLElement>('input, select, textarea, [contenteditable]') ?? found.querySelector<HTMLElement>('button'));
+    const field = found.matches('input, select, button, [tabindex]')
+      ? found
+      : (found.querySelector<HTMLElement>('input, select, textarea, [contenteditable]') ??
+        found.querySelector<HTMLElement>('button'));
     field?.focus();
   };
   requestAnimationFrame(look);

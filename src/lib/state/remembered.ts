@@ -34,4 +34,5 @@ export function foldedGroups(): ReadonlySet<string> {
   return new Set(kept ? kept.split('\n') : []);
 }
 
-export const keepFoldedGroups = (names: ReadonlySet<string>): void => write(FOLDED_KEY, [...names].join('\n'));
+export const keepFoldedGroups = (names: ReadonlySet<string>): void =>
+  write(FOLDED_KEY, [...names].join('\n'));

@@ -6,8 +6,9 @@ import { db, storageSentence } from '$lib/store/db';
 import { appendToLog, pullFromLog, type Entry, type Known } from '$lib/store/projects';
 
 /**
- * Brings every entry to disk, in order, and brings in what other windows write. `status` says "saved" only when nothing is left to
- * write; what could not be written stays in line and is tried again with the next entry.
+ * Brings every entry to disk, in order, and brings in what other windows write. `status` says "saved" only
+ * when nothing is left to write; what could not be written stays in line and is tried again with the next
+ * entry.
  */
 export class Saver {
   status = $state<'saved' | 'saving' | 'failed'>('saved');
@@ -18,14 +19,20 @@ export class Saver {
   #writing: Promise<void> | null = null;
 
   /** @param onmerge gets the project with another window's edits in it, this window's unsaved ones on top. */
-  constructor(known: Known, private readonly onmerge: (project: Project) => void) {
+  constructor(
+    known: Known,
+    private readonly onmerge: (project: Project) => void
+  ) {
     this.#known = known;
   }
 
   /** Listens to other windows. @returns what stops it. */
   follow(): () => void {
     const { id } = this.#known.project;
-    const watch = liveQuery(() => db.projects.get(id)).subscribe({ next: (row) => row && row.seq > this.#known.seq && !this.#writing && void this.#pull(), error: () => {} });
+    const watch = liveQuery(() => db.projects.get(id)).subscribe({
+      next: (row) => row && row.seq > this.#known.seq && !this.#writing && void this.#pull(),
+      error: () => {}
+    });
     return () => watch.unsubscribe();
   }
 
@@ -80,7 +87,13 @@ export class Saver {
     const mended = mendedProject(project);
     if (mended) {
       project = mended.project;
-      this.#queue.push({ op: 'do', diff: mended.diff, label: 'Put two windows’ edits together', mergeKey: null, after: project });
+      this.#queue.push({
+        op: 'do',
+        diff: mended.diff,
+        label: 'Put two windows’ edits together',
+        mergeKey: null,
+        after: project
+      });
     }
     this.onmerge(project);
     if (this.#queue.length > 0) this.#writing ??= this.#write();

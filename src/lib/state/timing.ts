@@ -6,9 +6,20 @@ import { settingsWithDefaults } from '$core/kinds/settings';
 import { drawnParts } from '$core/compile/parts';
 import { analyse } from '$core/compile/analyse';
 import { barsOf, withTiming, type Bar, type Track } from '$core/motion/track';
-import { groupedTransitions, maybeTransitions, transitionText, type Transition } from '$core/motion/transition';
+import {
+  groupedTransitions,
+  maybeTransitions,
+  transitionText,
+  type Transition
+} from '$core/motion/transition';
 import { STYLE_PROPERTIES } from '$core/css/properties';
-import { STATES, type Circumstance, type ConditionName, type Json, type StateName } from '$core/project/types';
+import {
+  STATES,
+  type Circumstance,
+  type ConditionName,
+  type Json,
+  type StateName
+} from '$core/project/types';
 import { registry } from '$core/registry';
 import { fieldsOf, type FieldSpec } from './fields';
 import type { Workbench } from './workbench.svelte';
@@ -35,18 +46,23 @@ export interface TimingRow {
 const FOLLOWERS = 3;
 
 /** Conditions that are tried at the moment, beside the band that is edited. */
-const triedOf = (wb: Workbench): readonly Circumstance[] => CIRCUMSTANCES.filter((name) => (wb.switches as readonly string[]).includes(name));
+const triedOf = (wb: Workbench): readonly Circumstance[] =>
+  CIRCUMSTANCES.filter((name) => (wb.switches as readonly string[]).includes(name));
 
 function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
   const node = wb.drawn;
   const condition = wb.at;
-  const settings = condition === 'always' ? settingsWithDefaults(wb.kind, node) : settingsAt(wb.kind, node, condition);
+  const settings =
+    condition === 'always' ? settingsWithDefaults(wb.kind, node) : settingsAt(wb.kind, node, condition);
   const value = settings[field.key] as Track;
   const tried = triedOf(wb);
   const shown = settingsUnder(wb.kind, node, settings, tried)[field.key] as Track;
   const bars = barsOf(shown, field.staggered ? FOLLOWERS : 1);
   const isStilled = bars.length === 0 && barsOf(value).length > 0;
-  const isOwn = condition === 'always' ? Object.hasOwn(node.settings, field.key) : node.adapt[condition]?.[field.key] !== undefined;
+  const isOwn =
+    condition === 'always'
+      ? Object.hasOwn(node.settings, field.key)
+      : node.adapt[condition]?.[field.key] !== undefined;
   return {
     key: field.key,
     label: field.label,
@@ -56,11 +72,22 @@ function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
     stilled: isStilled ? `does not move with ${tried.map((name) => CONDITION_WORDS[name]).join(', ')}` : null,
     timing: value,
     track: { field, value, isOwn },
-    set: (timing, merge) => void wb.dispatch({ type: 'set-setting', id: node.id, key: field.key, value: withTiming(value, timing) as Json, condition }, merge && `${merge} ${node.id} ${field.key}`)
+    set: (timing, merge) =>
+      void wb.dispatch(
+        {
+          type: 'set-setting',
+          id: node.id,
+          key: field.key,
+          value: withTiming(value, timing) as Json,
+          condition
+        },
+        merge && `${merge} ${node.id} ${field.key}`
+      )
   };
 }
 
-const nameOf = (property: string) => STYLE_PROPERTIES.get(property)?.label.toLowerCase() ?? (property === 'all' ? 'everything' : property);
+const nameOf = (property: string) =>
+  STYLE_PROPERTIES.get(property)?.label.toLowerCase() ?? (property === 'all' ? 'everything' : property);
 
 /** Changes of state of one part: what moves when the pointer comes, the focus, a press. */
 function stateRows(wb: Workbench, part: string): TimingRow[] {
@@ -70,7 +97,12 @@ function stateRows(wb: Workbench, part: string): TimingRow[] {
   const rows: TimingRow[] = [];
   for (const state of STATES) {
     if (state !== 'rest' && !states[state]) continue;
-    const { written, origin } = resolve(registry, wb.project, { node: wb.drawn.id, part, state, conditions }).get('transition')!;
+    const { written, origin } = resolve(registry, wb.project, {
+      node: wb.drawn.id,
+      part,
+      state,
+      conditions
+    }).get('transition')!;
     // What a state does not say itself it has from rest, which has its own rows.
     if (state !== 'rest' && !('state' in origin && origin.state === state)) continue;
     const entries = maybeTransitions(written) ?? [];
@@ -81,7 +113,10 @@ function stateRows(wb: Workbench, part: string): TimingRow[] {
         event: state === 'rest' ? 'any change' : `into ${state}`,
         tone: 'state',
         stilled: null,
-        bars: timing.ms > 0 ? [{ start: Math.max(0, timing.delay), end: Math.max(0, timing.delay) + timing.ms }] : [],
+        bars:
+          timing.ms > 0
+            ? [{ start: Math.max(0, timing.delay), end: Math.max(0, timing.delay) + timing.ms }]
+            : [],
         timing,
         track: null,
         set: (next, merge) => setGroup(wb, part, state, entries, properties, next, merge)
@@ -91,16 +126,54 @@ function stateRows(wb: Workbench, part: string): TimingRow[] {
   return rows;
 }
 
-function setGroup(wb: Workbench, part: string, state: StateName, entries: readonly Transition[], properties: readonly string[], next: Partial<Track>, merge: string | null): void {
-  const changed = entries.map((entry) => (properties.includes(entry.property) ? { ...entry, ms: next.ms ?? entry.ms, delay: next.delay ?? entry.delay, easing: next.easing ?? entry.easing } : entry));
-  wb.dispatch({ type: 'set-style', id: wb.drawn.id, part, state, condition: wb.at, property: 'transition', value: transitionText(changed) }, merge && `${merge} ${wb.drawn.id} ${part} ${state} transition`);
+function setGroup(
+  wb: Workbench,
+  part: string,
+  state: StateName,
+  entries: readonly Transition[],
+  properties: readonly string[],
+  next: Partial<Track>,
+  merge: string | null
+): void {
+  const changed = entries.map((entry) =>
+    properties.includes(entry.property)
+      ? {
+          ...entry,
+          ms: next.ms ?? entry.ms,
+          delay: next.delay ?? entry.delay,
+          easing: next.easing ?? entry.easing
+        }
+      : entry
+  );
+  wb.dispatch(
+    {
+      type: 'set-style',
+      id: wb.drawn.id,
+      part,
+      state,
+      condition: wb.at,
+      property: 'transition',
+      value: transitionText(changed)
+    },
+    merge && `${merge} ${wb.drawn.id} ${part} ${state} transition`
+  );
 }
 
-/** Everything that moves on the picked piece, as rows of bars: what the kind moves, then the changes of state of each part. */
-export function timingRows(wb: Workbench): { readonly moves: readonly TimingRow[]; readonly states: readonly TimingRow[] } {
+/**
+ * Everything that moves on the picked piece, as rows of bars: what the kind moves, then the changes of state
+ * of each part.
+ */
+export function timingRows(wb: Workbench): {
+  readonly moves: readonly TimingRow[];
+  readonly states: readonly TimingRow[];
+} {
   const drawn = drawnParts(analyse(registry, wb.project, wb.drawn));
-  const moves = fieldsOf(wb.kind, 'timing').filter((field) => field.part === undefined || drawn.has(field.part)).map((field) => trackRow(wb, field));
-  const parts = Object.keys(wb.kind.anatomy).filter((part) => drawn.has(part) && Object.keys(wb.kind.anatomy[part]!.states).length > 0);
+  const moves = fieldsOf(wb.kind, 'timing')
+    .filter((field) => field.part === undefined || drawn.has(field.part))
+    .map((field) => trackRow(wb, field));
+  const parts = Object.keys(wb.kind.anatomy).filter(
+    (part) => drawn.has(part) && Object.keys(wb.kind.anatomy[part]!.states).length > 0
+  );
   // The picked part first.
   parts.sort((a, b) => Number(b === wb.currentPart) - Number(a === wb.currentPart));
   return { moves, states: parts.flatMap((part) => stateRows(wb, part)) };

@@ -3,7 +3,15 @@ import type { Finding } from '$core/kinds/finding';
 import type { LookAt } from '$core/commands/looks';
 import type { Fit } from '$core/kinds/finding';
 import type { Command, Refusal } from '$core/commands/define';
-import { movedTo, NO_HISTORY, recorded, redone, undone, type History, type Turned } from '$core/commands/history';
+import {
+  movedTo,
+  NO_HISTORY,
+  recorded,
+  redone,
+  undone,
+  type History,
+  type Turned
+} from '$core/commands/history';
 import { completeProject } from '$core/project/complete';
 import { diffOf, patched } from '$core/project/diff';
 import { restoreCommands } from '$core/commands/restore';
@@ -45,7 +53,10 @@ export interface Message {
   readonly act?: { readonly label: string; readonly run: () => void };
 }
 
-/** Everything one open project's workbench knows. The interface reads it and calls its methods; only `dispatch` writes the project. */
+/**
+ * Everything one open project's workbench knows. The interface reads it and calls its methods; only
+ * `dispatch` writes the project.
+ */
 export class Workbench {
   project = $state.raw<Project>() as Project;
   history = $state.raw<History>(NO_HISTORY);
@@ -59,7 +70,9 @@ export class Workbench {
   width = $state(1120);
   mode = $state<'select' | 'try'>('select');
   switches = $state.raw<readonly Switch[]>([]);
-  open = $state<'insert' | 'search' | 'export' | 'findings' | 'history' | 'tokens' | 'shelf' | 'keys' | null>(null);
+  open = $state<'insert' | 'search' | 'export' | 'findings' | 'history' | 'tokens' | 'shelf' | 'keys' | null>(
+    null
+  );
   /** A state shown on the picked part though nobody touches it; never part of the project. */
   forced = $state<Exclude<StateName, 'rest'> | null>(null);
   /** Pace of the preview's movements. */
@@ -86,7 +99,12 @@ export class Workbench {
   renaming = $state<NodeId | null>(null);
   message = $state.raw<Message | null>(null);
   /** Long work that goes on beside the hand. */
-  progress = $state.raw<{ readonly words: string; readonly done: number; readonly of: number; readonly stop: () => void } | null>(null);
+  progress = $state.raw<{
+    readonly words: string;
+    readonly done: number;
+    readonly of: number;
+    readonly stop: () => void;
+  } | null>(null);
   sheetHeight = $state(318);
   /** Width of the panel beside the page, px. */
   sideWidth = $state(sideWidth());
@@ -119,7 +137,11 @@ export class Workbench {
   currentPart = $derived.by(() => (Object.hasOwn(this.kind.anatomy, this.part) ? this.part : 'root'));
   /** The shelf's piece that the current one or something around it follows. */
   linked = $derived.by(() => maybeLinked(this.project, pathTo(this.project, this.current.id)));
-  picked = $derived.by((): Picked => ({ node: this.drawn.id, part: this.currentPart, item: this.drawn === this.current ? null : this.current.id }));
+  picked = $derived.by((): Picked => ({
+    node: this.drawn.id,
+    part: this.currentPart,
+    item: this.drawn === this.current ? null : this.current.id
+  }));
 
   constructor({ project, history, blobs, seq }: Stored) {
     this.saver = new Saver({ project, seq }, (merged) => void this.#merge(merged));
@@ -152,7 +174,9 @@ export class Workbench {
 
   takeFits(fits: ReadonlyMap<NodeId, Fit>): void {
     const before = this.fits;
-    const isSame = before.size === fits.size && [...fits].every(([id, fit]) => JSON.stringify(before.get(id)) === JSON.stringify(fit));
+    const isSame =
+      before.size === fits.size &&
+      [...fits].every(([id, fit]) => JSON.stringify(before.get(id)) === JSON.stringify(fit));
     if (isSame) return;
     this.fits = fits;
     this.findingsWatch.ask(this.project, fits);
@@ -171,7 +195,11 @@ export class Workbench {
   restore(from: Project, id: NodeId): void {
     const [now, then] = [this.project.nodes[id], from.nodes[id]];
     if (!now || !then) return;
-    this.dispatch({ type: 'batch', label: `Take the kept setting of ${now.name}`, commands: restoreCommands(now, then) });
+    this.dispatch({
+      type: 'batch',
+      label: `Take the kept setting of ${now.name}`,
+      commands: restoreCommands(now, then)
+    });
   }
 
   /** @returns null where the command may run. */
@@ -183,7 +211,11 @@ export class Workbench {
    * Runs a command and sends it to disk. A refusal is shown and given back.
    * @param mergeKey steps in a row with the same key are undone as one.
    */
-  dispatch(command: Command, mergeKey: string | null = null, blobs: ReadonlyMap<AssetId, Blob> = new Map()): Refusal | null {
+  dispatch(
+    command: Command,
+    mergeKey: string | null = null,
+    blobs: ReadonlyMap<AssetId, Blob> = new Map()
+  ): Refusal | null {
     const from = performance.now();
     const outcome = apply(registry, this.project, command);
     performance.measure('kymation dispatch', { start: from });
@@ -197,7 +229,10 @@ export class Workbench {
     this.project = outcome.project;
     this.history = recorded(this.history, { diff: outcome.diff, label: outcome.label, mergeKey });
     if (blobs.size > 0) this.blobs = new Map([...this.blobs, ...blobs]);
-    this.saver.add([{ op: 'do', diff: outcome.diff, label: outcome.label, mergeKey, after: this.project }], blobs);
+    this.saver.add(
+      [{ op: 'do', diff: outcome.diff, label: outcome.label, mergeKey, after: this.project }],
+      blobs
+    );
     this.#changed();
     return null;
   }
@@ -223,7 +258,11 @@ export class Workbench {
       const at = isThere ? was : this.findPlace(nodeOf(before, lost).kind)?.at;
       if (at && !this.dispatch({ type: 'insert', fragment: fragmentOf(before, lost), at })) this.select([id]);
     };
-    this.message = { kind: 'info', text: `${name} was deleted in another window.`, act: { label: 'Bring it back', run: bring } };
+    this.message = {
+      kind: 'info',
+      text: `${name} was deleted in another window.`,
+      act: { label: 'Bring it back', run: bring }
+    };
   }
 
   /** Goes to any point of the history: so many steps done. */
@@ -282,7 +321,8 @@ export class Workbench {
       const page = maybePageOf(this.project, last);
       if (page) this.pageId = page.id;
       const above = pathTo(this.project, last).slice(0, -1);
-      if (above.some((id) => this.collapsed.has(id))) this.collapsed = new Set([...this.collapsed].filter((id) => !above.includes(id)));
+      if (above.some((id) => this.collapsed.has(id)))
+        this.collapsed = new Set([...this.collapsed].filter((id) => !above.includes(id)));
     }
     const before = this.drawn.kind;
     if (last !== this.selected.at(-1)) {
@@ -292,21 +332,40 @@ export class Workbench {
     }
     this.selected = ids;
     if (part) this.part = part;
-    else if (this.drawn.kind !== before || this.drawn !== this.current) this.part = this.drawn === this.current ? 'root' : (this.kind.slots[maybePlaceOf(this.project, this.current.id)!.slot]?.part ?? 'root');
+    else if (this.drawn.kind !== before || this.drawn !== this.current)
+      this.part =
+        this.drawn === this.current
+          ? 'root'
+          : (this.kind.slots[maybePlaceOf(this.project, this.current.id)!.slot]?.part ?? 'root');
     if (this.editing && this.editing !== last) this.editing = null;
   }
 
   /** The section that is being looked at; null until the page has told. */
   inSight = $state<NodeId | null>(null);
 
-  /** Where something new of this kind would go, and what has to be put around it first; null for what never stands by itself. */
+  /**
+   * Where something new of this kind would go, and what has to be put around it first; null for what never
+   * stands by itself.
+   */
   findPlace(kind: string): FoundPlace | null {
-    return placeFor(registry, this.project, kind, { current: this.current.id, page: this.page.root, inSight: this.inSight });
+    return placeFor(registry, this.project, kind, {
+      current: this.current.id,
+      page: this.page.root,
+      inSight: this.inSight
+    });
   }
 
-  #rows: { project: Project; readonly page: PageId; readonly collapsed: ReadonlySet<NodeId>; readonly rows: readonly OutlineRow[] } | null = null;
+  #rows: {
+    project: Project;
+    readonly page: PageId;
+    readonly collapsed: ReadonlySet<NodeId>;
+    readonly rows: readonly OutlineRow[];
+  } | null = null;
 
-  /** Pieces of the page in the order the outline shows them, without what is folded away; the same list while nothing comes, goes or moves. */
+  /**
+   * Pieces of the page in the order the outline shows them, without what is folded away; the same list while
+   * nothing comes, goes or moves.
+   */
   visibleRows(): readonly OutlineRow[] {
     const { project, page, collapsed } = this;
     const known = this.#rows;
@@ -344,6 +403,8 @@ export class Workbench {
   }
 
   toggleSwitch(name: Switch): void {
-    this.switches = this.switches.includes(name) ? this.switches.filter((each) => each !== name) : [...this.switches, name];
+    this.switches = this.switches.includes(name)
+      ? this.switches.filter((each) => each !== name)
+      : [...this.switches, name];
   }
 }

@@ -5,7 +5,10 @@ import { tidyHtml } from '$core/html/tidy';
 import { fieldsOf, type FieldSpec } from './fields';
 import type { Workbench } from './workbench.svelte';
 
-/** @returns the rich text of a piece that is drawn in a part, or in what the part stands on; null where there is none. */
+/**
+ * @returns the rich text of a piece that is drawn in a part, or in what the part stands on; null where there
+ * is none.
+ */
 function maybeRichField(wb: Workbench, id: NodeId, part: string | null): FieldSpec | null {
   const kind = wb.registry.kindOf(nodeOf(wb.project, id).kind);
   const field = fieldsOf(kind, 'fill').find(({ control }) => control === 'rich');
@@ -26,12 +29,19 @@ export function writeInPlace(wb: Workbench, id: NodeId, part: string | null): bo
   if (!field) return false;
   const node = nodeOf(wb.project, id);
   hand += 1;
-  wb.sendToPage({ type: 'write', node: id, part: field.part ?? 'root', html: tidyHtml(String(settingsWithDefaults(wb.registry.kindOf(node.kind), node)[field.key])), label: `${field.label} of ${node.name}` });
+  wb.sendToPage({
+    type: 'write',
+    node: id,
+    part: field.part ?? 'root',
+    html: tidyHtml(String(settingsWithDefaults(wb.registry.kindOf(node.kind), node)[field.key])),
+    label: `${field.label} of ${node.name}`
+  });
   return true;
 }
 
 /** Takes what was written so far; all of one visit is one step of the history. */
 export function takeWritten(wb: Workbench, id: NodeId, html: string): void {
   const field = wb.project.nodes[id] ? maybeRichField(wb, id, null) : null;
-  if (field) wb.dispatch({ type: 'set-setting', id, key: field.key, value: tidyHtml(html) }, `write-${id}-${hand}`);
+  if (field)
+    wb.dispatch({ type: 'set-setting', id, key: field.key, value: tidyHtml(html) }, `write-${id}-${hand}`);
 }

@@ -18,7 +18,9 @@ describe('where there is no storage, as here', () => {
 
 describe('storageSentence', () => {
   it('says what to do, whether it is full or does not answer', () => {
-    expect(storageSentence(new DOMException('', 'QuotaExceededError'))).toMatch(/full.*export the project file/i);
+    expect(storageSentence(new DOMException('', 'QuotaExceededError'))).toMatch(
+      /full.*export the project file/i
+    );
     expect(storageSentence({ inner: new DOMException('', 'QuotaExceededError') })).toMatch(/full/);
     expect(storageSentence(new Error('gone'))).toMatch(/did not answer.*export the project file/i);
   });

@@ -77,12 +77,16 @@ export let db = new Database();
 
 let preparing: Promise<boolean> | null = null;
 
-/** Errors of a browser that lets this site store nothing, or knows no storage. Any other failure hides projects that may be there. */
+/**
+ * Errors of a browser that lets this site store nothing, or knows no storage. Any other failure hides
+ * projects that may be there.
+ */
 const FORBIDDEN: readonly string[] = ['SecurityError', 'InvalidStateError', 'MissingAPIError'];
 
 /**
- * Opens the browser's storage. Where a browser forbids it to this site, projects are kept in memory instead: one can still work, and
- * take the work away as a file. Storage that fails in another way is left as it is: who asks it for projects is told.
+ * Opens the browser's storage. Where a browser forbids it to this site, projects are kept in memory instead:
+ * one can still work, and take the work away as a file. Storage that fails in another way is left as it is:
+ * who asks it for projects is told.
  * @returns whether what is kept outlives this window.
  */
 export function prepareStorage(): Promise<boolean> {
@@ -104,7 +108,8 @@ async function opened(): Promise<boolean> {
 }
 
 /** What is said, in every view, where projects are kept in memory. */
-export const NOT_LASTING = 'This browser lets no site store data here. You can work, but closing this window ends it: export the project file to keep it.';
+export const NOT_LASTING =
+  'This browser lets no site store data here. You can work, but closing this window ends it: export the project file to keep it.';
 
 /** The name of the browser's own error, which Dexie may have wrapped. */
 function causeOf(error: unknown): string {
@@ -114,6 +119,7 @@ function causeOf(error: unknown): string {
 
 /** What went wrong with the browser's storage, as a sentence with what to do. */
 export function storageSentence(error: unknown): string {
-  if (causeOf(error) === 'QuotaExceededError') return 'Not saved: this browser’s storage is full. Free some space, or export the project file now.';
+  if (causeOf(error) === 'QuotaExceededError')
+    return 'Not saved: this browser’s storage is full. Free some space, or export the project file now.';
   return 'Not saved: this browser’s storage did not answer. Export the project file to keep your work, then reload the page.';
 }

@@ -35,7 +35,13 @@ export async function addProject(project: Project, blobs: ReadonlyMap<AssetId, B
     const document = { ...project, id };
     await db.snapshots.put({ project: id, seq: 0, document });
     await db.assets.bulkPut([...blobs].map(([asset, blob]) => ({ project: id, id: asset, blob })));
-    await db.projects.put({ id, name: project.info.name, pages: project.info.pageOrder.length, changed: Date.now(), seq: 0 });
+    await db.projects.put({
+      id,
+      name: project.info.name,
+      pages: project.info.pageOrder.length,
+      changed: Date.now(),
+      seq: 0
+    });
     return id;
   });
 }
@@ -49,7 +55,9 @@ export async function openProject(id: ProjectId): Promise<Stored | null> {
     const rows = await logOf(id, 0);
     const assets = await db.assets.where('project').equals(id).toArray();
     return {
-      project: rows.filter((each) => each.seq > snapshot.seq).reduce((now, each) => patched(now, each.diff), completeProject(snapshot.document)),
+      project: rows
+        .filter((each) => each.seq > snapshot.seq)
+        .reduce((now, each) => patched(now, each.diff), completeProject(snapshot.document)),
       history: historyFrom(rows),
       seq: row.seq,
       blobs: new Map(assets.map((asset) => [asset.id, asset.blob]))
@@ -59,7 +67,10 @@ export async function openProject(id: ProjectId): Promise<Stored | null> {
 
 /** Rows of a project's log after a number, in order. */
 async function logOf(id: ProjectId, after: number): Promise<LogRow[]> {
-  const rows = await db.log.where('[project+seq]').between([id, after], [id, Infinity], false, true).toArray();
+  const rows = await db.log
+    .where('[project+seq]')
+    .between([id, after], [id, Infinity], false, true)
+    .toArray();
   return rows.map((row) => ({ ...row, diff: completeDiff(row.diff) }));
 }
 
@@ -97,11 +108,16 @@ export interface Written extends Known {
 }
 
 /**
- * Writes entries of the log, and new pictures with them, in one transaction. Where another window has written since, the entries
- * are done on top of what it wrote: neither loses an edit.
- * @param known what this window last knew to be on disk; the entries were made one after the other from there.
+ * Writes entries of the log, and new pictures with them, in one transaction. Where another window has written
+ * since, the entries are done on top of what it wrote: neither loses an edit.
+ * @param known what this window last knew to be on disk; the entries were made one after the other from
+ * there.
  */
-export async function appendToLog(known: Known, entries: readonly Entry[], blobs: ReadonlyMap<AssetId, Blob>): Promise<Written> {
+export async function appendToLog(
+  known: Known,
+  entries: readonly Entry[],
+  blobs: ReadonlyMap<AssetId, Blob>
+): Promise<Written> {
   const { id } = known.project;
   return db.transaction('rw', [db.projects, db.log, db.snapshots, db.assets], async () => {
     const row = await db.projects.get(id);
@@ -111,7 +127,8 @@ export async function appendToLog(known: Known, entries: readonly Entry[], blobs
     let head = foreign.reduce((now, each) => patched(now, each.diff), known.project);
     const rows: LogRow[] = [];
     const at = Date.now();
-    const add = ({ op, diff, label, mergeKey }: Entry) => rows.push({ op, diff, label, mergeKey, project: id, seq: row.seq + 1 + rows.length, at });
+    const add = ({ op, diff, label, mergeKey }: Entry) =>
+      rows.push({ op, diff, label, mergeKey, project: id, seq: row.seq + 1 + rows.length, at });
     for (const entry of entries) {
       const diff = isMerged ? rebased(entry.diff, head) : entry.diff;
       if (!diff) continue;
@@ -126,7 +143,13 @@ export async function appendToLog(known: Known, entries: readonly Entry[], blobs
     const seq = row.seq + rows.length;
     await db.log.bulkAdd(rows);
     await db.assets.bulkPut([...blobs].map(([asset, blob]) => ({ project: id, id: asset, blob })));
-    await db.projects.put({ ...row, name: head.info.name, pages: head.info.pageOrder.length, changed: at, seq });
+    await db.projects.put({
+      ...row,
+      name: head.info.name,
+      pages: head.info.pageOrder.length,
+      changed: at,
+      seq
+    });
     const crossesSnapshot = Math.floor(seq / SNAPSHOT_EVERY) > Math.floor(row.seq / SNAPSHOT_EVERY);
     if (crossesSnapshot) await db.snapshots.put({ project: id, seq, document: head });
     return { project: head, seq, isMerged };
@@ -137,7 +160,10 @@ export async function appendToLog(known: Known, entries: readonly Entry[], blobs
 export async function pullFromLog(known: Known): Promise<Known | null> {
   const rows = await logOf(known.project.id, known.seq);
   if (rows.length === 0) return null;
-  return { project: rows.reduce((now, each) => patched(now, each.diff), known.project), seq: rows.at(-1)!.seq };
+  return {
+    project: rows.reduce((now, each) => patched(now, each.diff), known.project),
+    seq: rows.at(-1)!.seq
+  };
 }
 
 /** @returns everything that can be undone and redone, from the log. */
@@ -155,12 +181,20 @@ export async function duplicateProject(id: ProjectId): Promise<ProjectId | null>
   const stored = await openProject(id);
   if (!stored) return null;
   const name = `${stored.project.info.name} copy`.slice(0, 120);
-  const copy: Project = { ...stored.project, id: newId<ProjectId>(name), info: { ...stored.project.info, name } };
+  const copy: Project = {
+    ...stored.project,
+    id: newId<ProjectId>(name),
+    info: { ...stored.project.info, name }
+  };
   return addProject(copy, stored.blobs);
 }
 
 export async function renameProject({ project, seq }: Known, name: string, diff: Diff): Promise<void> {
-  await appendToLog({ project, seq }, [{ op: 'do', diff, label: `Rename the project to ${name}`, mergeKey: null }], new Map());
+  await appendToLog(
+    { project, seq },
+    [{ op: 'do', diff, label: `Rename the project to ${name}`, mergeKey: null }],
+    new Map()
+  );
 }
 
 export const deleteProject = (id: ProjectId) => db.projects.update(id, { deleted: Date.now() });

@@ -17,11 +17,15 @@ export type Start =
 export async function startProject(name: string, start: Start): Promise<ProjectId | null> {
   if (start.from === 'page') return copyOfPage(name, start.project, start.page);
   const make = makeWith();
-  const skeleton = start.from === 'skeleton' ? skeletons.find((each) => each.skeleton === start.skeleton) : undefined;
+  const skeleton =
+    start.from === 'skeleton' ? skeletons.find((each) => each.skeleton === start.skeleton) : undefined;
   return addProject(createProject(name, (skeleton?.build ?? emptyPage)(make)), new Map());
 }
 
-/** A project of one page of another one, with the pictures and tokens it takes. What was linked stands on its own. */
+/**
+ * A project of one page of another one, with the pictures and tokens it takes. What was linked stands on its
+ * own.
+ */
 async function copyOfPage(name: string, from: ProjectId, pageId: PageId): Promise<ProjectId | null> {
   const stored = await openProject(from);
   const page = stored?.project.pages[pageId];
@@ -31,7 +35,12 @@ async function copyOfPage(name: string, from: ProjectId, pageId: PageId): Promis
   const free = Object.entries(nodes).map(([id, { linked: _linked, ...node }]) => [id, node as Node]);
   const made = createProject(name, { root, nodes: Object.fromEntries(free) });
   const [copy] = Object.values(made.pages);
-  const about = { name: page.name, title: page.title, description: page.description, language: page.language };
+  const about = {
+    name: page.name,
+    title: page.title,
+    description: page.description,
+    language: page.language
+  };
   const used = assetsIn(registry, { root, nodes });
   const assets = Object.fromEntries(Object.entries(project.assets).filter(([id]) => used.has(id as AssetId)));
   const whole: Project = {

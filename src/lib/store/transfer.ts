@@ -7,16 +7,30 @@ import { addProject, openProject } from './projects';
 import { db } from './db';
 import { readTones } from './tones';
 
-export type Imported = { readonly ok: true; readonly id: ProjectId; readonly notes: readonly string[] } | { readonly ok: false; readonly sentence: string };
+export type Imported =
+  | { readonly ok: true; readonly id: ProjectId; readonly notes: readonly string[] }
+  | { readonly ok: false; readonly sentence: string };
 
 /** Reads a project file into the store. Never throws on a bad file. */
 export async function importFile(file: File): Promise<Imported> {
-  if (file.size > FILE_LIMITS.file) return { ok: false, sentence: `${file.name} is larger than ${FILE_LIMITS.file / 1e6} MB; project files are smaller.` };
+  if (file.size > FILE_LIMITS.file)
+    return {
+      ok: false,
+      sentence: `${file.name} is larger than ${FILE_LIMITS.file / 1e6} MB; project files are smaller.`
+    };
   const opened = readProjectFile(registry, new Uint8Array(await file.arrayBuffer()));
   if (!opened.ok) return { ok: false, sentence: `${file.name}: ${opened.sentence}` };
   const blobs = new Map<AssetId, Blob>();
-  for (const [id, bytes] of opened.bytes) blobs.set(id, new Blob([bytes as Uint8Array<ArrayBuffer>], { type: opened.project.assets[id]!.type }));
-  return { ok: true, id: await addProject(await withTones(opened.project, async (asset) => readTones(blobs.get(asset.id)!, asset)), blobs), notes: opened.notes };
+  for (const [id, bytes] of opened.bytes)
+    blobs.set(id, new Blob([bytes as Uint8Array<ArrayBuffer>], { type: opened.project.assets[id]!.type }));
+  return {
+    ok: true,
+    id: await addProject(
+      await withTones(opened.project, async (asset) => readTones(blobs.get(asset.id)!, asset)),
+      blobs
+    ),
+    notes: opened.notes
+  };
 }
 
 export async function addDemo(): Promise<Imported> {

@@ -4,7 +4,10 @@ import { patched, type Diff } from '$core/project/diff';
 import type { NodeId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
 
-/** What the window sends: a whole project, or what changed; and what was measured. `id` comes back with the answer. */
+/**
+ * What the window sends: a whole project, or what changed; and what was measured. `id` comes back with the
+ * answer.
+ */
 export type FindingsRequest =
   | { readonly id: number; readonly project: Project; readonly fits: ReadonlyMap<NodeId, Fit> }
   | { readonly id: number; readonly diffs: readonly Diff[]; readonly fits: ReadonlyMap<NodeId, Fit> };

@@ -1,6 +1,6 @@
 /**
- * The preview frame's document. Its policy lets nothing in but the probe, and `sandbox` without same-origin keeps it apart from
- * the app even when it is opened by address.
+ * The preview frame's document. Its policy lets nothing in but the probe, and `sandbox` without same-origin
+ * keeps it apart from the app even when it is opened by address.
  */
 const POLICY = [
   "default-src 'none'",

@@ -6,7 +6,11 @@ import { rule } from '../../kinds/rule';
 const settings = object({
   label: textField('Press here', 200, { label: 'Label' }),
   href: linkField({ label: 'Leads to', help: 'An address makes it a link; without one it is a button.' }),
-  align: choiceField('start', { start: 'start', center: 'centre', end: 'end', stretch: 'full width' }, { label: 'Place' })
+  align: choiceField(
+    'start',
+    { start: 'start', center: 'centre', end: 'end', stretch: 'full width' },
+    { label: 'Place' }
+  )
 });
 
 export const button: Kind = {

@@ -11,7 +11,13 @@ export const column: Kind = {
   icon: 'M5 2h6v12H5z',
   insertable: false,
   anatomy: {
-    root: { label: 'column', states: { hover: ':hover' }, hasText: true, properties: ['gap'], box: { x: 30, y: 4, width: 90, height: 108 } }
+    root: {
+      label: 'column',
+      states: { hover: ':hover' },
+      hasText: true,
+      properties: ['gap'],
+      box: { x: 30, y: 4, width: 90, height: 108 }
+    }
   },
   settings: object({}),
   slots: { content: { label: 'Content', accepts: ['block'] } },
@@ -19,7 +25,9 @@ export const column: Kind = {
   look: { root: { rest: { always: { gap: '16px' } } } },
   create: (make) => make('column', 'Column', {}, { content: [] }),
   markup: (_node, ctx) => ctx.part('root', 'div', {}, ctx.slot('content')),
-  style: (_node, ctx) => [rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', 'min-width': '0' })],
+  style: (_node, ctx) => [
+    rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', 'min-width': '0' })
+  ],
   behaviours: () => [],
   fallbacks: () => [],
   findings: []

@@ -10,12 +10,20 @@ const settings = object({
     responsive: true,
     help: 'Fractions that sum to 1 (2/5 3/5) or twelfths that sum to 12 (4 8). A + before one leaves it empty. Drag a border, or type.'
   }),
-  align: choiceField('start', { start: 'at the top', center: 'in the middle', end: 'at the bottom', stretch: 'equal heights' }, { label: 'Columns stand' }),
-  stack: choiceField('narrow', { narrow: 'narrow', medium: 'medium', never: 'never' }, {
-    label: 'Stacked in band',
-    view: 'fallbacks',
-    help: 'In this width band and below, the columns stand one below the other.'
-  })
+  align: choiceField(
+    'start',
+    { start: 'at the top', center: 'in the middle', end: 'at the bottom', stretch: 'equal heights' },
+    { label: 'Columns stand' }
+  ),
+  stack: choiceField(
+    'narrow',
+    { narrow: 'narrow', medium: 'medium', never: 'never' },
+    {
+      label: 'Stacked in band',
+      view: 'fallbacks',
+      help: 'In this width band and below, the columns stand one below the other.'
+    }
+  )
 });
 
 export const columns: Kind = {
@@ -38,9 +46,17 @@ export const columns: Kind = {
   ],
   look: { root: { rest: { always: { gap: '32px' } } } },
   create: (make) =>
-    make('columns', 'Columns', {}, {
-      columns: [make('column', 'First column', {}, { content: [] }), make('column', 'Second column', {}, { content: [] })]
-    }),
+    make(
+      'columns',
+      'Columns',
+      {},
+      {
+        columns: [
+          make('column', 'First column', {}, { content: [] }),
+          make('column', 'Second column', {}, { content: [] })
+        ]
+      }
+    ),
   markup: (_node, ctx) => ctx.part('root', 'div', {}, ctx.slot('columns')),
   style(node, ctx) {
     const { shares, align, stack } = ctx.settings<InferType<typeof settings>>(node);
@@ -55,7 +71,8 @@ export const columns: Kind = {
     if (!isOneEach) rules.push(...places.map((place, i) => rule(one(i), { 'grid-column': place })));
     if (stack === 'never') return rules;
     rules.push(rule(root, { 'grid-template-columns': '1fr' }, stack));
-    if (!isOneEach) rules.push(...places.map((_place, i) => rule(one(i), { 'grid-column': '1 / -1' }, stack)));
+    if (!isOneEach)
+      rules.push(...places.map((_place, i) => rule(one(i), { 'grid-column': '1 / -1' }, stack)));
     return rules;
   },
   behaviours: () => [],

@@ -7,15 +7,19 @@ const settings = object({
   label: textField('Menu', 120, { label: 'Words on the button' }),
   close: textField('Close', 120, { label: 'Words on the button that closes it', names: true }),
   side: choiceField('start', { start: 'the left', end: 'the right' }, { label: 'Comes from' }),
-  width: cssField('width', '320px', { label: 'Width of the panel', responsive: true, help: 'In any unit; it never takes more than nine tenths of the window.' })
+  width: cssField('width', '320px', {
+    label: 'Width of the panel',
+    responsive: true,
+    help: 'In any unit; it never takes more than nine tenths of the window.'
+  })
 });
 
 const pressable = { hover: ':hover', focus: ':focus-visible', pressed: ':active' };
 
 /**
- * A panel that lies over the page until it is put away: the browser's own popover (HTML standard, 6.12), which opens, closes on
- * Escape and on a press beside it, and gives the focus back, all without script. Where it is not known, and on paper, the content
- * stands in the flow.
+ * A panel that lies over the page until it is put away: the browser's own popover (HTML standard, 6.12),
+ * which opens, closes on Escape and on a press beside it, and gives the focus back, all without script. Where
+ * it is not known, and on paper, the content stands in the flow.
  */
 export const drawer: Kind = {
   kind: 'drawer',
@@ -28,36 +32,97 @@ export const drawer: Kind = {
   insertable: true,
   anatomy: {
     root: { label: 'side panel', states: {}, box: { x: 4, y: 8, width: 142, height: 100 } },
-    button: { label: 'button', states: pressable, hasText: true, properties: ['font-size', 'font-weight', 'cursor'], box: { x: 10, y: 14, width: 46, height: 22 } },
-    panel: { label: 'panel', states: {}, hasText: true, properties: ['gap'], box: { x: 76, y: 8, width: 70, height: 100 } },
-    close: { label: 'close button', on: 'panel', states: pressable, hasText: true, properties: ['font-size', 'font-weight', 'cursor'], box: { x: 110, y: 14, width: 30, height: 18 } }
+    button: {
+      label: 'button',
+      states: pressable,
+      hasText: true,
+      properties: ['font-size', 'font-weight', 'cursor'],
+      box: { x: 10, y: 14, width: 46, height: 22 }
+    },
+    panel: {
+      label: 'panel',
+      states: {},
+      hasText: true,
+      properties: ['gap'],
+      box: { x: 76, y: 8, width: 70, height: 100 }
+    },
+    close: {
+      label: 'close button',
+      on: 'panel',
+      states: pressable,
+      hasText: true,
+      properties: ['font-size', 'font-weight', 'cursor'],
+      box: { x: 110, y: 14, width: 30, height: 18 }
+    }
   },
   settings,
   slots: { content: { label: 'Content', accepts: ['block'], part: 'panel' } },
   forms: [],
   look: {
     button: {
-      rest: { always: { 'background-color': '#0b6a5f', color: '#ffffff', 'border-width': '0', 'border-radius': '4px', padding: '8px 14px', 'font-size': '15px', 'font-weight': '600', 'text-align': 'center', cursor: 'pointer' } },
+      rest: {
+        always: {
+          'background-color': '#0b6a5f',
+          color: '#ffffff',
+          'border-width': '0',
+          'border-radius': '4px',
+          padding: '8px 14px',
+          'font-size': '15px',
+          'font-weight': '600',
+          'text-align': 'center',
+          cursor: 'pointer'
+        }
+      },
       hover: { always: { 'background-color': '#08544b' } },
       focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } },
       pressed: { always: { 'background-color': '#063f39' } }
     },
-    panel: { rest: { always: { 'background-color': '#ffffff', color: '#1f262a', 'border-width': '0', padding: '20px', gap: '16px', 'box-shadow': '0 0 24px #00000040' } } },
+    panel: {
+      rest: {
+        always: {
+          'background-color': '#ffffff',
+          color: '#1f262a',
+          'border-width': '0',
+          padding: '20px',
+          gap: '16px',
+          'box-shadow': '0 0 24px #00000040'
+        }
+      }
+    },
     close: {
-      rest: { always: { 'background-color': 'transparent', color: '#0b6a5f', 'border-width': '0', padding: '6px 8px', 'font-size': '15px', 'font-weight': '600', 'text-align': 'center', cursor: 'pointer' } },
+      rest: {
+        always: {
+          'background-color': 'transparent',
+          color: '#0b6a5f',
+          'border-width': '0',
+          padding: '6px 8px',
+          'font-size': '15px',
+          'font-weight': '600',
+          'text-align': 'center',
+          cursor: 'pointer'
+        }
+      },
       hover: { always: { 'background-color': '#ece8dc' } },
       focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } },
       pressed: { always: { 'background-color': '#e0dac8' } }
     }
   },
-  create: (make) => make('drawer', 'Side panel', {}, { content: [make('heading', 'Panel heading', { level: '2', text: 'What stands at the side' })] }),
+  create: (make) =>
+    make(
+      'drawer',
+      'Side panel',
+      {},
+      { content: [make('heading', 'Panel heading', { level: '2', text: 'What stands at the side' })] }
+    ),
   markup(node, ctx) {
     const { label, close } = ctx.settings<InferType<typeof settings>>(node);
     const id = `${node.id}-panel`;
     return ctx.part('root', 'div', {}, [
       ctx.part('button', 'button', { type: 'button', popoverTarget: id }, [{ type: 'text', value: label }]),
       ctx.part('panel', 'div', { id, popover: 'auto', role: 'region', ariaLabel: label }, [
-        ctx.part('close', 'button', { type: 'button', popoverTarget: id, popoverTargetAction: 'hide' }, [{ type: 'text', value: close }]),
+        ctx.part('close', 'button', { type: 'button', popoverTarget: id, popoverTargetAction: 'hide' }, [
+          { type: 'text', value: close }
+        ]),
         ...ctx.slot('content')
       ])
     ]);
@@ -66,7 +131,9 @@ export const drawer: Kind = {
     const { side, width } = ctx.settings<InferType<typeof settings>>(node);
     const panel = ctx.sel('panel');
     return [
-      ...['button', 'close'].map((part) => rule(ctx.sel(part), { font: 'inherit', 'align-self': part === 'close' ? 'flex-end' : 'auto' })),
+      ...['button', 'close'].map((part) =>
+        rule(ctx.sel(part), { font: 'inherit', 'align-self': part === 'close' ? 'flex-end' : 'auto' })
+      ),
       // Only what is open leaves the flow, so a browser that knows no popover shows everything where it stands.
       rule(`${panel}:popover-open`, {
         display: 'flex',
@@ -82,13 +149,27 @@ export const drawer: Kind = {
         'overflow-y': 'auto'
       }),
       rule(`${panel}::backdrop`, { background: '#00000066' }),
-      rule(panel, { display: 'block', position: 'static', width: 'auto', height: 'auto', margin: '0' }, 'print'),
+      rule(
+        panel,
+        { display: 'block', position: 'static', width: 'auto', height: 'auto', margin: '0' },
+        'print'
+      ),
       // One that is open when the page is printed stands where it stands, not over every sheet.
-      rule(`${panel}:popover-open`, { display: 'block', position: 'static', width: 'auto', 'max-width': 'none', 'overflow-y': 'visible' }, 'print'),
+      rule(
+        `${panel}:popover-open`,
+        { display: 'block', position: 'static', width: 'auto', 'max-width': 'none', 'overflow-y': 'visible' },
+        'print'
+      ),
       rule(`${panel}::backdrop`, { display: 'none' }, 'print')
     ];
   },
   behaviours: () => [],
-  fallbacks: () => [{ label: 'The panel', wide: 'over the page, when asked for', cells: { 'no-script': null, print: 'in the flow' } }],
+  fallbacks: () => [
+    {
+      label: 'The panel',
+      wide: 'over the page, when asked for',
+      cells: { 'no-script': null, print: 'in the flow' }
+    }
+  ],
   findings: []
 };

@@ -6,7 +6,11 @@ import { rule } from '../../kinds/rule';
 const settings = object({
   address: linkField({ label: 'Address', help: 'https://… of the page to show: a map, a form, a player.' }),
   title: textField('', 200, { label: 'Title', help: 'What it is, for those who cannot see it.' }),
-  ratio: choiceField('16 / 9', { '16 / 9': '16 : 9', '4 / 3': '4 : 3', '1 / 1': '1 : 1', '3 / 4': '3 : 4' }, { label: 'Shape', responsive: true })
+  ratio: choiceField(
+    '16 / 9',
+    { '16 / 9': '16 : 9', '4 / 3': '4 : 3', '1 / 1': '1 : 1', '3 / 4': '3 : 4' },
+    { label: 'Shape', responsive: true }
+  )
 });
 
 const isWeb = (address: string) => /^https?:\/\//.test(address);
@@ -21,7 +25,9 @@ export const embed: Kind = {
   category: 'block',
   icon: 'M2 3h12v10H2zM6 6L4 8l2 2M10 6l2 2-2 2',
   insertable: true,
-  anatomy: { root: { label: 'frame', states: { hover: ':hover' }, box: { x: 20, y: 22, width: 110, height: 72 } } },
+  anatomy: {
+    root: { label: 'frame', states: { hover: ':hover' }, box: { x: 20, y: 22, width: 110, height: 72 } }
+  },
   settings,
   slots: {},
   forms: [],
@@ -30,7 +36,13 @@ export const embed: Kind = {
   markup(node, ctx) {
     const { address, title } = ctx.settings<InferType<typeof settings>>(node);
     if (!isWeb(address)) return ctx.part('root', 'div', { dataEmpty: 'embed' });
-    return ctx.part('root', 'iframe', { src: address, title: title || node.name, loading: 'lazy', referrerPolicy: 'no-referrer', sandbox: ['allow-scripts', 'allow-forms', 'allow-popups', 'allow-presentation'] });
+    return ctx.part('root', 'iframe', {
+      src: address,
+      title: title || node.name,
+      loading: 'lazy',
+      referrerPolicy: 'no-referrer',
+      sandbox: ['allow-scripts', 'allow-forms', 'allow-popups', 'allow-presentation']
+    });
   },
   style(node, ctx) {
     const { ratio } = ctx.settings<InferType<typeof settings>>(node);
@@ -46,7 +58,15 @@ export const embed: Kind = {
       kinds: ['embed'],
       check: (node) =>
         node.settings.address && !node.settings.title
-          ? [{ severity: 'warning', part: 'root', sentence: `${node.name} has no title`, cause: 'A screen reader can only say “frame”. Give it a title under Fill.', fix: null }]
+          ? [
+              {
+                severity: 'warning',
+                part: 'root',
+                sentence: `${node.name} has no title`,
+                cause: 'A screen reader can only say “frame”. Give it a title under Fill.',
+                fix: null
+              }
+            ]
           : []
     }
   ]

@@ -18,20 +18,41 @@ export const figure: Kind = {
   icon: 'M2 2h12v8H2zM4 13h8',
   insertable: true,
   anatomy: {
-    root: { label: 'figure', states: { hover: ':hover' }, properties: ['gap'], box: { x: 14, y: 8, width: 122, height: 100 } },
-    caption: { label: 'caption', states: {}, hasText: true, properties: ['font-size', 'text-align', 'line-height'], box: { x: 14, y: 90, width: 122, height: 18 } }
+    root: {
+      label: 'figure',
+      states: { hover: ':hover' },
+      properties: ['gap'],
+      box: { x: 14, y: 8, width: 122, height: 100 }
+    },
+    caption: {
+      label: 'caption',
+      states: {},
+      hasText: true,
+      properties: ['font-size', 'text-align', 'line-height'],
+      box: { x: 14, y: 90, width: 122, height: 18 }
+    }
   },
   settings,
   slots: { content: { label: 'Content', accepts: ['block'] } },
   forms: [],
-  look: { root: { rest: { always: { gap: '8px' } } }, caption: { rest: { always: { 'font-size': '14px' } } } },
+  look: {
+    root: { rest: { always: { gap: '8px' } } },
+    caption: { rest: { always: { 'font-size': '14px' } } }
+  },
   create: (make) => make('figure', 'Figure', {}, { content: [make('image', 'Picture')] }),
   markup(node, ctx) {
     const { caption, place } = ctx.settings<InferType<typeof settings>>(node);
     const words = caption ? [ctx.part('caption', 'figcaption', {}, [{ type: 'text', value: caption }])] : [];
-    return ctx.part('root', 'figure', {}, place === 'before' ? [...words, ...ctx.slot('content')] : [...ctx.slot('content'), ...words]);
+    return ctx.part(
+      'root',
+      'figure',
+      {},
+      place === 'before' ? [...words, ...ctx.slot('content')] : [...ctx.slot('content'), ...words]
+    );
   },
-  style: (_node, ctx) => [rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', margin: '0' })],
+  style: (_node, ctx) => [
+    rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', margin: '0' })
+  ],
   behaviours: () => [],
   fallbacks: () => [],
   findings: []

@@ -7,7 +7,10 @@ const LEVELS = { '1': '1', '2': '2', '3': '3', '4': '4', '5': '5', '6': '6' } as
 
 const settings = object({
   text: textField('A new heading', 500, { label: 'Text' }),
-  level: choiceField('2', LEVELS, { label: 'Level', help: 'Its place in the outline of the page; its size is set under States.' })
+  level: choiceField('2', LEVELS, {
+    label: 'Level',
+    help: 'Its place in the outline of the page; its size is set under States.'
+  })
 });
 
 export const heading: Kind = {

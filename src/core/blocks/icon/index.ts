@@ -6,7 +6,10 @@ import { rule } from '../../kinds/rule';
 
 const settings = object({
   icon: iconField({ label: 'Icon' }),
-  alt: textField('', 200, { label: 'Alternative text', help: 'Only where the icon says what no words beside it say; else readers skip it.' })
+  alt: textField('', 200, {
+    label: 'Alternative text',
+    help: 'Only where the icon says what no words beside it say; else readers skip it.'
+  })
 });
 
 export const icon: Kind = {
@@ -19,7 +22,12 @@ export const icon: Kind = {
   icon: 'M8 2l1.8 4 4.2.4-3.2 2.8 1 4.2L8 11.2 4.2 13.4l1-4.2L2 6.4 6.2 6z',
   insertable: true,
   anatomy: {
-    root: { label: 'icon', states: { hover: ':hover' }, properties: ['font-size', 'rotate', 'scale'], box: { x: 50, y: 33, width: 50, height: 50 } }
+    root: {
+      label: 'icon',
+      states: { hover: ':hover' },
+      properties: ['font-size', 'rotate', 'scale'],
+      box: { x: 50, y: 33, width: 50, height: 50 }
+    }
   },
   settings,
   slots: {},
@@ -34,7 +42,11 @@ export const icon: Kind = {
   },
   style: (_node, ctx) => [
     rule(ctx.sel('root'), { display: 'inline-flex', 'align-self': 'flex-start' }),
-    rule(`${ctx.sel('root')}[data-empty]`, { width: '1em', height: '1em', 'background-image': 'repeating-linear-gradient(45deg, #e4dfd3 0 4px, #f2efe7 4px 8px)' })
+    rule(`${ctx.sel('root')}[data-empty]`, {
+      width: '1em',
+      height: '1em',
+      'background-image': 'repeating-linear-gradient(45deg, #e4dfd3 0 4px, #f2efe7 4px 8px)'
+    })
   ],
   behaviours: () => [],
   fallbacks: () => [],

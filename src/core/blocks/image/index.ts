@@ -6,8 +6,14 @@ import type { AssetId } from '../../project/types';
 
 const settings = object({
   asset: assetField({ label: 'Picture' }),
-  alt: textField('', 500, { label: 'Alternative text', help: 'What the picture says, for those who do not see it.' }),
-  decorative: toggleField(false, { label: 'Decorative', help: 'Says nothing the text does not say; readers skip it.' })
+  alt: textField('', 500, {
+    label: 'Alternative text',
+    help: 'What the picture says, for those who do not see it.'
+  }),
+  decorative: toggleField(false, {
+    label: 'Decorative',
+    help: 'Says nothing the text does not say; readers skip it.'
+  })
 });
 
 export const image: Kind = {

@@ -5,8 +5,16 @@ import { rule } from '../../kinds/rule';
 import type { NodeId } from '../../project/types';
 
 const settings = object({
-  place: placeField('50% 50%', { label: 'Stands at', responsive: true, help: 'Shares of the free room from the left and from above: 50% 50% is the middle, 0% 100% the lower left corner.' }),
-  width: cssField('width', '', { label: 'Width', responsive: true, help: '100% fills the box. Empty: as wide as what is in it.' })
+  place: placeField('50% 50%', {
+    label: 'Stands at',
+    responsive: true,
+    help: 'Shares of the free room from the left and from above: 50% 50% is the middle, 0% 100% the lower left corner.'
+  }),
+  width: cssField('width', '', {
+    label: 'Width',
+    responsive: true,
+    help: '100% fills the box. Empty: as wide as what is in it.'
+  })
 });
 
 /** One of the layers of a Layers block. */
@@ -18,7 +26,13 @@ export const layer: Kind = {
   icon: 'M2 8l6-4 6 4-6 4z',
   insertable: false,
   anatomy: {
-    root: { label: 'layer', states: { hover: ':hover' }, hasText: true, properties: ['gap'], box: { x: 30, y: 30, width: 90, height: 56 } }
+    root: {
+      label: 'layer',
+      states: { hover: ':hover' },
+      hasText: true,
+      properties: ['gap'],
+      box: { x: 30, y: 30, width: 90, height: 56 }
+    }
   },
   settings,
   slots: { content: { label: 'Content', accepts: ['block'] } },
@@ -39,7 +53,8 @@ export const layer: Kind = {
         position: 'relative',
         'justify-self': 'start',
         'align-self': 'start',
-        // A share of the free room: so far from the edge, less the same share of itself (as background-position, CSS Backgrounds 3, section 2.6).
+        // A share of the free room: so far from the edge, less the same share of itself (as
+        // background-position, CSS Backgrounds 3, section 2.6).
         left: x,
         top: y,
         transform: `translate(-${x}, -${y})`
@@ -51,7 +66,17 @@ export const layer: Kind = {
     layers: [],
     isAcross: width === '100%',
     veil: (id: NodeId, colour: string, share: number) => [
-      { type: 'set-style', id, part: 'root', state: 'rest', condition: 'always', property: 'background-color', value: `${colour}${Math.round(share * 255).toString(16).padStart(2, '0')}` }
+      {
+        type: 'set-style',
+        id,
+        part: 'root',
+        state: 'rest',
+        condition: 'always',
+        property: 'background-color',
+        value: `${colour}${Math.round(share * 255)
+          .toString(16)
+          .padStart(2, '0')}`
+      }
     ]
   }),
   fallbacks: () => [],

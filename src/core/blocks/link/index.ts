@@ -12,7 +12,10 @@ export const link: Kind = {
   insertable: false,
   anatomy: {},
   settings: object({
-    href: linkField({ label: 'Leads to', help: 'An address, #anchor of a section, or a page of this project, such as harvest.html.' }),
+    href: linkField({
+      label: 'Leads to',
+      help: 'An address, #anchor of a section, or a page of this project, such as harvest.html.'
+    }),
     icon: iconField({ label: 'Icon' })
   }),
   slots: {},

@@ -8,13 +8,39 @@ import { fitFrom } from '../../layout/fit';
 import type { Node } from '../../project/types';
 
 const settings = object({
-  element: choiceField('list', { list: 'a list', navigation: 'navigation' }, { label: 'Element', help: 'Navigation is a landmark: screen readers list it and can go to it.' }),
-  label: textField('', 120, { label: 'Name for screen readers', names: true, help: 'Such as “Main” or “Footer”, where a page has more than one.' }),
-  flow: choiceField('row', { row: 'side by side', column: 'one below the other' }, { label: 'Flow', responsive: true, fixed: { 'no-script': 'style alone draws it' } }),
-  align: choiceField('start', { start: 'at the start', center: 'in the middle', end: 'at the end', 'space-between': 'apart' }, { label: 'Along the flow', responsive: true }),
+  element: choiceField(
+    'list',
+    { list: 'a list', navigation: 'navigation' },
+    { label: 'Element', help: 'Navigation is a landmark: screen readers list it and can go to it.' }
+  ),
+  label: textField('', 120, {
+    label: 'Name for screen readers',
+    names: true,
+    help: 'Such as “Main” or “Footer”, where a page has more than one.'
+  }),
+  flow: choiceField(
+    'row',
+    { row: 'side by side', column: 'one below the other' },
+    { label: 'Flow', responsive: true, fixed: { 'no-script': 'style alone draws it' } }
+  ),
+  align: choiceField(
+    'start',
+    { start: 'at the start', center: 'in the middle', end: 'at the end', 'space-between': 'apart' },
+    { label: 'Along the flow', responsive: true }
+  ),
   menu: textField('Menu', 60, { label: 'Words on the menu button', names: true, view: 'behaviour' }),
-  spy: toggleField(false, { label: 'Mark the section in view', view: 'behaviour', help: 'The link to the section that is being read is marked as the current one.', live: 'on the exported page' }),
-  foldUnder: widthField(0, 0, 2400, { label: 'Menu button under', view: 'fallbacks', flag: 'menu', help: 'Below this width the links go behind a menu button. 0: never.' })
+  spy: toggleField(false, {
+    label: 'Mark the section in view',
+    view: 'behaviour',
+    help: 'The link to the section that is being read is marked as the current one.',
+    live: 'on the exported page'
+  }),
+  foldUnder: widthField(0, 0, 2400, {
+    label: 'Menu button under',
+    view: 'fallbacks',
+    flag: 'menu',
+    help: 'Below this width the links go behind a menu button. 0: never.'
+  })
 });
 
 type Settings = InferType<typeof settings>;
@@ -22,7 +48,12 @@ type Settings = InferType<typeof settings>;
 function one(item: Node, ctx: Context): ElementContent {
   const { href, icon } = ctx.settings<{ href: string; icon: Icon | null }>(item);
   const words: ElementContent[] = [...(icon ? [iconElement(icon)] : []), { type: 'text', value: item.name }];
-  return { type: 'element', tagName: 'li', properties: {}, children: [ctx.part('link', 'a', { href: href || '#' }, words, item)] };
+  return {
+    type: 'element',
+    tagName: 'li',
+    properties: {},
+    children: [ctx.part('link', 'a', { href: href || '#' }, words, item)]
+  };
 }
 
 /** A list of links: down, along, or a navigation that turns into a menu button where the links no longer fit. */
@@ -43,12 +74,25 @@ export const links: Kind = {
       states: { hover: ':hover', focus: ':focus-visible', pressed: ':active', selected: '[aria-current]' },
       hasText: true,
       on: 'list',
-      properties: ['font-size', 'font-weight', 'text-decoration-line', 'letter-spacing', 'text-transform', 'gap', 'cursor'],
+      properties: [
+        'font-size',
+        'font-weight',
+        'text-decoration-line',
+        'letter-spacing',
+        'text-transform',
+        'gap',
+        'cursor'
+      ],
       box: { x: 8, y: 48, width: 30, height: 20 }
     },
     menu: {
       label: 'menu button',
-      states: { hover: ':hover', focus: ':focus-visible', pressed: ':active', selected: '[aria-expanded="true"]' },
+      states: {
+        hover: ':hover',
+        focus: ':focus-visible',
+        pressed: ':active',
+        selected: '[aria-expanded="true"]'
+      },
       hasText: true,
       properties: ['font-size', 'font-weight', 'gap', 'cursor'],
       box: { x: 120, y: 48, width: 26, height: 20 }
@@ -63,32 +107,72 @@ export const links: Kind = {
   look: {
     list: { rest: { always: { gap: '4px 24px', padding: '0' } } },
     link: {
-      rest: { always: { color: '#0b6a5f', padding: '4px 0', gap: '6px', 'text-decoration-line': 'none', cursor: 'pointer' } },
+      rest: {
+        always: {
+          color: '#0b6a5f',
+          padding: '4px 0',
+          gap: '6px',
+          'text-decoration-line': 'none',
+          cursor: 'pointer'
+        }
+      },
       hover: { always: { color: '#063f39', 'text-decoration-line': 'underline' } },
       focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } },
       selected: { always: { 'font-weight': '700' } }
     },
     menu: {
-      rest: { always: { 'text-align': 'center', padding: '8px 14px', gap: '8px', 'border-width': '1px', 'border-color': '#0b6a5f', 'border-radius': '4px', color: '#0b6a5f', 'background-color': 'transparent', cursor: 'pointer' } },
+      rest: {
+        always: {
+          'text-align': 'center',
+          padding: '8px 14px',
+          gap: '8px',
+          'border-width': '1px',
+          'border-color': '#0b6a5f',
+          'border-radius': '4px',
+          color: '#0b6a5f',
+          'background-color': 'transparent',
+          cursor: 'pointer'
+        }
+      },
       hover: { always: { 'background-color': '#e3efec' } },
       focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } },
       selected: { always: { 'background-color': '#0b6a5f', color: '#ffffff' } }
     }
   },
-  create: (make) => make('links', 'Links', {}, { links: ['First link', 'Second link', 'Third link'].map((name) => make('link', name)) }),
+  create: (make) =>
+    make(
+      'links',
+      'Links',
+      {},
+      { links: ['First link', 'Second link', 'Third link'].map((name) => make('link', name)) }
+    ),
   markup(node, ctx) {
     const { element, label, menu, foldUnder, spy } = ctx.settings<Settings>(node);
     const id = `${node.id}-list`;
     const isNavigation = element === 'navigation';
-    const list = ctx.part('list', 'ul', { role: 'list', ...(foldUnder > 0 ? { id } : {}) }, ctx.items('links').map((item) => one(item, ctx)));
+    const list = ctx.part(
+      'list',
+      'ul',
+      { role: 'list', ...(foldUnder > 0 ? { id } : {}) },
+      ctx.items('links').map((item) => one(item, ctx))
+    );
     const button = ctx.part('menu', 'button', { type: 'button', ariaExpanded: 'false', ariaControls: [id] }, [
-      { type: 'element', tagName: 'span', properties: { ariaHidden: 'true' }, children: [{ type: 'text', value: '☰' }] },
+      {
+        type: 'element',
+        tagName: 'span',
+        properties: { ariaHidden: 'true' },
+        children: [{ type: 'text', value: '☰' }]
+      },
       { type: 'text', value: menu || 'Menu' }
     ]);
     return ctx.part(
       'root',
       isNavigation ? 'nav' : 'div',
-      { ...(isNavigation && label ? { ariaLabel: label } : {}), ...(foldUnder > 0 ? { dataKMenu: '' } : {}), ...(spy ? { dataKSpy: '' } : {}) },
+      {
+        ...(isNavigation && label ? { ariaLabel: label } : {}),
+        ...(foldUnder > 0 ? { dataKMenu: '' } : {}),
+        ...(spy ? { dataKSpy: '' } : {})
+      },
       foldUnder > 0 ? [button, list] : [list]
     );
   },
@@ -98,14 +182,35 @@ export const links: Kind = {
     const root = ctx.sel('root');
     return [
       // It takes what room its neighbours leave, so that the room does not depend on whether the links are shown.
-      rule(root, { display: 'flex', 'flex-grow': '1', 'flex-wrap': 'wrap', 'min-width': '0', 'justify-content': align }),
-      rule(ctx.sel('list'), { display: 'flex', flex: '1 1 auto', 'flex-direction': flow, 'flex-wrap': 'wrap', 'justify-content': align, 'align-items': flow === 'row' ? 'baseline' : 'start', margin: '0', 'list-style': 'none', 'min-width': '0' }),
+      rule(root, {
+        display: 'flex',
+        'flex-grow': '1',
+        'flex-wrap': 'wrap',
+        'min-width': '0',
+        'justify-content': align
+      }),
+      rule(ctx.sel('list'), {
+        display: 'flex',
+        flex: '1 1 auto',
+        'flex-direction': flow,
+        'flex-wrap': 'wrap',
+        'justify-content': align,
+        'align-items': flow === 'row' ? 'baseline' : 'start',
+        margin: '0',
+        'list-style': 'none',
+        'min-width': '0'
+      }),
       rule(ctx.sel('link'), { display: 'inline-flex', 'align-items': 'center', 'overflow-wrap': 'anywhere' }),
       rule(ctx.sel('menu'), { display: 'none', margin: '0', font: 'inherit', 'align-items': 'center' }),
       ...(foldUnder > 0
         ? [
             rule(ctx.sel('menu'), { display: 'inline-flex' }, 'script', folds),
-            rule(ctx.sel('list'), { 'flex-direction': 'column', 'flex-basis': '100%', 'align-items': 'stretch' }, 'script', folds),
+            rule(
+              ctx.sel('list'),
+              { 'flex-direction': 'column', 'flex-basis': '100%', 'align-items': 'stretch' },
+              'script',
+              folds
+            ),
             rule(`${root}:not([data-open]) > ${ctx.sel('list')}`, { display: 'none' }, 'script', folds)
           ]
         : [])
@@ -119,7 +224,18 @@ export const links: Kind = {
     const { foldUnder } = under<Settings>('always');
     if (foldUnder === 0) return [];
     const text = `menu button under ${foldUnder}`;
-    return [{ label: 'Shows', wide: 'links', cells: { medium: foldUnder > bands.narrow ? text : null, narrow: text, 'no-script': 'links', print: 'links' } }];
+    return [
+      {
+        label: 'Shows',
+        wide: 'links',
+        cells: {
+          medium: foldUnder > bands.narrow ? text : null,
+          narrow: text,
+          'no-script': 'links',
+          print: 'links'
+        }
+      }
+    ];
   },
   findings: [
     {
@@ -142,7 +258,10 @@ export const links: Kind = {
             width: from,
             sentence: `The links of ${node.name} wrap under ${from} px${foldUnder > 0 ? `, and go behind the menu button only under ${foldUnder} px` : ''}`,
             cause: 'Between the two they stand on more lines, and the header grows.',
-            fix: { label: `Menu button under ${from} px`, commands: [{ type: 'set-setting', id: node.id, key: 'foldUnder', value: from }] }
+            fix: {
+              label: `Menu button under ${from} px`,
+              commands: [{ type: 'set-setting', id: node.id, key: 'foldUnder', value: from }]
+            }
           }
         ];
       }

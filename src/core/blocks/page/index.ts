@@ -3,7 +3,10 @@ import { object } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
 
-/** The body of a page. Its sections stand in `main`, but for headers, what stands at the side, and footers, which stand before and after it. */
+/**
+ * The body of a page. Its sections stand in `main`, but for headers, what stands at the side, and footers,
+ * which stand before and after it.
+ */
 export const page: Kind = {
   kind: 'page',
   label: 'Page',
@@ -45,7 +48,8 @@ export const page: Kind = {
     for (const [index, id] of (node.slots.sections ?? []).entries()) {
       const section = ctx.maybeNode(id);
       const { element, aside } = section ? ctx.settings<{ element?: string; aside?: string }>(section) : {};
-      const region = element === 'footer' ? after : aside || (element === 'header' && main.length === 0) ? before : main;
+      const region =
+        element === 'footer' ? after : aside || (element === 'header' && main.length === 0) ? before : main;
       region.push(markers[index]!);
     }
     const mainElement: Element = { type: 'element', tagName: 'main', properties: {}, children: main };

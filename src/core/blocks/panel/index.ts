@@ -3,8 +3,8 @@ import type { Kind } from '../../kinds/contract';
 import { iconField, toggleField } from '../../kinds/fields';
 
 /**
- * A labelled panel: one item of a widget that draws a list of them. The node's name is the label and its slot the content, so
- * the two cannot disagree. It has no element of its own; its owner draws label and panel.
+ * A labelled panel: one item of a widget that draws a list of them. The node's name is the label and its slot
+ * the content, so the two cannot disagree. It has no element of its own; its owner draws label and panel.
  */
 export const panel: Kind = {
   kind: 'panel',
@@ -16,7 +16,10 @@ export const panel: Kind = {
   anatomy: {},
   settings: object({
     icon: iconField({ label: 'Icon' }),
-    iconChosen: iconField({ label: 'Icon when chosen', help: 'Takes the place of the other while the tab is chosen.' }),
+    iconChosen: iconField({
+      label: 'Icon when chosen',
+      help: 'Takes the place of the other while the tab is chosen.'
+    }),
     disabled: toggleField(false, { label: 'Disabled', help: 'Shown, but it cannot be chosen.' })
   }),
   slots: { content: { label: 'Content', accepts: ['block'] } },

@@ -20,15 +20,42 @@ export const quote: Kind = {
   icon: 'M3 11V7l2-3M3 7h3v4H3zM9 11V7l2-3M9 7h3v4H9z',
   insertable: true,
   anatomy: {
-    root: { label: 'quotation', states: { hover: ':hover' }, hasText: true, properties: ['gap', 'text-align'], box: { x: 8, y: 12, width: 134, height: 92 } },
-    words: { label: 'words', states: {}, hasText: true, properties: ['font-family', 'font-size', 'line-height', 'font-weight'], box: { x: 16, y: 22, width: 118, height: 48 } },
-    author: { label: 'name', states: {}, hasText: true, properties: ['font-size', 'font-weight', 'letter-spacing'], box: { x: 16, y: 78, width: 70, height: 16 } }
+    root: {
+      label: 'quotation',
+      states: { hover: ':hover' },
+      hasText: true,
+      properties: ['gap', 'text-align'],
+      box: { x: 8, y: 12, width: 134, height: 92 }
+    },
+    words: {
+      label: 'words',
+      states: {},
+      hasText: true,
+      properties: ['font-family', 'font-size', 'line-height', 'font-weight'],
+      box: { x: 16, y: 22, width: 118, height: 48 }
+    },
+    author: {
+      label: 'name',
+      states: {},
+      hasText: true,
+      properties: ['font-size', 'font-weight', 'letter-spacing'],
+      box: { x: 16, y: 78, width: 70, height: 16 }
+    }
   },
   settings,
   slots: {},
   forms: [],
   look: {
-    root: { rest: { always: { gap: '10px', 'border-color': '#c9c2b2', 'border-width': '0 0 0 3px', padding: '4px 0 4px 20px' } } },
+    root: {
+      rest: {
+        always: {
+          gap: '10px',
+          'border-color': '#c9c2b2',
+          'border-width': '0 0 0 3px',
+          padding: '4px 0 4px 20px'
+        }
+      }
+    },
     words: { rest: { always: { 'font-size': '20px', 'line-height': '1.4' } } },
     author: { rest: { always: { 'font-size': '14px', 'font-weight': '600' } } }
   },
@@ -36,9 +63,16 @@ export const quote: Kind = {
   markup(node, ctx) {
     const { words, author, source } = ctx.settings<InferType<typeof settings>>(node);
     const name: ElementContent[] = [{ type: 'text', value: author }];
-    const linked: ElementContent[] = source ? [{ type: 'element', tagName: 'a', properties: { href: source }, children: name }] : name;
+    const linked: ElementContent[] = source
+      ? [{ type: 'element', tagName: 'a', properties: { href: source }, children: name }]
+      : name;
     return ctx.part('root', 'figure', {}, [
-      ctx.part('words', 'blockquote', source ? { cite: source } : {}, ctx.html(words).children as ElementContent[]),
+      ctx.part(
+        'words',
+        'blockquote',
+        source ? { cite: source } : {},
+        ctx.html(words).children as ElementContent[]
+      ),
       ...(author ? [ctx.part('author', 'figcaption', {}, linked)] : [])
     ]);
   },

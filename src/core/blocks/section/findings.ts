@@ -17,7 +17,10 @@ export const findings: readonly FindingRule[] = [
           number: `${String(overlap)} %`,
           sentence: `${node.name} overlaps nothing: a share of its height needs a height`,
           cause: 'Without a least height there is nothing to take the share of. Give it one under Fill.',
-          fix: { label: 'Make it 80 px high', commands: [{ type: 'set-setting', id: node.id, key: 'height', value: '80px' }] }
+          fix: {
+            label: 'Make it 80 px high',
+            commands: [{ type: 'set-setting', id: node.id, key: 'height', value: '80px' }]
+          }
         }
       ];
     }

@@ -2,7 +2,16 @@ import type { Element } from 'hast';
 import { object, type InferType } from 'yup';
 import { isFilmFile } from '../../html/clean';
 import type { Context, Ground, GroundLayer, Kind } from '../../kinds/contract';
-import { assetField, choiceField, cssField, linkField, numberField, placeField, textField, widthField } from '../../kinds/fields';
+import {
+  assetField,
+  choiceField,
+  cssField,
+  linkField,
+  numberField,
+  placeField,
+  textField,
+  widthField
+} from '../../kinds/fields';
 import { notes, rule } from '../../kinds/rule';
 import type { AssetId, NodeId } from '../../project/types';
 import { findings } from './findings';
@@ -11,29 +20,116 @@ const PLACE = 'Where it stands';
 const GROUND = 'Background';
 
 const settings = object({
-  element: choiceField('section', { section: 'section', header: 'header', footer: 'footer', aside: 'aside', nav: 'nav' }, {
-    label: 'Element',
-    help: 'What the section is to a screen reader. Sections stand inside the page’s one main element.'
-  }),
-  anchor: textField('', 60, { label: 'Anchor', names: true, help: 'Letters, digits and hyphens; links reach it as #anchor.' }).matches(/^([a-z][a-z0-9-]*)?$/, {
+  element: choiceField(
+    'section',
+    { section: 'section', header: 'header', footer: 'footer', aside: 'aside', nav: 'nav' },
+    {
+      label: 'Element',
+      help: 'What the section is to a screen reader. Sections stand inside the page’s one main element.'
+    }
+  ),
+  anchor: textField('', 60, {
+    label: 'Anchor',
+    names: true,
+    help: 'Letters, digits and hyphens; links reach it as #anchor.'
+  }).matches(/^([a-z][a-z0-9-]*)?$/, {
     message: 'An anchor starts with a letter and goes on with small letters, digits and hyphens.'
   }),
-  span: choiceField('inner', { inner: 'an inner width', bleed: 'the whole width' }, { label: 'Content takes', help: 'The whole width reaches the edges of the window.' }),
-  inner: widthField(1120, 320, 2400, { label: 'Inner width', help: 'The greatest width of the content, in px.' }),
-  height: cssField('height', '', { label: 'Least height', responsive: true, help: 'In any unit: 480px, 80svh, 200vh. 200vh is two screens. Empty: as high as its content.' }),
-  place: choiceField('start', { start: 'at the top', center: 'in the middle', end: 'at the bottom', 'space-between': 'apart' }, { label: 'Content stands', responsive: true, needs: ['height'] }),
-  header: choiceField('flow', { flow: 'in the flow', over: 'over the next section' }, { group: PLACE, label: 'Stands', help: 'Over the next section, it lies on its top edge and takes no room of its own.' }),
-  aside: cssField('width', '', { group: PLACE, label: 'Stands at the side, this wide', help: 'Such as 240px: at the left of the whole page, as high as the window, and in sight while the rest scrolls. In the narrow band it is as any other. Empty: it does not.' }),
-  overlap: numberField(0, 0, 100, { group: PLACE, label: 'Overlaps the one before', needs: ['height', 'overlap'], unit: '%', help: 'Share of its own least height that it is drawn up by: half of an 80 px bar is 40 px.' }),
+  span: choiceField(
+    'inner',
+    { inner: 'an inner width', bleed: 'the whole width' },
+    { label: 'Content takes', help: 'The whole width reaches the edges of the window.' }
+  ),
+  inner: widthField(1120, 320, 2400, {
+    label: 'Inner width',
+    help: 'The greatest width of the content, in px.'
+  }),
+  height: cssField('height', '', {
+    label: 'Least height',
+    responsive: true,
+    help: 'In any unit: 480px, 80svh, 200vh. 200vh is two screens. Empty: as high as its content.'
+  }),
+  place: choiceField(
+    'start',
+    { start: 'at the top', center: 'in the middle', end: 'at the bottom', 'space-between': 'apart' },
+    { label: 'Content stands', responsive: true, needs: ['height'] }
+  ),
+  header: choiceField(
+    'flow',
+    { flow: 'in the flow', over: 'over the next section' },
+    {
+      group: PLACE,
+      label: 'Stands',
+      help: 'Over the next section, it lies on its top edge and takes no room of its own.'
+    }
+  ),
+  aside: cssField('width', '', {
+    group: PLACE,
+    label: 'Stands at the side, this wide',
+    help: 'Such as 240px: at the left of the whole page, as high as the window, and in sight while the rest scrolls. In the narrow band it is as any other. Empty: it does not.'
+  }),
+  overlap: numberField(0, 0, 100, {
+    group: PLACE,
+    label: 'Overlaps the one before',
+    needs: ['height', 'overlap'],
+    unit: '%',
+    help: 'Share of its own least height that it is drawn up by: half of an 80 px bar is 40 px.'
+  }),
   picture: assetField({ group: GROUND, label: 'Background picture' }),
-  film: assetField({ group: GROUND, label: 'Background film', media: 'film', help: 'The picture shows until it plays, and for people who asked for less motion.' }),
-  video: linkField({ group: GROUND, label: 'Film from elsewhere', help: 'Address of a file (.mp4, .webm). The picture shows until it plays, and for people who asked for less motion.' }),
-  focus: placeField('50% 50%', { group: GROUND, label: 'What stays in sight', needs: ['picture', 'film', 'video'] }),
-  fit: choiceField('cover', { cover: 'fills the section', contain: 'is seen whole', tile: 'is repeated' }, { group: GROUND, label: 'The picture', needs: ['picture', 'film', 'video'] }),
-  tile: numberField(0, 0, 2000, { group: GROUND, label: 'One of it is this wide', needs: ['fit=tile'], unit: 'px', help: '0 is as wide as it was made.' }),
-  layer: cssField('background', '', { group: GROUND, label: 'Layer over it', needs: ['picture', 'film', 'video'], help: 'A colour or a gradient: #000, linear-gradient(#0000, #000c).' }),
-  opacity: numberField(70, 0, 100, { group: GROUND, label: 'Opacity of the layer', unit: '%', needs: ['layer'], help: '100 hides the picture, 0 is no layer.' }),
-  blend: choiceField('normal', { normal: 'lies over it', multiply: 'multiply', screen: 'screen', overlay: 'overlay', 'soft-light': 'soft light', color: 'colour', luminosity: 'luminosity' }, { group: GROUND, label: 'Blend of the layer', needs: ['layer'] })
+  film: assetField({
+    group: GROUND,
+    label: 'Background film',
+    media: 'film',
+    help: 'The picture shows until it plays, and for people who asked for less motion.'
+  }),
+  video: linkField({
+    group: GROUND,
+    label: 'Film from elsewhere',
+    help: 'Address of a file (.mp4, .webm). The picture shows until it plays, and for people who asked for less motion.'
+  }),
+  focus: placeField('50% 50%', {
+    group: GROUND,
+    label: 'What stays in sight',
+    needs: ['picture', 'film', 'video']
+  }),
+  fit: choiceField(
+    'cover',
+    { cover: 'fills the section', contain: 'is seen whole', tile: 'is repeated' },
+    { group: GROUND, label: 'The picture', needs: ['picture', 'film', 'video'] }
+  ),
+  tile: numberField(0, 0, 2000, {
+    group: GROUND,
+    label: 'One of it is this wide',
+    needs: ['fit=tile'],
+    unit: 'px',
+    help: '0 is as wide as it was made.'
+  }),
+  layer: cssField('background', '', {
+    group: GROUND,
+    label: 'Layer over it',
+    needs: ['picture', 'film', 'video'],
+    help: 'A colour or a gradient: #000, linear-gradient(#0000, #000c).'
+  }),
+  opacity: numberField(70, 0, 100, {
+    group: GROUND,
+    label: 'Opacity of the layer',
+    unit: '%',
+    needs: ['layer'],
+    help: '100 hides the picture, 0 is no layer.'
+  }),
+  blend: choiceField(
+    'normal',
+    {
+      normal: 'lies over it',
+      multiply: 'multiply',
+      screen: 'screen',
+      overlay: 'overlay',
+      'soft-light': 'soft light',
+      color: 'colour',
+      luminosity: 'luminosity'
+    },
+    { group: GROUND, label: 'Blend of the layer', needs: ['layer'] }
+  )
 });
 
 type Settings = InferType<typeof settings>;
@@ -45,13 +141,27 @@ function backdrop(settings: Settings, ctx: Context): Element[] {
   const asset = settings.picture ? ctx.maybeAsset(settings.picture as AssetId) : null;
   const found: Element[] = [];
   if (asset) {
-    const image = settings.fit === 'tile' ? ctx.part('picture', 'div', { ariaHidden: 'true' }) : ctx.part('picture', 'img', { alt: '', ...(asset.width && asset.height ? { width: asset.width, height: asset.height } : {}) });
+    const image =
+      settings.fit === 'tile'
+        ? ctx.part('picture', 'div', { ariaHidden: 'true' })
+        : ctx.part('picture', 'img', {
+            alt: '',
+            ...(asset.width && asset.height ? { width: asset.width, height: asset.height } : {})
+          });
     image.data = notes({ ...image.data, asset: asset.id });
     found.push(image);
   }
   const film = settings.film ? ctx.maybeAsset(settings.film as AssetId) : null;
   if (film || isFilmFile(settings.video)) {
-    const element = ctx.part('film', 'video', { ...(film ? {} : { src: settings.video }), muted: true, loop: true, playsInline: true, ariaHidden: 'true', tabIndex: -1, preload: 'none' });
+    const element = ctx.part('film', 'video', {
+      ...(film ? {} : { src: settings.video }),
+      muted: true,
+      loop: true,
+      playsInline: true,
+      ariaHidden: 'true',
+      tabIndex: -1,
+      preload: 'none'
+    });
     if (film) element.data = notes({ ...element.data, asset: film.id });
     found.push(element);
   }
@@ -92,11 +202,21 @@ export const section: Kind = {
   icon: 'M1.5 4.5h13v7h-13z',
   insertable: true,
   anatomy: {
-    root: { label: 'section', states: { hover: ':hover' }, hasText: true, box: { x: 0, y: 0, width: 150, height: 116 } },
+    root: {
+      label: 'section',
+      states: { hover: ':hover' },
+      hasText: true,
+      box: { x: 0, y: 0, width: 150, height: 116 }
+    },
     picture: { label: 'picture', states: {} },
     film: { label: 'film', states: {} },
     layer: { label: 'layer', states: {} },
-    inner: { label: 'inner area', states: {}, properties: ['gap'], box: { x: 16, y: 14, width: 118, height: 88 } }
+    inner: {
+      label: 'inner area',
+      states: {},
+      properties: ['gap'],
+      box: { x: 16, y: 14, width: 118, height: 88 }
+    }
   },
   settings,
   slots: { content: { label: 'Content', accepts: ['block'], part: 'inner' } },
@@ -109,11 +229,31 @@ export const section: Kind = {
   markup(node, ctx) {
     const own = ctx.settings<Settings>(node);
     const isPlaying = plays(own);
-    return ctx.part('root', own.element, { ...(own.anchor ? { id: own.anchor } : {}), ...(isPlaying ? { dataKPlays: '' } : {}) }, [...backdrop(own, ctx), ctx.part('inner', 'div', {}, ctx.slot('content'))]);
+    return ctx.part(
+      'root',
+      own.element,
+      { ...(own.anchor ? { id: own.anchor } : {}), ...(isPlaying ? { dataKPlays: '' } : {}) },
+      [...backdrop(own, ctx), ctx.part('inner', 'div', {}, ctx.slot('content'))]
+    );
   },
   style(node, ctx) {
     const own = ctx.settings<Settings>(node);
-    const { span, inner, height, place, header, overlap, picture, focus, fit, tile, layer, opacity, blend, aside } = own;
+    const {
+      span,
+      inner,
+      height,
+      place,
+      header,
+      overlap,
+      picture,
+      focus,
+      fit,
+      tile,
+      layer,
+      opacity,
+      blend,
+      aside
+    } = own;
     const isTall = height !== '';
     // Once it is tall under some condition, the same properties are there under every one.
     const mayBeTall = ctx.variants<Settings>(node).some((each) => each.height !== '');
@@ -124,27 +264,76 @@ export const section: Kind = {
     // The page is told by what stands in it, so that pages without such a section have no rule for it.
     const page = `:where(body:has(> ${root}))`;
     const atSide = [
-      rule(page, { display: 'grid', 'grid-template-columns': `${aside} minmax(0, 1fr)`, 'align-content': 'start' }),
+      rule(page, {
+        display: 'grid',
+        'grid-template-columns': `${aside} minmax(0, 1fr)`,
+        'align-content': 'start'
+      }),
       rule(`${page} > :where(*)`, { 'grid-column': '2' }),
-      rule(root, { 'grid-column': '1', 'grid-row': '1 / span 99', position: 'sticky', top: '0', height: '100dvh', 'overflow-y': 'auto', 'align-self': 'start' }),
+      rule(root, {
+        'grid-column': '1',
+        'grid-row': '1 / span 99',
+        position: 'sticky',
+        top: '0',
+        height: '100dvh',
+        'overflow-y': 'auto',
+        'align-self': 'start'
+      }),
       rule(page, { 'grid-template-columns': 'minmax(0, 1fr)' }, 'narrow'),
       rule(`${page} > :where(*)`, { 'grid-column': '1' }, 'narrow'),
       rule(root, { 'grid-row': 'auto', position: 'static', height: 'auto' }, 'narrow')
     ];
     return [
       rule(root, {
-        ...(mayBeTall ? { 'min-height': isTall ? height : '0', 'box-sizing': 'border-box', display: 'flex', 'flex-direction': 'column', 'justify-content': place } : {}),
-        ...(header === 'over' ? { position: 'absolute', 'inset-inline': '0', 'z-index': '2' } : hasBackdrop || isLifted ? { position: 'relative' } : {}),
+        ...(mayBeTall
+          ? {
+              'min-height': isTall ? height : '0',
+              'box-sizing': 'border-box',
+              display: 'flex',
+              'flex-direction': 'column',
+              'justify-content': place
+            }
+          : {}),
+        ...(header === 'over'
+          ? { position: 'absolute', 'inset-inline': '0', 'z-index': '2' }
+          : hasBackdrop || isLifted
+            ? { position: 'relative' }
+            : {}),
         ...(hasBackdrop ? { isolation: 'isolate' } : {}),
-        ...(isLifted && header !== 'over' ? { 'z-index': '1', 'margin-top': isTall ? `calc(${height} * ${-overlap / 100})` : '0' } : {})
+        ...(isLifted && header !== 'over'
+          ? { 'z-index': '1', 'margin-top': isTall ? `calc(${height} * ${-overlap / 100})` : '0' }
+          : {})
       }),
       ...(aside ? atSide : []),
-      rule(ctx.sel('inner'), { display: 'flex', 'flex-direction': 'column', 'max-width': span === 'bleed' ? 'none' : `${inner}px`, 'margin-inline': span === 'bleed' ? '0' : 'auto', ...(mayBeTall ? { width: '100%' } : {}) }),
+      rule(ctx.sel('inner'), {
+        display: 'flex',
+        'flex-direction': 'column',
+        'max-width': span === 'bleed' ? 'none' : `${inner}px`,
+        'margin-inline': span === 'bleed' ? '0' : 'auto',
+        ...(mayBeTall ? { width: '100%' } : {})
+      }),
       ...(hasBackdrop
         ? [
-            rule(ctx.sel('picture'), { ...covers, ...(fit === 'tile' ? { 'background-size': tile > 0 ? `${tile}px` : 'auto', 'background-position': focus } : { 'object-fit': fit, 'object-position': focus }), 'z-index': '-3' }),
-            rule(ctx.sel('film'), { ...covers, 'object-fit': 'cover', 'object-position': focus, 'z-index': '-2' }),
-            rule(ctx.sel('layer'), { ...covers, background: layer, opacity: String(opacity / 100), 'mix-blend-mode': blend, 'z-index': '-1' })
+            rule(ctx.sel('picture'), {
+              ...covers,
+              ...(fit === 'tile'
+                ? { 'background-size': tile > 0 ? `${tile}px` : 'auto', 'background-position': focus }
+                : { 'object-fit': fit, 'object-position': focus }),
+              'z-index': '-3'
+            }),
+            rule(ctx.sel('film'), {
+              ...covers,
+              'object-fit': 'cover',
+              'object-position': focus,
+              'z-index': '-2'
+            }),
+            rule(ctx.sel('layer'), {
+              ...covers,
+              background: layer,
+              opacity: String(opacity / 100),
+              'mix-blend-mode': blend,
+              'z-index': '-1'
+            })
           ]
         : [])
     ];

@@ -4,8 +4,16 @@ import { choiceField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 
 const settings = object({
-  line: choiceField('solid', { solid: 'solid', dashed: 'dashed', dotted: 'dotted', double: 'double' }, { label: 'Line' }),
-  width: choiceField('100%', { '100%': 'full width', '50%': 'half', '25%': 'a quarter', '64px': 'short' }, { label: 'Length', responsive: true }),
+  line: choiceField(
+    'solid',
+    { solid: 'solid', dashed: 'dashed', dotted: 'dotted', double: 'double' },
+    { label: 'Line' }
+  ),
+  width: choiceField(
+    '100%',
+    { '100%': 'full width', '50%': 'half', '25%': 'a quarter', '64px': 'short' },
+    { label: 'Length', responsive: true }
+  ),
   place: choiceField('start', { start: 'start', center: 'centre', end: 'end' }, { label: 'Place' })
 });
 
@@ -22,13 +30,23 @@ export const separator: Kind = {
   settings,
   slots: {},
   forms: [],
-  // Browsers give a line a grey of its own (HTML standard, 15.3.8), which is said here so that the cascade knows it.
-  look: { root: { rest: { always: { color: '#808080', 'border-color': '#c9c2b2', 'border-width': '1px 0 0 0' } } } },
+  // Browsers give a line a grey of its own (HTML standard, 15.3.8), which is said here so that the cascade
+  // knows it.
+  look: {
+    root: { rest: { always: { color: '#808080', 'border-color': '#c9c2b2', 'border-width': '1px 0 0 0' } } }
+  },
   create: (make) => make('separator', 'Separator'),
   markup: (_node, ctx) => ctx.part('root', 'hr'),
   style(node, ctx) {
     const { line, width, place } = ctx.settings<InferType<typeof settings>>(node);
-    return [rule(ctx.sel('root'), { width, 'align-self': place, margin: place === 'center' ? '0 auto' : place === 'end' ? '0 0 0 auto' : '0', 'border-style': line })];
+    return [
+      rule(ctx.sel('root'), {
+        width,
+        'align-self': place,
+        margin: place === 'center' ? '0 auto' : place === 'end' ? '0 0 0 auto' : '0',
+        'border-style': line
+      })
+    ];
   },
   behaviours: () => [],
   fallbacks: () => [],

@@ -4,14 +4,38 @@ import { choiceField, toggleField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 
 const settings = object({
-  flow: choiceField('column', { column: 'one below the other', row: 'side by side' }, { label: 'Flow', responsive: true }),
+  flow: choiceField(
+    'column',
+    { column: 'one below the other', row: 'side by side' },
+    { label: 'Flow', responsive: true }
+  ),
   justify: choiceField(
     'start',
-    { start: 'at the start', center: 'in the middle', end: 'at the end', 'space-between': 'apart, to the edges', 'space-around': 'apart, half at the edges', 'space-evenly': 'apart, all equal' },
+    {
+      start: 'at the start',
+      center: 'in the middle',
+      end: 'at the end',
+      'space-between': 'apart, to the edges',
+      'space-around': 'apart, half at the edges',
+      'space-evenly': 'apart, all equal'
+    },
     { label: 'Along the flow', responsive: true }
   ),
-  align: choiceField('stretch', { start: 'at the start', center: 'in the middle', end: 'at the end', stretch: 'stretched', baseline: 'on one baseline' }, { label: 'Across the flow', responsive: true }),
-  wrap: toggleField(true, { label: 'May wrap', help: 'What no longer fits side by side goes to the next line.' })
+  align: choiceField(
+    'stretch',
+    {
+      start: 'at the start',
+      center: 'in the middle',
+      end: 'at the end',
+      stretch: 'stretched',
+      baseline: 'on one baseline'
+    },
+    { label: 'Across the flow', responsive: true }
+  ),
+  wrap: toggleField(true, {
+    label: 'May wrap',
+    help: 'What no longer fits side by side goes to the next line.'
+  })
 });
 
 /** Pieces in a flow, one below the other or side by side; stands anywhere, in stacks too. */
@@ -25,7 +49,13 @@ export const stack: Kind = {
   icon: 'M3 2.5h10v3H3zM3 7h10v3H3zM3 11.5h10v2.5H3z',
   insertable: true,
   anatomy: {
-    root: { label: 'stack', states: { hover: ':hover' }, hasText: true, properties: ['gap', 'text-align'], box: { x: 20, y: 8, width: 110, height: 100 } }
+    root: {
+      label: 'stack',
+      states: { hover: ':hover' },
+      hasText: true,
+      properties: ['gap', 'text-align'],
+      box: { x: 20, y: 8, width: 110, height: 100 }
+    }
   },
   settings,
   slots: { content: { label: 'Content', accepts: ['block'] } },

@@ -7,12 +7,28 @@ import { notes, rule } from '../../kinds/rule';
 import type { AssetId } from '../../project/types';
 
 const settings = object({
-  file: assetField({ label: 'Film', media: 'film', help: 'A film of the project, MP4 or WebM; it plays in the page.' }),
-  address: linkField({ label: 'Or its address', help: 'A file (.mp4, .webm) plays in the page; any other address is led to by a picture with a play sign.' }),
+  file: assetField({
+    label: 'Film',
+    media: 'film',
+    help: 'A film of the project, MP4 or WebM; it plays in the page.'
+  }),
+  address: linkField({
+    label: 'Or its address',
+    help: 'A file (.mp4, .webm) plays in the page; any other address is led to by a picture with a play sign.'
+  }),
   title: textField('', 200, { label: 'Title', help: 'What it shows, for those who cannot see it.' }),
   poster: assetField({ label: 'Picture before it plays' }),
-  ratio: choiceField('16 / 9', { '16 / 9': '16 : 9', '4 / 3': '4 : 3', '1 / 1': '1 : 1', '9 / 16': '9 : 16' }, { label: 'Shape' }),
-  loop: toggleField(false, { label: 'Plays again and again, silently', view: 'behaviour', help: 'Without sound and without controls; people who asked for less motion get the picture.', live: 'on the exported page' })
+  ratio: choiceField(
+    '16 / 9',
+    { '16 / 9': '16 : 9', '4 / 3': '4 : 3', '1 / 1': '1 : 1', '9 / 16': '9 : 16' },
+    { label: 'Shape' }
+  ),
+  loop: toggleField(false, {
+    label: 'Plays again and again, silently',
+    view: 'behaviour',
+    help: 'Without sound and without controls; people who asked for less motion get the picture.',
+    live: 'on the exported page'
+  })
 });
 
 type Settings = InferType<typeof settings>;
@@ -22,12 +38,18 @@ const isInPage = ({ file, address }: Settings) => file !== '' || isFilmFile(addr
 function picture(poster: string, ctx: Context, alt: string): Element[] {
   const asset = poster ? ctx.maybeAsset(poster as AssetId) : null;
   if (!asset) return [];
-  const element = ctx.part('poster', 'img', { alt, ...(asset.width && asset.height ? { width: asset.width, height: asset.height } : {}) });
+  const element = ctx.part('poster', 'img', {
+    alt,
+    ...(asset.width && asset.height ? { width: asset.width, height: asset.height } : {})
+  });
   element.data = notes({ ...element.data, asset: asset.id });
   return [element];
 }
 
-/** A film: a file plays in the page; one that is elsewhere is a picture that leads there, so that nothing foreign loads unasked. */
+/**
+ * A film: a file plays in the page; one that is elsewhere is a picture that leads there, so that nothing
+ * foreign loads unasked.
+ */
 export const video: Kind = {
   kind: 'video',
   label: 'Video',
@@ -38,16 +60,47 @@ export const video: Kind = {
   icon: 'M2 3h12v10H2zM6.5 6v4L10 8z',
   insertable: true,
   anatomy: {
-    root: { label: 'video', states: { hover: ':hover', focus: ':focus-visible' }, box: { x: 15, y: 22, width: 120, height: 72 } },
+    root: {
+      label: 'video',
+      states: { hover: ':hover', focus: ':focus-visible' },
+      box: { x: 15, y: 22, width: 120, height: 72 }
+    },
     poster: { label: 'picture', states: {} },
-    sign: { label: 'play sign', states: {}, hasText: true, properties: ['font-size'], box: { x: 60, y: 43, width: 30, height: 30 } }
+    sign: {
+      label: 'play sign',
+      states: {},
+      hasText: true,
+      properties: ['font-size'],
+      box: { x: 60, y: 43, width: 30, height: 30 }
+    }
   },
   settings,
   slots: {},
   forms: [],
   look: {
-    root: { rest: { always: { 'background-color': '#1f262a', color: '#ffffff', 'text-decoration-line': 'none', cursor: 'pointer' } }, focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } } },
-    sign: { rest: { always: { 'background-color': '#1f262a', color: '#ffffff', 'border-radius': '50%', padding: '14px 16px 14px 20px', 'font-size': '22px', 'line-height': '1' } } }
+    root: {
+      rest: {
+        always: {
+          'background-color': '#1f262a',
+          color: '#ffffff',
+          'text-decoration-line': 'none',
+          cursor: 'pointer'
+        }
+      },
+      focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } }
+    },
+    sign: {
+      rest: {
+        always: {
+          'background-color': '#1f262a',
+          color: '#ffffff',
+          'border-radius': '50%',
+          padding: '14px 16px 14px 20px',
+          'font-size': '22px',
+          'line-height': '1'
+        }
+      }
+    }
   },
   create: (make) => make('video', 'Video'),
   markup(node, ctx) {
@@ -60,7 +113,14 @@ export const video: Kind = {
       const film: Element = {
         type: 'element',
         tagName: 'video',
-        properties: { className: [ctx.cls('film')], ...(filed ? {} : { src: address }), ariaLabel: name, playsInline: true, preload: asset ? 'none' : 'metadata', ...(loop ? { muted: true, loop: true } : { controls: true }) },
+        properties: {
+          className: [ctx.cls('film')],
+          ...(filed ? {} : { src: address }),
+          ariaLabel: name,
+          playsInline: true,
+          preload: asset ? 'none' : 'metadata',
+          ...(loop ? { muted: true, loop: true } : { controls: true })
+        },
         children: [],
         ...(filed ? { data: notes({ asset: filed.id }) } : {})
       };
@@ -68,16 +128,29 @@ export const video: Kind = {
     }
     const sign = ctx.part('sign', 'span', { ariaHidden: 'true' }, [{ type: 'text', value: '▶' }]);
     if (!address) return ctx.part('root', 'div', { dataEmpty: 'video' }, [...picture(poster, ctx, ''), sign]);
-    return ctx.part('root', 'a', { href: address, ariaLabel: `${name}: play it where it is` }, [...picture(poster, ctx, ''), sign]);
+    return ctx.part('root', 'a', { href: address, ariaLabel: `${name}: play it where it is` }, [
+      ...picture(poster, ctx, ''),
+      sign
+    ]);
   },
   style(node, ctx) {
     const { ratio } = ctx.settings<Settings>(node);
     const covers = { position: 'absolute', inset: '0', width: '100%', height: '100%', 'object-fit': 'cover' };
     return [
-      rule(ctx.sel('root'), { display: 'block', position: 'relative', overflow: 'hidden', 'aspect-ratio': ratio }),
+      rule(ctx.sel('root'), {
+        display: 'block',
+        position: 'relative',
+        overflow: 'hidden',
+        'aspect-ratio': ratio
+      }),
       rule(ctx.sel('poster'), covers),
       rule(ctx.sel('film'), { ...covers, background: 'none' }),
-      rule(ctx.sel('sign'), { position: 'absolute', top: '50%', left: '50%', transform: 'translate(-50%, -50%)' })
+      rule(ctx.sel('sign'), {
+        position: 'absolute',
+        top: '50%',
+        left: '50%',
+        transform: 'translate(-50%, -50%)'
+      })
     ];
   },
   behaviours: (node, ctx) => {
@@ -89,6 +162,15 @@ export const video: Kind = {
     if (isInPage(settings as Settings)) return { layers: [{ film: true }] };
     return poster ? { layers: [{ picture: poster as AssetId, isWhole: false }] } : null;
   },
-  fallbacks: (_node, { settings: under }) => (under<Settings>('always').loop ? [{ label: 'Plays', wide: 'by itself', cells: { 'less-motion': 'does not play', 'no-script': 'does not play', print: 'its picture' } }] : []),
+  fallbacks: (_node, { settings: under }) =>
+    under<Settings>('always').loop
+      ? [
+          {
+            label: 'Plays',
+            wide: 'by itself',
+            cells: { 'less-motion': 'does not play', 'no-script': 'does not play', print: 'its picture' }
+          }
+        ]
+      : [],
   findings: []
 };

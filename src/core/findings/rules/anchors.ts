@@ -11,7 +11,12 @@ export const duplicateAnchor: FindingRule = {
     const { anchor } = node.settings;
     if (!anchor) return [];
     const page = maybePageOf(project, node.id);
-    const twin = Object.values(project.nodes).find((each) => each !== node && (each.settings.anchor === anchor || each.id === anchor) && maybePageOf(project, each.id) === page);
+    const twin = Object.values(project.nodes).find(
+      (each) =>
+        each !== node &&
+        (each.settings.anchor === anchor || each.id === anchor) &&
+        maybePageOf(project, each.id) === page
+    );
     if (!twin) return [];
     return [
       {
@@ -21,7 +26,10 @@ export const duplicateAnchor: FindingRule = {
         number: `#${String(anchor)}`,
         sentence: `${node.name} and ${twin.name} have the same anchor: #${String(anchor)}`,
         cause: 'A link to it reaches only the first of them.',
-        fix: { label: `Take it off ${node.name}`, commands: [{ type: 'set-setting', id: node.id, key: 'anchor', value: '' }] }
+        fix: {
+          label: `Take it off ${node.name}`,
+          commands: [{ type: 'set-setting', id: node.id, key: 'anchor', value: '' }]
+        }
       }
     ];
   }

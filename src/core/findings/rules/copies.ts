@@ -5,15 +5,23 @@ import type { Node, NodeId, Project } from '../../project/types';
 import { sayingFields } from '../saying';
 
 /** What two pieces of the same build still have in common; null where they are built differently. */
-function inCommon(registry: Registry, project: Project, one: Node, other: Node, found: string[]): string[] | null {
+function inCommon(
+  registry: Registry,
+  project: Project,
+  one: Node,
+  other: Node,
+  found: string[]
+): string[] | null {
   if (one.kind !== other.kind) return null;
   for (const [key, what] of sayingFields(registry, one.kind)) {
     const value = one.settings[key];
-    if (typeof value === 'string' && value !== '' && value === other.settings[key]) found.push(`${what} of ${other.name}`);
+    if (typeof value === 'string' && value !== '' && value === other.settings[key])
+      found.push(`${what} of ${other.name}`);
   }
   const [mine, theirs] = [childIds(one), childIds(other)];
   if (mine.length !== theirs.length) return null;
-  for (const [i, id] of mine.entries()) if (!inCommon(registry, project, nodeOf(project, id), nodeOf(project, theirs[i]!), found)) return null;
+  for (const [i, id] of mine.entries())
+    if (!inCommon(registry, project, nodeOf(project, id), nodeOf(project, theirs[i]!), found)) return null;
   return found;
 }
 

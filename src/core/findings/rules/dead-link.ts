@@ -21,7 +21,8 @@ const isLostPage = (project: Project, href: string) => {
   return file !== undefined && !project.info.pageOrder.some((id) => pageFile(project, id) === file);
 };
 
-const isAnchor = (project: Project, anchor: string) => Object.values(project.nodes).some((node) => node.settings.anchor === anchor || node.id === anchor);
+const isAnchor = (project: Project, anchor: string) =>
+  Object.values(project.nodes).some((node) => node.settings.anchor === anchor || node.id === anchor);
 
 export const deadLink: FindingRule = {
   id: 'dead-link',
@@ -30,13 +31,23 @@ export const deadLink: FindingRule = {
   scope: 'project',
   check: (node, project) =>
     hrefsOf(node.settings, node.kind === 'link')
-      .filter((href) => href === '' || href === '#' || (href.startsWith('#') && !isAnchor(project, href.slice(1))) || isLostPage(project, href))
+      .filter(
+        (href) =>
+          href === '' ||
+          href === '#' ||
+          (href.startsWith('#') && !isAnchor(project, href.slice(1))) ||
+          isLostPage(project, href)
+      )
       .map((href) => ({
         severity: 'warning' as const,
         part: 'root',
         view: 'Fill' as const,
         sentence: `A link in ${node.name} leads nowhere${href.length > 1 ? `: ${href}` : ''}`,
-        cause: isLostPage(project, href) ? 'The project has no such page. Add it, or change the link.' : href.length > 1 ? 'No section has this anchor. Give a section the anchor, or change the link.' : 'It has no address. Write one under Fill.',
+        cause: isLostPage(project, href)
+          ? 'The project has no such page. Add it, or change the link.'
+          : href.length > 1
+            ? 'No section has this anchor. Give a section the anchor, or change the link.'
+            : 'It has no address. Write one under Fill.',
         fix: null
       }))
 };

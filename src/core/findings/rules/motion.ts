@@ -4,7 +4,17 @@ import type { Registry } from '../../kinds/registry';
 import { maybeTransitions } from '../../motion/transition';
 
 /** Properties whose change makes the browser lay the page out again at every frame. */
-const LAYOUT = ['padding', 'border-width', 'font-size', 'line-height', 'letter-spacing', 'gap', 'width', 'height', 'margin'];
+const LAYOUT = [
+  'padding',
+  'border-width',
+  'font-size',
+  'line-height',
+  'letter-spacing',
+  'gap',
+  'width',
+  'height',
+  'margin'
+];
 
 /** Common practice, no source: what moves should be placed and painted anew, not laid out anew. */
 export const layoutMotion = (registry: Registry): FindingRule => ({
@@ -19,7 +29,9 @@ export const layoutMotion = (registry: Registry): FindingRule => ({
         .filter(({ property, from }) => property === 'transition' && from === 'own')
         .flatMap(({ value, state, condition }) => {
           const entries = maybeTransitions(value) ?? [];
-          const moved = entries.filter(({ property, ms }) => LAYOUT.includes(property) && ms > 0).map(({ property }) => property);
+          const moved = entries
+            .filter(({ property, ms }) => LAYOUT.includes(property) && ms > 0)
+            .map(({ property }) => property);
           if (moved.length === 0) return [];
           const kept = entries.filter(({ property }) => !LAYOUT.includes(property));
           return [
@@ -29,10 +41,28 @@ export const layoutMotion = (registry: Registry): FindingRule => ({
               view: 'Timing' as const,
               number: moved.join(', '),
               sentence: `The ${label} of ${node.name} moves its ${moved.join(' and ')}`,
-              cause: 'The page is laid out again at every frame, which stutters on slow machines. Let it change at once, or use Move and Scale.',
+              cause:
+                'The page is laid out again at every frame, which stutters on slow machines. Let it change at once, or use Move and Scale.',
               fix: {
                 label: 'Let it change at once',
-                commands: [{ type: 'set-style', id: node.id, part, state, condition, property: 'transition', value: kept.length === 0 ? 'none' : kept.map(({ property, ms, delay, easing }) => `${property} ${ms}ms ${easing} ${delay}ms`).join(', ') }]
+                commands: [
+                  {
+                    type: 'set-style',
+                    id: node.id,
+                    part,
+                    state,
+                    condition,
+                    property: 'transition',
+                    value:
+                      kept.length === 0
+                        ? 'none'
+                        : kept
+                            .map(
+                              ({ property, ms, delay, easing }) => `${property} ${ms}ms ${easing} ${delay}ms`
+                            )
+                            .join(', ')
+                  }
+                ]
               }
             }
           ];

@@ -5,14 +5,18 @@ const STEPS = 24;
 /**
  * @param text a colour as CSS has it.
  * @param holds whether a colour will do.
- * @returns the colour nearest to it, on the way to black or to white, that will do, as `#rrggbb`; null where none does or it is no colour.
+ * @returns the colour nearest to it, on the way to black or to white, that will do, as `#rrggbb`; null where
+ * none does or it is no colour.
  */
 export function nearestColour(text: string, holds: (value: string) => boolean): string | null {
   const own = maybeColour(text);
   if (!own) return null;
   for (let step = 1; step <= STEPS; step += 1) {
     for (const end of [0, 1]) {
-      const mix = (channel: number) => Math.round((channel + (end - channel) * (step / STEPS)) * 255).toString(16).padStart(2, '0');
+      const mix = (channel: number) =>
+        Math.round((channel + (end - channel) * (step / STEPS)) * 255)
+          .toString(16)
+          .padStart(2, '0');
       const value = `#${mix(own.r)}${mix(own.g)}${mix(own.b)}`;
       if (holds(value)) return value;
     }

@@ -8,13 +8,20 @@ import type { Asset, Node } from '../../project/types';
 
 /** Device pixels to a CSS px of a sharp screen (common practice, no source). */
 const RATIO = 2;
-/** What one file may weigh before people wait for it (common practice, no source): as it is, and where smaller ones are made of it. */
+/**
+ * What one file may weigh before people wait for it (common practice, no source): as it is, and where smaller
+ * ones are made of it.
+ */
 const HEAVY = { asItIs: 400_000, original: 5_000_000 };
-/** Sections as tall as the window with a picture or film: more of them than this make a page slow and tiring (common practice, no source). */
+/**
+ * Sections as tall as the window with a picture or film: more of them than this make a page slow and tiring
+ * (common practice, no source).
+ */
 const SCREENS_MOST = 4;
 const SCREENS_WEIGHT_MOST = 4_000_000;
 
-const size = (bytes: number) => (bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.round(bytes / 1000)} kB`);
+const size = (bytes: number) =>
+  bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.round(bytes / 1000)} kB`;
 
 export const grainyPicture = (registry: Registry): FindingRule => ({
   id: 'picture-grainy',
@@ -55,7 +62,9 @@ export const heavyPicture = (registry: Registry): FindingRule => ({
           view: 'Fill' as const,
           number: size(asset.bytes),
           sentence: `${asset.file} in ${node.name} weighs ${size(asset.bytes)}`,
-          cause: hasPixels(asset) ? 'Smaller ones are made of it when you export, but one HTML file carries it whole, and so does your project file. Save it smaller.' : 'It goes along as it is: of a drawing or a moving picture no smaller one can be made. Save it smaller, or a moving one as a film.',
+          cause: hasPixels(asset)
+            ? 'Smaller ones are made of it when you export, but one HTML file carries it whole, and so does your project file. Save it smaller.'
+            : 'It goes along as it is: of a drawing or a moving picture no smaller one can be made. Save it smaller, or a moving one as a film.',
           fix: null
         }
       ];
@@ -63,7 +72,8 @@ export const heavyPicture = (registry: Registry): FindingRule => ({
 });
 
 /** At least four fifths of the window's height. */
-const isScreen = (height: unknown) => Number(/^(\d+(?:\.\d+)?)[sdl]?vh$/.exec(String(height))?.[1] ?? 0) >= 80;
+const isScreen = (height: unknown) =>
+  Number(/^(\d+(?:\.\d+)?)[sdl]?vh$/.exec(String(height))?.[1] ?? 0) >= 80;
 
 export const fullScreenMedia = (registry: Registry): FindingRule => ({
   id: 'full-screen-media',
@@ -71,9 +81,19 @@ export const fullScreenMedia = (registry: Registry): FindingRule => ({
   kinds: ['page'],
   scope: 'project',
   check(node, project) {
-    const sections = (node.slots.sections ?? []).map((id): Node => nodeOf(project, id)).filter((each) => each.kind === 'section');
-    const full = sections.map((each) => settingsWithDefaults(registry.kindOf(each.kind), each)).filter((each) => isScreen(each.height) && (each.picture || each.film || isFilmFile(String(each.video))));
-    const pictures = new Map(full.flatMap(({ picture, film }) => [picture, film].flatMap((id) => (id ? [[id as string, project.assets[id as Asset['id']]]] : []))));
+    const sections = (node.slots.sections ?? [])
+      .map((id): Node => nodeOf(project, id))
+      .filter((each) => each.kind === 'section');
+    const full = sections
+      .map((each) => settingsWithDefaults(registry.kindOf(each.kind), each))
+      .filter(
+        (each) => isScreen(each.height) && (each.picture || each.film || isFilmFile(String(each.video)))
+      );
+    const pictures = new Map(
+      full.flatMap(({ picture, film }) =>
+        [picture, film].flatMap((id) => (id ? [[id as string, project.assets[id as Asset['id']]]] : []))
+      )
+    );
     const weight = [...pictures.values()].reduce((sum, asset) => sum + (asset?.bytes ?? 0), 0);
     if (full.length <= SCREENS_MOST && weight <= SCREENS_WEIGHT_MOST) return [];
     return [

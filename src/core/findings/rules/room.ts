@@ -13,9 +13,13 @@ interface Sides {
 
 /** Padding above and below a part, px; null where it is in another unit. */
 function maybePadding(registry: Registry, project: Project, node: Node, part: string): Sides | null {
-  const sides = resolve(registry, project, { node: node.id, part }).get('padding')!.value.split(' ').map(parseQuantity);
+  const sides = resolve(registry, project, { node: node.id, part })
+    .get('padding')!
+    .value.split(' ')
+    .map(parseQuantity);
   const [top, bottom] = [sides[0], sides[2] ?? sides[0]];
-  const px = (side: ReturnType<typeof parseQuantity> | undefined) => (side && (side.unit === 'px' || side.value === 0) ? side.value : null);
+  const px = (side: ReturnType<typeof parseQuantity> | undefined) =>
+    side && (side.unit === 'px' || side.value === 0) ? side.value : null;
   const [above, below] = [px(top), px(bottom)];
   return above === null || below === null ? null : { top: above, bottom: below };
 }
@@ -33,7 +37,9 @@ export const paddingOverHeight = (registry: Registry): FindingRule => ({
     if (!padding || padding.top + padding.bottom <= given.value) return [];
     const both = padding.top + padding.bottom;
     const room = Math.max(0, Math.floor((given.value - 24) / 2));
-    const words = resolve(registry, project, { node: node.id, part: 'root' }).get('padding')!.value.split(' ');
+    const words = resolve(registry, project, { node: node.id, part: 'root' })
+      .get('padding')!
+      .value.split(' ');
     const right = words[1] ?? words[0]!;
     const left = words[3] ?? right;
     return [
@@ -43,10 +49,21 @@ export const paddingOverHeight = (registry: Registry): FindingRule => ({
         view: 'States',
         number: `${both} of ${given.value} px`,
         sentence: `${node.name} is to be ${given.value} px high and has ${both} px of padding alone`,
-        cause: 'It grows past its height before anything is in it. Take padding away, and place the content in the middle instead.',
+        cause:
+          'It grows past its height before anything is in it. Take padding away, and place the content in the middle instead.',
         fix: {
           label: `Pad it by ${room} px above and below`,
-          commands: [{ type: 'set-style', id: node.id, part: 'root', state: 'rest', condition: 'always', property: 'padding', value: right === left ? `${room}px ${right}` : `${room}px ${right} ${room}px ${left}` }]
+          commands: [
+            {
+              type: 'set-style',
+              id: node.id,
+              part: 'root',
+              state: 'rest',
+              condition: 'always',
+              property: 'padding',
+              value: right === left ? `${room}px ${right}` : `${room}px ${right} ${room}px ${left}`
+            }
+          ]
         }
       }
     ];
@@ -63,10 +80,20 @@ export const paddingTwice = (registry: Registry): FindingRule => ({
   check(node, project) {
     const children = childIds(node);
     const only = children.length === 1 ? nodeOf(project, children[0]!) : null;
-    if (!only || Object.keys(registry.kindOf(only.kind).slots).length === 0 || !registry.kindOf(only.kind).markup) return [];
-    const [outer, inner] = [maybePadding(registry, project, node, 'root'), maybePadding(registry, project, only, 'root')];
+    if (
+      !only ||
+      Object.keys(registry.kindOf(only.kind).slots).length === 0 ||
+      !registry.kindOf(only.kind).markup
+    )
+      return [];
+    const [outer, inner] = [
+      maybePadding(registry, project, node, 'root'),
+      maybePadding(registry, project, only, 'root')
+    ];
     const ground = resolve(registry, project, { node: only.id, part: 'root' });
-    const isSeen = ground.get('background-color')!.value !== 'transparent' || !/^0(?:px)?$/.test(ground.get('border-width')!.value);
+    const isSeen =
+      ground.get('background-color')!.value !== 'transparent' ||
+      !/^0(?:px)?$/.test(ground.get('border-width')!.value);
     if (!outer || !inner || isSeen || outer.top < TWICE_LEAST || inner.top < TWICE_LEAST) return [];
     return [
       {
@@ -76,7 +103,20 @@ export const paddingTwice = (registry: Registry): FindingRule => ({
         number: `${outer.top} + ${inner.top} px`,
         sentence: `${node.name} and ${only.name} in it both keep room: ${outer.top} + ${inner.top} px above`,
         cause: `${only.name} shows neither a ground nor a border, so the two look like one padding of ${outer.top + inner.top} px. Keep one of them.`,
-        fix: { label: `Take the padding of ${only.name} away`, commands: [{ type: 'set-style', id: only.id, part: 'root', state: 'rest', condition: 'always', property: 'padding', value: '0' }] }
+        fix: {
+          label: `Take the padding of ${only.name} away`,
+          commands: [
+            {
+              type: 'set-style',
+              id: only.id,
+              part: 'root',
+              state: 'rest',
+              condition: 'always',
+              property: 'padding',
+              value: '0'
+            }
+          ]
+        }
       }
     ];
   }
@@ -85,13 +125,23 @@ export const paddingTwice = (registry: Registry): FindingRule => ({
 /** WCAG 2.2, success criterion 2.4.3: focus goes in an order that keeps the meaning. */
 export const seenOrder = (registry: Registry): FindingRule => ({
   id: 'seen-order',
-  summary: 'Pieces with something to press are seen in another order than the keyboard goes (WCAG 2.2, 2.4.3)',
+  summary:
+    'Pieces with something to press are seen in another order than the keyboard goes (WCAG 2.2, 2.4.3)',
   kinds: null,
   check: (node, project) =>
     Object.keys(node.slots).flatMap((slot) => {
       const row = node.slots[slot]!.map((id) => nodeOf(project, id));
-      const orderOf = (each: Node, condition: 'always' | 'medium' | 'narrow') => Number(each.styles.root?.rest?.[condition]?.order ?? (condition === 'narrow' ? each.styles.root?.rest?.medium?.order : undefined) ?? each.styles.root?.rest?.always?.order ?? 0);
-      const isPressed = (each: Node) => subtreeIds(project, each.id).some((id) => Object.values(registry.kindOf(nodeOf(project, id).kind).anatomy).some(({ states }) => states.focus));
+      const orderOf = (each: Node, condition: 'always' | 'medium' | 'narrow') =>
+        Number(
+          each.styles.root?.rest?.[condition]?.order ??
+            (condition === 'narrow' ? each.styles.root?.rest?.medium?.order : undefined) ??
+            each.styles.root?.rest?.always?.order ??
+            0
+        );
+      const isPressed = (each: Node) =>
+        subtreeIds(project, each.id).some((id) =>
+          Object.values(registry.kindOf(nodeOf(project, id).kind).anatomy).some(({ states }) => states.focus)
+        );
       for (const condition of ['always', 'medium', 'narrow'] as const) {
         const pressed = row.filter(isPressed);
         const seen = pressed.toSorted((a, b) => orderOf(a, condition) - orderOf(b, condition));
@@ -103,7 +153,8 @@ export const seenOrder = (registry: Registry): FindingRule => ({
             part: 'root',
             view: 'Fallbacks' as const,
             sentence: `In ${node.name}, ${seen[at]!.name} is seen before ${pressed[at]!.name}, but the keyboard reaches it after${condition === 'always' ? '' : ` (${condition})`}`,
-            cause: 'People who use the keyboard or a screen reader go by the outline. Move the pieces there instead of changing their order.',
+            cause:
+              'People who use the keyboard or a screen reader go by the outline. Move the pieces there instead of changing their order.',
             fix: null
           }
         ];

@@ -31,48 +31,91 @@ interface Place {
   readonly where: string;
 }
 
-/** Every part, state and condition in which one of some properties is declared: only there can anything new be seen. */
-function placesOf(registry: Registry, node: Node, project: Project, properties: readonly string[]): readonly (Place & { readonly hasText: boolean })[] {
+/**
+ * Every part, state and condition in which one of some properties is declared: only there can anything new be
+ * seen.
+ */
+function placesOf(
+  registry: Registry,
+  node: Node,
+  project: Project,
+  properties: readonly string[]
+): readonly (Place & { readonly hasText: boolean })[] {
   const kind = registry.kindOf(node.kind);
   const drawn = drawnParts(analyse(registry, project, node));
   return Object.entries(kind.anatomy).flatMap(([part, { states, label, hasText = false }]) => {
     if (!drawn.has(part)) return [];
     const declared = cells(kind, node, part).filter(({ property }) => properties.includes(property));
-    return STATES.filter((state) => state !== 'disabled' && (state === 'rest' || states[state])).flatMap((state) =>
-      (['always', ...CIRCUMSTANCES] as const)
-        .filter((condition) => declared.some((cell) => cell.state === state && cell.condition === condition))
-        .map((condition) => ({ part, label, hasText, state, condition, where: `${state === 'rest' ? '' : ` on ${state}`}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}` }))
+    return STATES.filter((state) => state !== 'disabled' && (state === 'rest' || states[state])).flatMap(
+      (state) =>
+        (['always', ...CIRCUMSTANCES] as const)
+          .filter((condition) =>
+            declared.some((cell) => cell.state === state && cell.condition === condition)
+          )
+          .map((condition) => ({
+            part,
+            label,
+            hasText,
+            state,
+            condition,
+            where: `${state === 'rest' ? '' : ` on ${state}`}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`
+          }))
     );
   });
 }
 
-const at = (node: Node, { part, state, condition }: Place) => ({ node: node.id, part, state, conditions: heapOf(condition) });
+const at = (node: Node, { part, state, condition }: Place) => ({
+  node: node.id,
+  part,
+  state,
+  conditions: heapOf(condition)
+});
 
-/** A part that stands on a picture is looked at even where nothing is declared on it: the picture is what matters. */
-function restOverPicture(registry: Registry, node: Node, project: Project, seen: ReturnType<typeof placesOf>): ReturnType<typeof placesOf> {
+/**
+ * A part that stands on a picture is looked at even where nothing is declared on it: the picture is what
+ * matters.
+ */
+function restOverPicture(
+  registry: Registry,
+  node: Node,
+  project: Project,
+  seen: ReturnType<typeof placesOf>
+): ReturnType<typeof placesOf> {
   const drawn = drawnParts(analyse(registry, project, node));
   return Object.entries(registry.kindOf(node.kind).anatomy).flatMap(([part, { label, hasText = false }]) => {
-    const isSeen = seen.some((place) => place.part === part && place.state === 'rest' && place.condition === 'always');
+    const isSeen = seen.some(
+      (place) => place.part === part && place.state === 'rest' && place.condition === 'always'
+    );
     if (!hasText || isSeen || !drawn.has(part) || !writesOwnText(registry, node, part)) return [];
-    return maybeGroundOwner(registry, project, { node: node.id, part }) ? [{ part, label, hasText, state: 'rest' as const, condition: 'always' as const, where: '' }] : [];
+    return maybeGroundOwner(registry, project, { node: node.id, part })
+      ? [{ part, label, hasText, state: 'rest' as const, condition: 'always' as const, where: '' }]
+      : [];
   });
 }
 
 /** The root of a container has text only in what it holds, which is looked at on its own. */
-const writesOwnText = (registry: Registry, node: Node, part: string) => part !== 'root' || Object.keys(registry.kindOf(node.kind).slots).length === 0;
+const writesOwnText = (registry: Registry, node: Node, part: string) =>
+  part !== 'root' || Object.keys(registry.kindOf(node.kind).slots).length === 0;
 
 interface Mend {
   readonly label: string;
   readonly commands: readonly object[];
 }
 
-/** The least opacity, in whole percent, of a black or white layer over the picture at which the text can be read. */
+/**
+ * The least opacity, in whole percent, of a black or white layer over the picture at which the text can be
+ * read.
+ */
 function maybeVeil(registry: Registry, project: Project, node: Node, place: Place): Mend | null {
   const owner = maybeGroundOwner(registry, project, at(node, place));
   const ground = owner && groundOf(registry, project, owner, heapOf(place.condition));
   if (!owner || !ground?.veil) return null;
   const reads = (colour: string, percent: number) => {
-    const outcome = apply(registry, project, { type: 'batch', label: '', commands: ground.veil!(owner, colour, percent / 100) as Command[] });
+    const outcome = apply(registry, project, {
+      type: 'batch',
+      label: '',
+      commands: ground.veil!(owner, colour, percent / 100) as Command[]
+    });
     return outcome.ok && (textContrast(registry, outcome.project, at(node, place))?.least ?? 0) >= TEXT_LEAST;
   };
   const leastOf = (colour: string): number | null => {
@@ -91,11 +134,21 @@ function maybeVeil(registry: Registry, project: Project, node: Node, place: Plac
   });
   const best = found.sort((one, other) => one.percent - other.percent)[0];
   if (!best) return null;
-  return { label: `Lay ${best.percent} % ${best.colour === '#000000' ? 'black' : 'white'} behind the words, in ${nodeOf(project, owner).name}`, commands: ground.veil(owner, best.colour, best.percent / 100) };
+  return {
+    label: `Lay ${best.percent} % ${best.colour === '#000000' ? 'black' : 'white'} behind the words, in ${nodeOf(project, owner).name}`,
+    commands: ground.veil(owner, best.colour, best.percent / 100)
+  };
 }
 
 /** A cell of the state sheet given another value, and the project as it would be then. */
-function withCell(registry: Registry, project: Project, node: Node, { part, state, condition }: Place, property: string, value: string): { readonly command: Command; readonly project: Project | null } {
+function withCell(
+  registry: Registry,
+  project: Project,
+  node: Node,
+  { part, state, condition }: Place,
+  property: string,
+  value: string
+): { readonly command: Command; readonly project: Project | null } {
   const command = { type: 'set-style', id: node.id, part, state, condition, property, value };
   const outcome = apply(registry, project, command);
   return { command, project: outcome.ok ? outcome.project : null };
@@ -108,7 +161,12 @@ function maybeColourMend(registry: Registry, project: Project, node: Node, place
     const { project: next } = withCell(registry, project, node, place, 'color', each);
     return next !== null && (textContrast(registry, next, at(node, place))?.least ?? 0) >= TEXT_LEAST;
   });
-  return value === null ? null : { label: `Make the text ${value}`, commands: [withCell(registry, project, node, place, 'color', value).command] };
+  return value === null
+    ? null
+    : {
+        label: `Make the text ${value}`,
+        commands: [withCell(registry, project, node, place, 'color', value).command]
+      };
 }
 
 /** The ring in the nearest colour that can be seen. */
@@ -121,28 +179,45 @@ function maybeRingMend(registry: Registry, project: Project, node: Node, place: 
     const { project: next } = withCell(registry, project, node, place, 'outline', ringOf(each));
     return next !== null && (ringContrast(registry, next, at(node, place)) ?? 0) >= RING_LEAST;
   });
-  return value === null ? null : { label: `Make the ring ${value}`, commands: [withCell(registry, project, node, place, 'outline', ringOf(value)).command] };
+  return value === null
+    ? null
+    : {
+        label: `Make the ring ${value}`,
+        commands: [withCell(registry, project, node, place, 'outline', ringOf(value)).command]
+      };
 }
 
 /** The state's own colour moved on until the change can be seen and its words can still be read. */
-function maybeChangeMend(registry: Registry, project: Project, node: Node, place: Place & { readonly hasText: boolean }): Mend | null {
+function maybeChangeMend(
+  registry: Registry,
+  project: Project,
+  node: Node,
+  place: Place & { readonly hasText: boolean }
+): Mend | null {
   const resolved = resolve(registry, project, at(node, place));
   for (const property of ['background-color', 'color', 'border-color']) {
     const value = nearestColour(resolved.get(property)!.value, (each) => {
       const { project: next } = withCell(registry, project, node, place, property, each);
-      if (next === null || (changeAgainstRest(registry, next, at(node, place))?.colour ?? 0) < FAINT) return false;
-      return !place.hasText || (textContrast(registry, next, at(node, place))?.least ?? TEXT_LEAST) >= TEXT_LEAST;
+      if (next === null || (changeAgainstRest(registry, next, at(node, place))?.colour ?? 0) < FAINT)
+        return false;
+      return (
+        !place.hasText || (textContrast(registry, next, at(node, place))?.least ?? TEXT_LEAST) >= TEXT_LEAST
+      );
     });
     if (value === null) continue;
     const { command } = withCell(registry, project, node, place, property, value);
-    return { label: `Make its ${STYLE_PROPERTIES.get(property)!.label.toLowerCase()} ${value}`, commands: [command] };
+    return {
+      label: `Make its ${STYLE_PROPERTIES.get(property)!.label.toLowerCase()} ${value}`,
+      commands: [command]
+    };
   }
   return null;
 }
 
 export const textContrastRule = (registry: Registry): FindingRule => ({
   id: 'text-contrast',
-  summary: 'Text has too little contrast in one of its states, under a condition or over a picture (WCAG 2.2, 1.4.3)',
+  summary:
+    'Text has too little contrast in one of its states, under a condition or over a picture (WCAG 2.2, 1.4.3)',
   kinds: null,
   check(node, project) {
     const declared = placesOf(registry, node, project, ['color', 'background-color', 'opacity']);
@@ -152,7 +227,9 @@ export const textContrastRule = (registry: Registry): FindingRule => ({
       const isMixed = ratio.most > ratio.least + 0.05;
       // What it holds is looked at on its own, with the very same picture behind it.
       if (isMixed && !writesOwnText(registry, node, place.part)) return [];
-      const number = isMixed ? `${ratio.least.toFixed(1)} to ${ratio.most.toFixed(1)} : 1` : `${ratio.least.toFixed(1)} : 1`;
+      const number = isMixed
+        ? `${ratio.least.toFixed(1)} to ${ratio.most.toFixed(1)} : 1`
+        : `${ratio.least.toFixed(1)} : 1`;
       const onPicture = isMixed ? ' over what it stands on' : '';
       return [
         {
@@ -164,7 +241,9 @@ export const textContrastRule = (registry: Registry): FindingRule => ({
           cause: isMixed
             ? `Text needs ${TEXT_LEAST} : 1 against the lightest and the darkest of the picture. A layer of colour between the two brings them closer together.`
             : `Text needs ${TEXT_LEAST} : 1 against what is behind it. Make one of the two colours darker or lighter.`,
-          fix: (isMixed ? maybeVeil(registry, project, node, place) : null) ?? maybeColourMend(registry, project, node, place)
+          fix:
+            (isMixed ? maybeVeil(registry, project, node, place) : null) ??
+            maybeColourMend(registry, project, node, place)
         }
       ];
     });
@@ -198,7 +277,16 @@ export const faintChangeRule = (registry: Registry): FindingRule => ({
   summary: 'A state can hardly be told from rest',
   kinds: null,
   check: (node, project) =>
-    placesOf(registry, node, project, ['color', 'background-color', 'border-color', 'opacity', 'outline', 'box-shadow', 'translate', 'scale'])
+    placesOf(registry, node, project, [
+      'color',
+      'background-color',
+      'border-color',
+      'opacity',
+      'outline',
+      'box-shadow',
+      'translate',
+      'scale'
+    ])
       .filter(({ condition, state }) => condition === 'always' && state !== 'rest')
       .flatMap((place) => {
         const change = changeAgainstRest(registry, project, at(node, place));

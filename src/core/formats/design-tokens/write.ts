@@ -11,7 +11,12 @@ function colourValue(text: string): object | null {
   const colour = maybeColour(text);
   if (!colour) return null;
   const parts = [colour.r, colour.g, colour.b];
-  return { colorSpace: 'srgb', components: parts.map((part) => round(Math.min(1, Math.max(0, part)))), ...(colour.alpha < 1 ? { alpha: round(colour.alpha, 4) } : {}), hex: hexOf(parts) };
+  return {
+    colorSpace: 'srgb',
+    components: parts.map((part) => round(Math.min(1, Math.max(0, part)))),
+    ...(colour.alpha < 1 ? { alpha: round(colour.alpha, 4) } : {}),
+    hex: hexOf(parts)
+  };
 }
 
 function quantity(text: string, units: readonly string[]): { value: number; unit: string } | null {
@@ -41,9 +46,17 @@ function shadowValue(text: string): unknown {
     const lengths = words.flatMap((word) => quantity(word, ['px', 'rem']) ?? []);
     const colour = words.find((word) => word !== 'inset' && !quantity(word, ['px', 'rem']));
     const value = colour && colourValue(colour);
-    if (!value || lengths.length < 2 || lengths.length + (words.includes('inset') ? 2 : 1) !== words.length) return null;
+    if (!value || lengths.length < 2 || lengths.length + (words.includes('inset') ? 2 : 1) !== words.length)
+      return null;
     const zero = { value: 0, unit: 'px' };
-    return { color: value, offsetX: lengths[0], offsetY: lengths[1], blur: lengths[2] ?? zero, spread: lengths[3] ?? zero, ...(words.includes('inset') ? { inset: true } : {}) };
+    return {
+      color: value,
+      offsetX: lengths[0],
+      offsetY: lengths[1],
+      blur: lengths[2] ?? zero,
+      spread: lengths[3] ?? zero,
+      ...(words.includes('inset') ? { inset: true } : {})
+    };
   });
   if (layers.length === 0 || layers.includes(null)) return null;
   return layers.length === 1 ? layers[0] : layers;
@@ -59,7 +72,11 @@ function valueOf(type: TokenType, text: string): unknown {
     case 'duration':
       return quantity(text, ['ms', 's']);
     case 'easing': {
-      const curve = text === 'linear' ? [0, 0, 1, 1] : (ownOf(KEYWORD_CURVES, text) ?? /^cubic-bezier\(([^)]*)\)$/.exec(text)?.[1]?.split(',').map(Number));
+      const curve =
+        text === 'linear'
+          ? [0, 0, 1, 1]
+          : (ownOf(KEYWORD_CURVES, text) ??
+            /^cubic-bezier\(([^)]*)\)$/.exec(text)?.[1]?.split(',').map(Number));
       return curve?.length === 4 ? [...curve] : null;
     }
     case 'shadow':
@@ -97,13 +114,14 @@ const keyOf = (name: string) => name.trim().replace(/[{}.]/g, '-').replace(/^\$+
 type Group = { [name: string]: unknown };
 
 /**
- * @returns where each token stands in the document, by id. A “/” in a name makes groups; a token that has the name of a group is that
- * group's root, and of two names that are written alike the later one takes a number.
+ * @returns where each token stands in the document, by id. A “/” in a name makes groups; a token that has the
+ * name of a group is that group's root, and of two names that are written alike the later one takes a number.
  */
 function pathsOf(tokens: readonly Token[]): ReadonlyMap<string, readonly string[]> {
   const wanted = tokens.map(({ id, name }) => ({ id, path: name.split('/').map(keyOf) }));
   const groups = new Set<string>();
-  for (const { path } of wanted) for (let length = 1; length < path.length; length += 1) groups.add(path.slice(0, length).join('.'));
+  for (const { path } of wanted)
+    for (let length = 1; length < path.length; length += 1) groups.add(path.slice(0, length).join('.'));
   const taken = new Set<string>();
   const maybeFree = (path: readonly string[]): readonly string[] | null => {
     const own = groups.has(path.join('.')) ? [...path, ROOT] : path;
@@ -120,8 +138,8 @@ function pathsOf(tokens: readonly Token[]): ReadonlyMap<string, readonly string[
 }
 
 /**
- * @returns the tokens as a document of the format. A “/” in a name makes groups. Values the format has no type for (`5vw`,
- * `spring(0.3)`) stand as strings in our own extension beside the nearest value it has.
+ * @returns the tokens as a document of the format. A “/” in a name makes groups. Values the format has no
+ * type for (`5vw`, `spring(0.3)`) stand as strings in our own extension beside the nearest value it has.
  */
 export function writeDesignTokens(tokens: Readonly<Record<string, Token>>): string {
   const root: Group = emptyRecord();
@@ -143,7 +161,9 @@ function writtenToken(token: Token, aliasOf: (value: string) => string | null): 
   const { id, name, type } = token;
   const own = type === 'type-style' ? typographyValue(token.value, aliasOf) : valueOf(type, token.value);
   const value = aliasOf(token.value) ?? own;
-  // A token needs a value of its type; one that cannot be said in the format is given as text, which has no type there.
-  if (value === null) return { $value: token.value, $extensions: { [OWN]: { id, name, type, value: token.value } } };
+  // A token needs a value of its type; one that cannot be said in the format is given as text, which has no
+  // type there.
+  if (value === null)
+    return { $value: token.value, $extensions: { [OWN]: { id, name, type, value: token.value } } };
   return { $type: TYPES[type], $value: value, $extensions: { [OWN]: { id, name, type } } };
 }

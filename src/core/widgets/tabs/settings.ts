@@ -153,6 +153,9 @@ export const adapt = {
   print: { form: 'open', equal: false }
 } as const;
 
-/** A panel that keeps its room or is still on its way out cannot be hidden the way the browser's search needs it. */
+/**
+ * A panel that keeps its room or is still on its way out cannot be hidden the way the browser's search needs
+ * it.
+ */
 export const canBeFound = (variants: readonly TabsSettings[]): boolean =>
   variants.some(({ find }) => find) && !variants.some(({ equal, out }) => equal || moves(out));

@@ -1,7 +1,10 @@
 import type { RequestHandler } from '@sveltejs/kit';
 import { workshop } from '$server/workshop';
 
-/** Finishes printed pages in a worker; see src/server/finish.ts. Answers 4xx with a sentence where the request does not fit or is too large. */
+/**
+ * Finishes printed pages in a worker; see src/server/finish.ts. Answers 4xx with a sentence where the request
+ * does not fit or is too large.
+ */
 export const POST: RequestHandler = async ({ request }) => {
   const { status, body } = await workshop.finish(await request.text(), request.signal);
   return new Response(body, { status, headers: { 'content-type': 'application/json' } });
