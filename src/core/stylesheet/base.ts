@@ -27,6 +27,9 @@ const PICTURES = `picture {
 /** @returns the class of a drawing that is used from the sheet of symbols. */
 export const symbolClass = (prefix = ''): string => (prefix ? `${prefix}-symbol` : 'symbol');
 
+/** What no piece may be called in a style sheet. */
+export const SYMBOL_CLASSES = ['symbol', 'symbol-filled', 'symbol-sheet'];
+
 /** A line drawing, as large as the text it stands in and in its colour. */
 const symbols = (name: string, areFilled: boolean): string[] => {
   const line = `.${name} {

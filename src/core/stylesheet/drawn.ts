@@ -24,16 +24,22 @@ export const nothingDrawn = (): Drawn => ({
 
 const known = new WeakMap<Element, Drawn>();
 
-/** Adds what one piece draws. */
-export function addDrawn({ markup, behaviours }: Analysis, into: Drawn): void {
-  behaviours.forEach((name) => into.behaviours.add(name));
-  if (!markup) return;
+/** @returns what one piece draws; the same object as long as its markup is the same. */
+export function drawnIn(markup: Element): Drawn {
   let own = known.get(markup);
   if (!own) {
     own = nothingDrawn();
     collect(markup, own);
     known.set(markup, own);
   }
+  return own;
+}
+
+/** Adds what one piece draws. */
+export function addDrawn({ markup, behaviours }: Analysis, into: Drawn): void {
+  behaviours.forEach((name) => into.behaviours.add(name));
+  if (!markup) return;
+  const own = drawnIn(markup);
   own.parts.forEach((part) => into.parts.add(part));
   own.attributes.forEach((name) => into.attributes.add(name));
   into.icons.line ||= own.icons.line;

@@ -97,8 +97,10 @@ export function withoutIdle(cells: readonly Cell[], drawn: Drawn, isAmongOthers 
       ? each
       : { ...each, selector: each.selector.replace(NOT_DISABLED, '') };
     const shorthand = familyOf(cell.property);
+    const isShorthand = cell.property === shorthand;
     const earlier = kept.filter(
-      ({ meets, property }) => meets === cell.meets && (property === cell.property || property === shorthand)
+      ({ meets, property }) =>
+        meets === cell.meets && (isShorthand || property === cell.property || property === shorthand)
     );
     const isFlex = cells.some(
       ({ part, property, value }) => part === cell.part && property === 'display' && value.endsWith('flex')

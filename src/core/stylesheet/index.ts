@@ -3,7 +3,7 @@ import type { Registry } from '../kinds/registry';
 import type { Analysis, Sheet } from '../compile/analyse';
 import type { Bands, Node, NodeId, Token } from '../project/types';
 import { customProperties } from '../css/tokens';
-import { baseRules, type Needs } from './base';
+import { baseRules, SYMBOL_CLASSES, type Needs } from './base';
 import { printBlock, wrapped, type ClassOf } from './block';
 import { shortBorders } from './borders';
 import { cellsOf, partsIn, type Cell } from './cells';
@@ -86,10 +86,8 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
     return blocks.length > 0 ? [section(registry.kindOf(kind).label, blocks)] : [];
   });
 
-  const names = new Names(
-    registry,
-    said.kinds.flatMap(({ kind, parts }) => parts.map((part) => partClass(kind, part)))
-  );
+  const ofParts = said.kinds.flatMap(({ kind, parts }) => parts.map((part) => partClass(kind, part)));
+  const names = new Names(registry, [...ofParts, ...SYMBOL_CLASSES]);
   const owns = said.kinds.flatMap(({ kind, groups, own }) => sameOwn(kind, groups, own, options, names));
   for (const { pieces, name, kind } of owns) pieces.forEach(({ id }) => classes.set(id, { kind, own: name }));
   for (const { id, kind } of found) if (!classes.has(id)) classes.set(id, { kind, own: null });

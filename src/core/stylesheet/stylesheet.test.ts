@@ -106,6 +106,12 @@ describe('names', () => {
     expect(said(css, '.heading')).not.toContain('3rem');
   });
 
+  it('of a piece that is called as icons are stay apart', () => {
+    const { css } = print(headings(['Symbol', 'Two', 'Three'], look('symbol', 'font-size', '48px')));
+    expect(said(css, '.symbol')).toBe('');
+    expect(said(css, '.symbol-2')).toContain('font-size: 3rem');
+  });
+
   it('stand for what several places say', () => {
     const hovered = { ...look('one', 'color', '#f4ebd8'), state: 'hover' };
     const { css } = print(
