@@ -242,6 +242,38 @@ test('three widths keep the picked piece in sight; each can be typed, the narrow
     .toBe(true);
 });
 
+test('a width that is drawn late, or is typed, takes the others nowhere', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Press heading');
+  const first = page.frameLocator('iframe[title^="Preview of"]:not([title*=","])');
+  const narrow = page.frameLocator('iframe[title$=", narrow"]');
+  const late: (() => void)[] = [];
+  await page.route('**/frame', async (route) => {
+    await new Promise<void>((arrive) => late.push(arrive));
+    await route.continue();
+  });
+  await page.keyboard.press('w');
+  await expect.poll(() => late.length).toBe(2);
+  const end = () =>
+    first.locator('body').evaluate(() => document.documentElement.scrollHeight - innerHeight - scrollY);
+  await first.locator('body').evaluate(() => scrollTo(0, document.documentElement.scrollHeight));
+  late.forEach((arrive) => arrive());
+  const heading = narrow.locator('.press-heading');
+  await expect
+    .poll(() => heading.evaluate((each) => each.getBoundingClientRect().top < innerHeight))
+    .toBe(true);
+  const width = page.getByRole('textbox', { name: 'Width of the narrow page' });
+  await width.fill('320');
+  await page.keyboard.press('Enter');
+  await expect.poll(() => narrow.locator('body').evaluate(() => innerWidth)).toBe(320);
+  // What the frames have to tell of it is told within two frames of each.
+  for (const frame of [narrow, first])
+    await frame
+      .locator('body')
+      .evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+  expect(await end()).toBeLessThan(2);
+});
+
 test('at 320 px and at 200 % zoom everything can be reached', async ({ page }) => {
   await Bench.openDemo(page);
   for (const size of [

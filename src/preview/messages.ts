@@ -30,9 +30,16 @@ const long = (name: string, fits: (each: unknown) => boolean) =>
     .required()
     .test(name, `${name} do not fit`, (value) => value.length <= 25_000 && value.every(fits)) as never;
 
-/** A piece in sight, and which part of its height lies over the reading line; null where none is known. */
+/**
+ * A piece in sight, which part of its height (0 to 1) lies over the reading line, and how far the line is
+ * from its nearer edge where it does not cross it (px, above it less than 0); null where none is known.
+ */
 const sight = () =>
-  object({ node: string().strict(true).max(64).required(), part: number().required() })
+  object({
+    node: string().strict(true).max(64).required(),
+    part: number().min(0).max(1).required(),
+    beyond: number().required()
+  })
     .nullable()
     .default(null);
 
@@ -196,7 +203,9 @@ const fromFrame = {
   scrolled: object({
     type: string().oneOf(['scrolled']).required(),
     share: number().min(0).max(1).required(),
-    at: sight()
+    at: sight(),
+    /** Whether a person scrolled, so that the other widths follow; false where an edit or the workbench did. */
+    byHand: boolean().strict(true).required()
   }),
   measured: object({
     type: string().oneOf(['measured']).required(),

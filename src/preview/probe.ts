@@ -2,6 +2,7 @@ import { impliedStates } from '$core/cascade/states';
 import { distancesOf, stripsOf, type Strip } from './guides';
 import { measureRows } from './measure';
 import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages';
+import { createFollowing } from './following';
 import { createMotion } from './motion';
 import { createPage } from './page';
 import { drawSpecimens } from './specimens';
@@ -48,6 +49,12 @@ async function write(order: Extract<ToFrame, { type: 'write' }>): Promise<void> 
   drawOutline();
 }
 
+const following = createFollowing({
+  elementOf: page.elementOf,
+  picked: () => shown.picked?.node ?? null,
+  tell
+});
+
 const stack = createStack((id) => page.elementOf(id), tell);
 
 window.addEventListener('message', (event) => {
@@ -73,7 +80,7 @@ function receive(data: unknown): void {
   if (message.type === 'write') return void write(message);
   if (message.type === 'play') return motion.play(partElements(message.node, message.part));
   if (message.type === 'scrub') return motion.scrub(message.time);
-  if (message.type === 'scroll') return scrollLike(message);
+  if (message.type === 'scroll') return following.follow(message);
   if (message.type === 'measure')
     return tell({ type: 'measured', viewport: innerWidth, rows: measureRows(message.rows, page.elementOf) });
   specimens = message;
@@ -95,7 +102,7 @@ function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   redrawSpecimens();
   requestAnimationFrame(() => {
     tell({ type: 'patched', seq: message.seq, work, shown: performance.timeOrigin + performance.now() });
-    soonSight();
+    if (!specimens) following.edited();
   });
 }
 
@@ -139,56 +146,6 @@ function forcedElement(picked: Pick, state: string): HTMLElement | null {
   );
 }
 
-const way = () => Math.max(1, root.scrollHeight - innerHeight);
-/** Where the eye rests while one reads: a third down the window. */
-const readingLine = () => innerHeight / 3;
-
-/** The piece at the reading line, the picked one where it is in sight, and how far of it lies over the line. */
-function pieceInSight(): { node: string; part: number } | null {
-  const picked = shown.picked ? page.elementOf(shown.picked.node) : null;
-  const box = picked?.getBoundingClientRect();
-  const isPickedSeen = box !== undefined && box.height > 0 && box.bottom > 0 && box.top < innerHeight;
-  const element = isPickedSeen
-    ? picked
-    : document.elementFromPoint(innerWidth / 2, readingLine())?.closest<HTMLElement>('[data-k]');
-  if (!element?.dataset.k) return null;
-  const { top, height } = element.getBoundingClientRect();
-  return { node: element.dataset.k, part: (readingLine() - top) / Math.max(1, height) };
-}
-
-let ownTop = -1;
-
-/** Scrolls as another frame has: the same piece at the same place, or, at the ends of the page, to the end. */
-function scrollLike({ share, at }: Extract<ToFrame, { type: 'scroll' }>): void {
-  const element = at && share > 0 && share < 1 ? page.elementOf(at.node) : null;
-  const box = element?.getBoundingClientRect();
-  const top =
-    box && box.height > 0 ? scrollY + box.top + box.height * at!.part - readingLine() : share * way();
-  ownTop = Math.round(Math.min(way(), Math.max(0, top)));
-  window.scrollTo({ top: ownTop, behavior: 'instant' });
-}
-
-let sightTimer: ReturnType<typeof setTimeout> | undefined;
-
-/** After an edit has been painted, what is in sight may be something else. */
-function soonSight(): void {
-  clearTimeout(sightTimer);
-  if (!specimens) sightTimer = setTimeout(tellSight, 60);
-}
-
-const tellSight = () =>
-  tell({ type: 'scrolled', share: Math.min(1, Math.max(0, scrollY / way())), at: pieceInSight() });
-
-document.addEventListener(
-  'scroll',
-  () => {
-    // What was scrolled from outside is not told again.
-    if (Math.abs(scrollY - ownTop) > 2) tellSight();
-    ownTop = -1;
-  },
-  { passive: true }
-);
-
 /** Looked for in the piece alone, since a page may have thousands of elements. */
 function partElements(node: string, part: string, more = ''): HTMLElement[] {
   const piece = page.elementOf(node);
@@ -214,8 +171,11 @@ function reveal(id: string): void {
   const leastTop = Math.min(TAG_ROOM, box.top + scrollY);
   const isInSight = box.top >= leastTop && box.top < innerHeight - 40;
   const isTall = box.height > innerHeight - 2 * TAG_ROOM;
-  if (!isInSight) element.scrollIntoView({ block: isTall ? 'start' : 'center', behavior: 'instant' });
-  if (!isInSight && isTall) scrollBy({ top: -TAG_ROOM, behavior: 'instant' });
+  if (!isInSight)
+    following.bring(() => {
+      element.scrollIntoView({ block: isTall ? 'start' : 'center', behavior: 'instant' });
+      if (isTall) scrollBy({ top: -TAG_ROOM, behavior: 'instant' });
+    });
   drawOutline();
 }
 

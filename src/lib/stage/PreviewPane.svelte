@@ -121,9 +121,19 @@
 
   function ready(key: string, send: (message: ToFrame) => void): void {
     senders.set(key, send);
-    // The page has to be there before anything on it can come into sight.
+    fresh.add(key);
+  }
+
+  /** Frames whose page has not been drawn yet; nothing on it can come into sight before. */
+  const fresh = new Set<string>();
+
+  function drawn(key: string): void {
     const id = wb.selected.at(-1);
-    if (id) setTimeout(() => send({ type: 'reveal', node: id }), 80);
+    if (fresh.delete(key) && id) senders.get(key)?.({ type: 'reveal', node: id });
+    if (key !== 'one') return;
+    wb.isDrawn = true;
+    measure();
+    wb.findingsWatch.begin(wb.project, wb.fits);
   }
 
   $effect(() => {
@@ -141,15 +151,12 @@
     if (message.type === 'key') return onkey(message);
     if (message.type === 'scrolled') {
       if (key === 'one') wb.inSight = sectionOf(message.at?.node);
-      return toAll({ type: 'scroll', share: message.share, at: message.at }, key);
+      if (message.byHand) toAll({ type: 'scroll', share: message.share, at: message.at }, key);
+      return;
     }
     if (message.type === 'hovered') return void (hovered = message.pick && wb.project.nodes[message.pick.node as NodeId] ? message : null);
     if (message.type === 'measured') return gauge.take(message);
-    if (message.type === 'patched' && key === 'one') {
-      wb.isDrawn = true;
-      measure();
-      wb.findingsWatch.begin(wb.project, wb.fits);
-    }
+    if (message.type === 'patched') return drawn(key);
     if (message.type === 'dragged') return takeDragged(wb, message, frames.find((frame) => frame.key === key)?.width ?? wb.width);
     if (message.type === 'overlaps') return key === 'one' ? void (wb.overlaps = { node: message.node as NodeId, others: message.others as NodeId[] }) : undefined;
     if (message.type === 'written') return takeWritten(wb, message.node as NodeId, message.html);
