@@ -35,6 +35,19 @@ describe('nesting', () => {
     expect(nestingOf('<svg><g><path d="M0 0"/><path d="M1 1"/></g></svg>', true)).toBe(2);
   });
 
+  it('counts what only a parser could tell from text', () => {
+    // Each was found by the random texts below, once in some 50,000.
+    for (const html of [
+      '<select><style><select><em><em><em>',
+      '<svg><title><em></title><em>',
+      '<svg><title><p></title><em>',
+      '<svg><![CDATA[<em><!--]]><g/>'
+    ])
+      expect(nestingOf(html), html).toBeGreaterThanOrEqual(parsedDepth(html));
+    const drawing = '<svg><style><![CDATA[ .a > .b { fill: red } ]]></style><g></g><g></g></svg>';
+    expect(nestingOf(drawing, true)).toBe(2);
+  });
+
   it('is never less than what a parser makes of it', () => {
     const part = fc.constantFrom(
       '<em>',

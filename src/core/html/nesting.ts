@@ -65,6 +65,12 @@ const SCOPES = new Set(
  */
 const RAW = new Set(['iframe', 'noembed', 'noframes', 'script', 'style', 'textarea', 'title', 'xmp']);
 
+/**
+ * Elements of drawings and formulas that hold HTML: an end tag within them does not reach what stands in them
+ * open (HTML standard, 13.2.6.5, HTML integration points).
+ */
+const HOLD_HTML = new Set(['title', 'desc', 'foreignobject', 'annotation-xml']);
+
 interface Tag {
   readonly name: string;
   readonly isEnd: boolean;
@@ -84,7 +90,13 @@ const TAG_START = /<(\/?)([a-z][^\s/>]*)/iy;
  */
 const ATTRIBUTE = /[\s/]+|=?[^\s/>=]*(?:\s*=\s*(?:"[^"]*(?:"|$)|'[^']*(?:'|$)|[^\s"'>][^\s>]*)?)?/y;
 
-/** Reads the tags of some HTML one after the other, and its words between them. */
+const CDATA = '<![CDATA[';
+
+/**
+ * Reads the tags of some HTML one after the other, and its words between them. Where only a parser could
+ * tell whether something is text (a title in a list of choices, CDATA in what may be a drawing), whatever
+ * looks like a start tag is told and no end tag is, so that what is counted is never too little.
+ */
 function readTags(
   text: string,
   ontag: (tag: Tag) => void,
@@ -92,28 +104,55 @@ function readTags(
 ): void {
   let at = 0;
   let drawings = 0;
+  let choices = 0;
   let raw: string | null = null;
+  /** Up to here it may be text or tags. */
+  let doubtUntil = 0;
+  const count = (open: number, tag: Tag) => Math.max(0, open + (tag.isEnd ? -1 : 1));
   const note = (tag: Tag): void => {
-    if (tag.name === 'svg' || tag.name === 'math') drawings = Math.max(0, drawings + (tag.isEnd ? -1 : 1));
+    if (tag.name === 'svg' || tag.name === 'math') drawings = count(drawings, tag);
+    if (tag.name === 'select') choices = count(choices, tag);
     raw = !tag.isEnd && drawings === 0 && RAW.has(tag.name) ? tag.name : null;
     ontag(tag);
   };
   while (at < text.length) {
-    const next = text.indexOf('<', at);
-    const until = next < 0 ? text.length : next;
-    if (until > at) onwords(text.slice(at, until));
-    if (next < 0) return;
-    at = endOfMarkup(text, next, note);
+    const next = endOf(text, at, '<');
+    if (next > at) onwords(text.slice(at, next));
+    if (next === text.length) return;
+    if (drawings > 0 && text.startsWith(CDATA, next)) {
+      const end = endOf(text, next, ']]>');
+      if (endOf(text, next + 1, '<') < end) doubtUntil = text.length;
+    }
+    at = next < doubtUntil ? doubtfulEnd(text, next, note) : endOfMarkup(text, next, note);
     if (at === next) {
       onwords('<');
       at += 1;
     }
     if (raw !== null) {
       const end = text.slice(at).search(new RegExp(`</${raw}[\\s/>]`, 'i'));
-      at = end < 0 ? text.length : at + end;
+      const rawUntil = end < 0 ? text.length : at + end;
+      // In a list of choices other elements than scripts are left out, and what is in them is no text.
+      const isDoubtful = choices > 0 && raw !== 'script';
+      if (isDoubtful) doubtUntil = Math.max(doubtUntil, rawUntil);
+      else at = rawUntil;
       raw = null;
     }
   }
+}
+
+/** @returns where `what` next stands from `from` on; the end of the text where it does not. */
+function endOf(text: string, from: number, what: string): number {
+  const found = text.indexOf(what, from);
+  return found < 0 ? text.length : found;
+}
+
+/** @returns where the name of what looks like a start tag ends; `from` itself where none does. */
+function doubtfulEnd(text: string, from: number, ontag: (tag: Tag) => void): number {
+  TAG_START.lastIndex = from;
+  const start = TAG_START.exec(text);
+  if (!start || start[1] === '/') return from;
+  ontag({ name: start[2]!.toLowerCase(), isEnd: false, hasSlash: false });
+  return TAG_START.lastIndex;
 }
 
 /** @returns where the comment or tag that starts at `from` ends; `from` itself where none does. */
@@ -145,26 +184,38 @@ export function nestingOf(text: string, isDrawing = false): number {
   /** Where the open elements of each name began, counted in tags. */
   const open = new Map<string, number[]>();
   const scopes: number[] = [];
+  const order: number[] = [];
+  const closed = new Set<number>();
+  const innermost = (): number | undefined => {
+    while (order.length > 0 && closed.has(order.at(-1)!)) order.pop();
+    return order.at(-1);
+  };
   let count = 0;
   let now = 0;
   let most = 0;
   readTags(text, ({ name, isEnd, hasSlash }) => {
-    if (VOID.has(name) || IMPLIED.has(name)) return;
+    if (VOID.has(name)) return;
+    // Each closes the last of its kind, so that they never come to be many; they still stand between others.
+    const counts = IMPLIED.has(name) ? 0 : 1;
     count += 1;
     const begun = open.get(name) ?? [];
     if (isEnd) {
-      const canReach = begun.length > 0 && begun.at(-1)! >= (scopes.at(-1) ?? 0);
-      if (!canReach) return;
-      if (begun.pop() === scopes.at(-1)) scopes.pop();
-      now -= 1;
+      const last = begun.at(-1);
+      if (last === undefined || last < (scopes.at(-1) ?? 0)) return;
+      if (HOLD_HTML.has(name) && last !== innermost()) return;
+      begun.pop();
+      closed.add(last);
+      if (last === scopes.at(-1)) scopes.pop();
+      now -= counts;
       return;
     }
     const closesItself = isDrawing && hasSlash && !NEVER_IN_DRAWINGS.has(name);
     if (closesItself) return;
     open.set(name, begun);
     begun.push(count);
+    order.push(count);
     if (SCOPES.has(name) && !isDrawing) scopes.push(count);
-    now += 1;
+    now += counts;
     most = Math.max(most, now);
   });
   return most;
