@@ -1,5 +1,15 @@
 <script lang="ts">
-  import { Button, FileUploaderButton, InlineLoading, InlineNotification, Modal, OverflowMenu, OverflowMenuItem, TextInput, ToastNotification } from 'carbon-components-svelte';
+  import {
+    Button,
+    FileUploaderButton,
+    InlineLoading,
+    InlineNotification,
+    Modal,
+    OverflowMenu,
+    OverflowMenuItem,
+    TextInput,
+    ToastNotification
+  } from 'carbon-components-svelte';
   import { liveQuery } from 'dexie';
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
@@ -12,10 +22,23 @@
   import Thumbnail from '$lib/parts/Thumbnail.svelte';
   import { saveFile } from '$lib/state/exporting';
   import { NOT_LASTING, storageSentence, type ProjectRow } from '$lib/store/db';
-  import { deleteProject, duplicateProject, listProjects, openProject, renameProject, restoreProject } from '$lib/store/projects';
+  import {
+    deleteProject,
+    duplicateProject,
+    listProjects,
+    openProject,
+    renameProject,
+    restoreProject
+  } from '$lib/store/projects';
   import { startProject, type Start } from '$lib/store/starting';
   import type { PageProps } from './$types';
-  import { addDemo, addDemoOnFirstStart, importFile, storedProjectFile, type Imported } from '$lib/store/transfer';
+  import {
+    addDemo,
+    addDemoOnFirstStart,
+    importFile,
+    storedProjectFile,
+    type Imported
+  } from '$lib/store/transfer';
 
   const { data }: PageProps = $props();
 
@@ -127,14 +150,41 @@
   <main>
     <div class="head">
       <h1>Projects</h1>
-      <Button size="small" kind="ghost" on:click={() => attempt(async () => take(await addDemo()))}>Add the demo</Button>
-      <FileUploaderButton size="small" kind="tertiary" labelText="Import a project file" disableLabelChanges accept={['.kymation']} on:change={({ detail }) => importFiles(detail)} />
+      <Button size="small" kind="ghost" on:click={() => attempt(async () => take(await addDemo()))}
+        >Add the demo</Button
+      >
+      <FileUploaderButton
+        size="small"
+        kind="tertiary"
+        labelText="Import a project file"
+        disableLabelChanges
+        accept={['.kymation']}
+        on:change={({ detail }) => importFiles(detail)}
+      />
       <Button size="small" on:click={() => (isStarting = true)}>New project</Button>
     </div>
-    {#if !data.lasts}<InlineNotification kind="warning" lowContrast hideCloseButton title="" subtitle={NOT_LASTING} />{/if}
-    {#if fault}<InlineNotification kind="error" lowContrast title="" subtitle={fault} on:close={() => (fault = '')} />{/if}
+    {#if !data.lasts}<InlineNotification
+        kind="warning"
+        lowContrast
+        hideCloseButton
+        title=""
+        subtitle={NOT_LASTING}
+      />{/if}
+    {#if fault}<InlineNotification
+        kind="error"
+        lowContrast
+        title=""
+        subtitle={fault}
+        on:close={() => (fault = '')}
+      />{/if}
     {#if notes.length > 0}
-      <InlineNotification kind="warning" lowContrast title="Imported, with {notes.length} {notes.length === 1 ? 'thing' : 'things'} left out." subtitle={notes.slice(0, 3).join(' ')} on:close={() => (notes = [])} />
+      <InlineNotification
+        kind="warning"
+        lowContrast
+        title="Imported, with {notes.length} {notes.length === 1 ? 'thing' : 'things'} left out."
+        subtitle={notes.slice(0, 3).join(' ')}
+        on:close={() => (notes = [])}
+      />
     {/if}
     {#if isUnread}
       <div class="empty" role="alert">
@@ -152,15 +202,24 @@
       <ul>
         {#each rows as row (row.id)}
           <li>
-            <a href={resolve('/project/[id]', { id: row.id })} aria-label="Open {row.name}"><Thumbnail id={row.id} changed={row.changed} /></a>
+            <a href={resolve('/project/[id]', { id: row.id })} aria-label="Open {row.name}"
+              ><Thumbnail id={row.id} changed={row.changed} /></a
+            >
             <div class="about">
-              <a class="name" href={resolve('/project/[id]', { id: row.id })} title={row.name} tabindex="-1">{row.name}</a>
-              <span>{row.pages} {row.pages === 1 ? 'page' : 'pages'} · changed {when.format(row.changed)}</span>
+              <a class="name" href={resolve('/project/[id]', { id: row.id })} title={row.name} tabindex="-1"
+                >{row.name}</a
+              >
+              <span
+                >{row.pages} {row.pages === 1 ? 'page' : 'pages'} · changed {when.format(row.changed)}</span
+              >
             </div>
             <OverflowMenu flipped size="sm" aria-label="More for {row.name}" iconDescription="More">
               <OverflowMenuItem text="Open" on:click={() => open(row.id)} />
               <OverflowMenuItem text="Rename" on:click={() => (renaming = { row, name: row.name })} />
-              <OverflowMenuItem text="Duplicate" on:click={() => attempt(async () => void (await duplicateProject(row.id)))} />
+              <OverflowMenuItem
+                text="Duplicate"
+                on:click={() => attempt(async () => void (await duplicateProject(row.id)))}
+              />
               <OverflowMenuItem text="Export project file" on:click={() => exportProject(row.id)} />
               <OverflowMenuItem text="Delete" danger hasDivider on:click={() => remove(row)} />
             </OverflowMenu>
@@ -172,7 +231,11 @@
 </div>
 
 {#if isStarting}
-  {#await import('$lib/home/NewProject.svelte') then { default: NewProject }}<NewProject rows={rows ?? []} onstart={create} onclose={() => (isStarting = false)} />{/await}
+  {#await import('$lib/home/NewProject.svelte') then { default: NewProject }}<NewProject
+      rows={rows ?? []}
+      onstart={create}
+      onclose={() => (isStarting = false)}
+    />{/await}
 {/if}
 {#if renaming}
   <Modal
@@ -195,7 +258,13 @@
 {#if deleted}
   {@const row = deleted}
   <div class="toast">
-    <ToastNotification lowContrast kind="info" title="Deleted {row.name}" timeout={15000} on:close={() => (deleted = null)}>
+    <ToastNotification
+      lowContrast
+      kind="info"
+      title="Deleted {row.name}"
+      timeout={15000}
+      on:close={() => (deleted = null)}
+    >
       {#snippet subtitleChildren()}
         <button
           type="button"
@@ -203,7 +272,8 @@
           onclick={async () => {
             await attempt(() => restoreProject(row.id));
             deleted = null;
-          }}>Bring it back</button>
+          }}>Bring it back</button
+        >
       {/snippet}
     </ToastNotification>
   </div>

@@ -30,7 +30,9 @@
   async function lookInto(id: string): Promise<void> {
     from = id;
     const stored = id ? await openProject(id as ProjectId) : null;
-    pages = stored ? stored.project.info.pageOrder.map((each) => ({ id: each, name: stored.project.pages[each]!.name })) : [];
+    pages = stored
+      ? stored.project.info.pageOrder.map((each) => ({ id: each, name: stored.project.pages[each]!.name }))
+      : [];
     page = pages[0]?.id ?? '';
   }
 
@@ -42,26 +44,49 @@
   function start(): void {
     if (!canStart) return;
     if (choice === 'empty') onstart(name.trim(), { from: 'empty' });
-    else if (choice === 'copy') onstart(name.trim(), { from: 'page', project: from as ProjectId, page: page as PageId });
+    else if (choice === 'copy')
+      onstart(name.trim(), { from: 'page', project: from as ProjectId, page: page as PageId });
     else onstart(name.trim(), { from: 'skeleton', skeleton: choice });
   }
 </script>
 
-<Modal open size="sm" modalHeading="New project" primaryButtonText="Start" secondaryButtonText="Cancel" primaryButtonDisabled={!canStart} on:submit={start} on:click:button--secondary={onclose} on:close={onclose} selectorPrimaryFocus="#new-project-name">
+<Modal
+  open
+  size="sm"
+  modalHeading="New project"
+  primaryButtonText="Start"
+  secondaryButtonText="Cancel"
+  primaryButtonDisabled={!canStart}
+  on:submit={start}
+  on:click:button--secondary={onclose}
+  on:close={onclose}
+  selectorPrimaryFocus="#new-project-name"
+>
   <div>
     <TextInput id="new-project-name" size="sm" labelText="Name" bind:value={name} maxlength={120} />
     <fieldset>
       <legend>Start from</legend>
       {#each CHOICES as each (each.id)}
         <label class:off={each.id === 'copy' && rows.length === 0}>
-          <input type="radio" name="start" value={each.id} checked={choice === each.id} disabled={each.id === 'copy' && rows.length === 0} onchange={() => choose(each.id)} />
+          <input
+            type="radio"
+            name="start"
+            value={each.id}
+            checked={choice === each.id}
+            disabled={each.id === 'copy' && rows.length === 0}
+            onchange={() => choose(each.id)}
+          />
           <span><b>{each.label}</b> {each.summary}</span>
         </label>
       {/each}
     </fieldset>
     {#if choice === 'copy'}
       <div class="which">
-        <select aria-label="Project to copy from" value={from} onchange={(event) => void lookInto(event.currentTarget.value)}>
+        <select
+          aria-label="Project to copy from"
+          value={from}
+          onchange={(event) => void lookInto(event.currentTarget.value)}
+        >
           {#each rows as row (row.id)}<option value={row.id}>{row.name}</option>{/each}
         </select>
         <select aria-label="Page to copy" bind:value={page}>

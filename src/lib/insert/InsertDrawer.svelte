@@ -27,7 +27,10 @@
   const groups = $derived.by(() => {
     if (isAsked) return [{ name: `Found: ${matches.length}`, entries: matches }];
     const names = [...new Set(matches.map(({ group }) => group))];
-    return names.map((name) => ({ name: name as string, entries: matches.filter(({ group }) => group === name) }));
+    return names.map((name) => ({
+      name: name as string,
+      entries: matches.filter(({ group }) => group === name)
+    }));
   });
   const goes = $derived.by(() => {
     const place = active ? wb.findPlace(active.kind) : null;
@@ -72,10 +75,15 @@
     const all = options();
     const from = all[markedAt()]?.getBoundingClientRect();
     if (!from) return all[0] ?? null;
-    const boxes = all.map((each) => ({ each, box: each.getBoundingClientRect() })).filter(({ box }) => (box.top - from.top) * by > 1);
+    const boxes = all
+      .map((each) => ({ each, box: each.getBoundingClientRect() }))
+      .filter(({ box }) => (box.top - from.top) * by > 1);
     const row = by * Math.min(...boxes.map(({ box }) => box.top * by));
     const inRow = boxes.filter(({ box }) => Math.abs(box.top - row) < 2);
-    return inRow.toSorted((a, b) => Math.abs(a.box.left - from.left) - Math.abs(b.box.left - from.left))[0]?.each ?? null;
+    return (
+      inRow.toSorted((a, b) => Math.abs(a.box.left - from.left) - Math.abs(b.box.left - from.left))[0]
+        ?.each ?? null
+    );
   }
 
   function onkeydown(event: KeyboardEvent): void {
@@ -91,7 +99,13 @@
   }
 </script>
 
-<div class="drawer" role="dialog" aria-label="Insert" tabindex="-1" onkeydown={(event) => event.key === 'Escape' && (event.stopPropagation(), (wb.open = null))}>
+<div
+  class="drawer"
+  role="dialog"
+  aria-label="Insert"
+  tabindex="-1"
+  onkeydown={(event) => event.key === 'Escape' && (event.stopPropagation(), (wb.open = null))}
+>
   <div class="top">
     <input
       bind:this={field}
@@ -118,7 +132,15 @@
         <div class="cards" role="presentation">
           {#each group.entries as entry (entry.id)}
             <!-- svelte-ignore a11y_click_events_have_key_events -->
-            <div id="insert-{entry.id}" data-entry={entry.id} class="card" role="option" tabindex="-1" aria-selected={entry === active} onclick={() => take(entry)}>
+            <div
+              id="insert-{entry.id}"
+              data-entry={entry.id}
+              class="card"
+              role="option"
+              tabindex="-1"
+              aria-selected={entry === active}
+              onclick={() => take(entry)}
+            >
               <span class="drawing" aria-hidden="true">
                 {#if drawings.has(entry.id)}
                   <img src={drawings.get(entry.id)} alt="" width={DRAWN.width} height={DRAWN.height} />

@@ -1,5 +1,12 @@
 <script lang="ts">
-  import { Button, ContentSwitcher, InlineLoading, InlineNotification, Modal, Switch } from 'carbon-components-svelte';
+  import {
+    Button,
+    ContentSwitcher,
+    InlineLoading,
+    InlineNotification,
+    Modal,
+    Switch
+  } from 'carbon-components-svelte';
   import { placeholdersOf } from '$core/findings/placeholders';
   import { slug } from '$core/project/ids';
   import type { SupportTarget } from '$core/project/types';
@@ -11,7 +18,11 @@
   const { wb }: { wb: Workbench } = $props();
 
   const FORMS = ['folder', 'single', 'snippet'] as const;
-  const TARGETS: Readonly<Record<SupportTarget, string>> = { widely: 'widely available', newly: 'newly available', current: 'this browser and its like' };
+  const TARGETS: Readonly<Record<SupportTarget, string>> = {
+    widely: 'widely available',
+    newly: 'newly available',
+    current: 'this browser and its like'
+  };
   let form = $state<(typeof FORMS)[number]>('folder');
   let whole = $state(false);
   let minified = $state(false);
@@ -22,11 +33,18 @@
   const stem = $derived(slug(wb.project.info.name) || 'page');
   const pages = $derived(whole ? wb.project.info.pageOrder : [wb.pageId]);
   /** A snippet is of the picked piece; a page or nothing picked gives none. */
-  const piece = $derived(wb.selected.length > 0 && registry.kindOf(wb.drawn.kind).category !== 'page' ? wb.drawn : null);
+  const piece = $derived(
+    wb.selected.length > 0 && registry.kindOf(wb.drawn.kind).category !== 'page' ? wb.drawn : null
+  );
   const files = $derived(result?.ok ? result.files : []);
   const file = $derived(files[Math.min(shown, files.length - 1)]);
   const canSave = $derived(files.length > 0 && result?.ok === true && result.broken.length === 0);
-  const total = $derived(files.reduce((sum, each) => ({ raw: sum.raw + each.raw, gzip: sum.gzip + each.gzip }), { raw: 0, gzip: 0 }));
+  const total = $derived(
+    files.reduce((sum, each) => ({ raw: sum.raw + each.raw, gzip: sum.gzip + each.gzip }), {
+      raw: 0,
+      gzip: 0
+    })
+  );
   const uses = $derived(result?.ok ? result.uses : []);
   const costs = $derived(result?.ok ? Object.entries(result.costs) : []);
 
@@ -47,7 +65,8 @@
       snippet: form === 'snippet' ? piece!.id : null,
       minified,
       signal: controller.signal,
-      onprogress: (done, of) => (pictures = of > 0 && done < of ? `Making smaller pictures, ${done + 1} of ${of}…` : '')
+      onprogress: (done, of) =>
+        (pictures = of > 0 && done < of ? `Making smaller pictures, ${done + 1} of ${of}…` : '')
     }).then(
       (done) => (result = done),
       (error: unknown) => {
@@ -59,13 +78,19 @@
 
   const size = (bytes: number) => (bytes < 1000 ? `${bytes} B` : `${(bytes / 1000).toFixed(1)} kB`);
   const since = (use: (typeof uses)[number]) =>
-    use.baseline === 'high' ? `everywhere since ${use.since?.slice(0, 7)}` : use.baseline === 'low' ? `newly, since ${use.since?.slice(0, 7)}` : 'not yet everywhere';
+    use.baseline === 'high'
+      ? `everywhere since ${use.since?.slice(0, 7)}`
+      : use.baseline === 'low'
+        ? `newly, since ${use.since?.slice(0, 7)}`
+        : 'not yet everywhere';
 
   function save(): void {
     if (!canSave) return;
     const html = files.filter((each) => each.path.endsWith('.html'));
-    if (form === 'snippet') saveFile(`${stem}-${piece!.id}-snippet.html`, new Blob([html[0]!.text!], { type: 'text/html' }));
-    else if (form === 'single' && html.length === 1) saveFile(`${stem}-${html[0]!.path}`, new Blob([html[0]!.text!], { type: 'text/html' }));
+    if (form === 'snippet')
+      saveFile(`${stem}-${piece!.id}-snippet.html`, new Blob([html[0]!.text!], { type: 'text/html' }));
+    else if (form === 'single' && html.length === 1)
+      saveFile(`${stem}-${html[0]!.path}`, new Blob([html[0]!.text!], { type: 'text/html' }));
     else saveFile(`${stem}.zip`, zipOf(files));
   }
 
@@ -74,7 +99,10 @@
       await navigator.clipboard.writeText(files[0]!.text!);
       copied = true;
     } catch {
-      wb.message = { kind: 'error', text: 'The browser did not let the text onto the clipboard. Save the file instead.' };
+      wb.message = {
+        kind: 'error',
+        text: 'The browser did not let the text onto the clipboard. Save the file instead.'
+      };
     }
   }
 
@@ -85,65 +113,123 @@
 
 <Modal open passiveModal size="lg" modalHeading="Export" on:close={() => (wb.open = null)}>
   <div class="choices">
-    <ContentSwitcher size="sm" selectedIndex={FORMS.indexOf(form)} on:change={({ detail }) => (form = FORMS[detail]!)}>
+    <ContentSwitcher
+      size="sm"
+      selectedIndex={FORMS.indexOf(form)}
+      on:change={({ detail }) => (form = FORMS[detail]!)}
+    >
       <Switch text="Folder" />
       <Switch text="One HTML file" />
       <Switch text="Snippet" />
     </ContentSwitcher>
     {#if form !== 'snippet' && wb.project.info.pageOrder.length > 1}
-      <ContentSwitcher size="sm" selectedIndex={whole ? 1 : 0} on:change={({ detail }) => (whole = detail === 1)}>
+      <ContentSwitcher
+        size="sm"
+        selectedIndex={whole ? 1 : 0}
+        on:change={({ detail }) => (whole = detail === 1)}
+      >
         <Switch text="This page" />
         <Switch text="All {wb.project.info.pageOrder.length} pages" />
       </ContentSwitcher>
     {/if}
-    <label>Browsers
-      <select value={wb.project.info.support} onchange={(event) => wb.dispatch({ type: 'set-support', support: event.currentTarget.value })}>
-        {#each Object.entries(TARGETS) as [target, words] (target)}<option value={target}>{words}</option>{/each}
+    <label
+      >Browsers
+      <select
+        value={wb.project.info.support}
+        onchange={(event) => wb.dispatch({ type: 'set-support', support: event.currentTarget.value })}
+      >
+        {#each Object.entries(TARGETS) as [target, words] (target)}<option value={target}>{words}</option
+          >{/each}
       </select>
     </label>
-    <label>Script
-      <select value={minified ? 'minified' : 'readable'} onchange={(event) => (minified = event.currentTarget.value === 'minified')}>
+    <label
+      >Script
+      <select
+        value={minified ? 'minified' : 'readable'}
+        onchange={(event) => (minified = event.currentTarget.value === 'minified')}
+      >
         <option value="readable">readable</option>
         <option value="minified">minified</option>
       </select>
     </label>
   </div>
   {#if form === 'snippet' && !piece}
-    <p class="none">A snippet is one piece to paste into any site. Pick one in the outline first, such as a widget or a section.</p>
+    <p class="none">
+      A snippet is one piece to paste into any site. Pick one in the outline first, such as a widget or a
+      section.
+    </p>
   {:else if result && !result.ok}
     <InlineNotification kind="error" hideCloseButton title="Not exported." subtitle={result.sentence} />
   {:else if !result}
     <InlineLoading description={pictures || 'Printing, checking and measuring…'} />
   {:else}
     {#if result.broken.length > 0}
-      <InlineNotification kind="error" hideCloseButton title="This export is broken and cannot be saved." subtitle="{result.broken[0]} Look for the value that was set last, and take it back with Ctrl Z." />
+      <InlineNotification
+        kind="error"
+        hideCloseButton
+        title="This export is broken and cannot be saved."
+        subtitle="{result.broken[0]} Look for the value that was set last, and take it back with Ctrl Z."
+      />
     {/if}
     {#if result.problems.length > 0}
-      <InlineNotification lowContrast kind="warning" hideCloseButton title="{result.problems.length} {result.problems.length === 1 ? 'thing' : 'things'} to know." subtitle={result.problems.slice(0, 3).join(' · ')} />
+      <InlineNotification
+        lowContrast
+        kind="warning"
+        hideCloseButton
+        title="{result.problems.length} {result.problems.length === 1 ? 'thing' : 'things'} to know."
+        subtitle={result.problems.slice(0, 3).join(' · ')}
+      />
     {/if}
     {#if placeholders > 0}
-      <p class="left">Still as it came: {placeholders} {placeholders === 1 ? 'word, label or picture' : 'words, labels and pictures'}. <button type="button" class="link" onclick={() => (wb.open = 'findings')}>Show {placeholders === 1 ? 'it' : 'them'}</button></p>
+      <p class="left">
+        Still as it came: {placeholders}
+        {placeholders === 1 ? 'word, label or picture' : 'words, labels and pictures'}.
+        <button type="button" class="link" onclick={() => (wb.open = 'findings')}
+          >Show {placeholders === 1 ? 'it' : 'them'}</button
+        >
+      </p>
     {/if}
     <div class="files">
       <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
       <div class="list" tabindex="0" role="region" aria-label="Files and what they use">
         <table>
-          <thead><tr><th scope="col">{form === 'snippet' ? piece!.name : 'File'}</th><th scope="col">raw</th><th scope="col">gzip</th></tr></thead>
+          <thead
+            ><tr
+              ><th scope="col">{form === 'snippet' ? piece!.name : 'File'}</th><th scope="col">raw</th><th
+                scope="col">gzip</th
+              ></tr
+            ></thead
+          >
           <tbody>
             {#each files as each, i (each.path)}
               <tr class:shown={each === file}>
-                <td><button type="button" class="plain" aria-pressed={each === file} onclick={() => (shown = i)}>{each.path}</button></td>
+                <td
+                  ><button
+                    type="button"
+                    class="plain"
+                    aria-pressed={each === file}
+                    onclick={() => (shown = i)}>{each.path}</button
+                  ></td
+                >
                 <td class="mono">{size(each.raw)}</td>
                 <td class="mono">{size(each.gzip)}</td>
               </tr>
             {/each}
           </tbody>
-          {#if files.length > 1}<tfoot><tr><th scope="row">Together</th><td class="mono">{size(total.raw)}</td><td class="mono">{size(total.gzip)}</td></tr></tfoot>{/if}
+          {#if files.length > 1}<tfoot
+              ><tr
+                ><th scope="row">Together</th><td class="mono">{size(total.raw)}</td><td class="mono"
+                  >{size(total.gzip)}</td
+                ></tr
+              ></tfoot
+            >{/if}
         </table>
         {#if costs.length > 0}
           <h3>What the script does</h3>
           <ul>
-            {#each costs as [name, bytes] (name)}<li><span>{name}</span> <span class="mono">{bytes} B</span></li>{/each}
+            {#each costs as [name, bytes] (name)}<li>
+                <span>{name}</span> <span class="mono">{bytes} B</span>
+              </li>{/each}
           </ul>
         {/if}
         <h3>What the browser does</h3>
@@ -151,19 +237,37 @@
           {#each uses as use (use.feature)}
             <li class:unsafe={!use.isSafe} title="{use.name}: {since(use)}">
               <span>{use.what}</span>
-              <span class="how">{use.form === 'scripted' ? `by script, ${result.costs[use.behaviour ?? ''] ?? 0} B` : use.form === 'extra' ? 'where it can' : use.isSafe ? 'itself' : 'not in all of them'}</span>
+              <span class="how"
+                >{use.form === 'scripted'
+                  ? `by script, ${result.costs[use.behaviour ?? ''] ?? 0} B`
+                  : use.form === 'extra'
+                    ? 'where it can'
+                    : use.isSafe
+                      ? 'itself'
+                      : 'not in all of them'}</span
+              >
             </li>
           {/each}
         </ul>
       </div>
       <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-      <pre tabindex="0" aria-label="Text of {file?.path}">{file?.text === null ? 'A picture; it goes along as it is.' : file?.text.slice(0, 60_000)}</pre>
+      <pre tabindex="0" aria-label="Text of {file?.path}">{file?.text === null
+          ? 'A picture; it goes along as it is.'
+          : file?.text.slice(0, 60_000)}</pre>
     </div>
   {/if}
   <div class="buttons">
     <button type="button" class="link" onclick={saveProject}>Save the project file (.kymation)</button>
-    {#if form === 'snippet'}<Button size="small" kind="tertiary" disabled={!canSave} on:click={copy}>{copied ? 'Copied' : 'Copy to the clipboard'}</Button>{/if}
-    <Button size="small" disabled={!canSave} on:click={save}>{form === 'folder' || (form === 'single' && pages.length > 1) ? 'Save zip' : form === 'snippet' ? 'Save snippet' : 'Save HTML file'}</Button>
+    {#if form === 'snippet'}<Button size="small" kind="tertiary" disabled={!canSave} on:click={copy}
+        >{copied ? 'Copied' : 'Copy to the clipboard'}</Button
+      >{/if}
+    <Button size="small" disabled={!canSave} on:click={save}
+      >{form === 'folder' || (form === 'single' && pages.length > 1)
+        ? 'Save zip'
+        : form === 'snippet'
+          ? 'Save snippet'
+          : 'Save HTML file'}</Button
+    >
   </div>
 </Modal>
 

@@ -22,8 +22,15 @@
     { name: 'no-script', label: 'no script', tone: 'var(--rust)' },
     { name: 'print', label: 'print', tone: 'var(--ink-2)' }
   ]);
-  const settings = $derived(<S,>(condition: ConditionName) => (condition === 'always' ? settingsWithDefaults(wb.kind, wb.drawn) : settingsAt(wb.kind, wb.drawn, condition)) as S);
-  const computed = $derived(wb.kind.fallbacks(wb.drawn, { bands, settings, fit: wb.fits.get(wb.drawn.id) ?? null }));
+  const settings = $derived(
+    <S,>(condition: ConditionName) =>
+      (condition === 'always'
+        ? settingsWithDefaults(wb.kind, wb.drawn)
+        : settingsAt(wb.kind, wb.drawn, condition)) as S
+  );
+  const computed = $derived(
+    wb.kind.fallbacks(wb.drawn, { bands, settings, fit: wb.fits.get(wb.drawn.id) ?? null })
+  );
   const responsive = $derived(fieldsOf(wb.kind).filter((field) => field.responsive));
   /** The form first, then what the widget does, then how it moves. */
   const ordered = $derived([...responsive].sort((a, b) => rank(a.view) - rank(b.view)));
@@ -38,26 +45,53 @@
     const fold = fields.find((field) => field.flag === 'folds');
     if (!fit || !fold || !wb.kind.fit) return null;
     const under = settingsWithDefaults(wb.kind, wb.drawn)[fold.key] as number;
-    if (fit.from === null) return { text: `The ${wb.kind.fit.what} never fit on one line: they need ${Math.ceil(fit.needed)} px and their place gives ${Math.floor(fit.available)} px.`, to: null, key: fold.key };
+    if (fit.from === null)
+      return {
+        text: `The ${wb.kind.fit.what} never fit on one line: they need ${Math.ceil(fit.needed)} px and their place gives ${Math.floor(fit.available)} px.`,
+        to: null,
+        key: fold.key
+      };
     const from = Math.ceil(fitFrom(fit));
-    if (from <= under || from <= 280) return { text: `The ${wb.kind.fit.what} fit on one line from ${Math.max(280, from)} px on${under > 0 ? `, and fold under ${under} px` : ''}.`, to: null, key: fold.key };
-    return { text: `The ${wb.kind.fit.what} need ${from} px at this type size; ${under > 0 ? `between ${from} and ${under} px` : 'below that'} they wrap onto more lines.`, to: from, key: fold.key };
+    if (from <= under || from <= 280)
+      return {
+        text: `The ${wb.kind.fit.what} fit on one line from ${Math.max(280, from)} px on${under > 0 ? `, and fold under ${under} px` : ''}.`,
+        to: null,
+        key: fold.key
+      };
+    return {
+      text: `The ${wb.kind.fit.what} need ${from} px at this type size; ${under > 0 ? `between ${from} and ${under} px` : 'below that'} they wrap onto more lines.`,
+      to: from,
+      key: fold.key
+    };
   });
 </script>
 
 {#if isEmpty}
-  <p class="nothing">The page is there at every width and under every condition. Its look can differ: see States, at ≤ medium and ≤ narrow. Pick a piece to say what becomes of it.</p>
+  <p class="nothing">
+    The page is there at every width and under every condition. Its look can differ: see States, at ≤ medium
+    and ≤ narrow. Pick a piece to say what becomes of it.
+  </p>
 {:else}
   {#if gap}
     <p class="gap" class:bad={gap.to !== null}>
       {gap.text}
       {#if gap.to !== null}
         {@const { key, to } = gap}
-        <button type="button" class="link" onclick={() => wb.dispatch({ type: 'set-setting', id: wb.drawn.id, key, value: to })}>Fold at {to}</button>
+        <button
+          type="button"
+          class="link"
+          onclick={() => wb.dispatch({ type: 'set-setting', id: wb.drawn.id, key, value: to })}
+          >Fold at {to}</button
+        >
       {/if}
       {#if gap.key && settingsWithDefaults(wb.kind, wb.drawn)[gap.key] !== 0}
         {@const { key } = gap}
-        <button type="button" class="link" onclick={() => wb.dispatch({ type: 'set-setting', id: wb.drawn.id, key, value: 0 })}>Never fold</button>
+        <button
+          type="button"
+          class="link"
+          onclick={() => wb.dispatch({ type: 'set-setting', id: wb.drawn.id, key, value: 0 })}
+          >Never fold</button
+        >
       {/if}
     </p>
   {/if}
@@ -65,7 +99,9 @@
     <thead>
       <tr>
         <td></td>
-        {#each columns as { name, label, tone } (name)}<th scope="col" style:border-top-color={tone}>{label}</th>{/each}
+        {#each columns as { name, label, tone } (name)}<th scope="col" style:border-top-color={tone}
+            >{label}</th
+          >{/each}
       </tr>
     </thead>
     <tbody>
@@ -78,7 +114,8 @@
           <th scope="row">{row.label}</th>
           {#each columns as { name } (name)}
             {@const text = name === 'always' ? row.wide : row.cells[name]}
-            <td class:faint={text == null || (name !== 'always' && text === row.wide)}>{text ?? 'as wide'}</td>
+            <td class:faint={text == null || (name !== 'always' && text === row.wide)}>{text ?? 'as wide'}</td
+            >
           {/each}
         </tr>
       {/each}
@@ -87,7 +124,9 @@
         {#each columns as { name } (name)}<ShownCell {wb} condition={name} property="--k-hide" />{/each}
       </tr>
       <tr>
-        <th scope="row" title="Place among its neighbours: lower numbers come first, 0 for all that have none">Order</th>
+        <th scope="row" title="Place among its neighbours: lower numbers come first, 0 for all that have none"
+          >Order</th
+        >
         {#each columns as { name } (name)}<ShownCell {wb} condition={name} property="order" />{/each}
       </tr>
       {#each ordered as field (field.key)}
@@ -100,7 +139,9 @@
   </table>
 {/if}
 {#if fields.length > 0}
-  <div class="fields">{#each fields as field (field.key)}<Field {wb} node={wb.drawn} {field} />{/each}</div>
+  <div class="fields">
+    {#each fields as field (field.key)}<Field {wb} node={wb.drawn} {field} />{/each}
+  </div>
 {/if}
 
 <style>

@@ -24,7 +24,12 @@
   }
 
   const fields = $derived(fieldsOf(kind, view).filter(({ needs }) => !needs || needs.some(isMet)));
-  const groups = $derived([...new Set(fields.map(({ group }) => group ?? ''))].map((name) => ({ name, fields: fields.filter(({ group }) => (group ?? '') === name) })));
+  const groups = $derived(
+    [...new Set(fields.map(({ group }) => group ?? ''))].map((name) => ({
+      name,
+      fields: fields.filter(({ group }) => (group ?? '') === name)
+    }))
+  );
   const lists = $derived(view === 'fill' ? Object.entries(kind.slots).filter(([, slot]) => slot.items) : []);
   const place = $derived(maybePlaceOf(wb.project, node.id));
   const isItem = $derived(kind.markup === null);
@@ -57,7 +62,10 @@
     if (!stacked) return null;
     const { overlaps } = wb;
     // Until it has been measured, all of them may share some room with it.
-    const met = (ids: readonly NodeId[]) => ids.filter((id) => overlaps?.node !== node.id || overlaps.others.includes(id)).map((id) => nodeOf(wb.project, id).name);
+    const met = (ids: readonly NodeId[]) =>
+      ids
+        .filter((id) => overlaps?.node !== node.id || overlaps.others.includes(id))
+        .map((id) => nodeOf(wb.project, id).name);
     return { ...stacked, covers: met(stacked.below), covered: met(stacked.above) };
   });
 </script>
@@ -68,7 +76,13 @@
       <div class="field" data-field="name">
         <label for="{id}-name">{isItem ? 'Label' : 'Name in the outline'}</label>
         <div>
-          <input id="{id}-name" value={node.name} aria-invalid={fault !== ''} onfocus={() => (gesture += 1)} oninput={(event) => rename(event.currentTarget.value)} />
+          <input
+            id="{id}-name"
+            value={node.name}
+            aria-invalid={fault !== ''}
+            onfocus={() => (gesture += 1)}
+            oninput={(event) => rename(event.currentTarget.value)}
+          />
           {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
         </div>
       </div>
@@ -76,9 +90,14 @@
     {#if isPage && view === 'fill'}{#key wb.pageId}<PageFields {wb} />{/key}{/if}
     {#each groups as group (group.name)}
       {#if group.name}
-        <details open={!folded.has(group.name)} ontoggle={(event) => fold(group.name, !event.currentTarget.open)}>
+        <details
+          open={!folded.has(group.name)}
+          ontoggle={(event) => fold(group.name, !event.currentTarget.open)}
+        >
           <summary>{group.name}</summary>
-          <div class="grid">{#each group.fields as field (field.key)}<Field {wb} {node} {field} />{/each}</div>
+          <div class="grid">
+            {#each group.fields as field (field.key)}<Field {wb} {node} {field} />{/each}
+          </div>
         </details>
       {:else}
         {#each group.fields as field (field.key)}<Field {wb} {node} {field} />{/each}
@@ -87,20 +106,44 @@
     {#each lists as [slot, { label }] (slot)}<ItemList {wb} owner={node} {slot} {label} />{/each}
     {#if isItem && place}
       <p class="note">
-        One {kind.label.toLowerCase()} of <button type="button" class="link" onclick={() => wb.select([place.parent])}>{nodeOf(wb.project, place.parent).name}</button>.{#if kind.slots.content} Insert anything into it with <kbd>A</kbd>.{/if}
+        One {kind.label.toLowerCase()} of
+        <button type="button" class="link" onclick={() => wb.select([place.parent])}
+          >{nodeOf(wb.project, place.parent).name}</button
+        >.{#if kind.slots.content}
+          Insert anything into it with <kbd>A</kbd>.{/if}
       </p>
     {/if}
     {#if stacking && view === 'fill' && place}
       <p class="note">
-        At this width it covers {stacking.covers.join(', ') || 'nothing'} and is covered by {stacking.covered.join(', ') || 'nothing'}. Drag it in the page, or set where it stands.
-        <button type="button" class="link" disabled={stacking.above.length === 0} onclick={() => wb.dispatch({ type: 'move', ids: [node.id], at: { ...place, index: place.index + 2 } })}>One up</button>
-        <button type="button" class="link" disabled={stacking.below.length === 0} onclick={() => wb.dispatch({ type: 'move', ids: [node.id], at: { ...place, index: place.index - 1 } })}>One down</button>
+        At this width it covers {stacking.covers.join(', ') || 'nothing'} and is covered by {stacking.covered.join(
+          ', '
+        ) || 'nothing'}. Drag it in the page, or set where it stands.
+        <button
+          type="button"
+          class="link"
+          disabled={stacking.above.length === 0}
+          onclick={() =>
+            wb.dispatch({ type: 'move', ids: [node.id], at: { ...place, index: place.index + 2 } })}
+          >One up</button
+        >
+        <button
+          type="button"
+          class="link"
+          disabled={stacking.below.length === 0}
+          onclick={() =>
+            wb.dispatch({ type: 'move', ids: [node.id], at: { ...place, index: place.index - 1 } })}
+          >One down</button
+        >
       </p>
     {/if}
     {#if isPage && view === 'fill'}
-      <p class="note">Pick a piece in the outline or in the preview, or insert a section with <kbd>A</kbd>.</p>
+      <p class="note">
+        Pick a piece in the outline or in the preview, or insert a section with <kbd>A</kbd>.
+      </p>
     {:else if fields.length === 0 && lists.length === 0 && !isItem}
-      <p class="note">{kind.label} has nothing to set here. {view === 'fill' ? 'Its look stands under States.' : ''}</p>
+      <p class="note">
+        {kind.label} has nothing to set here. {view === 'fill' ? 'Its look stands under States.' : ''}
+      </p>
     {/if}
   </div>
 {/key}

@@ -17,7 +17,10 @@
           {#each actions.filter((action) => action.group === group && action.keys.length > 0) as action (action.id)}
             <div>
               <dt>{action.label}</dt>
-              <dd>{#each action.keys as key (key)}<kbd>{shownKey(key)}</kbd> {/each}</dd>
+              <dd>
+                {#each action.keys as key (key)}<kbd>{shownKey(key)}</kbd>
+                {/each}
+              </dd>
             </div>
           {/each}
         </dl>
@@ -26,8 +29,14 @@
     <section>
       <h3>Everywhere</h3>
       <dl>
-        <div><dt>Walk the outline, fold and unfold</dt><dd><kbd>↑ ↓ ← →</kbd></dd></div>
-        <div><dt>Get out</dt><dd><kbd>Esc</kbd></dd></div>
+        <div>
+          <dt>Walk the outline, fold and unfold</dt>
+          <dd><kbd>↑ ↓ ← →</kbd></dd>
+        </div>
+        <div>
+          <dt>Get out</dt>
+          <dd><kbd>Esc</kbd></dd>
+        </div>
       </dl>
     </section>
   </div>

@@ -1,7 +1,11 @@
 <script lang="ts">
   import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine';
   import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
-  import { attachInstruction, extractInstruction, type Instruction } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item';
+  import {
+    attachInstruction,
+    extractInstruction,
+    type Instruction
+  } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item';
   import { untrack } from 'svelte';
   import { analyse } from '$core/compile/analyse';
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
@@ -31,7 +35,10 @@
     const byNode = new Map<NodeId, { count: number; isError: boolean }>();
     for (const { node, severity } of wb.findings) {
       const known = byNode.get(node);
-      byNode.set(node, { count: (known?.count ?? 0) + 1, isError: known?.isError === true || severity === 'error' });
+      byNode.set(node, {
+        count: (known?.count ?? 0) + 1,
+        isError: known?.isError === true || severity === 'error'
+      });
     }
     return byNode;
   });
@@ -48,7 +55,10 @@
     const adds = event.ctrlKey || event.metaKey;
     if (event.shiftKey && wb.selected.length > 0) {
       const ids = rows.map((row) => row.id);
-      const [from, to] = [ids.indexOf(wb.selected[0]!), ids.indexOf(id)].sort((a, b) => a - b) as [number, number];
+      const [from, to] = [ids.indexOf(wb.selected[0]!), ids.indexOf(id)].sort((a, b) => a - b) as [
+        number,
+        number
+      ];
       return wb.select(ids.slice(from, to + 1));
     }
     if (!adds) return wb.select([id]);
@@ -61,7 +71,8 @@
     const at = id ? untrack(() => rows.findIndex((row) => row.id === id)) : -1;
     if (at < 0 || !tree) return;
     const top = at * ROW;
-    if (top < tree.scrollTop || top + ROW > tree.scrollTop + tree.clientHeight) tree.scrollTop = top - tree.clientHeight / 2;
+    if (top < tree.scrollTop || top + ROW > tree.scrollTop + tree.clientHeight)
+      tree.scrollTop = top - tree.clientHeight / 2;
   });
 
   function focusRow(id: NodeId | undefined): void {
@@ -82,8 +93,12 @@
       ArrowUp: () => focusRow(rows[at - 1]?.id),
       Home: () => focusRow(rows[0]?.id),
       End: () => focusRow(rows.at(-1)?.id),
-      ArrowRight: () => (row.isParent && !isOpen ? toggle(row.id, false) : isOpen ? focusRow(rows[at + 1]?.id) : undefined),
-      ArrowLeft: () => (isOpen ? toggle(row.id, true) : focusRow(row.depth > 0 ? maybePlaceOf(wb.project, row.id)?.parent : undefined))
+      ArrowRight: () =>
+        row.isParent && !isOpen ? toggle(row.id, false) : isOpen ? focusRow(rows[at + 1]?.id) : undefined,
+      ArrowLeft: () =>
+        isOpen
+          ? toggle(row.id, true)
+          : focusRow(row.depth > 0 ? maybePlaceOf(wb.project, row.id)?.parent : undefined)
     };
     const move = moves[event.key];
     if (!move) return;
@@ -95,10 +110,13 @@
   /** Where a dropped row goes, by the part of the row under the pointer. */
   function placeOf(target: NodeId, operation: Instruction['operation'], moving: NodeId): Place | null {
     const at = maybePlaceOf(wb.project, target);
-    if (operation !== 'combine') return at ? { ...at, index: operation === 'reorder-before' ? at.index : at.index + 1 } : null;
+    if (operation !== 'combine')
+      return at ? { ...at, index: operation === 'reorder-before' ? at.index : at.index + 1 } : null;
     const host = nodeOf(wb.project, target);
     const category = registry.kindOf(nodeOf(wb.project, moving).kind).category;
-    const slot = Object.entries(registry.kindOf(host.kind).slots).find(([, { accepts }]) => accepts.includes(category))?.[0];
+    const slot = Object.entries(registry.kindOf(host.kind).slots).find(([, { accepts }]) =>
+      accepts.includes(category)
+    )?.[0];
     return slot ? { parent: target, slot, index: host.slots[slot]!.length } : null;
   }
 
@@ -108,17 +126,36 @@
   function dragAndDrop(element: HTMLElement, id: NodeId) {
     const refused = (moving: NodeId, operation: Instruction['operation']) => {
       const at = placeOf(id, operation, moving);
-      return wb.refusal({ type: 'move', ids: movedIds(moving), at: at ?? { parent: id, slot: 'content', index: 0 } });
+      return wb.refusal({
+        type: 'move',
+        ids: movedIds(moving),
+        at: at ?? { parent: id, slot: 'content', index: 0 }
+      });
     };
     const destroy = combine(
       draggable({ element, getInitialData: () => ({ row: id }) }),
       dropTargetForElements({
         element,
-        getData: ({ input }) => attachInstruction({ row: id }, { element, input, operations: { 'reorder-before': 'available', 'reorder-after': 'available', combine: 'available' } }),
+        getData: ({ input }) =>
+          attachInstruction(
+            { row: id },
+            {
+              element,
+              input,
+              operations: {
+                'reorder-before': 'available',
+                'reorder-after': 'available',
+                combine: 'available'
+              }
+            }
+          ),
         onDrag({ self, source }) {
           const instruction = extractInstruction(self.data);
           const moving = dragged(source.data);
-          drop = instruction && moving !== id ? { id, operation: refused(moving, instruction.operation) ? 'refused' : instruction.operation } : null;
+          drop =
+            instruction && moving !== id
+              ? { id, operation: refused(moving, instruction.operation) ? 'refused' : instruction.operation }
+              : null;
         },
         onDragLeave: () => (drop = null),
         onDrop({ self, source }) {
@@ -128,7 +165,13 @@
           if (!instruction || moving === id) return;
           const no = refused(moving, instruction.operation);
           const at = placeOf(id, instruction.operation, moving);
-          if (no || !at) wb.message = { kind: 'error', text: no?.sentence ?? `${nodeOf(wb.project, id).name} holds nothing. Drop it before or after instead.` };
+          if (no || !at)
+            wb.message = {
+              kind: 'error',
+              text:
+                no?.sentence ??
+                `${nodeOf(wb.project, id).name} holds nothing. Drop it before or after instead.`
+            };
           else if (!wb.dispatch({ type: 'move', ids: movedIds(moving), at })) wb.select([moving]);
         }
       })
@@ -154,8 +197,25 @@
     <h2>Outline</h2>
     <button type="button" class="insert" onclick={() => (wb.open = 'insert')}>Insert <kbd>A</kbd></button>
   </div>
-  <input class="filter" type="search" aria-label="Filter the outline" placeholder="Filter" bind:value={words} onkeydown={(event) => event.key === 'Escape' && words && (event.stopPropagation(), (words = ''))} />
-  <div class="tree" role="tree" aria-label="Pieces of the page" aria-multiselectable="true" tabindex="-1" bind:this={tree} bind:clientHeight={room} onscroll={() => (scrolled = tree.scrollTop)} {onkeydown}>
+  <input
+    class="filter"
+    type="search"
+    aria-label="Filter the outline"
+    placeholder="Filter"
+    bind:value={words}
+    onkeydown={(event) => event.key === 'Escape' && words && (event.stopPropagation(), (words = ''))}
+  />
+  <div
+    class="tree"
+    role="tree"
+    aria-label="Pieces of the page"
+    aria-multiselectable="true"
+    tabindex="-1"
+    bind:this={tree}
+    bind:clientHeight={room}
+    onscroll={() => (scrolled = tree.scrollTop)}
+    {onkeydown}
+  >
     {#if first > 0}<div class="gap" role="none" style:height="{first * ROW}px"></div>{/if}
     {#each shown as { id, depth, isParent } (id)}
       {@const node = nodeOf(wb.project, id)}
@@ -186,7 +246,11 @@
           onclick={(event) => {
             event.stopPropagation();
             toggle(id);
-          }}><svg width="8" height="8" viewBox="0 0 8 8"><path d="M1 2.5l3 3 3-3" fill="none" stroke="currentColor" stroke-width="1.2" /></svg></button>
+          }}
+          ><svg width="8" height="8" viewBox="0 0 8 8"
+            ><path d="M1 2.5l3 3 3-3" fill="none" stroke="currentColor" stroke-width="1.2" /></svg
+          ></button
+        >
         <span class="sign"><KindSign kind={node.kind} /></span>
         {#if wb.renaming === id}
           <input
@@ -203,18 +267,30 @@
           />
         {:else}
           <span class="name" title={node.name}>{node.name}</span>
-          {#if analyse(registry, wb.project, node).behaviours.length > 0}<span class="hint">{registry.kindOf(node.kind).label.toLowerCase()}</span>{/if}
-          {#if finding}<span class="count" class:error={finding.isError} title="{finding.count} {finding.count === 1 ? 'finding' : 'findings'}">{finding.count}</span>{/if}
+          {#if analyse(registry, wb.project, node).behaviours.length > 0}<span class="hint"
+              >{registry.kindOf(node.kind).label.toLowerCase()}</span
+            >{/if}
+          {#if finding}<span
+              class="count"
+              class:error={finding.isError}
+              title="{finding.count} {finding.count === 1 ? 'finding' : 'findings'}">{finding.count}</span
+            >{/if}
         {/if}
       </div>
     {/each}
-    {#if rows.length > first + shown.length}<div class="gap" role="none" style:height="{(rows.length - first - shown.length) * ROW}px"></div>{/if}
+    {#if rows.length > first + shown.length}<div
+        class="gap"
+        role="none"
+        style:height="{(rows.length - first - shown.length) * ROW}px"
+      ></div>{/if}
     {#if rows.length === 0 && words.trim()}
       <p class="empty" role="none">Nothing on this page is called “{words}”.</p>
     {:else if rows.length === 0}
       <div class="empty" role="none">
         <p>This page is empty. Start with a section; everything else stands in one.</p>
-        <button type="button" class="link" onclick={() => runAction(wb, 'insert-section')}>Insert a section</button>
+        <button type="button" class="link" onclick={() => runAction(wb, 'insert-section')}
+          >Insert a section</button
+        >
       </div>
     {/if}
   </div>

@@ -12,12 +12,19 @@
   );
   /** Every picked piece of this kind gets it, so that siblings are done at once. */
   function paste(): void {
-    const ids = [...new Set([wb.drawn.id, ...wb.selected.filter((id) => wb.project.nodes[id]?.kind === wb.drawn.kind)])];
-    wb.dispatch({ type: 'copy-look', from: { ...wb.look! }, to: ids.map((id) => ({ id, part: wb.currentPart })) });
+    const ids = [
+      ...new Set([wb.drawn.id, ...wb.selected.filter((id) => wb.project.nodes[id]?.kind === wb.drawn.kind)])
+    ];
+    wb.dispatch({
+      type: 'copy-look',
+      from: { ...wb.look! },
+      to: ids.map((id) => ({ id, part: wb.currentPart }))
+    });
   }
 
   const LABEL_ROOM = 14;
-  const isLeaf = (name: string) => !boxes.some((each) => each.name !== name && wb.kind.anatomy[each.name]?.on === name) && name !== 'root';
+  const isLeaf = (name: string) =>
+    !boxes.some((each) => each.name !== name && wb.kind.anatomy[each.name]?.on === name) && name !== 'root';
 </script>
 
 <div class="parts">
@@ -27,17 +34,30 @@
       <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
       <g class:picked={wb.currentPart === name} onclick={() => (wb.part = name)}>
         <rect {x} {y} {width} {height} />
-        {#if height >= LABEL_ROOM && label.length * 5.4 < width && (boxes.length === 1 || isLeaf(name))}<text x={x + width / 2} y={y + height / 2 + 4}>{label}</text>{/if}
+        {#if height >= LABEL_ROOM && label.length * 5.4 < width && (boxes.length === 1 || isLeaf(name))}<text
+            x={x + width / 2}
+            y={y + height / 2 + 4}>{label}</text
+          >{/if}
       </g>
     {/each}
   </svg>
   <div class="looks">
-    <button type="button" class="link" title="The whole look of the {wb.kind.anatomy[wb.currentPart]!.label}, every state" onclick={() => (wb.look = { id: wb.drawn.id, part: wb.currentPart })}>Copy look</button>
+    <button
+      type="button"
+      class="link"
+      title="The whole look of the {wb.kind.anatomy[wb.currentPart]!.label}, every state"
+      onclick={() => (wb.look = { id: wb.drawn.id, part: wb.currentPart })}>Copy look</button
+    >
     {#if wb.look && !wb.look.state}<button type="button" class="link" onclick={paste}>Paste</button>{/if}
   </div>
   <div class="list" role="group" aria-label="Parts">
     {#each parts as [name, { label }] (name)}
-      <button type="button" class="plain" aria-pressed={wb.currentPart === name} onclick={() => (wb.part = name)}>{label}</button>
+      <button
+        type="button"
+        class="plain"
+        aria-pressed={wb.currentPart === name}
+        onclick={() => (wb.part = name)}>{label}</button
+      >
     {/each}
   </div>
 </div>

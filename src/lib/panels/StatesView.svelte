@@ -32,10 +32,25 @@
   const resolved = $derived(
     new Map<StateName, Resolution>(states.map((state) => [state, resolve(registry, wb.project, at(state))]))
   );
-  const ownProperties = (styles: Node['styles'][string] | undefined) => Object.values(styles ?? {}).flatMap((conditions) => Object.values(conditions ?? {}).flatMap((declarations) => Object.keys(declarations ?? {})));
+  const ownProperties = (styles: Node['styles'][string] | undefined) =>
+    Object.values(styles ?? {}).flatMap((conditions) =>
+      Object.values(conditions ?? {}).flatMap((declarations) => Object.keys(declarations ?? {}))
+    );
   /** Properties that have a value of this part's own somewhere are there too, whatever put them there. */
-  const properties = $derived([...new Set([...SHEET_PROPERTIES, ...(anatomy.properties ?? []), ...ownProperties(wb.drawn.styles[wb.currentPart])])].filter((name) => !STRUCTURE.includes(name)).map((name) => STYLE_PROPERTIES.get(name)!));
-  const typed = $derived(anatomy.hasText ? properties.find(({ property }) => isTypeMember(property)) : undefined);
+  const properties = $derived(
+    [
+      ...new Set([
+        ...SHEET_PROPERTIES,
+        ...(anatomy.properties ?? []),
+        ...ownProperties(wb.drawn.styles[wb.currentPart])
+      ])
+    ]
+      .filter((name) => !STRUCTURE.includes(name))
+      .map((name) => STYLE_PROPERTIES.get(name)!)
+  );
+  const typed = $derived(
+    anatomy.hasText ? properties.find(({ property }) => isTypeMember(property)) : undefined
+  );
   const typeStyles = () => import('$lib/parts/TypeStyleCell.svelte');
   const specimens = $derived({
     type: 'specimens' as const,
@@ -44,7 +59,9 @@
     // Forced states are names; what a state brings along is forced with it.
     states: states.map((state) => impliedStates(state, []).join(' ')),
     cell: { width: specimenWidth / states.length, height: SPECIMEN_HEIGHT },
-    strip: Object.values(anatomy.states).flatMap((selector) => [...selector.matchAll(/\[([\w-]+)/g)].map((match) => match[1]!))
+    strip: Object.values(anatomy.states).flatMap((selector) =>
+      [...selector.matchAll(/\[([\w-]+)/g)].map((match) => match[1]!)
+    )
   });
 
   const tones: Record<StateName, string> = {
@@ -63,7 +80,10 @@
     const value = anatomy.hasText ? textContrast(registry, wb.project, at(state)) : null;
     if (!value) return { text: '—', tone: 'faint' };
     const isMixed = value.most > value.least + 0.05;
-    return { text: isMixed ? `${value.least.toFixed(1)} to ${value.most.toFixed(1)}` : ratio(value.least), tone: value.least >= 4.5 ? 'good' : 'bad' };
+    return {
+      text: isMixed ? `${value.least.toFixed(1)} to ${value.most.toFixed(1)}` : ratio(value.least),
+      tone: value.least >= 4.5 ? 'good' : 'bad'
+    };
   }
 
   function ringOf(state: StateName): { text: string; tone: string } {
@@ -75,8 +95,18 @@
     const change = changeAgainstRest(registry, wb.project, at(state));
     if (!change) return { text: '—', tone: 'faint', why: 'The other states are compared with this one' };
     const colour = `ΔE ${change.colour.toFixed(1)}`;
-    if (change.colour >= FAINT) return { text: colour, tone: 'good', why: `Colour difference against rest (CIEDE2000)${change.others.length ? `; also ${change.others.join(', ')}` : ''}` };
-    if (change.others.length > 0) return { text: change.others.slice(0, 2).join(', '), tone: 'good', why: `The colours hardly change (${colour}), but ${change.others.join(', ')}` };
+    if (change.colour >= FAINT)
+      return {
+        text: colour,
+        tone: 'good',
+        why: `Colour difference against rest (CIEDE2000)${change.others.length ? `; also ${change.others.join(', ')}` : ''}`
+      };
+    if (change.others.length > 0)
+      return {
+        text: change.others.slice(0, 2).join(', '),
+        tone: 'good',
+        why: `The colours hardly change (${colour}), but ${change.others.join(', ')}`
+      };
     if (change.colour === 0) return { text: 'as rest', tone: 'faint', why: 'Nothing of it changes' };
     return { text: `${colour} faint`, tone: 'bad', why: `Under ${FAINT} a change is easily missed` };
   }
@@ -84,13 +114,27 @@
   const ownOf = (state: StateName) => Object.keys(wb.drawn.styles[wb.currentPart]?.[state]?.[wb.at] ?? {});
 
   function clear(state: StateName): void {
-    const commands = ownOf(state).map((property) => ({ type: 'set-style', id: wb.drawn.id, part: wb.currentPart, state, condition: wb.at, property, value: null }));
-    if (commands.length > 0) wb.dispatch({ type: 'batch', label: `Take away own values of ${anatomy.label} on ${state}`, commands });
+    const commands = ownOf(state).map((property) => ({
+      type: 'set-style',
+      id: wb.drawn.id,
+      part: wb.currentPart,
+      state,
+      condition: wb.at,
+      property,
+      value: null
+    }));
+    if (commands.length > 0)
+      wb.dispatch({ type: 'batch', label: `Take away own values of ${anatomy.label} on ${state}`, commands });
   }
 
   function paste(state: StateName): void {
     const from = wb.look;
-    if (from?.state) wb.dispatch({ type: 'copy-look', from: { ...from }, to: [{ id: wb.drawn.id, part: wb.currentPart, state }] });
+    if (from?.state)
+      wb.dispatch({
+        type: 'copy-look',
+        from: { ...from },
+        to: [{ id: wb.drawn.id, part: wb.currentPart, state }]
+      });
   }
 
   /** Arrow keys walk the cells, as in the ARIA grid pattern. */
@@ -98,7 +142,12 @@
     const cell = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]');
     if (!cell || event.target !== cell || event.altKey || event.ctrlKey || event.metaKey) return;
     const [row, column] = cell.dataset.cell!.split(',').map(Number) as [number, number];
-    const to = { ArrowUp: [row - 1, column], ArrowDown: [row + 1, column], ArrowLeft: [row, column - 1], ArrowRight: [row, column + 1] }[event.key];
+    const to = {
+      ArrowUp: [row - 1, column],
+      ArrowDown: [row + 1, column],
+      ArrowLeft: [row, column - 1],
+      ArrowRight: [row, column + 1]
+    }[event.key];
     const next = to && grid.querySelector<HTMLElement>(`[data-cell="${to[0]},${to[1]}"]`);
     if (!next) return;
     event.preventDefault();
@@ -107,7 +156,15 @@
   }
 </script>
 
-<div class="sheet" style:--states={states.length} role="grid" aria-label="States of {anatomy.label}" tabindex="-1" bind:this={grid} {onkeydown}>
+<div
+  class="sheet"
+  style:--states={states.length}
+  role="grid"
+  aria-label="States of {anatomy.label}"
+  tabindex="-1"
+  bind:this={grid}
+  {onkeydown}
+>
   <div class="line head" role="row">
     <span role="columnheader" class="visually-hidden">Property</span>
     <span></span>
@@ -116,19 +173,41 @@
         {#if state === 'rest'}
           {state}
         {:else}
-          <button type="button" class="force plain" aria-pressed={wb.forced === state} title="Show this state in the preview; it is never exported" onclick={() => (wb.forced = wb.forced === state ? null : state)}>{state}</button>
+          <button
+            type="button"
+            class="force plain"
+            aria-pressed={wb.forced === state}
+            title="Show this state in the preview; it is never exported"
+            onclick={() => (wb.forced = wb.forced === state ? null : state)}>{state}</button
+          >
         {/if}
         <OverflowMenu size="sm" flipped iconDescription="More for {state}" aria-label="More for {state}">
-          <OverflowMenuItem text="Copy this look" on:click={() => (wb.look = { id: wb.drawn.id, part: wb.currentPart, state })} />
-          <OverflowMenuItem text="Paste the look here" disabled={!wb.look?.state} on:click={() => paste(state)} />
-          <OverflowMenuItem text="Take own values away" disabled={ownOf(state).length === 0} on:click={() => clear(state)} />
+          <OverflowMenuItem
+            text="Copy this look"
+            on:click={() => (wb.look = { id: wb.drawn.id, part: wb.currentPart, state })}
+          />
+          <OverflowMenuItem
+            text="Paste the look here"
+            disabled={!wb.look?.state}
+            on:click={() => paste(state)}
+          />
+          <OverflowMenuItem
+            text="Take own values away"
+            disabled={ownOf(state).length === 0}
+            on:click={() => clear(state)}
+          />
         </OverflowMenu>
       </span>
     {/each}
   </div>
   <div class="line looks" role="row">
     <span role="rowheader">Looks like</span>
-    <div class="frame" role="gridcell" aria-label="The part as it is drawn in each state" bind:clientWidth={specimenWidth}>
+    <div
+      class="frame"
+      role="gridcell"
+      aria-label="The part as it is drawn in each state"
+      bind:clientWidth={specimenWidth}
+    >
       {#if specimenWidth > 0 && wb.isDrawn}
         <PreviewFrame
           project={wb.project}
@@ -157,7 +236,14 @@
     <div class="line" role="row">
       <span role="rowheader">{property.label}</span>
       {#each states as state, column (state)}
-        <StyleCell {wb} {property} {state} resolved={resolved.get(state)!.get(property.property)!} {row} {column} />
+        <StyleCell
+          {wb}
+          {property}
+          {state}
+          resolved={resolved.get(state)!.get(property.property)!}
+          {row}
+          {column}
+        />
       {/each}
     </div>
   {/each}
@@ -171,15 +257,25 @@
   {/if}
   <div class="line computed above" role="row">
     <span role="rowheader">Seen against rest</span>
-    {#each states as state (state)}{@const { text, tone, why } = changeOf(state)}<span role="gridcell" class="mono {tone}" title={why}>{text}</span>{/each}
+    {#each states as state (state)}{@const { text, tone, why } = changeOf(state)}<span
+        role="gridcell"
+        class="mono {tone}"
+        title={why}>{text}</span
+      >{/each}
   </div>
   <div class="line computed middle" role="row">
     <span role="rowheader">Text contrast</span>
-    {#each states as state (state)}{@const { text, tone } = contrastOf(state)}<span role="gridcell" class="mono {tone}">{text}</span>{/each}
+    {#each states as state (state)}{@const { text, tone } = contrastOf(state)}<span
+        role="gridcell"
+        class="mono {tone}">{text}</span
+      >{/each}
   </div>
   <div class="line computed" role="row">
     <span role="rowheader">Ring contrast</span>
-    {#each states as state (state)}{@const { text, tone } = ringOf(state)}<span role="gridcell" class="mono {tone}">{text}</span>{/each}
+    {#each states as state (state)}{@const { text, tone } = ringOf(state)}<span
+        role="gridcell"
+        class="mono {tone}">{text}</span
+      >{/each}
   </div>
 </div>
 

@@ -10,11 +10,19 @@
   const rows = $derived(timingRows(wb));
   const all = $derived([...rows.moves, ...rows.states]);
   let pickedKey = $state('');
-  const picked = $derived(all.find((row) => row.key === pickedKey) ?? all.find((row) => row.bars.length > 0) ?? all[0]);
+  const picked = $derived(
+    all.find((row) => row.key === pickedKey) ?? all.find((row) => row.bars.length > 0) ?? all[0]
+  );
   const latest = $derived(endOf(all.flatMap(({ bars }) => bars)));
   let stretch = $state(0);
   /** ms shown; room for what is dragged further. */
-  const span = $derived(Math.max(stretch, [400, 700, 1000, 1500, 2000, 3000, 5000, 8000, 12_000].find((each) => each >= latest * 1.15) ?? MS_MOST * 2));
+  const span = $derived(
+    Math.max(
+      stretch,
+      [400, 700, 1000, 1500, 2000, 3000, 5000, 8000, 12_000].find((each) => each >= latest * 1.15) ??
+        MS_MOST * 2
+    )
+  );
   const tick = $derived(span <= 1000 ? 100 : span <= 3000 ? 500 : 1000);
   const ticks = $derived(Array.from({ length: Math.floor(span / tick) + 1 }, (_, i) => i * tick));
   let track = $state(600);
@@ -34,11 +42,14 @@
     const head = event.currentTarget as HTMLElement;
     head.setPointerCapture(event.pointerId);
     const left = head.getBoundingClientRect().left;
-    const at = (clientX: number) => Math.round(Math.min(span, Math.max(0, ((clientX - left) / track) * span)));
+    const at = (clientX: number) =>
+      Math.round(Math.min(span, Math.max(0, ((clientX - left) / track) * span)));
     hold(at(event.clientX));
     const move = (moved: PointerEvent) => hold(at(moved.clientX));
     head.addEventListener('pointermove', move);
-    head.addEventListener('lostpointercapture', () => head.removeEventListener('pointermove', move), { once: true });
+    head.addEventListener('lostpointercapture', () => head.removeEventListener('pointermove', move), {
+      once: true
+    });
   }
 
   function hold(ms: number): void {
@@ -87,11 +98,16 @@
       row.set(grip === 'end' ? { ms: snapped(ms + by) } : { delay: snapped(delay + by) }, `bar ${gesture}`);
     };
     bar.addEventListener('pointermove', move);
-    bar.addEventListener('lostpointercapture', () => ((stretch = 0), bar.removeEventListener('pointermove', move)), { once: true });
+    bar.addEventListener(
+      'lostpointercapture',
+      () => ((stretch = 0), bar.removeEventListener('pointermove', move)),
+      { once: true }
+    );
   }
 
   function barKeys(event: KeyboardEvent, row: TimingRow): void {
-    const by = ({ ArrowRight: 10, ArrowLeft: -10 }[event.key] ?? 0) * (event.altKey ? 0.1 : event.shiftKey ? 10 : 1);
+    const by =
+      ({ ArrowRight: 10, ArrowLeft: -10 }[event.key] ?? 0) * (event.altKey ? 0.1 : event.shiftKey ? 10 : 1);
     if (!by) return;
     event.preventDefault();
     event.stopPropagation();
@@ -99,7 +115,8 @@
     else row.set({ ms: Math.min(MS_MOST, Math.max(0, row.timing.ms + by)) }, 'keys');
   }
 
-  const starts = (row: TimingRow) => row.bars.map(({ start, end }) => ({ left: x(start), width: Math.max(3, x(end) - x(start)) }));
+  const starts = (row: TimingRow) =>
+    row.bars.map(({ start, end }) => ({ left: x(start), width: Math.max(3, x(end) - x(start)) }));
 </script>
 
 <div class="timing">
@@ -109,18 +126,50 @@
       {#if time !== null}<button type="button" onclick={release}>Let it go on</button>{/if}
       {#if wb.held}
         <button type="button" onclick={() => (wb.held = null)}>Close A</button>
-        <button type="button" onclick={() => wb.restore(wb.held!.project, wb.drawn.id)} title="Sets this piece back to what was kept">Take A</button>
+        <button
+          type="button"
+          onclick={() => wb.restore(wb.held!.project, wb.drawn.id)}
+          title="Sets this piece back to what was kept">Take A</button
+        >
       {:else}
-        <button type="button" onclick={() => (wb.held = { project: wb.project, label: wb.drawn.name })} title="Keeps this setting; what you change from here on plays beside it">Keep as A</button>
+        <button
+          type="button"
+          onclick={() => (wb.held = { project: wb.project, label: wb.drawn.name })}
+          title="Keeps this setting; what you change from here on plays beside it">Keep as A</button
+        >
       {/if}
     </div>
-    <div class="ruler" bind:clientWidth={track} role="slider" tabindex="0" aria-label="Playhead" aria-valuemin="0" aria-valuemax={span} aria-valuenow={time ?? 0} aria-valuetext="{time ?? 0} ms" onpointerdown={scrub} onkeydown={scrubKeys}>
+    <div
+      class="ruler"
+      bind:clientWidth={track}
+      role="slider"
+      tabindex="0"
+      aria-label="Playhead"
+      aria-valuemin="0"
+      aria-valuemax={span}
+      aria-valuenow={time ?? 0}
+      aria-valuetext="{time ?? 0} ms"
+      onpointerdown={scrub}
+      onkeydown={scrubKeys}
+    >
       {#each ticks as ms (ms)}<span class="mono" style:left="{x(ms)}px">{ms}</span>{/each}
     </div>
     {#each [['Moves', rows.moves], ['Changes of state', rows.states]] as const as [title, group] (title)}
-      {#if group.length > 0}<h3>{title}</h3><div></div>{/if}
+      {#if group.length > 0}<h3>{title}</h3>
+        <div></div>{/if}
       {#each group as row (row.key)}
-        <button type="button" class="name" data-field={row.key} class:picked={row === picked} aria-pressed={row === picked} onclick={() => (pickedKey = row.key)}><span>{row.label}</span> <small>{row.track && row.track.value.step > 0 ? `step ${row.track.value.step} ms` : row.event}</small></button>
+        <button
+          type="button"
+          class="name"
+          data-field={row.key}
+          class:picked={row === picked}
+          aria-pressed={row === picked}
+          onclick={() => (pickedKey = row.key)}
+          ><span>{row.label}</span>
+          <small
+            >{row.track && row.track.value.step > 0 ? `step ${row.track.value.step} ms` : row.event}</small
+          ></button
+        >
         <div class="lane" class:picked={row === picked} style:background-size="{x(tick)}px 100%">
           {#if row.bars.length === 0}<span class="still">{row.stilled ?? 'does not move'}</span>{/if}
           {#each starts(row) as { left, width }, i (i)}
@@ -134,7 +183,8 @@
               aria-valuemin="0"
               aria-valuemax={MS_MOST}
               aria-valuetext="{row.timing.ms} ms from {row.timing.delay} ms"
-              title="{row.label}: {row.timing.ms} ms from {row.timing.delay} ms. Drag to move, its end to make longer; arrows, Ctrl for the start"
+              title="{row.label}: {row.timing.ms} ms from {row.timing
+                .delay} ms. Drag to move, its end to make longer; arrows, Ctrl for the start"
               style:left="{left}px"
               style:width="{width}px"
               style:top="{3 + (i * 18) / Math.max(1, row.bars.length)}px"
@@ -146,14 +196,19 @@
             >
               {#if i === 0 && row.bars.length === 1}<span class="words">{row.timing.ms} ms</span>{/if}
               <!-- svelte-ignore a11y_no_static_element_interactions -->
-              <span class="grip" onpointerdown={(event) => (event.stopPropagation(), drag(event, row, 'end'))}></span>
+              <span class="grip" onpointerdown={(event) => (event.stopPropagation(), drag(event, row, 'end'))}
+              ></span>
             </div>
           {/each}
         </div>
       {/each}
     {/each}
-    {#if all.length === 0}<p class="nothing">{wb.drawn.name} does not move. Give it a change of state under States, in the row “Change”.</p>{/if}
-    {#if time !== null}<div class="head" style:left="{178 + x(time)}px"><span class="mono">{time} ms</span></div>{/if}
+    {#if all.length === 0}<p class="nothing">
+        {wb.drawn.name} does not move. Give it a change of state under States, in the row “Change”.
+      </p>{/if}
+    {#if time !== null}<div class="head" style:left="{178 + x(time)}px">
+        <span class="mono">{time} ms</span>
+      </div>{/if}
   </div>
   {#if picked}
     {#key picked.key}<TimingFields {wb} row={picked} />{/key}

@@ -9,9 +9,19 @@
 
   const { wb }: { wb: Workbench } = $props();
 
-  const words: Record<Condition, string> = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print', 'no-pictures': 'No pictures' };
+  const words: Record<Condition, string> = {
+    touch: 'Touch',
+    'less-motion': 'Less motion',
+    'no-script': 'No script',
+    print: 'Print',
+    'no-pictures': 'No pictures'
+  };
   const lasts = $derived(page.data.lasts !== false);
-  const saved = $derived({ saved: lasts ? 'Saved' : 'Kept in this window only', saving: 'Saving…', failed: 'Not saved' }[wb.saver.status]);
+  const saved = $derived(
+    { saved: lasts ? 'Saved' : 'Kept in this window only', saving: 'Saving…', failed: 'Not saved' }[
+      wb.saver.status
+    ]
+  );
   const errors = $derived(wb.findings.filter((finding) => finding.severity === 'error').length);
 </script>
 
@@ -28,12 +38,18 @@
           wb.pageId = event.currentTarget.value as typeof wb.pageId;
         }}
       >
-        {#each wb.project.info.pageOrder as id (id)}<option value={id}>{wb.project.pages[id]!.name}</option>{/each}
+        {#each wb.project.info.pageOrder as id (id)}<option value={id}>{wb.project.pages[id]!.name}</option
+          >{/each}
       </select>
     {:else}
       <span class="page">{wb.page.name}</span>
     {/if}
-    <span class="saved" class:failed={wb.saver.status === 'failed' || !lasts} role="status" title={wb.saver.status === 'failed' ? wb.saver.sentence : undefined}>{saved}</span>
+    <span
+      class="saved"
+      class:failed={wb.saver.status === 'failed' || !lasts}
+      role="status"
+      title={wb.saver.status === 'failed' ? wb.saver.sentence : undefined}>{saved}</span
+    >
     <div class="more">
       <OverflowMenu size="sm" iconDescription="More" aria-label="More">
         <OverflowMenuItem text="About this page" on:click={() => runAction(wb, 'page-settings')} />
@@ -58,19 +74,33 @@
       <Switch text="Try it" />
     </ContentSwitcher>
     <div class="speed">
-      <ContentSwitcher size="sm" selectedIndex={wb.rate === 1 ? 0 : 1} on:change={({ detail }) => (wb.rate = detail === 0 ? 1 : 0.25)}>
+      <ContentSwitcher
+        size="sm"
+        selectedIndex={wb.rate === 1 ? 0 : 1}
+        on:change={({ detail }) => (wb.rate = detail === 0 ? 1 : 0.25)}
+      >
         <Switch text="1×" />
         <Switch text="¼×" />
       </ContentSwitcher>
     </div>
     <div class="conditions" role="group" aria-label="Conditions to try">
       {#each SWITCHES as name (name)}
-        <button type="button" aria-pressed={wb.switches.includes(name)} onclick={() => wb.toggleSwitch(name)}>{words[name]}</button>
+        <button type="button" aria-pressed={wb.switches.includes(name)} onclick={() => wb.toggleSwitch(name)}
+          >{words[name]}</button
+        >
       {/each}
     </div>
-    <button type="button" class="findings" class:bad={errors > 0} onclick={() => (wb.open = wb.open === 'findings' ? null : 'findings')} aria-expanded={wb.open === 'findings'}>
+    <button
+      type="button"
+      class="findings"
+      class:bad={errors > 0}
+      onclick={() => (wb.open = wb.open === 'findings' ? null : 'findings')}
+      aria-expanded={wb.open === 'findings'}
+    >
       {#if wb.findings.length > 0}<span aria-hidden="true" class="sign">▲</span>{/if}
-      {wb.findings.length === 0 ? 'No findings' : `${wb.findings.length} ${wb.findings.length === 1 ? 'finding' : 'findings'}`}
+      {wb.findings.length === 0
+        ? 'No findings'
+        : `${wb.findings.length} ${wb.findings.length === 1 ? 'finding' : 'findings'}`}
     </button>
     <Button size="small" on:click={() => (wb.open = 'export')}>Export</Button>
   </div>

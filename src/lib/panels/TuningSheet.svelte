@@ -11,10 +11,15 @@
   const { wb }: { wb: Workbench } = $props();
 
   const items = $derived(Object.entries(wb.kind.slots).find(([, slot]) => slot.items));
-  const count = $derived(items ? `${wb.drawn.slots[items[0]]?.length ?? 0} ${items[1].label.toLowerCase()}` : '');
+  const count = $derived(
+    items ? `${wb.drawn.slots[items[0]]?.length ?? 0} ${items[1].label.toLowerCase()}` : ''
+  );
   const bands = ['always', 'medium', 'narrow'] as const;
   /** All views but the first come when the page is on show, so that it is on show sooner. */
-  const later = { Timing: () => import('./TimingView.svelte'), Fallbacks: () => import('./FallbacksView.svelte') };
+  const later = {
+    Timing: () => import('./TimingView.svelte'),
+    Fallbacks: () => import('./FallbacksView.svelte')
+  };
   const fields = () => import('./FieldsView.svelte');
   onMount(() => {
     const timer = setTimeout(() => [fields, ...Object.values(later)].forEach((load) => void load()), 1500);
@@ -29,7 +34,9 @@
     const from = event.clientY + wb.sheetHeight;
     const move = (moved: PointerEvent) => setHeight(from - moved.clientY);
     edge.addEventListener('pointermove', move);
-    edge.addEventListener('lostpointercapture', () => edge.removeEventListener('pointermove', move), { once: true });
+    edge.addEventListener('lostpointercapture', () => edge.removeEventListener('pointermove', move), {
+      once: true
+    });
   }
 
   function setHeight(px: number): void {
@@ -75,25 +82,57 @@
     <h2 title={wb.current.name}>{wb.current.name}</h2>
     {#if wb.linked}
       {@const { node, shelf } = wb.linked}
-      <button type="button" class="linked" title="Follows {wb.project.shelf[shelf]!.name} on the shelf" onclick={() => (wb.open = 'shelf')}>{isAsShelved(wb.project, node.id, shelf) ? 'linked' : 'linked, changed'}</button>
+      <button
+        type="button"
+        class="linked"
+        title="Follows {wb.project.shelf[shelf]!.name} on the shelf"
+        onclick={() => (wb.open = 'shelf')}
+        >{isAsShelved(wb.project, node.id, shelf) ? 'linked' : 'linked, changed'}</button
+      >
     {/if}
     <span class="kind">{wb.kind.label.toLowerCase()}{count ? ` · ${count}` : ''}</span>
-    <div class="views" role="tablist" aria-label="Views of the tuning sheet" tabindex="-1" bind:this={views} onkeydown={viewKeys}>
+    <div
+      class="views"
+      role="tablist"
+      aria-label="Views of the tuning sheet"
+      tabindex="-1"
+      bind:this={views}
+      onkeydown={viewKeys}
+    >
       {#each VIEWS as view (view)}
-        <button type="button" role="tab" id="view-{view}" aria-selected={wb.view === view} aria-controls="sheet-view" tabindex={wb.view === view ? 0 : -1} onclick={() => (wb.view = view)}>{view}</button>
+        <button
+          type="button"
+          role="tab"
+          id="view-{view}"
+          aria-selected={wb.view === view}
+          aria-controls="sheet-view"
+          tabindex={wb.view === view ? 0 : -1}
+          onclick={() => (wb.view = view)}>{view}</button
+        >
       {/each}
     </div>
     {#if wb.view === 'States' || wb.view === 'Timing'}
       <div class="at">
         <span>at</span>
-        <ContentSwitcher size="sm" selectedIndex={bands.indexOf(wb.at as 'always')} on:change={({ detail }) => detail >= 0 && (wb.at = bands[detail]!)}>
+        <ContentSwitcher
+          size="sm"
+          selectedIndex={bands.indexOf(wb.at as 'always')}
+          on:change={({ detail }) => detail >= 0 && (wb.at = bands[detail]!)}
+        >
           <Switch text="all widths" />
           <Switch text="≤ medium" />
           <Switch text="≤ narrow" />
         </ContentSwitcher>
-        <select aria-label="Other conditions" class:on={!bands.includes(wb.at as 'always')} value={bands.includes(wb.at as 'always') ? '' : wb.at} onchange={(event) => (wb.at = (event.currentTarget.value || 'always') as ConditionName)}>
+        <select
+          aria-label="Other conditions"
+          class:on={!bands.includes(wb.at as 'always')}
+          value={bands.includes(wb.at as 'always') ? '' : wb.at}
+          onchange={(event) => (wb.at = (event.currentTarget.value || 'always') as ConditionName)}
+        >
           <option value="">other…</option>
-          {#each ['touch', 'less-motion', 'no-script', 'print'] as const as name (name)}<option value={name}>{CONDITION_WORDS[name]}</option>{/each}
+          {#each ['touch', 'less-motion', 'no-script', 'print'] as const as name (name)}<option value={name}
+              >{CONDITION_WORDS[name]}</option
+            >{/each}
         </select>
       </div>
     {/if}
@@ -103,7 +142,10 @@
       <PartsDrawing {wb} />
       <div class="view" role="tabpanel" id="sheet-view" aria-labelledby="view-{wb.view}" tabindex="-1">
         {#if wb.view === 'Fill' || wb.view === 'Behaviour'}
-          {#await fields() then { default: FieldsView }}<FieldsView {wb} view={wb.view === 'Fill' ? 'fill' : 'behaviour'} />{/await}
+          {#await fields() then { default: FieldsView }}<FieldsView
+              {wb}
+              view={wb.view === 'Fill' ? 'fill' : 'behaviour'}
+            />{/await}
         {/if}
         {#if wb.view === 'States'}<StatesView {wb} />{/if}
         {#if wb.view === 'Timing' || wb.view === 'Fallbacks'}

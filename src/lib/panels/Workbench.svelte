@@ -17,8 +17,11 @@
 
   /** What stands beside the page and leaves it the keys. */
   const PANELS: readonly string[] = ['findings', 'history', 'tokens', 'shelf'];
-  const isTyping = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
-  const isControl = (target: EventTarget | null) => target instanceof HTMLElement && /^(?:BUTTON|A)$/.test(target.tagName);
+  const isTyping = (target: EventTarget | null) =>
+    target instanceof HTMLElement &&
+    (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  const isControl = (target: EventTarget | null) =>
+    target instanceof HTMLElement && /^(?:BUTTON|A)$/.test(target.tagName);
 
   /** While a field or a dialog has the keys, only what cannot be meant for it goes on: undo and the like in dialogs do not. */
   function isTaken(event: KeyboardEvent, key: string): boolean {
@@ -31,16 +34,18 @@
 
   onMount(() => {
     const bindings = Object.fromEntries(
-      actions.filter(({ isNative }) => !isNative).flatMap((action) =>
-        action.keys.map((key) => [
-          key,
-          (event: KeyboardEvent) => {
-            if (isTaken(event, key)) return;
-            event.preventDefault();
-            runAction(wb, action.id);
-          }
-        ])
-      )
+      actions
+        .filter(({ isNative }) => !isNative)
+        .flatMap((action) =>
+          action.keys.map((key) => [
+            key,
+            (event: KeyboardEvent) => {
+              if (isTaken(event, key)) return;
+              event.preventDefault();
+              runAction(wb, action.id);
+            }
+          ])
+        )
     );
     const stop = tinykeys(window, bindings);
     const warn = (event: BeforeUnloadEvent) => {
@@ -96,7 +101,10 @@
   /** The clipboard's own events: pieces are copied where no text is picked, and pasted where no field has the keys. */
   function onclipboard(event: ClipboardEvent): void {
     const hasText = (window.getSelection()?.toString() ?? '') !== '';
-    const isBusy = isTyping(event.target) || isTyping(document.activeElement) || (wb.open !== null && !PANELS.includes(wb.open));
+    const isBusy =
+      isTyping(event.target) ||
+      isTyping(document.activeElement) ||
+      (wb.open !== null && !PANELS.includes(wb.open));
     if (isBusy || event.defaultPrevented || !event.clipboardData) return;
     if (event.type === 'paste') {
       event.preventDefault();
@@ -131,7 +139,17 @@
 
   /** Keys pressed in the preview are pressed again here, where they mean the same. */
   function fromFrame({ key, code, ctrl, shift, alt }: Extract<FromFrame, { type: 'key' }>): void {
-    window.dispatchEvent(new KeyboardEvent('keydown', { key, code, ctrlKey: ctrl, shiftKey: shift, altKey: alt, bubbles: true, cancelable: true }));
+    window.dispatchEvent(
+      new KeyboardEvent('keydown', {
+        key,
+        code,
+        ctrlKey: ctrl,
+        shiftKey: shift,
+        altKey: alt,
+        bubbles: true,
+        cancelable: true
+      })
+    );
   }
 
   $effect(() => {
@@ -165,15 +183,33 @@
     <StageBar {wb} />
     <TuningSheet {wb} />
   </main>
-  {#if wb.open === 'history'}{#await import('$lib/side/HistoryPanel.svelte') then { default: HistoryPanel }}<HistoryPanel {wb} />{/await}{/if}
-  {#if wb.open === 'tokens'}{#await import('$lib/side/TokensPanel.svelte') then { default: TokensPanel }}<TokensPanel {wb} />{/await}{/if}
-  {#if wb.open === 'shelf'}{#await import('$lib/side/ShelfPanel.svelte') then { default: ShelfPanel }}<ShelfPanel {wb} />{/await}{/if}
-  {#if wb.open === 'findings'}{#await import('$lib/side/FindingsPanel.svelte') then { default: FindingsPanel }}<FindingsPanel {wb} />{/await}{/if}
-  {#if wb.open === 'insert'}{#await drawer() then { default: InsertDrawer }}<InsertDrawer {wb} {handOver} ongone={() => (isDrawerThere = false)} />{/await}{/if}
+  {#if wb.open === 'history'}{#await import('$lib/side/HistoryPanel.svelte') then { default: HistoryPanel }}<HistoryPanel
+        {wb}
+      />{/await}{/if}
+  {#if wb.open === 'tokens'}{#await import('$lib/side/TokensPanel.svelte') then { default: TokensPanel }}<TokensPanel
+        {wb}
+      />{/await}{/if}
+  {#if wb.open === 'shelf'}{#await import('$lib/side/ShelfPanel.svelte') then { default: ShelfPanel }}<ShelfPanel
+        {wb}
+      />{/await}{/if}
+  {#if wb.open === 'findings'}{#await import('$lib/side/FindingsPanel.svelte') then { default: FindingsPanel }}<FindingsPanel
+        {wb}
+      />{/await}{/if}
+  {#if wb.open === 'insert'}{#await drawer() then { default: InsertDrawer }}<InsertDrawer
+        {wb}
+        {handOver}
+        ongone={() => (isDrawerThere = false)}
+      />{/await}{/if}
 </div>
-{#if wb.open === 'search'}{#await import('$lib/search/SearchDialog.svelte') then { default: SearchDialog }}<SearchDialog {wb} />{/await}{/if}
-{#if wb.open === 'export'}{#await import('./ExportDialog.svelte') then { default: ExportDialog }}<ExportDialog {wb} />{/await}{/if}
-{#if wb.open === 'keys'}{#await import('./KeysDialog.svelte') then { default: KeysDialog }}<KeysDialog {wb} />{/await}{/if}
+{#if wb.open === 'search'}{#await import('$lib/search/SearchDialog.svelte') then { default: SearchDialog }}<SearchDialog
+      {wb}
+    />{/await}{/if}
+{#if wb.open === 'export'}{#await import('./ExportDialog.svelte') then { default: ExportDialog }}<ExportDialog
+      {wb}
+    />{/await}{/if}
+{#if wb.open === 'keys'}{#await import('./KeysDialog.svelte') then { default: KeysDialog }}<KeysDialog
+      {wb}
+    />{/await}{/if}
 
 {#if isOver}<div class="over">Drop pictures: they come after what is picked</div>{/if}
 

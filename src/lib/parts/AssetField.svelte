@@ -23,11 +23,15 @@
 
   const { wb, node, key, id, label, describedBy, media = 'picture', value, onchange }: Props = $props();
 
-  const use = $derived(node ? picturesOf(wb.registry, wb.project, node).find((each) => each.key === key) : undefined);
+  const use = $derived(
+    node ? picturesOf(wb.registry, wb.project, node).find((each) => each.key === key) : undefined
+  );
 
   const chosen = $derived(wb.project.assets[value as AssetId]);
   let fault = $state('');
-  const assets = $derived(Object.values(wb.project.assets).filter((asset) => isFilm(asset) === (media === 'film')));
+  const assets = $derived(
+    Object.values(wb.project.assets).filter((asset) => isFilm(asset) === (media === 'film'))
+  );
   const addresses = $derived(new Map([...wb.blobs].map(([id, blob]) => [id, URL.createObjectURL(blob)])));
   $effect(() => {
     const made = addresses;
@@ -40,10 +44,12 @@
     const read = await assetFrom(wb.project, file);
     fault = read.ok ? '' : read.sentence;
     if (!read.ok) return;
-    if (isFilm(read.asset) !== (media === 'film')) return void (fault = `${file.name} is a ${isFilm(read.asset) ? 'film' : 'picture'}; this takes a ${media}.`);
+    if (isFilm(read.asset) !== (media === 'film'))
+      return void (fault = `${file.name} is a ${isFilm(read.asset) ? 'film' : 'picture'}; this takes a ${media}.`);
     asking = false;
     address = '';
-    if (!wb.dispatch({ type: 'add-asset', asset: read.asset }, null, new Map([[read.asset.id, read.blob]]))) onchange(read.asset.id);
+    if (!wb.dispatch({ type: 'add-asset', asset: read.asset }, null, new Map([[read.asset.id, read.blob]])))
+      onchange(read.asset.id);
   }
 
   let asking = $state(false);
@@ -83,8 +89,14 @@
   function remove(): void {
     const id = value as AssetId;
     const { file } = wb.project.assets[id]!;
-    const clear = node ? { type: 'set-setting', id: node.id, key, value: '' } : { type: 'set-page', id: wb.pageId, key, value: '' };
-    const command = { type: 'batch', label: `Delete the ${media} ${file}`, commands: [clear, { type: 'remove-asset', id }] };
+    const clear = node
+      ? { type: 'set-setting', id: node.id, key, value: '' }
+      : { type: 'set-page', id: wb.pageId, key, value: '' };
+    const command = {
+      type: 'batch',
+      label: `Delete the ${media} ${file}`,
+      commands: [clear, { type: 'remove-asset', id }]
+    };
     const refusal = wb.refusal(command);
     fault = refusal?.sentence ?? '';
     if (!refusal) wb.dispatch(command);
@@ -111,15 +123,33 @@
 <div class="asset" role="group" aria-label={label}>
   <Foldout {id} describedBy={[`${id}-value`, describedBy].filter(Boolean).join(' ')} value={shown}>
     <div class="choices">
-      <button type="button" class="no" aria-pressed={value === ''} onclick={() => onchange('')}>No {media}</button>
+      <button type="button" class="no" aria-pressed={value === ''} onclick={() => onchange('')}
+        >No {media}</button
+      >
       {#each assets as asset (asset.id)}
-        <button type="button" aria-pressed={asset.id === value} title={sizeOf(asset)} onclick={() => onchange(asset.id)}>{@render thumbnail(asset)}</button>
+        <button
+          type="button"
+          aria-pressed={asset.id === value}
+          title={sizeOf(asset)}
+          onclick={() => onchange(asset.id)}>{@render thumbnail(asset)}</button
+        >
       {/each}
     </div>
     <div class="tools">
-      <FileUploaderButton size="small" kind="tertiary" labelText="Add a {media}" disableLabelChanges accept={[media === 'film' ? 'video/*' : 'image/*']} on:change={({ detail }) => add(detail)} />
-      <button type="button" class="link" aria-expanded={asking} onclick={() => (asking = !asking)}>From an address…</button>
-      {#if chosen}<button type="button" class="link" onclick={remove}>Delete {chosen.file} from the project</button>{/if}
+      <FileUploaderButton
+        size="small"
+        kind="tertiary"
+        labelText="Add a {media}"
+        disableLabelChanges
+        accept={[media === 'film' ? 'video/*' : 'image/*']}
+        on:change={({ detail }) => add(detail)}
+      />
+      <button type="button" class="link" aria-expanded={asking} onclick={() => (asking = !asking)}
+        >From an address…</button
+      >
+      {#if chosen}<button type="button" class="link" onclick={remove}
+          >Delete {chosen.file} from the project</button
+        >{/if}
     </div>
     {#if asking}
       <form
@@ -129,14 +159,27 @@
         }}
       >
         <!-- svelte-ignore a11y_autofocus -->
-        <input type="text" inputmode="url" aria-label="Address of the {media}" placeholder="https://…" maxlength="2000" bind:value={address} autofocus onkeydown={addressKeys} />
+        <input
+          type="text"
+          inputmode="url"
+          aria-label="Address of the {media}"
+          placeholder="https://…"
+          maxlength="2000"
+          bind:value={address}
+          autofocus
+          onkeydown={addressKeys}
+        />
         {#if fetching}
           <button type="button" onclick={() => fetching?.abort()}>Stop</button>
         {:else}
           <button type="submit" disabled={!address.trim()}>Fetch it</button>
         {/if}
       </form>
-      <p class="help">{fetching ? 'Fetching…' : `Fetched once and kept in the project; the page never asks for it elsewhere.`}</p>
+      <p class="help">
+        {fetching
+          ? 'Fetching…'
+          : `Fetched once and kept in the project; the page never asks for it elsewhere.`}
+      </p>
     {/if}
     {#if fault}<p role="alert">{fault}</p>{/if}
     {#if use}<PictureFacts {use} bands={wb.project.info.bands} />{/if}

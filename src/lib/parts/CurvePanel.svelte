@@ -49,8 +49,14 @@
   });
   const words = $derived.by(() => {
     const time = (share: number) => `${Math.round(share * ms)} ms`;
-    const peak = figures.peak ? `peak +${(figures.peak.over * 100).toFixed(1)} % at ${time(figures.peak.time)}` : 'never passes its end';
-    return [peak, `still at ${time(figures.settled)}`, ...(curve.kind === 'spring' ? [`leaves as linear(), within ${SAMPLE_ERROR * 100} %`] : [])];
+    const peak = figures.peak
+      ? `peak +${(figures.peak.over * 100).toFixed(1)} % at ${time(figures.peak.time)}`
+      : 'never passes its end';
+    return [
+      peak,
+      `still at ${time(figures.settled)}`,
+      ...(curve.kind === 'spring' ? [`leaves as linear(), within ${SAMPLE_ERROR * 100} %`] : [])
+    ];
   });
 
   onMount(() => {
@@ -61,14 +67,31 @@
       Made.register(LineController, LineElement, PointElement, LinearScale);
       made = new Made(canvas, {
         type: 'line',
-        data: { datasets: [{ data: [], borderColor: '#0b6a5f', borderWidth: 2, pointRadius: 0 }, { data: [{ x: 0, y: 1 }, { x: 1, y: 1 }], borderColor: '#8b8678', borderWidth: 1, borderDash: [3, 3], pointRadius: 0 }] },
+        data: {
+          datasets: [
+            { data: [], borderColor: '#0b6a5f', borderWidth: 2, pointRadius: 0 },
+            {
+              data: [
+                { x: 0, y: 1 },
+                { x: 1, y: 1 }
+              ],
+              borderColor: '#8b8678',
+              borderWidth: 1,
+              borderDash: [3, 3],
+              pointRadius: 0
+            }
+          ]
+        },
         options: {
           animation: false,
           responsive: true,
           maintainAspectRatio: false,
           events: [],
           layout: { padding: 8 },
-          scales: { x: { type: 'linear', min: 0, max: 1, display: false }, y: { type: 'linear', display: false } }
+          scales: {
+            x: { type: 'linear', min: 0, max: 1, display: false },
+            y: { type: 'linear', display: false }
+          }
         }
       });
       chart = made;
@@ -81,7 +104,10 @@
 
   $effect(() => {
     if (!chart) return;
-    const data = Array.from({ length: POINTS + 1 }, (_, i) => ({ x: i / POINTS, y: curve.progress(i / POINTS) }));
+    const data = Array.from({ length: POINTS + 1 }, (_, i) => ({
+      x: i / POINTS,
+      y: curve.progress(i / POINTS)
+    }));
     const reach = [...data.map(({ y }) => y), ...(handles ? [handles[1], handles[3]] : [])];
     const low = Math.min(0, ...reach);
     const high = Math.max(1, ...reach);
@@ -92,7 +118,10 @@
     area = { left, top, width: right - left, height: bottom - top, low: low - 0.05, high: high + 0.05 };
   });
 
-  const place = (px: number, py: number) => ({ x: area.left + px * area.width, y: area.top + (1 - (py - area.low) / (area.high - area.low)) * area.height });
+  const place = (px: number, py: number) => ({
+    x: area.left + px * area.width,
+    y: area.top + (1 - (py - area.low) / (area.high - area.low)) * area.height
+  });
 
   function setHandle(index: 0 | 1, px: number, py: number, merge: string | null): void {
     const round = (value: number) => Math.round(value * 100) / 100;
@@ -115,11 +144,18 @@
       setHandle(index, px, py, `curve ${gesture}`);
     };
     handle.addEventListener('pointermove', move);
-    handle.addEventListener('lostpointercapture', () => handle.removeEventListener('pointermove', move), { once: true });
+    handle.addEventListener('lostpointercapture', () => handle.removeEventListener('pointermove', move), {
+      once: true
+    });
   }
 
   function handleKeys(event: KeyboardEvent, index: 0 | 1): void {
-    const moves: Record<string, readonly [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
+    const moves: Record<string, readonly [number, number]> = {
+      ArrowLeft: [-1, 0],
+      ArrowRight: [1, 0],
+      ArrowUp: [0, 1],
+      ArrowDown: [0, -1]
+    };
     const [dx, dy] = moves[event.key] ?? [0, 0];
     if (!dx && !dy) return;
     event.preventDefault();
@@ -141,38 +177,47 @@
 </script>
 
 <div class="presets">
-<select aria-label="Easing" value={token || (PRESETS.some(([, preset]) => preset === curve.text) ? curve.text : '')} onchange={(event) => choose(event.currentTarget.value)}>
-  <option value="">own</option>
-  {#each PRESETS as [name, preset] (name)}<option value={preset}>{name}</option>{/each}
-  {#if tokens.length > 0}
-    <optgroup label="tokens">
-      {#each tokens as { id, name } (id)}<option value="{'{'}{id}}">{name}</option>{/each}
-    </optgroup>
-  {/if}
-</select>
-<input
-  class="mono"
-  aria-label="Easing as text"
-  aria-invalid={fault !== ''}
-  value={typed ?? easing}
-  spellcheck="false"
-  oninput={(event) => (typed = event.currentTarget.value)}
-  onblur={commit}
-  onkeydown={(event) => {
-    if (event.key === 'Enter') commit();
-    if (event.key === 'Escape' && typed !== null) {
-      event.stopPropagation();
-      typed = null;
-    }
-  }}
-/>
+  <select
+    aria-label="Easing"
+    value={token || (PRESETS.some(([, preset]) => preset === curve.text) ? curve.text : '')}
+    onchange={(event) => choose(event.currentTarget.value)}
+  >
+    <option value="">own</option>
+    {#each PRESETS as [name, preset] (name)}<option value={preset}>{name}</option>{/each}
+    {#if tokens.length > 0}
+      <optgroup label="tokens">
+        {#each tokens as { id, name } (id)}<option value="{'{'}{id}}">{name}</option>{/each}
+      </optgroup>
+    {/if}
+  </select>
+  <input
+    class="mono"
+    aria-label="Easing as text"
+    aria-invalid={fault !== ''}
+    value={typed ?? easing}
+    spellcheck="false"
+    oninput={(event) => (typed = event.currentTarget.value)}
+    onblur={commit}
+    onkeydown={(event) => {
+      if (event.key === 'Enter') commit();
+      if (event.key === 'Escape' && typed !== null) {
+        event.stopPropagation();
+        typed = null;
+      }
+    }}
+  />
 </div>
 {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
 <div class="field">
   <canvas bind:this={canvas} aria-label="Curve of {curve.text}"></canvas>
   {#if handles}
     <svg aria-hidden="true">
-      {#each [[place(0, 0), place(handles[0], handles[1])], [place(1, 1), place(handles[2], handles[3])]] as const as [from, to], i (i)}<line x1={from.x} y1={from.y} x2={to.x} y2={to.y} />{/each}
+      {#each [[place(0, 0), place(handles[0], handles[1])], [place(1, 1), place(handles[2], handles[3])]] as const as [from, to], i (i)}<line
+          x1={from.x}
+          y1={from.y}
+          x2={to.x}
+          y2={to.y}
+        />{/each}
     </svg>
     {#each [0, 1] as const as index (index)}
       {@const { x, y } = place(handles[index * 2]!, handles[index * 2 + 1]!)}
@@ -193,7 +238,9 @@
     {/each}
   {/if}
 </div>
-<p class="mono figures">{#each words as line (line)}<span>{line}</span>{/each}</p>
+<p class="mono figures">
+  {#each words as line (line)}<span>{line}</span>{/each}
+</p>
 
 <style>
   .presets {

@@ -13,9 +13,17 @@
   const { wb, node, field }: { wb: Workbench; node: Node; field: FieldSpec } = $props();
 
   const value = $derived(settingsWithDefaults(registry.kindOf(node.kind), node)[field.key]);
-  const items = $derived((field.slot ? (node.slots[field.slot] ?? []) : []).map((id) => wb.project.nodes[id as NodeId]!));
+  const items = $derived(
+    (field.slot ? (node.slots[field.slot] ?? []) : []).map((id) => wb.project.nodes[id as NodeId]!)
+  );
   /** Tokens that fit a field of CSS; the field offers them as one types. */
-  const tokens = $derived(field.property ? Object.values(wb.project.tokens).filter(({ id }) => checkValue(field.property!, `{${id}}`, wb.project.tokens).ok) : []);
+  const tokens = $derived(
+    field.property
+      ? Object.values(wb.project.tokens).filter(
+          ({ id }) => checkValue(field.property!, `{${id}}`, wb.project.tokens).ok
+        )
+      : []
+  );
   const tokenList = $derived(`tokens-${field.key}`);
   const id = $props.id();
   /** Fields with a picture, a drawing or tools of their own bring their label and take the whole row. */
@@ -23,11 +31,17 @@
   const isWide = $derived(WIDE.includes(field.control));
   /** It differs from how the piece comes. */
   const isOwn = $derived(Object.hasOwn(node.settings, field.key));
-  const about = $derived([field.help ?? '', field.live ? `It acts ${field.live}; editing does not show it.` : ''].filter(Boolean).join(' '));
+  const about = $derived(
+    [field.help ?? '', field.live ? `It acts ${field.live}; editing does not show it.` : '']
+      .filter(Boolean)
+      .join(' ')
+  );
   const showsOwnFault = $derived(field.control === 'shares');
   let showsAbout = $state(false);
   let fault = $state('');
-  const describedBy = $derived([about ? `${id}-about` : '', fault ? `${id}-fault` : ''].filter(Boolean).join(' ') || undefined);
+  const describedBy = $derived(
+    [about ? `${id}-about` : '', fault ? `${id}-fault` : ''].filter(Boolean).join(' ') || undefined
+  );
   let gesture = 0;
 
   function set(to: Json, merge: string | null = null): void {
@@ -39,14 +53,18 @@
       return;
     }
     fault = '';
-    const refusal = wb.dispatch({ type: 'set-setting', id: node.id, key: field.key, value: to }, merge && `${merge} ${node.id} ${field.key} ${gesture}`);
+    const refusal = wb.dispatch(
+      { type: 'set-setting', id: node.id, key: field.key, value: to },
+      merge && `${merge} ${node.id} ${field.key} ${gesture}`
+    );
     if (refusal) fault = refusal.sentence;
   }
 
   function setWidth(text: string): void {
     // The field shows “640 px”; CSS itself has no space there.
     const worked = parseQuantity(evaluate(text.replace(/\s+px/g, 'px'), 'px') ?? '');
-    if (!worked || (worked.unit !== 'px' && worked.value !== 0)) fault = `${field.label} takes a width in px, such as 640 or 720-80.`;
+    if (!worked || (worked.unit !== 'px' && worked.value !== 0))
+      fault = `${field.label} takes a width in px, such as 640 or 720-80.`;
     else set(worked.value);
   }
 
@@ -58,7 +76,8 @@
 
   function widthKeys(event: KeyboardEvent): void {
     const by = { ArrowUp: 1, ArrowDown: -1 }[event.key];
-    if (event.key === 'Enter') (field.control === 'number' ? setNumber : setWidth)((event.target as HTMLInputElement).value);
+    if (event.key === 'Enter')
+      (field.control === 'number' ? setNumber : setWidth)((event.target as HTMLInputElement).value);
     if (!by) return;
     event.preventDefault();
     set(Math.max(0, (value as number) + by * (event.shiftKey ? 10 : 1)), 'step');
@@ -70,22 +89,50 @@
     <span class="name">
       <label for={id}>{field.label}</label>
       {#if about}
-        <button type="button" class="ask" aria-label="About {field.label}" aria-expanded={showsAbout} title={about} onclick={() => (showsAbout = !showsAbout)}>?</button>
+        <button
+          type="button"
+          class="ask"
+          aria-label="About {field.label}"
+          aria-expanded={showsAbout}
+          title={about}
+          onclick={() => (showsAbout = !showsAbout)}>?</button
+        >
       {/if}
     </span>
   {/if}
   <div class="input">
     {#if field.control === 'choice'}
-      <select {id} aria-describedby={describedBy} value={value as string} onchange={(event) => set(event.currentTarget.value)}>
-        {#each Object.entries(field.choices ?? {}) as [choice, text] (choice)}<option value={choice}>{text}</option>{/each}
+      <select
+        {id}
+        aria-describedby={describedBy}
+        value={value as string}
+        onchange={(event) => set(event.currentTarget.value)}
+      >
+        {#each Object.entries(field.choices ?? {}) as [choice, text] (choice)}<option value={choice}
+            >{text}</option
+          >{/each}
       </select>
     {:else if field.control === 'item'}
-      <select {id} aria-describedby={describedBy} value={value as string} onchange={(event) => set(event.currentTarget.value)}>
+      <select
+        {id}
+        aria-describedby={describedBy}
+        value={value as string}
+        onchange={(event) => set(event.currentTarget.value)}
+      >
         <option value="">the first that can be</option>
         {#each items as item (item.id)}<option value={item.id}>{item.name}</option>{/each}
       </select>
     {:else if field.control === 'toggle'}
-      <span class="toggle"><input {id} type="checkbox" role="switch" aria-describedby={describedBy} checked={value as boolean} onchange={(event) => set(event.currentTarget.checked)} /><span aria-hidden="true">{value ? 'yes' : 'no'}</span></span>
+      <span class="toggle"
+        ><input
+          {id}
+          type="checkbox"
+          role="switch"
+          aria-describedby={describedBy}
+          checked={value as boolean}
+          onchange={(event) => set(event.currentTarget.checked)}
+        /><span aria-hidden="true">{value ? 'yes' : 'no'}</span></span
+      >
     {:else if field.control === 'width' || field.control === 'number'}
       <input
         {id}
@@ -98,7 +145,15 @@
       />
     {:else if field.control === 'shares'}
       {#await import('./SharesField.svelte') then { default: SharesField }}
-        <SharesField label={field.label} help={about} value={value as string} {fault} names={(node.slots.columns ?? []).map((id) => wb.project.nodes[id as NodeId]!.name)} onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)} onstart={() => (gesture += 1)} />
+        <SharesField
+          label={field.label}
+          help={about}
+          value={value as string}
+          {fault}
+          names={(node.slots.columns ?? []).map((id) => wb.project.nodes[id as NodeId]!.name)}
+          onchange={(text, isDrag) => set(text, isDrag ? 'drag' : null)}
+          onstart={() => (gesture += 1)}
+        />
       {/await}
     {:else if field.control === 'place'}
       {#await import('./FocusField.svelte') then { default: FocusField }}
@@ -129,14 +184,29 @@
       {/await}
     {:else if field.control === 'icon'}
       {#await import('./IconField.svelte') then { default: IconField }}
-        <IconField label={field.label} help={field.help} value={value as Icon | null} onchange={(icon) => set(icon as unknown as Json)} />
+        <IconField
+          label={field.label}
+          help={field.help}
+          value={value as Icon | null}
+          onchange={(icon) => set(icon as unknown as Json)}
+        />
       {/await}
     {:else if field.control === 'rich'}
       {#await import('./RichField.svelte') then { default: RichField }}
-        <RichField label={field.label} value={value as string} takesFocus={wb.editing === node.id} onchange={(html) => set(html, 'write')} onfocus={() => (gesture += 1)} ondone={() => (wb.editing = null)} />
+        <RichField
+          label={field.label}
+          value={value as string}
+          takesFocus={wb.editing === node.id}
+          onchange={(html) => set(html, 'write')}
+          onfocus={() => (gesture += 1)}
+          ondone={() => (wb.editing = null)}
+        />
       {/await}
     {:else}
-      {#if tokens.length > 0}<datalist id={tokenList}>{#each tokens as each (each.id)}<option value={`{${each.id}}`}>{each.name}</option>{/each}</datalist>{/if}
+      {#if tokens.length > 0}<datalist id={tokenList}
+          >{#each tokens as each (each.id)}<option value={`{${each.id}}`}>{each.name}</option
+            >{/each}</datalist
+        >{/if}
       <input
         {id}
         class:mono={field.control === 'css'}
@@ -149,7 +219,9 @@
       />
     {/if}
     {#if fault && !showsOwnFault}<p class="fault" id="{id}-fault" role="alert">{fault}</p>{/if}
-    {#if about && !isWide}<p class="about" class:visually-hidden={!showsAbout} id="{id}-about">{about}</p>{/if}
+    {#if about && !isWide}<p class="about" class:visually-hidden={!showsAbout} id="{id}-about">
+        {about}
+      </p>{/if}
   </div>
 </div>
 

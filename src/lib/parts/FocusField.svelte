@@ -30,10 +30,16 @@
     const field = event.currentTarget as HTMLElement;
     field.setPointerCapture(event.pointerId);
     const box = field.getBoundingClientRect();
-    const move = (moved: PointerEvent) => onchange(`${share(moved.clientX - box.left, box.width)}% ${share(moved.clientY - box.top, box.height)}%`, true);
+    const move = (moved: PointerEvent) =>
+      onchange(
+        `${share(moved.clientX - box.left, box.width)}% ${share(moved.clientY - box.top, box.height)}%`,
+        true
+      );
     move(event);
     field.addEventListener('pointermove', move);
-    field.addEventListener('lostpointercapture', () => field.removeEventListener('pointermove', move), { once: true });
+    field.addEventListener('lostpointercapture', () => field.removeEventListener('pointermove', move), {
+      once: true
+    });
   }
 
   function keys(event: KeyboardEvent): void {
@@ -54,12 +60,26 @@
 {/snippet}
 
 <div class="focus">
-  <input {id} {value} class="mono" aria-invalid={isInvalid} aria-describedby={describedBy} onchange={(event) => onchange(event.currentTarget.value.trim(), false)} />
+  <input
+    {id}
+    {value}
+    class="mono"
+    aria-invalid={isInvalid}
+    aria-describedby={describedBy}
+    onchange={(event) => onchange(event.currentTarget.value.trim(), false)}
+  />
   <div class="open">
     <Foldout id="{id}-point" value={shown}>
       <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
       <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-      <div class="pad" role="application" aria-label="{label}: drag the point, or use the arrow keys" tabindex="0" onpointerdown={drag} onkeydown={keys}>
+      <div
+        class="pad"
+        role="application"
+        aria-label="{label}: drag the point, or use the arrow keys"
+        tabindex="0"
+        onpointerdown={drag}
+        onkeydown={keys}
+      >
         {#if address}<img src={address} alt="" draggable="false" />{:else}<div class="room"></div>{/if}
         <span class="point" style:left="{point[0]}%" style:top="{point[1]}%"></span>
       </div>
@@ -125,7 +145,10 @@
   .room {
     width: 240px;
     height: 135px;
-    background: linear-gradient(var(--line) 0 0) center / 1px 100% no-repeat, linear-gradient(var(--line) 0 0) center / 100% 1px no-repeat, #fff;
+    background:
+      linear-gradient(var(--line) 0 0) center / 1px 100% no-repeat,
+      linear-gradient(var(--line) 0 0) center / 100% 1px no-repeat,
+      #fff;
     border: 1px solid var(--control-line);
     border-radius: 3px;
   }

@@ -18,7 +18,10 @@
 
   const bands = $derived(wb.project.info.bands);
   /** A width that lies in the band for certain, and near its upper edge, where it is tightest against the next. */
-  const width = $derived({ medium: bands.medium, narrow: Math.min(bands.narrow, 420) }[condition as string] ?? Math.max(1000, bands.medium + 40));
+  const width = $derived(
+    { medium: bands.medium, narrow: Math.min(bands.narrow, 420) }[condition as string] ??
+      Math.max(1000, bands.medium + 40)
+  );
   const scale = $derived(Math.min(WIDTH / width, 0.26));
   const show = $derived<Extract<ToFrame, { type: 'show' }>>({
     type: 'show',
@@ -35,7 +38,7 @@
 
 <div class="drawing" style:width="{width * scale}px" style:height="{HEIGHT}px" inert>
   {#if isDue}
-    <div class="scaled" style:scale={scale}>
+    <div class="scaled" style:scale>
       <PreviewFrame
         project={wb.rested}
         pageId={wb.pageId}

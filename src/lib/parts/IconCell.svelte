@@ -6,7 +6,11 @@
   import { printHtml } from '$core/html/print';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
-  const { wb, state: own, keys }: { wb: Workbench; state: StateName; keys: Readonly<Partial<Record<StateName, string>>> } = $props();
+  const {
+    wb,
+    state: own,
+    keys
+  }: { wb: Workbench; state: StateName; keys: Readonly<Partial<Record<StateName, string>>> } = $props();
 
   /** Icons are of items: the picked one, or the first. */
   const item = $derived.by((): Node | null => {
@@ -21,9 +25,18 @@
 
 <div class="cell" role="gridcell">
   {#if key && item}
-    <button type="button" class="plain" title="Icon of {item.name}, {own}" aria-label="Icon, {own}: {icon?.name ?? 'none'}" aria-expanded={isOpen} onclick={() => (isOpen = !isOpen)}>
+    <button
+      type="button"
+      class="plain"
+      title="Icon of {item.name}, {own}"
+      aria-label="Icon, {own}: {icon?.name ?? 'none'}"
+      aria-expanded={isOpen}
+      onclick={() => (isOpen = !isOpen)}
+    >
       <!-- eslint-disable-next-line svelte/no-at-html-tags -->
-      {#if icon}{@html printHtml(iconElement(icon))} {icon.name}{:else}<span class="as">{own === 'rest' ? 'none' : 'as rest'}</span>{/if}
+      {#if icon}{@html printHtml(iconElement(icon))} {icon.name}{:else}<span class="as"
+          >{own === 'rest' ? 'none' : 'as rest'}</span
+        >{/if}
     </button>
     {#if isOpen}
       <div class="picker">

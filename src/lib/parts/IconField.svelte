@@ -4,7 +4,19 @@
   import { untrack } from 'svelte';
   import { Search } from 'carbon-components-svelte';
 
-  const { label, help = '', value, startsOpen = false, onchange }: { label: string; help?: string; value: Icon | null; startsOpen?: boolean; onchange: (icon: Icon | null) => void } = $props();
+  const {
+    label,
+    help = '',
+    value,
+    startsOpen = false,
+    onchange
+  }: {
+    label: string;
+    help?: string;
+    value: Icon | null;
+    startsOpen?: boolean;
+    onchange: (icon: Icon | null) => void;
+  } = $props();
 
   let isOpen = $state(untrack(() => startsOpen));
   let words = $state('');
@@ -19,11 +31,14 @@
     const query = words;
     const timer = setTimeout(async () => {
       try {
-        const response = await fetch(`/api/icons?q=${encodeURIComponent(query)}`, { signal: controller.signal });
+        const response = await fetch(`/api/icons?q=${encodeURIComponent(query)}`, {
+          signal: controller.signal
+        });
         found = (await response.json()).icons;
         fault = '';
       } catch {
-        if (!controller.signal.aborted) fault = 'Kymation’s server does not answer. See that it still runs (npm start).';
+        if (!controller.signal.aborted)
+          fault = 'Kymation’s server does not answer. See that it still runs (npm start).';
       }
     }, 120);
     return () => {
@@ -44,7 +59,13 @@
 <div class="icon-field" role="group" aria-label={label}>
   <span class="bx--label">{label}</span>
   <div class="chosen">
-    <button type="button" class="sign" aria-expanded={isOpen} title={value ? value.name : 'Choose an icon'} onclick={() => (isOpen = !isOpen)}>
+    <button
+      type="button"
+      class="sign"
+      aria-expanded={isOpen}
+      title={value ? value.name : 'Choose an icon'}
+      onclick={() => (isOpen = !isOpen)}
+    >
       <!-- eslint-disable-next-line svelte/no-at-html-tags -->
       {#if value}{@html drawn(value)} {value.name}{:else}Choose an icon{/if}
     </button>
@@ -61,12 +82,24 @@
         isOpen = false;
       }}
     >
-      <Search size="sm" labelText="Find an icon by what it means" placeholder="apple, winter, walk…" bind:value={words} bind:ref={search} />
+      <Search
+        size="sm"
+        labelText="Find an icon by what it means"
+        placeholder="apple, winter, walk…"
+        bind:value={words}
+        bind:ref={search}
+      />
       {#if fault}<p role="alert">{fault}</p>{/if}
       <div class="grid">
         {#each found ?? [] as icon (icon.name)}
           <!-- eslint-disable-next-line svelte/no-at-html-tags -->
-          <button type="button" title={icon.name} aria-label={icon.name} aria-pressed={icon.name === value?.name} onclick={() => choose(icon)}>{@html drawn(icon)}</button>
+          <button
+            type="button"
+            title={icon.name}
+            aria-label={icon.name}
+            aria-pressed={icon.name === value?.name}
+            onclick={() => choose(icon)}>{@html drawn(icon)}</button
+          >
         {:else}
           <p>{found === null ? 'Looking…' : `Nothing means “${words}”. Try another word.`}</p>
         {/each}

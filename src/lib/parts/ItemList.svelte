@@ -21,20 +21,25 @@
   }
 
   function rename(item: Node, input: HTMLInputElement): void {
-    if (wb.dispatch({ type: 'rename', id: item.id, name: input.value }, `rename ${item.id} ${gesture}`)) input.setAttribute('aria-invalid', 'true');
+    if (wb.dispatch({ type: 'rename', id: item.id, name: input.value }, `rename ${item.id} ${gesture}`))
+      input.setAttribute('aria-invalid', 'true');
     else input.removeAttribute('aria-invalid');
   }
 
   /** The setting of an item that is an address, where it has one: it stands in the list, beside the words. */
-  const linkKeyOf = (item: Node) => fieldsOf(registry.kindOf(item.kind), 'fill').find(({ control }) => control === 'link')?.key;
+  const linkKeyOf = (item: Node) =>
+    fieldsOf(registry.kindOf(item.kind), 'fill').find(({ control }) => control === 'link')?.key;
 
   function lead(item: Node, key: string, input: HTMLInputElement): void {
-    if (wb.dispatch({ type: 'set-setting', id: item.id, key, value: input.value.trim() })) input.setAttribute('aria-invalid', 'true');
+    if (wb.dispatch({ type: 'set-setting', id: item.id, key, value: input.value.trim() }))
+      input.setAttribute('aria-invalid', 'true');
     else input.removeAttribute('aria-invalid');
   }
 
   const held = (item: Node) => {
-    const content = Object.values(item.slots).flat().map((id) => registry.kindOf(nodeOf(wb.project, id).kind).label.toLowerCase());
+    const content = Object.values(item.slots)
+      .flat()
+      .map((id) => registry.kindOf(nodeOf(wb.project, id).kind).label.toLowerCase());
     return content.length === 0 ? 'empty' : content.join(', ');
   };
 </script>
@@ -42,7 +47,9 @@
 <div class="items" role="group" aria-label={label}>
   <div class="head">
     <span class="bx--label">{label}</span>
-    <button type="button" class="add" onclick={() => addItem(wb, owner.id, slot)}><Add size={16} /> Add</button>
+    <button type="button" class="add" onclick={() => addItem(wb, owner.id, slot)}
+      ><Add size={16} /> Add</button
+    >
   </div>
   {#each items as item, index (item.id)}
     <div class="item">
@@ -65,12 +72,39 @@
           onchange={(event) => lead(item, key, event.currentTarget)}
         />
       {:else}
-        <button type="button" class="held plain" title="Show it in the outline" onclick={() => wb.select([item.id])}>{held(item)}</button>
+        <button
+          type="button"
+          class="held plain"
+          title="Show it in the outline"
+          onclick={() => wb.select([item.id])}>{held(item)}</button
+        >
       {/if}
-      <button type="button" title="Move {item.name} up" aria-label="Move {item.name} up" disabled={index === 0} onclick={() => move(item.id, index - 1)}><ChevronUp size={16} /></button>
-      <button type="button" title="Move {item.name} down" aria-label="Move {item.name} down" disabled={index === items.length - 1} onclick={() => move(item.id, index + 2)}><ChevronDown size={16} /></button>
-      <button type="button" title="Duplicate {item.name}" aria-label="Duplicate {item.name}" onclick={() => wb.dispatch({ type: 'duplicate', ids: [item.id] })}><Copy size={16} /></button>
-      <button type="button" title="Remove {item.name}" aria-label="Remove {item.name}" onclick={() => wb.dispatch({ type: 'remove', ids: [item.id] })}><TrashCan size={16} /></button>
+      <button
+        type="button"
+        title="Move {item.name} up"
+        aria-label="Move {item.name} up"
+        disabled={index === 0}
+        onclick={() => move(item.id, index - 1)}><ChevronUp size={16} /></button
+      >
+      <button
+        type="button"
+        title="Move {item.name} down"
+        aria-label="Move {item.name} down"
+        disabled={index === items.length - 1}
+        onclick={() => move(item.id, index + 2)}><ChevronDown size={16} /></button
+      >
+      <button
+        type="button"
+        title="Duplicate {item.name}"
+        aria-label="Duplicate {item.name}"
+        onclick={() => wb.dispatch({ type: 'duplicate', ids: [item.id] })}><Copy size={16} /></button
+      >
+      <button
+        type="button"
+        title="Remove {item.name}"
+        aria-label="Remove {item.name}"
+        onclick={() => wb.dispatch({ type: 'remove', ids: [item.id] })}><TrashCan size={16} /></button
+      >
     </div>
   {/each}
 </div>

@@ -7,8 +7,16 @@
 
   const FIELDS = [
     { key: 'name', label: 'Name in Kymation', help: '' },
-    { key: 'title', label: 'Title', help: 'In the browser’s tab and in search results; about 60 letters are shown.' },
-    { key: 'description', label: 'Description', help: 'Two sentences for search results; about 160 letters are shown.' },
+    {
+      key: 'title',
+      label: 'Title',
+      help: 'In the browser’s tab and in search results; about 60 letters are shown.'
+    },
+    {
+      key: 'description',
+      label: 'Description',
+      help: 'Two sentences for search results; about 160 letters are shown.'
+    },
     { key: 'language', label: 'Language', help: 'A tag such as en-GB, de or ar; screen readers speak by it.' }
   ] as const;
   const id = $props.id();
@@ -26,7 +34,16 @@
 </script>
 
 {#each FIELDS as { key, label, help } (key)}
-  <TextInput size="sm" labelText={label} helperText={help} value={wb.page[key]} invalid={Boolean(faults[key])} invalidText={faults[key]} on:focus={() => (gesture += 1)} on:input={({ detail }) => set(key, String(detail ?? ''))} />
+  <TextInput
+    size="sm"
+    labelText={label}
+    helperText={help}
+    value={wb.page[key]}
+    invalid={Boolean(faults[key])}
+    invalidText={faults[key]}
+    on:focus={() => (gesture += 1)}
+    on:input={({ detail }) => set(key, String(detail ?? ''))}
+  />
 {/each}
 {#await import('./AssetField.svelte') then { default: AssetField }}
   <div>
@@ -48,13 +65,27 @@
   <div class="order" role="group" aria-label="Order of the pages">
     <span class="bx--label">Order of the pages; the first is the one a site opens on</span>
     <ol>
-      {#each order as id (id)}<li aria-current={id === wb.pageId ? 'true' : undefined}>{wb.project.pages[id]!.name}</li>{/each}
+      {#each order as id (id)}<li aria-current={id === wb.pageId ? 'true' : undefined}>
+          {wb.project.pages[id]!.name}
+        </li>{/each}
     </ol>
-    <button type="button" class="link" disabled={at === 0} onclick={() => wb.dispatch({ type: 'move-page', id: wb.pageId, index: at - 1 })}>Earlier</button>
-    <button type="button" class="link" disabled={at === order.length - 1} onclick={() => wb.dispatch({ type: 'move-page', id: wb.pageId, index: at + 1 })}>Later</button>
+    <button
+      type="button"
+      class="link"
+      disabled={at === 0}
+      onclick={() => wb.dispatch({ type: 'move-page', id: wb.pageId, index: at - 1 })}>Earlier</button
+    >
+    <button
+      type="button"
+      class="link"
+      disabled={at === order.length - 1}
+      onclick={() => wb.dispatch({ type: 'move-page', id: wb.pageId, index: at + 1 })}>Later</button
+    >
   </div>
 {/if}
-<p class="file">Exported as <span class="mono">{pageFile(wb.project, wb.pageId)}</span>; links to it are written so.</p>
+<p class="file">
+  Exported as <span class="mono">{pageFile(wb.project, wb.pageId)}</span>; links to it are written so.
+</p>
 
 <style>
   .order {

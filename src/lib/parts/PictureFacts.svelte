@@ -11,20 +11,38 @@
       return { band, window, shown, ratio: hasPixels(asset) ? asset.width! / shown : null };
     })
   );
-  const weight = $derived(asset.bytes >= 1e6 ? `${(asset.bytes / 1e6).toFixed(1)} MB` : `${(asset.bytes / 1000).toFixed(asset.bytes < 10_000 ? 1 : 0)} kB`);
+  const weight = $derived(
+    asset.bytes >= 1e6
+      ? `${(asset.bytes / 1e6).toFixed(1)} MB`
+      : `${(asset.bytes / 1000).toFixed(asset.bytes < 10_000 ? 1 : 0)} kB`
+  );
 </script>
 
 <details class="facts">
-  <summary><b>{asset.file}</b> · {asset.width && asset.height ? `${asset.width} × ${asset.height} px` : 'no size of its own'} · {weight} · shown {rows[0]!.shown} px wide</summary>
+  <summary
+    ><b>{asset.file}</b> · {asset.width && asset.height
+      ? `${asset.width} × ${asset.height} px`
+      : 'no size of its own'} · {weight} · shown {rows[0]!.shown} px wide</summary
+  >
   <table>
     <caption class="visually-hidden">How wide {asset.file} is shown</caption>
-    <thead><tr><th scope="col">window</th><th scope="col">shown</th><th scope="col">pixels for each px</th></tr></thead>
+    <thead
+      ><tr><th scope="col">window</th><th scope="col">shown</th><th scope="col">pixels for each px</th></tr
+      ></thead
+    >
     <tbody>
       {#each rows as { band, window, shown, ratio } (band)}
         <tr>
           <th scope="row">{band} {window}</th>
           <td>{shown} px</td>
-          <td class:good={ratio !== null && ratio >= 2} class:soft={ratio !== null && ratio < 2 && ratio >= 1} class:bad={ratio !== null && ratio < 1}>{ratio === null ? 'any: drawn, not stored in pixels' : `${ratio.toFixed(1)}${ratio >= 2 ? ', sharp on every screen' : ratio >= 1 ? ', soft on sharp screens' : ', blurred'}`}</td>
+          <td
+            class:good={ratio !== null && ratio >= 2}
+            class:soft={ratio !== null && ratio < 2 && ratio >= 1}
+            class:bad={ratio !== null && ratio < 1}
+            >{ratio === null
+              ? 'any: drawn, not stored in pixels'
+              : `${ratio.toFixed(1)}${ratio >= 2 ? ', sharp on every screen' : ratio >= 1 ? ', soft on sharp screens' : ', blurred'}`}</td
+          >
         </tr>
       {/each}
     </tbody>

@@ -24,7 +24,20 @@
     onready?: (send: (message: ToFrame) => void) => void;
   }
 
-  const { project, pageId, blobs, title, width, height, show, specimens = null, only = null, watch, onmessage, onready }: Props = $props();
+  const {
+    project,
+    pageId,
+    blobs,
+    title,
+    width,
+    height,
+    show,
+    specimens = null,
+    only = null,
+    watch,
+    onmessage,
+    onready
+  }: Props = $props();
 
   /** Nodes at first: more than a screen of any page, few enough to be built in a moment. What follows comes in fewer, larger portions. */
   const PORTION = 250;

@@ -27,7 +27,11 @@
   let stopReading = () => {};
 
   onMount(async () => {
-    const [{ Editor: Made }, { default: StarterKit }, tools] = await Promise.all([import('@tiptap/core'), import('@tiptap/starter-kit'), import('$preview/editing')]);
+    const [{ Editor: Made }, { default: StarterKit }, tools] = await Promise.all([
+      import('@tiptap/core'),
+      import('@tiptap/starter-kit'),
+      import('$preview/editing')
+    ]);
     if (!host) return;
     editing = tools;
     written = value;
@@ -43,7 +47,9 @@
       },
       onFocus: onfocus,
       onTransaction({ editor: now }) {
-        marks = ['bold', 'italic', 'code', 'link', 'bulletList', 'orderedList'].filter((name) => now.isActive(name));
+        marks = ['bold', 'italic', 'code', 'link', 'bulletList', 'orderedList'].filter((name) =>
+          now.isActive(name)
+        );
       }
     });
     stopReading = editing.readBeforeKeys(editor, host);
@@ -74,8 +80,18 @@
     { name: 'italic', label: 'Italic', sign: 'I', run: (now) => now.chain().toggleItalic().run() },
     { name: 'code', label: 'Inline code', sign: '‹›', run: (now) => now.chain().toggleCode().run() },
     { name: 'bulletList', label: 'List', sign: '•', run: (now) => now.chain().toggleBulletList().run() },
-    { name: 'orderedList', label: 'Numbered list', sign: '1.', run: (now) => now.chain().toggleOrderedList().run() },
-    { name: 'link', label: 'Link', sign: '↗', run: (now) => (link = String(now.getAttributes('link').href ?? '')) }
+    {
+      name: 'orderedList',
+      label: 'Numbered list',
+      sign: '1.',
+      run: (now) => now.chain().toggleOrderedList().run()
+    },
+    {
+      name: 'link',
+      label: 'Link',
+      sign: '↗',
+      run: (now) => (link = String(now.getAttributes('link').href ?? ''))
+    }
   ];
 
   function takeLink(): void {
@@ -94,7 +110,15 @@
   <span class="bx--label">{label}</span>
   <div class="tools" role="toolbar" aria-label="Text tools">
     {#each tools as { name, label: words, sign, run } (name)}
-      <button type="button" aria-label={words} title={words} aria-pressed={marks.includes(name)} disabled={!editor} onmousedown={(event) => event.preventDefault()} onclick={() => editor && act(run)}>{sign}</button>
+      <button
+        type="button"
+        aria-label={words}
+        title={words}
+        aria-pressed={marks.includes(name)}
+        disabled={!editor}
+        onmousedown={(event) => event.preventDefault()}
+        onclick={() => editor && act(run)}>{sign}</button
+      >
     {/each}
   </div>
   {#if link !== null}
@@ -106,7 +130,12 @@
       }}
     >
       <!-- svelte-ignore a11y_autofocus -->
-      <input aria-label="Address of the link" placeholder="https://… or #section; empty takes the link away" bind:value={link} autofocus />
+      <input
+        aria-label="Address of the link"
+        placeholder="https://… or #section; empty takes the link away"
+        bind:value={link}
+        autofocus
+      />
       <button type="submit">Set link</button>
       {#if linkFault}<span role="alert">{linkFault}</span>{/if}
     </form>

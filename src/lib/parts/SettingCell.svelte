@@ -9,29 +9,54 @@
   const { wb, field, condition }: { wb: Workbench; field: FieldSpec; condition: ConditionName } = $props();
 
   const node = $derived(wb.drawn);
-  const value = $derived(condition === 'always' ? settingsWithDefaults(wb.kind, node)[field.key] : settingsAt(wb.kind, node, condition)[field.key]);
-  const isOwn = $derived(condition === 'always' ? Object.hasOwn(node.settings, field.key) : node.adapt[condition]?.[field.key] !== undefined);
-  const isKinds = $derived(!isOwn && condition !== 'always' && wb.kind.adapt?.[condition]?.[field.key] !== undefined);
+  const value = $derived(
+    condition === 'always'
+      ? settingsWithDefaults(wb.kind, node)[field.key]
+      : settingsAt(wb.kind, node, condition)[field.key]
+  );
+  const isOwn = $derived(
+    condition === 'always'
+      ? Object.hasOwn(node.settings, field.key)
+      : node.adapt[condition]?.[field.key] !== undefined
+  );
+  const isKinds = $derived(
+    !isOwn && condition !== 'always' && wb.kind.adapt?.[condition]?.[field.key] !== undefined
+  );
   const fixed = $derived(condition === 'always' ? undefined : field.fixed?.[condition]);
   const track = $derived(field.control === 'track' ? (value as unknown as Track) : null);
-  const chosen = $derived(isOwn || isKinds || condition === 'always' ? String(track ? track.form : field.control === 'toggle' ? (value ? 'yes' : 'no') : value) : '');
-  const choices = $derived<Readonly<Record<string, string>>>(field.control === 'toggle' ? { yes: 'yes', no: 'no' } : (field.choices ?? {}));
+  const chosen = $derived(
+    isOwn || isKinds || condition === 'always'
+      ? String(track ? track.form : field.control === 'toggle' ? (value ? 'yes' : 'no') : value)
+      : ''
+  );
+  const choices = $derived<Readonly<Record<string, string>>>(
+    field.control === 'toggle' ? { yes: 'yes', no: 'no' } : (field.choices ?? {})
+  );
   const label = $derived(`${field.label}, ${condition === 'always' ? 'wide' : condition}`);
   let gesture = 0;
 
   function set(to: Json, merge: string | null = null): void {
-    wb.dispatch({ type: 'set-setting', id: node.id, key: field.key, value: to, condition }, merge && `${merge} ${node.id} ${field.key} ${condition} ${gesture}`);
+    wb.dispatch(
+      { type: 'set-setting', id: node.id, key: field.key, value: to, condition },
+      merge && `${merge} ${node.id} ${field.key} ${condition} ${gesture}`
+    );
   }
 
   function choose(word: string): void {
-    if (word === '') return void wb.dispatch({ type: 'clear-setting', id: node.id, key: field.key, condition });
-    if (track) set({ ...(track.ms > 0 ? track : { ...STILL_TRACK, ms: 240, easing: 'ease-out' }), form: word } as Json);
+    if (word === '')
+      return void wb.dispatch({ type: 'clear-setting', id: node.id, key: field.key, condition });
+    if (track)
+      set({
+        ...(track.ms > 0 ? track : { ...STILL_TRACK, ms: 240, easing: 'ease-out' }),
+        form: word
+      } as Json);
     else set(field.control === 'toggle' ? word === 'yes' : word);
   }
 
   function setMs(text: string): void {
     const ms = Number(text);
-    if (Number.isFinite(ms)) set({ ...track!, ms: Math.min(MS_MOST, Math.max(0, Math.round(ms))) } as Json, 'ms');
+    if (Number.isFinite(ms))
+      set({ ...track!, ms: Math.min(MS_MOST, Math.max(0, Math.round(ms))) } as Json, 'ms');
   }
 
   /** What is no choice is written: widths of columns, lengths, places. An empty cell is as the wider band. */
@@ -51,7 +76,9 @@
     if (!fault) wb.dispatch(command);
   }
 
-  const inherited = $derived(condition === 'narrow' && node.adapt.medium?.[field.key] !== undefined ? 'as medium' : 'as wide');
+  const inherited = $derived(
+    condition === 'narrow' && node.adapt.medium?.[field.key] !== undefined ? 'as medium' : 'as wide'
+  );
 </script>
 
 {#if fixed}
@@ -60,15 +87,31 @@
   <td class:own={isOwn} class:faint={chosen === ''}>
     <div>
       {#if isText}
-        <input class="mono text" class:bad={fault} aria-label={label} title={fault || undefined} aria-invalid={fault ? 'true' : undefined} value={chosen} placeholder={condition === 'always' ? (field.label ? 'none' : '') : inherited} onchange={(event) => write(event.currentTarget.value.trim())} />
+        <input
+          class="mono text"
+          class:bad={fault}
+          aria-label={label}
+          title={fault || undefined}
+          aria-invalid={fault ? 'true' : undefined}
+          value={chosen}
+          placeholder={condition === 'always' ? (field.label ? 'none' : '') : inherited}
+          onchange={(event) => write(event.currentTarget.value.trim())}
+        />
       {:else}
-      <select aria-label={label} value={chosen} onchange={(event) => choose(event.currentTarget.value)}>
-        {#if condition !== 'always'}<option value="">{isKinds ? 'as it comes' : inherited}</option>{/if}
-        {#each Object.entries(choices) as [choice, words] (choice)}<option value={choice}>{words}</option>{/each}
-      </select>
+        <select aria-label={label} value={chosen} onchange={(event) => choose(event.currentTarget.value)}>
+          {#if condition !== 'always'}<option value="">{isKinds ? 'as it comes' : inherited}</option>{/if}
+          {#each Object.entries(choices) as [choice, words] (choice)}<option value={choice}>{words}</option
+            >{/each}
+        </select>
       {/if}
       {#if track && chosen !== '' && track.form !== 'none'}
-        <input class="mono" aria-label="{label}, ms" value={track.ms} onfocus={() => (gesture += 1)} onchange={(event) => setMs(event.currentTarget.value)} /><span class="unit">ms</span>
+        <input
+          class="mono"
+          aria-label="{label}, ms"
+          value={track.ms}
+          onfocus={() => (gesture += 1)}
+          onchange={(event) => setMs(event.currentTarget.value)}
+        /><span class="unit">ms</span>
       {/if}
     </div>
   </td>

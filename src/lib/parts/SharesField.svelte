@@ -19,7 +19,11 @@
   const all = $derived(shares.division === 'twelfths' ? 12 : 1);
   const cells = $derived.by(() => {
     let column = 0;
-    return shares.tracks.map((track) => ({ ...track, size: track.part / track.whole / all, name: track.isEmpty ? '' : (names[column++] ?? '') }));
+    return shares.tracks.map((track) => ({
+      ...track,
+      size: track.part / track.whole / all,
+      name: track.isEmpty ? '' : (names[column++] ?? '')
+    }));
   });
   let bar: HTMLElement;
   let typed = $state('');
@@ -36,7 +40,9 @@
       if (next !== sharesText(shares)) onchange(next, true);
     };
     handle.addEventListener('pointermove', move);
-    handle.addEventListener('lostpointercapture', () => handle.removeEventListener('pointermove', move), { once: true });
+    handle.addEventListener('lostpointercapture', () => handle.removeEventListener('pointermove', move), {
+      once: true
+    });
   }
 
   function keys(event: KeyboardEvent, border: number): void {
@@ -52,7 +58,9 @@
   <TextInput
     size="sm"
     labelText={label}
-    helperText={isOther ? `There are ${names.length} columns, so they are equal until there is a share for each.` : help}
+    helperText={isOther
+      ? `There are ${names.length} columns, so they are equal until there is a share for each.`
+      : help}
     invalid={fault !== ''}
     invalidText={fault}
     value={value || sharesText(shares)}
@@ -66,13 +74,27 @@
         {#if i < cells.length - 1}
           <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
           <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-          <div class="border" role="separator" aria-orientation="vertical" aria-label="Border after {name || 'the empty share'}" aria-valuenow={Math.round(size * 100)} aria-valuemin="0" aria-valuemax="100" tabindex="0" onpointerdown={(event) => drag(event, i)} onkeydown={(event) => keys(event, i)}></div>
+          <div
+            class="border"
+            role="separator"
+            aria-orientation="vertical"
+            aria-label="Border after {name || 'the empty share'}"
+            aria-valuenow={Math.round(size * 100)}
+            aria-valuemin="0"
+            aria-valuemax="100"
+            tabindex="0"
+            onpointerdown={(event) => drag(event, i)}
+            onkeydown={(event) => keys(event, i)}
+          ></div>
         {/if}
       </div>
     {/each}
   </div>
-  <p class="mono">{typeof reading === 'string' ? reading : `sum ${reading.division === 'twelfths' ? '12 of 12' : '1'}`}
-    {#if value}<button type="button" class="link" onclick={() => onchange('', false)}>equal, {sharesText(equalShares(names.length))}</button>{/if}
+  <p class="mono">
+    {typeof reading === 'string' ? reading : `sum ${reading.division === 'twelfths' ? '12 of 12' : '1'}`}
+    {#if value}<button type="button" class="link" onclick={() => onchange('', false)}
+        >equal, {sharesText(equalShares(names.length))}</button
+      >{/if}
   </p>
 </div>
 

@@ -5,22 +5,57 @@
   import { registry } from '$core/registry';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
-  const { wb, condition, property }: { wb: Workbench; condition: ConditionName; property: '--k-hide' | 'order' } = $props();
+  const {
+    wb,
+    condition,
+    property
+  }: { wb: Workbench; condition: ConditionName; property: '--k-hide' | 'order' } = $props();
 
-  const resolved = $derived(resolve(registry, wb.project, { node: wb.drawn.id, part: 'root', conditions: heapOf(condition) }).get(property)!);
+  const resolved = $derived(
+    resolve(registry, wb.project, { node: wb.drawn.id, part: 'root', conditions: heapOf(condition) }).get(
+      property
+    )!
+  );
   const isOwn = $derived(resolved.origin.from === 'own' && resolved.origin.condition === condition);
-  const label = $derived(`${property === 'order' ? 'Order' : 'Shown'}, ${condition === 'always' ? 'wide' : condition}`);
+  const label = $derived(
+    `${property === 'order' ? 'Order' : 'Shown'}, ${condition === 'always' ? 'wide' : condition}`
+  );
 
   function set(value: string | null): void {
-    wb.dispatch({ type: 'set-style', id: wb.drawn.id, part: 'root', state: 'rest', condition, property, value });
+    wb.dispatch({
+      type: 'set-style',
+      id: wb.drawn.id,
+      part: 'root',
+      state: 'rest',
+      condition,
+      property,
+      value
+    });
   }
 </script>
 
 <td class:own={isOwn} class:faint={!isOwn && condition !== 'always'}>
   {#if property === 'order'}
-    <input class="mono" aria-label={label} placeholder={condition === 'always' ? '0' : 'as wide'} value={isOwn ? resolved.value : ''} onchange={(event) => set(event.currentTarget.value.trim() === '' ? null : event.currentTarget.value.trim())} />
+    <input
+      class="mono"
+      aria-label={label}
+      placeholder={condition === 'always' ? '0' : 'as wide'}
+      value={isOwn ? resolved.value : ''}
+      onchange={(event) =>
+        set(event.currentTarget.value.trim() === '' ? null : event.currentTarget.value.trim())}
+    />
   {:else}
-    <select aria-label={label} value={isOwn ? resolved.value : condition === 'always' ? 'initial' : ''} onchange={(event) => set(event.currentTarget.value === '' || (condition === 'always' && event.currentTarget.value === 'initial') ? null : event.currentTarget.value)}>
+    <select
+      aria-label={label}
+      value={isOwn ? resolved.value : condition === 'always' ? 'initial' : ''}
+      onchange={(event) =>
+        set(
+          event.currentTarget.value === '' ||
+            (condition === 'always' && event.currentTarget.value === 'initial')
+            ? null
+            : event.currentTarget.value
+        )}
+    >
       {#if condition !== 'always'}<option value="">as wide</option>{/if}
       <option value="initial">shown</option>
       <option value="none">hidden</option>

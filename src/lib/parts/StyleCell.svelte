@@ -34,26 +34,64 @@
   let opened: string | null = null;
 
   const origin = $derived(resolved.origin);
-  const isHere = $derived((origin.from === 'own' || origin.from === 'look') && origin.state === own && (wb.at === 'always' ? origin.condition === 'always' : true));
+  const isHere = $derived(
+    (origin.from === 'own' || origin.from === 'look') &&
+      origin.state === own &&
+      (wb.at === 'always' ? origin.condition === 'always' : true)
+  );
   const token = $derived(resolved.token && isShown() ? wb.project.tokens[resolved.token] : undefined);
   /** The row of type styles names the style; here stands what it comes to. */
   const isOfStyle = $derived(token?.type === 'type-style');
   /** Kinds of token that can stand in this cell. */
   const types = $derived<readonly TokenType[]>(
-    { colour: ['colour'], length: ['length'], lengths: ['length'], number: ['number'], choice: property.property === 'font-weight' ? ['weight'] : [], angle: [], text: { 'box-shadow': ['shadow'], 'font-family': ['typeface'], transition: ['duration', 'easing'], outline: ['colour'] }[property.property] ?? [] }[property.control] as readonly TokenType[]
+    {
+      colour: ['colour'],
+      length: ['length'],
+      lengths: ['length'],
+      number: ['number'],
+      choice: property.property === 'font-weight' ? ['weight'] : [],
+      angle: [],
+      text:
+        {
+          'box-shadow': ['shadow'],
+          'font-family': ['typeface'],
+          transition: ['duration', 'easing'],
+          outline: ['colour']
+        }[property.property] ?? []
+    }[property.control] as readonly TokenType[]
   );
   const tokens = $derived(
     Object.values(wb.project.tokens).flatMap((each) => {
-      if (each.type === 'type-style') return isTypeMember(property.property) ? [{ ...each, use: `{${each.id}.${property.property}}`, value: spelt(`{${each.id}.${property.property}}`, wb.project.tokens) }] : [];
+      if (each.type === 'type-style')
+        return isTypeMember(property.property)
+          ? [
+              {
+                ...each,
+                use: `{${each.id}.${property.property}}`,
+                value: spelt(`{${each.id}.${property.property}}`, wb.project.tokens)
+              }
+            ]
+          : [];
       return types.includes(each.type) ? [{ ...each, use: `{${each.id}}` }] : [];
     })
   );
   const isOwn = $derived(origin.from === 'own' && origin.state === own && origin.condition === wb.at);
   const swatch = $derived(property.control === 'colour' && isShown() ? maybeColour(resolved.value) : null);
-  const shown = $derived(isShown() ? (property.property === 'transition' && resolved.written === 'all' ? 'at once' : isOfStyle ? resolved.value : token?.name ?? withNames(resolved.written, wb.project.tokens)) : `as ${'state' in origin ? origin.state : 'rest'}`);
+  const shown = $derived(
+    isShown()
+      ? property.property === 'transition' && resolved.written === 'all'
+        ? 'at once'
+        : isOfStyle
+          ? resolved.value
+          : (token?.name ?? withNames(resolved.written, wb.project.tokens))
+      : `as ${'state' in origin ? origin.state : 'rest'}`
+  );
   const why = $derived.by(() => {
     if (isOwn) return 'Set here. Delete takes it away.';
-    if (origin.from === 'own') return origin.condition === 'always' ? `Set for ${origin.state}` : `Set for ${origin.state} at ≤ ${origin.condition}`;
+    if (origin.from === 'own')
+      return origin.condition === 'always'
+        ? `Set for ${origin.state}`
+        : `Set for ${origin.state} at ≤ ${origin.condition}`;
     if (origin.from === 'look') return `What ${wb.kind.label} start with`;
     if (origin.from === 'inherited') return `From ${wb.project.nodes[origin.node]?.name ?? 'its parent'}`;
     return 'Not set';
@@ -66,7 +104,15 @@
 
   function set(value: string | null, merge: string | null = null): boolean {
     const refusal = wb.dispatch(
-      { type: 'set-style', id: wb.drawn.id, part: wb.currentPart, state: own, condition: wb.at, property: property.property, value },
+      {
+        type: 'set-style',
+        id: wb.drawn.id,
+        part: wb.currentPart,
+        state: own,
+        condition: wb.at,
+        property: property.property,
+        value
+      },
       merge && `${merge} ${property.property} ${own} ${gesture}`
     );
     if (refusal) fault = refusal.sentence;
@@ -99,7 +145,14 @@
     if (property.control === 'number') return evaluate(value, '') ?? value;
     if (property.control !== 'lengths') return value;
     const whole = /^[^\s]+\s*[-+*/]\s+/.test(value) ? evaluate(value, 'px') : null;
-    return whole ?? value.trim().split(/\s+/).map((term) => evaluate(term, 'px') ?? term).join(' ');
+    return (
+      whole ??
+      value
+        .trim()
+        .split(/\s+/)
+        .map((term) => evaluate(term, 'px') ?? term)
+        .join(' ')
+    );
   }
 
   function commit(refocuses = true): void {
@@ -120,7 +173,10 @@
   }
 
   function takeToken(use: string): void {
-    const whole = property.control === 'text' && property.property !== 'box-shadow' && property.property !== 'font-family';
+    const whole =
+      property.control === 'text' &&
+      property.property !== 'box-shadow' &&
+      property.property !== 'font-family';
     text = whole ? `${text.trim()} ${use}`.trim() : use;
     if (!whole) commit();
   }
@@ -133,8 +189,26 @@
     const stem = `${wb.kind.anatomy[wb.currentPart]!.label} ${property.label.toLowerCase()}${own === 'rest' ? '' : ` ${own}`}`;
     const name = `${stem[0]!.toUpperCase()}${stem.slice(1)}`;
     const known = Object.values(wb.project.tokens).find((each) => each.type === type && each.value === value);
-    const made: Token = known ?? { id: newId<TokenId>(slug(stem)), name: Object.values(wb.project.tokens).some((each) => each.name === name) ? `${name} ${Object.keys(wb.project.tokens).length + 1}` : name, type, value };
-    const commands = [...(known ? [] : [{ type: 'set-token', token: made }]), { type: 'set-style', id: wb.drawn.id, part: wb.currentPart, state: own, condition: wb.at, property: property.property, value: `{${made.id}}` }];
+    const made: Token = known ?? {
+      id: newId<TokenId>(slug(stem)),
+      name: Object.values(wb.project.tokens).some((each) => each.name === name)
+        ? `${name} ${Object.keys(wb.project.tokens).length + 1}`
+        : name,
+      type,
+      value
+    };
+    const commands = [
+      ...(known ? [] : [{ type: 'set-token', token: made }]),
+      {
+        type: 'set-style',
+        id: wb.drawn.id,
+        part: wb.currentPart,
+        state: own,
+        condition: wb.at,
+        property: property.property,
+        value: `{${made.id}}`
+      }
+    ];
     const refusal = wb.dispatch({ type: 'batch', label: `Token ${made.name}`, commands });
     if (refusal) fault = refusal.sentence;
     else close();
@@ -146,14 +220,19 @@
       close();
     }
     // The picker and its button have their own use for the other keys.
-    if (!(event.target instanceof HTMLInputElement && event.target.classList.contains('typed')) && !(event.target instanceof HTMLSelectElement)) return;
+    if (
+      !(event.target instanceof HTMLInputElement && event.target.classList.contains('typed')) &&
+      !(event.target instanceof HTMLSelectElement)
+    )
+      return;
     if (event.key === 'Enter') {
       event.preventDefault();
       event.stopPropagation();
       commit();
     }
     // A list goes through its own entries by the same keys.
-    if (property.control !== 'choice' && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) stepBy(event, (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
+    if (property.control !== 'choice' && (event.key === 'ArrowUp' || event.key === 'ArrowDown'))
+      stepBy(event, (event.key === 'ArrowUp' ? 1 : -1) * (event.shiftKey ? 10 : 1));
   }
 
   function stepBy(event: Event, by: number): void {
@@ -209,10 +288,22 @@
 {#if isOpen}
   <div class="editor" role="gridcell" tabindex="-1" bind:this={cell} onfocusout={leave} {onkeydown}>
     {#if property.control === 'colour'}
-      <button type="button" class="swatch" style:background={text} aria-label="Pick a colour" aria-expanded={picks} onclick={() => (picks = !picks)}></button>
+      <button
+        type="button"
+        class="swatch"
+        style:background={text}
+        aria-label="Pick a colour"
+        aria-expanded={picks}
+        onclick={() => (picks = !picks)}
+      ></button>
     {/if}
     {#if property.control === 'choice'}
-      <select aria-label="{property.label}, {own}" bind:value={text} use:focusField onchange={() => set(text, 'choose')}>
+      <select
+        aria-label="{property.label}, {own}"
+        bind:value={text}
+        use:focusField
+        onchange={() => set(text, 'choose')}
+      >
         {#each property.choices ?? [] as choice (choice)}<option>{choice}</option>{/each}
       </select>
     {:else}
@@ -228,10 +319,23 @@
         autocomplete="off"
       />
     {/if}
-    {#if fault}<span class="fault" role="alert">{fault}</span>{:else if types.length + tokens.length > 0 && !picks}
+    {#if fault}<span class="fault" role="alert">{fault}</span
+      >{:else if types.length + tokens.length > 0 && !picks}
       <div class="tokens">
-        {#each tokens.slice(0, 8) as each (each.id)}<button type="button" title="{each.name}: {each.value}" onclick={() => takeToken(each.use)}>{#if each.type === 'colour'}<span class="swatch" style:background={spelt(each.value, wb.project.tokens)}></span>{/if}{each.name}</button>{/each}
-        {#if types.length > 0 && !/^\{[^}]*\}$/.test(text)}<button type="button" class="save" onclick={saveToken}>Save as token</button>{/if}
+        {#each tokens.slice(0, 8) as each (each.id)}<button
+            type="button"
+            title="{each.name}: {each.value}"
+            onclick={() => takeToken(each.use)}
+            >{#if each.type === 'colour'}<span
+                class="swatch"
+                style:background={spelt(each.value, wb.project.tokens)}
+              ></span>{/if}{each.name}</button
+          >{/each}
+        {#if types.length > 0 && !/^\{[^}]*\}$/.test(text)}<button
+            type="button"
+            class="save"
+            onclick={saveToken}>Save as token</button
+          >{/if}
       </div>
     {/if}
     {#if picks}

@@ -17,7 +17,14 @@
   {#await stored then found}
     {#if found && room > 0}
       <div class="scaled" style:scale={room / WIDTH}>
-        <PreviewFrame project={found.project} pageId={found.project.info.pageOrder[0]!} blobs={found.blobs} title="" width={WIDTH} height={(170 * WIDTH) / room} />
+        <PreviewFrame
+          project={found.project}
+          pageId={found.project.info.pageOrder[0]!}
+          blobs={found.blobs}
+          title=""
+          width={WIDTH}
+          height={(170 * WIDTH) / room}
+        />
       </div>
     {/if}
   {/await}

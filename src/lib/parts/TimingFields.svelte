@@ -14,11 +14,17 @@
   function setNumber(name: 'ms' | 'delay' | 'step', text: string): void {
     const worked = parseQuantity(evaluate(text.replace(/(\d)\s*s$/, '$1s'), 'ms') ?? '');
     const ms = worked ? (worked.unit === 's' ? worked.value * 1000 : worked.value) : NaN;
-    fault = !worked || !['ms', 's', ''].includes(worked.unit) ? 'Write a time such as 240, 240 ms or 0.3s.' : ms < 0 || ms > MS_MOST ? `Times are 0 to ${MS_MOST} ms; longer than that nobody waits.` : '';
+    fault =
+      !worked || !['ms', 's', ''].includes(worked.unit)
+        ? 'Write a time such as 240, 240 ms or 0.3s.'
+        : ms < 0 || ms > MS_MOST
+          ? `Times are 0 to ${MS_MOST} ms; longer than that nobody waits.`
+          : '';
     if (!fault) row.set({ [name]: ms }, null);
   }
 
-  const tokensOf = (type: 'duration' | 'easing') => Object.values(wb.project.tokens).filter((token) => token.type === type);
+  const tokensOf = (type: 'duration' | 'easing') =>
+    Object.values(wb.project.tokens).filter((token) => token.type === type);
   const durations = $derived(tokensOf('duration'));
   const easings = $derived(tokensOf('easing'));
 
@@ -26,7 +32,11 @@
   function follow(key: 'lasts' | 'eases', use: string): void {
     const value = row.track?.value;
     if (!value) return;
-    const read = use ? timingOfToken(use, wb.project.tokens) : key === 'lasts' ? { ms: value.ms } : { easing: value.easing };
+    const read = use
+      ? timingOfToken(use, wb.project.tokens)
+      : key === 'lasts'
+        ? { ms: value.ms }
+        : { easing: value.easing };
     fault = typeof read === 'string' ? read : '';
     if (typeof read !== 'string') row.set({ ...read, ...(use ? { [key]: use } : {}) }, null);
   }
@@ -41,19 +51,31 @@
   <h3><strong>{row.label}</strong> {row.event}</h3>
   <div class="fields">
     {#if row.track}
-      <label>Form
+      <label
+        >Form
         <select value={row.track.value.form} onchange={(event) => setForm(event.currentTarget.value)}>
-          {#each Object.entries(row.track.field.choices ?? {}) as [form, words] (form)}<option value={form}>{words}</option>{/each}
+          {#each Object.entries(row.track.field.choices ?? {}) as [form, words] (form)}<option value={form}
+              >{words}</option
+            >{/each}
         </select>
       </label>
     {/if}
     {#each [['ms', 'Length'], ['delay', 'Start'], ...(row.track?.field.staggered ? [['step', 'Step']] : [])] as [name, words] (name)}
-      <label>{words}
-        <input class="mono" value="{row.track ? row.track.value[name as 'ms'] : row.timing[name as 'ms']} ms" onchange={(event) => setNumber(name as 'ms', event.currentTarget.value)} />
+      <label
+        >{words}
+        <input
+          class="mono"
+          value="{row.track ? row.track.value[name as 'ms'] : row.timing[name as 'ms']} ms"
+          onchange={(event) => setNumber(name as 'ms', event.currentTarget.value)}
+        />
       </label>
       {#if name === 'ms' && row.track && durations.length > 0}
-        <label>Length from
-          <select value={row.track.value.lasts ?? ''} onchange={(event) => follow('lasts', event.currentTarget.value)}>
+        <label
+          >Length from
+          <select
+            value={row.track.value.lasts ?? ''}
+            onchange={(event) => follow('lasts', event.currentTarget.value)}
+          >
             <option value="">its own number</option>
             {#each durations as { id, name: called } (id)}<option value="{'{'}{id}}">{called}</option>{/each}
           </select>
@@ -61,16 +83,33 @@
       {/if}
     {/each}
     {#if row.track?.field.staggered}
-      <label>From
-        <select value={row.track.value.from} onchange={(event) => row.set({ from: event.currentTarget.value as Track['from'] }, null)}>
+      <label
+        >From
+        <select
+          value={row.track.value.from}
+          onchange={(event) => row.set({ from: event.currentTarget.value as Track['from'] }, null)}
+        >
           {#each STAGGER_FROM as from (from)}<option>{from}</option>{/each}
         </select>
       </label>
     {/if}
-    {#if row.track?.isOwn}<button type="button" class="link back" onclick={() => wb.dispatch({ type: 'clear-setting', id: wb.drawn.id, key: row.key, condition: wb.at })}>Take back</button>{/if}
+    {#if row.track?.isOwn}<button
+        type="button"
+        class="link back"
+        onclick={() =>
+          wb.dispatch({ type: 'clear-setting', id: wb.drawn.id, key: row.key, condition: wb.at })}
+        >Take back</button
+      >{/if}
   </div>
   {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
-  <CurvePanel easing={row.timing.easing} ms={row.timing.ms} tokens={row.track ? easings : []} token={row.track?.value.eases ?? ''} onchange={(easing, merge) => row.set({ easing }, merge)} onfollow={(use) => follow('eases', use)} />
+  <CurvePanel
+    easing={row.timing.easing}
+    ms={row.timing.ms}
+    tokens={row.track ? easings : []}
+    token={row.track?.value.eases ?? ''}
+    onchange={(easing, merge) => row.set({ easing }, merge)}
+    onfollow={(use) => follow('eases', use)}
+  />
 </div>
 
 <style>

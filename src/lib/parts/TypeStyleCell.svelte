@@ -13,31 +13,62 @@
   /** What stands in this very column. */
   const here = $derived(wb.drawn.styles[wb.currentPart]?.[own]?.[wb.at] ?? {});
   const hasOwn = $derived(TYPE_MEMBERS.some((member) => here[member] !== undefined));
-  const isOf = (written: (member: string) => string | undefined, id: string) => TYPE_MEMBERS.every((member) => written(member) === `{${id}.${member}}`);
+  const isOf = (written: (member: string) => string | undefined, id: string) =>
+    TYPE_MEMBERS.every((member) => written(member) === `{${id}.${member}}`);
   const taken = $derived(styles.find(({ id }) => isOf((member) => here[member], id)));
   /** What it comes to, where this column says nothing of its own. */
-  const through = $derived(hasOwn ? undefined : styles.find(({ id }) => isOf((member) => resolved.get(member)?.written, id)));
-  const otherwise = $derived(hasOwn ? (taken ? 'none' : 'own values') : through ? through.name : own === 'rest' ? 'none' : 'as rest');
+  const through = $derived(
+    hasOwn ? undefined : styles.find(({ id }) => isOf((member) => resolved.get(member)?.written, id))
+  );
+  const otherwise = $derived(
+    hasOwn ? (taken ? 'none' : 'own values') : through ? through.name : own === 'rest' ? 'none' : 'as rest'
+  );
 
   function cells(valueOf: (member: (typeof TYPE_MEMBERS)[number]) => string | null) {
-    return TYPE_MEMBERS.map((member) => ({ type: 'set-style', id: wb.drawn.id, part: wb.currentPart, state: own, condition: wb.at, property: member, value: valueOf(member) }));
+    return TYPE_MEMBERS.map((member) => ({
+      type: 'set-style',
+      id: wb.drawn.id,
+      part: wb.currentPart,
+      state: own,
+      condition: wb.at,
+      property: member,
+      value: valueOf(member)
+    }));
   }
 
   /** Gives what the part is set in a name, and the part the name. */
   function saved(): Token {
-    const style = Object.fromEntries(TYPE_MEMBERS.map((member) => [member, resolved.get(member)!.written])) as TypeStyle;
-    const stem = wb.currentPart === 'root' ? wb.drawn.name : `${wb.drawn.name} ${wb.kind.anatomy[wb.currentPart]!.label}`;
+    const style = Object.fromEntries(
+      TYPE_MEMBERS.map((member) => [member, resolved.get(member)!.written])
+    ) as TypeStyle;
+    const stem =
+      wb.currentPart === 'root'
+        ? wb.drawn.name
+        : `${wb.drawn.name} ${wb.kind.anatomy[wb.currentPart]!.label}`;
     let name = stem.slice(0, 70);
-    for (let count = 2; Object.values(wb.project.tokens).some((each) => each.name === name); count += 1) name = `${stem.slice(0, 70)} ${count}`;
-    return { id: newId<TokenId>(slug(name) || 'type'), name, type: 'type-style', value: printTypeStyle(style) };
+    for (let count = 2; Object.values(wb.project.tokens).some((each) => each.name === name); count += 1)
+      name = `${stem.slice(0, 70)} ${count}`;
+    return {
+      id: newId<TokenId>(slug(name) || 'type'),
+      name,
+      type: 'type-style',
+      value: printTypeStyle(style)
+    };
   }
 
   function choose(event: Event & { currentTarget: HTMLSelectElement }): void {
     const { value } = event.currentTarget;
     const token = value === SAVE ? saved() : wb.project.tokens[value as TokenId];
     const part = wb.kind.anatomy[wb.currentPart]!.label;
-    const commands = [...(value === SAVE ? [{ type: 'set-token', token }] : []), ...cells((member) => (token ? `{${token.id}.${member}}` : null))];
-    const refusal = wb.dispatch({ type: 'batch', label: token ? `Set ${part} in ${token.name}` : `Take the type style off ${part}`, commands });
+    const commands = [
+      ...(value === SAVE ? [{ type: 'set-token', token }] : []),
+      ...cells((member) => (token ? `{${token.id}.${member}}` : null))
+    ];
+    const refusal = wb.dispatch({
+      type: 'batch',
+      label: token ? `Set ${part} in ${token.name}` : `Take the type style off ${part}`,
+      commands
+    });
     if (refusal) wb.message = { kind: 'error', text: refusal.sentence };
     // What was chosen shows by what the project has now; a list keeps no choice of its own.
     event.currentTarget.value = taken?.id ?? '';
@@ -45,7 +76,12 @@
 </script>
 
 <div role="gridcell">
-  <select aria-label="Type style, {own}" class:own={taken !== undefined} value={taken?.id ?? ''} onchange={choose}>
+  <select
+    aria-label="Type style, {own}"
+    class:own={taken !== undefined}
+    value={taken?.id ?? ''}
+    onchange={choose}
+  >
     <option value="">{otherwise}</option>
     {#each styles as style (style.id)}<option value={style.id}>{style.name}</option>{/each}
     <option value={SAVE}>Save as a type style</option>

@@ -6,7 +6,12 @@
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   /** @param onset is given the token with one of its five values changed. */
-  const { wb, token, onset, onbegin }: { wb: Workbench; token: Token; onset: (token: Token) => void; onbegin: () => void } = $props();
+  const {
+    wb,
+    token,
+    onset,
+    onbegin
+  }: { wb: Workbench; token: Token; onset: (token: Token) => void; onbegin: () => void } = $props();
 
   let isOpen = $state(false);
   const read = $derived(readTypeStyle(token.value));
@@ -15,14 +20,22 @@
     return spelled.ok ? spelled.value : value;
   };
   const of = (member: TypeMember) => (read.ok ? plain(read.style[member]) : '');
-  const summary = $derived(`${of('font-weight')} ${of('font-size')} / ${of('line-height')} ${of('font-family').split(',')[0]!.replace(/["']/g, '')}`);
+  const summary = $derived(
+    `${of('font-weight')} ${of('font-size')} / ${of('line-height')} ${of('font-family').split(',')[0]!.replace(/["']/g, '')}`
+  );
 
   function set(member: TypeMember, value: string): void {
     if (read.ok) onset({ ...token, value: printTypeStyle({ ...read.style, [member]: value.trim() }) });
   }
 </script>
 
-<button type="button" class="summary" aria-expanded={isOpen} aria-label="Values of {token.name}: {summary}" onclick={() => (isOpen = !isOpen)}>
+<button
+  type="button"
+  class="summary"
+  aria-expanded={isOpen}
+  aria-label="Values of {token.name}: {summary}"
+  onclick={() => (isOpen = !isOpen)}
+>
   <span class="specimen" style:font-family={of('font-family')} style:font-weight={of('font-weight')}>Ag</span>
   <span class="words">{summary}</span>
 </button>
@@ -31,7 +44,14 @@
     {#each TYPE_MEMBERS as member (member)}
       <label>
         <span>{STYLE_PROPERTIES.get(member)!.label}</span>
-        <input aria-label="{STYLE_PROPERTIES.get(member)!.label} of {token.name}" value={read.style[member]} spellcheck="false" autocomplete="off" onfocus={onbegin} oninput={(event) => set(member, event.currentTarget.value)} />
+        <input
+          aria-label="{STYLE_PROPERTIES.get(member)!.label} of {token.name}"
+          value={read.style[member]}
+          spellcheck="false"
+          autocomplete="off"
+          onfocus={onbegin}
+          oninput={(event) => set(member, event.currentTarget.value)}
+        />
       </label>
     {/each}
   </div>

@@ -23,7 +23,9 @@
     if (by) {
       event.preventDefault();
       at = (at + by + matches.length) % Math.max(1, matches.length);
-      queueMicrotask(() => list.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' }));
+      queueMicrotask(() =>
+        list.querySelector('[aria-selected="true"]')?.scrollIntoView({ block: 'nearest' })
+      );
     }
     if (event.key === 'Enter' && active) {
       event.preventDefault();
@@ -38,7 +40,14 @@
   }
 </script>
 
-<Modal open passiveModal size="sm" modalHeading="Find" on:close={() => (wb.open = null)} selectorPrimaryFocus="#command-words">
+<Modal
+  open
+  passiveModal
+  size="sm"
+  modalHeading="Find"
+  on:close={() => (wb.open = null)}
+  selectorPrimaryFocus="#command-words"
+>
   <input
     id="command-words"
     class="words"
@@ -57,7 +66,17 @@
   <div class="list" id="command-list" role="listbox" aria-label="Found" bind:this={list}>
     {#each matches as target, index (target.id)}
       <!-- svelte-ignore a11y_click_events_have_key_events -->
-      <div id="found-{index}" role="option" tabindex="-1" class="row" class:off={target.refusal} aria-selected={index === at} aria-disabled={target.refusal ? 'true' : undefined} title={target.refusal ?? ''} onclick={() => run(target)}>
+      <div
+        id="found-{index}"
+        role="option"
+        tabindex="-1"
+        class="row"
+        class:off={target.refusal}
+        aria-selected={index === at}
+        aria-disabled={target.refusal ? 'true' : undefined}
+        title={target.refusal ?? ''}
+        onclick={() => run(target)}
+      >
         <span class="label">{target.label}</span>
         <span class="summary">{target.refusal ?? target.note}</span>
         {#if target.keys}<kbd>{target.keys}</kbd>{/if}

@@ -25,10 +25,20 @@
 
   /** Looked for when the hand rests, page by page in their order. */
   const placeholders = $derived(placeholdersOf(registry, wb.rested));
-  const SAID: Readonly<Record<Placeholder['what'], string>> = { words: '', label: '', picture: 'no picture yet', film: 'no film yet', frame: 'no page to show yet' };
+  const SAID: Readonly<Record<Placeholder['what'], string>> = {
+    words: '',
+    label: '',
+    picture: 'no picture yet',
+    film: 'no film yet',
+    frame: 'no page to show yet'
+  };
 
   const errors = $derived(wb.findings.filter(({ severity }) => severity === 'error').length);
-  const batch = ({ fix }: Finding): Command => ({ type: 'batch', label: fix!.label, commands: fix!.commands as readonly Command[] });
+  const batch = ({ fix }: Finding): Command => ({
+    type: 'batch',
+    label: fix!.label,
+    commands: fix!.commands as readonly Command[]
+  });
 
   /** Where it is, from the section down. */
   const place = (node: NodeId) =>
@@ -52,7 +62,8 @@
 
   function applyFix(finding: Finding): void {
     wb.trial = null;
-    if (!wb.dispatch(batch(finding))) wb.message = { kind: 'info', text: `Done: ${finding.fix!.label}. Ctrl Z takes it back.` };
+    if (!wb.dispatch(batch(finding)))
+      wb.message = { kind: 'info', text: `Done: ${finding.fix!.label}. Ctrl Z takes it back.` };
   }
 
   function setAside(finding: Finding, why: string | null): void {
@@ -90,7 +101,8 @@
       commands.push(batch(finding));
     }
     const label = `${summaryOf(rule)}: mend ${commands.length}`;
-    if (!wb.dispatch({ type: 'batch', label, commands })) wb.message = { kind: 'info', text: `${commands.length} mended. Ctrl Z takes all of it back.` };
+    if (!wb.dispatch({ type: 'batch', label, commands }))
+      wb.message = { kind: 'info', text: `${commands.length} mended. Ctrl Z takes all of it back.` };
   }
 
   const keyOf = (finding: Finding, i: number) => `${asideKey(finding)} ${finding.part} ${i}`;
@@ -101,7 +113,9 @@
   <article class={finding.severity}>
     <h3><span aria-hidden="true">{finding.severity === 'error' ? '▲' : '△'}</span> {finding.sentence}</h3>
     <p>{finding.cause}</p>
-    <p class="place">{place(finding.node)}{#if finding.number}<span class="mono">{finding.number}</span>{/if}</p>
+    <p class="place">
+      {place(finding.node)}{#if finding.number}<span class="mono">{finding.number}</span>{/if}
+    </p>
     <div>
       <button type="button" class="link" onclick={() => show(finding)}>Show it</button>
       {#if finding.fix}
@@ -112,7 +126,11 @@
         {/if}
         <button type="button" class="main" onclick={() => applyFix(finding)}>{finding.fix.label}</button>
       {/if}
-      <button type="button" class="link aside" onclick={() => ((asking = asking === key ? null : key), (fault = ''))}>Set aside…</button>
+      <button
+        type="button"
+        class="link aside"
+        onclick={() => ((asking = asking === key ? null : key), (fault = ''))}>Set aside…</button
+      >
     </div>
     {#if asking === key}
       <form
@@ -122,7 +140,13 @@
         }}
       >
         <!-- svelte-ignore a11y_autofocus -->
-        <input aria-label="Why it is set aside" placeholder="Why it may stay as it is" maxlength="300" bind:value={reason} autofocus />
+        <input
+          aria-label="Why it is set aside"
+          placeholder="Why it may stay as it is"
+          maxlength="300"
+          bind:value={reason}
+          autofocus
+        />
         <button type="submit">Set aside</button>
       </form>
       {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
@@ -131,7 +155,11 @@
 {/snippet}
 
 <SidePanel {wb} label="Findings" onescape={() => !wb.trial && (wb.open = null)}>
-  {#snippet about()}{#if wb.findings.length > 0}<small>{errors} {errors === 1 ? 'error' : 'errors'}, {wb.findings.length - errors} {wb.findings.length - errors === 1 ? 'warning' : 'warnings'}</small>{/if}{/snippet}
+  {#snippet about()}{#if wb.findings.length > 0}<small
+        >{errors}
+        {errors === 1 ? 'error' : 'errors'}, {wb.findings.length - errors}
+        {wb.findings.length - errors === 1 ? 'warning' : 'warnings'}</small
+      >{/if}{/snippet}
   {#each groups as group (group.rule)}
     {@const { findings } = group}
     {#if findings.length === 1}
@@ -139,10 +167,21 @@
     {:else}
       {@const mends = findings.filter(({ fix }) => fix !== null)}
       <section class={findings[0]!.severity}>
-        <h3><span aria-hidden="true">{findings[0]!.severity === 'error' ? '▲' : '△'}</span> {summaryOf(group.rule)}</h3>
+        <h3>
+          <span aria-hidden="true">{findings[0]!.severity === 'error' ? '▲' : '△'}</span>
+          {summaryOf(group.rule)}
+        </h3>
         <div class="row">
-          <button type="button" class="plain more" aria-expanded={opened.has(group.rule)} onclick={() => open(group.rule)}>{opened.has(group.rule) ? '▾' : '▸'} {findings.length} places</button>
-          {#if mends.length > 1}<button type="button" class="main" onclick={() => applyAll(group.rule, mends)}>Mend all {mends.length}</button>{/if}
+          <button
+            type="button"
+            class="plain more"
+            aria-expanded={opened.has(group.rule)}
+            onclick={() => open(group.rule)}
+            >{opened.has(group.rule) ? '▾' : '▸'} {findings.length} places</button
+          >
+          {#if mends.length > 1}<button type="button" class="main" onclick={() => applyAll(group.rule, mends)}
+              >Mend all {mends.length}</button
+            >{/if}
         </div>
         {#if opened.has(group.rule)}
           {#each findings as finding, i (keyOf(finding, i))}{@render one(finding, i)}{/each}
@@ -150,30 +189,54 @@
       </section>
     {/if}
   {:else}
-    <p class="none">Nothing to mend. Contrast in every state and under every condition, fit of the labels, panel heights, headings, links, pictures and movements were looked at.</p>
+    <p class="none">
+      Nothing to mend. Contrast in every state and under every condition, fit of the labels, panel heights,
+      headings, links, pictures and movements were looked at.
+    </p>
   {/each}
   {#if placeholders.length > 0}
-    <button type="button" class="plain more" aria-expanded={showsPlaceholders} onclick={() => (showsPlaceholders = !showsPlaceholders)}>{showsPlaceholders ? '▾' : '▸'} Still as it came: {placeholders.length}</button>
+    <button
+      type="button"
+      class="plain more"
+      aria-expanded={showsPlaceholders}
+      onclick={() => (showsPlaceholders = !showsPlaceholders)}
+      >{showsPlaceholders ? '▾' : '▸'} Still as it came: {placeholders.length}</button
+    >
     {#if showsPlaceholders}
       <p>Words, labels and pictures that pieces start with. Put your own in their place.</p>
       {#each placeholders as { node, what, text }, i (`${node} ${i}`)}
         {#if wb.project.nodes[node]}
           <article class="put">
             <h3>{text ? `“${text}”` : `${wb.project.nodes[node].name}: ${SAID[what]}`}</h3>
-            <p class="place">{place(node)}<button type="button" class="link" aria-label="Show {wb.project.nodes[node].name}" onclick={() => (wb.select([node]), (wb.view = 'Fill'))}>Show it</button></p>
+            <p class="place">
+              {place(node)}<button
+                type="button"
+                class="link"
+                aria-label="Show {wb.project.nodes[node].name}"
+                onclick={() => (wb.select([node]), (wb.view = 'Fill'))}>Show it</button
+              >
+            </p>
           </article>
         {/if}
       {/each}
     {/if}
   {/if}
   {#if wb.split.aside.length > 0}
-    <button type="button" class="plain more" aria-expanded={showsAside} onclick={() => (showsAside = !showsAside)}>{showsAside ? '▾' : '▸'} Set aside: {wb.split.aside.length}</button>
+    <button
+      type="button"
+      class="plain more"
+      aria-expanded={showsAside}
+      onclick={() => (showsAside = !showsAside)}
+      >{showsAside ? '▾' : '▸'} Set aside: {wb.split.aside.length}</button
+    >
     {#if showsAside}
       {#each wb.split.aside as finding, i (keyOf(finding, i))}
         <article class="put">
           <h3>{finding.sentence}</h3>
           <p>“{finding.reason}”</p>
-          <div><button type="button" class="link" onclick={() => setAside(finding, null)}>Take up again</button></div>
+          <div>
+            <button type="button" class="link" onclick={() => setAside(finding, null)}>Take up again</button>
+          </div>
         </article>
       {/each}
     {/if}

@@ -13,7 +13,10 @@
   let fault = $state('');
 
   onMount(() => {
-    const watch = liveQuery(() => listVersions(wb.project.id)).subscribe({ next: (rows) => (versions = rows), error: () => (fault = 'Versions cannot be read: this browser lets no site store data here.') });
+    const watch = liveQuery(() => listVersions(wb.project.id)).subscribe({
+      next: (rows) => (versions = rows),
+      error: () => (fault = 'Versions cannot be read: this browser lets no site store data here.')
+    });
     return () => watch.unsubscribe();
   });
 
@@ -26,7 +29,8 @@
       const before = all[i - 1];
       const last = lines.at(-1);
       const isFuture = i >= past.length;
-      if (step.mergeKey && before?.mergeKey === step.mergeKey && last && last.isFuture === isFuture) Object.assign(last, { end: i + 1, count: last.count + 1, label: step.label });
+      if (step.mergeKey && before?.mergeKey === step.mergeKey && last && last.isFuture === isFuture)
+        Object.assign(last, { end: i + 1, count: last.count + 1, label: step.label });
       else lines.push({ label: step.label, count: 1, end: i + 1, isFuture });
     });
     return lines.reverse();
@@ -43,7 +47,8 @@
       await saveVersion(wb.project, label);
       name = '';
     } catch {
-      fault = 'The version could not be kept: this browser’s storage is full or closed. Export the project file instead.';
+      fault =
+        'The version could not be kept: this browser’s storage is full or closed. Export the project file instead.';
     }
   }
 
@@ -57,7 +62,12 @@
       keep();
     }}
   >
-    <input aria-label="Name of the version" placeholder="Name of this version" maxlength="80" bind:value={name} />
+    <input
+      aria-label="Name of the version"
+      placeholder="Name of this version"
+      maxlength="80"
+      bind:value={name}
+    />
     <button type="submit" class="main">Keep version</button>
   </form>
   {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
@@ -66,7 +76,13 @@
     <ul>
       {#each versions as version (version.key)}
         <li>
-          <button type="button" class="plain" title="Go back to this version; it is a step that can be undone" onclick={() => wb.goToVersion(version)}><strong>{version.name}</strong> <small>{when.format(version.at)}</small></button>
+          <button
+            type="button"
+            class="plain"
+            title="Go back to this version; it is a step that can be undone"
+            onclick={() => wb.goToVersion(version)}
+            ><strong>{version.name}</strong> <small>{when.format(version.at)}</small></button
+          >
           <button type="button" class="link" onclick={() => deleteVersion(version.key!)}>Delete</button>
         </li>
       {/each}
@@ -77,14 +93,26 @@
     {#each steps.slice(0, SHOWN) as step (step.end)}
       {@const isNow = step.end === wb.history.past.length}
       <li class:now={isNow} class:future={step.isFuture}>
-        <button type="button" class="plain" aria-current={isNow ? 'step' : undefined} onclick={() => wb.goTo(step.end)}>{step.label}{step.count > 1 ? ` (${step.count})` : ''}</button>
+        <button
+          type="button"
+          class="plain"
+          aria-current={isNow ? 'step' : undefined}
+          onclick={() => wb.goTo(step.end)}>{step.label}{step.count > 1 ? ` (${step.count})` : ''}</button
+        >
       </li>
     {/each}
     <li class:now={wb.history.past.length === 0}>
-      <button type="button" class="plain" aria-current={wb.history.past.length === 0 ? 'step' : undefined} onclick={() => wb.goTo(0)}>As it was opened first</button>
+      <button
+        type="button"
+        class="plain"
+        aria-current={wb.history.past.length === 0 ? 'step' : undefined}
+        onclick={() => wb.goTo(0)}>As it was opened first</button
+      >
     </li>
   </ol>
-  {#if steps.length > SHOWN}<p class="note">{steps.length - SHOWN} older steps are not listed; Ctrl Z still reaches them.</p>{/if}
+  {#if steps.length > SHOWN}<p class="note">
+      {steps.length - SHOWN} older steps are not listed; Ctrl Z still reaches them.
+    </p>{/if}
 </SidePanel>
 
 <style>

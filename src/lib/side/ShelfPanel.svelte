@@ -48,15 +48,36 @@
     {@const others = linkedTo(wb.project, shelf).length - 1}
     {@const isSame = isAsShelved(wb.project, node.id, shelf)}
     <div class="now">
-      <p><strong>{node.name}</strong> follows the shelf’s “{wb.project.shelf[shelf]!.name}”{isSame ? ' and is as it is there.' : ' and has been changed here.'}</p>
+      <p>
+        <strong>{node.name}</strong> follows the shelf’s “{wb.project.shelf[shelf]!.name}”{isSame
+          ? ' and is as it is there.'
+          : ' and has been changed here.'}
+      </p>
       <div class="row">
-        <button type="button" class="main" disabled={isSame} onclick={() => wb.dispatch({ type: 'update-linked', id: node.id })}>{others === 0 ? 'Update the shelf' : `Update the shelf and ${others} other${others === 1 ? '' : 's'}`}</button>
-        <button type="button" class="link" disabled={isSame} onclick={() => wb.dispatch({ type: 'take-shelved', id: node.id })}>Take the shelf’s</button>
-        <button type="button" class="link" onclick={() => wb.dispatch({ type: 'detach', id: node.id })}>Detach</button>
+        <button
+          type="button"
+          class="main"
+          disabled={isSame}
+          onclick={() => wb.dispatch({ type: 'update-linked', id: node.id })}
+          >{others === 0
+            ? 'Update the shelf'
+            : `Update the shelf and ${others} other${others === 1 ? '' : 's'}`}</button
+        >
+        <button
+          type="button"
+          class="link"
+          disabled={isSame}
+          onclick={() => wb.dispatch({ type: 'take-shelved', id: node.id })}>Take the shelf’s</button
+        >
+        <button type="button" class="link" onclick={() => wb.dispatch({ type: 'detach', id: node.id })}
+          >Detach</button
+        >
       </div>
     </div>
   {:else if canShelve}
-    <button type="button" class="main" onclick={() => runAction(wb, 'shelve')}>Put {wb.current.name} on the shelf</button>
+    <button type="button" class="main" onclick={() => runAction(wb, 'shelve')}
+      >Put {wb.current.name} on the shelf</button
+    >
   {/if}
   {#each pieces as piece (piece.id)}
     {@const uses = linkedTo(wb.project, piece.id)}
@@ -64,23 +85,46 @@
     <div class="piece">
       <div class="row">
         <KindSign kind={piece.fragment.nodes[piece.fragment.root]!.kind} />
-        <input aria-label="Name of {piece.name}" value={piece.name} maxlength="80" onchange={(event) => rename(piece, event.currentTarget.value)} />
-        <button type="button" class="link" aria-expanded={shown === piece.id} aria-label="Where {piece.name} is used, {uses.length}" onclick={() => (shown = shown === piece.id ? null : piece.id)}>×{uses.length}</button>
+        <input
+          aria-label="Name of {piece.name}"
+          value={piece.name}
+          maxlength="80"
+          onchange={(event) => rename(piece, event.currentTarget.value)}
+        />
+        <button
+          type="button"
+          class="link"
+          aria-expanded={shown === piece.id}
+          aria-label="Where {piece.name} is used, {uses.length}"
+          onclick={() => (shown = shown === piece.id ? null : piece.id)}>×{uses.length}</button
+        >
       </div>
       <div class="row">
         <button type="button" class="link" onclick={() => place(piece, true)}>Place linked</button>
         <button type="button" class="link" onclick={() => place(piece, false)}>Place a free copy</button>
         <span class="push"></span>
-        <button type="button" class="link" aria-label="Take {piece.name} off the shelf" onclick={() => remove(piece, false)}>Take off</button>
+        <button
+          type="button"
+          class="link"
+          aria-label="Take {piece.name} off the shelf"
+          onclick={() => remove(piece, false)}>Take off</button
+        >
       </div>
       {#if faults.get(piece.id)}
         <p class="fault" role="alert">{faults.get(piece.id)}</p>
-        {#if isUsed}<button type="button" class="link" onclick={() => remove(piece, true)}>Detach all {uses.length} and take it off</button>{/if}
+        {#if isUsed}<button type="button" class="link" onclick={() => remove(piece, true)}
+            >Detach all {uses.length} and take it off</button
+          >{/if}
       {/if}
       {#if shown === piece.id}
         <ul>
           {#each uses as use (use.id)}
-            <li><button type="button" class="link" onclick={() => wb.select([use.id])}>{use.name}</button> on {maybePageOf(wb.project, use.id)?.name}{isAsShelved(wb.project, use.id, piece.id) ? '' : ', changed there'}</li>
+            <li>
+              <button type="button" class="link" onclick={() => wb.select([use.id])}>{use.name}</button> on {maybePageOf(
+                wb.project,
+                use.id
+              )?.name}{isAsShelved(wb.project, use.id, piece.id) ? '' : ', changed there'}
+            </li>
           {:else}
             <li>Nothing follows it. Place it linked, and every change you take to the shelf reaches it.</li>
           {/each}
@@ -88,7 +132,10 @@
       {/if}
     </div>
   {:else}
-    <p class="note">Nothing here yet. Pick a piece and put it on the shelf; then it can be placed again on any page, linked or as a free copy. What is linked follows when you update it.</p>
+    <p class="note">
+      Nothing here yet. Pick a piece and put it on the shelf; then it can be placed again on any page, linked
+      or as a free copy. What is linked follows when you update it.
+    </p>
   {/each}
 </SidePanel>
 

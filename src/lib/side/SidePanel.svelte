@@ -22,7 +22,9 @@
     const from = event.clientX + wb.sideWidth;
     const move = (moved: PointerEvent) => setWidth(from - moved.clientX);
     edge.addEventListener('pointermove', move);
-    edge.addEventListener('lostpointercapture', () => edge.removeEventListener('pointermove', move), { once: true });
+    edge.addEventListener('lostpointercapture', () => edge.removeEventListener('pointermove', move), {
+      once: true
+    });
   }
 
   function setWidth(px: number): void {
@@ -54,7 +56,13 @@
     onpointerdown={resize}
     onkeydown={keys}
   ></div>
-  <div class="side-panel" role="dialog" aria-label={label} tabindex="-1" onkeydown={(event) => event.key === 'Escape' && onescape()}>
+  <div
+    class="side-panel"
+    role="dialog"
+    aria-label={label}
+    tabindex="-1"
+    onkeydown={(event) => event.key === 'Escape' && onescape()}
+  >
     <div class="head">
       <h2>{label} {@render about?.()}</h2>
       <button type="button" class="link" onclick={() => ((wb.trial = null), (wb.open = null))}>Close</button>

@@ -4,10 +4,22 @@
 
   const SEEN = 'hints-dismissed';
   const HINTS = [
-    { title: 'Pick a part', text: 'Press anything in the page or in the outline. The sheet below is about what is picked; its parts stand at the left.' },
-    { title: 'See every state', text: 'Under States each column is one state, really drawn. Type into any cell; faint values come from elsewhere.' },
-    { title: 'Find the width', text: 'The dotted line on the ruler is the width from which labels fit, the dashed one where they fold. Drag the green handle to see.' },
-    { title: 'Try the rest', text: 'T tries the page as people do. Touch, Less motion, No script and Print show what others get. ? lists all keys.' }
+    {
+      title: 'Pick a part',
+      text: 'Press anything in the page or in the outline. The sheet below is about what is picked; its parts stand at the left.'
+    },
+    {
+      title: 'See every state',
+      text: 'Under States each column is one state, really drawn. Type into any cell; faint values come from elsewhere.'
+    },
+    {
+      title: 'Find the width',
+      text: 'The dotted line on the ruler is the width from which labels fit, the dashed one where they fold. Drag the green handle to see.'
+    },
+    {
+      title: 'Try the rest',
+      text: 'T tries the page as people do. Touch, Less motion, No script and Print show what others get. ? lists all keys.'
+    }
   ] as const;
   let at = $state(-1);
   const hint = $derived(HINTS[at]);
@@ -30,7 +42,8 @@
     <p><b>{hint.title}.</b> {hint.text}</p>
     <span class="mono">{at + 1} / {HINTS.length}</span>
     {#if at < HINTS.length - 1}<button type="button" class="link" onclick={() => (at += 1)}>Next</button>{/if}
-    <button type="button" class="link" onclick={dismiss}>{at < HINTS.length - 1 ? 'No hints' : 'Done'}</button>
+    <button type="button" class="link" onclick={dismiss}>{at < HINTS.length - 1 ? 'No hints' : 'Done'}</button
+    >
   </aside>
 {/if}
 

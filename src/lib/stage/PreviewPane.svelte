@@ -9,7 +9,8 @@
   import { WIDTH_LEAST, WIDTH_MOST, type Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame, ToFrame } from '$preview/messages';
 
-  const { wb, onkey }: { wb: Workbench; onkey: (message: Extract<FromFrame, { type: 'key' }>) => void } = $props();
+  const { wb, onkey }: { wb: Workbench; onkey: (message: Extract<FromFrame, { type: 'key' }>) => void } =
+    $props();
 
   let room = $state({ width: 800, height: 400 });
   let pane: HTMLElement;
@@ -29,7 +30,17 @@
   /** One page, the three bands, or the setting that was kept beside the present one. */
   const frames = $derived.by((): readonly Shown[] => {
     const title = `Preview of ${wb.page.name}`;
-    if (wb.held) return [{ key: 'held', title: `Kept setting of ${wb.page.name}`, label: `A · ${wb.held.label}`, width: wb.width, isHeld: true }, { key: 'one', title, label: 'B · now', width: wb.width }];
+    if (wb.held)
+      return [
+        {
+          key: 'held',
+          title: `Kept setting of ${wb.page.name}`,
+          label: `A · ${wb.held.label}`,
+          width: wb.width,
+          isHeld: true
+        },
+        { key: 'one', title, label: 'B · now', width: wb.width }
+      ];
     if (wb.widths === 'one') return [{ key: 'one', title, label: '', width: wb.width }];
     const [wide, medium, narrow] = three;
     return [
@@ -48,12 +59,16 @@
   function setThree(at: number, text: string): void {
     const px = Math.round(Number.parseFloat(text));
     if (!Number.isFinite(px)) return;
-    const next = three.map((width, i) => (i === at ? Math.min(WIDTH_MOST, Math.max(WIDTH_LEAST, px)) : width));
+    const next = three.map((width, i) =>
+      i === at ? Math.min(WIDTH_MOST, Math.max(WIDTH_LEAST, px)) : width
+    );
     wb.three = next as unknown as typeof three;
   }
   const GAP = 16;
   const total = $derived(frames.reduce((sum, frame) => sum + frame.width, 0));
-  const scale = $derived(Math.min(1, (room.width - (wb.isFull ? 0 : 32) - GAP * (frames.length - 1)) / total));
+  const scale = $derived(
+    Math.min(1, (room.width - (wb.isFull ? 0 : 32) - GAP * (frames.length - 1)) / total)
+  );
   $effect(() => {
     wb.scale = scale;
   });
@@ -73,12 +88,22 @@
     rate: wb.rate,
     guides: wb.showsGuides,
     stack: [...stack],
-    name: wb.selected.length > 0 ? (wb.currentPart === 'root' ? wb.drawn.name : `${wb.drawn.name}, ${wb.kind.anatomy[wb.currentPart]!.label}`) : ''
+    name:
+      wb.selected.length > 0
+        ? wb.currentPart === 'root'
+          ? wb.drawn.name
+          : `${wb.drawn.name}, ${wb.kind.anatomy[wb.currentPart]!.label}`
+        : ''
   });
 
   let hovered = $state.raw<Extract<FromFrame, { type: 'hovered' }> | null>(null);
   /** Four sides as CSS writes them, in as few numbers as will do. */
-  const short = ([top, right, bottom, left]: readonly number[]) => (top === bottom && right === left ? (top === right ? `${top}` : `${top} ${right}`) : `${top} ${right} ${bottom} ${left}`);
+  const short = ([top, right, bottom, left]: readonly number[]) =>
+    top === bottom && right === left
+      ? top === right
+        ? `${top}`
+        : `${top} ${right}`
+      : `${top} ${right} ${bottom} ${left}`;
   $effect(() => {
     wb.distances = distancesOf();
   });
@@ -88,11 +113,18 @@
     const node = wb.project.nodes[pick.node as NodeId];
     if (!node) return null;
     const part = wb.registry.kindOf(node.kind).anatomy[pick.part]?.label;
-    const words = [`${width} × ${height}`, ...(padding.some(Boolean) ? [`padding ${short(padding)}`] : []), ...(margin.some(Boolean) ? [`margin ${short(margin)}`] : []), ...(gap ? [`gap ${gap[0] === gap[1] ? gap[0] : gap.join(' ')}`] : []), ...(collapsed === null ? [] : [`margins above collapse to ${collapsed}`])];
+    const words = [
+      `${width} × ${height}`,
+      ...(padding.some(Boolean) ? [`padding ${short(padding)}`] : []),
+      ...(margin.some(Boolean) ? [`margin ${short(margin)}`] : []),
+      ...(gap ? [`gap ${gap[0] === gap[1] ? gap[0] : gap.join(' ')}`] : []),
+      ...(collapsed === null ? [] : [`margins above collapse to ${collapsed}`])
+    ];
     return { name: pick.part === 'root' ? node.name : `${node.name}, ${part}`, words: words.join(' · ') };
   }
 
-  const toAll = (message: ToFrame, but?: string) => senders.forEach((send, key) => key !== but && send(message));
+  const toAll = (message: ToFrame, but?: string) =>
+    senders.forEach((send, key) => key !== but && send(message));
   $effect(() => {
     wb.sendToPreview = (message) => toAll(message);
     wb.sendToPage = (message) => {
@@ -154,13 +186,19 @@
       if (message.byHand) toAll({ type: 'scroll', share: message.share, at: message.at }, key);
       return;
     }
-    if (message.type === 'hovered') return void (hovered = message.pick && wb.project.nodes[message.pick.node as NodeId] ? message : null);
+    if (message.type === 'hovered')
+      return void (hovered = message.pick && wb.project.nodes[message.pick.node as NodeId] ? message : null);
     if (message.type === 'measured') return gauge.take(message);
     if (message.type === 'patched') return drawn(key);
-    if (message.type === 'dragged') return takeDragged(wb, message, frames.find((frame) => frame.key === key)?.width ?? wb.width);
-    if (message.type === 'overlaps') return key === 'one' ? void (wb.overlaps = { node: message.node as NodeId, others: message.others as NodeId[] }) : undefined;
+    if (message.type === 'dragged')
+      return takeDragged(wb, message, frames.find((frame) => frame.key === key)?.width ?? wb.width);
+    if (message.type === 'overlaps')
+      return key === 'one'
+        ? void (wb.overlaps = { node: message.node as NodeId, others: message.others as NodeId[] })
+        : undefined;
     if (message.type === 'written') return takeWritten(wb, message.node as NodeId, message.html);
-    if (message.type === 'fault') wb.message = { kind: 'error', text: `The page’s script stopped: ${message.sentence}` };
+    if (message.type === 'fault')
+      wb.message = { kind: 'error', text: `The page’s script stopped: ${message.sentence}` };
     if (message.type !== 'picked') return;
     const { node, part, item } = message.pick;
     if (!wb.project.nodes[node as NodeId]) return;
@@ -173,7 +211,13 @@
   }
 </script>
 
-<div class="pane" bind:this={pane} class:full={wb.isFull} bind:clientWidth={null, (value) => (room = { ...room, width: value ?? 0 })} bind:clientHeight={null, (value) => (room = { ...room, height: value ?? 0 })}>
+<div
+  class="pane"
+  bind:this={pane}
+  class:full={wb.isFull}
+  bind:clientWidth={null, (value) => (room = { ...room, width: value ?? 0 })}
+  bind:clientHeight={null, (value) => (room = { ...room, height: value ?? 0 })}
+>
   <div class="frames" style:gap="{GAP}px">
     {#each frames as frame (frame.key)}
       <div class="one">
@@ -182,12 +226,21 @@
             {frame.label}
             {#if frame.typed !== undefined}
               {@const at = frame.typed}
-              <input class="mono" aria-label="Width of the {frame.label} page" inputmode="numeric" value={frame.width} onchange={(event) => (setThree(at, event.currentTarget.value), (event.currentTarget.value = String(three[at])))} /> px
+              <input
+                class="mono"
+                aria-label="Width of the {frame.label} page"
+                inputmode="numeric"
+                value={frame.width}
+                onchange={(event) => (
+                  setThree(at, event.currentTarget.value),
+                  (event.currentTarget.value = String(three[at]))
+                )}
+              /> px
             {/if}
           </span>
         {/if}
         <div class="paper" style:width="{frame.width * scale}px" style:height="{height * scale}px">
-          <div class="scaled" style:scale={scale}>
+          <div class="scaled" style:scale>
             <PreviewFrame
               project={frame.isHeld ? wb.held!.project : (wb.trial?.project ?? wb.project)}
               pageId={wb.pageId}
@@ -208,11 +261,23 @@
   {#if gauge.request}
     {@const { node, width } = gauge.request}
     <div class="gauge" aria-hidden="true" inert>
-      <PreviewFrame project={wb.rested} pageId={wb.pageId} blobs={wb.blobs} title="Measuring {wb.page.name}" {width} height={400} only={node} onmessage={(message) => message.type === 'measured' && gauge.takeTrial(message)} onready={(send) => gauge.connect(send)} />
+      <PreviewFrame
+        project={wb.rested}
+        pageId={wb.pageId}
+        blobs={wb.blobs}
+        title="Measuring {wb.page.name}"
+        {width}
+        height={400}
+        only={node}
+        onmessage={(message) => message.type === 'measured' && gauge.takeTrial(message)}
+        onready={(send) => gauge.connect(send)}
+      />
     </div>
   {/if}
   {#if wb.isFull}
-    <button type="button" class="out" onclick={() => (wb.isFull = false)}>Back to the workbench <kbd>Esc</kbd></button>
+    <button type="button" class="out" onclick={() => (wb.isFull = false)}
+      >Back to the workbench <kbd>Esc</kbd></button
+    >
   {/if}
 </div>
 

@@ -20,8 +20,15 @@
     {:else if wb.message}
       {@const { kind, text, act } = wb.message}
       <p class={kind} role={kind === 'error' ? 'alert' : undefined}>{text}</p>
-      {#if act}<button type="button" class="link" onclick={() => (act.run(), (wb.message = null))}>{act.label}</button>{/if}
-      <button type="button" class="close plain" aria-label="Close the message" onclick={() => (wb.message = null)}>×</button>
+      {#if act}<button type="button" class="link" onclick={() => (act.run(), (wb.message = null))}
+          >{act.label}</button
+        >{/if}
+      <button
+        type="button"
+        class="close plain"
+        aria-label="Close the message"
+        onclick={() => (wb.message = null)}>×</button
+      >
     {:else if wb.trial}
       <p class="trial">Showing what “{wb.trial.label}” would do</p>
     {:else if wb.distances}
@@ -34,8 +41,12 @@
   </div>
   <div class="shown">
     <div role="group" aria-label="Widths shown">
-      <button type="button" aria-pressed={wb.widths === 'one'} onclick={() => (wb.widths = 'one')}>1 width</button>
-      <button type="button" aria-pressed={wb.widths === 'three'} onclick={() => (wb.widths = 'three')}>3 widths</button>
+      <button type="button" aria-pressed={wb.widths === 'one'} onclick={() => (wb.widths = 'one')}
+        >1 width</button
+      >
+      <button type="button" aria-pressed={wb.widths === 'three'} onclick={() => (wb.widths = 'three')}
+        >3 widths</button
+      >
     </div>
     <button type="button" onclick={() => (wb.isFull = true)}>Full window</button>
     <span class="scale mono">{Math.round(wb.scale * 100)} %</span>

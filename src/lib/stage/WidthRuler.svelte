@@ -15,7 +15,8 @@
   let gesture = 0;
 
   const x = (px: number) => ((px - FROM) / (TO - FROM)) * track;
-  const pxAt = (clientX: number) => Math.round(FROM + ((clientX - ruler.getBoundingClientRect().left) / track) * (TO - FROM));
+  const pxAt = (clientX: number) =>
+    Math.round(FROM + ((clientX - ruler.getBoundingClientRect().left) / track) * (TO - FROM));
   const clamp = (px: number, least: number, most: number) => Math.min(most, Math.max(least, px));
   const ticks = Array.from({ length: 22 }, (_, i) => 280 + i * 80);
   const labels = [320, 480, 640, 800, 960, 1120, 1280, 1440, 1600, 1760, 1920];
@@ -37,7 +38,8 @@
     least: 280,
     most: 1920,
     isPicked: false,
-    set: (px, merge) => void wb.dispatch({ type: 'set-bands', ...wb.project.info.bands, [band]: px }, `band ${merge}`)
+    set: (px, merge) =>
+      void wb.dispatch({ type: 'set-bands', ...wb.project.info.bands, [band]: px }, `band ${merge}`)
   });
 
   /** The bands, and every setting of the picked piece whose field carries a flag. */
@@ -46,17 +48,19 @@
     const settings = settingsWithDefaults(wb.kind, node);
     const own = fieldsOf(wb.kind)
       .filter((field) => field.flag && typeof settings[field.key] === 'number' && settings[field.key] !== 0)
-      .map(
-        (field): Flag => ({
-          key: `${node.id} ${field.key}`,
-          label: `${node.name} ${field.flag}`,
-          px: settings[field.key] as number,
-          least: 280,
-          most: 1920,
-          isPicked: true,
-          set: (to, merge) => void wb.dispatch({ type: 'set-setting', id: node.id, key: field.key, value: to }, `flag ${node.id} ${merge}`)
-        })
-      );
+      .map((field): Flag => ({
+        key: `${node.id} ${field.key}`,
+        label: `${node.name} ${field.flag}`,
+        px: settings[field.key] as number,
+        least: 280,
+        most: 1920,
+        isPicked: true,
+        set: (to, merge) =>
+          void wb.dispatch(
+            { type: 'set-setting', id: node.id, key: field.key, value: to },
+            `flag ${node.id} ${merge}`
+          )
+      }));
     return [bandFlag('narrow'), bandFlag('medium'), ...own];
   });
 
@@ -78,7 +82,13 @@
     return from > FIT_WORDS && flags.some(({ px }) => x(px) > from && x(px) - from < FIT_WORDS);
   });
   /** Widths at which something is wrong, wherever it is on the page. */
-  const marks = $derived([...new Map(wb.findings.flatMap(({ width, sentence }) => (width ? [[width, { px: width, text: sentence }] as const] : []))).values()]);
+  const marks = $derived([
+    ...new Map(
+      wb.findings.flatMap(({ width, sentence }) =>
+        width ? [[width, { px: width, text: sentence }] as const] : []
+      )
+    ).values()
+  ]);
   /** Where a width of the picked piece's own place stands on the ruler of the window. */
   const offset = $derived.by(() => {
     const measured = wb.fits.get(wb.drawn.id);
@@ -92,12 +102,21 @@
     gesture += 1;
     const move = (moved: PointerEvent) => set(clamp(pxAt(moved.clientX), least, most));
     handle.addEventListener('pointermove', move);
-    handle.addEventListener('lostpointercapture', () => handle.removeEventListener('pointermove', move), { once: true });
+    handle.addEventListener('lostpointercapture', () => handle.removeEventListener('pointermove', move), {
+      once: true
+    });
   }
 
   function stepped(event: KeyboardEvent, px: number, least: number, most: number): number | null {
     const by = event.shiftKey ? 10 : 1;
-    const to = { ArrowLeft: px - by, ArrowDown: px - by, ArrowRight: px + by, ArrowUp: px + by, Home: least, End: most }[event.key];
+    const to = {
+      ArrowLeft: px - by,
+      ArrowDown: px - by,
+      ArrowRight: px + by,
+      ArrowUp: px + by,
+      Home: least,
+      End: most
+    }[event.key];
     if (to === undefined || event.altKey || event.ctrlKey) return null;
     event.preventDefault();
     event.stopPropagation();
@@ -107,7 +126,10 @@
 
 <div class="ruler" bind:this={ruler} bind:clientWidth={track}>
   <svg width={track} height="40" aria-hidden="true">
-    {#each ticks as px (px)}<path d="M{x(px)} {px % 160 === 0 ? 32 : 35}V40" stroke="var(--control-line)" />{/each}
+    {#each ticks as px (px)}<path
+        d="M{x(px)} {px % 160 === 0 ? 32 : 35}V40"
+        stroke="var(--control-line)"
+      />{/each}
     {#each labels as px (px)}<text x={x(px)} y="10">{px}</text>{/each}
     <path class="set" d="M{x(WIDTH_LEAST)} 38.5H{x(wb.width)}" />
   </svg>
@@ -124,7 +146,10 @@
       aria-valuetext="{flag.px} px"
       title="{flag.label} {flag.px} px; drag, or arrow keys"
       style:left="{x(flag.px + (flag.isPicked ? offset : 0))}px"
-      onpointerdown={(event) => drag(event, flag.least, flag.most, (px) => flag.set(clamp(px - (flag.isPicked ? offset : 0), flag.least, flag.most), String(gesture)))}
+      onpointerdown={(event) =>
+        drag(event, flag.least, flag.most, (px) =>
+          flag.set(clamp(px - (flag.isPicked ? offset : 0), flag.least, flag.most), String(gesture))
+        )}
       onkeydown={(event) => {
         const to = stepped(event, flag.px, flag.least, flag.most);
         if (to !== null) flag.set(to, 'keys');
@@ -137,7 +162,14 @@
     <span class="mark" style:left="{x(px)}px" title={text}>▲</span>
   {/each}
   {#if fit?.text}
-    <div class="fit" style:left="{fit.px === null ? track - 4 : x(fit.px)}px" class:left={standsLeft} title="The least width at which the {wb.kind.fit!.what} stand on one line"><span>{fit.text}</span></div>
+    <div
+      class="fit"
+      style:left="{fit.px === null ? track - 4 : x(fit.px)}px"
+      class:left={standsLeft}
+      title="The least width at which the {wb.kind.fit!.what} stand on one line"
+    >
+      <span>{fit.text}</span>
+    </div>
   {/if}
   <div
     class="width"

@@ -25,7 +25,10 @@
   {:else}
     <main class="wait">
       <h1>This project is not here</h1>
-      <p>It may have been deleted, or it was made in another browser. Its project file (.kymation) can be imported on the list of projects.</p>
+      <p>
+        It may have been deleted, or it was made in another browser. Its project file (.kymation) can be
+        imported on the list of projects.
+      </p>
       <a href={resolve('/')}>All projects</a>
     </main>
   {/if}
