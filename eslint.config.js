@@ -22,6 +22,15 @@ const FOREIGN_KEYS = [
   }
 ];
 
+/** One idea an expression: what depends on a condition has a name, or a function of its own. */
+const SPREADS = [
+  'SpreadElement > ConditionalExpression',
+  "SpreadElement > LogicalExpression[operator!='??']"
+].map((selector) => ({
+  selector,
+  message: 'No spread of a condition: compact() or defined() of core/data/compact, or a name for it.'
+}));
+
 export default ts.config(
   { ignores: ['build/', '.svelte-kit/', 'node_modules/', 'test-results/', 'out/'] },
   ...ts.configs.recommended,
@@ -34,7 +43,8 @@ export default ts.config(
       '@typescript-eslint/no-empty-object-type': 'off',
       'prefer-const': 'error',
       eqeqeq: ['error', 'always', { null: 'ignore' }],
-      'no-restricted-syntax': FOREIGN_KEYS,
+      'no-restricted-syntax': [...FOREIGN_KEYS, ...SPREADS],
+      'no-nested-ternary': 'error',
       'no-console': 'off'
     }
   },

@@ -171,7 +171,9 @@ async function firstLoad(
   const found = new Map<string, 'script' | 'style'>();
   opened.on('response', (response) => {
     const type = response.headers()['content-type'] ?? '';
-    const kind = /javascript/.test(type) ? 'script' : /css/.test(type) ? 'style' : null;
+    const kind = (['script', 'style'] as const).find((each) =>
+      type.includes(each === 'script' ? 'javascript' : 'css')
+    );
     if (kind) found.set(response.url(), kind);
   });
   const from = performance.now();

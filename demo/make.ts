@@ -25,6 +25,7 @@ import type {
 import { registry } from '../src/core/registry';
 import { findIcons } from '../src/server/icons';
 import { pictures } from './pictures';
+import { compact, defined } from '../src/core/data/compact';
 
 const make = makeWith({ exactIds: true });
 
@@ -97,6 +98,12 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   const heading = (name: string, words: string, level: string) =>
     make('heading', unique(name), { text: words, level });
 
+  /** The sign of a season while it is chosen; none of its own where the usual one stays. */
+  function chosenSign(icon: string): { iconChosen?: ReturnType<typeof sign> } {
+    if (icon === 'sun' || icon === 'apple') return { iconChosen: sign(icon, true) };
+    return icon === 'flower' ? { iconChosen: sign('flower-2') } : {};
+  }
+
   const season = (
     label: string,
     icon: string,
@@ -110,11 +117,7 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
       unique(label),
       {
         icon: sign(icon),
-        ...(icon === 'sun' || icon === 'apple'
-          ? { iconChosen: sign(icon, true) }
-          : icon === 'flower'
-            ? { iconChosen: sign('flower-2') }
-            : {})
+        ...chosenSign(icon)
       },
       {
         content: [
@@ -129,13 +132,13 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
                   unique(`${label} words`),
                   {},
                   {
-                    content: [
+                    content: compact([
                       heading(`${label} heading`, title, '3'),
                       text(`${label} text`, html),
-                      ...(action
-                        ? [make('button', unique(`${label} button`), { label: action, href: '#plan' })]
-                        : [])
-                    ]
+                      action
+                        ? make('button', unique(`${label} button`), { label: action, href: '#plan' })
+                        : null
+                    ])
                   }
                 ),
                 make(
@@ -544,11 +547,15 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
     style(id, 'root', { 'border-radius': '6px' });
   style('season-tabs', 'list', { 'border-color': '{leaf}' });
   for (const part of ['tab', 'header']) {
-    style('season-tabs', part, {
-      'background-color': '{cream}',
-      color: '#40362a',
-      ...(part === 'tab' ? { 'border-radius': '6px 6px 0 0' } : {})
-    });
+    style(
+      'season-tabs',
+      part,
+      defined({
+        'background-color': '{cream}',
+        color: '#40362a',
+        'border-radius': part === 'tab' ? '6px 6px 0 0' : undefined
+      })
+    );
     style('season-tabs', part, { 'background-color': '{cream-deep}', color: '#5b4312' }, 'hover');
     style('season-tabs', part, { 'background-color': '#e3d2ae', translate: '0 1px' }, 'pressed');
     style('season-tabs', part, { 'background-color': '{leaf}', color: '#f4ebd8' }, 'selected');

@@ -11,6 +11,7 @@ import {
   TOKEN_TYPES
 } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
+import { defined } from '../src/core/data/compact';
 
 /** The JSON Schema of project.json, made from the kinds, so that it cannot fall behind them. */
 export function projectSchema(): object {
@@ -42,12 +43,12 @@ export function projectSchema(): object {
         };
         return [
           name,
-          {
-            ...(field.type === 'mixed' ? {} : { type: field.type }),
+          defined({
+            type: field.type === 'mixed' ? undefined : field.type,
             title: choices.label ?? name,
             default: field.default,
-            ...(choices.oneOf.length > 0 ? { enum: choices.oneOf } : {})
-          }
+            enum: choices.oneOf.length > 0 ? choices.oneOf : undefined
+          })
         ];
       })
     );

@@ -136,7 +136,7 @@ const adaptations =
             hand.fallback(
               field.spec.label,
               condition,
-              typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value)
+              { true: 'yes', false: 'no' }[String(value)] ?? String(value)
             )
         ];
       })

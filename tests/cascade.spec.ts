@@ -135,7 +135,8 @@ async function differences(frame: Frame, cases: readonly Case[], force?: Force):
 function targetOf(where: 'export' | 'preview', part: string, state: StateName): string {
   if (part === 'root' || part === 'list') return partIn(where, tabs, part);
   if (part === 'panel') return '#blossom';
-  const name = state === 'selected' ? 'blossom' : state === 'disabled' ? 'wassail' : 'summer';
+  const panels: Partial<Record<StateName, string>> = { selected: 'blossom', disabled: 'wassail' };
+  const name = panels[state] ?? 'summer';
   return part === 'icon' ? `#${name}-tab ${partIn(where, tabs, 'icon')}` : `#${name}-${part}`;
 }
 
@@ -215,7 +216,7 @@ for (const conditions of SETS) {
   const name = conditions.at(-1) ?? 'wide';
   test(`the exported tabs, every part in every state: ${name}`, async ({ browser }) => {
     const project = tuned(withDisabled(demo));
-    const width = name === 'narrow' ? 500 : name === 'medium' ? 900 : 1280;
+    const width = { narrow: 500, medium: 900 }[name as string] ?? 1280;
     const context = await browser.newContext({
       viewport: { width, height: 900 },
       javaScriptEnabled: name !== 'no-script',
@@ -344,25 +345,18 @@ function unlike(project: Project): Project {
         SETS.map((conditions) => conditions.at(-1) ?? 'always').flatMap((condition, k) => {
           const own = registry.kindOf(node.kind).anatomy[part]!.states;
           const shade = `#${(0x100000 + i * 0x1f1 + j * 0x33 + k * 0x10101).toString(16)}`;
-          return [
-            { type: 'set-style', id, part, state: 'rest', condition, property: 'border-color', value: shade },
-            ...('hover' in own
-              ? [
-                  {
-                    type: 'set-style',
-                    id,
-                    part,
-                    state: 'hover',
-                    condition,
-                    property: 'background-color',
-                    value: shade
-                  }
-                ]
-              : []),
-            ...('focus' in own
-              ? [{ type: 'set-style', id, part, state: 'focus', condition, property: 'color', value: shade }]
-              : [])
-          ];
+          const looks = { rest: 'border-color', hover: 'background-color', focus: 'color' };
+          return Object.entries(looks)
+            .filter(([state]) => state === 'rest' || Object.hasOwn(own, state))
+            .map(([state, property]) => ({
+              type: 'set-style',
+              id,
+              part,
+              state,
+              condition,
+              property,
+              value: shade
+            }));
         })
       );
     }
@@ -411,7 +405,7 @@ for (const conditions of SETS) {
     browser
   }) => {
     test.setTimeout(120_000);
-    const width = name === 'narrow' ? 460 : name === 'medium' ? 900 : 1280;
+    const width = { narrow: 460, medium: 900 }[name as string] ?? 1280;
     const context = await browser.newContext({
       viewport: { width, height: 900 },
       javaScriptEnabled: name !== 'no-script',

@@ -16,7 +16,7 @@ const setTabs = (key: string, value: unknown, condition?: string) => ({
   id: 'season-tabs',
   key,
   value,
-  ...(condition ? { condition } : {})
+  condition: condition ?? 'always'
 });
 
 /** Words that stand in the panels, and in a navigation and a side panel that are closed. */

@@ -32,12 +32,8 @@ const movements = (page: Page) =>
     document.getAnimations().map((each) => {
       const effect = each.effect as KeyframeEffect;
       const { duration, delay, easing } = effect.getComputedTiming();
-      const name =
-        'animationName' in each
-          ? (each as CSSAnimation).animationName
-          : 'transitionProperty' in each
-            ? (each as CSSTransition).transitionProperty
-            : 'script';
+      const { animationName, transitionProperty } = each as Partial<CSSAnimation & CSSTransition>;
+      const name = animationName ?? transitionProperty ?? 'script';
       return {
         name,
         on: (effect.target as Element).id || (effect.target as Element).className,

@@ -1,4 +1,5 @@
 import type { RowMeasure } from './messages';
+import { defined } from '$core/data/compact';
 
 interface Row {
   readonly node: string;
@@ -84,11 +85,11 @@ function read({ node, list, root, copy, panels }: Row): RowMeasure {
   const sides = [...list.querySelectorAll<HTMLElement>(':scope > button, :scope > li > a')].flatMap(
     (button) => (button.offsetWidth > 0 ? [button.offsetWidth, button.offsetHeight] : [])
   );
-  return {
+  return defined({
     node,
     needed: copy.getBoundingClientRect().width,
     available: Math.max(0, root.getBoundingClientRect().width - around),
     heights: panels.map((panel) => panel.getBoundingClientRect().height),
-    ...(sides.length > 0 ? { target: Math.min(...sides) } : {})
-  };
+    target: sides.length > 0 ? Math.min(...sides) : undefined
+  });
 }

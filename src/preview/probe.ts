@@ -8,6 +8,7 @@ import { createPage } from './page';
 import { drawSpecimens } from './specimens';
 import { createStack } from './stack';
 import { createWriting } from './writing';
+import { compact } from '$core/data/compact';
 
 /**
  * Runs in the frame beside the exported page: builds it from patches, tells what is picked, draws the pick's
@@ -151,7 +152,7 @@ function partElements(node: string, part: string, more = ''): HTMLElement[] {
   const piece = page.elementOf(node);
   const wanted = `[data-k-node="${CSS.escape(node)}"][data-k-part="${CSS.escape(part)}"]${more}`;
   return piece
-    ? [...(piece.matches(wanted) ? [piece] : []), ...piece.querySelectorAll<HTMLElement>(wanted)]
+    ? compact([piece.matches(wanted) ? piece : null, ...piece.querySelectorAll<HTMLElement>(wanted)])
     : [];
 }
 

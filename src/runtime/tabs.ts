@@ -76,6 +76,11 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
     root.dataset.kOn = form;
     const isTabs = /^t/.test(form!);
     const isButton = form === 'accordion';
+    const opener = isButton ? headers : null;
+    const labelled = isTabs ? tabList : opener;
+    const region = isButton ? 'region' : null;
+    const role = isTabs ? 'tabpanel' : region;
+    const closed = options.includes('find') && 'onbeforematch' in root ? 'until-found' : '';
     root.dataset.current = panels[current]!.id;
     setAttributes(list, { role: 'tablist', 'aria-orientation': form === 'tabs y' ? 'vertical' : null });
     panels.forEach((panel, index) => {
@@ -91,10 +96,10 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
         'aria-expanded': isButton ? `${isOpen}` : null
       });
       setAttributes(panel, {
-        role: isTabs ? 'tabpanel' : isButton ? 'region' : null,
-        'aria-labelledby': isTabs ? tabList[index]!.id : isButton ? headers[index]!.id : null,
+        role,
+        'aria-labelledby': labelled?.[index]!.id ?? null,
         tabindex: isTabs && isOpen ? 0 : null,
-        hidden: isOpen ? null : options.includes('find') && 'onbeforematch' in panel ? 'until-found' : ''
+        hidden: isOpen ? null : closed
       });
     });
   };

@@ -17,9 +17,9 @@ function allIcons(): readonly Known[] {
   const tags = load('lucide-static/tags.json') as Record<string, readonly string[]>;
   known = Object.entries(nodes).flatMap(([name, drawing]): Known[] => {
     const icon = { name, nodes: drawing };
-    return isIcon(icon)
-      ? [{ name, words: [...name.split('-'), ...(tags[name] ?? [])].map((word) => word.toLowerCase()), icon }]
-      : [];
+    if (!isIcon(icon)) return [];
+    const words = name.split('-').concat(tags[name] ?? []);
+    return [{ name, words: words.map((word) => word.toLowerCase()), icon }];
   });
   return known;
 }

@@ -8,5 +8,5 @@ import { PNG } from 'pngjs';
 export function differentPixels(one: Buffer, other: Buffer): number {
   const [a, b] = [PNG.sync.read(one), PNG.sync.read(other)];
   if (a.width !== b.width || a.height !== b.height) return Infinity;
-  return pixelmatch(a.data, b.data, null, a.width, a.height, { threshold: 0.1 });
+  return pixelmatch(a.data, b.data, undefined, a.width, a.height, { threshold: 0.1 });
 }

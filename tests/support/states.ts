@@ -15,8 +15,8 @@ export async function forcing(page: Page): Promise<(selector: string, state: Sta
   const { root } = await session.send('DOM.getDocument');
   return async (selector, state) => {
     const { nodeIds } = await session.send('DOM.querySelectorAll', { nodeId: root.nodeId, selector });
-    const forcedPseudoClasses =
-      state === 'focus' && selector.includes('part="list"') ? ['focus-within'] : [...(PSEUDO[state] ?? [])];
+    const isAround = state === 'focus' && selector.includes('part="list"');
+    const forcedPseudoClasses = isAround ? ['focus-within'] : Array.from(PSEUDO[state] ?? []);
     for (const nodeId of nodeIds) await session.send('CSS.forcePseudoState', { nodeId, forcedPseudoClasses });
   };
 }

@@ -4,6 +4,7 @@ import type { Registry } from '../kinds/registry';
 import type { Project } from '../project/types';
 import { backdrop } from './contrast';
 import { resolve, type At } from './resolve';
+import { compact } from '../data/compact';
 
 /** How a state differs from rest, as far as it can be seen. */
 export interface Change {
@@ -41,7 +42,7 @@ export function changeAgainstRest(registry: Registry, project: Project, at: At):
   const hasBorder = [before, after].some(
     (values) => !/^0(?:px)?( 0(?:px)?)*$/.test(values.get('border-width')!.value)
   );
-  const colours = ['color', ...(hasBorder ? ['border-color'] : [])].map((property) =>
+  const colours = compact(['color', hasBorder ? 'border-color' : null]).map((property) =>
     colourDifference(painted(property, before, groundBefore), painted(property, after, groundAfter))
   );
   const others = Object.entries(OTHERS).filter(

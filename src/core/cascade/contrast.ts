@@ -132,18 +132,17 @@ function painted(layer: GroundLayer, under: readonly Colour[], project: Project)
   );
 }
 
+/** Opaque colours as they look through a fill; as they are where there is none. */
+const tinted = (backs: readonly Colour[], fill: Colour | null): readonly Colour[] =>
+  !fill || fill.alpha === 0 ? backs : distinct(backs.map((back) => over(fill, back)));
+
 /**
  * Every opaque colour that may stand behind a part's text: its own background over all it is drawn on, down
  * to white paper. More than one only over pictures, films and gradients.
  */
 export function backdrops(registry: Registry, project: Project, at: At): readonly Colour[] {
   const own = maybeColour(resolve(registry, project, at).get('background-color')!.value);
-  const isClear = !own || own.alpha === 0;
-  const flat = isClear
-    ? behind(registry, project, at)
-    : own.alpha === 1
-      ? [own]
-      : distinct(behind(registry, project, at).map((back) => over(own, back)));
+  const flat = own?.alpha === 1 ? [own] : tinted(behind(registry, project, at), own);
   return at.part === 'root' ? paintedOver(registry, project, at.node, flat, at.conditions ?? []) : flat;
 }
 

@@ -6,6 +6,7 @@ import { maybePlaceOf, nodeOf } from '../project/tree';
 import type { ConditionName, Node, NodeId, Project, StateName, TokenId } from '../project/types';
 import { cells } from './look';
 import { impliedStates } from './states';
+import { defined } from '../data/compact';
 
 export interface At {
   readonly node: NodeId;
@@ -50,7 +51,7 @@ export function resolve(registry: Registry, project: Project, at: At): Resolutio
 
 function freshResolution(registry: Registry, project: Project, at: At): Resolution {
   const node = nodeOf(project, at.node);
-  const conditions = new Set<ConditionName>(['always', ...(at.conditions ?? [])]);
+  const conditions = new Set<ConditionName>(at.conditions ?? []).add('always');
   const states = impliedStates(at.state ?? 'rest', at.conditions ?? []);
   const resolution = new Map<string, Resolved>();
   for (const cell of cells(registry.kindOf(node.kind), node, at.part)) {
@@ -66,7 +67,7 @@ function spelledOut(written: string, project: Project): Pick<Resolved, 'value' |
   if (!written.includes('{')) return { value: written, written };
   const spelled = spelt(written, project.tokens);
   const token = maybeSoleToken(written);
-  return { value: spelled.ok ? spelled.value : written, written, ...(token ? { token } : {}) };
+  return defined({ value: spelled.ok ? spelled.value : written, written, token: token ? token : undefined });
 }
 
 function addInherited(
@@ -125,7 +126,9 @@ export function maybeParentPart(
   part: string
 ): { readonly node: NodeId; readonly part: string } | null {
   const anatomy = registry.kindOf(node.kind).anatomy;
-  const on = anatomy[part]?.on === undefined ? (part === 'root' ? null : 'root') : anatomy[part]!.on;
+  const usual = part === 'root' ? null : 'root';
+  const stands = anatomy[part]?.on;
+  const on = stands === undefined ? usual : stands;
   if (on) return { node: node.id, part: on };
   const place = maybePlaceOf(project, node.id);
   if (!place) return null;

@@ -138,12 +138,8 @@ export const alternateFills = define<{ ids: readonly NodeId[] }>({
       registry.kindOf(project.nodes[id]!.kind).look.root?.rest?.always?.[FILL] ??
       'transparent';
     const [first, second] = [fillOf(ids[0]!), fillOf(ids[1]!)];
-    const fills =
-      first === second
-        ? first === 'transparent'
-          ? ['transparent', '#f2efe7']
-          : [first, 'transparent']
-        : [first, second];
+    const other = first === 'transparent' ? '#f2efe7' : 'transparent';
+    const fills = [first, first === second ? other : second];
     ids.forEach((id, i) => {
       const value = fills[i % 2]!;
       if (fillOf(id) === value) return;

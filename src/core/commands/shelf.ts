@@ -14,6 +14,7 @@ import {
 } from '../project/tree';
 import type { Fragment, Node, NodeId, Project, ShelfId, ShelfPiece } from '../project/types';
 import { asDraft, define, no, put, type ProjectDraft, type Refusal } from './define';
+import { defined } from '../data/compact';
 
 const words = () => string().strict(true).required();
 const NAME_MOST = 80;
@@ -68,7 +69,7 @@ function follow(
         id,
         name: before.name,
         linked: piece.id,
-        settings: { ...node.settings, ...(anchor === undefined ? {} : { anchor }) }
+        settings: defined({ ...node.settings, anchor: anchor === undefined ? undefined : anchor })
       });
   }
 }

@@ -47,13 +47,7 @@ export function usesOf(registry: Registry, project: Project, id: TokenId): Token
       for (const [key, value] of Object.entries(settings)) {
         const field = ownOf(fields as Record<string, AnySchema>, key);
         const control = field?.meta()?.field?.control;
-        const written =
-          control === 'css'
-            ? String(value)
-            : control === 'track'
-              ? `${(value as Track).lasts ?? ''}${(value as Track).eases ?? ''}`
-              : '';
-        if (field && tokensIn(written).includes(id))
+        if (field && tokensIn(writtenIn(control, value)).includes(id))
           found.push({
             kind: 'setting',
             id: node.id,
@@ -145,14 +139,20 @@ export function equalCells(project: Project, { id, type, value }: Token): EqualC
 }
 
 /** `0` is a length as well as a number, so what the cell is about decides. */
-const isOfType = (property: string, type: Token['type']): boolean =>
-  type === 'number'
-    ? ['line-height', 'opacity', 'scale'].includes(property)
-    : type === 'weight'
-      ? property === 'font-weight'
-      : type === 'colour'
-        ? property.endsWith('color')
-        : true;
+/** The part of a setting that may name tokens. */
+function writtenIn(control: string | undefined, value: unknown): string {
+  if (control === 'css') return String(value);
+  if (control !== 'track') return '';
+  const { lasts = '', eases = '' } = value as Track;
+  return `${lasts}${eases}`;
+}
+
+/** Whether a property takes values of a type, for the types that few properties take. */
+function isOfType(property: string, type: Token['type']): boolean {
+  if (type === 'number') return ['line-height', 'opacity', 'scale'].includes(property);
+  if (type === 'weight') return property === 'font-weight';
+  return type !== 'colour' || property.endsWith('color');
+}
 
 const tokenShape = object({
   id: string().strict(true).matches(ID_PATTERN).max(60).required(),

@@ -13,14 +13,10 @@ import type { Command } from './define';
 import { readProjectFile, writeProjectFile } from '../formats/project-file';
 import { restoreCommands } from './restore';
 import { equalCells, usesOf } from './tokens';
+import { defined } from '../data/compact';
 
-const set = (key: string, value: unknown, condition?: ConditionName): Command => ({
-  type: 'set-setting',
-  id: 'tabs',
-  key,
-  value,
-  ...(condition ? { condition } : {})
-});
+const set = (key: string, value: unknown, condition?: ConditionName): Command =>
+  defined({ type: 'set-setting', id: 'tabs', key, value, condition: condition ? condition : undefined });
 const style = (
   part: string,
   state: StateName,

@@ -91,9 +91,9 @@ export const wrap = define<WrapArgs>({
         slots: Object.fromEntries(Object.entries(node.slots).map(([slot, children]) => [slot, [...children]]))
       });
     const list = draft.nodes[at.parent]!.slots[at.slot]!;
-    draft.nodes[at.parent]!.slots[at.slot] = list.flatMap((id) =>
-      id === ordered[0] ? [around.root] : ordered.includes(id) ? [] : [id]
-    );
+    draft.nodes[at.parent]!.slots[at.slot] = list
+      .map((id) => (id === ordered[0] ? around.root : id))
+      .filter((id) => !ordered.includes(id));
     (draft.nodes[inside.parent]!.slots[inside.slot] ??= []).push(...ordered);
   }
 });
@@ -166,12 +166,8 @@ function keptSettings(node: Node, from: Kind, to: Kind): Node['settings'] {
   if (!source || !target || Object.hasOwn(kept, target[0])) return kept;
   const words = (node.settings[source[0]] ?? source[1].getDefault()) as string;
   const isRich = (field: AnySchema) => field.meta()?.field?.control === 'rich';
-  const value =
-    isRich(source[1]) === isRich(target[1])
-      ? words
-      : isRich(target[1])
-        ? `<p>${escapeHtml(words)}</p>`
-        : plain(words);
+  const converted = isRich(target[1]) ? `<p>${escapeHtml(words)}</p>` : plain(words);
+  const value = isRich(source[1]) === isRich(target[1]) ? words : converted;
   return takes(target[0], value) ? { ...kept, [target[0]]: value } : kept;
 }
 

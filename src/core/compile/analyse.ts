@@ -20,6 +20,7 @@ import type {
 import { maybeNode } from '../project/tree';
 import { CIRCUMSTANCES, heapOf, settingsUnder } from '../kinds/circumstances';
 import { buildRules } from './variants';
+import { compact, defined } from '../data/compact';
 
 /** What one node contributes to a page. Printers only read it. */
 export interface Analysis {
@@ -125,15 +126,12 @@ function freshAnalysis(
     last.node.adapt === node.adapt;
   if (isSame) carryReads(last.reads, reads);
   const ctx = new NodeContext(registry, project, node, reads, stem);
+  const markupOf = () => (kind.markup ? inItsPlace(kind.markup(node, ctx), sheet, stem) : null);
   const analysis: Analysis = {
     id: node.id,
     kind: kind.kind,
     stem,
-    markup: isSame
-      ? last.analysis.markup
-      : kind.markup
-        ? inItsPlace(kind.markup(node, ctx), sheet, stem)
-        : null,
+    markup: isSame ? last.analysis.markup : markupOf(),
     sheet,
     behaviours: kind.behaviours(node, ctx),
     assets: reads.assets ? [...reads.assets.keys()] : NOTHING,
@@ -386,18 +384,16 @@ function sheetOf(kind: Kind, node: Node, project: Project, registry: Registry, r
   const lookless = { styles: canHide ? HIDE : {}, adapt: node.adapt };
   let build = known.builds.get(keyOf(asked, settings, lookless, project.info.support));
   if (!build) {
-    build = [
-      ...(isContained
-        ? [
-            rule(`.${STEM}-place`, {
-              'container-type': 'inline-size',
-              'min-width': '0',
-              'align-self': 'stretch'
-            })
-          ]
-        : []),
+    build = compact([
+      isContained
+        ? rule(`.${STEM}-place`, {
+            'container-type': 'inline-size',
+            'min-width': '0',
+            'align-self': 'stretch'
+          })
+        : null,
       ...hideable(buildRules(kind, node, settings, styleOf), canHide)
-    ];
+    ]);
     const readsOthers = own.nodes !== null || own.assets !== null || own.bands !== null;
     if (known.builds.size >= SHEETS_MOST) known.builds.clear();
     if (!readsOthers) known.builds.set(keyOf(asked, settings, lookless, project.info.support), build);
@@ -505,11 +501,11 @@ function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
             ? base
             : {
                 ...base,
-                state: {
+                state: defined({
                   name: state,
                   selector: states[state]!,
-                  ...(states.disabled ? { disabled: states.disabled } : {})
-                }
+                  disabled: states.disabled ? states.disabled : undefined
+                })
               }
         );
       }

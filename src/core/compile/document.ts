@@ -1,5 +1,6 @@
 import type { Element, ElementContent } from 'hast';
 import { elementText, type PrintedPage } from './page';
+import { compact } from '../data/compact';
 
 export interface DocumentParts {
   /** Style sheet: the address of a file, or the text itself to stand in the page. */
@@ -37,26 +38,21 @@ export function documentText(
     if (part && 'text' in part && /<\/(?:style|script)/i.test(part.text))
       throw new Error('documentText: a closing tag stands inside the text');
   }
-  const head = [
+  /** What a page is shown by where it is shared (Open Graph protocol). */
+  const open = (name: string, content: string) => element('meta', { property: `og:${name}`, content });
+  const head = compact([
     element('meta', { charSet: 'utf-8' }),
     element('meta', { name: 'viewport', content: 'width=device-width, initial-scale=1' }),
     element('title', {}, [text(page.title)]),
-    ...(page.description ? [element('meta', { name: 'description', content: page.description })] : []),
-    // Where links are shared: The Open Graph protocol, basic and image metadata.
-    ...(page.picture
-      ? [
-          element('meta', { property: 'og:title', content: page.title }),
-          ...(page.description
-            ? [element('meta', { property: 'og:description', content: page.description })]
-            : []),
-          element('meta', { property: 'og:image', content: page.picture })
-        ]
-      : []),
+    page.description ? element('meta', { name: 'description', content: page.description }) : null,
+    page.picture ? open('title', page.title) : null,
+    page.picture && page.description ? open('description', page.description) : null,
+    page.picture ? open('image', page.picture) : null,
     'text' in style
       ? element('style', {}, [PLACE])
       : element('link', { rel: ['stylesheet'], href: style.href }),
-    ...(script && 'src' in script ? [element('script', { src: script.src, defer: true })] : [])
-  ];
+    script && 'src' in script ? element('script', { src: script.src, defer: true }) : null
+  ]);
   const lines = head.flatMap((child): ElementContent[] => [text('\n    '), child]);
   const html = element('html', { lang: page.language }, [
     text('\n  '),

@@ -8,6 +8,7 @@ import type { PageId } from '../project/types';
 import { registry } from '../registry';
 import { after, sampleProject } from '../testing/project';
 import { createPreviewSession, portionsOf, type PreviewPatch } from './preview';
+import { compact } from '../data/compact';
 
 const first = 'first' as PageId;
 
@@ -122,11 +123,13 @@ describe('a large patch in portions', () => {
     );
     const patch = createPreviewSession(registry).patchFor(styled, first)!;
     expect(portionsOf(patch, 100)).toEqual([patch]);
-    expect(portionsOf(patch, 2, 3).map(({ nodes }) => nodes.length)).toEqual([
-      2,
-      ...Array<number>(Math.floor((patch.nodes.length - 2) / 3)).fill(3),
-      ...((patch.nodes.length - 2) % 3 ? [(patch.nodes.length - 2) % 3] : [])
-    ]);
+    expect(portionsOf(patch, 2, 3).map(({ nodes }) => nodes.length)).toEqual(
+      compact([
+        2,
+        ...Array<number>(Math.floor((patch.nodes.length - 2) / 3)).fill(3),
+        (patch.nodes.length - 2) % 3 ? (patch.nodes.length - 2) % 3 : null
+      ])
+    );
     const portions = portionsOf(patch, 4);
     expect(portions.map(({ nodes }) => nodes.length)).toEqual([4, 4, 1]);
     expect(portions.flatMap(({ nodes }) => nodes)).toEqual(patch.nodes);

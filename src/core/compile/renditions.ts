@@ -158,7 +158,7 @@ export function renditionPlan(registry: Registry, project: Project): ReadonlyMap
       if (!hasPixels(asset)) continue;
       plan.set(
         asset,
-        [...new Set([...(plan.get(asset) ?? []), ...widthsFor(asset, slot)])].sort((a, b) => a - b)
+        [...new Set([plan.get(asset) ?? [], widthsFor(asset, slot)].flat())].sort((a, b) => a - b)
       );
     }
   }

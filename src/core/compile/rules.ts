@@ -3,6 +3,7 @@ import { KEYFRAMES, keyframesText } from '../kinds/entrance';
 import type { Condition, Rule } from '../kinds/contract';
 import { customProperties, printValue, tokensIn } from '../css/tokens';
 import type { Bands, Project, Token } from '../project/types';
+import { defined } from '../data/compact';
 
 /** What widths are measured of, and the edges of the bands. */
 export interface Sizes {
@@ -55,10 +56,11 @@ export const previewDialect: Dialect = {
     if (condition === 'script') return { root: ':not([data-k-no-script], [data-k-print])' };
     return { root: `[data-k-${condition as string}]` };
   },
-  state: (state) => ({
-    suffix: `:is(${state.selector}, [data-k-force~="${state.name}"])${enabledOnly(state)}`,
-    ...(state.name === 'hover' ? { root: ':not([data-k-touch])' } : {})
-  })
+  state: (state) =>
+    defined({
+      suffix: `:is(${state.selector}, [data-k-force~="${state.name}"])${enabledOnly(state)}`,
+      root: state.name === 'hover' ? ':not([data-k-touch])' : undefined
+    })
 };
 
 /**

@@ -59,7 +59,7 @@ function together(
   const found: Rule[] = [];
   let mediumToo: readonly Rule[] = [];
   for (const [earlier, rules] of told) {
-    const known = [...rules, ...own, ...(earlier === 'narrow' ? mediumToo : [])];
+    const known = [rules, own, earlier === 'narrow' ? mediumToo : []].flat();
     const again = differences(known, under(...heapOf(earlier), condition), kind);
     if (earlier === 'medium') mediumToo = again;
     found.push(...whenever(again, earlier, condition));

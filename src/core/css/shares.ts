@@ -98,24 +98,28 @@ export function movedBorder(
   if (both < 2) return shares;
   const first = Math.min(Math.ceil(both) - 1, Math.max(1, Math.round((size(left) + by) * grain)));
   if (shares.division === 'twelfths') {
-    const tracks = shares.tracks.map((each, i) =>
-      i === border ? { ...each, part: first } : i === border + 1 ? { ...each, part: both - first } : each
-    );
-    return { ...shares, tracks };
+    return { ...shares, tracks: beside(shares.tracks, border, { part: first }, { part: both - first }) };
   }
   const whole = left.whole * right.whole;
   const bothPart = left.part * right.whole + right.part * left.whole;
   const reduced = (part: number, of: number) => ({ part: part / gcd(part, of), whole: of / gcd(part, of) });
   const rest = { part: bothPart * grain - first * whole, whole: whole * grain };
   if (rest.part <= 0) return shares;
-  const tracks = shares.tracks.map((each, i) =>
-    i === border
-      ? { ...each, ...reduced(first, grain) }
-      : i === border + 1
-        ? { ...each, ...reduced(rest.part, rest.whole) }
-        : each
-  );
-  return { ...shares, tracks };
+  const [before, after] = [reduced(first, grain), reduced(rest.part, rest.whole)];
+  return { ...shares, tracks: beside(shares.tracks, border, before, after) };
+}
+
+/** Tracks with other shares for the two that a border lies between. */
+function beside(
+  tracks: readonly Share[],
+  border: number,
+  before: Partial<Share>,
+  after: Partial<Share>
+): readonly Share[] {
+  const changed = [...tracks];
+  changed[border] = { ...changed[border]!, ...before };
+  changed[border + 1] = { ...changed[border + 1]!, ...after };
+  return changed;
 }
 
 /**

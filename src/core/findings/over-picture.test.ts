@@ -7,18 +7,19 @@ import { registry } from '../registry';
 import { after, id, sampleProject } from '../testing/project';
 import { makeWith } from '../kinds/make';
 import { createFindingsRunner, runFindings } from './run';
+import { defined } from '../data/compact';
 
 const photo = (tones?: readonly string[]): Command => ({
   type: 'add-asset',
-  asset: {
+  asset: defined({
     id: 'photo',
     file: 'photo.jpg',
     type: 'image/jpeg',
     width: 2000,
     height: 1200,
     bytes: 90_000,
-    ...(tones ? { tones } : {})
-  }
+    tones: tones ? tones : undefined
+  })
 });
 const set = (key: string, value: unknown, node = 'section'): Command => ({
   type: 'set-setting',

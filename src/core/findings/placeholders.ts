@@ -6,6 +6,7 @@ import { nodeOf, pageOf, subtreeIds } from '../project/tree';
 import type { Fragment, Node, NodeId, PageId, Project } from '../project/types';
 import { templates } from '../templates';
 import { sayingFields } from './saying';
+import { compact } from '../data/compact';
 
 /** Something on a page that came with a piece and that nobody has put anything of their own in place of. */
 export interface Placeholder {
@@ -84,16 +85,16 @@ function inTree(
     const kind = registry.kindOf(node.kind);
     const settings = settingsWithDefaults(kind, node);
     const empty = EMPTY[String(analyse(registry, project, node).markup?.properties.dataEmpty)];
-    return [
-      ...(!kind.markup && words.has(labelKey(node))
-        ? [{ node: id, what: 'label' as const, text: node.name }]
-        : []),
+    return compact([
+      !kind.markup && words.has(labelKey(node))
+        ? { node: id, what: 'label' as const, text: node.name }
+        : null,
       ...sayingFields(registry, node.kind).flatMap(([key, what]) =>
         what === 'words' && words.has(wordsKey(node.kind, key, settings[key]))
           ? [{ node: id, what: 'words' as const, text: plain(String(settings[key])) }]
           : []
       ),
-      ...(empty ? [{ node: id, what: empty, text: '' }] : [])
-    ];
+      empty ? { node: id, what: empty, text: '' } : null
+    ]);
   });
 }

@@ -6,6 +6,7 @@ import { maybeSteps } from '../project/lineage';
 import { maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
 import type { Node, NodeId, Project } from '../project/types';
 import { pageRules } from './rules';
+import { compact } from '../data/compact';
 
 const rulesOf = new WeakMap<Registry, ReadonlyMap<string, readonly FindingRule[]>>();
 
@@ -109,15 +110,14 @@ export function createFindingsRunner(registry: Registry) {
           const isSelf = touched.self.has(node.id) || measured.has(node.id);
           const isBelow = isSelf || touched.below.has(node.id);
           if (touched.self.size === 0 && !isSelf) continue;
-          runNode(node, project, facts, ({ scope = 'around' }) =>
-            scope === 'project' ? touched.self.size > 0 || isSelf : scope === 'around' ? isBelow : isSelf
-          );
+          const isDue = { node: isSelf, around: isBelow, project: touched.self.size > 0 || isSelf };
+          runNode(node, project, facts, ({ scope = 'around' }) => isDue[scope]);
         }
       }
       before = project;
       factsBefore = facts;
       const all = Object.values(project.nodes).flatMap(({ id }) =>
-        [...(known.get(id)?.values() ?? [])].flat()
+        Array.from(known.get(id)?.values() ?? []).flat()
       );
       return all.sort((a, b) => Number(a.severity === 'warning') - Number(b.severity === 'warning'));
     }
@@ -132,10 +132,10 @@ function over(registry: Registry, project: Project, id: NodeId): readonly NodeId
   const place = maybePlaceOf(project, id);
   const row = place && nodeOf(project, place.parent).slots[place.slot];
   const before = row?.[place!.index - 1];
-  return [
-    ...(before && groundOf(registry, project, before)?.isOverNext ? [before] : []),
+  return compact([
+    before && groundOf(registry, project, before)?.isOverNext ? before : null,
     ...pathTo(project, id).flatMap((each) => maybeStacking(registry, project, each)?.above ?? [])
-  ];
+  ]);
 }
 
 const isSameFit = (a: Fit | undefined, b: Fit | undefined) =>

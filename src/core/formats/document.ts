@@ -25,6 +25,7 @@ import {
 } from '../project/types';
 import { schemaFault } from '../commands/define';
 import { MOST_NODES } from '../commands/structure';
+import { defined } from '../data/compact';
 
 /** Something wrong in a document that could be left out while the rest still works. */
 export interface Fault {
@@ -265,7 +266,7 @@ class Reader {
     const { settings } = isRecord(raw.settings)
       ? completeNode({ ...raw, adapt: {} } as unknown as Node)
       : raw;
-    return {
+    return defined({
       id: key as NodeId,
       kind: kind.kind,
       name: written,
@@ -277,10 +278,9 @@ class Reader {
       adapt: this.adapt(kind.settings.fields as Record<string, AnySchema>, raw.adapt, `${path}/adapt`),
       slots: this.slots(Object.keys(kind.slots), raw.slots),
       styles: this.styles(kind.anatomy, raw.styles, `${path}/styles`),
-      ...(typeof raw.linked === 'string' && this.shelved.has(raw.linked)
-        ? { linked: raw.linked as ShelfId }
-        : {})
-    };
+      linked:
+        typeof raw.linked === 'string' && this.shelved.has(raw.linked) ? (raw.linked as ShelfId) : undefined
+    });
   }
 
   private settings(fields: Record<string, AnySchema>, raw: unknown, path: string): Node['settings'] {

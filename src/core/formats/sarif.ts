@@ -3,6 +3,7 @@ import { asideKey, type Finding } from '../kinds/finding';
 import type { Registry } from '../kinds/registry';
 import { pathTo } from '../project/tree';
 import type { Project } from '../project/types';
+import { defined } from '../data/compact';
 
 /**
  * Findings as a log of the Static Analysis Results Interchange Format, version 2.1.0 (OASIS Standard). Places
@@ -31,7 +32,7 @@ export function sarifOf(
         results: findings.map((finding) => {
           const reason = project.info.aside[asideKey(finding)];
           const names = pathTo(project, finding.node).map((id) => project.nodes[id]!.name);
-          return {
+          return defined({
             ruleId: finding.rule,
             ruleIndex: indexOf.get(finding.rule) ?? -1,
             level: finding.severity,
@@ -44,11 +45,11 @@ export function sarifOf(
                 ]
               }
             ],
-            ...(finding.number
-              ? { properties: { number: finding.number, place: names.slice(1).join(' › ') } }
-              : {}),
-            ...(reason === undefined ? {} : { suppressions: [{ kind: 'external', justification: reason }] })
-          };
+            properties: finding.number
+              ? { number: finding.number, place: names.slice(1).join(' › ') }
+              : undefined,
+            suppressions: reason === undefined ? undefined : [{ kind: 'external', justification: reason }]
+          });
         })
       }
     ]

@@ -31,13 +31,8 @@ function attributesOf({ properties }: Element): Attribute[] {
     const value = properties[property];
     if (value === null || value === undefined || value === false) continue;
     const info = infoOf(property);
-    const text =
-      value === true
-        ? ''
-        : Array.isArray(value)
-          ? value.join(info.commaSeparated ? ', ' : ' ')
-          : String(value);
-    found.push({ name: info.attribute, value: text });
+    const parts = Array.isArray(value) ? value : [value === true ? '' : value];
+    found.push({ name: info.attribute, value: parts.join(info.commaSeparated ? ', ' : ' ') });
   }
   return found;
 }

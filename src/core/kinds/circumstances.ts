@@ -38,5 +38,7 @@ export function settingsUnder(
  * Conditions that hold whenever this one does and that settings heap up over: a narrow window is a medium one
  * too.
  */
-export const heapOf = (condition: ConditionName): readonly Circumstance[] =>
-  condition === 'always' ? [] : condition === 'narrow' ? ['medium', 'narrow'] : [condition];
+export function heapOf(condition: ConditionName): readonly Circumstance[] {
+  if (condition === 'always') return [];
+  return condition === 'narrow' ? ['medium', 'narrow'] : [condition];
+}

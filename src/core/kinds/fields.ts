@@ -11,6 +11,7 @@ import { track, type Track } from '../motion/track';
 import { ID_PATTERN } from '../project/ids';
 import type { Token } from '../project/types';
 import type { FieldMeta } from './contract';
+import { defined } from '../data/compact';
 
 type Options = Partial<Omit<FieldMeta, 'choices' | 'control'>> & { readonly label: string };
 
@@ -19,7 +20,7 @@ const meta = (
   { label: _label, view = 'fill', ...rest }: Options,
   choices?: FieldMeta['choices']
 ) => ({
-  field: { view, control, ...rest, ...(choices ? { choices } : {}) } satisfies FieldMeta
+  field: defined({ view, control, ...rest, choices: choices ? choices : undefined }) satisfies FieldMeta
 });
 
 /** A line of text. `most` is its greatest length in characters. */

@@ -61,18 +61,14 @@ describe.each(registry.kinds.map((kind) => [kind.kind, kind] as const))('kind %s
     );
     for (const [key, field] of fields) {
       const { control, choices = {}, fixed } = field.meta()!.field!;
-      const values: readonly unknown[] =
-        control === 'track'
-          ? Object.keys(choices).map((form) => trackOf({ form, ms: 100, step: 40 }))
-          : control === 'toggle'
-            ? [true, false]
-            : control === 'css'
-              ? ['480px', '80svh']
-              : control === 'place'
-                ? ['0% 100%', '30% 20%']
-                : control === 'shares'
-                  ? ['1/4 3/4', '+2 4 6', '1/2 1/2']
-                  : Object.keys(choices);
+      const samples: Readonly<Record<string, readonly unknown[]>> = {
+        track: Object.keys(choices).map((form) => trackOf({ form, ms: 100, step: 40 })),
+        toggle: [true, false],
+        css: ['480px', '80svh'],
+        place: ['0% 100%', '30% 20%'],
+        shares: ['1/4 3/4', '+2 4 6', '1/2 1/2']
+      };
+      const values = samples[control] ?? Object.keys(choices);
       expect(values.length).toBeGreaterThan(1);
       for (const condition of ['medium', 'narrow', 'touch', 'less-motion'] as const) {
         if (fixed?.[condition]) continue;

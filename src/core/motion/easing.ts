@@ -132,12 +132,21 @@ function bezier(x1: number, y1: number, x2: number, y2: number): Easing['progres
     }
     return t;
   };
-  return (time) => (time <= 0 ? 0 : time >= 1 ? 1 : at(timeAt(time), y1, y2));
+  return between((time) => at(timeAt(time), y1, y2));
+}
+
+/** Rests at 0 before a movement and at 1 after it. */
+function between(progress: Easing['progress']): Easing['progress'] {
+  return (time) => {
+    if (time <= 0) return 0;
+    return time >= 1 ? 1 : progress(time);
+  };
 }
 
 /** CSS Easing Functions 2, section 2.3. */
 function steps(count: number, jump: string): Easing['progress'] {
-  const jumps = jump === 'jump-both' ? count + 1 : jump === 'jump-none' ? count - 1 : count;
+  const more: Readonly<Record<string, number>> = { 'jump-both': 1, 'jump-none': -1 };
+  const jumps = count + (more[jump] ?? 0);
   const isEarly = jump === 'jump-start' || jump === 'jump-both';
   return (time) => {
     const step = Math.floor(clamp(time) * count + 1e-12) + (isEarly ? 1 : 0);
@@ -204,7 +213,7 @@ function spring(bounce: number): Easing['progress'] {
       ? Math.exp(-t) * (1 + t)
       : Math.exp(-damping * t) * (Math.cos(swing * t) + (damping / swing) * Math.sin(swing * t));
   const settle = lastAbove(distance, swing < 1e-4 ? 20 : (Math.log(1 / STILL) + 3) / damping);
-  return (time) => (time <= 0 ? 0 : time >= 1 ? 1 : 1 - distance(time * settle));
+  return between((time) => 1 - distance(time * settle));
 }
 
 /** The last time a swing is further than `STILL` from its rest. */

@@ -1,5 +1,6 @@
 import { mixed, number, object, string, type InferType } from 'yup';
 import { readEasing } from './easing';
+import { defined } from '../data/compact';
 
 /** Longest movement and delay, in ms; what moves for longer is a film. */
 export const MS_MOST = 10_000;
@@ -62,11 +63,11 @@ export function withTiming(value: Track, changes: Partial<Track>): Track {
   const { lasts, eases, ...rest } = { ...value, ...changes };
   const keeps = (followed: 'lasts' | 'eases', own: 'ms' | 'easing') =>
     Object.hasOwn(changes, followed) || !Object.hasOwn(changes, own);
-  return {
+  return defined({
     ...rest,
-    ...(lasts && keeps('lasts', 'ms') ? { lasts } : {}),
-    ...(eases && keeps('eases', 'easing') ? { eases } : {})
-  };
+    lasts: lasts && keeps('lasts', 'ms') ? lasts : undefined,
+    eases: eases && keeps('eases', 'easing') ? eases : undefined
+  });
 }
 
 export const moves = ({ form, ms: length }: Track): boolean => form !== 'none' && length > 0;

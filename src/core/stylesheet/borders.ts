@@ -30,7 +30,10 @@ function shortened(cells: Cell[], part: string, needsReset: boolean): Cell[] {
   const isDrawn = lines.at(-1)!.value !== '0';
   const replaced = isDrawn || needsReset ? lines.map((line) => ({ ...reset, ...line })) : [];
   const gone = new Set(isDrawn ? base : ofBorder);
-  return cells.flatMap((cell) => (cell === reset ? replaced : gone.has(cell) ? [] : [cell]));
+  return cells.flatMap((cell) => {
+    if (cell === reset) return replaced;
+    return gone.has(cell) ? [] : [cell];
+  });
 }
 
 interface Line {

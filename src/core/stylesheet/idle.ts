@@ -147,7 +147,7 @@ function isFromTheStart({ part, meets, property, value }: Cell, { tags }: Drawn,
   // No transition moves as little as the initial one, which takes no time.
   if (INITIAL[property] === value || (property === 'transition' && value === 'none')) return true;
   if (isFlex && INITIAL_OF_FLEX[property]?.includes(value)) return true;
-  const drawnAs = [...(tags.get(part) ?? [])];
+  const drawnAs = Array.from(tags.get(part) ?? []);
   if (drawnAs.length === 0) return false;
   const isPlain =
     ((property === 'padding' || property === 'margin') && value === '0') ||

@@ -16,6 +16,7 @@ import { Names, partClass } from './names';
 import { share } from './share';
 import { shortTransitions } from './transitions';
 import { writtenValue } from './values';
+import { compact } from '../data/compact';
 
 /** Pieces of one kind that have one sheet between them. */
 interface Group {
@@ -104,20 +105,18 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
     ...tokens.flatMap(customProperties).map(({ id, value }) => ({ name: id, value })),
     ...said.constants
   ];
-  const parts = [
-    ...(values.length > 0 ? [section('Tokens', [rootRule(prefix ? `.${prefix}` : ':root', values)])] : []),
+  const parts = compact([
+    values.length > 0 ? section('Tokens', [rootRule(prefix ? `.${prefix}` : ':root', values)]) : null,
     section('Base', baseRules({ prefix, hasPictures, ...symbolsIn(kinds) })),
     ...ofKinds,
     ...ofPieces,
-    ...(keyframes.size > 0
-      ? [
-          section(
-            'Movements',
-            [...keyframes].map((name) => keyframesText(name, named(plainName(name))))
-          )
-        ]
-      : [])
-  ];
+    keyframes.size > 0
+      ? section(
+          'Movements',
+          [...keyframes].map((name) => keyframesText(name, named(plainName(name))))
+        )
+      : null
+  ]);
   return {
     css: `${parts.join('\n\n')}\n`,
     nests: said.kinds.some(({ cells, own }) => [...cells, ...own.flat()].some(isNested)),

@@ -27,7 +27,7 @@ export function modesOf(cells: readonly Cell[]): {
   cells.forEach((cell, i) => {
     if (!isOfScript(cell) || isWonOverLater(cell, cells.slice(i + 1))) return;
     const key = cell.at.join(' ');
-    byAt.set(key, [...(byAt.get(key) ?? []), cell]);
+    byAt.set(key, (byAt.get(key) ?? []).concat(cell));
   });
   const modes: Mode[] = [];
   for (const own of byAt.values()) {

@@ -27,6 +27,11 @@ interface Printed {
 
 const STANDS_IN: Partial<Record<PlatformFeature, string>> = { 'transition-behavior': 'leave' };
 
+function formOf(feature: PlatformFeature, target: SupportTarget, isScripted: boolean): PlatformUse['form'] {
+  if (isScripted) return 'scripted';
+  return PLATFORM_FEATURES[feature].helps && !isSafe(feature, target) ? 'extra' : 'native';
+}
+
 /** @returns what a printed page uses of the platform, in the order of the list of features. */
 export function platformUse(page: Printed, target: SupportTarget): PlatformUse[] {
   return (Object.keys(PLATFORM_FEATURES) as PlatformFeature[])
@@ -40,7 +45,7 @@ export function platformUse(page: Printed, target: SupportTarget): PlatformUse[]
         feature,
         name,
         what,
-        form: isScripted ? 'scripted' : helps && !isSafe(feature, target) ? 'extra' : 'native',
+        form: formOf(feature, target, isScripted),
         behaviour: isScripted ? stand : null,
         baseline,
         since,

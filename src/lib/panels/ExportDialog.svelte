@@ -77,12 +77,24 @@
   });
 
   const size = (bytes: number) => (bytes < 1000 ? `${bytes} B` : `${(bytes / 1000).toFixed(1)} kB`);
-  const since = (use: (typeof uses)[number]) =>
-    use.baseline === 'high'
-      ? `everywhere since ${use.since?.slice(0, 7)}`
-      : use.baseline === 'low'
-        ? `newly, since ${use.since?.slice(0, 7)}`
-        : 'not yet everywhere';
+  function since({ baseline, since }: (typeof uses)[number]): string {
+    const month = since?.slice(0, 7);
+    if (baseline === 'high') return `everywhere since ${month}`;
+    return baseline === 'low' ? `newly, since ${month}` : 'not yet everywhere';
+  }
+
+  /** How the page does something in the browsers it is for. */
+  function how({ form, behaviour, isSafe }: (typeof uses)[number]): string {
+    const costs = result?.ok ? result.costs : {};
+    if (form === 'scripted') return `by script, ${costs[behaviour ?? ''] ?? 0} B`;
+    if (form === 'extra') return 'where it can';
+    return isSafe ? 'itself' : 'not in all of them';
+  }
+
+  const saveWords = $derived.by(() => {
+    if (form === 'folder' || (form === 'single' && pages.length > 1)) return 'Save zip';
+    return form === 'snippet' ? 'Save snippet' : 'Save HTML file';
+  });
 
   function save(): void {
     if (!canSave) return;
@@ -237,15 +249,7 @@
           {#each uses as use (use.feature)}
             <li class:unsafe={!use.isSafe} title="{use.name}: {since(use)}">
               <span>{use.what}</span>
-              <span class="how"
-                >{use.form === 'scripted'
-                  ? `by script, ${result.costs[use.behaviour ?? ''] ?? 0} B`
-                  : use.form === 'extra'
-                    ? 'where it can'
-                    : use.isSafe
-                      ? 'itself'
-                      : 'not in all of them'}</span
-              >
+              <span class="how">{how(use)}</span>
             </li>
           {/each}
         </ul>
@@ -261,13 +265,7 @@
     {#if form === 'snippet'}<Button size="small" kind="tertiary" disabled={!canSave} on:click={copy}
         >{copied ? 'Copied' : 'Copy to the clipboard'}</Button
       >{/if}
-    <Button size="small" disabled={!canSave} on:click={save}
-      >{form === 'folder' || (form === 'single' && pages.length > 1)
-        ? 'Save zip'
-        : form === 'snippet'
-          ? 'Save snippet'
-          : 'Save HTML file'}</Button
-    >
+    <Button size="small" disabled={!canSave} on:click={save}>{saveWords}</Button>
   </div>
 </Modal>
 

@@ -93,8 +93,10 @@
       ArrowUp: () => focusRow(rows[at - 1]?.id),
       Home: () => focusRow(rows[0]?.id),
       End: () => focusRow(rows.at(-1)?.id),
-      ArrowRight: () =>
-        row.isParent && !isOpen ? toggle(row.id, false) : isOpen ? focusRow(rows[at + 1]?.id) : undefined,
+      ArrowRight: () => {
+        if (isOpen) focusRow(rows[at + 1]?.id);
+        else if (row.isParent) toggle(row.id, false);
+      },
       ArrowLeft: () =>
         isOpen
           ? toggle(row.id, true)

@@ -88,7 +88,8 @@
 
   function ringOf(state: StateName): { text: string; tone: string } {
     const value = ringContrast(registry, wb.project, at(state));
-    return { text: ratio(value), tone: value === null ? 'faint' : value >= 3 ? 'good' : 'bad' };
+    if (value === null) return { text: ratio(value), tone: 'faint' };
+    return { text: ratio(value), tone: value >= 3 ? 'good' : 'bad' };
   }
 
   function changeOf(state: StateName): { text: string; tone: string; why: string } {

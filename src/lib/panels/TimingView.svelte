@@ -23,7 +23,13 @@
         MS_MOST * 2
     )
   );
-  const tick = $derived(span <= 1000 ? 100 : span <= 3000 ? 500 : 1000);
+  /** Spans in ms, and how far apart their marks stand. */
+  const TICKS = [
+    { upTo: 1000, each: 100 },
+    { upTo: 3000, each: 500 },
+    { upTo: Infinity, each: 1000 }
+  ];
+  const tick = $derived(TICKS.find(({ upTo }) => span <= upTo)!.each);
   const ticks = $derived(Array.from({ length: Math.floor(span / tick) + 1 }, (_, i) => i * tick));
   let track = $state(600);
   let time = $state<number | null>(null);
@@ -105,9 +111,15 @@
     );
   }
 
+  /** How far an arrow key moves a bar, ms. */
+  function stepOf({ altKey, shiftKey }: KeyboardEvent): number {
+    if (altKey) return 1;
+    return shiftKey ? 100 : 10;
+  }
+
   function barKeys(event: KeyboardEvent, row: TimingRow): void {
-    const by =
-      ({ ArrowRight: 10, ArrowLeft: -10 }[event.key] ?? 0) * (event.altKey ? 0.1 : event.shiftKey ? 10 : 1);
+    const way = { ArrowRight: 1, ArrowLeft: -1 }[event.key] ?? 0;
+    const by = way * stepOf(event);
     if (!by) return;
     event.preventDefault();
     event.stopPropagation();

@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import type { Token } from '$core/project/types';
   import { curveFigures, easingOf, KEYWORD_CURVES, readEasing, SAMPLE_ERROR } from '$core/motion/easing';
+  import { compact } from '$core/data/compact';
 
   interface Props {
     easing: string;
@@ -52,11 +53,11 @@
     const peak = figures.peak
       ? `peak +${(figures.peak.over * 100).toFixed(1)} % at ${time(figures.peak.time)}`
       : 'never passes its end';
-    return [
+    return compact([
       peak,
       `still at ${time(figures.settled)}`,
-      ...(curve.kind === 'spring' ? [`leaves as linear(), within ${SAMPLE_ERROR * 100} %`] : [])
-    ];
+      curve.kind === 'spring' ? `leaves as linear(), within ${SAMPLE_ERROR * 100} %` : null
+    ]);
   });
 
   onMount(() => {
@@ -108,7 +109,8 @@
       x: i / POINTS,
       y: curve.progress(i / POINTS)
     }));
-    const reach = [...data.map(({ y }) => y), ...(handles ? [handles[1], handles[3]] : [])];
+    const reach = data.map(({ y }) => y);
+    if (handles) reach.push(handles[1], handles[3]);
     const low = Math.min(0, ...reach);
     const high = Math.max(1, ...reach);
     chart.data.datasets[0]!.data = data;

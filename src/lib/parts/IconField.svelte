@@ -92,14 +92,16 @@
       {#if fault}<p role="alert">{fault}</p>{/if}
       <div class="grid">
         {#each found ?? [] as icon (icon.name)}
-          <!-- eslint-disable-next-line svelte/no-at-html-tags -->
           <button
             type="button"
             title={icon.name}
             aria-label={icon.name}
             aria-pressed={icon.name === value?.name}
-            onclick={() => choose(icon)}>{@html drawn(icon)}</button
+            onclick={() => choose(icon)}
           >
+            <!-- eslint-disable-next-line svelte/no-at-html-tags -->
+            {@html drawn(icon)}
+          </button>
         {:else}
           <p>{found === null ? 'Looking…' : `Nothing means “${words}”. Try another word.`}</p>
         {/each}

@@ -11,6 +11,16 @@
       return { band, window, shown, ratio: hasPixels(asset) ? asset.width! / shown : null };
     })
   );
+  /** @param ratio pixels of the picture to each of the page; null for a drawing. */
+  function sharpness(ratio: number | null): string {
+    if (ratio === null) return 'any: drawn, not stored in pixels';
+    const steps = [
+      { from: 2, words: 'sharp on every screen' },
+      { from: 1, words: 'soft on sharp screens' },
+      { from: 0, words: 'blurred' }
+    ];
+    return `${ratio.toFixed(1)}, ${steps.find(({ from }) => ratio >= from)?.words}`;
+  }
   const weight = $derived(
     asset.bytes >= 1e6
       ? `${(asset.bytes / 1e6).toFixed(1)} MB`
@@ -38,10 +48,7 @@
           <td
             class:good={ratio !== null && ratio >= 2}
             class:soft={ratio !== null && ratio < 2 && ratio >= 1}
-            class:bad={ratio !== null && ratio < 1}
-            >{ratio === null
-              ? 'any: drawn, not stored in pixels'
-              : `${ratio.toFixed(1)}${ratio >= 2 ? ', sharp on every screen' : ratio >= 1 ? ', soft on sharp screens' : ', blurred'}`}</td
+            class:bad={ratio !== null && ratio < 1}>{sharpness(ratio)}</td
           >
         </tr>
       {/each}

@@ -24,15 +24,17 @@
   );
   const fixed = $derived(condition === 'always' ? undefined : field.fixed?.[condition]);
   const track = $derived(field.control === 'track' ? (value as unknown as Track) : null);
-  const chosen = $derived(
-    isOwn || isKinds || condition === 'always'
-      ? String(track ? track.form : field.control === 'toggle' ? (value ? 'yes' : 'no') : value)
-      : ''
-  );
+  const chosen = $derived(isOwn || isKinds || condition === 'always' ? wordOf() : '');
+  function wordOf(): string {
+    if (track) return track.form;
+    if (field.control === 'toggle') return value ? 'yes' : 'no';
+    return String(value);
+  }
   const choices = $derived<Readonly<Record<string, string>>>(
     field.control === 'toggle' ? { yes: 'yes', no: 'no' } : (field.choices ?? {})
   );
   const label = $derived(`${field.label}, ${condition === 'always' ? 'wide' : condition}`);
+  const ofNothing = $derived(field.label ? 'none' : '');
   let gesture = 0;
 
   function set(to: Json, merge: string | null = null): void {
@@ -45,11 +47,8 @@
   function choose(word: string): void {
     if (word === '')
       return void wb.dispatch({ type: 'clear-setting', id: node.id, key: field.key, condition });
-    if (track)
-      set({
-        ...(track.ms > 0 ? track : { ...STILL_TRACK, ms: 240, easing: 'ease-out' }),
-        form: word
-      } as Json);
+    const moving = track && track.ms > 0 ? track : { ...STILL_TRACK, ms: 240, easing: 'ease-out' };
+    if (track) set({ ...moving, form: word } as Json);
     else set(field.control === 'toggle' ? word === 'yes' : word);
   }
 
@@ -94,7 +93,7 @@
           title={fault || undefined}
           aria-invalid={fault ? 'true' : undefined}
           value={chosen}
-          placeholder={condition === 'always' ? (field.label ? 'none' : '') : inherited}
+          placeholder={condition === 'always' ? ofNothing : inherited}
           onchange={(event) => write(event.currentTarget.value.trim())}
         />
       {:else}

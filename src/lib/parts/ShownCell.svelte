@@ -32,6 +32,7 @@
       value
     });
   }
+  const usual = $derived(condition === 'always' ? 'initial' : '');
 </script>
 
 <td class:own={isOwn} class:faint={!isOwn && condition !== 'always'}>
@@ -47,7 +48,7 @@
   {:else}
     <select
       aria-label={label}
-      value={isOwn ? resolved.value : condition === 'always' ? 'initial' : ''}
+      value={isOwn ? resolved.value : usual}
       onchange={(event) =>
         set(
           event.currentTarget.value === '' ||

@@ -11,6 +11,7 @@
   import type { StateName, Token, TokenId, TokenType } from '$core/project/types';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import ColourField from './ColourField.svelte';
+  import { compact } from '$core/data/compact';
 
   interface Props {
     wb: Workbench;
@@ -77,15 +78,17 @@
   );
   const isOwn = $derived(origin.from === 'own' && origin.state === own && origin.condition === wb.at);
   const swatch = $derived(property.control === 'colour' && isShown() ? maybeColour(resolved.value) : null);
-  const shown = $derived(
-    isShown()
-      ? property.property === 'transition' && resolved.written === 'all'
-        ? 'at once'
-        : isOfStyle
-          ? resolved.value
-          : (token?.name ?? withNames(resolved.written, wb.project.tokens))
-      : `as ${'state' in origin ? origin.state : 'rest'}`
-  );
+  const shown = $derived.by(() => {
+    if (!isShown()) return `as ${'state' in origin ? origin.state : 'rest'}`;
+    if (property.property === 'transition' && resolved.written === 'all') return 'at once';
+    if (isOfStyle) return resolved.value;
+    return token?.name ?? withNames(resolved.written, wb.project.tokens);
+  });
+  /** Whether the value is set here, shown since it is looked for here, or only passed on. */
+  const standing = $derived.by(() => {
+    if (isOwn) return 'own';
+    return isShown() ? 'look' : 'as';
+  });
   const why = $derived.by(() => {
     if (isOwn) return 'Set here. Delete takes it away.';
     if (origin.from === 'own')
@@ -197,8 +200,8 @@
       type,
       value
     };
-    const commands = [
-      ...(known ? [] : [{ type: 'set-token', token: made }]),
+    const commands = compact([
+      known ? null : { type: 'set-token', token: made },
       {
         type: 'set-style',
         id: wb.drawn.id,
@@ -208,7 +211,7 @@
         property: property.property,
         value: `{${made.id}}`
       }
-    ];
+    ]);
     const refusal = wb.dispatch({ type: 'batch', label: `Token ${made.name}`, commands });
     if (refusal) fault = refusal.sentence;
     else close();
@@ -352,7 +355,7 @@
   </div>
 {:else}
   <div
-    class="cell {isOwn ? 'own' : isShown() ? 'look' : 'as'}"
+    class="cell {standing}"
     role="gridcell"
     tabindex={row === 0 && column === 0 ? 0 : -1}
     data-cell="{row},{column}"

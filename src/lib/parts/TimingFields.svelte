@@ -11,16 +11,24 @@
 
   let fault = $state('');
 
-  function setNumber(name: 'ms' | 'delay' | 'step', text: string): void {
+  type Time = 'ms' | 'delay' | 'step';
+  const TIMES: readonly (readonly [Time, string])[] = [
+    ['ms', 'Length'],
+    ['delay', 'Start'],
+    ['step', 'Step']
+  ];
+  const times = $derived(TIMES.filter(([name]) => name !== 'step' || row.track?.field.staggered));
+
+  function setNumber(name: Time, text: string): void {
     const worked = parseQuantity(evaluate(text.replace(/(\d)\s*s$/, '$1s'), 'ms') ?? '');
-    const ms = worked ? (worked.unit === 's' ? worked.value * 1000 : worked.value) : NaN;
-    fault =
-      !worked || !['ms', 's', ''].includes(worked.unit)
-        ? 'Write a time such as 240, 240 ms or 0.3s.'
-        : ms < 0 || ms > MS_MOST
-          ? `Times are 0 to ${MS_MOST} ms; longer than that nobody waits.`
-          : '';
-    if (!fault) row.set({ [name]: ms }, null);
+    const inMs = worked
+      ? { ms: worked.value, '': worked.value, s: worked.value * 1000 }[worked.unit]
+      : undefined;
+    fault = '';
+    if (inMs === undefined) fault = 'Write a time such as 240, 240 ms or 0.3s.';
+    else if (inMs < 0 || inMs > MS_MOST)
+      fault = `Times are 0 to ${MS_MOST} ms; longer than that nobody waits.`;
+    else row.set({ [name]: inMs }, null);
   }
 
   const tokensOf = (type: 'duration' | 'easing') =>
@@ -32,13 +40,10 @@
   function follow(key: 'lasts' | 'eases', use: string): void {
     const value = row.track?.value;
     if (!value) return;
-    const read = use
-      ? timingOfToken(use, wb.project.tokens)
-      : key === 'lasts'
-        ? { ms: value.ms }
-        : { easing: value.easing };
+    const kept = key === 'lasts' ? { ms: value.ms } : { easing: value.easing };
+    const read = use ? timingOfToken(use, wb.project.tokens) : kept;
     fault = typeof read === 'string' ? read : '';
-    if (typeof read !== 'string') row.set({ ...read, ...(use ? { [key]: use } : {}) }, null);
+    if (typeof read !== 'string') row.set({ ...read, [key]: use || undefined }, null);
   }
 
   function setForm(form: string): void {
@@ -60,13 +65,13 @@
         </select>
       </label>
     {/if}
-    {#each [['ms', 'Length'], ['delay', 'Start'], ...(row.track?.field.staggered ? [['step', 'Step']] : [])] as [name, words] (name)}
+    {#each times as [name, words] (name)}
       <label
         >{words}
         <input
           class="mono"
-          value="{row.track ? row.track.value[name as 'ms'] : row.timing[name as 'ms']} ms"
-          onchange={(event) => setNumber(name as 'ms', event.currentTarget.value)}
+          value="{row.track ? row.track.value[name] : row.timing[name as 'ms']} ms"
+          onchange={(event) => setNumber(name, event.currentTarget.value)}
         />
       </label>
       {#if name === 'ms' && row.track && durations.length > 0}

@@ -4,6 +4,7 @@
   import { newId, slug } from '$core/project/ids';
   import type { StateName, Token, TokenId } from '$core/project/types';
   import type { Workbench } from '$lib/state/workbench.svelte';
+  import { compact } from '$core/data/compact';
 
   // `state` would read as a store beside the rune of that name.
   const { wb, state: own, resolved }: { wb: Workbench; state: StateName; resolved: Resolution } = $props();
@@ -20,9 +21,11 @@
   const through = $derived(
     hasOwn ? undefined : styles.find(({ id }) => isOf((member) => resolved.get(member)?.written, id))
   );
-  const otherwise = $derived(
-    hasOwn ? (taken ? 'none' : 'own values') : through ? through.name : own === 'rest' ? 'none' : 'as rest'
-  );
+  const otherwise = $derived.by(() => {
+    if (hasOwn) return taken ? 'none' : 'own values';
+    if (through) return through.name;
+    return own === 'rest' ? 'none' : 'as rest';
+  });
 
   function cells(valueOf: (member: (typeof TYPE_MEMBERS)[number]) => string | null) {
     return TYPE_MEMBERS.map((member) => ({
@@ -60,10 +63,10 @@
     const { value } = event.currentTarget;
     const token = value === SAVE ? saved() : wb.project.tokens[value as TokenId];
     const part = wb.kind.anatomy[wb.currentPart]!.label;
-    const commands = [
-      ...(value === SAVE ? [{ type: 'set-token', token }] : []),
+    const commands = compact([
+      value === SAVE ? { type: 'set-token', token } : null,
       ...cells((member) => (token ? `{${token.id}.${member}}` : null))
-    ];
+    ]);
     const refusal = wb.dispatch({
       type: 'batch',
       label: token ? `Set ${part} in ${token.name}` : `Take the type style off ${part}`,

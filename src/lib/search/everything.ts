@@ -5,6 +5,7 @@ import { actions, runAction, shownKey } from '$lib/state/actions';
 import { fieldsOf, type FieldSpec } from '$lib/state/fields';
 import { goTo, shownFinding } from '$lib/state/going';
 import type { View, Workbench } from '$lib/state/workbench.svelte';
+import { defined } from '$core/data/compact';
 
 /** One thing the search leads to. */
 export interface Target {
@@ -31,15 +32,17 @@ const VIEW_OF: Readonly<Record<FieldSpec['view'], View>> = {
 function commands(wb: Workbench): readonly Target[] {
   return actions
     .filter(({ id }) => id !== 'search')
-    .map(({ id, label, group, keys, words, refusal }) => ({
-      id: `command ${id}`,
-      label,
-      note: group,
-      words: (words ?? []).join(' '),
-      ...(keys[0] ? { keys: shownKey(keys[0]) } : {}),
-      refusal: refusal(wb),
-      run: () => runAction(wb, id)
-    }));
+    .map(({ id, label, group, keys, words, refusal }) =>
+      defined({
+        id: `command ${id}`,
+        label,
+        note: group,
+        words: (words ?? []).join(' '),
+        keys: keys[0] ? shownKey(keys[0]) : undefined,
+        refusal: refusal(wb),
+        run: () => runAction(wb, id)
+      })
+    );
 }
 
 function settings(wb: Workbench, node: Node): readonly Target[] {

@@ -8,6 +8,7 @@
   import { takeWritten, writeInPlace } from '$lib/state/writing';
   import { WIDTH_LEAST, WIDTH_MOST, type Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame, ToFrame } from '$preview/messages';
+  import { compact } from '$core/data/compact';
 
   const { wb, onkey }: { wb: Workbench; onkey: (message: Extract<FromFrame, { type: 'key' }>) => void } =
     $props();
@@ -88,22 +89,19 @@
     rate: wb.rate,
     guides: wb.showsGuides,
     stack: [...stack],
-    name:
-      wb.selected.length > 0
-        ? wb.currentPart === 'root'
-          ? wb.drawn.name
-          : `${wb.drawn.name}, ${wb.kind.anatomy[wb.currentPart]!.label}`
-        : ''
+    name: wb.selected.length > 0 ? nameOfPicked() : ''
   });
+  function nameOfPicked(): string {
+    const { name } = wb.drawn;
+    return wb.currentPart === 'root' ? name : `${name}, ${wb.kind.anatomy[wb.currentPart]!.label}`;
+  }
 
   let hovered = $state.raw<Extract<FromFrame, { type: 'hovered' }> | null>(null);
   /** Four sides as CSS writes them, in as few numbers as will do. */
-  const short = ([top, right, bottom, left]: readonly number[]) =>
-    top === bottom && right === left
-      ? top === right
-        ? `${top}`
-        : `${top} ${right}`
-      : `${top} ${right} ${bottom} ${left}`;
+  function short([top, right, bottom, left]: readonly number[]): string {
+    if (top !== bottom || right !== left) return `${top} ${right} ${bottom} ${left}`;
+    return top === right ? `${top}` : `${top} ${right}`;
+  }
   $effect(() => {
     wb.distances = distancesOf();
   });
@@ -113,13 +111,13 @@
     const node = wb.project.nodes[pick.node as NodeId];
     if (!node) return null;
     const part = wb.registry.kindOf(node.kind).anatomy[pick.part]?.label;
-    const words = [
+    const words = compact([
       `${width} × ${height}`,
-      ...(padding.some(Boolean) ? [`padding ${short(padding)}`] : []),
-      ...(margin.some(Boolean) ? [`margin ${short(margin)}`] : []),
-      ...(gap ? [`gap ${gap[0] === gap[1] ? gap[0] : gap.join(' ')}`] : []),
-      ...(collapsed === null ? [] : [`margins above collapse to ${collapsed}`])
-    ];
+      padding.some(Boolean) ? `padding ${short(padding)}` : null,
+      margin.some(Boolean) ? `margin ${short(margin)}` : null,
+      gap ? `gap ${gap[0] === gap[1] ? gap[0] : gap.join(' ')}` : null,
+      collapsed === null ? null : `margins above collapse to ${collapsed}`
+    ]);
     return { name: pick.part === 'root' ? node.name : `${node.name}, ${part}`, words: words.join(' · ') };
   }
 

@@ -95,8 +95,10 @@ function moveAction(id: string, label: string, key: string, place: (wb: Workbenc
     label,
     group: 'Piece',
     keys: [key],
-    refusal: (wb) =>
-      wb.selected.length === 0 ? nothing : place(wb) ? null : 'It cannot go further that way.',
+    refusal(wb) {
+      if (wb.selected.length === 0) return nothing;
+      return place(wb) ? null : 'It cannot go further that way.';
+    },
     run(wb) {
       const at = place(wb);
       if (at) wb.dispatch({ type: 'move', ids: wb.selected, at });
@@ -231,12 +233,11 @@ export const actions: readonly Action[] = [
       (wb) =>
         void wb.dispatch({ type: 'give-look', id: wb.current.id, to: alikeOf(wb.project, wb.current.id) })
     ),
-    refusal: (wb) =>
-      wb.selected.length === 0
-        ? nothing
-        : alikeOf(wb.project, wb.current.id).length > 0
-          ? null
-          : `Nothing stands beside ${wb.current.name} that is like it.`
+    refusal(wb) {
+      if (wb.selected.length === 0) return nothing;
+      const isAlone = alikeOf(wb.project, wb.current.id).length === 0;
+      return isAlone ? `Nothing stands beside ${wb.current.name} that is like it.` : null;
+    }
   },
   {
     id: 'alternate-fills',

@@ -2,11 +2,13 @@ import { nodeOf } from '$core/project/tree';
 import type { ConditionName, NodeId } from '$core/project/types';
 import { fieldsOf } from './fields';
 import type { Workbench } from './workbench.svelte';
+import { defined } from '$core/data/compact';
 
 /** The band a width falls in: what is placed at that width is placed there. */
 const bandOf = (wb: Workbench, width: number): ConditionName => {
   const { medium, narrow } = wb.project.info.bands;
-  return width <= narrow ? 'narrow' : width <= medium ? 'medium' : 'always';
+  if (width <= narrow) return 'narrow';
+  return width <= medium ? 'medium' : 'always';
 };
 
 const percent = (share: number) => `${Math.round(share * 1000) / 10}%`;
@@ -32,13 +34,13 @@ export function takeDragged(
   if (!node || !field) return;
   const condition = bandOf(wb, width);
   const refusal = wb.dispatch(
-    {
+    defined({
       type: 'set-setting',
       id: node.id,
       key: field.key,
       value: `${percent(x)} ${percent(y)}`,
-      ...(condition === 'always' ? {} : { condition })
-    },
+      condition: condition === 'always' ? undefined : condition
+    }),
     `drag-${id}-${gesture}`
   );
   if (!refusal && condition !== 'always')

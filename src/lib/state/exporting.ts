@@ -74,12 +74,13 @@ export async function exportPages({
     ? null
     : planExport(registry, project, pages, { single, dataUri, renditions: made.renditions });
   const printed = snippet ? printSnippet(registry, project, snippet, { addressOf: dataUri }) : null;
+  const asked = printed ? { snippet: snippetOf(printed) } : requestOf(plan!);
   let response: Response;
   try {
     response = await fetch('/api/finish', {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...(printed ? { snippet: snippetOf(printed) } : requestOf(plan!)), minified }),
+      body: JSON.stringify({ ...asked, minified }),
       signal
     });
   } catch (error) {

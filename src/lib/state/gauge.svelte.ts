@@ -7,6 +7,7 @@ import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
 import type { FromFrame, ToFrame } from '$preview/messages';
 import { WIDTH_LEAST, WIDTH_MOST, type Workbench } from './workbench.svelte';
+import { defined } from '$core/data/compact';
 
 /** Browsers lay out in 64ths of a px. */
 const ROUNDING = 1 / 64;
@@ -59,14 +60,17 @@ export class FitGauge {
     for (const { node, needed, available, heights, target } of rows) {
       const known = wb.fits.get(node as NodeId);
       const isSame = known?.needed === needed && known.from !== undefined;
-      fits.set(node as NodeId, {
-        needed,
-        available,
-        viewport,
-        heights,
-        ...(target === undefined ? {} : { target }),
-        ...(isSame ? { from: known.from } : {})
-      });
+      fits.set(
+        node as NodeId,
+        defined({
+          needed,
+          available,
+          viewport,
+          heights,
+          target: target === undefined ? undefined : target,
+          from: isSame ? known.from : undefined
+        })
+      );
     }
     wb.takeFits(fits);
     this.#begin(wb);

@@ -2,6 +2,7 @@ import { readAsset } from '$core/formats/picture';
 import { newId } from '$core/project/ids';
 import { readTones } from '$lib/store/tones';
 import { isFilm, type Asset, type AssetId, type Project } from '$core/project/types';
+import { defined } from '$core/data/compact';
 
 export type ReadFile =
   | { readonly ok: true; readonly asset: Asset; readonly blob: Blob }
@@ -33,15 +34,15 @@ export async function assetFrom(project: Project, file: File): Promise<ReadFile>
       ok: false,
       sentence: `${file.name || 'This picture'} is damaged: the browser cannot draw it. Save it again where it came from.`
     };
-  const asset: Asset = {
+  const asset: Asset = defined({
     id: newId<AssetId>(isFilm(picture) ? 'film' : 'picture'),
     file: freeName(project, picture.file),
     type,
     width,
     height,
     bytes: bytes.length,
-    ...(tones.length > 0 ? { tones } : {})
-  };
+    tones: tones.length > 0 ? tones : undefined
+  });
   return { ok: true, asset, blob };
 }
 

@@ -2,6 +2,7 @@ import { object } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { cssField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { defined } from '../../data/compact';
 
 const settings = object({
   height: cssField('height', '', {
@@ -52,12 +53,15 @@ export const layers: Kind = {
     const { height } = ctx.settings<{ height: string }>(node);
     const isEverTall = ctx.variants<{ height: string }>(node).some((each) => each.height !== '');
     return [
-      rule(ctx.sel('root'), {
-        display: 'grid',
-        'grid-template-columns': 'minmax(0, 1fr)',
-        isolation: 'isolate',
-        ...(isEverTall ? { 'min-height': height || '0' } : {})
-      }),
+      rule(
+        ctx.sel('root'),
+        defined({
+          display: 'grid',
+          'grid-template-columns': 'minmax(0, 1fr)',
+          isolation: 'isolate',
+          'min-height': isEverTall ? height || '0' : undefined
+        })
+      ),
       rule(`${ctx.sel('root')} > *`, { 'grid-area': '1 / 1' })
     ];
   },

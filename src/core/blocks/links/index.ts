@@ -6,6 +6,7 @@ import { choiceField, textField, toggleField, widthField } from '../../kinds/fie
 import { rule } from '../../kinds/rule';
 import { fitFrom } from '../../layout/fit';
 import type { Node } from '../../project/types';
+import { compact, defined } from '../../data/compact';
 
 const settings = object({
   element: choiceField(
@@ -47,7 +48,10 @@ type Settings = InferType<typeof settings>;
 
 function one(item: Node, ctx: Context): ElementContent {
   const { href, icon } = ctx.settings<{ href: string; icon: Icon | null }>(item);
-  const words: ElementContent[] = [...(icon ? [iconElement(icon)] : []), { type: 'text', value: item.name }];
+  const words: ElementContent[] = compact([
+    icon ? iconElement(icon) : null,
+    { type: 'text', value: item.name }
+  ]);
   return {
     type: 'element',
     tagName: 'li',
@@ -153,7 +157,7 @@ export const links: Kind = {
     const list = ctx.part(
       'list',
       'ul',
-      { role: 'list', ...(foldUnder > 0 ? { id } : {}) },
+      defined({ role: 'list', id: foldUnder > 0 ? id : undefined }),
       ctx.items('links').map((item) => one(item, ctx))
     );
     const button = ctx.part('menu', 'button', { type: 'button', ariaExpanded: 'false', ariaControls: [id] }, [
@@ -168,11 +172,11 @@ export const links: Kind = {
     return ctx.part(
       'root',
       isNavigation ? 'nav' : 'div',
-      {
-        ...(isNavigation && label ? { ariaLabel: label } : {}),
-        ...(foldUnder > 0 ? { dataKMenu: '' } : {}),
-        ...(spy ? { dataKSpy: '' } : {})
-      },
+      defined({
+        ariaLabel: isNavigation && label ? label : undefined,
+        dataKMenu: foldUnder > 0 ? '' : undefined,
+        dataKSpy: spy ? '' : undefined
+      }),
       foldUnder > 0 ? [button, list] : [list]
     );
   },
@@ -180,7 +184,7 @@ export const links: Kind = {
     const { flow, align, foldUnder } = ctx.settings<Settings>(node);
     const folds = { under: foldUnder };
     const root = ctx.sel('root');
-    return [
+    const open = [
       // It takes what room its neighbours leave, so that the room does not depend on whether the links are shown.
       rule(root, {
         display: 'flex',
@@ -201,24 +205,20 @@ export const links: Kind = {
         'min-width': '0'
       }),
       rule(ctx.sel('link'), { display: 'inline-flex', 'align-items': 'center', 'overflow-wrap': 'anywhere' }),
-      rule(ctx.sel('menu'), { display: 'none', margin: '0', font: 'inherit', 'align-items': 'center' }),
-      ...(foldUnder > 0
-        ? [
-            rule(ctx.sel('menu'), { display: 'inline-flex' }, 'script', folds),
-            rule(
-              ctx.sel('list'),
-              { 'flex-direction': 'column', 'flex-basis': '100%', 'align-items': 'stretch' },
-              'script',
-              folds
-            ),
-            rule(`${root}:not([data-open]) > ${ctx.sel('list')}`, { display: 'none' }, 'script', folds)
-          ]
-        : [])
+      rule(ctx.sel('menu'), { display: 'none', margin: '0', font: 'inherit', 'align-items': 'center' })
+    ];
+    if (foldUnder === 0) return open;
+    const asColumn = { 'flex-direction': 'column', 'flex-basis': '100%', 'align-items': 'stretch' };
+    return [
+      ...open,
+      rule(ctx.sel('menu'), { display: 'inline-flex' }, 'script', folds),
+      rule(ctx.sel('list'), asColumn, 'script', folds),
+      rule(`${root}:not([data-open]) > ${ctx.sel('list')}`, { display: 'none' }, 'script', folds)
     ];
   },
   behaviours(node, ctx) {
     const { foldUnder, spy } = ctx.settings<Settings>(node);
-    return [...(foldUnder > 0 ? ['menu'] : []), ...(spy ? ['spy'] : [])];
+    return compact([foldUnder > 0 ? 'menu' : null, spy ? 'spy' : null]);
   },
   fallbacks(_node, { settings: under, bands }) {
     const { foldUnder } = under<Settings>('always');

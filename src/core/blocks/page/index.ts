@@ -48,9 +48,11 @@ export const page: Kind = {
     for (const [index, id] of (node.slots.sections ?? []).entries()) {
       const section = ctx.maybeNode(id);
       const { element, aside } = section ? ctx.settings<{ element?: string; aside?: string }>(section) : {};
-      const region =
-        element === 'footer' ? after : aside || (element === 'header' && main.length === 0) ? before : main;
-      region.push(markers[index]!);
+      const isBefore = aside !== undefined && aside !== '';
+      const isFirst = element === 'header' && main.length === 0;
+      if (element === 'footer') after.push(markers[index]!);
+      else if (isBefore || isFirst) before.push(markers[index]!);
+      else main.push(markers[index]!);
     }
     const mainElement: Element = { type: 'element', tagName: 'main', properties: {}, children: main };
     return ctx.part('root', 'body', {}, [...before, mainElement, ...after]);

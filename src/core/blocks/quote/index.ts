@@ -3,6 +3,7 @@ import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { linkField, richField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { compact } from '../../data/compact';
 
 const settings = object({
   words: richField('<p>What they said.</p>', { label: 'Words', part: 'words' }),
@@ -66,15 +67,20 @@ export const quote: Kind = {
     const linked: ElementContent[] = source
       ? [{ type: 'element', tagName: 'a', properties: { href: source }, children: name }]
       : name;
-    return ctx.part('root', 'figure', {}, [
-      ctx.part(
-        'words',
-        'blockquote',
-        source ? { cite: source } : {},
-        ctx.html(words).children as ElementContent[]
-      ),
-      ...(author ? [ctx.part('author', 'figcaption', {}, linked)] : [])
-    ]);
+    return ctx.part(
+      'root',
+      'figure',
+      {},
+      compact([
+        ctx.part(
+          'words',
+          'blockquote',
+          source ? { cite: source } : {},
+          ctx.html(words).children as ElementContent[]
+        ),
+        author ? ctx.part('author', 'figcaption', {}, linked) : null
+      ])
+    );
   },
   style(node, ctx) {
     const isLinked = ctx.settings<InferType<typeof settings>>(node).source !== '';

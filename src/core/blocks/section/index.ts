@@ -13,8 +13,9 @@ import {
   widthField
 } from '../../kinds/fields';
 import { notes, rule } from '../../kinds/rule';
-import type { AssetId, NodeId } from '../../project/types';
+import type { Asset, AssetId, NodeId } from '../../project/types';
 import { findings } from './findings';
+import { compact, defined } from '../../data/compact';
 
 const PLACE = 'Where it stands';
 const GROUND = 'Background';
@@ -136,6 +137,9 @@ type Settings = InferType<typeof settings>;
 
 const plays = ({ film, video }: Settings) => film !== '' || isFilmFile(video);
 
+/** Width and height of a picture, so that its room is kept while it comes; none where they are not known. */
+const sizeOf = ({ width, height }: Asset) => (width && height ? { width, height } : {});
+
 /** Real elements under the content: a picture can have sharp renditions, a film its poster, a layer its blend. */
 function backdrop(settings: Settings, ctx: Context): Element[] {
   const asset = settings.picture ? ctx.maybeAsset(settings.picture as AssetId) : null;
@@ -146,22 +150,26 @@ function backdrop(settings: Settings, ctx: Context): Element[] {
         ? ctx.part('picture', 'div', { ariaHidden: 'true' })
         : ctx.part('picture', 'img', {
             alt: '',
-            ...(asset.width && asset.height ? { width: asset.width, height: asset.height } : {})
+            ...sizeOf(asset)
           });
     image.data = notes({ ...image.data, asset: asset.id });
     found.push(image);
   }
   const film = settings.film ? ctx.maybeAsset(settings.film as AssetId) : null;
   if (film || isFilmFile(settings.video)) {
-    const element = ctx.part('film', 'video', {
-      ...(film ? {} : { src: settings.video }),
-      muted: true,
-      loop: true,
-      playsInline: true,
-      ariaHidden: 'true',
-      tabIndex: -1,
-      preload: 'none'
-    });
+    const element = ctx.part(
+      'film',
+      'video',
+      defined({
+        src: film ? undefined : settings.video,
+        muted: true,
+        loop: true,
+        playsInline: true,
+        ariaHidden: 'true',
+        tabIndex: -1,
+        preload: 'none'
+      })
+    );
     if (film) element.data = notes({ ...element.data, asset: film.id });
     found.push(element);
   }
@@ -177,19 +185,18 @@ function ground(settings: Readonly<Record<string, unknown>>): Ground | null {
   if (layers.length > 0 && layer) layers.push({ paint: layer, opacity: opacity / 100, blend });
   const isOverNext = header === 'over';
   if (layers.length === 0 && !isOverNext) return null;
-  return {
+  return defined({
     layers,
     isOverNext,
-    ...(layers.length > 0
-      ? {
-          veil: (id: NodeId, colour: string, share: number) => [
+    veil:
+      layers.length > 0
+        ? (id: NodeId, colour: string, share: number) => [
             { type: 'set-setting', id, key: 'layer', value: colour },
             { type: 'set-setting', id, key: 'opacity', value: Math.round(share * 100) },
             { type: 'set-setting', id, key: 'blend', value: 'normal' }
           ]
-        }
-      : {})
-  };
+        : undefined
+  });
 }
 
 export const section: Kind = {
@@ -232,7 +239,7 @@ export const section: Kind = {
     return ctx.part(
       'root',
       own.element,
-      { ...(own.anchor ? { id: own.anchor } : {}), ...(isPlaying ? { dataKPlays: '' } : {}) },
+      defined({ id: own.anchor ? own.anchor : undefined, dataKPlays: isPlaying ? '' : undefined }),
       [...backdrop(own, ctx), ctx.part('inner', 'div', {}, ctx.slot('content'))]
     );
   },
@@ -283,60 +290,51 @@ export const section: Kind = {
       rule(`${page} > :where(*)`, { 'grid-column': '1' }, 'narrow'),
       rule(root, { 'grid-row': 'auto', position: 'static', height: 'auto' }, 'narrow')
     ];
-    return [
-      rule(root, {
-        ...(mayBeTall
-          ? {
-              'min-height': isTall ? height : '0',
-              'box-sizing': 'border-box',
-              display: 'flex',
-              'flex-direction': 'column',
-              'justify-content': place
-            }
-          : {}),
-        ...(header === 'over'
-          ? { position: 'absolute', 'inset-inline': '0', 'z-index': '2' }
-          : hasBackdrop || isLifted
-            ? { position: 'relative' }
-            : {}),
-        ...(hasBackdrop ? { isolation: 'isolate' } : {}),
-        ...(isLifted && header !== 'over'
-          ? { 'z-index': '1', 'margin-top': isTall ? `calc(${height} * ${-overlap / 100})` : '0' }
-          : {})
-      }),
-      ...(aside ? atSide : []),
-      rule(ctx.sel('inner'), {
-        display: 'flex',
-        'flex-direction': 'column',
-        'max-width': span === 'bleed' ? 'none' : `${inner}px`,
-        'margin-inline': span === 'bleed' ? '0' : 'auto',
-        ...(mayBeTall ? { width: '100%' } : {})
-      }),
-      ...(hasBackdrop
-        ? [
-            rule(ctx.sel('picture'), {
-              ...covers,
-              ...(fit === 'tile'
-                ? { 'background-size': tile > 0 ? `${tile}px` : 'auto', 'background-position': focus }
-                : { 'object-fit': fit, 'object-position': focus }),
-              'z-index': '-3'
-            }),
-            rule(ctx.sel('film'), {
-              ...covers,
-              'object-fit': 'cover',
-              'object-position': focus,
-              'z-index': '-2'
-            }),
-            rule(ctx.sel('layer'), {
-              ...covers,
-              background: layer,
-              opacity: String(opacity / 100),
-              'mix-blend-mode': blend,
-              'z-index': '-1'
-            })
-          ]
-        : [])
+    const isOver = header === 'over';
+    const tall = {
+      'min-height': isTall ? height : '0',
+      'box-sizing': 'border-box',
+      display: 'flex',
+      'flex-direction': 'column',
+      'justify-content': place
+    };
+    const lifted = { 'z-index': '1', 'margin-top': isTall ? `calc(${height} * ${-overlap / 100})` : '0' };
+    const ofRoot = compact([
+      mayBeTall ? tall : null,
+      isOver ? { position: 'absolute', 'inset-inline': '0', 'z-index': '2' } : null,
+      !isOver && (hasBackdrop || isLifted) ? { position: 'relative' } : null,
+      hasBackdrop ? { isolation: 'isolate' } : null,
+      isLifted && !isOver ? lifted : null
+    ]);
+    const asTiles = { 'background-size': tile > 0 ? `${tile}px` : 'auto', 'background-position': focus };
+    const asOne = { 'object-fit': fit, 'object-position': focus };
+    const asPicture = fit === 'tile' ? asTiles : asOne;
+    const behindContent = [
+      rule(ctx.sel('picture'), { ...covers, ...asPicture, 'z-index': '-3' }),
+      rule(ctx.sel('film'), { ...covers, 'object-fit': 'cover', 'object-position': focus, 'z-index': '-2' }),
+      rule(ctx.sel('layer'), {
+        ...covers,
+        background: layer,
+        opacity: String(opacity / 100),
+        'mix-blend-mode': blend,
+        'z-index': '-1'
+      })
     ];
+    const rules = [
+      rule(root, Object.fromEntries(ofRoot.flatMap((each) => Object.entries(each)))),
+      rule(
+        ctx.sel('inner'),
+        defined({
+          display: 'flex',
+          'flex-direction': 'column',
+          'max-width': span === 'bleed' ? 'none' : `${inner}px`,
+          'margin-inline': span === 'bleed' ? '0' : 'auto',
+          width: mayBeTall ? '100%' : undefined
+        })
+      )
+    ];
+    if (aside) rules.splice(1, 0, ...atSide);
+    return hasBackdrop ? [...rules, ...behindContent] : rules;
   },
   behaviours: (node, ctx) => (plays(ctx.settings<Settings>(node)) ? ['plays'] : []),
   fallbacks: () => [],

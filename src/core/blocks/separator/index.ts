@@ -3,6 +3,9 @@ import type { Kind } from '../../kinds/contract';
 import { choiceField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 
+/** Margins that bring a line to its place; at the start there are none. */
+const MARGINS: Readonly<Record<string, string>> = { center: '0 auto', end: '0 0 0 auto' };
+
 const settings = object({
   line: choiceField(
     'solid',
@@ -43,7 +46,7 @@ export const separator: Kind = {
       rule(ctx.sel('root'), {
         width,
         'align-self': place,
-        margin: place === 'center' ? '0 auto' : place === 'end' ? '0 0 0 auto' : '0',
+        margin: MARGINS[place] ?? '0',
         'border-style': line
       })
     ];

@@ -5,6 +5,7 @@ import type { Context, Kind } from '../../kinds/contract';
 import { assetField, choiceField, linkField, textField, toggleField } from '../../kinds/fields';
 import { notes, rule } from '../../kinds/rule';
 import type { AssetId } from '../../project/types';
+import { defined } from '../../data/compact';
 
 const settings = object({
   file: assetField({
@@ -40,7 +41,8 @@ function picture(poster: string, ctx: Context, alt: string): Element[] {
   if (!asset) return [];
   const element = ctx.part('poster', 'img', {
     alt,
-    ...(asset.width && asset.height ? { width: asset.width, height: asset.height } : {})
+    width: asset.width && asset.height ? asset.width : undefined,
+    height: asset.width && asset.height ? asset.height : undefined
   });
   element.data = notes({ ...element.data, asset: asset.id });
   return [element];
@@ -113,17 +115,19 @@ export const video: Kind = {
       const film: Element = {
         type: 'element',
         tagName: 'video',
-        properties: {
+        properties: defined({
           className: [ctx.cls('film')],
-          ...(filed ? {} : { src: address }),
+          src: filed ? undefined : address,
           ariaLabel: name,
           playsInline: true,
           preload: asset ? 'none' : 'metadata',
-          ...(loop ? { muted: true, loop: true } : { controls: true })
-        },
-        children: [],
-        ...(filed ? { data: notes({ asset: filed.id }) } : {})
+          muted: loop || undefined,
+          loop: loop || undefined,
+          controls: !loop || undefined
+        }),
+        children: []
       };
+      if (filed) film.data = notes({ asset: filed.id });
       return ctx.part('root', 'div', loop ? { dataKPlays: '' } : {}, [...picture(poster, ctx, ''), film]);
     }
     const sign = ctx.part('sign', 'span', { ariaHidden: 'true' }, [{ type: 'text', value: '▶' }]);

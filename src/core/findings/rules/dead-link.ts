@@ -24,6 +24,12 @@ const isLostPage = (project: Project, href: string) => {
 const isAnchor = (project: Project, anchor: string) =>
   Object.values(project.nodes).some((node) => node.settings.anchor === anchor || node.id === anchor);
 
+function causeOf(project: Project, href: string): string {
+  if (isLostPage(project, href)) return 'The project has no such page. Add it, or change the link.';
+  if (href.length > 1) return 'No section has this anchor. Give a section the anchor, or change the link.';
+  return 'It has no address. Write one under Fill.';
+}
+
 export const deadLink: FindingRule = {
   id: 'dead-link',
   summary: 'A link leads nowhere: it is empty, a bare #, or its anchor is on no page',
@@ -43,11 +49,7 @@ export const deadLink: FindingRule = {
         part: 'root',
         view: 'Fill' as const,
         sentence: `A link in ${node.name} leads nowhere${href.length > 1 ? `: ${href}` : ''}`,
-        cause: isLostPage(project, href)
-          ? 'The project has no such page. Add it, or change the link.'
-          : href.length > 1
-            ? 'No section has this anchor. Give a section the anchor, or change the link.'
-            : 'It has no address. Write one under Fill.',
+        cause: causeOf(project, href),
         fix: null
       }))
 };

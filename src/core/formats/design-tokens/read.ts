@@ -84,6 +84,10 @@ export function readDesignTokens(text: string, before: Readonly<Record<string, T
 /** Aliases that lead from one to the next; more cannot be followed step by step. */
 const ALIASES_MOST = 32;
 
+/** What stands for a token that another one names: whole for a style of text, else as a reference. */
+const valueThrough = (named: Token, type: TokenType) =>
+  type === 'type-style' ? named.value : `{${named.id}}`;
+
 class Reader {
   private readonly byPath: ReadonlyMap<string, Found>;
   private readonly made = new Map<string, Token | null>();
@@ -159,15 +163,7 @@ class Reader {
     const type = named?.type ?? (each.type === null ? ours : (OURS.get(each.type) ?? null));
     if (!type)
       return skip(each.type === null ? 'it has no type' : `Kymation has no tokens of the type ${each.type}`);
-    const value = named
-      ? type === 'type-style'
-        ? named.value
-        : `{${named.id}}`
-      : typeof each.own.value === 'string'
-        ? each.own.value
-        : type === 'type-style'
-          ? this.typography(each.value, path, above)
-          : this.css(type, each.value);
+    const value = named ? valueThrough(named, type) : this.ownValue(each, type, path, above);
     if (value === null) return skip(`its value is none of the type ${each.type ?? type}`);
     const written = (typeof each.own.name === 'string' ? each.own.name : each.path.join(' / ')).slice(0, 80);
     const name = hasWords(written) ? written : 'token';
@@ -175,6 +171,12 @@ class Reader {
     return checked.ok
       ? { id: this.idFor(name, each), name, type, value: checked.value }
       : skip(checked.sentence.replace(/\.$/, ''));
+  }
+
+  /** A value as it is written in the file; null where it is none of its type. */
+  private ownValue(each: Found, type: TokenType, path: string, above: readonly string[]) {
+    if (typeof each.own.value === 'string') return each.own.value;
+    return type === 'type-style' ? this.typography(each.value, path, above) : this.css(type, each.value);
   }
 
   private idFor(name: string, { own, path }: Found): TokenId {

@@ -4,6 +4,7 @@ import { emptyRecord, ownOf } from '../../data/record';
 import { KEYWORD_CURVES } from '../../motion/easing';
 import type { Token, TokenType } from '../../project/types';
 import { hexOf, MEMBERS, OWN, ROOT, TYPES } from './format';
+import { defined } from '../../data/compact';
 
 const round = (value: number, digits = 5) => Math.round(value * 10 ** digits) / 10 ** digits;
 
@@ -11,12 +12,12 @@ function colourValue(text: string): object | null {
   const colour = maybeColour(text);
   if (!colour) return null;
   const parts = [colour.r, colour.g, colour.b];
-  return {
+  return defined({
     colorSpace: 'srgb',
     components: parts.map((part) => round(Math.min(1, Math.max(0, part)))),
-    ...(colour.alpha < 1 ? { alpha: round(colour.alpha, 4) } : {}),
+    alpha: colour.alpha < 1 ? round(colour.alpha, 4) : undefined,
     hex: hexOf(parts)
-  };
+  });
 }
 
 function quantity(text: string, units: readonly string[]): { value: number; unit: string } | null {
@@ -49,14 +50,14 @@ function shadowValue(text: string): unknown {
     if (!value || lengths.length < 2 || lengths.length + (words.includes('inset') ? 2 : 1) !== words.length)
       return null;
     const zero = { value: 0, unit: 'px' };
-    return {
+    return defined({
       color: value,
       offsetX: lengths[0],
       offsetY: lengths[1],
       blur: lengths[2] ?? zero,
       spread: lengths[3] ?? zero,
-      ...(words.includes('inset') ? { inset: true } : {})
-    };
+      inset: words.includes('inset') ? true : undefined
+    });
   });
   if (layers.length === 0 || layers.includes(null)) return null;
   return layers.length === 1 ? layers[0] : layers;

@@ -3,6 +3,7 @@ import { fitFrom, heightJump } from '../../layout/fit';
 import { barsOf, mostAtOnce, type Track } from '../../motion/track';
 import type { Node, NodeId, Project } from '../../project/types';
 import { settings, type TabsSettings } from './settings';
+import { compact } from '../../data/compact';
 
 const settingsOf = (node: Node) => settings.cast(node.settings) as TabsSettings;
 const panelsOf = (node: Node, project: Project) =>
@@ -222,7 +223,7 @@ export const findings: readonly FindingRule[] = [
     check(node) {
       const all = settingsOf(node);
       const tracks = (['out', 'enter', 'rise', 'height', 'swap'] as const).map((name) => all[name] as Track);
-      const bars = [...tracks, ...(all.indicator ? [all.glide as Track] : [])].flatMap((track) =>
+      const bars = compact([...tracks, all.indicator ? (all.glide as Track) : null]).flatMap((track) =>
         barsOf(track, 3)
       );
       const most = mostAtOnce(bars);

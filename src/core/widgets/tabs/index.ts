@@ -16,13 +16,15 @@ function formUnder({ form, foldUnder, foldInto }: Readonly<Record<string, unknow
 function heightWords({ equal }: TabsSettings, fit: Fit | null): string {
   if (!fit || fit.heights.length === 0) return equal ? 'equal' : 'own';
   const [least, most] = [Math.round(Math.min(...fit.heights)), Math.round(Math.max(...fit.heights))];
-  return equal ? `equal ${most} px` : least === most ? `own, ${most} px` : `own, ${least} to ${most} px`;
+  if (equal) return `equal ${most} px`;
+  return least === most ? `own, ${most} px` : `own, ${least} to ${most} px`;
 }
 
 function fallbacks(_node: Node, { bands, fit, settings: under }: FallbackContext): readonly FallbackRow[] {
   const shown = (condition: ConditionName, width: number) => formUnder(under(condition), width);
   const words = Object.fromEntries(tabs.forms.map(({ form, label }) => [form, label]));
   const { foldUnder, several } = under<TabsSettings>('always');
+  const atOnce = several ? 'several' : 'one at a time';
   const inBand = (condition: ConditionName, upper: number, lower: number) => {
     const [at, below] = [shown(condition, upper), shown(condition, lower + 1)];
     return at === below ? words[at]! : `${words[below]} under ${foldUnder}`;
@@ -44,8 +46,7 @@ function fallbacks(_node: Node, { bands, fit, settings: under }: FallbackContext
       label: 'Panels open',
       wide: 'one',
       cells: {
-        narrow:
-          shown('narrow', bands.narrow) === 'accordion' ? (several ? 'several' : 'one at a time') : null,
+        narrow: shown('narrow', bands.narrow) === 'accordion' ? atOnce : null,
         'no-script': 'all',
         print: 'all'
       }

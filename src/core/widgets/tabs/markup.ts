@@ -5,6 +5,7 @@ import { notes } from '../../kinds/rule';
 import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
 import { canBeFound, type TabsSettings } from './settings';
+import { compact, defined } from '../../data/compact';
 
 /**
  * @returns the id of the panel that is open at load: the chosen one, else the first that is not disabled,
@@ -27,10 +28,15 @@ export function markup(node: Node, ctx: Context): Element {
   const open = firstOpen(node, items);
   const variants = ctx.variants<TabsSettings>(node);
   const isMoving = (name: 'out' | 'height') => variants.some((each) => moves(each[name]));
-  const list = ctx.part('list', 'div', { role: 'group', ariaLabel: label || node.name }, [
-    ...items.map((item) => tab(item, item.id === open, ctx)),
-    ...(indicator ? [ctx.part('indicator', 'span', { ariaHidden: 'true' })] : [])
-  ]);
+  const list = ctx.part(
+    'list',
+    'div',
+    { role: 'group', ariaLabel: label || node.name },
+    compact([
+      ...items.map((item) => tab(item, item.id === open, ctx)),
+      indicator ? ctx.part('indicator', 'span', { ariaHidden: 'true' }) : null
+    ])
+  );
   const body: Element = {
     type: 'element',
     tagName: 'div',
@@ -47,14 +53,14 @@ export function markup(node: Node, ctx: Context): Element {
   return ctx.part(
     'root',
     'div',
-    {
+    defined({
       dataKTabs: options,
-      ...(link ? { dataKLinked: '' } : {}),
-      ...(isMoving('out') && ctx.support === 'widely' ? { dataKLeave: '' } : {}),
-      ...(isMoving('height') ? { dataKGrow: '' } : {}),
-      ...(indicator ? { dataKGlide: '' } : {}),
-      ...(open ? { dataCurrent: open } : {})
-    },
+      dataKLinked: link ? '' : undefined,
+      dataKLeave: isMoving('out') && ctx.support === 'widely' ? '' : undefined,
+      dataKGrow: isMoving('height') ? '' : undefined,
+      dataKGlide: indicator ? '' : undefined,
+      dataCurrent: open ? open : undefined
+    }),
     [list, body]
   );
 }
@@ -63,13 +69,13 @@ export function behaviours(node: Node, ctx: Context): readonly string[] {
   const { indicator, link } = ctx.settings<TabsSettings>(node);
   const isMoving = (name: 'out' | 'height') =>
     ctx.variants<TabsSettings>(node).some((each) => moves(each[name]));
-  return [
+  return compact([
     'tabs',
-    ...(link ? ['linked'] : []),
-    ...(isMoving('out') && ctx.support === 'widely' ? ['leave'] : []),
-    ...(isMoving('height') ? ['grow'] : []),
-    ...(indicator ? ['glide'] : [])
-  ];
+    link ? 'linked' : null,
+    isMoving('out') && ctx.support === 'widely' ? 'leave' : null,
+    isMoving('height') ? 'grow' : null,
+    indicator ? 'glide' : null
+  ]);
 }
 
 const isDisabled = (item: Node) => item.settings.disabled === true;
@@ -99,13 +105,13 @@ function tab(item: Node, isOpen: boolean, ctx: Context): Element {
   return ctx.part(
     'tab',
     'button',
-    {
+    defined({
       type: 'button',
       id: `${item.id}-tab`,
       ariaControls: [item.id],
-      ...(isOpen ? { ariaCurrent: 'true' } : {}),
-      ...(isDisabled(item) ? { ariaDisabled: 'true' } : {})
-    },
+      ariaCurrent: isOpen ? 'true' : undefined,
+      ariaDisabled: isDisabled(item) ? 'true' : undefined
+    }),
     label(item, ctx, chosenIcon(item)),
     item
   );
@@ -115,11 +121,11 @@ function head(item: Node, level: number, ctx: Context): Element {
   const inner = ctx.part(
     'header',
     'span',
-    {
+    defined({
       id: `${item.id}-header`,
       ariaControls: [item.id],
-      ...(isDisabled(item) ? { ariaDisabled: 'true' } : {})
-    },
+      ariaDisabled: isDisabled(item) ? 'true' : undefined
+    }),
     label(item, ctx),
     item
   );
@@ -136,7 +142,7 @@ function panel(item: Node, isOpen: boolean, ctx: Context): Element {
   return ctx.part(
     'panel',
     'div',
-    { id: item.id, ...(isOpen ? { dataFirst: '' } : {}) },
+    defined({ id: item.id, dataFirst: isOpen ? '' : undefined }),
     ctx.slot('content', item),
     item
   );
