@@ -1,10 +1,11 @@
+import type { ConditionName, StateName } from '../src/core/project/types';
 import { writeFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { strToU8 } from 'fflate';
 import sharp from 'sharp';
 import { TONE_GRID, tonesOf, withTones } from '../src/core/colour/tones';
 import { apply } from '../src/core/commands/apply';
-import type { Command } from '../src/core/commands/define';
+import type { Command } from '../src/core/commands/commands';
 import { readAsset } from '../src/core/formats/picture';
 import { writeProjectFile } from '../src/core/formats/project-file';
 import { makeWith } from '../src/core/kinds/make';
@@ -82,8 +83,8 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
     id: string,
     part: string,
     declarations: Record<string, string>,
-    state = 'rest',
-    condition = 'always'
+    state: StateName = 'rest',
+    condition: ConditionName = 'always'
   ) => {
     for (const [property, value] of Object.entries(declarations))
       run({ type: 'set-style', id, part, state, condition, property, value });

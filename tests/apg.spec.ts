@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
-import type { Command } from '../src/core/commands/define';
+import type { Command } from '../src/core/commands/commands';
 import type { Project } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
 import { exported, exportedDemo } from './support/exported';
@@ -21,7 +21,7 @@ function changed(...commands: Command[]): Project {
   }, demo);
 }
 
-const set = (key: string, value: string | number | boolean, id = 'season-tabs') => ({
+const set = (key: string, value: string | number | boolean, id = 'season-tabs'): Command => ({
   type: 'set-setting',
   id,
   key,

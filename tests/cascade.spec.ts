@@ -1,3 +1,4 @@
+import type { Command } from '../src/core/commands/commands';
 import { expect, test, type Frame, type Page } from '@playwright/test';
 import { makeDemo } from '../demo/make';
 import { resolve, type Resolution } from '../src/core/cascade/resolve';
@@ -207,7 +208,7 @@ function tuned(project: Project): Project {
       set('list', 'rest', 'border-color', `#20304${i}`)
     ];
   });
-  const outcome = apply(registry, project, { type: 'batch', label: '', commands: cells });
+  const outcome = apply(registry, project, { type: 'batch', label: '', commands: cells as Command[] });
   if (!outcome.ok) throw new Error(outcome.refusal.sentence);
   return outcome.project;
 }
@@ -361,7 +362,7 @@ function unlike(project: Project): Project {
       );
     }
   );
-  const outcome = apply(registry, project, { type: 'batch', label: '', commands });
+  const outcome = apply(registry, project, { type: 'batch', label: '', commands: commands as Command[] });
   if (!outcome.ok) throw new Error(outcome.refusal.sentence);
   return outcome.project;
 }

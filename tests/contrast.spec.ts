@@ -4,7 +4,7 @@ import { textContrast } from '../src/core/cascade/contrast';
 import { contrast } from '../src/core/colour/contrast';
 import { TONE_GRID } from '../src/core/colour/tones';
 import { apply } from '../src/core/commands/apply';
-import type { Command } from '../src/core/commands/define';
+import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import type { AssetId, Fragment, NodeId, PageId, Project, ProjectId } from '../src/core/project/types';
 import { createProject } from '../src/core/project/create';

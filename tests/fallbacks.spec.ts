@@ -1,7 +1,8 @@
+import type { ConditionName } from '../src/core/project/types';
 import { expect, test, type Page } from './support/test';
 import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
-import type { Command } from '../src/core/commands/define';
+import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import type { Project } from '../src/core/project/types';
 import { registry } from '../src/core/registry';
@@ -11,7 +12,12 @@ import { forcing } from './support/states';
 import { Bench } from './support/workbench';
 
 const { project: demo, bytes } = makeDemo();
-const set = (key: string, value: unknown, condition = 'always', id = 'season-tabs'): Command => ({
+const set = (
+  key: string,
+  value: unknown,
+  condition: ConditionName = 'always',
+  id = 'season-tabs'
+): Command => ({
   type: 'set-setting',
   id,
   key,

@@ -1,3 +1,4 @@
+import type { Command } from '../src/core/commands/commands';
 import { expect, test } from './support/test';
 import { makeWith } from '../src/core/kinds/make';
 import { apply } from '../src/core/commands/apply';
@@ -73,7 +74,7 @@ function project(): Project {
   );
   const start = createProject('Sets', page, { project: 'sets' as ProjectId, page: 'first' as PageId });
   return tabs.reduce((now, { root }, n) => {
-    const set = (part: string, property: string, value: string) => ({
+    const set = (part: string, property: string, value: string): Command => ({
       type: 'set-style',
       id: root,
       part,

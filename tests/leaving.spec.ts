@@ -1,3 +1,5 @@
+import type { ConditionName } from '../src/core/project/types';
+import type { Command } from '../src/core/commands/commands';
 import { createServer, type Server } from 'node:http';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -11,7 +13,7 @@ import { bytes, changed, demo, open, put } from './support/visit';
 
 const make = makeWith({ exactIds: true });
 const PANELS = ['Blossom', 'Summer', 'Harvest', 'Wassail'];
-const setTabs = (key: string, value: unknown, condition?: string) => ({
+const setTabs = (key: string, value: unknown, condition?: ConditionName): Command => ({
   type: 'set-setting',
   id: 'season-tabs',
   key,

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import type { Command } from '../src/core/commands/define';
+import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import { columnWidths, sharesFor } from '../src/core/css/shares';
 import type { AssetId } from '../src/core/project/types';

@@ -1,7 +1,8 @@
+import type { ConditionName } from '../src/core/project/types';
 import { expect, test, type Frame, type Page } from './support/test';
 import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
-import type { Command } from '../src/core/commands/define';
+import type { Command } from '../src/core/commands/commands';
 import { easingOf } from '../src/core/motion/easing';
 import { trackOf } from '../src/core/motion/track';
 import type { Project } from '../src/core/project/types';
@@ -18,7 +19,11 @@ function changed(...commands: Command[]): Project {
   return outcome.project;
 }
 
-const track = (key: string, value: Parameters<typeof trackOf>[0], condition = 'always'): Command => ({
+const track = (
+  key: string,
+  value: Parameters<typeof trackOf>[0],
+  condition: ConditionName = 'always'
+): Command => ({
   type: 'set-setting',
   id: 'season-tabs',
   key,

@@ -1,3 +1,4 @@
+import type { Command } from '../../src/core/commands/commands';
 import { parse as parseCss, walk } from 'css-tree';
 import { strFromU8, strToU8, zipSync } from 'fflate';
 import { defaultTreeAdapter, parse as parseHtml, type DefaultTreeAdapterTypes } from 'parse5';
@@ -254,7 +255,7 @@ describe('hostile names', () => {
         { type: 'set-page', id: name, key: 'name', value: 'x' },
         { type: name }
       ]) {
-        expect([command, through(() => apply(registry, sampleProject(), command)).ok]).toEqual([
+        expect([command, through(() => apply(registry, sampleProject(), command as Command)).ok]).toEqual([
           command,
           false
         ]);

@@ -1,4 +1,4 @@
-import type { Command } from '../../src/core/commands/define';
+import type { Command } from '../../src/core/commands/commands';
 import { makeWith } from '../../src/core/kinds/make';
 import { registry } from '../../src/core/registry';
 
@@ -34,15 +34,18 @@ export function everyKind(section: string): Command[] {
       // its own.
       ...Object.values(fragment.nodes)
         .filter((node) => registry.kindOf(node.kind).markup)
-        .map((node) => ({
-          type: 'set-style',
-          id: node.id,
-          part: 'root',
-          state: 'rest',
-          condition: 'always',
-          property: 'opacity',
-          value: '1'
-        }))
+        .map(
+          (node) =>
+            ({
+              type: 'set-style',
+              id: node.id,
+              part: 'root',
+              state: 'rest',
+              condition: 'always',
+              property: 'opacity',
+              value: '1'
+            }) as Command
+        )
     ];
   });
 }

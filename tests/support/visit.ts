@@ -1,6 +1,6 @@
 import { makeDemo } from '../../demo/make';
 import { apply } from '../../src/core/commands/apply';
-import type { Command } from '../../src/core/commands/define';
+import type { Command } from '../../src/core/commands/commands';
 import type { Fragment, Project } from '../../src/core/project/types';
 import { registry } from '../../src/core/registry';
 import { exported } from './exported';

@@ -1,3 +1,4 @@
+import type { Command } from '../commands/commands';
 import { describe, expect, it } from 'vitest';
 import type { ConditionName, StateName } from '../project/types';
 import { registry } from '../registry';
@@ -12,15 +13,16 @@ const set = (
   state: StateName = 'rest',
   condition: ConditionName = 'always',
   node = 'tabs'
-) => ({
-  type: 'set-style',
-  id: node,
-  part,
-  state,
-  condition,
-  property,
-  value
-});
+) =>
+  ({
+    type: 'set-style',
+    id: node,
+    part,
+    state,
+    condition,
+    property,
+    value
+  }) as Command;
 const at = (part: string, state: StateName = 'rest', conditions: ConditionName[] = [], node = 'tabs') => ({
   node: id(node),
   part,

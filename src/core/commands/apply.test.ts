@@ -7,7 +7,7 @@ import type { Project } from '../project/types';
 import { registry } from '../registry';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { apply, refusalOf } from './apply';
-import type { Command } from './define';
+import type { Command } from './commands';
 
 const make = makeWith();
 const run = (project: Project, command: Command) => apply(registry, project, command);
@@ -49,7 +49,7 @@ describe('the one door', () => {
       { type: 'move', ids: ['heading'], at: { parent: 'section', slot: 'content', index: 0 } },
       { type: 'set-bands', medium: 960, narrow: 640 }
     ]) {
-      const outcome = run(project, command);
+      const outcome = run(project, command as Command);
       expect(outcome.ok && outcome.project).toBe(project);
       expect(outcome.ok && outcome.diff).toBeNull();
     }
@@ -108,8 +108,8 @@ describe('the one door', () => {
 
   it('takes a batch whole or not at all', () => {
     const project = sampleProject();
-    const good = { type: 'rename', id: 'heading', name: 'New' };
-    const bad = { type: 'rename', id: 'heading', name: ' ' };
+    const good = { type: 'rename', id: 'heading', name: 'New' } as Command;
+    const bad = { type: 'rename', id: 'heading', name: ' ' } as Command;
     expect(refusedWith(run(project, { type: 'batch', label: 'two', commands: [good, bad] }))).toBe('no-name');
     const done = run(project, {
       type: 'batch',
@@ -123,8 +123,8 @@ describe('the one door', () => {
 
 describe('refusals', () => {
   const cases: [string, Command][] = [
-    ['unknown-command', { type: 'melt' }],
-    ['bad-arguments', { type: 'rename', id: 'heading' }],
+    ['unknown-command', { type: 'melt' } as never],
+    ['bad-arguments', { type: 'rename', id: 'heading' } as never],
     ['no-such-node', { type: 'rename', id: 'nobody', name: 'x' }],
     ['no-such-node', { type: 'remove', ids: ['constructor'] }],
     ['wrong-place', { type: 'move', ids: ['heading'], at: { parent: 'tabs', slot: 'panels', index: 0 } }],
@@ -360,19 +360,20 @@ describe('moving and copying', () => {
   });
 
   it('only what differs is stored', () => {
-    const set = (value: string | null) => ({
-      type: 'set-style',
-      id: 'tabs',
-      part: 'tab',
-      state: 'hover',
-      condition: 'narrow',
-      property: 'color',
-      value
-    });
+    const set = (value: string | null) =>
+      ({
+        type: 'set-style',
+        id: 'tabs',
+        part: 'tab',
+        state: 'hover',
+        condition: 'narrow',
+        property: 'color',
+        value
+      }) as Command;
     const styled = after(sampleProject(), set('#123456'));
     expect(styled.nodes[id('tabs')]!.styles).toEqual({ tab: { hover: { narrow: { color: '#123456' } } } });
     expect(after(styled, set(null)).nodes[id('tabs')]!.styles).toEqual({});
-    const level = (value: string) => ({ type: 'set-setting', id: 'heading', key: 'level', value });
+    const level = (value: string) => ({ type: 'set-setting', id: 'heading', key: 'level', value }) as Command;
     expect(after(sampleProject(), level('4'), level('2')).nodes[id('heading')]!.settings).not.toHaveProperty(
       'level'
     );

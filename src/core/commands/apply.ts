@@ -1,62 +1,15 @@
 import { create } from 'mutative';
-import type { AnyObject } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { diffOf, freezeChanged, type Diff } from '../project/diff';
 import { remember } from '../project/lineage';
 import type { Project } from '../project/types';
-import { clearSetting, rename, setSetting, setStyle } from './content';
-import {
-  no,
-  schemaFault,
-  type Command,
-  type CommandDefinition,
-  type ProjectDraft,
-  type Refusal
-} from './define';
-import { alternateFills, copyLook, giveLook } from './looks';
-import { movePage, removePage, setPage } from './pages';
-import { addAsset, removeAsset, addPage, renameProject, setAside, setBands, setSupport } from './project';
-import { detach, renameShelved, shelve, takeShelved, unshelve, updateLinked } from './shelf';
-import { duplicate, insert, move, remove } from './structure';
-import { removeToken, setToken } from './tokens';
-import { swap, unwrap, wrap } from './wrap';
+import { COMMANDS, type Batch, type Command } from './commands';
+import { no, schemaFault, type CommandDefinition, type ProjectDraft, type Refusal } from './define';
 
-const definitions = new Map<string, CommandDefinition<AnyObject>>(
-  [
-    insert,
-    move,
-    remove,
-    duplicate,
-    wrap,
-    unwrap,
-    swap,
-    rename,
-    setSetting,
-    clearSetting,
-    setStyle,
-    copyLook,
-    giveLook,
-    alternateFills,
-    setToken,
-    removeToken,
-    renameProject,
-    setBands,
-    setSupport,
-    setAside,
-    addPage,
-    setPage,
-    movePage,
-    removePage,
-    addAsset,
-    removeAsset,
-    shelve,
-    renameShelved,
-    updateLinked,
-    takeShelved,
-    detach,
-    unshelve
-  ].map((each) => [each.type, each])
-);
+type Definition = CommandDefinition<string, Readonly<Record<string, unknown>>>;
+
+/** By type. What is in the list has arguments of its own; what comes here has been looked at by its schema. */
+const definitions = new Map(COMMANDS.map((each) => [each.type as string, each as unknown as Definition]));
 
 interface Patch {
   readonly path: readonly (string | number)[];
@@ -113,19 +66,13 @@ export function refusalOf(registry: Registry, project: Project, command: Command
  * is a refusal. A command that changes nothing gives back the same project and a null diff.
  */
 export function apply(registry: Registry, project: Project, command: Command): Applied {
-  if (command.type === 'batch') return applyBatch(registry, project, command as never);
+  if (command.type === 'batch') return applyBatch(registry, project, command);
   const refusal = refusalOf(registry, project, command);
   if (refusal) return { ok: false, refusal };
   const definition = definitions.get(command.type)!;
   const { type: _type, ...args } = command;
   const { next, diff } = change(project, (draft) => definition.run(draft, args, registry, project));
-  return { ok: true, project: next, diff, label: definition.label(args, project) };
-}
-
-interface Batch {
-  readonly type: 'batch';
-  readonly label: string;
-  readonly commands: readonly Command[];
+  return { ok: true, project: next, diff, label: definition.label(args, project, registry) };
 }
 
 /** Several commands as one step of the history: all of them, or none. */

@@ -1,3 +1,4 @@
+import type { Command } from './commands';
 import { describe, expect, it } from 'vitest';
 import { fragmentOf } from '../project/tree';
 import type { Fragment, Project, Token, TokenId } from '../project/types';
@@ -5,19 +6,21 @@ import { registry } from '../registry';
 import { after, id, sampleProject } from '../testing/project';
 import { withTokens } from './carry';
 
-const token = (name: string, value: string, type: Token['type'] = 'colour', as = name) => ({
-  type: 'set-token',
-  token: { id: as as TokenId, name, type, value }
-});
-const paint = (value: string, property = 'color') => ({
-  type: 'set-style',
-  id: 'heading',
-  part: 'root',
-  state: 'rest',
-  condition: 'always',
-  property,
-  value
-});
+const token = (name: string, value: string, type: Token['type'] = 'colour', as = name) =>
+  ({
+    type: 'set-token',
+    token: { id: as as TokenId, name, type, value }
+  }) as Command;
+const paint = (value: string, property = 'color') =>
+  ({
+    type: 'set-style',
+    id: 'heading',
+    part: 'root',
+    state: 'rest',
+    condition: 'always',
+    property,
+    value
+  }) as Command;
 const source = after(
   sampleProject(),
   token('Leaf', '#0b6a5f', 'colour', 'leaf'),
@@ -79,8 +82,8 @@ describe('pieces with tokens', () => {
       id: 'text-one',
       key: 'html',
       value: '<p>Write {brand} in a cell.</p>'
-    };
-    const told = after(source, prose, { ...paint('{brand}'), id: 'tabs' });
+    } as Command;
+    const told = after(source, prose, { ...paint('{brand}'), id: 'tabs' } as Command);
     const carried = withTokens(
       registry,
       after(sampleProject(), token('Brand', '#aa0000', 'colour', 'house')),
@@ -99,7 +102,7 @@ describe('pieces with tokens', () => {
     const quick = {
       type: 'set-token',
       token: { id: 'quick', name: 'Quick', type: 'duration', value: '240ms' }
-    };
+    } as Command;
     const enter = {
       form: 'fade',
       ms: 240,

@@ -21,7 +21,7 @@ import { define, no, schemaFault, type NodeDraft, type Refusal } from './define'
 const id = mixed<NodeId>((value): value is NodeId => typeof value === 'string').required();
 export const NAME_MOST = 120;
 
-export const rename = define({
+export const rename = define<{ id: NodeId; name: string }>()({
   type: 'rename',
   args: object({ id, name: string().strict(true).defined() }),
   label: ({ name }) => `Rename to ${name.trim()}`,
@@ -38,13 +38,25 @@ export const rename = define({
   }
 });
 
-/** `foldUnder` as people read it. */
-const inWords = (key: string) => key.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`);
+/** A setting as its field is labelled, in the middle of a sentence. */
+function inWords(registry: Registry, project: Project, id: NodeId, key: string): string {
+  const node = project.nodes[id];
+  const fields = node ? (registry.kindOf(node.kind).settings.fields as Record<string, AnySchema>) : {};
+  const label = ownOf(fields, key)?.spec.label;
+  return label ? label.charAt(0).toLowerCase() + label.slice(1) : key;
+}
+
+/** ` of Name, on narrow`: the piece a setting is of, and the condition it is for. */
+function ofPiece(project: Project, id: NodeId, condition: ConditionName): string {
+  const where = condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`;
+  return ` of ${project.nodes[id]?.name ?? 'piece'}${where}`;
+}
 
 interface SettingArgs {
   id: NodeId;
   key: string;
-  value: Json;
+  /** What the field of the kind takes; looked at by its schema. */
+  value: unknown;
   condition?: ConditionName;
 }
 
@@ -72,11 +84,11 @@ function settingRefusal(
 
 const isRefusal = (value: Refusal | AnySchema): value is Refusal => 'sentence' in value;
 
-export const setSetting = define<SettingArgs>({
+export const setSetting = define<SettingArgs>()({
   type: 'set-setting',
-  args: object({ ...settingArgs, value: mixed().nullable().defined() }) as never,
-  label: ({ id: node, key, condition = 'always' }, project) =>
-    `Change ${inWords(key)} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
+  args: object({ ...settingArgs, value: mixed().nullable().defined() }),
+  label: ({ id: node, key, condition = 'always' }, project, registry) =>
+    `Change ${inWords(registry, project, node, key)}${ofPiece(project, node, condition)}`,
   refusal(project, args, registry) {
     const field = settingRefusal(project, registry, args);
     if (isRefusal(field)) return field;
@@ -92,12 +104,12 @@ export const setSetting = define<SettingArgs>({
     const node = draft.nodes[nodeId]!;
     if (condition !== 'always') {
       if (isEqual(project.nodes[nodeId]!.adapt[condition]?.[key], value)) return;
-      (node.adapt[condition] ??= {})[key] = value;
+      (node.adapt[condition] ??= {})[key] = value as Json;
       return;
     }
     const field = registry.kindOf(node.kind).settings.fields[key] as AnySchema;
     if (isEqual(field.getDefault(), value)) delete node.settings[key];
-    else if (!isEqual(project.nodes[nodeId]!.settings[key], value)) node.settings[key] = value;
+    else if (!isEqual(project.nodes[nodeId]!.settings[key], value)) node.settings[key] = value as Json;
   }
 });
 
@@ -105,11 +117,11 @@ export const setSetting = define<SettingArgs>({
  * Takes an own setting away, so that it is as it was before: as the kind has it, or as it is without the
  * condition.
  */
-export const clearSetting = define<Omit<SettingArgs, 'value'>>({
+export const clearSetting = define<Omit<SettingArgs, 'value'>>()({
   type: 'clear-setting',
-  args: object(settingArgs) as never,
-  label: ({ id: node, key, condition = 'always' }, project) =>
-    `Take back ${inWords(key)} of ${project.nodes[node]?.name ?? 'piece'}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`,
+  args: object(settingArgs),
+  label: ({ id: node, key, condition = 'always' }, project, registry) =>
+    `Take back ${inWords(registry, project, node, key)}${ofPiece(project, node, condition)}`,
   refusal(project, args, registry) {
     const field = settingRefusal(project, registry, args);
     return isRefusal(field) ? field : null;
@@ -140,7 +152,7 @@ interface StyleArgs {
   value: string | null;
 }
 
-export const setStyle = define<StyleArgs>({
+export const setStyle = define<StyleArgs>()({
   type: 'set-style',
   args: object({
     id,
@@ -149,7 +161,7 @@ export const setStyle = define<StyleArgs>({
     condition: string().oneOf(CONDITIONS).required(),
     property: string().required(),
     value: string().strict(true).nullable().defined()
-  }) as never,
+  }),
   label: ({ id: node, part, state, property }, project) =>
     `${STYLE_PROPERTIES.get(property)?.label ?? property} of ${project.nodes[node]?.name ?? 'piece'}${part === 'root' ? '' : `, ${part}`}${state === 'rest' ? '' : ` on ${state}`}`,
   refusal(project, { id: nodeId, part, state, property, value }, registry) {

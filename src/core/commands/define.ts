@@ -1,4 +1,4 @@
-import { ValidationError, type AnyObject, type ObjectSchema } from 'yup';
+import { ValidationError, type ObjectSchema } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { freezeDeep } from '../project/diff';
 import type {
@@ -61,24 +61,22 @@ export function put(draft: ProjectDraft, node: Node): void {
   draft.nodes[node.id] = asDraft(node);
 }
 
-export interface CommandDefinition<Args extends AnyObject> {
-  readonly type: string;
-  readonly args: ObjectSchema<Args>;
+export interface CommandDefinition<Type extends string, Args extends object> {
+  readonly type: Type;
+  /** What the arguments must be; looked at before anything else is asked of them. */
+  readonly args: ObjectSchema<any>;
   /** For the history: what it did, as a short phrase. */
-  label(args: Args, project: Project): string;
+  label(args: Args, project: Project, registry: Registry): string;
   /** Null where the command may run. Must hold for `run` to be called. */
   refusal(project: Project, args: Args, registry: Registry): Refusal | null;
   run(draft: ProjectDraft, args: Args, registry: Registry, project: Project): void;
 }
 
-/** A command as data: `type` and its arguments. */
-export type Command = { readonly type: string } & Readonly<Record<string, unknown>>;
-
-export function define<Args extends AnyObject>(
-  definition: CommandDefinition<Args>
-): CommandDefinition<AnyObject> {
-  return definition as unknown as CommandDefinition<AnyObject>;
-}
+/** Names the arguments of a command first; its type is read off its definition. */
+export const define =
+  <Args extends object>() =>
+  <const Type extends string>(definition: CommandDefinition<Type, Args>): CommandDefinition<Type, Args> =>
+    definition;
 
 export const no = (code: string, sentence: string): Refusal => ({ code, sentence });
 

@@ -37,9 +37,9 @@ function refusedAt(project: Project, registry: Registry, { id, part, state }: Lo
  * Gives other parts, or other states, the whole look of one: what the kind starts with and what was set,
  * under every condition. What they had themselves goes. States the target does not have are left out.
  */
-export const copyLook = define<CopyArgs>({
+export const copyLook = define<CopyArgs>()({
   type: 'copy-look',
-  args: object({ from: place.required(), to: array().of(place.required()).min(1).required() }) as never,
+  args: object({ from: place.required(), to: array().of(place.required()).min(1).required() }),
   label: ({ to: [first, ...more] }, project) =>
     `Copy the look to ${project.nodes[first!.id]?.name ?? 'piece'}, ${first!.part}${more.length ? ` and ${more.length} more` : ''}`,
   refusal(project, { from, to }, registry) {
@@ -82,12 +82,12 @@ export const copyLook = define<CopyArgs>({
  * Gives pieces like one the look of it and of all that is in it, part by part, where the same kinds stand in
  * the same places.
  */
-export const giveLook = define<{ id: NodeId; to: readonly NodeId[] }>({
+export const giveLook = define<{ id: NodeId; to: readonly NodeId[] }>()({
   type: 'give-look',
   args: object({
     id: string().strict(true).required(),
     to: array().of(string().strict(true).required()).min(1).required()
-  }) as never,
+  }),
   label: ({ id, to }, project) =>
     `Give the look of ${project.nodes[id]?.name ?? 'a piece'} to ${to.length} other${to.length === 1 ? '' : 's'}`,
   refusal(project, { id, to }) {
@@ -118,9 +118,9 @@ const FILL = 'background-color';
  * Gives a run of pieces two fills in turn: those of its first two, or none and the first's where they are the
  * same.
  */
-export const alternateFills = define<{ ids: readonly NodeId[] }>({
+export const alternateFills = define<{ ids: readonly NodeId[] }>()({
   type: 'alternate-fills',
-  args: object({ ids: array().of(string().strict(true).required()).required() }) as never,
+  args: object({ ids: array().of(string().strict(true).required()).required() }),
   label: ({ ids }) => `Alternate the fills of ${ids.length} sections`,
   refusal(project, { ids }) {
     if (ids.some((each) => !maybeNode(project, each)))

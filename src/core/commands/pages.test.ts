@@ -6,7 +6,7 @@ import { registry } from '../registry';
 import { runFindings } from '../findings/run';
 import { after, refusedWith, sampleProject } from '../testing/project';
 import { apply } from './apply';
-import type { Command } from './define';
+import type { Command } from './commands';
 
 const fragment = makeWith({ exactIds: true })('page', 'Second', {}, { sections: [] });
 const page = {
@@ -64,7 +64,7 @@ describe('pages', () => {
     ['bad-language', { type: 'set-page', id: 'first', key: 'language', value: 'English please' }],
     ['too-long', { type: 'set-page', id: 'first', key: 'title', value: 'x'.repeat(501) }]
   ])('are refused a change as %s', (code, command) => {
-    expect(refused(command)).toBe(code);
+    expect(refused(command as Command)).toBe(code);
   });
 
   it('that are linked to are not taken out: it says by what', () => {

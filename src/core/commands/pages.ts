@@ -43,13 +43,13 @@ const MOST: Readonly<Record<SetPage['key'], number>> = {
  * Sets what a page says of itself. The language is a BCP 47 tag; the picture is one of the project's, or
  * empty for none.
  */
-export const setPage = define<SetPage>({
+export const setPage = define<SetPage>()({
   type: 'set-page',
   args: object({
     id: pageId(),
     key: mixed<SetPage['key']>().oneOf(['name', 'title', 'description', 'language', 'picture']).required(),
     value: string().strict(true).defined()
-  }) as never,
+  }),
   label: ({ id, key }, project) => `Change the ${key} of ${project.pages[id]?.name ?? 'a page'}`,
   refusal(project, { id, key, value }) {
     if (!Object.hasOwn(project.pages, id)) return gone();
@@ -73,9 +73,9 @@ export const setPage = define<SetPage>({
   }
 });
 
-export const removePage = define<{ id: PageId }>({
+export const removePage = define<{ id: PageId }>()({
   type: 'remove-page',
-  args: object({ id: pageId() }) as never,
+  args: object({ id: pageId() }),
   label: ({ id }, project) => `Delete the page ${project.pages[id]?.name ?? ''}`,
   refusal(project, { id }) {
     const page = ownOf(project.pages, id);
@@ -100,9 +100,9 @@ export const removePage = define<{ id: PageId }>({
   }
 });
 
-export const movePage = define<{ id: PageId; index: number }>({
+export const movePage = define<{ id: PageId; index: number }>()({
   type: 'move-page',
-  args: object({ id: pageId(), index: number().integer().min(0).required() }) as never,
+  args: object({ id: pageId(), index: number().integer().min(0).required() }),
   label: ({ id }, project) => `Move the page ${project.pages[id]?.name ?? ''}`,
   refusal: (project, { id }) => (Object.hasOwn(project.pages, id) ? null : gone()),
   run(draft, { id, index }, _registry, project) {

@@ -17,7 +17,7 @@ import { define, no, put } from './define';
 export const BAND_LEAST = 280;
 export const BAND_MOST = 2400;
 
-export const renameProject = define({
+export const renameProject = define<{ name: string }>()({
   type: 'rename-project',
   args: object({ name: string().strict(true).defined() }),
   label: ({ name }) => `Rename the project to ${name.trim()}`,
@@ -30,9 +30,9 @@ export const renameProject = define({
   }
 });
 
-export const setBands = define<Bands & object>({
+export const setBands = define<Bands & object>()({
   type: 'set-bands',
-  args: object({ medium: number().integer().required(), narrow: number().integer().required() }) as never,
+  args: object({ medium: number().integer().required(), narrow: number().integer().required() }),
   label: ({ medium, narrow }) => `Width bands at ${narrow} and ${medium} px`,
   refusal(_project, { medium, narrow }) {
     if (narrow < BAND_LEAST || medium > BAND_MOST)
@@ -47,9 +47,9 @@ export const setBands = define<Bands & object>({
   }
 });
 
-export const setSupport = define<{ support: SupportTarget }>({
+export const setSupport = define<{ support: SupportTarget }>()({
   type: 'set-support',
-  args: object({ support: mixed<SupportTarget>().oneOf(SUPPORT_TARGETS).required() }) as never,
+  args: object({ support: mixed<SupportTarget>().oneOf(SUPPORT_TARGETS).required() }),
   label: ({ support }) =>
     `Support ${{ widely: 'widely available', newly: 'newly available', current: 'this browser' }[support]}`,
   refusal: () => null,
@@ -59,12 +59,12 @@ export const setSupport = define<{ support: SupportTarget }>({
 });
 
 /** Sets a finding aside with a reason, or takes it up again (`reason` null). */
-export const setAside = define<{ finding: string; reason: string | null }>({
+export const setAside = define<{ finding: string; reason: string | null }>()({
   type: 'set-aside',
   args: object({
     finding: string().strict(true).min(1).max(160).required(),
     reason: string().strict(true).max(300).nullable().defined()
-  }) as never,
+  }),
   label: ({ reason }) => (reason === null ? 'Take a finding up again' : 'Set a finding aside'),
   refusal: (_project, { reason }) =>
     reason !== null && reason.trim() === ''
@@ -77,9 +77,9 @@ export const setAside = define<{ finding: string; reason: string | null }>({
   }
 });
 
-export const addPage = define<{ page: Page; fragment: Fragment }>({
+export const addPage = define<{ page: Page; fragment: Fragment }>()({
   type: 'add-page',
-  args: object({ page: mixed().required(), fragment: mixed().required() }) as never,
+  args: object({ page: mixed().required(), fragment: mixed().required() }),
   label: ({ page }) => `Add page ${page.name}`,
   refusal(project, { page, fragment }) {
     if (!ID_PATTERN.test(page.id))
@@ -99,9 +99,9 @@ export const addPage = define<{ page: Page; fragment: Fragment }>({
   }
 });
 
-export const addAsset = define<{ asset: Asset & object }>({
+export const addAsset = define<{ asset: Asset & object }>()({
   type: 'add-asset',
-  args: object({ asset: mixed().required() }) as never,
+  args: object({ asset: mixed().required() }),
   label: ({ asset }) => `Add picture ${asset.file}`,
   refusal(project, { asset }) {
     if (!/^[a-z0-9][a-z0-9._-]{0,99}$/.test(asset.file))
@@ -138,9 +138,9 @@ export function showersOf(registry: Registry, project: Project, id: AssetId): re
   ];
 }
 
-export const removeAsset = define<{ id: AssetId }>({
+export const removeAsset = define<{ id: AssetId }>()({
   type: 'remove-asset',
-  args: object({ id: string().strict(true).required() }) as never,
+  args: object({ id: string().strict(true).required() }),
   label: ({ id }, project) => `Delete the picture ${project.assets[id]?.file ?? ''}`,
   refusal(project, { id }, registry) {
     const asset = project.assets[id];

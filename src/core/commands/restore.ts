@@ -1,7 +1,13 @@
-import type { Node, NodeId } from '../project/types';
-import type { Command } from './define';
+import type { ConditionName, Node, NodeId, StateName } from '../project/types';
+import type { Command } from './commands';
 
-type Cell = readonly [part: string, state: string, condition: string, property: string, value: string];
+type Cell = readonly [
+  part: string,
+  state: StateName,
+  condition: ConditionName,
+  property: string,
+  value: string
+];
 
 const cellsOf = ({ styles }: Node): Cell[] =>
   Object.entries(styles).flatMap(([part, states]) =>
@@ -9,8 +15,8 @@ const cellsOf = ({ styles }: Node): Cell[] =>
       Object.entries(conditions!).flatMap(([condition, declarations]) =>
         Object.entries(declarations!).map(([property, value]): Cell => [
           part,
-          state,
-          condition,
+          state as StateName,
+          condition as ConditionName,
           property,
           value
         ])
@@ -22,7 +28,7 @@ function settingCommands(
   id: NodeId,
   now: Node['settings'],
   then: Node['settings'],
-  condition: string
+  condition: ConditionName
 ): Command[] {
   const keys = new Set([...Object.keys(now), ...Object.keys(then)]);
   return [...keys].flatMap((key): Command[] => {

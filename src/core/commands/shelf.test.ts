@@ -8,7 +8,7 @@ import type { Project, ShelfId } from '../project/types';
 import { registry } from '../registry';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { apply } from './apply';
-import type { Command } from './define';
+import type { Command } from './commands';
 import { placedFrom } from './shelf';
 
 const shelf = 'seasons' as ShelfId;

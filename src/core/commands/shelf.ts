@@ -75,9 +75,9 @@ function follow(
 }
 
 /** Puts a piece on the shelf and links it. */
-export const shelve = define<{ id: NodeId; shelf: ShelfId; name: string }>({
+export const shelve = define<{ id: NodeId; shelf: ShelfId; name: string }>()({
   type: 'shelve',
-  args: object({ id: words(), shelf: words().matches(ID_PATTERN), name: words().max(NAME_MOST) }) as never,
+  args: object({ id: words(), shelf: words().matches(ID_PATTERN), name: words().max(NAME_MOST) }),
   label: ({ name }) => `Put ${name} on the shelf`,
   refusal(project, { id, shelf, name }) {
     const node = maybeNode(project, id);
@@ -100,9 +100,9 @@ export const shelve = define<{ id: NodeId; shelf: ShelfId; name: string }>({
   }
 });
 
-export const renameShelved = define<{ shelf: ShelfId; name: string }>({
+export const renameShelved = define<{ shelf: ShelfId; name: string }>()({
   type: 'rename-shelved',
-  args: object({ shelf: words(), name: words().max(NAME_MOST) }) as never,
+  args: object({ shelf: words(), name: words().max(NAME_MOST) }),
   label: ({ name }) => `Rename a piece on the shelf to ${name}`,
   refusal(project, { shelf, name }) {
     if (!project.shelf[shelf]) return unshelved();
@@ -118,9 +118,9 @@ export const renameShelved = define<{ shelf: ShelfId; name: string }>({
 });
 
 /** The shelf and every other linked piece become what this one is. */
-export const updateLinked = define<{ id: NodeId }>({
+export const updateLinked = define<{ id: NodeId }>()({
   type: 'update-linked',
-  args: object({ id: words() }) as never,
+  args: object({ id: words() }),
   label: ({ id }, project) =>
     `Update all that follow ${project.shelf[project.nodes[id]?.linked as ShelfId]?.name ?? 'the shelf'}`,
   refusal: (project, { id }) => linkRefusal(project, id),
@@ -139,9 +139,9 @@ export const updateLinked = define<{ id: NodeId }>({
 });
 
 /** A linked piece becomes again what the shelf has. */
-export const takeShelved = define<{ id: NodeId }>({
+export const takeShelved = define<{ id: NodeId }>()({
   type: 'take-shelved',
-  args: object({ id: words() }) as never,
+  args: object({ id: words() }),
   label: ({ id }, project) => `Take ${project.nodes[id]?.name ?? 'a piece'} from the shelf again`,
   refusal: (project, { id }) => linkRefusal(project, id),
   run(draft, { id }, registry, project) {
@@ -151,9 +151,9 @@ export const takeShelved = define<{ id: NodeId }>({
 });
 
 /** A linked piece stands on its own from now on, as it is. */
-export const detach = define<{ id: NodeId }>({
+export const detach = define<{ id: NodeId }>()({
   type: 'detach',
-  args: object({ id: words() }) as never,
+  args: object({ id: words() }),
   label: ({ id }, project) => `Detach ${project.nodes[id]?.name ?? 'a piece'} from the shelf`,
   refusal: (project, { id }) => linkRefusal(project, id),
   run(draft, { id }) {
@@ -165,9 +165,9 @@ export const detach = define<{ id: NodeId }>({
  * Takes a piece off the shelf. @param detaches whether those that follow it are detached; otherwise they
  * stand in the way.
  */
-export const unshelve = define<{ shelf: ShelfId; detaches: boolean }>({
+export const unshelve = define<{ shelf: ShelfId; detaches: boolean }>()({
   type: 'unshelve',
-  args: object({ shelf: words(), detaches: boolean().strict(true).required() }) as never,
+  args: object({ shelf: words(), detaches: boolean().strict(true).required() }),
   label: ({ shelf }, project) => `Take ${project.shelf[shelf]?.name ?? 'a piece'} off the shelf`,
   refusal(project, { shelf, detaches }) {
     const piece = project.shelf[shelf];

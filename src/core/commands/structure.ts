@@ -103,7 +103,7 @@ function leastRefusal(
   );
 }
 
-export const insert = define({
+export const insert = define<{ fragment: Fragment; at: Place }>()({
   type: 'insert',
   args: object({ fragment, at: place }),
   label: ({ fragment: { root, nodes } }) => `Insert ${nodes[root]?.name ?? 'piece'}`,
@@ -126,7 +126,7 @@ export const insert = define({
   }
 });
 
-export const move = define({
+export const move = define<{ ids: readonly NodeId[]; at: Place }>()({
   type: 'move',
   args: object({ ids, at: place }),
   label: ({ ids: [first, ...more] }, project) =>
@@ -177,7 +177,7 @@ function standsThere(project: Project, moving: readonly NodeId[], at: Place): bo
   return isRun && at.index >= first && at.index <= first + moving.length;
 }
 
-export const remove = define({
+export const remove = define<{ ids: readonly NodeId[] }>()({
   type: 'remove',
   args: object({ ids }),
   label: ({ ids: [first, ...more] }, project) =>
@@ -198,7 +198,7 @@ export const remove = define({
   }
 });
 
-export const duplicate = define({
+export const duplicate = define<{ ids: readonly NodeId[] }>()({
   type: 'duplicate',
   args: object({ ids }),
   label: ({ ids: [first, ...more] }, project) =>

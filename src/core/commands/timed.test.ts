@@ -1,3 +1,4 @@
+import type { Token } from '../project/types';
 import { describe, expect, it } from 'vitest';
 import { printPage } from '../compile/page';
 import { trackOf, withTiming, type Track } from '../motion/track';
@@ -5,9 +6,9 @@ import type { PageId, Project } from '../project/types';
 import { registry } from '../registry';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { apply } from './apply';
-import type { Command } from './define';
+import type { Command } from './commands';
 
-const token = (name: string, type: string, value: string): Command => ({
+const token = (name: string, type: Token['type'], value: string): Command => ({
   type: 'set-token',
   token: { id: name, name, type, value }
 });

@@ -181,9 +181,9 @@ function brokenBy(project: Project, token: Token, tokens: Project['tokens']): Re
 }
 
 /** Adds a token, or changes the one with its id. */
-export const setToken = define<{ token: Token & object }>({
+export const setToken = define<{ token: Token & object }>()({
   type: 'set-token',
-  args: object({ token: tokenShape.required() }) as never,
+  args: object({ token: tokenShape.required() }),
   label: ({ token }, project) => `${project.tokens[token.id] ? 'Change' : 'Add'} the token ${token.name}`,
   refusal(project, { token }) {
     if (!hasWords(token.name)) return no('no-name', 'A token needs a name that can be seen.');
@@ -258,9 +258,9 @@ function followers(registry: Registry, project: Pick<Project, 'nodes' | 'tokens'
   return found;
 }
 
-export const removeToken = define<{ id: TokenId }>({
+export const removeToken = define<{ id: TokenId }>()({
   type: 'remove-token',
-  args: object({ id: string().required() }) as never,
+  args: object({ id: string().required() }),
   label: ({ id }, project) => `Delete the token ${project.tokens[id]?.name ?? id}`,
   refusal(project, { id }, registry) {
     if (!Object.hasOwn(project.tokens, id))

@@ -1,7 +1,8 @@
+import type { Token } from '../project/types';
 import { describe, expect, it } from 'vitest';
 import { trackOf } from '../motion/track';
 import { printPage } from '../compile/page';
-import { settingsAt } from '../compile/analyse';
+import { settingsAt } from '../compile/context';
 import { resolve } from '../cascade/resolve';
 import type { ConditionName, PageId, Project, StateName, TokenId } from '../project/types';
 import { registry } from '../registry';
@@ -9,14 +10,18 @@ import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { makeWith } from '../kinds/make';
 import { alikeOf } from '../project/alike';
 import { apply } from './apply';
-import type { Command } from './define';
+import type { Command } from './commands';
 import { readProjectFile, writeProjectFile } from '../formats/project-file';
 import { restoreCommands } from './restore';
 import { equalCells, usesOf } from './tokens';
-import { defined } from '../data/compact';
 
-const set = (key: string, value: unknown, condition?: ConditionName): Command =>
-  defined({ type: 'set-setting', id: 'tabs', key, value, condition: condition ? condition : undefined });
+const set = (key: string, value: unknown, condition?: ConditionName): Command => ({
+  type: 'set-setting',
+  id: 'tabs',
+  key,
+  value,
+  condition: condition ?? 'always'
+});
 const style = (
   part: string,
   state: StateName,
@@ -25,7 +30,7 @@ const style = (
   condition: ConditionName = 'always',
   node = 'tabs'
 ): Command => ({ type: 'set-style', id: node, part, state, condition, property, value });
-const token = (name: string, value: string, type = 'colour'): Command => ({
+const token = (name: string, value: string, type: Token['type'] = 'colour'): Command => ({
   type: 'set-token',
   token: { id: name, name, type, value }
 });
@@ -84,7 +89,7 @@ describe('settings under a condition', () => {
       set('side', 'left', 'medium'),
       { type: 'clear-setting', id: 'tabs', key: 'align' }
     ]) {
-      const outcome = apply(registry, project, command);
+      const outcome = apply(registry, project, command as Command);
       expect(outcome.ok && outcome.project).toBe(project);
     }
   });
@@ -117,13 +122,9 @@ describe('tokens', () => {
   });
 
   it('stand in settings that take CSS, and are checked there by what they stand for', () => {
-    const tall = token('tall', '480px');
+    const tall = token('tall', '480px', 'length');
     const set = (key: string, value: string): Command => ({ type: 'set-setting', id: 'section', key, value });
-    const project = after(
-      leafed,
-      { ...tall, token: { ...(tall.token as object), type: 'length' } },
-      set('height', '{tall}')
-    );
+    const project = after(leafed, tall, set('height', '{tall}'));
     expect(css(project)).toContain('min-height: var(--tall)');
     expect(css(project)).toContain('--tall: 480px');
     expect(usesOf(registry, project, 'tall' as never).map(({ where }) => where)).toEqual([
@@ -340,7 +341,7 @@ describe('looks of many', () => {
     fragment: make('columns', 'Cards', {}, { columns: [card(1), card(2), card(3)] }),
     at: { parent: 'section', slot: 'content', index: 1 }
   });
-  const style = (node: string, property: string, value: string, state = 'rest'): Command => ({
+  const style = (node: string, property: string, value: string, state: StateName = 'rest'): Command => ({
     type: 'set-style',
     id: node,
     part: 'root',

@@ -5,7 +5,7 @@ import type { Project } from '../project/types';
 import { registry } from '../registry';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { apply } from './apply';
-import type { Command } from './define';
+import type { Command } from './commands';
 import { undone, recorded, NO_HISTORY } from './history';
 
 const make = makeWith({ exactIds: true });
@@ -75,7 +75,7 @@ describe('wrapping', () => {
     ['empty', { type: 'unwrap', id: 'heading' }],
     ['root', { type: 'unwrap', id: 'page' }]
   ])('is refused as %s', (code, command) => {
-    expect(refused(command)).toBe(code);
+    expect(refused(command as Command)).toBe(code);
   });
 });
 
@@ -120,6 +120,6 @@ describe('swapping the kind', () => {
     ['wrong-place', { type: 'swap', id: 'heading', kind: 'section' }],
     ['unknown-kind', { type: 'swap', id: 'heading', kind: 'marquee' }]
   ])('is refused as %s', (code, command) => {
-    expect(refused(command)).toBe(code);
+    expect(refused(command as Command)).toBe(code);
   });
 });

@@ -50,9 +50,9 @@ interface WrapArgs {
   fragment: Fragment;
 }
 
-export const wrap = define<WrapArgs>({
+export const wrap = define<WrapArgs>()({
   type: 'wrap',
-  args: object({ ids: array().of(nodeId().required()).min(1).required(), fragment }) as never,
+  args: object({ ids: array().of(nodeId().required()).min(1).required(), fragment }),
   label: ({ ids: [first, ...more], fragment: { root, nodes } }, project) =>
     `Wrap ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''} in ${nodes[root]?.name ?? 'a piece'}`,
   refusal(project, { ids, fragment: around }, registry) {
@@ -98,9 +98,9 @@ export const wrap = define<WrapArgs>({
   }
 });
 
-export const unwrap = define<{ id: NodeId }>({
+export const unwrap = define<{ id: NodeId }>()({
   type: 'unwrap',
-  args: object({ id: nodeId() }) as never,
+  args: object({ id: nodeId() }),
   label: ({ id }, project) => `Unwrap ${project.nodes[id]?.name ?? 'piece'}`,
   refusal(project, { id }, registry) {
     const at = maybeNode(project, id) && maybePlaceOf(project, id);
@@ -176,9 +176,9 @@ interface SwapArgs {
   kind: string;
 }
 
-export const swap = define<SwapArgs>({
+export const swap = define<SwapArgs>()({
   type: 'swap',
-  args: object({ id: nodeId(), kind: string().strict(true).required() }) as never,
+  args: object({ id: nodeId(), kind: string().strict(true).required() }),
   label: ({ id, kind }, project) => `Swap ${project.nodes[id]?.name ?? 'piece'} for ${kind}`,
   refusal(project, { id, kind: name }, registry): Refusal | null {
     const at = maybeNode(project, id) && maybePlaceOf(project, id);

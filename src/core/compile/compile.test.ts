@@ -1,3 +1,4 @@
+import type { Command } from '../commands/commands';
 import { lexer } from 'css-tree';
 import { fromHtmlIsomorphic as fromHtml } from 'hast-util-from-html-isomorphic';
 import { parse } from 'postcss';
@@ -18,12 +19,13 @@ import { createPreviewSession } from './preview';
 const first = 'first' as PageId;
 const print = (project: Project) =>
   printPage(registry, project, first, { addressOf: (asset) => `assets/${asset.file}` });
-const write = (key: string, value: unknown, node = 'heading') => ({
-  type: 'set-setting',
-  id: node,
-  key,
-  value
-});
+const write = (key: string, value: unknown, node = 'heading') =>
+  ({
+    type: 'set-setting',
+    id: node,
+    key,
+    value
+  }) as Command;
 
 describe('analyse', () => {
   it('is remembered until something it read changes', () => {

@@ -1,13 +1,10 @@
-import type { Element } from 'hast';
 import { printValue } from '../css/tokens';
 import type { Rule } from '../kinds/contract';
 import type { PlatformFeature } from '../support/features';
-import type { Analysis, Sheet } from './analyse';
+import type { Analysis } from './analyse';
+import type { Sheet } from './sheet';
 
-/**
- * What a printed page uses, gathered from its rules and its markup; words that people write can look like
- * anything.
- */
+/** What a printed page uses, as its pieces and their rules say; nothing is searched for in printed text. */
 export interface Gathered {
   readonly features: ReadonlySet<PlatformFeature>;
 }
@@ -23,15 +20,11 @@ export function gather(
   tokenValues: readonly string[]
 ): Gathered {
   const features = new Set<PlatformFeature>();
-  for (const sheet of sheets) {
-    for (const rule of [...sheet.build, ...sheet.look]) {
-      for (const feature of featuresOfRule(rule, sheet.isContained)) features.add(feature);
-    }
+  for (const { build, look, isContained } of sheets) {
+    for (const rule of [...build, ...look])
+      for (const feature of featuresOfRule(rule, isContained)) features.add(feature);
   }
-  for (const { markup, behaviours } of found) {
-    if (behaviours.includes('leave')) features.add('transition-behavior');
-    if (markup) collectFeatures(markup, features);
-  }
+  for (const { uses } of found) for (const feature of uses) features.add(feature);
   if (tokenValues.some((value) => isLinear(printValue(value)))) features.add('linear-easing');
   return { features };
 }
@@ -56,10 +49,4 @@ function featuresOfRule(
   if (transition?.includes('allow-discrete')) found.push('transition-behavior');
   if (Object.values(declarations).some((value) => isLinear(printValue(value)))) found.push('linear-easing');
   return found;
-}
-
-function collectFeatures({ properties, children }: Element, into: Set<PlatformFeature>): void {
-  if (properties.popover !== undefined) into.add('popover');
-  if (String(properties.dataKTabs ?? '').includes('find')) into.add('hidden-until-found');
-  for (const child of children) if (child.type === 'element') collectFeatures(child, into);
 }

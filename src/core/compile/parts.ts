@@ -1,6 +1,7 @@
 import type { Registry } from '../kinds/registry';
 import { drawnIn } from '../stylesheet/drawn';
-import type { Analysis, Sheet } from './analyse';
+import type { Analysis } from './analyse';
+import type { Sheet } from './sheet';
 import { withoutParts } from './rules';
 
 const NONE: ReadonlySet<string> = new Set();

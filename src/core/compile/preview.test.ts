@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply } from '../commands/apply';
-import type { Command } from '../commands/define';
+import type { Command } from '../commands/commands';
 import { makeWith } from '../kinds/make';
 import { patched, reversed } from '../project/diff';
 import type { PageId } from '../project/types';
@@ -67,7 +67,10 @@ describe('a preview session after any sequence of commands', () => {
       }),
       fc
         .array(anyId, { minLength: 1, maxLength: 2 })
-        .map((ids) => ({ type: 'wrap', ids, fragment: makeWith()('stack', 'Around', {}, { content: [] }) })),
+        .map(
+          (ids) =>
+            ({ type: 'wrap', ids, fragment: makeWith()('stack', 'Around', {}, { content: [] }) }) as Command
+        ),
       fc.record({ type: fc.constant('unwrap'), id: anyId }),
       fc.record({
         type: fc.constant('set-style'),
@@ -111,15 +114,18 @@ describe('a large patch in portions', () => {
   it('is whole when all have come, and has each node and value in one of them', () => {
     const styled = after(
       sampleProject(),
-      ...['heading', 'text-two'].map((node) => ({
-        type: 'set-style',
-        id: node,
-        part: 'root',
-        state: 'rest',
-        condition: 'always',
-        property: 'color',
-        value: '#112233'
-      }))
+      ...['heading', 'text-two'].map(
+        (node) =>
+          ({
+            type: 'set-style',
+            id: node,
+            part: 'root',
+            state: 'rest',
+            condition: 'always',
+            property: 'color',
+            value: '#112233'
+          }) as Command
+      )
     );
     const patch = createPreviewSession(registry).patchFor(styled, first)!;
     expect(portionsOf(patch, 100)).toEqual([patch]);

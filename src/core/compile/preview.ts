@@ -5,7 +5,8 @@ import type { Registry } from '../kinds/registry';
 import { maybeSteps } from '../project/lineage';
 import { childIds, maybeNode, nodeOf, pageOf, pathTo, subtreeIds } from '../project/tree';
 import type { Bands, NodeId, PageId, Project } from '../project/types';
-import { analyse, type Analysis, type Sheet } from './analyse';
+import { analyse, type Analysis } from './analyse';
+import type { Sheet } from './sheet';
 import { cellValues, previewDialect, printSheet, type SheetHalf } from './rules';
 
 /** One node for the preview frame. Children stand as `<k-slot data-for>`; the frame puts their elements there. */

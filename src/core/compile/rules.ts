@@ -1,4 +1,4 @@
-import { STEM, type Sheet } from './analyse';
+import { STEM, type Sheet } from './sheet';
 import { KEYFRAMES, keyframesText } from '../kinds/entrance';
 import type { Condition, Rule } from '../kinds/contract';
 import { customProperties, printValue, tokensIn } from '../css/tokens';

@@ -1,3 +1,4 @@
+import type { Command } from '../commands/commands';
 import { describe, expect, it } from 'vitest';
 import type { Token, TokenId, TokenType } from '../project/types';
 import { after, refusedWith, sampleProject } from '../testing/project';
@@ -59,10 +60,11 @@ describe('tokens written out', () => {
 });
 
 describe('a token that others take', () => {
-  const token = (id: string, value: string) => ({
-    type: 'set-token',
-    token: { id, name: id, type: 'typeface', value }
-  });
+  const token = (id: string, value: string) =>
+    ({
+      type: 'set-token',
+      token: { id, name: id, type: 'typeface', value }
+    }) as Command;
   const wide = (id: string) => Array.from({ length: 15 }, () => `{${id}}`).join(', ');
 
   it('cannot be changed so that they no longer hold', () => {

@@ -43,3 +43,9 @@ export function isDeeperThan(value: unknown, most: number): boolean {
   }
   return true;
 }
+
+/** Whether a record has no key; quicker than making a list of them. */
+export function isEmpty(record: object): boolean {
+  for (const _key in record) return false;
+  return true;
+}

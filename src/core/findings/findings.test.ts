@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { makeDemo } from '../../../demo/make';
 import { makeWith } from '../kinds/make';
 import { apply } from '../commands/apply';
-import type { Command } from '../commands/define';
+import type { Command } from '../commands/commands';
 import { registry } from '../registry';
 import { after, id, sampleProject } from '../testing/project';
 import { trackOf } from '../motion/track';
@@ -10,11 +10,12 @@ import { splitAside, type Facts, type Fit } from '../kinds/finding';
 import { createFindingsRunner, runFindings } from './run';
 
 const make = makeWith({ exactIds: true });
-const put = (fragment: object, parent = 'left') => ({
-  type: 'insert',
-  fragment,
-  at: { parent, slot: 'content', index: 0 }
-});
+const put = (fragment: object, parent = 'left') =>
+  ({
+    type: 'insert',
+    fragment,
+    at: { parent, slot: 'content', index: 0 }
+  }) as Command;
 const found = (...commands: Command[]) =>
   runFindings(registry, after(sampleProject(), ...commands)).map(({ rule, node, severity }) => ({
     rule,
@@ -36,10 +37,10 @@ describe('findings', () => {
       condition: 'always',
       property: 'color',
       value: '#999999'
-    };
+    } as Command;
     expect(found()).toEqual([]);
     expect(found(grey)).toEqual([{ rule: 'text-contrast', node: 'heading', severity: 'error' }]);
-    expect(found(grey, { ...grey, value: '#757575' })).toEqual([]);
+    expect(found(grey, { ...grey, value: '#757575' } as Command)).toEqual([]);
     expect(found({ type: 'remove', ids: ['text-two'] })).toEqual([
       { rule: 'empty-panel', node: 'tabs', severity: 'warning' }
     ]);
@@ -68,7 +69,7 @@ describe('findings', () => {
       condition: 'always',
       property: 'color',
       value: '#eeeeee'
-    };
+    } as Command;
     expect(found(dark)).toEqual([]);
   });
 
@@ -90,29 +91,34 @@ describe('findings', () => {
         commands: [
           ['background-color', '#f1eee6'],
           ['color', '#3b444a']
-        ].map(([property, value]) => ({
-          type: 'set-style',
-          id: 'tabs',
-          part: 'tab',
-          state: 'hover',
-          condition: 'always',
-          property,
-          value
-        }))
+        ].map(
+          ([property, value]) =>
+            ({
+              type: 'set-style',
+              id: 'tabs',
+              part: 'tab',
+              state: 'hover',
+              condition: 'always',
+              property,
+              value
+            }) as Command
+        )
       },
       {
         type: 'batch',
         label: '',
-        commands: ['one', 'two'].map((id) => ({ type: 'set-setting', id, key: 'disabled', value: true }))
+        commands: ['one', 'two'].map(
+          (id) => ({ type: 'set-setting', id, key: 'disabled', value: true }) as Command
+        )
       }
     ]) {
-      const project = after(sampleProject(), command);
+      const project = after(sampleProject(), command as Command);
       const [finding] = runFindings(registry, project);
       expect(finding!.fix!.label).toMatch(/^[A-Z].{5,}/);
       const outcome = apply(registry, project, {
         type: 'batch',
         label: finding!.fix!.label,
-        commands: finding!.fix!.commands
+        commands: finding!.fix!.commands as Command[]
       });
       expect(
         outcome.ok && runFindings(registry, outcome.project).filter((each) => each.rule === finding!.rule)
@@ -147,15 +153,16 @@ describe('findings', () => {
   });
 
   it('sees faint changes, weak rings, skipped levels, twin anchors, old labels, words that run the other way, and a bustle', () => {
-    const style = (part: string, state: string, property: string, value: string, condition = 'always') => ({
-      type: 'set-style',
-      id: 'tabs',
-      part,
-      state,
-      condition,
-      property,
-      value
-    });
+    const style = (part: string, state: string, property: string, value: string, condition = 'always') =>
+      ({
+        type: 'set-style',
+        id: 'tabs',
+        part,
+        state,
+        condition,
+        property,
+        value
+      }) as Command;
     const rules = (...commands: Command[]) => found(...commands).map(({ rule }) => rule);
     expect(
       rules(style('tab', 'hover', 'background-color', '#f1eee6'), style('tab', 'hover', 'color', '#3b444a'))
@@ -172,12 +179,13 @@ describe('findings', () => {
     ).toContain('duplicate-anchor');
     expect(rules({ type: 'rename', id: 'one', name: 'Panel 3' })).toEqual(['placeholder-label']);
     expect(rules({ type: 'rename', id: 'one', name: 'שלום' })).toEqual(['label-direction']);
-    const track = (key: string, step = 0) => ({
-      type: 'set-setting',
-      id: 'tabs',
-      key,
-      value: trackOf({ form: key === 'height' ? 'grow' : 'fade', ms: 300, step })
-    });
+    const track = (key: string, step = 0) =>
+      ({
+        type: 'set-setting',
+        id: 'tabs',
+        key,
+        value: trackOf({ form: key === 'height' ? 'grow' : 'fade', ms: 300, step })
+      }) as Command;
     expect(rules(track('out'), track('enter'), track('rise', 20))).toEqual(['many-movements']);
     expect(rules(style('tab', 'rest', 'transition', 'padding 200ms, color 100ms'))).toEqual([
       'layout-motion'
@@ -211,7 +219,7 @@ describe('findings', () => {
       const outcome = apply(registry, project, {
         type: 'batch',
         label: finding.fix!.label,
-        commands: finding.fix!.commands
+        commands: finding.fix!.commands as Command[]
       });
       expect(
         outcome.ok &&

@@ -1,18 +1,20 @@
+import type { Command } from '../commands/commands';
 import { expect, it } from 'vitest';
 import { registry } from '../registry';
 import { after, sampleProject } from '../testing/project';
 import { groupedFindings } from './groups';
 import { runFindings } from './run';
 
-const grey = (node: string) => ({
-  type: 'set-style',
-  id: node,
-  part: 'root',
-  state: 'rest',
-  condition: 'always',
-  property: 'color',
-  value: '#999999'
-});
+const grey = (node: string) =>
+  ({
+    type: 'set-style',
+    id: node,
+    part: 'root',
+    state: 'rest',
+    condition: 'always',
+    property: 'color',
+    value: '#999999'
+  }) as Command;
 
 it('what one rule says of several pieces is one entry, in the order it came', () => {
   const findings = runFindings(

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { textContrast } from '../cascade/contrast';
 import { apply } from '../commands/apply';
-import type { Command } from '../commands/define';
+import type { Command } from '../commands/commands';
 import type { Project } from '../project/types';
 import { registry } from '../registry';
 import { after, id, sampleProject } from '../testing/project';
@@ -9,18 +9,19 @@ import { makeWith } from '../kinds/make';
 import { createFindingsRunner, runFindings } from './run';
 import { defined } from '../data/compact';
 
-const photo = (tones?: readonly string[]): Command => ({
-  type: 'add-asset',
-  asset: defined({
-    id: 'photo',
-    file: 'photo.jpg',
-    type: 'image/jpeg',
-    width: 2000,
-    height: 1200,
-    bytes: 90_000,
-    tones: tones ? tones : undefined
-  })
-});
+const photo = (tones?: readonly string[]) =>
+  ({
+    type: 'add-asset',
+    asset: defined({
+      id: 'photo',
+      file: 'photo.jpg',
+      type: 'image/jpeg',
+      width: 2000,
+      height: 1200,
+      bytes: 90_000,
+      tones: tones ? tones : undefined
+    })
+  }) as Command;
 const set = (key: string, value: unknown, node = 'section'): Command => ({
   type: 'set-setting',
   id: node,

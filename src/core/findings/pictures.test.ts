@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { shownWidth, slotOf } from '../compile/renditions';
-import type { Command } from '../commands/define';
+import type { Command } from '../commands/commands';
 import { makeWith } from '../kinds/make';
 import type { Asset, Project } from '../project/types';
 import { registry } from '../registry';

@@ -1,6 +1,7 @@
+import type { ConditionName } from '../project/types';
 import { describe, expect, it } from 'vitest';
 import { apply } from '../commands/apply';
-import type { Command } from '../commands/define';
+import type { Command } from '../commands/commands';
 import { makeWith } from '../kinds/make';
 import type { Project } from '../project/types';
 import { registry } from '../registry';
@@ -9,7 +10,12 @@ import { runFindings } from './run';
 
 const make = makeWith({ exactIds: true });
 const set = (id: string, key: string, value: unknown): Command => ({ type: 'set-setting', id, key, value });
-const style = (id: string, property: string, value: string, condition = 'always'): Command => ({
+const style = (
+  id: string,
+  property: string,
+  value: string,
+  condition: ConditionName = 'always'
+): Command => ({
   type: 'set-style',
   id,
   part: 'root',

@@ -2,6 +2,7 @@ import type { Element, ElementContent, Root } from 'hast';
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { BlendMode } from '../colour/blend';
 import type { Icon } from '../html/icon';
+import type { PlatformFeature } from '../support/features';
 import type { FindingRule, Fit } from './finding';
 import type {
   Asset,
@@ -186,6 +187,8 @@ export interface Kind {
   style(node: Node, ctx: Context): readonly Rule[];
   /** Names of runtime behaviours it needs, each listed in src/runtime/index.ts. */
   behaviours(node: Node, ctx: Context): readonly string[];
+  /** What its markup and its behaviours use of the platform; what its rules use is seen in the rules. */
+  uses?(node: Node, ctx: Context): readonly PlatformFeature[];
   /** Rows of the fallback table that are not settings: what follows from them. */
   fallbacks(node: Node, ctx: FallbackContext): readonly FallbackRow[];
   readonly findings: readonly FindingRule[];

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { apply } from '../commands/apply';
-import type { Command } from '../commands/define';
+import type { Command } from '../commands/commands';
 import { NO_HISTORY, recorded, redone, undone } from '../commands/history';
 import { after, id, sampleProject } from '../testing/project';
 import { registry } from '../registry';

@@ -1,6 +1,6 @@
 import Specificity from '@bramus/specificity';
 import type { Rule } from '../kinds/contract';
-import { STEM, type Sheet } from '../compile/analyse';
+import { STEM, type Sheet } from '../compile/sheet';
 import type { Sizes } from '../compile/rules';
 import { atRulesOf } from './conditions';
 

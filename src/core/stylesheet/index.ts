@@ -1,6 +1,7 @@
 import { KEYFRAMES, keyframesText } from '../kinds/entrance';
 import type { Registry } from '../kinds/registry';
-import type { Analysis, Sheet } from '../compile/analyse';
+import type { Analysis } from '../compile/analyse';
+import type { Sheet } from '../compile/sheet';
 import type { Bands, Node, NodeId, Token } from '../project/types';
 import { customProperties } from '../css/tokens';
 import { baseRules, SYMBOL_CLASSES, type Needs } from './base';

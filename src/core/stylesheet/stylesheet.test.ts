@@ -1,7 +1,8 @@
+import type { ConditionName } from '../project/types';
 import properties from 'mdn-data/css/properties.json';
 import { parse, type Rule } from 'postcss';
 import { describe, expect, it } from 'vitest';
-import type { Command } from '../commands/define';
+import type { Command } from '../commands/commands';
 import { printSite } from '../compile/page';
 import { printSnippet } from '../compile/snippet';
 import { makeWith } from '../kinds/make';
@@ -25,7 +26,12 @@ function headings(names: readonly string[], ...commands: Command[]): Project {
   );
 }
 
-const look = (node: string, property: string, value: string, condition = 'always'): Command => ({
+const look = (
+  node: string,
+  property: string,
+  value: string,
+  condition: ConditionName = 'always'
+): Command => ({
   type: 'set-style',
   id: node,
   part: 'root',
@@ -113,7 +119,7 @@ describe('names', () => {
   });
 
   it('stand for what several places say', () => {
-    const hovered = { ...look('one', 'color', '#f4ebd8'), state: 'hover' };
+    const hovered = { ...look('one', 'color', '#f4ebd8'), state: 'hover' } as Command;
     const { css } = print(
       headings(
         ['One'],
@@ -156,10 +162,11 @@ describe('what changes nothing', () => {
 
   it('is no movement of what never changes', () => {
     const change = 'color 200ms ease, opacity 200ms ease, translate 200ms ease';
-    const moved = (state: string, property: string, value: string): Command => ({
-      ...look('one', property, value),
-      state
-    });
+    const moved = (state: string, property: string, value: string) =>
+      ({
+        ...look('one', property, value),
+        state
+      }) as Command;
     const { css } = print(
       headings(
         ['One'],

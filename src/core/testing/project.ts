@@ -1,6 +1,6 @@
 import { makeWith } from '../kinds/make';
 import { apply, type Applied } from '../commands/apply';
-import type { Command } from '../commands/define';
+import type { Command } from '../commands/commands';
 import { createProject } from '../project/create';
 import type { NodeId, PageId, Project, ProjectId } from '../project/types';
 import { registry } from '../registry';

@@ -148,7 +148,8 @@
       >Browsers
       <select
         value={wb.project.info.support}
-        onchange={(event) => wb.dispatch({ type: 'set-support', support: event.currentTarget.value })}
+        onchange={(event) =>
+          wb.dispatch({ type: 'set-support', support: event.currentTarget.value as SupportTarget })}
       >
         {#each Object.entries(TARGETS) as [target, words] (target)}<option value={target}>{words}</option
           >{/each}

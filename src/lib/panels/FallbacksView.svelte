@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { settingsAt } from '$core/compile/analyse';
+  import { settingsAt } from '$core/compile/context';
   import { settingsWithDefaults } from '$core/kinds/settings';
   import { fitFrom } from '$core/layout/fit';
   import type { ConditionName } from '$core/project/types';

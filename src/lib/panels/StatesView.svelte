@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Command } from '$core/commands/commands';
   import { resolve, type Resolution } from '$core/cascade/resolve';
   import { impliedStates } from '$core/cascade/states';
   import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
@@ -115,7 +116,7 @@
   const ownOf = (state: StateName) => Object.keys(wb.drawn.styles[wb.currentPart]?.[state]?.[wb.at] ?? {});
 
   function clear(state: StateName): void {
-    const commands = ownOf(state).map((property) => ({
+    const commands = ownOf(state).map((property): Command => ({
       type: 'set-style',
       id: wb.drawn.id,
       part: wb.currentPart,

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Command } from '$core/commands/commands';
   import { FileUploaderButton } from 'carbon-components-svelte';
   import { picturesOf } from '$core/compile/renditions';
   import { isFilm, type Asset, type AssetId, type Node } from '$core/project/types';
@@ -89,10 +90,10 @@
   function remove(): void {
     const id = value as AssetId;
     const { file } = wb.project.assets[id]!;
-    const clear = node
+    const clear: Command = node
       ? { type: 'set-setting', id: node.id, key, value: '' }
-      : { type: 'set-page', id: wb.pageId, key, value: '' };
-    const command = {
+      : { type: 'set-page', id: wb.pageId, key: 'picture', value: '' };
+    const command: Command = {
       type: 'batch',
       label: `Delete the ${media} ${file}`,
       commands: [clear, { type: 'remove-asset', id }]

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Command } from '$core/commands/commands';
   import { TextInput } from 'carbon-components-svelte';
   import { pageFile } from '$core/commands/pages';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -26,7 +27,7 @@
   let gesture = 0;
 
   function set(key: (typeof FIELDS)[number]['key'] | 'picture', value: string): void {
-    const command = { type: 'set-page', id: wb.pageId, key, value };
+    const command: Command = { type: 'set-page', id: wb.pageId, key, value };
     const refusal = wb.refusal(command);
     faults = { ...faults, [key]: refusal?.sentence ?? '' };
     if (!refusal) wb.dispatch(command, `page ${key} ${wb.pageId} ${gesture}`);

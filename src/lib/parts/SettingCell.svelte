@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { settingsAt } from '$core/compile/analyse';
+  import type { Command } from '$core/commands/commands';
+  import { settingsAt } from '$core/compile/context';
   import { settingsWithDefaults } from '$core/kinds/settings';
   import { MS_MOST, STILL_TRACK, type Track } from '$core/motion/track';
   import type { ConditionName, Json } from '$core/project/types';
@@ -70,7 +71,7 @@
     }
     const isNumber = field.control === 'number' || field.control === 'width';
     const to: Json = isNumber ? Number(text.replace(/[^\d.-]/g, '')) : text;
-    const command = { type: 'set-setting', id: node.id, key: field.key, value: to, condition };
+    const command: Command = { type: 'set-setting', id: node.id, key: field.key, value: to, condition };
     fault = wb.refusal(command)?.sentence ?? '';
     if (!fault) wb.dispatch(command);
   }

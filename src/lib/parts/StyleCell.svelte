@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Command } from '$core/commands/commands';
   import type { Resolved } from '$core/cascade/resolve';
   import { checkValue } from '$core/css/values';
   import { parseQuantity, printQuantity } from '$core/css/quantity';
@@ -200,7 +201,7 @@
       type,
       value
     };
-    const commands = compact([
+    const commands = compact<Command>([
       known ? null : { type: 'set-token', token: made },
       {
         type: 'set-style',

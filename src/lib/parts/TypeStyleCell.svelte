@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Command } from '$core/commands/commands';
   import type { Resolution } from '$core/cascade/resolve';
   import { printTypeStyle, TYPE_MEMBERS, type TypeStyle } from '$core/css/type-style';
   import { newId, slug } from '$core/project/ids';
@@ -28,7 +29,7 @@
   });
 
   function cells(valueOf: (member: (typeof TYPE_MEMBERS)[number]) => string | null) {
-    return TYPE_MEMBERS.map((member) => ({
+    return TYPE_MEMBERS.map((member): Command => ({
       type: 'set-style',
       id: wb.drawn.id,
       part: wb.currentPart,
@@ -63,8 +64,8 @@
     const { value } = event.currentTarget;
     const token = value === SAVE ? saved() : wb.project.tokens[value as TokenId];
     const part = wb.kind.anatomy[wb.currentPart]!.label;
-    const commands = compact([
-      value === SAVE ? { type: 'set-token', token } : null,
+    const commands = compact<Command>([
+      value === SAVE && token ? { type: 'set-token', token } : null,
       ...cells((member) => (token ? `{${token.id}.${member}}` : null))
     ]);
     const refusal = wb.dispatch({

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { apply } from '$core/commands/apply';
-  import type { Command } from '$core/commands/define';
+  import type { Command } from '$core/commands/commands';
   import { asideKey, type Finding } from '$core/kinds/finding';
   import { groupedFindings } from '$core/findings/groups';
   import { allRules } from '$core/findings/run';
@@ -67,7 +67,7 @@
   }
 
   function setAside(finding: Finding, why: string | null): void {
-    const command = { type: 'set-aside', finding: asideKey(finding), reason: why };
+    const command: Command = { type: 'set-aside', finding: asideKey(finding), reason: why };
     const refusal = wb.refusal(command);
     fault = refusal?.sentence ?? '';
     if (refusal) return;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Command } from '$core/commands/commands';
   import KindSign from '$lib/parts/KindSign.svelte';
   import { placedFrom } from '$core/commands/shelf';
   import { registry } from '$core/registry';
@@ -28,14 +29,14 @@
   }
 
   function rename(piece: ShelfPiece, name: string): void {
-    const command = { type: 'rename-shelved', shelf: piece.id, name };
+    const command: Command = { type: 'rename-shelved', shelf: piece.id, name };
     const refusal = wb.refusal(command);
     say(piece.id, refusal?.sentence ?? '');
     if (!refusal) wb.dispatch(command);
   }
 
   function remove(piece: ShelfPiece, detaches: boolean): void {
-    const command = { type: 'unshelve', shelf: piece.id, detaches };
+    const command: Command = { type: 'unshelve', shelf: piece.id, detaches };
     const refusal = wb.refusal(command);
     say(piece.id, refusal?.sentence ?? '');
     if (!refusal) wb.dispatch(command);

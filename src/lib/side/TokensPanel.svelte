@@ -1,4 +1,5 @@
 <script lang="ts">
+  import type { Command } from '$core/commands/commands';
   import { equalCells, usesOf } from '$core/commands/tokens';
   import { spelt } from '$core/css/tokens';
   import { printTypeStyle } from '$core/css/type-style';
@@ -25,7 +26,7 @@
   let gesture = 0;
 
   function set(token: Token, merge: string | null = null): void {
-    const command = { type: 'set-token', token };
+    const command: Command = { type: 'set-token', token };
     const refusal = wb.refusal(command);
     faults = new Map([...faults, [token.id, refusal?.sentence ?? '']]);
     if (!refusal) wb.dispatch(command, merge && `${merge} ${token.id} ${gesture}`);

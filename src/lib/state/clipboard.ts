@@ -1,7 +1,7 @@
 import { cleanHtml, escapeHtml } from '$core/html/clean';
 import { printHtml } from '$core/html/print';
 import { printSnippet } from '$core/compile/snippet';
-import type { Command } from '$core/commands/define';
+import type { Command } from '$core/commands/commands';
 import { readFragment, readTokens } from '$core/formats/document';
 import { withTokens } from '$core/commands/carry';
 import { makeWith, withNewIds } from '$core/kinds/make';
@@ -252,9 +252,9 @@ function insert(
   tokens: readonly Token[] = []
 ): void {
   const commands: Command[] = [
-    ...added.map(({ asset }) => ({ type: 'add-asset', asset })),
-    ...tokens.map((token) => ({ type: 'set-token', token })),
-    ...pieces.map((piece) => ({ type: 'insert', ...piece }))
+    ...added.map(({ asset }): Command => ({ type: 'add-asset', asset })),
+    ...tokens.map((token): Command => ({ type: 'set-token', token })),
+    ...pieces.map((piece): Command => ({ type: 'insert', ...piece }))
   ];
   const label = `Paste ${pieces.length === 1 ? pieces[0]!.fragment.nodes[pieces[0]!.fragment.root]!.name : `${pieces.length} pieces`}`;
   if (

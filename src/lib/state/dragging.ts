@@ -2,7 +2,6 @@ import { nodeOf } from '$core/project/tree';
 import type { ConditionName, NodeId } from '$core/project/types';
 import { fieldsOf } from './fields';
 import type { Workbench } from './workbench.svelte';
-import { defined } from '$core/data/compact';
 
 /** The band a width falls in: what is placed at that width is placed there. */
 const bandOf = (wb: Workbench, width: number): ConditionName => {
@@ -34,13 +33,7 @@ export function takeDragged(
   if (!node || !field) return;
   const condition = bandOf(wb, width);
   const refusal = wb.dispatch(
-    defined({
-      type: 'set-setting',
-      id: node.id,
-      key: field.key,
-      value: `${percent(x)} ${percent(y)}`,
-      condition: condition === 'always' ? undefined : condition
-    }),
+    { type: 'set-setting', id: node.id, key: field.key, value: `${percent(x)} ${percent(y)}`, condition },
     `drag-${id}-${gesture}`
   );
   if (!refusal && condition !== 'always')

@@ -1,7 +1,7 @@
 import { resolve } from '$core/cascade/resolve';
 import { CIRCUMSTANCES, heapOf, settingsUnder } from '$core/kinds/circumstances';
 import { CONDITION_WORDS } from '$core/kinds/words';
-import { settingsAt } from '$core/compile/analyse';
+import { settingsAt } from '$core/compile/context';
 import { settingsWithDefaults } from '$core/kinds/settings';
 import { drawnParts } from '$core/compile/parts';
 import { analyse } from '$core/compile/analyse';

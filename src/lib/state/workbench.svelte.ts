@@ -2,7 +2,8 @@ import { apply, refusalOf } from '$core/commands/apply';
 import type { Finding } from '$core/kinds/finding';
 import type { LookAt } from '$core/commands/looks';
 import type { Fit } from '$core/kinds/finding';
-import type { Command, Refusal } from '$core/commands/define';
+import type { Command } from '$core/commands/commands';
+import type { Refusal } from '$core/commands/define';
 import {
   movedTo,
   NO_HISTORY,

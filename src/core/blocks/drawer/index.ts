@@ -164,6 +164,7 @@ export const drawer: Kind = {
     ];
   },
   behaviours: () => [],
+  uses: () => ['popover'],
   fallbacks: () => [
     {
       label: 'The panel',

@@ -5,7 +5,7 @@ import { changeAgainstRest } from '../../cascade/change';
 import { groundOf, maybeGroundOwner, ringContrast, textContrast } from '../../cascade/contrast';
 import { resolve } from '../../cascade/resolve';
 import { apply } from '../../commands/apply';
-import type { Command } from '../../commands/define';
+import type { Command } from '../../commands/commands';
 import { cells } from '../../cascade/look';
 import { FAINT } from '../../colour/difference';
 import { STYLE_PROPERTIES } from '../../css/properties';
@@ -149,7 +149,7 @@ function withCell(
   property: string,
   value: string
 ): { readonly command: Command; readonly project: Project | null } {
-  const command = { type: 'set-style', id: node.id, part, state, condition, property, value };
+  const command: Command = { type: 'set-style', id: node.id, part, state, condition, property, value };
   const outcome = apply(registry, project, command);
   return { command, project: outcome.ok ? outcome.project : null };
 }

@@ -3,7 +3,7 @@ import type { Fit } from '../../kinds/finding';
 import type { ConditionName, Node } from '../../project/types';
 import { anatomy, look } from './anatomy';
 import { findings } from './findings';
-import { behaviours, markup } from './markup';
+import { behaviours, markup, uses } from './markup';
 import { adapt, settings, type TabsSettings } from './settings';
 import { style } from './style';
 
@@ -113,6 +113,7 @@ export const tabs: Kind = {
   markup,
   style,
   behaviours,
+  uses,
   fallbacks,
   findings,
   fit: { row: 'list', what: 'labels' },

@@ -4,6 +4,7 @@ import type { Context } from '../../kinds/contract';
 import { notes } from '../../kinds/rule';
 import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
+import type { PlatformFeature } from '../../support/features';
 import { canBeFound, type TabsSettings } from './settings';
 import { compact, defined } from '../../data/compact';
 
@@ -63,6 +64,15 @@ export function markup(node: Node, ctx: Context): Element {
     }),
     [list, body]
   );
+}
+
+/** A panel that waits for the browser's search, and one that leaves while it is already hidden. */
+export function uses(node: Node, ctx: Context): readonly PlatformFeature[] {
+  const isLeaving = behaviours(node, ctx).includes('leave');
+  return compact([
+    canBeFound(ctx.variants<TabsSettings>(node)) ? 'hidden-until-found' : null,
+    isLeaving ? 'transition-behavior' : null
+  ]);
 }
 
 export function behaviours(node: Node, ctx: Context): readonly string[] {

@@ -1,0 +1,152 @@
+import type { Element, ElementContent, Root } from 'hast';
+import { isEmpty, ownOf } from '../data/record';
+import { cleanHtml } from '../html/clean';
+import { CIRCUMSTANCES, heapOf, settingsUnder } from '../kinds/circumstances';
+import type { Context, Kind } from '../kinds/contract';
+import type { Registry } from '../kinds/registry';
+import { notes } from '../kinds/rule';
+import { settingsWithDefaults } from '../kinds/settings';
+import { maybeNode } from '../project/tree';
+import type {
+  Asset,
+  AssetId,
+  Bands,
+  ConditionName,
+  Node,
+  NodeId,
+  Project,
+  SupportTarget
+} from '../project/types';
+import type { Reads } from './reads';
+
+/**
+ * @returns a node's settings while a condition holds, bands heaped up; the same object as long as nothing
+ * differs there.
+ */
+export function settingsAt(kind: Kind, node: Node, condition: ConditionName): Record<string, unknown> {
+  return settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(condition)) as Record<
+    string,
+    unknown
+  >;
+}
+
+const knownVariants = new WeakMap<object, readonly Readonly<Record<string, unknown>>[]>();
+
+/** Nodes that are set alike and adapt to nothing share their variants. */
+function variantsOf(kind: Kind, node: Node): readonly Readonly<Record<string, unknown>>[] {
+  const base = settingsWithDefaults(kind, node);
+  const key = isEmpty(node.adapt) ? base : node;
+  let variants = knownVariants.get(key);
+  if (!variants) {
+    const under = CIRCUMSTANCES.filter((condition) => kind.adapt?.[condition] || node.adapt[condition]).map(
+      (condition) => settingsUnder(kind, node, base, heapOf(condition))
+    );
+    knownVariants.set(key, (variants = [base, ...under]));
+  }
+  return variants;
+}
+
+interface Asking {
+  /** Settings the kind has ever asked for; written down as it asks. */
+  readonly asked: Set<string>;
+  readonly settings: Readonly<Record<string, unknown>>;
+}
+
+/** A class, since one is made for every node and its methods are the same for all. */
+export class NodeContext implements Context {
+  constructor(
+    private readonly registry: Registry,
+    private readonly project: Project,
+    private readonly node: Node,
+    private readonly reads: Reads,
+    private readonly stem: string,
+    private readonly asking: Asking | null = null
+  ) {}
+
+  get support(): SupportTarget {
+    return (this.reads.support = this.project.info.support);
+  }
+
+  get bands(): Bands {
+    return (this.reads.bands = this.project.info.bands);
+  }
+
+  variants<S>(of: Node): readonly S[] {
+    const variants = variantsOf(this.registry.kindOf(of.kind), of);
+    return (
+      this.asking ? variants.map((settings) => noting(settings, this.asking!.asked)) : variants
+    ) as readonly S[];
+  }
+
+  cls(part: string): string {
+    return part === 'root' ? this.stem : `${this.stem}-${part}`;
+  }
+
+  sel(part: string): string {
+    return `.${this.cls(part)}`;
+  }
+
+  maybeNode(id: NodeId): Node | null {
+    const node = maybeNode(this.project, id);
+    (this.reads.nodes ??= new Map()).set(id, node ?? undefined);
+    return node;
+  }
+
+  maybeAsset(id: AssetId): Asset | null {
+    const asset = ownOf(this.project.assets, id);
+    (this.reads.assets ??= new Map()).set(id, asset);
+    return asset ?? null;
+  }
+
+  items(slot: string): readonly Node[] {
+    return (this.node.slots[slot] ?? []).map((id) => this.maybeNode(id)).filter((item) => item !== null);
+  }
+
+  slot(name: string, item: Node = this.node): ElementContent[] {
+    return (item.slots[name] ?? []).map((child) => ({
+      type: 'element',
+      tagName: 'k-slot',
+      properties: {},
+      children: [],
+      data: notes({ child })
+    }));
+  }
+
+  settings<S>(of: Node): S {
+    return (
+      this.asking && of === this.node
+        ? noting(this.asking.settings, this.asking.asked)
+        : settingsWithDefaults(this.registry.kindOf(of.kind), of)
+    ) as S;
+  }
+
+  part(
+    name: string,
+    tag: string,
+    properties: Element['properties'] = {},
+    children: readonly ElementContent[] = [],
+    item?: Node
+  ): Element {
+    return {
+      type: 'element',
+      tagName: tag,
+      properties: { className: [this.cls(name)], ...properties },
+      children: children as Element['children'],
+      data: notes({ mark: { node: item?.id ?? this.node.id, part: name } })
+    };
+  }
+
+  html(text: string): Root {
+    return cleanHtml(text);
+  }
+}
+
+/** @returns the settings, writing down which are asked for. */
+function noting(settings: Readonly<Record<string, unknown>>, asked: Set<string>): Record<string, unknown> {
+  return new Proxy(settings, {
+    get(target, name) {
+      if (typeof name === 'string') asked.add(name);
+      return target[name as string];
+    }
+  });
+}

@@ -1,0 +1,206 @@
+import { HIDE } from '../css/values';
+import { isEmpty } from '../data/record';
+import type { Kind, Rule } from '../kinds/contract';
+import type { Registry } from '../kinds/registry';
+import { rule } from '../kinds/rule';
+import { defaultSettings, settingsWithDefaults } from '../kinds/settings';
+import type { Node, Project, SupportTarget } from '../project/types';
+import { NodeContext } from './context';
+import { lookRules } from './look';
+import { carryReads, noReads, type Reads } from './reads';
+import { buildRules } from './variants';
+
+/** Rules of a node under a class name that stands for its own; printing puts the real one in its place. */
+export interface Sheet {
+  /** Rules of the kind's build, which settings change; the same list for all nodes that are set the same. */
+  readonly build: readonly Rule[];
+  /** Rules of the look, which the state sheet changes. */
+  readonly look: readonly Rule[];
+  /** The same as of any node of its kind that nobody has tuned. */
+  readonly isDefault: boolean;
+  /** Its widths are those of the place it stands in, not of the window. */
+  readonly isContained: boolean;
+}
+
+/** The setting, of any kind that has it, that says what its widths are of: `window` or `place`. */
+export const WIDTHS_SETTING = 'widths';
+
+/** Stands for the node's class in the selectors of a sheet. No id, name or value can hold it. */
+export const STEM = '\u0001';
+
+export const NO_SHEET: Sheet = { build: [], look: [], isDefault: true, isContained: false };
+const SHEETS_MOST = 500;
+
+/** What a sheet depends on besides the settings the kind's style asks for. */
+interface Tuning {
+  readonly styles: Node['styles'];
+  readonly adapt: Node['adapt'];
+  readonly support: SupportTarget;
+}
+
+/** The last sheet made for settings, looks and adaptations that copies of a piece share. */
+interface Shared extends Tuning {
+  readonly kind: Kind;
+  readonly sheet: Sheet;
+}
+
+const sharedSheets = new WeakMap<Node['settings'], Shared>();
+
+interface KindSheets {
+  /** Settings the kind's style has ever asked for; only these make sheets differ. */
+  readonly asked: Set<string>;
+  readonly byKey: Map<string, Sheet>;
+  /** The sheet of nodes nobody has touched, by support target. */
+  readonly bare: Map<SupportTarget, Sheet>;
+  /** Builds by what they were made from, which is the sheet's key without the look. */
+  readonly builds: Map<string, readonly Rule[]>;
+}
+
+const sheets = new WeakMap<Kind, KindSheets>();
+
+function sheetsOf(kind: Kind): KindSheets {
+  const known = sheets.get(kind);
+  if (known) return known;
+  const fresh = { asked: new Set<string>(), byKey: new Map(), bare: new Map(), builds: new Map() };
+  sheets.set(kind, fresh);
+  return fresh;
+}
+
+type Settings = Readonly<Record<string, unknown>>;
+
+/** The same for nodes whose sheets are the same. */
+function keyOf(
+  asked: ReadonlySet<string>,
+  settings: Settings,
+  { styles, adapt, support }: Omit<Tuning, 'styles'> & { readonly styles: Node['styles'] | string }
+): string {
+  const named = Array.from(asked, (name) => settings[name]);
+  return JSON.stringify([adapt, support, settings[WIDTHS_SETTING], named, styles]);
+}
+
+const isTunedAlike = (a: Tuning, b: Tuning): boolean =>
+  a.styles === b.styles && a.adapt === b.adapt && a.support === b.support;
+
+/** Forgets all once there are very many: a project has few that differ. */
+function remember<T>(into: Map<string, T>, key: string, value: T): void {
+  if (into.size >= SHEETS_MOST) into.clear();
+  into.set(key, value);
+}
+
+const readsOthers = ({ nodes, assets, bands }: Reads): boolean =>
+  nodes !== null || assets !== null || bands !== null;
+
+/** Nodes with the same styles, and the same settings as far as style asks for them, share a sheet. */
+export function sheetOf(kind: Kind, node: Node, project: Project, registry: Registry, reads: Reads): Sheet {
+  const known = sheetsOf(kind);
+  const { support } = project.info;
+  const tuning = { styles: node.styles, adapt: node.adapt, support };
+  const shared = sharedSheets.get(node.settings);
+  if (shared?.kind === kind && isTunedAlike(shared, tuning)) return shared.sheet;
+  const settings = settingsWithDefaults(kind, node);
+  const isBare = settings === defaultSettings(kind) && isEmpty(node.styles) && isEmpty(node.adapt);
+  const bare = isBare ? known.bare.get(support) : undefined;
+  if (bare) return bare;
+  const before = known.byKey.get(keyOf(known.asked, settings, tuning));
+  if (before) {
+    sharedSheets.set(node.settings, { kind, ...tuning, sheet: before });
+    return before;
+  }
+  const own = noReads();
+  const sheet = freshSheet({ kind, node, project, registry, own, settings, known, tuning });
+  carryReads(own, reads);
+  if (readsOthers(own)) return sheet;
+  remember(known.byKey, keyOf(known.asked, settings, tuning), sheet);
+  if (isBare) known.bare.set(support, sheet);
+  return sheet;
+}
+
+interface Making {
+  readonly kind: Kind;
+  readonly node: Node;
+  readonly project: Project;
+  readonly registry: Registry;
+  /** What the sheet is made from besides the node; written down on the way. */
+  readonly own: Reads;
+  readonly settings: Settings;
+  readonly known: KindSheets;
+  readonly tuning: Tuning;
+}
+
+function freshSheet(making: Making): Sheet {
+  const { kind, node, project, registry, own, settings, known, tuning } = making;
+  const build = buildOf(making);
+  const look = lookRules(kind, node, new NodeContext(registry, project, node, own, STEM));
+  const untuned = { styles: {}, adapt: {}, support: tuning.support };
+  const isDefault =
+    !readsOthers(own) &&
+    keyOf(known.asked, settings, tuning) === keyOf(known.asked, defaultSettings(kind), untuned);
+  return { build, look, isDefault, isContained: settings[WIDTHS_SETTING] === 'place' };
+}
+
+/** A piece whose widths are of its place is measured by this; it takes the piece's room in a column or row. */
+const PLACE_RULE = rule(`.${STEM}-place`, {
+  'container-type': 'inline-size',
+  'min-width': '0',
+  'align-self': 'stretch'
+});
+
+function buildOf({ kind, node, project, registry, own, settings, known, tuning }: Making): readonly Rule[] {
+  const { asked, builds } = known;
+  const canHide = Object.values(node.styles.root?.rest ?? {}).some((declarations) =>
+    Object.hasOwn(declarations, HIDE)
+  );
+  const lookless = { ...tuning, styles: canHide ? HIDE : {} };
+  const before = builds.get(keyOf(asked, settings, lookless));
+  if (before) return before;
+  const watched = watchedNode(node, own);
+  const styleOf = (under: Settings) =>
+    kind.style(watched, new NodeContext(registry, project, watched, own, STEM, { asked, settings: under }));
+  const rules = hideable(buildRules(kind, node, settings, styleOf), canHide);
+  const build = settings[WIDTHS_SETTING] === 'place' ? [PLACE_RULE, ...rules] : rules;
+  if (!readsOthers(own)) remember(builds, keyOf(asked, settings, lookless), build);
+  return build;
+}
+
+/**
+ * A node for a kind's `style`: what it asks of it beside its settings is its own, so that its sheet is shared
+ * with no other node.
+ */
+function watchedNode(node: Node, reads: Reads): Node {
+  const own = <T>(value: T): T => {
+    reads.nodes ??= new Map();
+    return value;
+  };
+  return {
+    id: node.id,
+    kind: node.kind,
+    settings: node.settings,
+    adapt: node.adapt,
+    styles: node.styles,
+    get name() {
+      return own(node.name);
+    },
+    get slots() {
+      return own(node.slots);
+    }
+  };
+}
+
+/**
+ * A piece that is hidden somewhere takes its `display` from `--k-hide` first; elsewhere that is not set and
+ * the build's own holds.
+ */
+function hideable(rules: readonly Rule[], canHide: boolean): readonly Rule[] {
+  if (!canHide) return rules;
+  const root = `.${STEM}`;
+  const isDisplayed = rules.some(({ selector, declarations }) => selector === root && declarations.display);
+  const shown = rules.map((each) =>
+    each.selector === root && each.declarations.display
+      ? {
+          ...each,
+          declarations: { ...each.declarations, display: `var(${HIDE}, ${each.declarations.display})` }
+        }
+      : each
+  );
+  return isDisplayed ? shown : [rule(root, { display: `var(${HIDE}, block)` }), ...shown];
+}
