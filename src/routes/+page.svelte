@@ -19,7 +19,7 @@
   import type { ProjectId } from '$core/project/types';
   import { registry } from '$core/registry';
   import Mark from '$lib/parts/Mark.svelte';
-  import Thumbnail from '$lib/parts/Thumbnail.svelte';
+  import Thumbnail from '$lib/home/Thumbnail.svelte';
   import { saveFile } from '$lib/state/exporting';
   import { NOT_LASTING, storageSentence, type ProjectRow } from '$lib/store/db';
   import {

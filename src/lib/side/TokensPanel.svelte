@@ -5,7 +5,7 @@
   import { printTypeStyle } from '$core/css/type-style';
   import { newId, slug } from '$core/project/ids';
   import { TOKEN_TYPES, type Token, type TokenId, type TokenType } from '$core/project/types';
-  import TypeStyleToken from '$lib/parts/TypeStyleToken.svelte';
+  import TypeStyleToken from './TypeStyleToken.svelte';
   import { saveFile } from '$lib/state/exporting';
   import SidePanel from './SidePanel.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';

@@ -40,7 +40,7 @@ export class FindingsWatch {
   }
 
   #start(): Worker {
-    const worker = new Worker(new URL('../workers/findings.worker.ts', import.meta.url), {
+    const worker = new Worker(new URL('$lib/workers/findings.worker.ts', import.meta.url), {
       type: 'module',
       name: 'findings'
     });

@@ -3,7 +3,7 @@
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import type { ProjectId } from '$core/project/types';
-  import WorkbenchView from '$lib/panels/Workbench.svelte';
+  import WorkbenchView from '$lib/workbench/Workbench.svelte';
   import { Workbench } from '$lib/state/workbench.svelte';
   import { storageSentence } from '$lib/store/db';
   import { openProject } from '$lib/store/projects';

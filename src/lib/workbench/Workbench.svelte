@@ -2,12 +2,12 @@
   import { tinykeys } from 'tinykeys';
   import { onMount } from 'svelte';
   import { page } from '$app/state';
-  import Outline from './Outline.svelte';
-  import PreviewPane from '$lib/stage/PreviewPane.svelte';
-  import StageBar from '$lib/stage/StageBar.svelte';
+  import Outline from '$lib/outline/Outline.svelte';
+  import PreviewPane from '$lib/preview/PreviewPane.svelte';
+  import PreviewBar from '$lib/preview/PreviewBar.svelte';
   import TopBar from './TopBar.svelte';
-  import TuningSheet from './TuningSheet.svelte';
-  import WidthRuler from '$lib/stage/WidthRuler.svelte';
+  import TuningSheet from '$lib/sheet/TuningSheet.svelte';
+  import WidthRuler from '$lib/ruler/WidthRuler.svelte';
   import { actions, removeSelected, runAction } from '$lib/state/actions';
   import { copyPieces, keptData } from '$lib/state/copying';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -180,7 +180,7 @@
     <h1 class="visually-hidden">{wb.project.info.name}, {wb.page.name}</h1>
     <WidthRuler {wb} />
     <PreviewPane {wb} onkey={fromFrame} />
-    <StageBar {wb} />
+    <PreviewBar {wb} />
     <TuningSheet {wb} />
   </main>
   {#if wb.open === 'history'}{#await import('$lib/side/HistoryPanel.svelte') then { default: HistoryPanel }}<HistoryPanel
@@ -201,13 +201,13 @@
         ongone={() => (isDrawerThere = false)}
       />{/await}{/if}
 </div>
-{#if wb.open === 'search'}{#await import('$lib/search/SearchDialog.svelte') then { default: SearchDialog }}<SearchDialog
+{#if wb.open === 'search'}{#await import('$lib/dialogs/search/SearchDialog.svelte') then { default: SearchDialog }}<SearchDialog
       {wb}
     />{/await}{/if}
-{#if wb.open === 'export'}{#await import('./ExportDialog.svelte') then { default: ExportDialog }}<ExportDialog
+{#if wb.open === 'export'}{#await import('$lib/dialogs/ExportDialog.svelte') then { default: ExportDialog }}<ExportDialog
       {wb}
     />{/await}{/if}
-{#if wb.open === 'keys'}{#await import('./KeysDialog.svelte') then { default: KeysDialog }}<KeysDialog
+{#if wb.open === 'keys'}{#await import('$lib/dialogs/KeysDialog.svelte') then { default: KeysDialog }}<KeysDialog
       {wb}
     />{/await}{/if}
 

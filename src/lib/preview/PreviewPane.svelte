@@ -2,7 +2,7 @@
   import { maybeStacking } from '$core/kinds/stacked';
   import { pathTo } from '$core/project/tree';
   import type { NodeId } from '$core/project/types';
-  import PreviewFrame from '$lib/parts/PreviewFrame.svelte';
+  import PreviewFrame from './PreviewFrame.svelte';
   import { FitGauge } from '$lib/state/gauge.svelte';
   import { takeDragged } from '$lib/state/dragging';
   import { takeWritten, writeInPlace } from '$lib/state/writing';

@@ -11,9 +11,9 @@
   import { isTypeMember } from '$core/css/type-style';
   import { STATES, type ConditionName, type Node, type StateName } from '$core/project/types';
   import { registry } from '$core/registry';
-  import PreviewFrame from '$lib/parts/PreviewFrame.svelte';
-  import IconCell from '$lib/parts/IconCell.svelte';
-  import StyleCell from '$lib/parts/StyleCell.svelte';
+  import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
+  import IconCell from './IconCell.svelte';
+  import StyleCell from './StyleCell.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -52,7 +52,7 @@
   const typed = $derived(
     anatomy.hasText ? properties.find(({ property }) => isTypeMember(property)) : undefined
   );
-  const typeStyles = () => import('$lib/parts/TypeStyleCell.svelte');
+  const typeStyles = () => import('./TypeStyleCell.svelte');
   const specimens = $derived({
     type: 'specimens' as const,
     node: wb.drawn.id,

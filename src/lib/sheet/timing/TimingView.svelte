@@ -1,6 +1,6 @@
 <script lang="ts">
   import { endOf, MS_MOST } from '$core/motion/track';
-  import TimingFields from '$lib/parts/TimingFields.svelte';
+  import TimingFields from './TimingFields.svelte';
   import { playMovement } from '$lib/state/actions';
   import { timingRows, type TimingRow } from '$lib/state/timing';
   import type { Workbench } from '$lib/state/workbench.svelte';

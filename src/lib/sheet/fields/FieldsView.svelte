@@ -4,9 +4,9 @@
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
   import type { NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
-  import Field from '$lib/parts/Field.svelte';
-  import PageFields from '$lib/parts/PageFields.svelte';
-  import ItemList from '$lib/parts/ItemList.svelte';
+  import Field from './Field.svelte';
+  import PageFields from './PageFields.svelte';
+  import ItemList from './ItemList.svelte';
   import { fieldsOf } from '$lib/state/fields';
   import { foldedGroups, keepFoldedGroups } from '$lib/state/remembered';
   import type { Workbench } from '$lib/state/workbench.svelte';

@@ -3,10 +3,10 @@
   import { settingsWithDefaults } from '$core/kinds/settings';
   import { fitFrom } from '$core/layout/fit';
   import type { ConditionName } from '$core/project/types';
-  import Field from '$lib/parts/Field.svelte';
-  import FormDrawing from '$lib/parts/FormDrawing.svelte';
-  import ShownCell from '$lib/parts/ShownCell.svelte';
-  import SettingCell from '$lib/parts/SettingCell.svelte';
+  import Field from '$lib/sheet/fields/Field.svelte';
+  import FormDrawing from './FormDrawing.svelte';
+  import ShownCell from './ShownCell.svelte';
+  import SettingCell from './SettingCell.svelte';
   import { fieldsOf } from '$lib/state/fields';
   import type { Workbench } from '$lib/state/workbench.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import type { ConditionName } from '$core/project/types';
-  import PreviewFrame from './PreviewFrame.svelte';
+  import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import { SWITCHES, type Switch, type ToFrame } from '$preview/messages';
 

@@ -2,7 +2,7 @@
   import { ContentSwitcher, Switch } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import PartsDrawing from './PartsDrawing.svelte';
-  import StatesView from './StatesView.svelte';
+  import StatesView from '$lib/sheet/states/StatesView.svelte';
   import { CONDITION_WORDS } from '$core/kinds/words';
   import type { ConditionName } from '$core/project/types';
   import { isAsShelved } from '$core/project/shelf';
@@ -17,10 +17,10 @@
   const bands = ['always', 'medium', 'narrow'] as const;
   /** All views but the first come when the page is on show, so that it is on show sooner. */
   const later = {
-    Timing: () => import('./TimingView.svelte'),
-    Fallbacks: () => import('./FallbacksView.svelte')
+    Timing: () => import('$lib/sheet/timing/TimingView.svelte'),
+    Fallbacks: () => import('$lib/sheet/fallbacks/FallbacksView.svelte')
   };
-  const fields = () => import('./FieldsView.svelte');
+  const fields = () => import('$lib/sheet/fields/FieldsView.svelte');
   onMount(() => {
     const timer = setTimeout(() => [fields, ...Object.values(later)].forEach((load) => void load()), 1500);
     return () => clearTimeout(timer);

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { ProjectId } from '$core/project/types';
   import { openProject } from '$lib/store/projects';
-  import PreviewFrame from './PreviewFrame.svelte';
+  import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
 
   const { id, changed }: { id: ProjectId; changed: number } = $props();
 

@@ -40,7 +40,7 @@
     </button>
     {#if isOpen}
       <div class="picker">
-        {#await import('./IconField.svelte') then { default: IconField }}
+        {#await import('$lib/sheet/fields/IconField.svelte') then { default: IconField }}
           <IconField
             label="Icon of {item.name}, {own}"
             value={icon}
