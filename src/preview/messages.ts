@@ -1,3 +1,4 @@
+import { SWITCHED } from '$core/kinds/conditions';
 import { STATES } from '$core/project/types';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
 
@@ -56,7 +57,7 @@ export type Pick = InferType<typeof pick>;
  * Conditions that can be tried by a switch. Widths are real in the frame and need none; pictures that do not
  * come are no condition of a style.
  */
-export const SWITCHES = ['touch', 'less-motion', 'no-script', 'print', 'no-pictures'] as const;
+export const SWITCHES = [...SWITCHED, 'no-pictures'] as const;
 export type Switch = (typeof SWITCHES)[number];
 
 const toFrame = {

@@ -1,3 +1,4 @@
+import { SWITCHED } from '$core/kinds/conditions';
 import { impliedStates } from '$core/cascade/states';
 import { distancesOf, stripsOf, type Strip } from './guides';
 import { measureRows } from './measure';
@@ -109,9 +110,7 @@ function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
 
 function show(message: typeof shown): void {
   shown = message;
-  for (const name of ['touch', 'less-motion', 'no-script', 'print']) {
-    root.toggleAttribute(`data-k-${name}`, (message.switches as string[]).includes(name));
-  }
+  for (const name of SWITCHED) root.toggleAttribute(`data-k-${name}`, message.switches.includes(name));
   root.toggleAttribute('data-k-selecting', message.mode === 'select');
   page.setScripted(!message.switches.includes('no-script'));
   page.setPictured(!message.switches.includes('no-pictures'));

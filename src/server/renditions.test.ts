@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { sizesOf, slotOf, widthsFor } from '../core/compile/renditions';
+import { sizesOf, roomOf, widthsFor } from '../core/compile/renditions';
 import type { Asset, AssetId } from '../core/project/types';
 import { registry } from '../core/registry';
 import { after, id, sampleProject } from '../core/testing/project';
@@ -104,18 +104,18 @@ describe('the place of a picture', () => {
   );
 
   it('is its share of the section, and the whole room where columns stack', () => {
-    expect(sizesOf(slotOf(registry, project, id('text-two')))).toBe(
+    expect(sizesOf(roomOf(registry, project, id('text-two')))).toBe(
       '(width <= 640px) 100vw, min(25vw, 280px)'
     );
-    expect(sizesOf(slotOf(registry, project, id('heading')))).toBe('min(100vw, 1120px)');
+    expect(sizesOf(roomOf(registry, project, id('heading')))).toBe('min(100vw, 1120px)');
     const bled = after(project, { type: 'set-setting', id: 'section', key: 'span', value: 'bleed' });
-    expect(sizesOf(slotOf(registry, bled, id('heading')))).toBe('100vw');
+    expect(sizesOf(roomOf(registry, bled, id('heading')))).toBe('100vw');
   });
 
   it('decides which widths are worth making, and none is wider than the picture', () => {
-    expect(widthsFor(asset(4000), slotOf(registry, project, id('text-two')))).toEqual([
+    expect(widthsFor(asset(4000), roomOf(registry, project, id('text-two')))).toEqual([
       320, 480, 640, 960, 1280
     ]);
-    expect(widthsFor(asset(500), slotOf(registry, project, id('heading')))).toEqual([320, 480, 500]);
+    expect(widthsFor(asset(500), roomOf(registry, project, id('heading')))).toEqual([320, 480, 500]);
   });
 });

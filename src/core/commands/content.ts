@@ -15,7 +15,7 @@ import { hasWords } from '../project/ids';
 import { maybeNode } from '../project/tree';
 import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
-import { CONDITION_WORDS } from '../kinds/words';
+import { conditionWords } from '../kinds/conditions';
 import { define, no, schemaFault, type NodeDraft, type Refusal } from './define';
 
 const id = mixed<NodeId>((value): value is NodeId => typeof value === 'string').required();
@@ -48,7 +48,7 @@ function inWords(registry: Registry, project: Project, id: NodeId, key: string):
 
 /** ` of Name, on narrow`: the piece a setting is of, and the condition it is for. */
 function ofPiece(project: Project, id: NodeId, condition: ConditionName): string {
-  const where = condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`;
+  const where = condition === 'always' ? '' : `, ${conditionWords(condition)}`;
   return ` of ${project.nodes[id]?.name ?? 'piece'}${where}`;
 }
 
@@ -78,7 +78,7 @@ function settingRefusal(
   if (!meta?.responsive) return no('not-responsive', `“${label}” is the same under every condition.`);
   const why = meta.fixed?.[condition];
   return why
-    ? no('fixed-there', `“${label}” cannot be set for ${CONDITION_WORDS[condition]}: ${why}.`)
+    ? no('fixed-there', `“${label}” cannot be set for ${conditionWords(condition)}: ${why}.`)
     : field;
 }
 

@@ -4,7 +4,7 @@ import { nodeOf } from '../project/tree';
 import type { Asset, NodeId, Project } from '../project/types';
 import type { StyleSheet } from '../stylesheet';
 import { analyse, type Analysis } from './analyse';
-import { sizesOf, slotOf, type Rendition } from './renditions';
+import { sizesOf, roomOf, type Rendition } from './renditions';
 import { symbolClass } from '../stylesheet/base';
 import { Symbols } from './symbols';
 
@@ -114,7 +114,7 @@ export class BodyBuilder {
     if (tagName === 'img') this.loadLate(made);
     const renditions = asset ? (this.options.renditionsOf?.(asset) ?? []) : [];
     if (renditions.length === 0 || tagName !== 'img') return made;
-    const sizes = of.kind === 'section' ? '100vw' : sizesOf(slotOf(this.registry, this.project, of.id));
+    const sizes = of.kind === 'section' ? '100vw' : sizesOf(roomOf(this.registry, this.project, of.id));
     return withRenditions(made, renditions, sizes);
   }
 

@@ -30,7 +30,7 @@ export const hasPixels = ({ type, width }: Asset): boolean =>
   width !== null && width !== undefined && /^image\/(?:png|jpeg|webp|avif)$/.test(type);
 
 /** How wide a picture is at most, by its place: of the window, and in px where the section has an inner width. */
-export interface Slot {
+export interface Room {
   /** Share of its section's room, above the widths at which columns stack. */
   readonly share: number;
   /** Window width in px at and under which it has the whole room; 0 for none. */
@@ -43,7 +43,7 @@ export interface Slot {
  * The place of a piece, read from the columns and the section it stands in; paddings are left out, so it is
  * never too small.
  */
-export function slotOf(registry: Registry, project: Project, id: NodeId): Slot {
+export function roomOf(registry: Registry, project: Project, id: NodeId): Room {
   let share = 1;
   let stackedUnder = 0;
   let inner: number | null = null;
@@ -73,7 +73,7 @@ const percent = (share: number) => Math.round(share * 1000) / 10;
  * @returns the `sizes` of a picture (HTML standard, 4.8.4.2.1): the width it is shown at, by the width of the
  * window.
  */
-export function sizesOf({ share, stackedUnder, inner }: Slot): string {
+export function sizesOf({ share, stackedUnder, inner }: Room): string {
   const wide =
     inner === null ? `${percent(share)}vw` : `min(${percent(share)}vw, ${Math.round(inner * share)}px)`;
   return stackedUnder > 0 && share < 1 ? `(width <= ${stackedUnder}px) 100vw, ${wide}` : wide;
@@ -84,7 +84,7 @@ export function sizesOf({ share, stackedUnder, inner }: Slot): string {
  * passes; null for one that fills its place.
  */
 export function shownWidth(
-  { share, stackedUnder, inner }: Slot,
+  { share, stackedUnder, inner }: Room,
   window: number,
   natural: number | null
 ): number {
@@ -97,7 +97,7 @@ export interface PictureUse {
   /** The setting that holds the picture. */
   readonly key: string;
   readonly asset: Asset;
-  readonly slot: Slot;
+  readonly room: Room;
   /** It covers its place whatever its own size is. */
   readonly covers: boolean;
 }
@@ -122,7 +122,7 @@ export function picturesOf(registry: Registry, project: Project, node: Node): re
         key,
         asset,
         covers,
-        slot: covers ? { share: 1, stackedUnder: 0, inner: null } : slotOf(registry, project, node.id)
+        room: covers ? { share: 1, stackedUnder: 0, inner: null } : roomOf(registry, project, node.id)
       }
     ];
   });
@@ -136,7 +136,7 @@ export const bandWindows = ({ medium, narrow }: Project['info']['bands']) => ({
 });
 
 /** @returns widths worth making for a place, smallest first; never wider than the picture is. */
-export function widthsFor(asset: Asset, { share, stackedUnder, inner }: Slot): number[] {
+export function widthsFor(asset: Asset, { share, stackedUnder, inner }: Room): number[] {
   const natural = asset.width!;
   const shown = Math.max(
     inner === null ? STEPS.at(-1)! : inner * share,
@@ -154,11 +154,11 @@ export const renditionFile = (asset: Asset, width: number, format: Rendition['fo
 export function renditionPlan(registry: Registry, project: Project): ReadonlyMap<Asset, readonly number[]> {
   const plan = new Map<Asset, number[]>();
   for (const node of Object.values(project.nodes)) {
-    for (const { asset, slot } of picturesOf(registry, project, node)) {
+    for (const { asset, room } of picturesOf(registry, project, node)) {
       if (!hasPixels(asset)) continue;
       plan.set(
         asset,
-        [...new Set([plan.get(asset) ?? [], widthsFor(asset, slot)].flat())].sort((a, b) => a - b)
+        [...new Set([plan.get(asset) ?? [], widthsFor(asset, room)].flat())].sort((a, b) => a - b)
       );
     }
   }

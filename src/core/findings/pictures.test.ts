@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { shownWidth, slotOf } from '../compile/renditions';
+import { shownWidth, roomOf } from '../compile/renditions';
 import type { Command } from '../commands/commands';
 import { makeWith } from '../kinds/make';
 import type { Asset, Project } from '../project/types';
@@ -33,10 +33,10 @@ const withPicture = (changes: Partial<Asset>) => after(sampleProject(), asset(ch
 
 describe('pictures', () => {
   it('are shown as wide as their place, never wider than they are, and as wide as the window where columns stack', () => {
-    const slot = slotOf(registry, withPicture({}), id('picture'));
-    expect(shownWidth(slot, 1440, null)).toBe(560);
-    expect(shownWidth(slot, 1440, 400)).toBe(400);
-    expect(shownWidth(slot, 600, null)).toBe(600);
+    const room = roomOf(registry, withPicture({}), id('picture'));
+    expect(shownWidth(room, 1440, null)).toBe(560);
+    expect(shownWidth(room, 1440, 400)).toBe(400);
+    expect(shownWidth(room, 600, null)).toBe(600);
     expect(shownWidth({ share: 1, stackedUnder: 0, inner: null }, 1440, null)).toBe(1440);
   });
 

@@ -1,3 +1,4 @@
+import { CONDITION_TABLE } from '../kinds/conditions';
 import type { Condition, Rule } from '../kinds/contract';
 import type { Sizes } from '../compile/rules';
 
@@ -9,12 +10,6 @@ interface Wanted {
   readonly features: Map<string, string>;
   readonly widths: string[];
 }
-
-const FEATURES: Readonly<Partial<Record<string, readonly [feature: string, value: string]>>> = {
-  touch: ['hover', 'none'],
-  'less-motion': ['prefers-reduced-motion', 'reduce'],
-  'no-script': ['scripting', 'none']
-};
 
 /**
  * @returns the at-rules a rule stands in, outermost first, empty for none; null where they can never hold at once.
@@ -51,7 +46,7 @@ function want(wanted: Wanted, condition: Condition, bands: Sizes['bands']): bool
     wanted.screen = true;
     return wantFeature(wanted, 'scripting', 'enabled');
   }
-  const [feature, value] = FEATURES[condition]!;
+  const [feature, value] = CONDITION_TABLE[condition].feature!;
   return wantFeature(wanted, feature, value);
 }
 

@@ -27,7 +27,7 @@
   let room = $state(600);
   let words = $state('');
   /** While something is looked for, whatever is called so and what it stands in, folded away or not. */
-  const rows = $derived(words.trim() ? wb.rowsCalled(words) : wb.visibleRows());
+  const rows = $derived(words.trim() ? wb.outline.called(words) : wb.outline.visible());
   const first = $derived(Math.max(0, Math.floor(scrolled / ROW) - SPARE));
   const shown = $derived(rows.slice(first, Math.ceil((scrolled + room) / ROW) + SPARE));
 
@@ -44,11 +44,11 @@
   });
   const focused = $derived(wb.selected.at(-1) ?? rows[0]?.id);
 
-  function toggle(id: NodeId, closes = !wb.collapsed.has(id)): void {
-    const next = new Set(wb.collapsed);
+  function toggle(id: NodeId, closes = !wb.outline.collapsed.has(id)): void {
+    const next = new Set(wb.outline.collapsed);
     if (closes) next.add(id);
     else next.delete(id);
-    wb.collapsed = next;
+    wb.outline.collapsed = next;
   }
 
   function select(event: MouseEvent, id: NodeId): void {
@@ -87,7 +87,7 @@
     const at = rows.findIndex((row) => row.id === focused);
     const row = rows[at];
     if (!row) return;
-    const isOpen = row.isParent && !wb.collapsed.has(row.id);
+    const isOpen = row.isParent && !wb.outline.collapsed.has(row.id);
     const moves: Record<string, () => void> = {
       ArrowDown: () => focusRow(rows[at + 1]?.id),
       ArrowUp: () => focusRow(rows[at - 1]?.id),
@@ -229,7 +229,7 @@
         role="treeitem"
         aria-level={depth + 1}
         aria-selected={isSelected}
-        aria-expanded={isParent ? !wb.collapsed.has(id) : undefined}
+        aria-expanded={isParent ? !wb.outline.collapsed.has(id) : undefined}
         tabindex={id === focused ? 0 : -1}
         data-row={id}
         style:padding-left="{6 + depth * 12}px"
@@ -241,7 +241,7 @@
         <button
           type="button"
           class="fold plain"
-          class:closed={wb.collapsed.has(id)}
+          class:closed={wb.outline.collapsed.has(id)}
           tabindex="-1"
           aria-hidden="true"
           style:visibility={isParent ? 'visible' : 'hidden'}

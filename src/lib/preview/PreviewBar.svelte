@@ -31,8 +31,10 @@
       >
     {:else if wb.trial}
       <p class="trial">Showing what “{wb.trial.label}” would do</p>
-    {:else if wb.distances}
-      <p class="distances"><b>{wb.distances.name}</b> <span class="mono">{wb.distances.words}</span></p>
+    {:else if wb.preview.distances}
+      <p class="distances">
+        <b>{wb.preview.distances.name}</b> <span class="mono">{wb.preview.distances.words}</span>
+      </p>
     {:else if page.data.lasts === false}
       <p class="trial">{NOT_LASTING}</p>
     {:else}
@@ -41,15 +43,19 @@
   </div>
   <div class="shown">
     <div role="group" aria-label="Widths shown">
-      <button type="button" aria-pressed={wb.widths === 'one'} onclick={() => (wb.widths = 'one')}
-        >1 width</button
+      <button
+        type="button"
+        aria-pressed={wb.preview.widths === 'one'}
+        onclick={() => (wb.preview.widths = 'one')}>1 width</button
       >
-      <button type="button" aria-pressed={wb.widths === 'three'} onclick={() => (wb.widths = 'three')}
-        >3 widths</button
+      <button
+        type="button"
+        aria-pressed={wb.preview.widths === 'three'}
+        onclick={() => (wb.preview.widths = 'three')}>3 widths</button
       >
     </div>
-    <button type="button" onclick={() => (wb.isFull = true)}>Full window</button>
-    <span class="scale mono">{Math.round(wb.scale * 100)} %</span>
+    <button type="button" onclick={() => (wb.preview.isFull = true)}>Full window</button>
+    <span class="scale mono">{Math.round(wb.preview.scale * 100)} %</span>
   </div>
 </div>
 

@@ -6,7 +6,8 @@
   import { FitGauge } from '$lib/state/gauge.svelte';
   import { takeDragged } from '$lib/state/dragging';
   import { takeWritten, writeInPlace } from '$lib/state/writing';
-  import { WIDTH_LEAST, WIDTH_MOST, type Workbench } from '$lib/state/workbench.svelte';
+  import { WIDTH_LEAST, WIDTH_MOST } from '$lib/state/preview.svelte';
+  import type { Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame, ToFrame } from '$preview/messages';
   import { compact } from '$core/data/compact';
 
@@ -23,7 +24,7 @@
     readonly title: string;
     readonly label: string;
     readonly width: number;
-    readonly isHeld?: boolean;
+    readonly isKept?: boolean;
     /** Its place among the three whose width can be typed. */
     readonly typed?: number;
   }
@@ -31,18 +32,18 @@
   /** One page, the three bands, or the setting that was kept beside the present one. */
   const frames = $derived.by((): readonly Shown[] => {
     const title = `Preview of ${wb.page.name}`;
-    if (wb.held)
+    if (wb.kept)
       return [
         {
           key: 'held',
           title: `Kept setting of ${wb.page.name}`,
-          label: `A · ${wb.held.label}`,
-          width: wb.width,
-          isHeld: true
+          label: `A · ${wb.kept.label}`,
+          width: wb.preview.width,
+          isKept: true
         },
-        { key: 'one', title, label: 'B · now', width: wb.width }
+        { key: 'one', title, label: 'B · now', width: wb.preview.width }
       ];
-    if (wb.widths === 'one') return [{ key: 'one', title, label: '', width: wb.width }];
+    if (wb.preview.widths === 'one') return [{ key: 'one', title, label: '', width: wb.preview.width }];
     const [wide, medium, narrow] = three;
     return [
       { key: 'one', title, label: 'wide', width: wide, typed: 0 },
@@ -54,7 +55,7 @@
   const PHONE = 390;
   const three = $derived.by(() => {
     const { medium, narrow } = wb.project.info.bands;
-    return wb.three ?? ([Math.max(1120, medium + 1), medium, Math.min(PHONE, narrow)] as const);
+    return wb.preview.three ?? ([Math.max(1120, medium + 1), medium, Math.min(PHONE, narrow)] as const);
   });
 
   function setThree(at: number, text: string): void {
@@ -63,36 +64,36 @@
     const next = three.map((width, i) =>
       i === at ? Math.min(WIDTH_MOST, Math.max(WIDTH_LEAST, px)) : width
     );
-    wb.three = next as unknown as typeof three;
+    wb.preview.three = next as unknown as typeof three;
   }
   const GAP = 16;
   const total = $derived(frames.reduce((sum, frame) => sum + frame.width, 0));
   const scale = $derived(
-    Math.min(1, (room.width - (wb.isFull ? 0 : 32) - GAP * (frames.length - 1)) / total)
+    Math.min(1, (room.width - (wb.preview.isFull ? 0 : 32) - GAP * (frames.length - 1)) / total)
   );
   $effect(() => {
-    wb.scale = scale;
+    wb.preview.scale = scale;
   });
   const labelRoom = $derived(frames.length > 1 ? 24 : 0);
-  const height = $derived(Math.max(80, (room.height - (wb.isFull ? 0 : 14) - labelRoom) / scale));
+  const height = $derived(Math.max(80, (room.height - (wb.preview.isFull ? 0 : 14) - labelRoom) / scale));
   /** The picked piece among those it is stacked with. */
   const stack = $derived.by((): readonly NodeId[] => {
-    const stacking = wb.selected.length > 0 ? maybeStacking(wb.registry, wb.project, wb.drawn.id) : null;
-    return stacking ? [...stacking.below, wb.drawn.id, ...stacking.above] : [];
+    const stacking = wb.selected.length > 0 ? maybeStacking(wb.registry, wb.project, wb.tuned.id) : null;
+    return stacking ? [...stacking.below, wb.tuned.id, ...stacking.above] : [];
   });
   const show = $derived<Extract<ToFrame, { type: 'show' }>>({
     type: 'show',
-    mode: wb.isFull ? 'try' : wb.mode,
-    switches: [...wb.switches],
-    picked: wb.selected.length > 0 && !wb.isFull ? { ...wb.picked } : null,
-    forced: wb.forced,
-    rate: wb.rate,
-    guides: wb.showsGuides,
+    mode: wb.preview.isFull ? 'try' : wb.preview.mode,
+    switches: [...wb.preview.switches],
+    picked: wb.selected.length > 0 && !wb.preview.isFull ? { ...wb.picked } : null,
+    forced: wb.preview.forced,
+    rate: wb.preview.rate,
+    guides: wb.preview.showsGuides,
     stack: [...stack],
     name: wb.selected.length > 0 ? nameOfPicked() : ''
   });
   function nameOfPicked(): string {
-    const { name } = wb.drawn;
+    const { name } = wb.tuned;
     return wb.currentPart === 'root' ? name : `${name}, ${wb.kind.anatomy[wb.currentPart]!.label}`;
   }
 
@@ -103,10 +104,10 @@
     return top === right ? `${top}` : `${top} ${right}`;
   }
   $effect(() => {
-    wb.distances = distancesOf();
+    wb.preview.distances = distancesOf();
   });
-  function distancesOf(): typeof wb.distances {
-    if (!hovered?.pick || !wb.showsGuides || wb.mode !== 'select') return null;
+  function distancesOf(): typeof wb.preview.distances {
+    if (!hovered?.pick || !wb.preview.showsGuides || wb.preview.mode !== 'select') return null;
     const { pick, width, height, padding, margin, gap, collapsed } = hovered;
     const node = wb.project.nodes[pick.node as NodeId];
     if (!node) return null;
@@ -124,8 +125,8 @@
   const toAll = (message: ToFrame, but?: string) =>
     senders.forEach((send, key) => key !== but && send(message));
   $effect(() => {
-    wb.sendToPreview = (message) => toAll(message);
-    wb.sendToPage = (message) => {
+    wb.preview.sendToPreview = (message) => toAll(message);
+    wb.preview.sendToPage = (message) => {
       pane.querySelector<HTMLIFrameElement>('.paper iframe')?.focus();
       senders.get('one')?.(message);
     };
@@ -140,11 +141,11 @@
   /** Rows of labels are measured when the hand rests. */
   function measure(): void {
     clearTimeout(measuring);
-    if (!wb.isDrawn) return;
+    if (!wb.preview.isShown) return;
     measuring = setTimeout(() => senders.get('one')?.({ type: 'measure', rows: gauge.rows() }), 200);
   }
   $effect(() => {
-    void [wb.width, wb.widths, wb.drawn.id];
+    void [wb.preview.width, wb.preview.widths, wb.tuned.id];
     measure();
     return () => clearTimeout(measuring);
   });
@@ -161,7 +162,7 @@
     const id = wb.selected.at(-1);
     if (fresh.delete(key) && id) senders.get(key)?.({ type: 'reveal', node: id });
     if (key !== 'one') return;
-    wb.isDrawn = true;
+    wb.preview.isShown = true;
     measure();
     wb.findingsWatch.begin(wb.project, wb.fits);
   }
@@ -180,7 +181,7 @@
   function receive(message: FromFrame, key: string): void {
     if (message.type === 'key') return onkey(message);
     if (message.type === 'scrolled') {
-      if (key === 'one') wb.inSight = sectionOf(message.at?.node);
+      if (key === 'one') wb.preview.inSight = sectionOf(message.at?.node);
       if (message.byHand) toAll({ type: 'scroll', share: message.share, at: message.at }, key);
       return;
     }
@@ -189,10 +190,10 @@
     if (message.type === 'measured') return gauge.take(message);
     if (message.type === 'patched') return drawn(key);
     if (message.type === 'dragged')
-      return takeDragged(wb, message, frames.find((frame) => frame.key === key)?.width ?? wb.width);
+      return takeDragged(wb, message, frames.find((frame) => frame.key === key)?.width ?? wb.preview.width);
     if (message.type === 'overlaps')
       return key === 'one'
-        ? void (wb.overlaps = { node: message.node as NodeId, others: message.others as NodeId[] })
+        ? void (wb.preview.overlaps = { node: message.node as NodeId, others: message.others as NodeId[] })
         : undefined;
     if (message.type === 'written') return takeWritten(wb, message.node as NodeId, message.html);
     if (message.type === 'fault')
@@ -212,7 +213,7 @@
 <div
   class="pane"
   bind:this={pane}
-  class:full={wb.isFull}
+  class:full={wb.preview.isFull}
   bind:clientWidth={null, (value) => (room = { ...room, width: value ?? 0 })}
   bind:clientHeight={null, (value) => (room = { ...room, height: value ?? 0 })}
 >
@@ -240,14 +241,14 @@
         <div class="paper" style:width="{frame.width * scale}px" style:height="{height * scale}px">
           <div class="scaled" style:scale>
             <PreviewFrame
-              project={frame.isHeld ? wb.held!.project : (wb.trial?.project ?? wb.project)}
+              project={frame.isKept ? wb.kept!.project : (wb.trial?.project ?? wb.project)}
               pageId={wb.pageId}
               blobs={wb.blobs}
               title={frame.title}
               width={frame.width}
               {height}
               {show}
-              watch={frame.isHeld ? undefined : (watcher) => wb.watch(watcher)}
+              watch={frame.isKept ? undefined : (watcher) => wb.watch(watcher)}
               onmessage={(message) => receive(message, frame.key)}
               onready={(send) => ready(frame.key, send)}
             />
@@ -272,8 +273,8 @@
       />
     </div>
   {/if}
-  {#if wb.isFull}
-    <button type="button" class="out" onclick={() => (wb.isFull = false)}
+  {#if wb.preview.isFull}
+    <button type="button" class="out" onclick={() => (wb.preview.isFull = false)}
       >Back to the workbench <kbd>Esc</kbd></button
     >
   {/if}

@@ -3,7 +3,8 @@
   import { fitFrom } from '$core/layout/fit';
   import { fieldsOf } from '$lib/state/fields';
   import { isContained } from '$lib/state/gauge.svelte';
-  import { WIDTH_LEAST, WIDTH_MOST, type Workbench } from '$lib/state/workbench.svelte';
+  import { WIDTH_LEAST, WIDTH_MOST } from '$lib/state/preview.svelte';
+  import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
 
@@ -44,7 +45,7 @@
 
   /** The bands, and every setting of the picked piece whose field carries a flag. */
   const flags = $derived.by((): Flag[] => {
-    const node = wb.drawn;
+    const node = wb.tuned;
     const settings = settingsWithDefaults(wb.kind, node);
     const own = fieldsOf(wb.kind)
       .filter((field) => field.flag && typeof settings[field.key] === 'number' && settings[field.key] !== 0)
@@ -66,7 +67,7 @@
 
   /** The width from which the row of the picked piece fits: found, or as far as one measurement tells. */
   const fit = $derived.by(() => {
-    const measured = wb.fits.get(wb.drawn.id);
+    const measured = wb.fits.get(wb.tuned.id);
     const { fit: row } = wb.kind;
     if (!measured || !row) return null;
     if (measured.from === null) return { px: null, text: `${row.what} never fit` };
@@ -91,8 +92,8 @@
   ]);
   /** Where a width of the picked piece's own place stands on the ruler of the window. */
   const offset = $derived.by(() => {
-    const measured = wb.fits.get(wb.drawn.id);
-    return measured && isContained(wb.project, wb.drawn.id) ? measured.viewport - measured.available : 0;
+    const measured = wb.fits.get(wb.tuned.id);
+    return measured && isContained(wb.project, wb.tuned.id) ? measured.viewport - measured.available : 0;
   });
 
   function drag(event: PointerEvent, least: number, most: number, set: (px: number) => void): void {
@@ -131,7 +132,7 @@
         stroke="var(--control-line)"
       />{/each}
     {#each labels as px (px)}<text x={x(px)} y="10">{px}</text>{/each}
-    <path class="set" d="M{x(WIDTH_LEAST)} 38.5H{x(wb.width)}" />
+    <path class="set" d="M{x(WIDTH_LEAST)} 38.5H{x(wb.preview.width)}" />
   </svg>
   {#each flags as flag (flag.key)}
     <div
@@ -176,18 +177,18 @@
     role="slider"
     tabindex="0"
     aria-label="Width of the preview"
-    aria-valuenow={wb.width}
+    aria-valuenow={wb.preview.width}
     aria-valuemin={WIDTH_LEAST}
     aria-valuemax={WIDTH_MOST}
-    aria-valuetext="{wb.width} px"
-    style:left="{x(wb.width)}px"
-    onpointerdown={(event) => drag(event, WIDTH_LEAST, WIDTH_MOST, (px) => (wb.width = px))}
+    aria-valuetext="{wb.preview.width} px"
+    style:left="{x(wb.preview.width)}px"
+    onpointerdown={(event) => drag(event, WIDTH_LEAST, WIDTH_MOST, (px) => (wb.preview.width = px))}
     onkeydown={(event) => {
-      const to = stepped(event, wb.width, WIDTH_LEAST, WIDTH_MOST);
-      if (to !== null) wb.width = to;
+      const to = stepped(event, wb.preview.width, WIDTH_LEAST, WIDTH_MOST);
+      if (to !== null) wb.preview.width = to;
     }}
   >
-    {wb.width}
+    {wb.preview.width}
   </div>
 </div>
 

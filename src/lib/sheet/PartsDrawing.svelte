@@ -13,7 +13,7 @@
   /** Every picked piece of this kind gets it, so that siblings are done at once. */
   function paste(): void {
     const ids = [
-      ...new Set([wb.drawn.id, ...wb.selected.filter((id) => wb.project.nodes[id]?.kind === wb.drawn.kind)])
+      ...new Set([wb.tuned.id, ...wb.selected.filter((id) => wb.project.nodes[id]?.kind === wb.tuned.kind)])
     ];
     wb.dispatch({
       type: 'copy-look',
@@ -46,7 +46,7 @@
       type="button"
       class="link"
       title="The whole look of the {wb.kind.anatomy[wb.currentPart]!.label}, every state"
-      onclick={() => (wb.look = { id: wb.drawn.id, part: wb.currentPart })}>Copy look</button
+      onclick={() => (wb.look = { id: wb.tuned.id, part: wb.currentPart })}>Copy look</button
     >
     {#if wb.look && !wb.look.state}<button type="button" class="link" onclick={paste}>Paste</button>{/if}
   </div>

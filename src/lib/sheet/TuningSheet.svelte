@@ -3,7 +3,7 @@
   import { onMount } from 'svelte';
   import PartsDrawing from './PartsDrawing.svelte';
   import StatesView from '$lib/sheet/states/StatesView.svelte';
-  import { CONDITION_WORDS } from '$core/kinds/words';
+  import { conditionWords, SWITCHED } from '$core/kinds/conditions';
   import type { ConditionName } from '$core/project/types';
   import { isAsShelved } from '$core/project/shelf';
   import { VIEWS, type Workbench } from '$lib/state/workbench.svelte';
@@ -12,7 +12,7 @@
 
   const items = $derived(Object.entries(wb.kind.slots).find(([, slot]) => slot.items));
   const count = $derived(
-    items ? `${wb.drawn.slots[items[0]]?.length ?? 0} ${items[1].label.toLowerCase()}` : ''
+    items ? `${wb.tuned.slots[items[0]]?.length ?? 0} ${items[1].label.toLowerCase()}` : ''
   );
   const bands = ['always', 'medium', 'narrow'] as const;
   /** All views but the first come when the page is on show, so that it is on show sooner. */
@@ -130,9 +130,7 @@
           onchange={(event) => (wb.at = (event.currentTarget.value || 'always') as ConditionName)}
         >
           <option value="">other…</option>
-          {#each ['touch', 'less-motion', 'no-script', 'print'] as const as name (name)}<option value={name}
-              >{CONDITION_WORDS[name]}</option
-            >{/each}
+          {#each SWITCHED as name (name)}<option value={name}>{conditionWords(name)}</option>{/each}
         </select>
       </div>
     {/if}

@@ -1,4 +1,5 @@
-import { CONDITION_WORDS } from '$core/kinds/words';
+import { PANELS, type PanelName } from '$lib/workbench/panels';
+import { conditionWords, SWITCHED } from '$core/kinds/conditions';
 import { alikeOf } from '$core/project/alike';
 import { newId, slug } from '$core/project/ids';
 import { childIds, fragmentOf, maybePlaceOf, nodeOf } from '$core/project/tree';
@@ -179,18 +180,21 @@ function duplicateSelected(wb: Workbench): void {
 const bandStep = (wb: Workbench, by: -1 | 1) => {
   const { narrow, medium } = wb.project.info.bands;
   const stops = [360, narrow, medium, 1120, 1440, 1920];
-  const next = by > 0 ? stops.find((stop) => stop > wb.width) : stops.findLast((stop) => stop < wb.width);
-  if (next) wb.width = next;
+  const next =
+    by > 0
+      ? stops.find((stop) => stop > wb.preview.width)
+      : stops.findLast((stop) => stop < wb.preview.width);
+  if (next) wb.preview.width = next;
 };
 
 /** Sets the picked piece's movement going, as a hand would. */
 export function playMovement(wb: Workbench): void {
   const { play } = wb.kind;
   if (!play) return;
-  wb.mode = 'try';
-  wb.sendToPreview({ type: 'scrub', time: null });
-  const node = wb.drawn.id;
-  setTimeout(() => wb.sendToPreview({ type: 'play', node, part: play.part }), 60);
+  wb.preview.mode = 'try';
+  wb.preview.sendToPreview({ type: 'scrub', time: null });
+  const node = wb.tuned.id;
+  setTimeout(() => wb.preview.sendToPreview({ type: 'play', node, part: play.part }), 60);
 }
 
 export const actions: readonly Action[] = [
@@ -305,7 +309,7 @@ export const actions: readonly Action[] = [
     group: 'View',
     keys: ['g'],
     refusal: always,
-    run: (wb) => (wb.showsGuides = !wb.showsGuides)
+    run: (wb) => (wb.preview.showsGuides = !wb.preview.showsGuides)
   },
   moveAction('move-up', 'Move up', 'Alt+ArrowUp', (wb) => step(wb, -1)),
   moveAction('move-down', 'Move down', 'Alt+ArrowDown', (wb) => step(wb, 1)),
@@ -362,22 +366,6 @@ export const actions: readonly Action[] = [
     refusal: (wb) => (wb.history.future.length ? null : 'There is nothing to redo.'),
     run: (wb) => wb.redo()
   },
-  {
-    id: 'export',
-    label: 'Export…',
-    group: 'Project',
-    keys: ['$mod+e'],
-    refusal: always,
-    run: (wb) => (wb.open = 'export')
-  },
-  {
-    id: 'findings',
-    label: 'Findings',
-    group: 'Project',
-    keys: ['f'],
-    refusal: always,
-    run: (wb) => (wb.open = wb.open === 'findings' ? null : 'findings')
-  },
   ...VIEWS.map((view, i): Action => ({
     id: `view-${view}`,
     label: `${view} of the tuning sheet`,
@@ -392,7 +380,7 @@ export const actions: readonly Action[] = [
     group: 'View',
     keys: ['t'],
     refusal: always,
-    run: (wb) => (wb.mode = wb.mode === 'select' ? 'try' : 'select')
+    run: (wb) => (wb.preview.mode = wb.preview.mode === 'select' ? 'try' : 'select')
   },
   {
     id: 'narrower',
@@ -416,7 +404,7 @@ export const actions: readonly Action[] = [
     group: 'View',
     keys: ['w'],
     refusal: always,
-    run: (wb) => (wb.widths = wb.widths === 'one' ? 'three' : 'one')
+    run: (wb) => (wb.preview.widths = wb.preview.widths === 'one' ? 'three' : 'one')
   },
   {
     id: 'full',
@@ -424,7 +412,7 @@ export const actions: readonly Action[] = [
     group: 'View',
     keys: ['v'],
     refusal: always,
-    run: (wb) => (wb.isFull = !wb.isFull)
+    run: (wb) => (wb.preview.isFull = !wb.preview.isFull)
   },
   {
     id: 'slow',
@@ -432,7 +420,7 @@ export const actions: readonly Action[] = [
     group: 'View',
     keys: ['s'],
     refusal: always,
-    run: (wb) => (wb.rate = wb.rate === 1 ? 0.25 : 1)
+    run: (wb) => (wb.preview.rate = wb.preview.rate === 1 ? 0.25 : 1)
   },
   {
     id: 'play',
@@ -442,54 +430,25 @@ export const actions: readonly Action[] = [
     refusal: (wb) => (wb.kind.play ? null : 'The picked piece has no movement to play.'),
     run: playMovement
   },
-  ...(['touch', 'less-motion', 'no-script', 'print'] as const).map((name): Action => ({
+  ...SWITCHED.map((name): Action => ({
     id: `try-${name}`,
-    label: `Try ${CONDITION_WORDS[name]}`,
+    label: `Try ${conditionWords(name)}`,
     group: 'View',
     keys: [],
     refusal: always,
-    run: (wb) => wb.toggleSwitch(name)
+    run: (wb) => wb.preview.toggleSwitch(name)
   })),
-  {
-    id: 'history',
-    label: 'History and versions',
-    group: 'Project',
-    keys: ['h'],
+  ...Object.entries(PANELS).map(([name, { label, group, keys, stands }]): Action => ({
+    id: name,
+    label,
+    group,
+    keys,
     refusal: always,
-    run: (wb) => (wb.open = wb.open === 'history' ? null : 'history')
-  },
-  {
-    id: 'shelf',
-    label: 'Shelf',
-    group: 'Project',
-    keys: ['Shift+S'],
-    refusal: always,
-    run: (wb) => (wb.open = wb.open === 'shelf' ? null : 'shelf')
-  },
-  {
-    id: 'tokens',
-    label: 'Tokens',
-    group: 'Project',
-    keys: ['Shift+T'],
-    refusal: always,
-    run: (wb) => (wb.open = wb.open === 'tokens' ? null : 'tokens')
-  },
-  {
-    id: 'search',
-    label: 'Find anything',
-    group: 'View',
-    keys: ['$mod+k'],
-    refusal: always,
-    run: (wb) => (wb.open = 'search')
-  },
-  {
-    id: 'keys',
-    label: 'All keys',
-    group: 'View',
-    keys: ['Shift+?'],
-    refusal: always,
-    run: (wb) => (wb.open = 'keys')
-  }
+    run(wb) {
+      const isClosing = stands === 'beside' && wb.open === name;
+      wb.open = isClosing ? null : (name as PanelName);
+    }
+  }))
 ];
 
 /** Keys as people read them. */

@@ -6,7 +6,8 @@ import { pathTo, subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
 import type { FromFrame, ToFrame } from '$preview/messages';
-import { WIDTH_LEAST, WIDTH_MOST, type Workbench } from './workbench.svelte';
+import { WIDTH_LEAST, WIDTH_MOST } from './preview.svelte';
+import type { Workbench } from './workbench.svelte';
 import { defined } from '$core/data/compact';
 
 /** Browsers lay out in 64ths of a px. */
@@ -42,7 +43,8 @@ export class FitGauge {
 
   /** @returns rows on the page that may have changed since they were last asked for. */
   rows(): { node: NodeId; row: string }[] {
-    const { project, page, width } = this.bench();
+    const { project, page, preview } = this.bench();
+    const { width } = preview;
     const touched =
       this.#asked?.page === page.id && this.#asked.width === width
         ? touchedBetween(this.#asked.project, project)
@@ -77,9 +79,9 @@ export class FitGauge {
   }
 
   #begin(wb: Workbench): void {
-    const node = wb.drawn.id;
+    const node = wb.tuned.id;
     const fit = wb.fits.get(node);
-    if (!fit || !registry.kindOf(wb.drawn.kind).fit) return;
+    if (!fit || !registry.kindOf(wb.tuned.kind).fit) return;
     if (
       this.#search?.node === node &&
       this.#search.project === wb.project &&
@@ -121,7 +123,7 @@ export class FitGauge {
     const wb = this.bench();
     const search = this.#search;
     const row = rows[0];
-    if (!search || !this.request || search.project !== wb.project || wb.drawn.id !== search.node) return;
+    if (!search || !this.request || search.project !== wb.project || wb.tuned.id !== search.node) return;
     if (viewport !== this.request.width || !row || row.node !== search.node || row.available === 0) {
       // The window has not yet the width it was given, or not yet the piece.
       this.#waits += 1;

@@ -34,5 +34,5 @@ export function shownFinding(wb: Workbench, finding: Finding): void {
   wb.trial = null;
   wb.select([finding.node], finding.part ?? undefined);
   if (finding.view) wb.view = finding.view;
-  if (finding.width) wb.width = Math.max(280, finding.width - 1);
+  if (finding.width) wb.preview.width = Math.max(280, finding.width - 1);
 }

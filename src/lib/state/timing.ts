@@ -1,6 +1,6 @@
 import { resolve } from '$core/cascade/resolve';
 import { CIRCUMSTANCES, heapOf, settingsUnder } from '$core/kinds/circumstances';
-import { CONDITION_WORDS } from '$core/kinds/words';
+import { conditionWords } from '$core/kinds/conditions';
 import { settingsAt } from '$core/compile/context';
 import { settingsWithDefaults } from '$core/kinds/settings';
 import { drawnParts } from '$core/compile/parts';
@@ -47,10 +47,10 @@ const FOLLOWERS = 3;
 
 /** Conditions that are tried at the moment, beside the band that is edited. */
 const triedOf = (wb: Workbench): readonly Circumstance[] =>
-  CIRCUMSTANCES.filter((name) => (wb.switches as readonly string[]).includes(name));
+  CIRCUMSTANCES.filter((name) => (wb.preview.switches as readonly string[]).includes(name));
 
 function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
-  const node = wb.drawn;
+  const node = wb.tuned;
   const condition = wb.at;
   const settings =
     condition === 'always' ? settingsWithDefaults(wb.kind, node) : settingsAt(wb.kind, node, condition);
@@ -69,7 +69,7 @@ function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
     event: `on ${field.event ?? 'pick'}`,
     tone: field.tone ?? 'in',
     bars,
-    stilled: isStilled ? `does not move with ${tried.map((name) => CONDITION_WORDS[name]).join(', ')}` : null,
+    stilled: isStilled ? `does not move with ${tried.map((name) => conditionWords(name)).join(', ')}` : null,
     timing: value,
     track: { field, value, isOwn },
     set: (timing, merge) =>
@@ -98,7 +98,7 @@ function stateRows(wb: Workbench, part: string): TimingRow[] {
   for (const state of STATES) {
     if (state !== 'rest' && !states[state]) continue;
     const { written, origin } = resolve(registry, wb.project, {
-      node: wb.drawn.id,
+      node: wb.tuned.id,
       part,
       state,
       conditions
@@ -148,14 +148,14 @@ function setGroup(
   wb.dispatch(
     {
       type: 'set-style',
-      id: wb.drawn.id,
+      id: wb.tuned.id,
       part,
       state,
       condition: wb.at,
       property: 'transition',
       value: transitionText(changed)
     },
-    merge && `${merge} ${wb.drawn.id} ${part} ${state} transition`
+    merge && `${merge} ${wb.tuned.id} ${part} ${state} transition`
   );
 }
 
@@ -167,7 +167,7 @@ export function timingRows(wb: Workbench): {
   readonly moves: readonly TimingRow[];
   readonly states: readonly TimingRow[];
 } {
-  const drawn = drawnParts(analyse(registry, wb.project, wb.drawn));
+  const drawn = drawnParts(analyse(registry, wb.project, wb.tuned));
   const moves = fieldsOf(wb.kind, 'timing')
     .filter((field) => field.part === undefined || drawn.has(field.part))
     .map((field) => trackRow(wb, field));

@@ -1,7 +1,6 @@
 import { apply, refusalOf } from '$core/commands/apply';
-import type { Finding } from '$core/kinds/finding';
+import type { Finding, Fit } from '$core/kinds/finding';
 import type { LookAt } from '$core/commands/looks';
-import type { Fit } from '$core/kinds/finding';
 import type { Command } from '$core/commands/commands';
 import type { Refusal } from '$core/commands/define';
 import {
@@ -19,32 +18,25 @@ import { restoreCommands } from '$core/commands/restore';
 import { splitAside } from '$core/kinds/finding';
 import { placeFor, type FoundPlace } from '$core/kinds/place';
 import { maybeLinked } from '$core/project/shelf';
-import { sameShape } from '$core/project/lineage';
-import { childIds, fragmentOf, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
-import type { AssetId, ConditionName, Node, NodeId, PageId, Project, StateName } from '$core/project/types';
+import { fragmentOf, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
+import type { AssetId, ConditionName, Node, NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
-import type { Switch, ToFrame } from '$preview/messages';
 import { readBlobs, readHistory, type Stored } from '$lib/store/projects';
+import type { PanelName } from '$lib/workbench/panels';
 import { FindingsWatch } from './findings.svelte';
+import { OutlineState } from './outline.svelte';
+import { PreviewState } from './preview.svelte';
 import { sideWidth } from './remembered';
 import { Saver } from './saver.svelte';
 
 export const VIEWS = ['Fill', 'Behaviour', 'States', 'Timing', 'Fallbacks'] as const;
 export type View = (typeof VIEWS)[number];
 const REST_MS = 140;
-export const WIDTH_LEAST = 280;
-export const WIDTH_MOST = 1920;
 
 export interface Picked {
   readonly node: NodeId;
   readonly part: string;
   readonly item: NodeId | null;
-}
-
-export interface OutlineRow {
-  readonly id: NodeId;
-  readonly depth: number;
-  readonly isParent: boolean;
 }
 
 export interface Message {
@@ -68,30 +60,12 @@ export class Workbench {
   view = $state<View>('States');
   /** Condition that edits of the state sheet and of timing go to. */
   at = $state<ConditionName>('always');
-  width = $state(1120);
-  mode = $state<'select' | 'try'>('select');
-  switches = $state.raw<readonly Switch[]>([]);
-  open = $state<'insert' | 'search' | 'export' | 'findings' | 'history' | 'tokens' | 'shelf' | 'keys' | null>(
-    null
-  );
-  /** A state shown on the picked part though nobody touches it; never part of the project. */
-  forced = $state<Exclude<StateName, 'rest'> | null>(null);
-  /** Pace of the preview's movements. */
-  rate = $state<1 | 0.25>(1);
-  /** One width, or the three bands side by side. */
-  widths = $state<'one' | 'three'>('one');
-  /** Margins, paddings and gaps of what is under the pointer. */
-  showsGuides = $state(true);
-  /** The page is on show; frames that draw pieces of it wait for that. */
-  isDrawn = $state(false);
-  /** The page alone in the window. */
-  isFull = $state(false);
+  /** What is open beside or over the page. */
+  open = $state<PanelName | 'insert' | null>(null);
   /** A project shown in place of the real one: what a fix would do, before it is applied. */
   trial = $state.raw<{ readonly project: Project; readonly label: string } | null>(null);
   /** A state of the project kept to play beside the present one. */
-  held = $state.raw<{ readonly project: Project; readonly label: string } | null>(null);
-  /** Which of its stacked siblings a piece shares some room with, as the page stands; measured in the preview. */
-  overlaps = $state.raw<{ readonly node: NodeId; readonly others: readonly NodeId[] } | null>(null);
+  kept = $state.raw<{ readonly project: Project; readonly label: string } | null>(null);
   /** A copied look, of a part or of one state of it. */
   look = $state.raw<LookAt | null>(null);
   /** Room that rows of labels need, by piece; measured in the preview. */
@@ -109,13 +83,10 @@ export class Workbench {
   sheetHeight = $state(318);
   /** Width of the panel beside the page, px. */
   sideWidth = $state(sideWidth());
-  /** How large the page is shown: 1 is its real size. */
-  scale = $state(1);
-  /** Distances of what is under the pointer, in words. */
-  distances = $state.raw<{ readonly name: string; readonly words: string } | null>(null);
-  /** Widths shown side by side, px: wide, medium, narrow. */
-  three = $state.raw<readonly [number, number, number] | null>(null);
-  collapsed = $state.raw<ReadonlySet<NodeId>>(new Set());
+  /** How the page is looked at. */
+  readonly preview = new PreviewState();
+  /** What the outline shows. */
+  readonly outline = new OutlineState(this);
   readonly findingsWatch = new FindingsWatch();
   /** Up to date a moment after the hand rests; an edit never waits for it. */
   split = $derived.by(() => splitAside(this.findingsWatch.all, this.project.info.aside));
@@ -129,19 +100,19 @@ export class Workbench {
     const id = this.selected.at(-1);
     return id && this.project.nodes[id] ? this.project.nodes[id]! : nodeOf(this.project, this.page.root);
   });
-  /** The node that draws the current one: its owner for an item, else itself. */
-  drawn = $derived.by((): Node => {
+  /** The node the sheet tunes, which draws the current one: its owner for an item, else itself. */
+  tuned = $derived.by((): Node => {
     if (registry.kindOf(this.current.kind).markup) return this.current;
     return nodeOf(this.project, maybePlaceOf(this.project, this.current.id)!.parent);
   });
-  kind = $derived.by(() => registry.kindOf(this.drawn.kind));
+  kind = $derived.by(() => registry.kindOf(this.tuned.kind));
   currentPart = $derived.by(() => (Object.hasOwn(this.kind.anatomy, this.part) ? this.part : 'root'));
   /** The shelf's piece that the current one or something around it follows. */
   linked = $derived.by(() => maybeLinked(this.project, pathTo(this.project, this.current.id)));
   picked = $derived.by((): Picked => ({
-    node: this.drawn.id,
+    node: this.tuned.id,
     part: this.currentPart,
-    item: this.drawn === this.current ? null : this.current.id
+    item: this.tuned === this.current ? null : this.current.id
   }));
 
   constructor({ project, history, blobs, seq }: Stored) {
@@ -167,11 +138,6 @@ export class Workbench {
     this.#watchers.add(watcher);
     return () => this.#watchers.delete(watcher);
   }
-
-  /** Sends to every frame that shows the page; set by the preview. */
-  sendToPreview: (message: ToFrame) => void = () => {};
-  /** Sends to the one frame that a hand works in, and gives it the keys. */
-  sendToPage: (message: ToFrame) => void = () => {};
 
   takeFits(fits: ReadonlyMap<NodeId, Fit>): void {
     const before = this.fits;
@@ -309,8 +275,8 @@ export class Workbench {
     const isGone = (id: NodeId | null | undefined) => id != null && !this.project.nodes[id];
     if (isGone(this.editing)) this.editing = null;
     if (isGone(this.renaming)) this.renaming = null;
-    if (isGone(this.inSight)) this.inSight = null;
-    if (isGone(this.overlaps?.node)) this.overlaps = null;
+    if (isGone(this.preview.inSight)) this.preview.inSight = null;
+    if (isGone(this.preview.overlaps?.node)) this.preview.overlaps = null;
     if (isGone(this.look?.id)) this.look = null;
     // What a fix would do to a project that is no longer this one is not worth looking at.
     if (this.trial) this.trial = null;
@@ -321,28 +287,23 @@ export class Workbench {
     if (last) {
       const page = maybePageOf(this.project, last);
       if (page) this.pageId = page.id;
-      const above = pathTo(this.project, last).slice(0, -1);
-      if (above.some((id) => this.collapsed.has(id)))
-        this.collapsed = new Set([...this.collapsed].filter((id) => !above.includes(id)));
+      this.outline.unfold(pathTo(this.project, last).slice(0, -1));
     }
-    const before = this.drawn.kind;
+    const before = this.tuned.kind;
     if (last !== this.selected.at(-1)) {
-      this.forced = null;
+      this.preview.forced = null;
       // What was told of the last step is read by now; what offers something to do stays.
       if (this.message?.kind === 'info' && !this.message.act) this.message = null;
     }
     this.selected = ids;
     if (part) this.part = part;
-    else if (this.drawn.kind !== before || this.drawn !== this.current)
+    else if (this.tuned.kind !== before || this.tuned !== this.current)
       this.part =
-        this.drawn === this.current
+        this.tuned === this.current
           ? 'root'
           : (this.kind.slots[maybePlaceOf(this.project, this.current.id)!.slot]?.part ?? 'root');
     if (this.editing && this.editing !== last) this.editing = null;
   }
-
-  /** The section that is being looked at; null until the page has told. */
-  inSight = $state<NodeId | null>(null);
 
   /**
    * Where something new of this kind would go, and what has to be put around it first; null for what never
@@ -352,60 +313,7 @@ export class Workbench {
     return placeFor(registry, this.project, kind, {
       current: this.current.id,
       page: this.page.root,
-      inSight: this.inSight
+      inSight: this.preview.inSight
     });
-  }
-
-  #rows: {
-    project: Project;
-    readonly page: PageId;
-    readonly collapsed: ReadonlySet<NodeId>;
-    readonly rows: readonly OutlineRow[];
-  } | null = null;
-
-  /**
-   * Pieces of the page in the order the outline shows them, without what is folded away; the same list while
-   * nothing comes, goes or moves.
-   */
-  visibleRows(): readonly OutlineRow[] {
-    const { project, page, collapsed } = this;
-    const known = this.#rows;
-    if (known?.page === page.id && known.collapsed === collapsed && sameShape(known.project, project)) {
-      known.project = project;
-      return known.rows;
-    }
-    const rows: OutlineRow[] = [];
-    const walk = (id: NodeId, depth: number) => {
-      const children = childIds(project.nodes[id]!);
-      rows.push({ id, depth, isParent: children.length > 0 });
-      if (!collapsed.has(id)) for (const child of children) walk(child, depth + 1);
-    };
-    for (const id of childIds(nodeOf(project, page.root))) walk(id, 0);
-    this.#rows = { project, page: page.id, collapsed, rows };
-    return rows;
-  }
-
-  /** Rows whose piece is called so, with everything they stand in. */
-  rowsCalled(words: string): readonly OutlineRow[] {
-    const { project, page } = this;
-    const wanted = words.trim().toLowerCase();
-    const rows: OutlineRow[] = [];
-    const walk = (id: NodeId, depth: number): boolean => {
-      const node = project.nodes[id]!;
-      const at = rows.length;
-      const children = childIds(node);
-      const holds = children.map((child) => walk(child, depth + 1)).includes(true);
-      const isWanted = holds || node.name.toLowerCase().includes(wanted);
-      if (isWanted) rows.splice(at, 0, { id, depth, isParent: children.length > 0 });
-      return isWanted;
-    };
-    for (const id of childIds(nodeOf(project, page.root))) walk(id, 0);
-    return rows;
-  }
-
-  toggleSwitch(name: Switch): void {
-    this.switches = this.switches.includes(name)
-      ? this.switches.filter((each) => each !== name)
-      : [...this.switches, name];
   }
 }

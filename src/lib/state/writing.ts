@@ -29,7 +29,7 @@ export function writeInPlace(wb: Workbench, id: NodeId, part: string | null): bo
   if (!field) return false;
   const node = nodeOf(wb.project, id);
   hand += 1;
-  wb.sendToPage({
+  wb.preview.sendToPage({
     type: 'write',
     node: id,
     part: field.part ?? 'root',

@@ -2,6 +2,7 @@
   import { Button, ContentSwitcher, OverflowMenu, OverflowMenuItem, Switch } from 'carbon-components-svelte';
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
+  import { CONDITION_TABLE } from '$core/kinds/conditions';
   import { SWITCHES, type Switch as Condition } from '$preview/messages';
   import Mark from '$lib/parts/Mark.svelte';
   import { runAction } from '$lib/state/actions';
@@ -9,13 +10,10 @@
 
   const { wb }: { wb: Workbench } = $props();
 
-  const words: Record<Condition, string> = {
-    touch: 'Touch',
-    'less-motion': 'Less motion',
-    'no-script': 'No script',
-    print: 'Print',
-    'no-pictures': 'No pictures'
-  };
+  function labelOf(name: Condition): string {
+    const label = name === 'no-pictures' ? 'no pictures' : CONDITION_TABLE[name].label;
+    return label.charAt(0).toUpperCase() + label.slice(1);
+  }
   const lasts = $derived(page.data.lasts !== false);
   const saved = $derived(
     { saved: lasts ? 'Saved' : 'Kept in this window only', saving: 'Saving…', failed: 'Not saved' }[
@@ -67,8 +65,8 @@
   <div class="tools">
     <ContentSwitcher
       size="sm"
-      selectedIndex={wb.mode === 'select' ? 0 : 1}
-      on:change={({ detail }) => (wb.mode = detail === 0 ? 'select' : 'try')}
+      selectedIndex={wb.preview.mode === 'select' ? 0 : 1}
+      on:change={({ detail }) => (wb.preview.mode = detail === 0 ? 'select' : 'try')}
     >
       <Switch text="Select" />
       <Switch text="Try it" />
@@ -76,8 +74,8 @@
     <div class="speed">
       <ContentSwitcher
         size="sm"
-        selectedIndex={wb.rate === 1 ? 0 : 1}
-        on:change={({ detail }) => (wb.rate = detail === 0 ? 1 : 0.25)}
+        selectedIndex={wb.preview.rate === 1 ? 0 : 1}
+        on:change={({ detail }) => (wb.preview.rate = detail === 0 ? 1 : 0.25)}
       >
         <Switch text="1×" />
         <Switch text="¼×" />
@@ -85,8 +83,10 @@
     </div>
     <div class="conditions" role="group" aria-label="Conditions to try">
       {#each SWITCHES as name (name)}
-        <button type="button" aria-pressed={wb.switches.includes(name)} onclick={() => wb.toggleSwitch(name)}
-          >{words[name]}</button
+        <button
+          type="button"
+          aria-pressed={wb.preview.switches.includes(name)}
+          onclick={() => wb.preview.toggleSwitch(name)}>{labelOf(name)}</button
         >
       {/each}
     </div>

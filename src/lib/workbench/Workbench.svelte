@@ -5,6 +5,7 @@
   import Outline from '$lib/outline/Outline.svelte';
   import PreviewPane from '$lib/preview/PreviewPane.svelte';
   import PreviewBar from '$lib/preview/PreviewBar.svelte';
+  import { PANELS, type Panel } from './panels';
   import TopBar from './TopBar.svelte';
   import TuningSheet from '$lib/sheet/TuningSheet.svelte';
   import WidthRuler from '$lib/ruler/WidthRuler.svelte';
@@ -15,8 +16,7 @@
 
   const { wb }: { wb: Workbench } = $props();
 
-  /** What stands beside the page and leaves it the keys. */
-  const PANELS: readonly string[] = ['findings', 'history', 'tokens', 'shelf'];
+  const panel = $derived<Panel | null>(wb.open === null || wb.open === 'insert' ? null : PANELS[wb.open]);
   const isTyping = (target: EventTarget | null) =>
     target instanceof HTMLElement &&
     (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
@@ -26,7 +26,7 @@
   /** While a field or a dialog has the keys, only what cannot be meant for it goes on: undo and the like in dialogs do not. */
   function isTaken(event: KeyboardEvent, key: string): boolean {
     if (event.defaultPrevented) return true;
-    const dialogOpen = wb.open !== null && !PANELS.includes(wb.open);
+    const dialogOpen = wb.open !== null && panel?.stands !== 'beside';
     if (dialogOpen) return true;
     if (isTyping(event.target)) return !/^\$mod\+(?:k|e)$/.test(key);
     return key === 'Enter' && isControl(event.target);
@@ -104,7 +104,7 @@
     const isBusy =
       isTyping(event.target) ||
       isTyping(document.activeElement) ||
-      (wb.open !== null && !PANELS.includes(wb.open));
+      (wb.open !== null && panel?.stands !== 'beside');
     if (isBusy || event.defaultPrevented || !event.clipboardData) return;
     if (event.type === 'paste') {
       event.preventDefault();
@@ -129,10 +129,10 @@
   }
 
   function escape(): void {
-    if (wb.isFull) wb.isFull = false;
+    if (wb.preview.isFull) wb.preview.isFull = false;
     else if (wb.trial) wb.trial = null;
     else if (wb.open) wb.open = null;
-    else if (wb.mode === 'try') wb.mode = 'select';
+    else if (wb.preview.mode === 'try') wb.preview.mode = 'select';
     else if (wb.editing) wb.editing = null;
     else wb.selected = [];
   }
@@ -183,33 +183,18 @@
     <PreviewBar {wb} />
     <TuningSheet {wb} />
   </main>
-  {#if wb.open === 'history'}{#await import('$lib/side/HistoryPanel.svelte') then { default: HistoryPanel }}<HistoryPanel
-        {wb}
-      />{/await}{/if}
-  {#if wb.open === 'tokens'}{#await import('$lib/side/TokensPanel.svelte') then { default: TokensPanel }}<TokensPanel
-        {wb}
-      />{/await}{/if}
-  {#if wb.open === 'shelf'}{#await import('$lib/side/ShelfPanel.svelte') then { default: ShelfPanel }}<ShelfPanel
-        {wb}
-      />{/await}{/if}
-  {#if wb.open === 'findings'}{#await import('$lib/side/FindingsPanel.svelte') then { default: FindingsPanel }}<FindingsPanel
-        {wb}
-      />{/await}{/if}
+  {#if panel?.stands === 'beside'}
+    {#await panel.load() then { default: Panel }}<Panel {wb} />{/await}
+  {/if}
   {#if wb.open === 'insert'}{#await drawer() then { default: InsertDrawer }}<InsertDrawer
         {wb}
         {handOver}
         ongone={() => (isDrawerThere = false)}
       />{/await}{/if}
 </div>
-{#if wb.open === 'search'}{#await import('$lib/dialogs/search/SearchDialog.svelte') then { default: SearchDialog }}<SearchDialog
-      {wb}
-    />{/await}{/if}
-{#if wb.open === 'export'}{#await import('$lib/dialogs/ExportDialog.svelte') then { default: ExportDialog }}<ExportDialog
-      {wb}
-    />{/await}{/if}
-{#if wb.open === 'keys'}{#await import('$lib/dialogs/KeysDialog.svelte') then { default: KeysDialog }}<KeysDialog
-      {wb}
-    />{/await}{/if}
+{#if panel?.stands === 'over'}
+  {#await panel.load() then { default: Panel }}<Panel {wb} />{/await}
+{/if}
 
 {#if isOver}<div class="over">Drop pictures: they come after what is picked</div>{/if}
 

@@ -29,9 +29,9 @@ export const grainyPicture = (registry: Registry): FindingRule => ({
   kinds: null,
   check(node, project) {
     const { wide } = bandWindows(project.info.bands);
-    return picturesOf(registry, project, node).flatMap(({ asset, slot, covers }) => {
+    return picturesOf(registry, project, node).flatMap(({ asset, room, covers }) => {
       if (!hasPixels(asset)) return [];
-      const shown = shownWidth(slot, wide, covers ? null : asset.width);
+      const shown = shownWidth(room, wide, covers ? null : asset.width);
       if (asset.width! >= shown * RATIO) return [];
       return [
         {

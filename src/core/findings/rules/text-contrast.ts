@@ -12,7 +12,7 @@ import { STYLE_PROPERTIES } from '../../css/properties';
 import { colourIn, nearestColour } from './nearest-colour';
 import type { FindingRule } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
-import { CONDITION_WORDS } from '../../kinds/words';
+import { conditionWords } from '../../kinds/conditions';
 import { nodeOf } from '../../project/tree';
 import { STATES, type ConditionName, type Node, type Project, type StateName } from '../../project/types';
 
@@ -58,7 +58,7 @@ function placesOf(
             hasText,
             state,
             condition,
-            where: `${state === 'rest' ? '' : ` on ${state}`}${condition === 'always' ? '' : `, ${CONDITION_WORDS[condition]}`}`
+            where: `${state === 'rest' ? '' : ` on ${state}`}${condition === 'always' ? '' : `, ${conditionWords(condition)}`}`
           }))
     );
   });

@@ -62,7 +62,7 @@ function properties(wb: Workbench): readonly Target[] {
     [...new Set([...SHEET_PROPERTIES, ...more])].map((name) => ({
       id: `property ${part} ${name}`,
       label: STYLE_PROPERTIES.get(name)!.label,
-      note: `States of ${wb.drawn.name}, ${label}`,
+      note: `States of ${wb.tuned.name}, ${label}`,
       words: `${name} ${label}`,
       refusal: null,
       run: () => {
@@ -146,7 +146,7 @@ const SHOWN_MOST = 60;
 export function everything(wb: Workbench, query: string): readonly Target[] {
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return commands(wb);
-  const about = wb.current === wb.drawn ? [wb.drawn] : [wb.current, wb.drawn];
+  const about = wb.current === wb.tuned ? [wb.tuned] : [wb.current, wb.tuned];
   const all = [
     ...about.flatMap((node) => settings(wb, node)),
     ...properties(wb),

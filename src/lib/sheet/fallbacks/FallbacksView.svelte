@@ -1,8 +1,9 @@
 <script lang="ts">
+  import { CONDITION_TABLE } from '$core/kinds/conditions';
   import { settingsAt } from '$core/compile/context';
   import { settingsWithDefaults } from '$core/kinds/settings';
   import { fitFrom } from '$core/layout/fit';
-  import type { ConditionName } from '$core/project/types';
+  import { CONDITIONS, type ConditionName } from '$core/project/types';
   import Field from '$lib/sheet/fields/Field.svelte';
   import FormDrawing from './FormDrawing.svelte';
   import ShownCell from './ShownCell.svelte';
@@ -13,23 +14,28 @@
   const { wb }: { wb: Workbench } = $props();
 
   const bands = $derived(wb.project.info.bands);
-  const columns = $derived<readonly { name: ConditionName; label: string; tone: string }[]>([
-    { name: 'always', label: 'wide', tone: 'var(--ink)' },
-    { name: 'medium', label: `medium ≤ ${bands.medium}`, tone: 'var(--ink)' },
-    { name: 'narrow', label: `narrow ≤ ${bands.narrow}`, tone: 'var(--ink)' },
-    { name: 'touch', label: 'touch', tone: 'var(--ochre)' },
-    { name: 'less-motion', label: 'less motion', tone: 'var(--blue)' },
-    { name: 'no-script', label: 'no script', tone: 'var(--rust)' },
-    { name: 'print', label: 'print', tone: 'var(--ink-2)' }
-  ]);
+  const TONES: Partial<Record<ConditionName, string>> = {
+    touch: 'var(--ochre)',
+    'less-motion': 'var(--blue)',
+    'no-script': 'var(--rust)',
+    print: 'var(--ink-2)'
+  };
+  /** A band says up to which width it goes. */
+  function headOf(name: ConditionName): string {
+    const upTo = name === 'medium' || name === 'narrow' ? ` ≤ ${bands[name]}` : '';
+    return `${CONDITION_TABLE[name].label}${upTo}`;
+  }
+  const columns = $derived(
+    CONDITIONS.map((name) => ({ name, label: headOf(name), tone: TONES[name] ?? 'var(--ink)' }))
+  );
   const settings = $derived(
     <S,>(condition: ConditionName) =>
       (condition === 'always'
-        ? settingsWithDefaults(wb.kind, wb.drawn)
-        : settingsAt(wb.kind, wb.drawn, condition)) as S
+        ? settingsWithDefaults(wb.kind, wb.tuned)
+        : settingsAt(wb.kind, wb.tuned, condition)) as S
   );
   const computed = $derived(
-    wb.kind.fallbacks(wb.drawn, { bands, settings, fit: wb.fits.get(wb.drawn.id) ?? null })
+    wb.kind.fallbacks(wb.tuned, { bands, settings, fit: wb.fits.get(wb.tuned.id) ?? null })
   );
   const responsive = $derived(fieldsOf(wb.kind).filter((field) => field.responsive));
   /** The form first, then what the widget does, then how it moves. */
@@ -41,10 +47,10 @@
 
   /** Between the width that labels need and the width at which they fold, they stand on two lines. */
   const gap = $derived.by(() => {
-    const fit = wb.fits.get(wb.drawn.id);
+    const fit = wb.fits.get(wb.tuned.id);
     const fold = fields.find((field) => field.flag === 'folds');
     if (!fit || !fold || !wb.kind.fit) return null;
-    const under = settingsWithDefaults(wb.kind, wb.drawn)[fold.key] as number;
+    const under = settingsWithDefaults(wb.kind, wb.tuned)[fold.key] as number;
     if (fit.from === null)
       return {
         text: `The ${wb.kind.fit.what} never fit on one line: they need ${Math.ceil(fit.needed)} px and their place gives ${Math.floor(fit.available)} px.`,
@@ -80,16 +86,16 @@
         <button
           type="button"
           class="link"
-          onclick={() => wb.dispatch({ type: 'set-setting', id: wb.drawn.id, key, value: to })}
+          onclick={() => wb.dispatch({ type: 'set-setting', id: wb.tuned.id, key, value: to })}
           >Fold at {to}</button
         >
       {/if}
-      {#if gap.key && settingsWithDefaults(wb.kind, wb.drawn)[gap.key] !== 0}
+      {#if gap.key && settingsWithDefaults(wb.kind, wb.tuned)[gap.key] !== 0}
         {@const { key } = gap}
         <button
           type="button"
           class="link"
-          onclick={() => wb.dispatch({ type: 'set-setting', id: wb.drawn.id, key, value: 0 })}
+          onclick={() => wb.dispatch({ type: 'set-setting', id: wb.tuned.id, key, value: 0 })}
           >Never fold</button
         >
       {/if}
@@ -140,7 +146,7 @@
 {/if}
 {#if fields.length > 0}
   <div class="fields">
-    {#each fields as field (field.key)}<Field {wb} node={wb.drawn} {field} />{/each}
+    {#each fields as field (field.key)}<Field {wb} node={wb.tuned} {field} />{/each}
   </div>
 {/if}
 

@@ -43,12 +43,12 @@
         project={wb.rested}
         pageId={wb.pageId}
         blobs={wb.blobs}
-        title="{wb.drawn.name}, {condition === 'always' ? 'wide' : condition}"
+        title="{wb.tuned.name}, {condition === 'always' ? 'wide' : condition}"
         {width}
         height={HEIGHT / scale}
-        only={wb.drawn.id}
+        only={wb.tuned.id}
         {show}
-        onready={(send) => setTimeout(() => send({ type: 'reveal', node: wb.drawn.id }), 50)}
+        onready={(send) => setTimeout(() => send({ type: 'reveal', node: wb.tuned.id }), 50)}
       />
     </div>
   {/if}

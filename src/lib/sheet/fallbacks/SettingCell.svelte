@@ -9,7 +9,7 @@
 
   const { wb, field, condition }: { wb: Workbench; field: FieldSpec; condition: ConditionName } = $props();
 
-  const node = $derived(wb.drawn);
+  const node = $derived(wb.tuned);
   const value = $derived(
     condition === 'always'
       ? settingsWithDefaults(wb.kind, node)[field.key]

@@ -12,7 +12,7 @@
   }: { wb: Workbench; condition: ConditionName; property: '--k-hide' | 'order' } = $props();
 
   const resolved = $derived(
-    resolve(registry, wb.project, { node: wb.drawn.id, part: 'root', conditions: heapOf(condition) }).get(
+    resolve(registry, wb.project, { node: wb.tuned.id, part: 'root', conditions: heapOf(condition) }).get(
       property
     )!
   );
@@ -24,7 +24,7 @@
   function set(value: string | null): void {
     wb.dispatch({
       type: 'set-style',
-      id: wb.drawn.id,
+      id: wb.tuned.id,
       part: 'root',
       state: 'rest',
       condition,

@@ -14,7 +14,7 @@
   const { wb, view }: { wb: Workbench; view: 'fill' | 'behaviour' } = $props();
 
   // Fill is about the picked piece itself, a panel too; behaviour about the widget that draws it.
-  const node = $derived(view === 'fill' ? wb.current : wb.drawn);
+  const node = $derived(view === 'fill' ? wb.current : wb.tuned);
   const kind = $derived(registry.kindOf(node.kind));
   const settings = $derived(settingsWithDefaults(kind, node));
 
@@ -60,7 +60,7 @@
   const stacking = $derived.by(() => {
     const stacked = maybeStacking(registry, wb.project, node.id);
     if (!stacked) return null;
-    const { overlaps } = wb;
+    const { overlaps } = wb.preview;
     // Until it has been measured, all of them may share some room with it.
     const met = (ids: readonly NodeId[]) =>
       ids

@@ -4,10 +4,10 @@
 
   const { use, bands }: { use: PictureUse; bands: Bands } = $props();
 
-  const { asset, slot, covers } = $derived(use);
+  const { asset, room, covers } = $derived(use);
   const rows = $derived(
     Object.entries(bandWindows(bands)).map(([band, window]) => {
-      const shown = shownWidth(slot, window, covers ? null : asset.width);
+      const shown = shownWidth(room, window, covers ? null : asset.width);
       return { band, window, shown, ratio: hasPixels(asset) ? asset.width! / shown : null };
     })
   );

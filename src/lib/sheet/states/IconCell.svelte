@@ -14,8 +14,8 @@
 
   /** Icons are of items: the picked one, or the first. */
   const item = $derived.by((): Node | null => {
-    if (wb.current !== wb.drawn && maybePlaceOf(wb.project, wb.current.id)) return wb.current;
-    const first = Object.values(wb.drawn.slots).flat()[0];
+    if (wb.current !== wb.tuned && maybePlaceOf(wb.project, wb.current.id)) return wb.current;
+    const first = Object.values(wb.tuned.slots).flat()[0];
     return first ? wb.project.nodes[first]! : null;
   });
   const key = $derived(keys[own]);

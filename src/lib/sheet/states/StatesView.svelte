@@ -29,7 +29,7 @@
   /** Only those the part can be in: a column a state. */
   const states = $derived(STATES.filter(has));
   const conditions = $derived<readonly ConditionName[]>(heapOf(wb.at));
-  const at = (state: StateName) => ({ node: wb.drawn.id, part: wb.currentPart, state, conditions });
+  const at = (state: StateName) => ({ node: wb.tuned.id, part: wb.currentPart, state, conditions });
   const resolved = $derived(
     new Map<StateName, Resolution>(states.map((state) => [state, resolve(registry, wb.project, at(state))]))
   );
@@ -43,7 +43,7 @@
       ...new Set([
         ...SHEET_PROPERTIES,
         ...(anatomy.properties ?? []),
-        ...ownProperties(wb.drawn.styles[wb.currentPart])
+        ...ownProperties(wb.tuned.styles[wb.currentPart])
       ])
     ]
       .filter((name) => !STRUCTURE.includes(name))
@@ -55,7 +55,7 @@
   const typeStyles = () => import('./TypeStyleCell.svelte');
   const specimens = $derived({
     type: 'specimens' as const,
-    node: wb.drawn.id,
+    node: wb.tuned.id,
     part: wb.currentPart,
     // Forced states are names; what a state brings along is forced with it.
     states: states.map((state) => impliedStates(state, []).join(' ')),
@@ -113,12 +113,12 @@
     return { text: `${colour} faint`, tone: 'bad', why: `Under ${FAINT} a change is easily missed` };
   }
 
-  const ownOf = (state: StateName) => Object.keys(wb.drawn.styles[wb.currentPart]?.[state]?.[wb.at] ?? {});
+  const ownOf = (state: StateName) => Object.keys(wb.tuned.styles[wb.currentPart]?.[state]?.[wb.at] ?? {});
 
   function clear(state: StateName): void {
     const commands = ownOf(state).map((property): Command => ({
       type: 'set-style',
-      id: wb.drawn.id,
+      id: wb.tuned.id,
       part: wb.currentPart,
       state,
       condition: wb.at,
@@ -135,7 +135,7 @@
       wb.dispatch({
         type: 'copy-look',
         from: { ...from },
-        to: [{ id: wb.drawn.id, part: wb.currentPart, state }]
+        to: [{ id: wb.tuned.id, part: wb.currentPart, state }]
       });
   }
 
@@ -178,15 +178,15 @@
           <button
             type="button"
             class="force plain"
-            aria-pressed={wb.forced === state}
+            aria-pressed={wb.preview.forced === state}
             title="Show this state in the preview; it is never exported"
-            onclick={() => (wb.forced = wb.forced === state ? null : state)}>{state}</button
+            onclick={() => (wb.preview.forced = wb.preview.forced === state ? null : state)}>{state}</button
           >
         {/if}
         <OverflowMenu size="sm" flipped iconDescription="More for {state}" aria-label="More for {state}">
           <OverflowMenuItem
             text="Copy this look"
-            on:click={() => (wb.look = { id: wb.drawn.id, part: wb.currentPart, state })}
+            on:click={() => (wb.look = { id: wb.tuned.id, part: wb.currentPart, state })}
           />
           <OverflowMenuItem
             text="Paste the look here"
@@ -210,7 +210,7 @@
       aria-label="The part as it is drawn in each state"
       bind:clientWidth={specimenWidth}
     >
-      {#if specimenWidth > 0 && wb.isDrawn}
+      {#if specimenWidth > 0 && wb.preview.isShown}
         <PreviewFrame
           project={wb.project}
           pageId={wb.pageId}
@@ -218,13 +218,13 @@
           title="{anatomy.label} in each state"
           width={specimenWidth}
           height={SPECIMEN_HEIGHT}
-          only={wb.drawn.id}
+          only={wb.tuned.id}
           {specimens}
         />
       {/if}
     </div>
   </div>
-  {#each properties as property, row (`${wb.drawn.id} ${wb.currentPart} ${property.property}`)}
+  {#each properties as property, row (`${wb.tuned.id} ${wb.currentPart} ${property.property}`)}
     {#if property === typed}
       {#await typeStyles() then { default: TypeStyleCell }}
         <div class="line" role="row">

@@ -110,7 +110,7 @@
     const refusal = wb.dispatch(
       {
         type: 'set-style',
-        id: wb.drawn.id,
+        id: wb.tuned.id,
         part: wb.currentPart,
         state: own,
         condition: wb.at,
@@ -205,7 +205,7 @@
       known ? null : { type: 'set-token', token: made },
       {
         type: 'set-style',
-        id: wb.drawn.id,
+        id: wb.tuned.id,
         part: wb.currentPart,
         state: own,
         condition: wb.at,

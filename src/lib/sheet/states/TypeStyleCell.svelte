@@ -13,7 +13,7 @@
   const SAVE = ' save';
   const styles = $derived(Object.values(wb.project.tokens).filter(({ type }) => type === 'type-style'));
   /** What stands in this very column. */
-  const here = $derived(wb.drawn.styles[wb.currentPart]?.[own]?.[wb.at] ?? {});
+  const here = $derived(wb.tuned.styles[wb.currentPart]?.[own]?.[wb.at] ?? {});
   const hasOwn = $derived(TYPE_MEMBERS.some((member) => here[member] !== undefined));
   const isOf = (written: (member: string) => string | undefined, id: string) =>
     TYPE_MEMBERS.every((member) => written(member) === `{${id}.${member}}`);
@@ -31,7 +31,7 @@
   function cells(valueOf: (member: (typeof TYPE_MEMBERS)[number]) => string | null) {
     return TYPE_MEMBERS.map((member): Command => ({
       type: 'set-style',
-      id: wb.drawn.id,
+      id: wb.tuned.id,
       part: wb.currentPart,
       state: own,
       condition: wb.at,
@@ -47,8 +47,8 @@
     ) as TypeStyle;
     const stem =
       wb.currentPart === 'root'
-        ? wb.drawn.name
-        : `${wb.drawn.name} ${wb.kind.anatomy[wb.currentPart]!.label}`;
+        ? wb.tuned.name
+        : `${wb.tuned.name} ${wb.kind.anatomy[wb.currentPart]!.label}`;
     let name = stem.slice(0, 70);
     for (let count = 2; Object.values(wb.project.tokens).some((each) => each.name === name); count += 1)
       name = `${stem.slice(0, 70)} ${count}`;

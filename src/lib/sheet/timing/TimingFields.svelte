@@ -102,7 +102,7 @@
         type="button"
         class="link back"
         onclick={() =>
-          wb.dispatch({ type: 'clear-setting', id: wb.drawn.id, key: row.key, condition: wb.at })}
+          wb.dispatch({ type: 'clear-setting', id: wb.tuned.id, key: row.key, condition: wb.at })}
         >Take back</button
       >{/if}
   </div>

@@ -31,11 +31,11 @@
   ];
   const tick = $derived(TICKS.find(({ upTo }) => span <= upTo)!.each);
   const ticks = $derived(Array.from({ length: Math.floor(span / tick) + 1 }, (_, i) => i * tick));
-  let track = $state(600);
+  let axisWidth = $state(600);
   let time = $state<number | null>(null);
   let gesture = 0;
 
-  const x = (ms: number) => (ms / span) * track;
+  const x = (ms: number) => (ms / span) * axisWidth;
   const tones = { in: 'var(--verdigris)', out: '#596167', size: 'var(--blue)', state: 'var(--ochre)' };
 
   function play(): void {
@@ -49,7 +49,7 @@
     head.setPointerCapture(event.pointerId);
     const left = head.getBoundingClientRect().left;
     const at = (clientX: number) =>
-      Math.round(Math.min(span, Math.max(0, ((clientX - left) / track) * span)));
+      Math.round(Math.min(span, Math.max(0, ((clientX - left) / axisWidth) * span)));
     hold(at(event.clientX));
     const move = (moved: PointerEvent) => hold(at(moved.clientX));
     head.addEventListener('pointermove', move);
@@ -60,17 +60,17 @@
 
   function hold(ms: number): void {
     if (time === null && wb.kind.play) {
-      wb.mode = 'try';
-      wb.sendToPreview({ type: 'scrub', time: ms });
-      wb.sendToPreview({ type: 'play', node: wb.drawn.id, part: wb.kind.play.part });
+      wb.preview.mode = 'try';
+      wb.preview.sendToPreview({ type: 'scrub', time: ms });
+      wb.preview.sendToPreview({ type: 'play', node: wb.tuned.id, part: wb.kind.play.part });
     }
     time = ms;
-    wb.sendToPreview({ type: 'scrub', time: ms });
+    wb.preview.sendToPreview({ type: 'scrub', time: ms });
   }
 
   function release(): void {
     time = null;
-    wb.sendToPreview({ type: 'scrub', time: null });
+    wb.preview.sendToPreview({ type: 'scrub', time: null });
   }
 
   function scrubKeys(event: KeyboardEvent): void {
@@ -97,7 +97,7 @@
     gesture += 1;
     const from = event.clientX;
     const { ms, delay } = row.timing;
-    const perPx = span / track;
+    const perPx = span / axisWidth;
     stretch = span;
     const move = (moved: PointerEvent) => {
       const by = (moved.clientX - from) * perPx;
@@ -136,24 +136,24 @@
     <div class="tools">
       {#if wb.kind.play}<button type="button" onclick={play} title={wb.kind.play.label}>▶ Play</button>{/if}
       {#if time !== null}<button type="button" onclick={release}>Let it go on</button>{/if}
-      {#if wb.held}
-        <button type="button" onclick={() => (wb.held = null)}>Close A</button>
+      {#if wb.kept}
+        <button type="button" onclick={() => (wb.kept = null)}>Close A</button>
         <button
           type="button"
-          onclick={() => wb.restore(wb.held!.project, wb.drawn.id)}
+          onclick={() => wb.restore(wb.kept!.project, wb.tuned.id)}
           title="Sets this piece back to what was kept">Take A</button
         >
       {:else}
         <button
           type="button"
-          onclick={() => (wb.held = { project: wb.project, label: wb.drawn.name })}
+          onclick={() => (wb.kept = { project: wb.project, label: wb.tuned.name })}
           title="Keeps this setting; what you change from here on plays beside it">Keep as A</button
         >
       {/if}
     </div>
     <div
       class="ruler"
-      bind:clientWidth={track}
+      bind:clientWidth={axisWidth}
       role="slider"
       tabindex="0"
       aria-label="Playhead"
@@ -216,7 +216,7 @@
       {/each}
     {/each}
     {#if all.length === 0}<p class="nothing">
-        {wb.drawn.name} does not move. Give it a change of state under States, in the row “Change”.
+        {wb.tuned.name} does not move. Give it a change of state under States, in the row “Change”.
       </p>{/if}
     {#if time !== null}<div class="head" style:left="{178 + x(time)}px">
         <span class="mono">{time} ms</span>

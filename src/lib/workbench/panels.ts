@@ -1,0 +1,71 @@
+import type { Component } from 'svelte';
+import type { Workbench } from '$lib/state/workbench.svelte';
+
+/** Something that opens in the workbench. */
+export interface Panel {
+  readonly label: string;
+  readonly group: 'Project' | 'View' | 'Piece';
+  readonly keys: readonly string[];
+  /**
+   * `beside` the page, which keeps the keys; `over` everything, with keys of its own. The insert drawer comes
+   * `over` too, but is opened by an action of its own.
+   */
+  readonly stands: 'beside' | 'over';
+  /** Its code comes when it is opened for the first time. */
+  load(): Promise<{ default: Component<{ wb: Workbench }> }>;
+}
+
+/** Everything that opens, by name. Its action, its keys and where it stands follow from here. */
+export const PANELS = {
+  export: {
+    label: 'Export…',
+    group: 'Project',
+    keys: ['$mod+e'],
+    stands: 'over',
+    load: () => import('$lib/dialogs/ExportDialog.svelte')
+  },
+  findings: {
+    label: 'Findings',
+    group: 'Project',
+    keys: ['f'],
+    stands: 'beside',
+    load: () => import('$lib/side/FindingsPanel.svelte')
+  },
+  history: {
+    label: 'History and versions',
+    group: 'Project',
+    keys: ['h'],
+    stands: 'beside',
+    load: () => import('$lib/side/HistoryPanel.svelte')
+  },
+  shelf: {
+    label: 'Shelf',
+    group: 'Project',
+    keys: ['Shift+S'],
+    stands: 'beside',
+    load: () => import('$lib/side/ShelfPanel.svelte')
+  },
+  tokens: {
+    label: 'Tokens',
+    group: 'Project',
+    keys: ['Shift+T'],
+    stands: 'beside',
+    load: () => import('$lib/side/TokensPanel.svelte')
+  },
+  search: {
+    label: 'Find anything',
+    group: 'View',
+    keys: ['$mod+k'],
+    stands: 'over',
+    load: () => import('$lib/dialogs/search/SearchDialog.svelte')
+  },
+  keys: {
+    label: 'All keys',
+    group: 'View',
+    keys: ['Shift+?'],
+    stands: 'over',
+    load: () => import('$lib/dialogs/KeysDialog.svelte')
+  }
+} as const satisfies Readonly<Record<string, Panel>>;
+
+export type PanelName = keyof typeof PANELS;
