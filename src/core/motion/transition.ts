@@ -1,3 +1,4 @@
+import { parse } from 'css-tree';
 import { readEasing } from './easing';
 
 /** One entry of the `transition` property: times in ms, easing as written. */
@@ -8,20 +9,18 @@ export interface Transition {
   readonly easing: string;
 }
 
-/** Splits at commas that stand outside brackets. */
-function outerParts(text: string, separator: ',' | ' '): string[] {
-  const parts: string[] = [];
-  let depth = 0;
-  let open = '';
-  for (const letter of text) {
-    if (letter === '(') depth += 1;
-    if (letter === ')') depth -= 1;
-    if (letter === separator && depth === 0) {
-      parts.push(open);
-      open = '';
-    } else open += letter;
+/** @returns the words of each entry as they are written; null where it is no CSS. */
+function entriesOf(text: string): string[][] | null {
+  let isBroken = false;
+  const onParseError = () => void (isBroken = true);
+  const value = parse(text, { context: 'value', positions: true, onParseError });
+  if (isBroken || value.type !== 'Value') return null;
+  const entries: string[][] = [[]];
+  for (const node of value.children) {
+    if (node.type === 'Operator' && node.value === ',') entries.push([]);
+    else entries.at(-1)!.push(text.slice(node.loc!.start.offset, node.loc!.end.offset));
   }
-  return [...parts, open].map((part) => part.trim()).filter(Boolean);
+  return entries.filter((words) => words.length > 0);
 }
 
 const TIME = /^([+-]?(?:\d+\.?\d*|\.\d+))(ms|s)$/i;
@@ -33,28 +32,25 @@ const TIME = /^([+-]?(?:\d+\.?\d*|\.\d+))(ms|s)$/i;
  */
 export function maybeTransitions(value: string): Transition[] | null {
   if (value.trim() === 'none') return [];
-  const found: Transition[] = [];
-  for (const part of outerParts(value, ',')) {
-    const times: number[] = [];
-    let property: string | null = null;
-    let easing: string | null = null;
-    for (const word of outerParts(part, ' ')) {
-      const time = TIME.exec(word);
-      if (time) times.push(Number(time[1]) * (time[2]!.toLowerCase() === 's' ? 1000 : 1));
-      else if (easing === null && readEasing(word).ok) easing = word;
-      else if (property === null && /^[a-z-]+$/i.test(word)) property = word;
-      else return null;
-    }
-    if (times.length > 2) return null;
-    if (property === 'none') continue;
-    found.push({
-      property: property ?? 'all',
-      ms: Math.max(0, times[0] ?? 0),
-      delay: times[1] ?? 0,
-      easing: easing ?? 'ease'
-    });
+  const found = entriesOf(value)?.map(maybeEntry);
+  if (!found || found.includes(null)) return null;
+  return found.filter((entry): entry is Transition => entry !== null && entry.property !== 'none');
+}
+
+function maybeEntry(words: readonly string[]): Transition | null {
+  const times: number[] = [];
+  let property: string | null = null;
+  let easing: string | null = null;
+  for (const word of words) {
+    const time = TIME.exec(word);
+    if (time) times.push(Number(time[1]) * (time[2]!.toLowerCase() === 's' ? 1000 : 1));
+    else if (easing === null && readEasing(word).ok) easing = word;
+    else if (property === null && /^[a-z-]+$/i.test(word)) property = word;
+    else return null;
   }
-  return found;
+  const [ms = 0, delay = 0, ...more] = times;
+  if (more.length > 0) return null;
+  return { property: property ?? 'all', ms: Math.max(0, ms), delay, easing: easing ?? 'ease' };
 }
 
 /** @returns the entries as a value of `transition`. */
