@@ -1,3 +1,4 @@
+import { statesOf } from '../src/core/cascade/states';
 import { writeFileSync } from 'node:fs';
 import type { AnySchema, SchemaObjectDescription } from 'yup';
 import { STYLE_PROPERTIES } from '../src/core/css/properties';
@@ -6,7 +7,6 @@ import {
   CONDITIONS,
   FILM_TYPES,
   PICTURE_TYPES,
-  STATES,
   SUPPORT_TARGETS,
   TOKEN_TYPES
 } from '../src/core/project/types';
@@ -57,7 +57,11 @@ export function projectSchema(): object {
         ([name]) => (kind.settings.fields[name] as AnySchema).meta()?.field?.responsive
       )
     );
-    const states = { type: 'object', propertyNames: { enum: [...STATES] }, additionalProperties: conditions };
+    const states = {
+      type: 'object',
+      propertyNames: { enum: [...statesOf(kind)] },
+      additionalProperties: conditions
+    };
     return {
       title: kind.label,
       ...strict(

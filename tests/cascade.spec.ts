@@ -117,7 +117,7 @@ async function differences(frame: Frame, cases: readonly Case[], force?: Force):
     return read(
       cases.map((each) => ({
         ...each,
-        by: each.state === 'rest' ? null : impliedStates(each.state, []).join(' ')
+        by: each.state === 'rest' ? null : impliedStates(registry.kindOf('tabs'), each.state, []).join(' ')
       }))
     );
   const wrong = await read(

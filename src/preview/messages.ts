@@ -1,5 +1,4 @@
 import { SWITCHED } from '$core/kinds/conditions';
-import { STATES } from '$core/project/types';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
 
 /**
@@ -106,7 +105,12 @@ const toFrame = {
     switches: array().of(string().oneOf(SWITCHES).required()).required(),
     picked: pick.nullable().defined(),
     /** A state shown on the picked part though nobody touches it. */
-    forced: string().strict(true).oneOf(STATES).nullable().defined(),
+    /** The state and all that hold along with it, itself last. */
+    forced: array().of(id().required()).max(10).nullable().defined(),
+    /** What an element of the part matches that is chosen: it looks so whatever state is shown on it. */
+    chosen: array().of(string().strict(true).max(200).required()).max(10).required(),
+    /** Whether the state that is shown is one of what is chosen. */
+    isOfChosen: boolean().strict(true).required(),
     /** Pace of everything that moves: 1 is real. */
     rate: number().min(0.05).max(4).required(),
     /** Margins, paddings and gaps of what is under the pointer are drawn. */

@@ -1,5 +1,4 @@
 import { SWITCHED } from '$core/kinds/conditions';
-import { impliedStates } from '$core/cascade/states';
 import { distancesOf, stripsOf, type Strip } from './guides';
 import { measureRows } from './measure';
 import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages';
@@ -29,6 +28,8 @@ let shown: Extract<ToFrame, { type: 'show' }> = {
   switches: [],
   picked: null,
   forced: null,
+  chosen: [],
+  isOfChosen: false,
   rate: 1,
   guides: false,
   stack: [],
@@ -125,23 +126,19 @@ let forced: HTMLElement | null = null;
 /** Shows a state on the picked part; the page itself never carries the attribute. */
 function force(): void {
   forced?.removeAttribute('data-k-force');
-  forced = shown.forced && shown.picked ? forcedElement(shown.picked, shown.forced) : null;
-  if (forced)
-    forced.dataset.kForce = impliedStates(
-      shown.forced!,
-      shown.switches.includes('touch') ? ['touch'] : []
-    ).join(' ');
+  forced = shown.forced && shown.picked ? forcedElement(shown.picked) : null;
+  if (forced) forced.dataset.kForce = shown.forced!.join(' ');
 }
 
 /** What is chosen looks chosen whatever else it is, so another state is shown on one of its siblings. */
-function forcedElement(picked: Pick, state: string): HTMLElement | null {
-  const isChosen = (element: HTMLElement) =>
-    element.matches('[aria-selected="true"], [aria-expanded="true"]');
+function forcedElement(picked: Pick): HTMLElement | null {
+  const isChosen = (element: HTMLElement) => shown.chosen.some((selector) => element.matches(selector));
   const element = pickedElement(picked);
-  if (!element || isChosen(element) === (state === 'selected')) return element;
+  const ofChosen = shown.isOfChosen;
+  if (!element || isChosen(element) === ofChosen) return element;
   return (
     partElements(picked.node, picked.part).find(
-      (each) => each.getClientRects().length > 0 && isChosen(each) === (state === 'selected')
+      (each) => each.getClientRects().length > 0 && isChosen(each) === ofChosen
     ) ?? element
   );
 }

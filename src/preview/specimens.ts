@@ -62,19 +62,26 @@ function addSpecimen(
     above && above !== document.documentElement;
     above = above.parentElement
   ) {
-    const around =
-      above === document.body ? document.createElement('div') : (above.cloneNode(false) as HTMLElement);
+    const isPlain = above === document.body || above.tagName === 'DETAILS';
+    const around = isPlain ? asBox(above) : (above.cloneNode(false) as HTMLElement);
     if (above === document.body) {
       around.className = above.className;
       around.style.cssText = document.body.style.cssText;
     }
-    bare(around, []);
+    bare(around, order.strip);
     around.style.display = 'contents';
     around.append(outer);
     outer = around;
   }
   cell.append(outer);
   return clone;
+}
+
+/** An element that shows what is in it, whether the real one is open or not. */
+function asBox(element: HTMLElement): HTMLElement {
+  const box = document.createElement('div');
+  box.className = element.className;
+  return box;
 }
 
 function asDiv(body: HTMLElement): HTMLElement {

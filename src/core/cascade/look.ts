@@ -1,7 +1,7 @@
+import { statesOf } from './states';
 import type { Kind } from '../kinds/contract';
 import {
   CONDITIONS,
-  STATES,
   type ConditionName,
   type Declarations,
   type Node,
@@ -35,13 +35,20 @@ export function cells(kind: Kind, node: Node, part: string): readonly Cell[] {
 }
 
 function allCells(kind: Kind, own: Styles): ReadonlyMap<string, readonly Cell[]> {
-  return new Map(Object.keys(kind.anatomy).map((part) => [part, partCells(kind.look[part], own[part])]));
+  const states = statesOf(kind);
+  return new Map(
+    Object.keys(kind.anatomy).map((part) => [part, partCells(states, kind.look[part], own[part])])
+  );
 }
 
-function partCells(look: Styles[string] | undefined, own: Styles[string] | undefined): readonly Cell[] {
+function partCells(
+  states: readonly StateName[],
+  look: Styles[string] | undefined,
+  own: Styles[string] | undefined
+): readonly Cell[] {
   const found: Cell[] = [];
   if (!look && !own) return found;
-  for (const state of STATES) {
+  for (const state of states) {
     for (const condition of CONDITIONS) {
       const base = look?.[state]?.[condition];
       const mine = own?.[state]?.[condition];

@@ -52,9 +52,10 @@ export function resolve(registry: Registry, project: Project, at: At): Resolutio
 function freshResolution(registry: Registry, project: Project, at: At): Resolution {
   const node = nodeOf(project, at.node);
   const conditions = new Set<ConditionName>(at.conditions ?? []).add('always');
-  const states = impliedStates(at.state ?? 'rest', at.conditions ?? []);
+  const kind = registry.kindOf(node.kind);
+  const states = impliedStates(kind, at.state ?? 'rest', at.conditions ?? []);
   const resolution = new Map<string, Resolved>();
-  for (const cell of cells(registry.kindOf(node.kind), node, at.part)) {
+  for (const cell of cells(kind, node, at.part)) {
     if (!states.includes(cell.state) || !conditions.has(cell.condition)) continue;
     const { from, state, condition } = cell;
     resolution.set(cell.property, { ...spelledOut(cell.value, project), origin: { from, state, condition } });

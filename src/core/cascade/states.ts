@@ -1,13 +1,36 @@
-import type { ConditionName, StateName } from '../project/types';
+import type { Kind } from '../kinds/contract';
+import { STATES, type ConditionName, type StateName } from '../project/types';
+
+const known = new WeakMap<object, readonly StateName[]>();
+
+/** @returns all states of a kind in cascade order, `rest` first: its own stand before `disabled`. */
+export function statesOf({ states }: Pick<Kind, 'states'>): readonly StateName[] {
+  if (!states) return STATES;
+  let all = known.get(states);
+  if (!all) {
+    const common = STATES.filter((state) => state !== 'disabled');
+    known.set(states, (all = [...common, ...Object.keys(states), 'disabled']));
+  }
+  return all;
+}
 
 /**
- * States that hold together with one: a pressed thing is under the pointer, so it is hovered too, unless the
- * pointer cannot hover (touch). Everything holds on top of rest.
+ * States that hold together with one, itself last: a pressed thing is under the pointer, so it is hovered too,
+ * unless the pointer cannot hover (touch). Everything holds on top of rest.
  */
-export function impliedStates(state: StateName, conditions: readonly ConditionName[]): readonly StateName[] {
+export function impliedStates(
+  kind: Pick<Kind, 'states'>,
+  state: StateName,
+  conditions: readonly ConditionName[]
+): readonly StateName[] {
+  const along = state === 'pressed' ? ['hover'] : (kind.states?.[state]?.implies ?? []);
   const canHover = !conditions.includes('touch');
-  if (state === 'rest') return ['rest'];
-  if (state === 'hover') return canHover ? ['rest', 'hover'] : ['rest'];
-  if (state === 'pressed') return canHover ? ['rest', 'hover', 'pressed'] : ['rest', 'pressed'];
-  return ['rest', state];
+  const all = new Set<StateName>(['rest', ...along, state]);
+  if (!canHover && isPointed(kind, state) && state !== 'pressed')
+    return ['rest', ...along.filter((each) => each !== 'hover')];
+  return [...all].filter((each) => canHover || each !== 'hover');
 }
+
+/** Whether only what the pointer is over can be in it; a press is felt on touch too. */
+export const isPointed = ({ states }: Pick<Kind, 'states'>, state: StateName): boolean =>
+  state === 'hover' || (states?.[state]?.implies?.includes('hover') ?? false);

@@ -4,7 +4,6 @@ import { STYLE_PROPERTIES } from '../css/properties';
 import { checkValue } from '../css/values';
 import {
   CONDITIONS,
-  STATES,
   type ConditionName,
   type Json,
   type NodeId,
@@ -157,7 +156,7 @@ export const setStyle = define<StyleArgs>()({
   args: object({
     id,
     part: string().required(),
-    state: string().oneOf(STATES).required(),
+    state: string().required(),
     condition: string().oneOf(CONDITIONS).required(),
     property: string().required(),
     value: string().strict(true).nullable().defined()
@@ -169,7 +168,7 @@ export const setStyle = define<StyleArgs>()({
     if (!node) return no('no-such-node', 'That piece is no longer on the page.');
     const anatomy = ownOf(registry.kindOf(node.kind).anatomy, part);
     if (!anatomy) return no('no-such-part', `${node.name} has no part called “${part}”.`);
-    if (state !== 'rest' && !anatomy.states[state])
+    if (state !== 'rest' && ownOf(anatomy.states, state) === undefined)
       return no('no-such-state', `The ${anatomy.label} has no ${state} state.`);
     if (!STYLE_PROPERTIES.has(property))
       return no('no-such-property', `“${property}” is not a property that can be set here.`);

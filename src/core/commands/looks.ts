@@ -2,7 +2,9 @@ import { array, mixed, object, string } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { pairsOf } from '../project/alike';
 import { maybeNode } from '../project/tree';
-import { STATES, type NodeId, type Project, type StateName } from '../project/types';
+import { statesOf } from '../cascade/states';
+import { ownOf } from '../data/record';
+import { type NodeId, type Project, type StateName } from '../project/types';
 import { define, no, type Refusal } from './define';
 
 /** A part of a piece; with a state, just that state of it. */
@@ -20,7 +22,7 @@ interface CopyArgs {
 const place = object({
   id: mixed<NodeId>((value): value is NodeId => typeof value === 'string').required(),
   part: string().required(),
-  state: string().oneOf(STATES)
+  state: string()
 }).noUnknown();
 
 function refusedAt(project: Project, registry: Registry, { id, part, state }: LookAt): Refusal | null {
@@ -28,7 +30,7 @@ function refusedAt(project: Project, registry: Registry, { id, part, state }: Lo
   if (!node) return no('no-such-node', 'That piece is no longer on the page.');
   const anatomy = registry.kindOf(node.kind).anatomy[part];
   if (!anatomy) return no('no-such-part', `${node.name} has no part called “${part}”.`);
-  return state && state !== 'rest' && !anatomy.states[state]
+  return state && state !== 'rest' && ownOf(anatomy.states, state) === undefined
     ? no('no-such-state', `The ${anatomy.label} has no ${state} state.`)
     : null;
 }
@@ -54,12 +56,15 @@ export const copyLook = define<CopyArgs>()({
     const source = project.nodes[from.id]!;
     const look = registry.kindOf(source.kind).look[from.part];
     const own = source.styles[from.part];
+    const allStates = statesOf(registry.kindOf(source.kind));
     for (const target of to) {
       const node = draft.nodes[target.id]!;
       const states = registry.kindOf(node.kind).anatomy[target.part]!.states;
       const pairs = from.state
         ? [[from.state, target.state!] as const]
-        : STATES.filter((state) => state === 'rest' || states[state]).map((state) => [state, state] as const);
+        : allStates
+            .filter((state) => state === 'rest' || states[state])
+            .map((state) => [state, state] as const);
       for (const [there, here] of pairs) {
         const conditions = new Set([...Object.keys(look?.[there] ?? {}), ...Object.keys(own?.[there] ?? {})]);
         const cellsOf = (condition: string) => ({

@@ -57,7 +57,7 @@ export function usesOf(registry: Registry, project: Project, id: TokenId): Token
     }
     for (const [part, states] of Object.entries(node.styles)) {
       for (const [state, conditions] of Object.entries(states)) {
-        for (const declarations of Object.values(conditions)) {
+        for (const declarations of Object.values(conditions!)) {
           for (const [property, value] of Object.entries(declarations)) {
             if (tokensIn(value).includes(id))
               found.push({
@@ -97,7 +97,7 @@ export function equalCells(project: Project, { id, type, value }: Token): EqualC
   for (const node of Object.values(project.nodes)) {
     for (const [part, states] of Object.entries(node.styles)) {
       for (const [state, conditions] of Object.entries(states)) {
-        for (const [condition, declarations] of Object.entries(conditions)) {
+        for (const [condition, declarations] of Object.entries(conditions!)) {
           if (
             style?.ok &&
             TYPE_MEMBERS.every(

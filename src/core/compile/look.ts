@@ -1,3 +1,4 @@
+import { isPointed } from '../cascade/states';
 import { cells } from '../cascade/look';
 import { defined } from '../data/compact';
 import { emptyRecord } from '../data/record';
@@ -32,7 +33,7 @@ export function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
         openKey = key;
         declarations = emptyRecord();
         const when = condition === 'always' ? [] : [condition];
-        rules.push({ selector, when, declarations, isLook: true, ...stateOf(state, states) });
+        rules.push({ selector, when, declarations, isLook: true, ...stateOf(kind, state, states) });
       }
       declarations[property] = value;
     }
@@ -41,7 +42,9 @@ export function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
 }
 
 /** The state a rule is of; at rest it is of none. */
-function stateOf(name: StateName, states: Part['states']): Pick<Rule, 'state'> {
+function stateOf(kind: Kind, name: StateName, states: Part['states']): Pick<Rule, 'state'> {
   if (name === 'rest') return {};
-  return { state: defined({ name, selector: states[name]!, disabled: states.disabled || undefined }) };
+  const isPointedAt = isPointed(kind, name) || undefined;
+  const { [name]: selector, disabled } = states;
+  return { state: defined({ name, selector: selector!, disabled, isPointed: isPointedAt }) };
 }

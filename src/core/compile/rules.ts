@@ -40,8 +40,8 @@ const widthRule = (condition: Condition, { bands, isContained }: Sizes): string 
 };
 
 /** A part cannot be hovered or pressed while it is disabled; `:where` keeps the weight of all states equal. */
-const enabledOnly = ({ name, disabled }: NonNullable<Rule['state']>) =>
-  disabled && (name === 'hover' || name === 'pressed') ? `:where(:not(${disabled}))` : '';
+const enabledOnly = ({ name, disabled, isPointed }: NonNullable<Rule['state']>) =>
+  disabled && (isPointed || name === 'pressed') ? `:where(:not(${disabled}))` : '';
 
 /**
  * The preview: widths are real there, so they stay media queries; every other condition is a switch on the
@@ -59,7 +59,7 @@ export const previewDialect: Dialect = {
   state: (state) =>
     defined({
       suffix: `:is(${state.selector}, [data-k-force~="${state.name}"])${enabledOnly(state)}`,
-      root: state.name === 'hover' ? ':not([data-k-touch])' : undefined
+      root: state.isPointed ? ':not([data-k-touch])' : undefined
     })
 };
 

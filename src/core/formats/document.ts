@@ -12,7 +12,6 @@ import {
   CONDITIONS,
   FILM_TYPES,
   PICTURE_TYPES,
-  STATES,
   SUPPORT_TARGETS,
   TOKEN_TYPES,
   type Fragment,
@@ -452,9 +451,7 @@ class Reader {
 
 /** Whether a part can be in a state; every part can be at rest. */
 const isStateOf = (part: Anatomy[string] | undefined, state: string): boolean =>
-  part !== undefined &&
-  (state === 'rest' ||
-    (STATES.includes(state as 'rest') && ownOf(part.states as Loose, state) !== undefined));
+  part !== undefined && (state === 'rest' || ownOf(part.states as Loose, state) !== undefined);
 
 const entries = (value: unknown): [string, unknown][] => (isRecord(value) ? Object.entries(value) : []);
 

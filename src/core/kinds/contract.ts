@@ -28,6 +28,18 @@ export type InsertGroup = (typeof INSERT_GROUPS)[number];
 export type Category = 'page' | 'section' | 'block' | 'column' | 'layer' | 'panel' | 'link';
 
 /**
+ * A state of the kind's own: open, turned, stuck. Parts that have it give it a selector as they do for any
+ * other; where the attribute stands on an element around the part, that is `:is([open] > *)`. A selector
+ * weighs as much as one class, so that the order of states decides.
+ */
+export interface OwnState {
+  /** At the head of its column. */
+  readonly label: string;
+  /** States that hold along with it, besides rest: `open` of what is open and hovered. */
+  readonly implies?: readonly StateName[];
+}
+
+/**
  * A part of a kind: a piece of its drawing that can be picked and styled. `root` is the node's outermost
  * element.
  */
@@ -78,6 +90,8 @@ export interface Rule {
     readonly name: Exclude<StateName, 'rest'>;
     readonly selector: string;
     readonly disabled?: string;
+    /** Only what can be pointed at comes into it: never on a screen that cannot hover. */
+    readonly isPointed?: boolean;
   };
   readonly when: readonly Condition[];
   readonly declarations: Declarations;
@@ -164,6 +178,8 @@ export interface Kind {
   /** False for kinds that only come with their owner (a column, a panel). */
   readonly insertable: boolean;
   readonly anatomy: Anatomy;
+  /** States of its own, in cascade order. */
+  readonly states?: Readonly<Record<string, OwnState>>;
   /** The only home of defaults. Field metadata (`FieldMeta`) tells the interface how to edit them. */
   readonly settings: ObjectSchema<AnyObject>;
   readonly slots: Readonly<Record<string, Slot>>;

@@ -15,9 +15,12 @@ export type ShelfId = Branded<'shelf'>;
 
 export type Json = string | number | boolean | null | readonly Json[] | { readonly [key: string]: Json };
 
-/** States of a part in cascade order: of two states that set the same property, the later one wins. */
+/**
+ * States that any part may have, in cascade order: of two states that set the same property, the later one
+ * wins. A kind may name states of its own, which come before `disabled` (see `statesOf`).
+ */
 export const STATES = ['rest', 'hover', 'focus', 'pressed', 'selected', 'disabled'] as const;
-export type StateName = (typeof STATES)[number];
+export type StateName = (typeof STATES)[number] | (string & NonNullable<unknown>);
 
 /**
  * Conditions in cascade order. `always` holds everywhere; the others are symbols that only a printer turns

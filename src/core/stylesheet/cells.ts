@@ -100,7 +100,7 @@ function subjectOf(selector: string, part: string): string {
 /** A disabled part is neither hovered nor pressed; `:where` keeps the weight of all states equal. */
 export function selectorOf({ selector, state }: Rule): string {
   if (!state) return selector;
-  const staysWhileDisabled = !state.disabled || (state.name !== 'hover' && state.name !== 'pressed');
+  const staysWhileDisabled = !state.disabled || !(state.isPointed || state.name === 'pressed');
   return staysWhileDisabled
     ? selector + state.selector
     : `${selector}${state.selector}:where(:not(${state.disabled}))`;

@@ -21,7 +21,7 @@ export function atRulesOf(
   const wanted: Wanted = { screen: false, print: false, features: new Map(), widths: [] };
   for (const condition of when) if (!want(wanted, condition, bands)) return null;
   // A look that only a pointer can bring out stays away from screens that cannot hover.
-  if (state?.name === 'hover' && !wantFeature(wanted, 'hover', 'hover')) return null;
+  if (state?.isPointed && !wantFeature(wanted, 'hover', 'hover')) return null;
   if (wanted.screen && wanted.print) return null;
   return written(wanted, isContained);
 }

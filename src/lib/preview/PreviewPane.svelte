@@ -1,7 +1,8 @@
 <script lang="ts">
+  import { impliedStates } from '$core/cascade/states';
   import { maybeStacking } from '$core/kinds/stacked';
   import { pathTo } from '$core/project/tree';
-  import type { NodeId } from '$core/project/types';
+  import type { ConditionName, NodeId, StateName } from '$core/project/types';
   import PreviewFrame from './PreviewFrame.svelte';
   import { FitGauge } from '$lib/state/gauge.svelte';
   import { takeDragged } from '$lib/state/dragging';
@@ -81,12 +82,18 @@
     const stacking = wb.selected.length > 0 ? maybeStacking(wb.registry, wb.project, wb.tuned.id) : null;
     return stacking ? [...stacking.below, wb.tuned.id, ...stacking.above] : [];
   });
+  const tried = $derived<readonly ConditionName[]>(wb.preview.switches.includes('touch') ? ['touch'] : []);
+  const states = $derived(Object.entries(wb.kind.anatomy[wb.currentPart]!.states));
+  /** Whether a state is one of what is chosen: selected, or of the kind's own. */
+  const isOfChoice = (state: StateName) => state === 'selected' || Object.hasOwn(wb.kind.states ?? {}, state);
   const show = $derived<Extract<ToFrame, { type: 'show' }>>({
     type: 'show',
     mode: wb.preview.isFull ? 'try' : wb.preview.mode,
     switches: [...wb.preview.switches],
     picked: wb.selected.length > 0 && !wb.preview.isFull ? { ...wb.picked } : null,
-    forced: wb.preview.forced,
+    forced: wb.preview.forced && [...impliedStates(wb.kind, wb.preview.forced, tried)],
+    chosen: states.filter(([state]) => isOfChoice(state)).map(([, selector]) => selector!),
+    isOfChosen: wb.preview.forced !== null && isOfChoice(wb.preview.forced),
     rate: wb.preview.rate,
     guides: wb.preview.showsGuides,
     stack: [...stack],

@@ -1,5 +1,6 @@
 import { resolve } from '$core/cascade/resolve';
 import { CIRCUMSTANCES, heapOf, settingsUnder } from '$core/kinds/circumstances';
+import { statesOf } from '$core/cascade/states';
 import { conditionWords } from '$core/kinds/conditions';
 import { settingsAt } from '$core/compile/context';
 import { settingsWithDefaults } from '$core/kinds/settings';
@@ -13,13 +14,7 @@ import {
   type Transition
 } from '$core/motion/transition';
 import { STYLE_PROPERTIES } from '$core/css/properties';
-import {
-  STATES,
-  type Circumstance,
-  type ConditionName,
-  type Json,
-  type StateName
-} from '$core/project/types';
+import { type Circumstance, type ConditionName, type Json, type StateName } from '$core/project/types';
 import { registry } from '$core/registry';
 import { fieldsOf, type FieldSpec } from './fields';
 import type { Workbench } from './workbench.svelte';
@@ -95,7 +90,7 @@ function stateRows(wb: Workbench, part: string): TimingRow[] {
   const tried = triedOf(wb);
   const conditions: readonly ConditionName[] = [...heapOf(wb.at), ...tried];
   const rows: TimingRow[] = [];
-  for (const state of STATES) {
+  for (const state of statesOf(wb.kind)) {
     if (state !== 'rest' && !states[state]) continue;
     const { written, origin } = resolve(registry, wb.project, {
       node: wb.tuned.id,

@@ -12,6 +12,7 @@ import { STYLE_PROPERTIES } from '../../css/properties';
 import { colourIn, nearestColour } from './nearest-colour';
 import type { FindingRule } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
+import { statesOf } from '../../cascade/states';
 import { conditionWords } from '../../kinds/conditions';
 import { nodeOf } from '../../project/tree';
 import { STATES, type ConditionName, type Node, type Project, type StateName } from '../../project/types';
@@ -46,8 +47,9 @@ function placesOf(
   return Object.entries(kind.anatomy).flatMap(([part, { states, label, hasText = false }]) => {
     if (!drawn.has(part)) return [];
     const declared = cells(kind, node, part).filter(({ property }) => properties.includes(property));
-    return STATES.filter((state) => state !== 'disabled' && (state === 'rest' || states[state])).flatMap(
-      (state) =>
+    return statesOf(kind)
+      .filter((state) => state !== 'disabled' && (state === 'rest' || states[state]))
+      .flatMap((state) =>
         (['always', ...CIRCUMSTANCES] as const)
           .filter((condition) =>
             declared.some((cell) => cell.state === state && cell.condition === condition)
@@ -60,7 +62,7 @@ function placesOf(
             condition,
             where: `${state === 'rest' ? '' : ` on ${state}`}${condition === 'always' ? '' : `, ${conditionWords(condition)}`}`
           }))
-    );
+      );
   });
 }
 

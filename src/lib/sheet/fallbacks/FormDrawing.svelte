@@ -29,6 +29,8 @@
     switches: SWITCHES.includes(condition as Switch) ? [condition as Switch] : [],
     picked: null,
     forced: null,
+    chosen: [],
+    isOfChosen: false,
     rate: 1,
     guides: false,
     stack: [],

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Command } from '$core/commands/commands';
   import { resolve, type Resolution } from '$core/cascade/resolve';
-  import { impliedStates } from '$core/cascade/states';
+  import { impliedStates, statesOf } from '$core/cascade/states';
   import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
   import { changeAgainstRest } from '$core/cascade/change';
   import { ringContrast, textContrast } from '$core/cascade/contrast';
@@ -9,7 +9,7 @@
   import { heapOf } from '$core/kinds/circumstances';
   import { SHEET_PROPERTIES, STYLE_PROPERTIES } from '$core/css/properties';
   import { isTypeMember } from '$core/css/type-style';
-  import { STATES, type ConditionName, type Node, type StateName } from '$core/project/types';
+  import { type ConditionName, type Node, type StateName } from '$core/project/types';
   import { registry } from '$core/registry';
   import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
   import IconCell from './IconCell.svelte';
@@ -27,7 +27,7 @@
   const anatomy = $derived(wb.kind.anatomy[wb.currentPart]!);
   const has = (state: StateName) => state === 'rest' || anatomy.states[state] !== undefined;
   /** Only those the part can be in: a column a state. */
-  const states = $derived(STATES.filter(has));
+  const states = $derived(statesOf(wb.kind).filter(has));
   const conditions = $derived<readonly ConditionName[]>(heapOf(wb.at));
   const at = (state: StateName) => ({ node: wb.tuned.id, part: wb.currentPart, state, conditions });
   const resolved = $derived(
@@ -58,10 +58,10 @@
     node: wb.tuned.id,
     part: wb.currentPart,
     // Forced states are names; what a state brings along is forced with it.
-    states: states.map((state) => impliedStates(state, []).join(' ')),
+    states: states.map((state) => impliedStates(wb.kind, state, []).join(' ')),
     cell: { width: specimenWidth / states.length, height: SPECIMEN_HEIGHT },
     strip: Object.values(anatomy.states).flatMap((selector) =>
-      [...selector.matchAll(/\[([\w-]+)/g)].map((match) => match[1]!)
+      [...selector!.matchAll(/\[([\w-]+)/g)].map((match) => match[1]!)
     )
   });
 
@@ -73,6 +73,9 @@
     selected: 'var(--verdigris)',
     disabled: '#8b8678'
   };
+
+  /** A kind's own state as it calls it. */
+  const labelOf = (state: StateName) => wb.kind.states?.[state]?.label ?? state;
 
   const ratio = (value: number | null) => (value === null ? '—' : `${value.toFixed(1)} : 1`);
 
@@ -171,19 +174,25 @@
     <span role="columnheader" class="visually-hidden">Property</span>
     <span></span>
     {#each states as state (state)}
-      <span role="columnheader" class="state" style:border-top-color={tones[state]}>
+      <span role="columnheader" class="state" style:border-top-color={tones[state] ?? 'var(--verdigris)'}>
         {#if state === 'rest'}
-          {state}
+          {labelOf(state)}
         {:else}
           <button
             type="button"
             class="force plain"
             aria-pressed={wb.preview.forced === state}
             title="Show this state in the preview; it is never exported"
-            onclick={() => (wb.preview.forced = wb.preview.forced === state ? null : state)}>{state}</button
+            onclick={() => (wb.preview.forced = wb.preview.forced === state ? null : state)}
+            >{labelOf(state)}</button
           >
         {/if}
-        <OverflowMenu size="sm" flipped iconDescription="More for {state}" aria-label="More for {state}">
+        <OverflowMenu
+          size="sm"
+          flipped
+          iconDescription="More for {labelOf(state)}"
+          aria-label="More for {labelOf(state)}"
+        >
           <OverflowMenuItem
             text="Copy this look"
             on:click={() => (wb.look = { id: wb.tuned.id, part: wb.currentPart, state })}
