@@ -19,6 +19,7 @@ import { separator } from './blocks/separator';
 import { stack } from './blocks/stack';
 import { text } from './blocks/text';
 import { video } from './blocks/video';
+import { accordion } from './widgets/accordion';
 import { createRegistry } from './kinds/registry';
 import { tabs } from './widgets/tabs';
 
@@ -45,5 +46,6 @@ export const registry = createRegistry([
   layers,
   layer,
   tabs,
+  accordion,
   panel
 ]);

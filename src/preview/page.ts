@@ -27,6 +27,15 @@ function wordsIn(root: HTMLElement): Text[] {
   return found;
 }
 
+/** What the browser itself has opened stays open: disclosures, told by the id of what they open. */
+function carryOpen(from: HTMLElement, to: HTMLElement): void {
+  for (const panel of from.querySelectorAll<HTMLElement>('details > [id]')) {
+    const next = to.querySelector<HTMLElement>(`details > #${CSS.escape(panel.id)}`);
+    if (next)
+      (next.parentElement as HTMLDetailsElement).open = (panel.parentElement as HTMLDetailsElement).open;
+  }
+}
+
 /** The page in the frame: elements, sheets and running behaviours, each by node id. */
 export function createPage(body: HTMLElement) {
   const sheets = new Map<string, CSSStyleSheet>();
@@ -114,6 +123,7 @@ export function createPage(body: HTMLElement) {
     const next = stateful(to);
     if (current && next?.dataset.current && next.querySelector(`#${CSS.escape(current)}`))
       next.dataset.current = current;
+    carryOpen(from, to);
   };
 
   /**

@@ -162,6 +162,8 @@ function reveal(id: string): void {
   element.dispatchEvent(new CustomEvent('k-show', { bubbles: true }));
   for (const each of body.querySelectorAll<HTMLElement>(':popover-open'))
     if (!each.contains(element)) each.hidePopover();
+  for (let above = element.closest('details'); above; above = above.parentElement?.closest('details') ?? null)
+    above.open = true;
   const panel = element.closest<HTMLElement>('[popover]');
   if (panel && !panel.matches(':popover-open')) panel.showPopover();
   const box = element.getBoundingClientRect();

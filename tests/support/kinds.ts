@@ -15,7 +15,9 @@ const FILLED: Readonly<Record<string, Record<string, unknown>>> = {
   },
   icon: { icon, alt: 'A leaf' },
   image: { asset: 'press-house', alt: 'The press house' },
-  links: { foldUnder: 700 }
+  links: { foldUnder: 700 },
+  // Every item at rest; `accordion.spec.ts` looks at open ones.
+  accordion: { atLoad: 'none' }
 };
 
 /**

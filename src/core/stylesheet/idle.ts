@@ -89,6 +89,8 @@ const OF_BROWSER: Readonly<Record<string, Readonly<Record<string, string>>>> = {
  */
 export function withoutIdle(cells: readonly Cell[], drawn: Drawn, isAmongOthers = false): Cell[] {
   const attributes = new Set(drawn.attributes);
+  // A disclosure is opened and closed by the browser itself (HTML standard, 4.11.1).
+  if ([...drawn.tags.values()].some((tags) => tags.has('details'))) attributes.add('open');
   for (const behaviour of drawn.behaviours) SET_BY[behaviour]?.forEach((name) => attributes.add(name));
   const kept: Cell[] = [];
   for (const each of lastOfEach(cells)) {
@@ -141,8 +143,9 @@ function attributesIn(selector: string): string[] {
 const NOT_DISABLED = ':where(:not([aria-disabled="true"]))';
 
 function isFromTheStart({ part, meets, property, value }: Cell, { tags }: Drawn, isFlex: boolean): boolean {
-  // What is inside a part may be another part, of which something else is said.
-  const isOfPart = !meets.includes('>');
+  // What is inside a part may be another part, and of the box of what a disclosure opens the browser's own
+  // style sheet says more (HTML standard, 15.5.4).
+  const isOfPart = !meets.includes('>') && !meets.includes('::details-content');
   if (!isOfPart) return false;
   // No transition moves as little as the initial one, which takes no time.
   if (INITIAL[property] === value || (property === 'transition' && value === 'none')) return true;

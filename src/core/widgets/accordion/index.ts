@@ -1,0 +1,68 @@
+import type { FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
+import type { Node } from '../../project/types';
+import { anatomy, look, states } from './anatomy';
+import { findings } from './findings';
+import { markup } from './markup';
+import { adapt, settings, type AccordionSettings } from './settings';
+import { style } from './style';
+
+function fallbacks(_node: Node, { settings: under }: FallbackContext): readonly FallbackRow[] {
+  const { several } = under<AccordionSettings>('always');
+  return [
+    {
+      label: 'Panels open',
+      wide: several ? 'several' : 'one at a time',
+      cells: { 'no-script': null, print: 'all' }
+    },
+    { label: 'Hover look', wide: 'changes', cells: { touch: 'pressed only', print: '—' } }
+  ];
+}
+
+export const accordion: Kind = {
+  kind: 'accordion',
+  label: 'Accordion',
+  summary: 'Headers that open their panels, without script',
+  group: 'Opens',
+  words: ['questions', 'faq', 'details', 'disclosure', 'folds', 'toggle'],
+  category: 'block',
+  icon: 'M2 3h12v3H2zM2 8h12v5H2zM11 4l1 1 1-1',
+  insertable: true,
+  anatomy,
+  states,
+  settings,
+  slots: { panels: { label: 'Panels', accepts: ['panel'], items: true, least: 1, part: 'panel' } },
+  forms: [],
+  look,
+  adapt,
+  create: (make) =>
+    make(
+      'accordion',
+      'Accordion',
+      {},
+      {
+        panels: ['First', 'Second', 'Third'].map((label) =>
+          make(
+            'panel',
+            `${label} question`,
+            {},
+            {
+              content: [
+                make('text', `${label} answer`, {
+                  html: `<p>What opens under the ${label.toLowerCase()} question.</p>`
+                })
+              ]
+            }
+          )
+        )
+      }
+    ),
+  markup,
+  style,
+  behaviours: () => [],
+  uses: (node, ctx) =>
+    ctx.settings<AccordionSettings>(node).several
+      ? ['details', 'details-content']
+      : ['details', 'details-name', 'details-content'],
+  fallbacks,
+  findings
+};

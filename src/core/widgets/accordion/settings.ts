@@ -1,0 +1,56 @@
+import { object, type InferType } from 'yup';
+import { choiceField, itemField, toggleField, trackField } from '../../kinds/fields';
+import { STILL_TRACK } from '../../motion/track';
+
+export const settings = object({
+  several: toggleField(false, {
+    label: 'Several panels open',
+    view: 'behaviour',
+    help: 'Off: opening one closes the one that was open.'
+  }),
+  atLoad: choiceField(
+    'first',
+    { none: 'all closed', first: 'the chosen one', all: 'all open' },
+    {
+      label: 'Open at load',
+      view: 'behaviour',
+      help: 'All open needs “Several panels open”; else only the first stays open.'
+    }
+  ),
+  first: itemField('panels', {
+    label: 'First panel chosen',
+    view: 'behaviour',
+    help: 'The panel that is open when the page loads.'
+  }),
+  marker: choiceField(
+    'chevron',
+    { chevron: 'chevron, turns', plus: 'plus, becomes minus', triangle: 'triangle, turns', none: 'none' },
+    { label: 'Marker', view: 'behaviour' }
+  ),
+  markerSide: choiceField(
+    'end',
+    { start: 'before the words', end: 'at the end' },
+    { label: 'Marker stands', view: 'behaviour', responsive: true }
+  ),
+  level: choiceField(
+    '3',
+    { '2': '2', '3': '3', '4': '4', '5': '5', '6': '6' },
+    { label: 'Heading level', view: 'fallbacks', help: 'Of the headings in the headers.' }
+  ),
+  enter: trackField(
+    STILL_TRACK,
+    { fade: 'fades', rise: 'rises', drop: 'drops', slide: 'slides in', grow: 'grows', wipe: 'wipes' },
+    {
+      label: 'Panel in',
+      event: 'pick',
+      part: 'panel',
+      tone: 'in',
+      fixed: { 'less-motion': 'with less motion nothing moves', print: 'on paper all panels lie open' }
+    }
+  )
+});
+
+export type AccordionSettings = InferType<typeof settings>;
+
+/** With less motion nothing moves, and paper has nothing to open. */
+export const adapt = { 'less-motion': { enter: STILL_TRACK }, print: { enter: STILL_TRACK } } as const;

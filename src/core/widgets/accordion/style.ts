@@ -1,0 +1,78 @@
+import type { Context, Rule } from '../../kinds/contract';
+import { entranceAnimation } from '../../kinds/entrance';
+import { rule } from '../../kinds/rule';
+import { moves } from '../../motion/track';
+import type { Node } from '../../project/types';
+import type { AccordionSettings } from './settings';
+
+/** A line of the words' own colour and thickness. */
+const LINE = 'linear-gradient(currentcolor, currentcolor)';
+
+/** Shapes of the marker when closed; the box is one letter wide. */
+const SHAPES: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  chevron: {
+    content: '""',
+    width: '0.6em',
+    height: '0.6em',
+    border: 'solid currentcolor',
+    'border-width': '0 2px 2px 0',
+    transform: 'translateY(-25%) rotate(45deg)'
+  },
+  plus: {
+    content: '""',
+    width: '0.9em',
+    height: '0.9em',
+    background: `${LINE} center / 100% 2px no-repeat, ${LINE} center / 2px 100% no-repeat`
+  },
+  triangle: {
+    content: '""',
+    width: '0.7em',
+    height: '0.7em',
+    background: 'currentcolor',
+    'clip-path': 'polygon(20% 0, 100% 50%, 20% 100%)'
+  }
+};
+
+/** What an open item makes of the shape. */
+const OPEN_SHAPES: Readonly<Record<string, Readonly<Record<string, string>>>> = {
+  chevron: { transform: 'translateY(15%) rotate(225deg)' },
+  plus: { background: `${LINE} center / 100% 2px no-repeat` },
+  triangle: { transform: 'rotate(90deg)' }
+};
+
+export function style(node: Node, ctx: Context): readonly Rule[] {
+  const { marker, markerSide, enter } = ctx.settings<AccordionSettings>(node);
+  const [item, header, panel] = [ctx.sel('item'), ctx.sel('header'), ctx.sel('panel')];
+  const rules = [
+    rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', 'min-width': '0' }),
+    // The list item's marker goes, ours stands in its place (CSS Lists 3, section 3.1).
+    rule(header, { display: 'flex', 'align-items': 'center', 'overflow-wrap': 'anywhere' }),
+    rule(`${header}::-webkit-details-marker`, { display: 'none' }),
+    rule(`${header}[aria-disabled="true"]`, { 'pointer-events': 'none' }),
+    rule(ctx.sel('words'), { margin: '0', font: 'inherit', flex: '1 1 0', 'min-width': '0' }),
+    // Whoever jumps to the panel sees its header above it.
+    rule(panel, { display: 'flex', 'flex-direction': 'column', 'scroll-margin-top': '4rem' }),
+    // Paper has no way to open what is closed (CSS Pseudo-Elements 4, ::details-content).
+    rule(`${item}::details-content`, { 'content-visibility': 'visible' }, 'print')
+  ];
+  if (marker !== 'none') {
+    const order = markerSide === 'start' ? '-1' : '0';
+    rules.push(
+      rule(ctx.sel('marker'), {
+        display: 'inline-grid',
+        'place-items': 'center',
+        flex: 'none',
+        width: '1em',
+        height: '1em',
+        order
+      }),
+      rule(`${ctx.sel('marker')}::before`, SHAPES[marker]!),
+      rule(`${item}[open] > * > ${ctx.sel('marker')}::before`, OPEN_SHAPES[marker]!)
+    );
+  }
+  const everMoves = ctx.variants<AccordionSettings>(node).some((each) => moves(each.enter));
+  // What is open at load does not move then, and without script nothing tells a second opening from the first.
+  const opened = `${item}[open]:not([data-first])`;
+  if (everMoves) rules.push(rule(`${opened} > ${panel}`, { animation: entranceAnimation(enter) }));
+  return rules;
+}
