@@ -104,6 +104,36 @@ describe('swapping the kind', () => {
     expect(button.nodes[id('heading')]!.settings).toEqual({ label: 'Pears & quinces' });
   });
 
+  it('keeps what one owner lists where another lists the same, there and back', () => {
+    const before = after(
+      sampleProject(),
+      { type: 'set-setting', id: 'tabs', key: 'several', value: true },
+      {
+        type: 'set-style',
+        id: 'tabs',
+        part: 'header',
+        state: 'hover',
+        condition: 'always',
+        property: 'color',
+        value: '#123456'
+      }
+    );
+    const accordion = after(before, { type: 'swap', id: 'tabs', kind: 'accordion' });
+    const panels = before.nodes[id('tabs')]!.slots.panels;
+    expect(accordion.nodes[id('tabs')]).toMatchObject({
+      kind: 'accordion',
+      settings: { several: true },
+      slots: { panels },
+      styles: { header: { hover: { always: { color: '#123456' } } } }
+    });
+    const tabs = after(accordion, { type: 'swap', id: 'tabs', kind: 'tabs' });
+    expect(tabs.nodes[id('tabs')]).toMatchObject({
+      kind: 'tabs',
+      settings: { several: true },
+      slots: { panels }
+    });
+  });
+
   it('keeps content where the other kind has a place for it', () => {
     const project = after(
       sampleProject(),

@@ -171,6 +171,41 @@ function keptSettings(node: Node, from: Kind, to: Kind): Node['settings'] {
   return takes(target[0], value) ? { ...kept, [target[0]]: value } : kept;
 }
 
+/**
+ * The slot of another kind that a child can stand in; null where there is none. What one owner lists, another
+ * that lists the same can take; what stands by itself goes into no list.
+ */
+function slotFor(project: Project, registry: Registry, child: NodeId, kind: Kind): string | null {
+  const { category } = registry.kindOf(nodeOf(project, child).kind);
+  const at = maybePlaceOf(project, child)!;
+  const owner = registry.kindOf(nodeOf(project, at.parent).kind);
+  const isItem = owner.slots[at.slot]!.items ?? false;
+  const found = Object.entries(kind.slots).find(
+    ([, { accepts, items = false }]) => items === isItem && accepts.includes(category)
+  );
+  return found?.[0] ?? null;
+}
+
+/** What differs under conditions, as far as the other kind has a setting for it that may. */
+function keptAdaptations({ adapt }: Node, to: Kind): Node['adapt'] {
+  const fields = to.settings.fields as Record<string, AnySchema>;
+  const isTaken = (condition: string, key: string, value: unknown): boolean => {
+    const field = ownOf(fields, key);
+    const meta = field?.meta()?.field;
+    return (
+      field !== undefined &&
+      meta?.responsive === true &&
+      meta.fixed?.[condition as 'print'] === undefined &&
+      field.isValidSync(value, { strict: true })
+    );
+  };
+  const kept = Object.entries(adapt).map(([condition, own]) => {
+    const taken = Object.entries(own!).filter(([key, value]) => isTaken(condition, key, value));
+    return [condition, Object.fromEntries(taken)] as const;
+  });
+  return Object.fromEntries(kept.filter(([, own]) => Object.keys(own).length > 0));
+}
+
 interface SwapArgs {
   id: NodeId;
   kind: string;
@@ -190,20 +225,17 @@ export const swap = define<SwapArgs>()({
       return no('same-kind', `${node.name} is a ${kind.label.toLowerCase()} already.`);
     const wrong = refusedAt(project, registry, name, at);
     if (wrong) return wrong;
-    const slots = Object.values(kind.slots);
-    const lost = childIds(node).find(
-      (child) =>
-        !slots.some(
-          ({ accepts, items }) =>
-            !items && accepts.includes(registry.kindOf(nodeOf(project, child).kind).category)
-        )
-    );
+    const places = childIds(node).map((child) => slotFor(project, registry, child, kind));
+    const lost = childIds(node)[places.indexOf(null)];
     if (lost)
       return no(
         'would-lose',
         `${kind.label} has no place for ${nodeOf(project, lost).name}. Take it out first, or unwrap ${node.name}.`
       );
-    if (slots.some(({ least }) => least))
+    const isShort = Object.entries(kind.slots).some(
+      ([slot, { least = 0 }]) => places.filter((place) => place === slot).length < least
+    );
+    if (isShort)
       return no(
         'needs-items',
         `${kind.label} starts with pieces of its own. Insert it, and move things into it.`
@@ -216,10 +248,7 @@ export const swap = define<SwapArgs>()({
     const slots: Record<string, NodeId[]> = Object.fromEntries(
       Object.keys(to.slots).map((slot) => [slot, []])
     );
-    for (const child of childIds(node)) {
-      const category = registry.kindOf(nodeOf(project, child).kind).category;
-      slots[Object.entries(to.slots).find(([, { accepts }]) => accepts.includes(category))![0]]!.push(child);
-    }
+    for (const child of childIds(node)) slots[slotFor(project, registry, child, to)!]!.push(child);
     const styles = Object.fromEntries(
       Object.entries(node.styles).flatMap(([part, states]) => {
         const known = ownOf(to.anatomy, part);
@@ -234,7 +263,7 @@ export const swap = define<SwapArgs>()({
       ...node,
       kind: name,
       settings: keptSettings(node, from, to),
-      adapt: {},
+      adapt: keptAdaptations(node, to),
       slots,
       styles
     } as Node);
