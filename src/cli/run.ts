@@ -6,7 +6,7 @@ import { planExport, requestOf } from '../core/compile/files';
 import { renditionFile, renditionPlan, type Rendition } from '../core/compile/renditions';
 import { printSnippet } from '../core/compile/snippet';
 import { placeholdersOf } from '../core/findings/placeholders';
-import { runFindings } from '../core/findings/run';
+import { loadRules, runFindings } from '../core/findings/run';
 import { readProjectFile, type Opened } from '../core/formats/project-file';
 import { splitAside } from '../core/kinds/finding';
 import { sarifOf } from '../core/formats/sarif';
@@ -138,10 +138,11 @@ async function writeFinished({ files, problems, broken }: Finished, out: string,
 async function checkCommand(file: string, { json, sarif }: Options, say: Say): Promise<number> {
   const opened = await openFile(file, say);
   const project = await withTones(opened.project, ({ id }) => readTones(opened.bytes.get(id)!));
+  await loadRules(registry);
   const findings = runFindings(registry, project);
   const { open, aside } = splitAside(findings, project.info.aside);
   const placeholders = placeholdersOf(registry, project);
-  if (sarif) say.out(JSON.stringify(sarifOf(registry, project, findings, file), null, 2));
+  if (sarif) say.out(JSON.stringify(await sarifOf(registry, project, findings, file), null, 2));
   else if (json) say.out(JSON.stringify({ file, findings: open, aside, placeholders }, null, 2));
   else {
     for (const { severity, sentence, cause, node, rule } of open)

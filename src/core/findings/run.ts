@@ -10,34 +10,40 @@ import { compact } from '../data/compact';
 
 const rulesOf = new WeakMap<Registry, ReadonlyMap<string, readonly FindingRule[]>>();
 
-/** Rules by kind; throws where two have the same id. */
-function rulesByKind(registry: Registry): ReadonlyMap<string, readonly FindingRule[]> {
-  const known = rulesOf.get(registry);
-  if (known) return known;
-  const all = allRules(registry);
-  const twice = all.find((rule, i) => all.findIndex((other) => other.id === rule.id) !== i);
-  if (twice) throw new Error(`Finding rule ${JSON.stringify(twice.id)} is registered twice`);
-  const byKind = new Map(
-    registry.kinds.map((kind) => [
-      kind.kind,
-      all.filter((rule) => !rule.kinds || rule.kinds.includes(kind.kind))
-    ])
+/** Every rule there is: those about any kind, then those of each kind. */
+export async function allRules(registry: Registry): Promise<readonly FindingRule[]> {
+  const ofKinds = await Promise.all(
+    registry.kinds.map(async ({ findings }) =>
+      typeof findings === 'function' ? (await findings()).findings : findings
+    )
   );
-  rulesOf.set(registry, byKind);
-  return byKind;
+  return [...pageRules(registry), ...ofKinds.flat()];
 }
 
-/** Every rule there is: those about any kind, then those of each kind. */
-export const allRules = (registry: Registry): readonly FindingRule[] => [
-  ...pageRules(registry),
-  ...registry.kinds.flatMap((kind) => kind.findings)
-];
+/**
+ * Brings the rules, which a window does not carry; has to be done once before they are run.
+ * Throws where two have the same id.
+ */
+export async function loadRules(registry: Registry): Promise<void> {
+  if (rulesOf.has(registry)) return;
+  const all = await allRules(registry);
+  const twice = all.find((rule, i) => all.findIndex((other) => other.id === rule.id) !== i);
+  if (twice) throw new Error(`Finding rule ${JSON.stringify(twice.id)} is registered twice`);
+  const ofKind = (name: string) => all.filter(({ kinds }) => !kinds || kinds.includes(name));
+  rulesOf.set(registry, new Map(registry.kinds.map(({ kind }) => [kind, ofKind(kind)])));
+}
+
+function rulesByKind(registry: Registry): ReadonlyMap<string, readonly FindingRule[]> {
+  const rules = rulesOf.get(registry);
+  if (!rules) throw new Error('createFindingsRunner: the rules are not there; await loadRules() first');
+  return rules;
+}
 
 type Found = readonly Finding[];
 
 /**
  * Runs the rules, and after an edit again only those whose answer may have changed. One for each project that
- * is open.
+ * is open. Throws where `loadRules` has not been waited for.
  */
 export function createFindingsRunner(registry: Registry) {
   const rules = rulesByKind(registry);

@@ -10,13 +10,13 @@ import { defined } from '../data/compact';
  * are logical: the piece by its names from the section down, and its entry in project.json as a JSON Pointer.
  * @param uri the project file as the reader knows it.
  */
-export function sarifOf(
+export async function sarifOf(
   registry: Registry,
   project: Project,
   findings: readonly Finding[],
   uri: string
-): object {
-  const rules = allRules(registry);
+): Promise<object> {
+  const rules = await allRules(registry);
   const indexOf = new Map(rules.map(({ id }, index) => [id, index]));
   return {
     $schema: 'https://raw.githubusercontent.com/oasis-tcs/sarif-spec/master/Schemata/sarif-schema-2.1.0.json',

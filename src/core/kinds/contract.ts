@@ -207,7 +207,8 @@ export interface Kind {
   uses?(node: Node, ctx: Context): readonly PlatformFeature[];
   /** Rows of the fallback table that are not settings: what follows from them. */
   fallbacks(node: Node, ctx: FallbackContext): readonly FallbackRow[];
-  readonly findings: readonly FindingRule[];
+  /** Rules about this kind. A function brings them where they are run, so that a window need not carry them. */
+  readonly findings: readonly FindingRule[] | (() => Promise<{ readonly findings: readonly FindingRule[] }>);
   /** Parts that stand in a row, where what is in the row decides from which width it no longer fits. */
   readonly fit?: { readonly row: string; readonly what: string };
   /**

@@ -1,3 +1,4 @@
+import { loadRules } from '../findings/run';
 import { makeWith } from '../kinds/make';
 import { apply, type Applied } from '../commands/apply';
 import type { Command } from '../commands/commands';
@@ -55,3 +56,6 @@ export function after(project: Project, ...commands: Command[]): Project {
 export function refusedWith(outcome: Applied): string | null {
   return outcome.ok ? null : outcome.refusal.code;
 }
+
+// Rules come when they are asked for; every test that runs them imports this.
+await loadRules(registry);

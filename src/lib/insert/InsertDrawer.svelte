@@ -1,10 +1,9 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import KindSign from '$lib/parts/KindSign.svelte';
-  import { insertEntry } from '$lib/state/actions';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import { DRAWN, drawingOf } from './drawings';
-  import { found, placeInWords, type Entry } from './entries';
+  import { found, placeInWords, type Entry, insertEntry } from './entries';
 
   interface Props {
     wb: Workbench;

@@ -5,6 +5,7 @@ import { nodeOf } from '$core/project/tree';
 import type { Fragment } from '$core/project/types';
 import { registry } from '$core/registry';
 import { templates } from '$core/templates';
+import { insertFragment } from '$lib/state/actions';
 import type { Workbench } from '$lib/state/workbench.svelte';
 
 const make = makeWith();
@@ -66,6 +67,12 @@ export function found(query: string): readonly Entry[] {
     .map(({ entry, answers }) => ({ entry, score: answers.reduce((sum, each) => sum + each, 0) }))
     .toSorted((a, b) => isWhole(b.entry) - isWhole(a.entry) || b.score - a.score)
     .map(({ entry }) => entry);
+}
+
+/** Inserts it where there is a place for it. */
+export function insertEntry(wb: Workbench, entry: Entry): void {
+  const place = wb.findPlace(entry.kind);
+  if (place) insertFragment(wb, entry.build(), place);
 }
 
 /** @returns in words, where something goes. */

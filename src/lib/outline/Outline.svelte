@@ -12,7 +12,7 @@
   import type { NodeId, Place } from '$core/project/types';
   import { registry } from '$core/registry';
   import KindSign from '$lib/parts/KindSign.svelte';
-  import { runAction } from '$lib/state/actions';
+  import { insertKind } from '$lib/state/actions';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -290,9 +290,7 @@
     {:else if rows.length === 0}
       <div class="empty" role="none">
         <p>This page is empty. Start with a section; everything else stands in one.</p>
-        <button type="button" class="link" onclick={() => runAction(wb, 'insert-section')}
-          >Insert a section</button
-        >
+        <button type="button" class="link" onclick={() => insertKind(wb, 'section')}>Insert a section</button>
       </div>
     {/if}
   </div>

@@ -80,7 +80,10 @@
   let opened = $state.raw<ReadonlySet<string>>(new Set());
 
   /** What a rule looks for, in its own words. */
-  const summaries = new Map(allRules(registry).map(({ id, summary }) => [id, summary]));
+  let summaries = $state.raw<ReadonlyMap<string, string>>(new Map());
+  void allRules(registry).then((rules) => {
+    summaries = new Map(rules.map(({ id, summary }) => [id, summary]));
+  });
   const summaryOf = (rule: string) => summaries.get(rule) ?? rule;
 
   function open(rule: string): void {

@@ -7,7 +7,6 @@ import { makeWith, withNewIds } from '$core/kinds/make';
 import type { Fragment, NodeId, Page, PageId, Place, ShelfId } from '$core/project/types';
 import { registry } from '$core/registry';
 import { placed, type FoundPlace } from '$core/kinds/place';
-import { entries, type Entry } from '$lib/insert/entries';
 import { VIEWS, type Workbench } from './workbench.svelte';
 import { writeInPlace } from './writing';
 
@@ -38,9 +37,10 @@ export function insertFragment(wb: Workbench, fragment: Fragment, found: FoundPl
   return true;
 }
 
-export function insertEntry(wb: Workbench, entry: Entry): void {
-  const place = wb.findPlace(entry.kind);
-  if (place) insertFragment(wb, entry.build(), place);
+/** Inserts a new piece of a kind where there is a place for it. */
+export function insertKind(wb: Workbench, kind: string): void {
+  const place = wb.findPlace(kind);
+  if (place) insertFragment(wb, registry.kindOf(kind).create(make), place);
 }
 
 /** Adds a panel (or another item) to a widget that has a list of them. */
@@ -206,15 +206,6 @@ export const actions: readonly Action[] = [
     refusal: always,
     run: (wb) => (wb.open = 'insert')
   },
-  ...entries.map((entry): Action => ({
-    id: `insert-${entry.id}`,
-    label: `Insert ${entry.label.toLowerCase()}`,
-    group: 'Insert',
-    keys: [],
-    words: entry.words,
-    refusal: always,
-    run: (wb) => insertEntry(wb, entry)
-  })),
   {
     id: 'edit-text',
     label: 'Edit text',

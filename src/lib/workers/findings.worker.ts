@@ -1,4 +1,4 @@
-import { createFindingsRunner } from '$core/findings/run';
+import { createFindingsRunner, loadRules } from '$core/findings/run';
 import type { Fit } from '$core/kinds/finding';
 import { patched, type Diff } from '$core/project/diff';
 import type { NodeId, Project } from '$core/project/types';
@@ -19,10 +19,11 @@ export interface FindingsAnswer {
   readonly ms: number;
 }
 
-const runner = createFindingsRunner(registry);
+const ready = loadRules(registry).then(() => createFindingsRunner(registry));
 let project: Project | null = null;
 
-self.onmessage = ({ data }: MessageEvent<FindingsRequest>) => {
+self.onmessage = async ({ data }: MessageEvent<FindingsRequest>) => {
+  const runner = await ready;
   if ('project' in data) project = data.project;
   else if (project) project = data.diffs.reduce(patched, project);
   if (!project) return;

@@ -68,23 +68,5 @@ export const button: Kind = {
   },
   behaviours: () => [],
   fallbacks: () => [],
-  findings: [
-    {
-      id: 'link-without-words',
-      summary: 'A button or link has no label',
-      kinds: ['button'],
-      check: (node) =>
-        node.settings.label === ''
-          ? [
-              {
-                severity: 'error',
-                part: 'root',
-                sentence: `${node.name} has no words`,
-                cause: 'Nobody can tell what it does. Give it a label under Fill.',
-                fix: null
-              }
-            ]
-          : []
-    }
-  ]
+  findings: () => import('./findings')
 };

@@ -51,23 +51,5 @@ export const embed: Kind = {
   behaviours: () => [],
   ground: ({ address }) => (isWeb(String(address)) ? { layers: [{ film: true }] } : null),
   fallbacks: () => [],
-  findings: [
-    {
-      id: 'embed-without-title',
-      summary: 'An embedded page has no title',
-      kinds: ['embed'],
-      check: (node) =>
-        node.settings.address && !node.settings.title
-          ? [
-              {
-                severity: 'warning',
-                part: 'root',
-                sentence: `${node.name} has no title`,
-                cause: 'A screen reader can only say “frame”. Give it a title under Fill.',
-                fix: null
-              }
-            ]
-          : []
-    }
-  ]
+  findings: () => import('./findings')
 };

@@ -1,50 +1,12 @@
 import type { ElementContent } from 'hast';
-import { object, type InferType } from 'yup';
 import { iconElement, type Icon } from '../../html/icon';
 import type { Context, Kind } from '../../kinds/contract';
-import { choiceField, textField, toggleField, widthField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
-import { fitFrom } from '../../layout/fit';
 import type { Node } from '../../project/types';
+import { settings, type LinksSettings } from './settings';
 import { compact, defined } from '../../data/compact';
 
-const settings = object({
-  element: choiceField(
-    'list',
-    { list: 'a list', navigation: 'navigation' },
-    { label: 'Element', help: 'Navigation is a landmark: screen readers list it and can go to it.' }
-  ),
-  label: textField('', 120, {
-    label: 'Name for screen readers',
-    names: true,
-    help: 'Such as “Main” or “Footer”, where a page has more than one.'
-  }),
-  flow: choiceField(
-    'row',
-    { row: 'side by side', column: 'one below the other' },
-    { label: 'Flow', responsive: true, fixed: { 'no-script': 'style alone draws it' } }
-  ),
-  align: choiceField(
-    'start',
-    { start: 'at the start', center: 'in the middle', end: 'at the end', 'space-between': 'apart' },
-    { label: 'Along the flow', responsive: true }
-  ),
-  menu: textField('Menu', 60, { label: 'Words on the menu button', names: true, view: 'behaviour' }),
-  spy: toggleField(false, {
-    label: 'Mark the section in view',
-    view: 'behaviour',
-    help: 'The link to the section that is being read is marked as the current one.',
-    live: 'on the exported page'
-  }),
-  foldUnder: widthField(0, 0, 2400, {
-    label: 'Menu button under',
-    view: 'fallbacks',
-    flag: 'menu',
-    help: 'Below this width the links go behind a menu button. 0: never.'
-  })
-});
-
-type Settings = InferType<typeof settings>;
+type Settings = LinksSettings;
 
 function one(item: Node, ctx: Context): ElementContent {
   const { href, icon } = ctx.settings<{ href: string; icon: Icon | null }>(item);
@@ -237,35 +199,6 @@ export const links: Kind = {
       }
     ];
   },
-  findings: [
-    {
-      id: 'links-wrap',
-      summary: 'Links of a navigation wrap before they go behind a menu button',
-      kinds: ['links'],
-      scope: 'node',
-      check(node, _project, { fits }) {
-        const { element, flow, foldUnder } = settings.cast(node.settings) as Settings;
-        const fit = fits.get(node.id);
-        if (!fit || element !== 'navigation' || flow === 'column' || fit.from === null) return [];
-        const from = Math.ceil(fitFrom(fit));
-        if (from <= Math.max(foldUnder, 280)) return [];
-        return [
-          {
-            severity: 'warning',
-            part: 'list',
-            view: 'Fallbacks',
-            number: `${from} px`,
-            width: from,
-            sentence: `The links of ${node.name} wrap under ${from} px${foldUnder > 0 ? `, and go behind the menu button only under ${foldUnder} px` : ''}`,
-            cause: 'Between the two they stand on more lines, and the header grows.',
-            fix: {
-              label: `Menu button under ${from} px`,
-              commands: [{ type: 'set-setting', id: node.id, key: 'foldUnder', value: from }]
-            }
-          }
-        ];
-      }
-    }
-  ],
+  findings: () => import('./findings'),
   fit: { row: 'list', what: 'links' }
 };

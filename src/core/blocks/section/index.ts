@@ -14,7 +14,6 @@ import {
 } from '../../kinds/fields';
 import { notes, rule } from '../../kinds/rule';
 import type { Asset, AssetId, NodeId } from '../../project/types';
-import { findings } from './findings';
 import { compact, defined } from '../../data/compact';
 
 const PLACE = 'Where it stands';
@@ -339,5 +338,5 @@ export const section: Kind = {
   behaviours: (node, ctx) => (plays(ctx.settings<Settings>(node)) ? ['plays'] : []),
   fallbacks: () => [],
   ground,
-  findings
+  findings: () => import('./findings')
 };

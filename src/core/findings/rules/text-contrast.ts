@@ -15,7 +15,7 @@ import type { Registry } from '../../kinds/registry';
 import { statesOf } from '../../cascade/states';
 import { conditionWords } from '../../kinds/conditions';
 import { nodeOf } from '../../project/tree';
-import { STATES, type ConditionName, type Node, type Project, type StateName } from '../../project/types';
+import { type ConditionName, type Node, type Project, type StateName } from '../../project/types';
 
 /** WCAG 2.2, success criterion 1.4.3: text has a contrast of at least 4.5 : 1. Disabled controls are exempt. */
 const TEXT_LEAST = 4.5;

@@ -1,7 +1,6 @@
 import type { FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
 import type { Node } from '../../project/types';
 import { anatomy, look, states } from './anatomy';
-import { findings } from './findings';
 import { markup } from './markup';
 import { adapt, settings, type AccordionSettings } from './settings';
 import { style } from './style';
@@ -64,5 +63,5 @@ export const accordion: Kind = {
       ? ['details', 'details-content']
       : ['details', 'details-name', 'details-content'],
   fallbacks,
-  findings
+  findings: () => import('./findings')
 };

@@ -2,7 +2,6 @@ import type { FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
 import type { Fit } from '../../kinds/finding';
 import type { ConditionName, Node } from '../../project/types';
 import { anatomy, look } from './anatomy';
-import { findings } from './findings';
 import { behaviours, markup, uses } from './markup';
 import { adapt, settings, type TabsSettings } from './settings';
 import { style } from './style';
@@ -115,7 +114,7 @@ export const tabs: Kind = {
   behaviours,
   uses,
   fallbacks,
-  findings,
+  findings: () => import('./findings'),
   fit: { row: 'list', what: 'labels' },
   play: { part: 'tab', label: 'Pick the next tab' }
 };

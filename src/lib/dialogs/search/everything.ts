@@ -1,6 +1,7 @@
 import { SHEET_PROPERTIES, STYLE_PROPERTIES } from '$core/css/properties';
 import { maybePageOf, nodeOf } from '$core/project/tree';
 import type { Node } from '$core/project/types';
+import { entries, insertEntry } from '$lib/insert/entries';
 import { actions, runAction, shownKey } from '$lib/state/actions';
 import { fieldsOf, type FieldSpec } from '$lib/state/fields';
 import { goTo, shownFinding } from '$lib/state/going';
@@ -43,6 +44,18 @@ function commands(wb: Workbench): readonly Target[] {
         run: () => runAction(wb, id)
       })
     );
+}
+
+/** Inserting goes by name too, without opening the drawer. */
+function insertions(wb: Workbench): readonly Target[] {
+  return entries.map((entry) => ({
+    id: `command insert-${entry.id}`,
+    label: `Insert ${entry.label.toLowerCase()}`,
+    note: 'Insert',
+    words: entry.words.join(' '),
+    refusal: null,
+    run: () => insertEntry(wb, entry)
+  }));
 }
 
 function settings(wb: Workbench, node: Node): readonly Target[] {
@@ -145,12 +158,13 @@ const SHOWN_MOST = 60;
  */
 export function everything(wb: Workbench, query: string): readonly Target[] {
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0) return commands(wb);
+  if (words.length === 0) return [...commands(wb), ...insertions(wb)];
   const about = wb.current === wb.tuned ? [wb.tuned] : [wb.current, wb.tuned];
   const all = [
     ...about.flatMap((node) => settings(wb, node)),
     ...properties(wb),
     ...commands(wb),
+    ...insertions(wb),
     ...pieces(wb),
     ...pages(wb),
     ...tokens(wb),
