@@ -175,3 +175,34 @@ test('is inserted, tuned when open, and stays open while its words are typed', a
   await page.keyboard.press('3');
   await expect(page.getByRole('columnheader', { name: 'open, hover' })).toBeVisible();
 });
+
+test('from an empty page to three questions, the second open, several at once, in five actions', async ({
+  page
+}) => {
+  await Bench.openNew(page);
+  const actions: string[] = [];
+  const act = async (name: string, run: () => Promise<unknown>) => {
+    actions.push(name);
+    await run();
+  };
+  await act('A', () => page.keyboard.press('a'));
+  await page.keyboard.type('accordion');
+  await act('Enter', () => page.keyboard.press('Enter'));
+  const frame = page.frameLocator('iframe[title^="Preview of"]');
+  const items = frame.locator('details');
+  await expect(items).toHaveCount(3);
+  await act('Behaviour', () => page.keyboard.press('2'));
+  const first = page.getByLabel('First panel chosen', { exact: true });
+  await act('the second', () => first.selectOption({ label: 'Second question' }));
+  await expect(items.nth(1)).toHaveAttribute('open', '');
+  await act('several', () => page.locator('[data-field="several"]').getByRole('switch').click());
+  await expect(items.first()).not.toHaveAttribute('name');
+  // The marker turns by itself when its panel opens.
+  const turned = (n: number) =>
+    items.nth(n).evaluate((item) => {
+      const marker = item.querySelector('summary > [aria-hidden="true"]:last-child')!;
+      return getComputedStyle(marker, '::before').transform;
+    });
+  expect(await turned(1)).not.toBe(await turned(2));
+  expect(actions.length).toBeLessThanOrEqual(9);
+});

@@ -117,7 +117,11 @@ async function exportUnder(
     });
   const tab = await context.newPage();
   await tab.goto(url);
-  if (name === 'print') await tab.emulateMedia({ media: 'print' });
+  if (name === 'print') {
+    await tab.emulateMedia({ media: 'print' });
+    // Behaviours hear of another medium in the next frame.
+    await expect(tab.locator('[hidden="until-found"]')).toHaveCount(0);
+  }
   await settled(tab.mainFrame());
   const drawn = await tab.evaluate(drawnParts, 'data');
   await context.close();

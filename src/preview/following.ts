@@ -109,6 +109,9 @@ export function createFollowing(page: Page): Following {
     bring(scroll) {
       scroll();
       ordered = Math.round(scrollY);
+      // A new size may come before the event of this scroll does; it is to keep what is in sight now.
+      inSight = lookAt();
+      isAtEnd = scrollY >= way() - 1;
     }
   };
 }

@@ -27,12 +27,22 @@ function wordsIn(root: HTMLElement): Text[] {
   return found;
 }
 
-/** What the browser itself has opened stays open: disclosures, told by the id of what they open. */
+/**
+ * What the browser itself has opened stays open: disclosures, told by the id of what they open. Where it was
+ * changed which are open at load (`data-first`), that is what one wants to see.
+ */
 function carryOpen(from: HTMLElement, to: HTMLElement): void {
-  for (const panel of from.querySelectorAll<HTMLElement>('details > [id]')) {
-    const next = to.querySelector<HTMLElement>(`details > #${CSS.escape(panel.id)}`);
-    if (next)
-      (next.parentElement as HTMLDetailsElement).open = (panel.parentElement as HTMLDetailsElement).open;
+  const panels = (root: HTMLElement) => [...root.querySelectorAll<HTMLElement>('details > [id]')];
+  const atLoad = (root: HTMLElement) =>
+    panels(root)
+      .filter((panel) => panel.parentElement!.hasAttribute('data-first'))
+      .map(({ id }) => id)
+      .join(' ');
+  if (atLoad(from) !== atLoad(to)) return;
+  const before = new Map(panels(from).map((panel) => [panel.id, panel.parentElement as HTMLDetailsElement]));
+  for (const panel of panels(to)) {
+    const was = before.get(panel.id);
+    if (was) (panel.parentElement as HTMLDetailsElement).open = was.open;
   }
 }
 

@@ -116,6 +116,15 @@ describe('swapping the kind', () => {
         condition: 'always',
         property: 'color',
         value: '#123456'
+      },
+      {
+        type: 'set-style',
+        id: 'tabs',
+        part: 'header',
+        state: 'selected',
+        condition: 'narrow',
+        property: 'color',
+        value: '#654321'
       }
     );
     const accordion = after(before, { type: 'swap', id: 'tabs', kind: 'accordion' });
@@ -124,9 +133,10 @@ describe('swapping the kind', () => {
       kind: 'accordion',
       settings: { several: true },
       slots: { panels },
-      styles: { header: { hover: { always: { color: '#123456' } } } }
+      styles: { header: { hover: { always: { color: '#123456' } }, open: { narrow: { color: '#654321' } } } }
     });
     const tabs = after(accordion, { type: 'swap', id: 'tabs', kind: 'tabs' });
+    expect(tabs.nodes[id('tabs')]!.styles).toEqual(before.nodes[id('tabs')]!.styles);
     expect(tabs.nodes[id('tabs')]).toMatchObject({
       kind: 'tabs',
       settings: { several: true },

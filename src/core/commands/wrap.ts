@@ -4,7 +4,7 @@ import { escapeHtml } from '../html/clean';
 import type { Kind } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { childIds, heightOf, maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
-import type { Fragment, Json, Node, NodeId, Place, Project } from '../project/types';
+import type { Fragment, Json, Node, NodeId, Place, Project, StateName } from '../project/types';
 import { asDraft, define, no, type Refusal } from './define';
 import { refusedAt, refusedDepth } from './structure';
 
@@ -186,6 +186,14 @@ function slotFor(project: Project, registry: Registry, child: NodeId, kind: Kind
   return found?.[0] ?? null;
 }
 
+/** What a state of one kind is called in another: one of its own stands for a common one, and back. */
+function stateThere(from: Kind, to: Kind, state: StateName): StateName {
+  if (to.states && Object.hasOwn(to.states, state)) return state;
+  const common = from.states?.[state]?.like ?? state;
+  const own = Object.entries(to.states ?? {}).find(([, { like }]) => like === common);
+  return own?.[0] ?? common;
+}
+
 /** What differs under conditions, as far as the other kind has a setting for it that may. */
 function keptAdaptations({ adapt }: Node, to: Kind): Node['adapt'] {
   const fields = to.settings.fields as Record<string, AnySchema>;
@@ -253,9 +261,10 @@ export const swap = define<SwapArgs>()({
       Object.entries(node.styles).flatMap(([part, states]) => {
         const known = ownOf(to.anatomy, part);
         if (!known) return [];
-        const kept = Object.entries(states).filter(
-          ([state]) => state === 'rest' || Object.hasOwn(known.states, state)
-        );
+        const kept = Object.entries(states).flatMap(([state, own]) => {
+          const there = stateThere(from, to, state);
+          return there === 'rest' || Object.hasOwn(known.states, there) ? [[there, own] as const] : [];
+        });
         return kept.length > 0 ? [[part, Object.fromEntries(kept)]] : [];
       })
     );

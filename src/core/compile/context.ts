@@ -20,7 +20,7 @@ import type {
 import type { Reads } from './reads';
 
 /**
- * @returns a node's settings while a condition holds, bands heaped up; the same object as long as nothing
+ * @returns a node's settings while a condition holds (a narrow window has the medium band's too); the same object as long as nothing
  * differs there.
  */
 export function settingsAt(kind: Kind, node: Node, condition: ConditionName): Record<string, unknown> {

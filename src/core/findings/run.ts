@@ -131,8 +131,8 @@ export function createFindingsRunner(registry: Registry) {
 }
 
 /**
- * Pieces that lie on a touched one or on something around it, and take its ground for theirs: the one before
- * it, layers above its own.
+ * Pieces whose background may change with a touched one: the sibling before it, which it may overlap, and the
+ * layers stacked above its own.
  */
 function over(registry: Registry, project: Project, id: NodeId): readonly NodeId[] {
   const place = maybePlaceOf(project, id);

@@ -16,7 +16,7 @@ export function maybeOwn(kind: Kind, node: Node, condition: Circumstance): Setti
 }
 
 /**
- * A node's settings while some conditions hold. Conditions heap up in cascade order, so a narrower band keeps
+ * A node's settings while some conditions hold. Each later one overrides only what it sets, so a narrower band keeps
  * what a wider one says and a circumstance such as touch has the last word.
  * @param base the settings with the kind's defaults filled in.
  */
@@ -35,8 +35,8 @@ export function settingsUnder(
 }
 
 /**
- * Conditions that hold whenever this one does and that settings heap up over: a narrow window is a medium one
- * too.
+ * All conditions that hold when this one does, in the order their settings override one another: a narrow
+ * window is a medium one too.
  */
 export function heapOf(condition: ConditionName): readonly Circumstance[] {
   if (condition === 'always') return [];

@@ -37,6 +37,8 @@ export interface OwnState {
   readonly label: string;
   /** States that hold along with it, besides rest: `open` of what is open and hovered. */
   readonly implies?: readonly StateName[];
+  /** The common state it stands for, where a piece is swapped for a kind that has only that: `selected`. */
+  readonly like?: StateName;
 }
 
 /**
@@ -118,7 +120,7 @@ export interface FallbackContext {
   readonly bands: Bands;
   /** What was measured of its rows on the page; null where nothing was. */
   readonly fit: Fit | null;
-  /** @returns the node's settings under a condition, bands heaped up. */
+  /** @returns the node's settings under a condition; a narrow window has the medium band's too. */
   settings<S = Record<string, unknown>>(condition: ConditionName): S;
 }
 
@@ -216,7 +218,7 @@ export interface Kind {
    * nothing.
    */
   ground?(settings: Readonly<Record<string, unknown>>): Ground | null;
-  /** What sets its movements going, for replay: the part a hand presses, another one than is chosen already. */
+  /** What starts its movements, for replay: the part to press. One that is not chosen yet is pressed. */
   readonly play?: { readonly part: string; readonly label: string };
 }
 

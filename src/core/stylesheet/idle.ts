@@ -28,7 +28,6 @@ export const INITIAL: Readonly<Record<string, string>> = {
   'align-self': 'auto',
   animation: 'none',
   'background-size': 'auto',
-  'content-visibility': 'visible',
   'flex-direction': 'row',
   'flex-grow': '0',
   'flex-shrink': '1',

@@ -8,7 +8,7 @@
   interface Props {
     wb: Workbench;
     /** Gives the letters that were typed before the field was there. */
-    handOver: () => string;
+    handOver: () => { readonly words: string; readonly isEntered: boolean };
     ongone: () => void;
   }
   const { wb, handOver, ongone }: Props = $props();
@@ -38,8 +38,14 @@
 
   // One drawing after the other, so that the field has the keys at once.
   onMount(() => {
-    words = handOver();
+    const typed = handOver();
+    words = typed.words;
     field.focus();
+    const first = found(words)[0];
+    if (typed.isEntered && first) {
+      take(first);
+      return ongone;
+    }
     let isOver = false;
     const open = [...found('')];
     const next = (): void => {

@@ -64,23 +64,27 @@
   /** What pastes, and prints for other programs, comes when the page is on show. */
   const pasting = () => import('$lib/state/clipboard');
   const drawer = () => import('$lib/insert/InsertDrawer.svelte');
-  /** Letters typed after the key that opens the drawer and before its field is there: they belong into that field. */
-  let typedAhead = '';
+  /** Keys pressed after the one that opens the drawer and before its field is there: they belong to that field. */
+  let typedAhead = { words: '', isEntered: false };
   let isDrawerThere = false;
 
   function keepTyped(event: KeyboardEvent): void {
     if (wb.open !== 'insert' || isDrawerThere) return;
     const isLetter = event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey;
-    if (!isLetter) return;
+    if (!isLetter && event.key !== 'Enter') return;
     event.preventDefault();
     event.stopImmediatePropagation();
-    typedAhead += event.key;
+    // What follows Enter is meant for what comes after it.
+    if (typedAhead.isEntered) return;
+    typedAhead = isLetter
+      ? { words: typedAhead.words + event.key, isEntered: false }
+      : { ...typedAhead, isEntered: true };
   }
 
   /** @returns what was typed ahead; from now on the drawer has the keys, until it is gone. */
-  function handOver(): string {
+  function handOver(): typeof typedAhead {
     const typed = typedAhead;
-    typedAhead = '';
+    typedAhead = { words: '', isEntered: false };
     isDrawerThere = true;
     return typed;
   }

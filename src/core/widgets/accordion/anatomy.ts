@@ -5,7 +5,7 @@ import type { Styles } from '../../project/types';
 const OPEN = ':is([open] > *)';
 
 export const states: Readonly<Record<string, OwnState>> = {
-  open: { label: 'open' },
+  open: { label: 'open', like: 'selected' },
   'open-hover': { label: 'open, hover', implies: ['hover', 'open'] }
 };
 
