@@ -237,6 +237,13 @@ test('three widths keep the picked piece in sight; each can be typed, the narrow
           )
       )
     );
+  // What was drawn after the first one stands where that stands.
+  await expect
+    .poll(async () => {
+      const now = await tops();
+      return Math.max(...now) - Math.min(...now);
+    })
+    .toBeLessThan(0.15);
   // A list says by itself which width is out of sight.
   await expect
     .poll(async () => (await tops()).map((top) => (top >= 0 && top <= 1 ? 'in sight' : top)))

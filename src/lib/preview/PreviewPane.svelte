@@ -165,9 +165,15 @@
   /** Frames whose page has not been drawn yet; nothing on it can come into sight before. */
   const fresh = new Set<string>();
 
+  /** Where the first frame stands, for those that are drawn after it. */
+  let stands: Extract<ToFrame, { type: 'scroll' }> | null = null;
+
   function drawn(key: string): void {
     const id = wb.selected.at(-1);
-    if (fresh.delete(key) && id) senders.get(key)?.({ type: 'reveal', node: id });
+    if (fresh.delete(key)) {
+      if (key !== 'one' && stands) senders.get(key)?.({ ...stands });
+      if (id) senders.get(key)?.({ type: 'reveal', node: id });
+    }
     if (key !== 'one') return;
     wb.preview.isShown = true;
     measure();
@@ -189,7 +195,9 @@
     if (message.type === 'key') return onkey(message);
     if (message.type === 'scrolled') {
       if (key === 'one') wb.preview.inSight = sectionOf(message.at?.node);
-      if (message.byHand) toAll({ type: 'scroll', share: message.share, at: message.at }, key);
+      const order = { type: 'scroll' as const, share: message.share, at: message.at };
+      if (key === 'one') stands = order;
+      if (message.byHand) toAll(order, key);
       return;
     }
     if (message.type === 'hovered')
