@@ -90,3 +90,18 @@ test('the tools never cover the line that is written, nor the ones beside it', a
     expect(covered, `line ${line}`).toBe(false);
   }
 });
+
+test('the tools beside a text cover neither it nor the piece above it', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Welcome text');
+  await page.keyboard.press('Enter');
+  const frame = page.frameLocator('iframe[title^="Preview of"]');
+  const bar = frame.locator('k-writer');
+  await expect(bar).toBeVisible();
+  const boxOf = async (selector: string) => (await frame.locator(selector).boundingBox())!;
+  const tools = (await bar.boundingBox())!;
+  for (const selector of ['.welcome-heading', '[data-k-writing]']) {
+    const { y, height } = await boxOf(selector);
+    expect(tools.y >= y + height || tools.y + tools.height <= y, selector).toBe(true);
+  }
+});

@@ -59,14 +59,24 @@ const EDGE = 4;
 /**
  * @param lines what must stay in sight.
  * @param box the text as a whole.
- * @returns the top of a bar of some height: over the text or under it, else at an edge of the window,
- * wherever it covers none of the lines.
+ * @param beside the pieces before and after the text.
+ * @returns the top of a bar of some height: over the text or under it, where it covers no piece beside; else
+ * there or at an edge of the window, wherever it covers none of the lines.
  */
-function clearOf(lines: Band, box: Band, height: number): number {
+function clearOf(lines: Band, box: Band, beside: readonly Band[], height: number): number {
   const tops = [box.top - height - GAP, box.bottom + GAP, EDGE, innerHeight - height - EDGE];
   const isInWindow = (top: number) => top >= EDGE && top + height <= innerHeight - EDGE;
-  const isClear = (top: number) => top + height <= lines.top || top >= lines.bottom;
-  return tops.find((top) => isInWindow(top) && isClear(top)) ?? tops[3]!;
+  const isClearOf = (top: number, band: Band) => top + height <= band.top || top >= band.bottom;
+  const clear = tops.filter((top) => isInWindow(top) && isClearOf(top, lines));
+  return clear.find((top) => beside.every((band) => isClearOf(top, band))) ?? clear[0] ?? tops[3]!;
+}
+
+/** Boxes of the pieces before and after the one that is written in. */
+function piecesBeside(element: HTMLElement): readonly Band[] {
+  const piece = element.closest('[data-k]');
+  return [piece?.previousElementSibling, piece?.nextElementSibling]
+    .filter((each) => each !== null && each !== undefined)
+    .map((each) => each.getBoundingClientRect());
 }
 
 /** Its tools, in a tree that the page's style cannot reach. */
@@ -137,7 +147,10 @@ function createBar(editor: Editor, element: HTMLElement) {
     const box = element.getBoundingClientRect();
     const { width, height } = host.getBoundingClientRect();
     const left = Math.max(4, Math.min(box.left, innerWidth - width - 4));
-    Object.assign(host.style, { left: `${left}px`, top: `${clearOf(linesAround(editor), box, height)}px` });
+    Object.assign(host.style, {
+      left: `${left}px`,
+      top: `${clearOf(linesAround(editor), box, piecesBeside(element), height)}px`
+    });
   };
   const show = () => {
     [...MARKS, { name: 'link' }].forEach(
