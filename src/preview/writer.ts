@@ -67,7 +67,9 @@ function clearOf(lines: Band, box: Band, beside: readonly Band[], height: number
   const tops = [box.top - height - GAP, box.bottom + GAP, EDGE, innerHeight - height - EDGE];
   const isInWindow = (top: number) => top >= EDGE && top + height <= innerHeight - EDGE;
   const isClearOf = (top: number, band: Band) => top + height <= band.top || top >= band.bottom;
-  const clear = tops.filter((top) => isInWindow(top) && isClearOf(top, lines));
+  // Beyond the text there is no line of it.
+  const ofText = { top: Math.max(lines.top, box.top), bottom: Math.min(lines.bottom, box.bottom) };
+  const clear = tops.filter((top) => isInWindow(top) && isClearOf(top, ofText));
   return clear.find((top) => beside.every((band) => isClearOf(top, band))) ?? clear[0] ?? tops[3]!;
 }
 
