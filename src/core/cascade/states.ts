@@ -26,9 +26,7 @@ export function impliedStates(
   const along = state === 'pressed' ? ['hover'] : (kind.states?.[state]?.implies ?? []);
   const canHover = !conditions.includes('touch');
   const all = new Set<StateName>(['rest', ...along, state]);
-  if (!canHover && isPointed(kind, state) && state !== 'pressed')
-    return ['rest', ...along.filter((each) => each !== 'hover')];
-  return [...all].filter((each) => canHover || each !== 'hover');
+  return [...all].filter((each) => canHover || !isPointed(kind, each));
 }
 
 /** Whether only what the pointer is over can be in it; a press is felt on touch too. */

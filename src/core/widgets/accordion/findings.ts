@@ -15,7 +15,6 @@ export const findings: readonly FindingRule[] = [
           severity: 'warning' as const,
           part: 'panel',
           view: 'Fill' as const,
-          item: name,
           sentence: `${name} of ${node.name} opens an empty panel`,
           cause: 'Whoever opens it finds nothing. Put something in, or take the item out.',
           fix: null
