@@ -1,4 +1,8 @@
 import type { AnySchema } from 'yup';
+import { compact } from '../data/compact';
+import { remembered } from '../data/remembered';
+import type { Kind } from '../kinds/contract';
+import { fieldsOf } from '../kinds/settings';
 import type { Registry } from '../kinds/registry';
 
 /** Settings that say something to a reader, by the editor they have. */
@@ -9,25 +13,24 @@ const SAYS: Readonly<Record<string, string>> = {
   asset: 'picture'
 };
 
-const saying = new WeakMap<Registry, Map<string, readonly (readonly [key: string, what: string])[]>>();
+/** The key of a setting, and what it is to a reader. */
+export type SayingField = readonly [key: string, what: string];
+
+function maybeSaying(key: string, field: AnySchema): SayingField | null {
+  const meta = field.meta()?.field;
+  const what = SAYS[meta?.control ?? ''];
+  return what && !meta?.names ? [key, what] : null;
+}
+
+const known = new WeakMap<Kind, readonly SayingField[]>();
 
 /**
  * @returns the settings of a kind that a reader of the page gets to see or hear, each with what it is: words,
  * link or picture.
  */
-export function sayingFields(registry: Registry, kind: string): readonly (readonly [string, string])[] {
-  let byKind = saying.get(registry);
-  if (!byKind) saying.set(registry, (byKind = new Map()));
-  let fields = byKind.get(kind);
-  if (!fields) {
-    fields = Object.entries(registry.kindOf(kind).settings.fields as Record<string, AnySchema>).flatMap(
-      ([key, field]) => {
-        const meta = field.meta()?.field;
-        const what = SAYS[meta?.control ?? ''];
-        return what && !meta?.names ? [[key, what] as const] : [];
-      }
-    );
-    byKind.set(kind, fields);
-  }
-  return fields;
+export function sayingFields(registry: Registry, name: string): readonly SayingField[] {
+  const kind = registry.kindOf(name);
+  return remembered(known, kind, () =>
+    compact(fieldsOf(kind).map(([key, field]) => maybeSaying(key, field)))
+  );
 }

@@ -54,8 +54,28 @@ export interface FindingRule {
   readonly summary: string;
   readonly kinds: readonly string[] | null;
   readonly scope?: 'node' | 'around' | 'project';
-  check(node: Node, project: Project, facts: Facts): readonly Omit<Finding, 'rule' | 'node'>[];
+  check(node: Node, project: Project, facts: Facts): readonly Remark[];
 }
+
+/** What a rule has to say of one node; the runner adds which rule and which node. */
+export type Remark = Omit<Finding, 'rule' | 'node'>;
+
+/** @returns what a rule answers where it has one thing to say, or nothing. */
+export const remarks = (remark: Remark | null): readonly Remark[] => (remark ? [remark] : []);
+
+export type Fix = NonNullable<Finding['fix']>;
+
+/** A fix that sets one setting of a piece. */
+export const settingFix = (label: string, id: NodeId, key: string, value: unknown): Fix => ({
+  label,
+  commands: [{ type: 'set-setting', id, key, value }]
+});
+
+/** A fix that gives a part one value at rest, under no condition. */
+export const styleFix = (label: string, id: NodeId, part: string, property: string, value: string): Fix => ({
+  label,
+  commands: [{ type: 'set-style', id, part, state: 'rest', condition: 'always', property, value }]
+});
 
 /** How a finding set aside is remembered. */
 export const asideKey = ({ rule, node }: Pick<Finding, 'rule' | 'node'>): string => `${rule} ${node}`;
@@ -65,10 +85,9 @@ export function splitAside(
   findings: readonly Finding[],
   aside: Project['info']['aside']
 ): { readonly open: readonly Finding[]; readonly aside: readonly (Finding & { readonly reason: string })[] } {
+  const isAside = (finding: Finding) => Object.hasOwn(aside, asideKey(finding));
   return {
-    open: findings.filter((finding) => !Object.hasOwn(aside, asideKey(finding))),
-    aside: findings
-      .filter((finding) => Object.hasOwn(aside, asideKey(finding)))
-      .map((finding) => ({ ...finding, reason: aside[asideKey(finding)]! }))
+    open: findings.filter((finding) => !isAside(finding)),
+    aside: findings.filter(isAside).map((finding) => ({ ...finding, reason: aside[asideKey(finding)]! }))
   };
 }

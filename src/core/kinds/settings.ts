@@ -1,3 +1,5 @@
+import type { AnySchema } from 'yup';
+import { remembered } from '../data/remembered';
 import type { Node } from '../project/types';
 import type { Kind } from './contract';
 
@@ -10,10 +12,7 @@ const settingsOf = new WeakMap<
 
 /** @returns the settings a new piece of the kind has; the same object for the same kind. */
 export function defaultSettings(kind: Kind): Record<string, unknown> {
-  let defaults = defaultsOf.get(kind);
-  if (!defaults)
-    defaultsOf.set(kind, (defaults = (kind.settings.getDefault() ?? {}) as Record<string, unknown>));
-  return defaults;
+  return remembered(defaultsOf, kind, () => (kind.settings.getDefault() ?? {}) as Record<string, unknown>);
 }
 
 /** @returns the settings with the kind's defaults filled in; the same object for the same settings. */
@@ -26,3 +25,7 @@ export function settingsWithDefaults(kind: Kind, node: Node): Record<string, unk
   settingsOf.set(node.settings, { kind, filled });
   return filled;
 }
+
+/** @returns the schema of every setting of a kind, by its key. */
+export const fieldsOf = ({ settings }: Kind): readonly (readonly [key: string, field: AnySchema])[] =>
+  Object.entries(settings.fields as Record<string, AnySchema>);

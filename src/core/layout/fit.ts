@@ -17,3 +17,6 @@ export function fitFrom({ needed, available, viewport, from }: Fit): number {
 export function heightJump(heights: readonly number[]): number {
   return heights.length === 0 ? 0 : Math.max(...heights) - Math.min(...heights);
 }
+
+/** No window is narrower than this, px (common practice, no source): what wraps only under it never does. */
+export const NARROWEST = 280;

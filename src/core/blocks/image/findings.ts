@@ -1,4 +1,13 @@
-import type { FindingRule } from '../../kinds/finding';
+import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
+import type { Node } from '../../project/types';
+
+const saysNothing = ({ id, name }: Node): Remark => ({
+  severity: 'error',
+  part: 'root',
+  sentence: `${name} says nothing to people who do not see it`,
+  cause: 'It has no alternative text. Write what it shows, or mark it as decorative.',
+  fix: settingFix('Mark as decorative', id, 'decorative', true)
+});
 
 export const findings: readonly FindingRule[] = [
   {
@@ -6,19 +15,8 @@ export const findings: readonly FindingRule[] = [
     summary: 'A picture has neither alternative text nor is it marked as decorative',
     kinds: ['image'],
     check(node) {
-      if (!node.settings.asset || node.settings.alt || node.settings.decorative) return [];
-      return [
-        {
-          severity: 'error',
-          part: 'root',
-          sentence: `${node.name} says nothing to people who do not see it`,
-          cause: 'It has no alternative text. Write what it shows, or mark it as decorative.',
-          fix: {
-            label: 'Mark as decorative',
-            commands: [{ type: 'set-setting', id: node.id, key: 'decorative', value: true }]
-          }
-        }
-      ];
+      const { asset, alt, decorative } = node.settings;
+      return remarks(asset && !alt && !decorative ? saysNothing(node) : null);
     }
   }
 ];

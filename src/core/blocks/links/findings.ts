@@ -1,6 +1,23 @@
-import type { FindingRule } from '../../kinds/finding';
-import { fitFrom } from '../../layout/fit';
+import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
+import { fitFrom, NARROWEST } from '../../layout/fit';
+import type { Node } from '../../project/types';
 import { settings, type LinksSettings } from './settings';
+
+const settingsOf = (node: Node) => settings.cast(node.settings) as LinksSettings;
+
+function wrapsUnder({ id, name }: Node, from: number, foldUnder: number): Remark {
+  const fold = foldUnder > 0 ? `, and go behind the menu button only under ${foldUnder} px` : '';
+  return {
+    severity: 'warning',
+    part: 'list',
+    view: 'Fallbacks',
+    number: `${from} px`,
+    width: from,
+    sentence: `The links of ${name} wrap under ${from} px${fold}`,
+    cause: 'Between the two they stand on more lines, and the header grows.',
+    fix: settingFix(`Menu button under ${from} px`, id, 'foldUnder', from)
+  };
+}
 
 export const findings: readonly FindingRule[] = [
   {
@@ -9,26 +26,11 @@ export const findings: readonly FindingRule[] = [
     kinds: ['links'],
     scope: 'node',
     check(node, _project, { fits }) {
-      const { element, flow, foldUnder } = settings.cast(node.settings) as LinksSettings;
+      const { element, flow, foldUnder } = settingsOf(node);
       const fit = fits.get(node.id);
       if (!fit || element !== 'navigation' || flow === 'column' || fit.from === null) return [];
       const from = Math.ceil(fitFrom(fit));
-      if (from <= Math.max(foldUnder, 280)) return [];
-      return [
-        {
-          severity: 'warning',
-          part: 'list',
-          view: 'Fallbacks',
-          number: `${from} px`,
-          width: from,
-          sentence: `The links of ${node.name} wrap under ${from} px${foldUnder > 0 ? `, and go behind the menu button only under ${foldUnder} px` : ''}`,
-          cause: 'Between the two they stand on more lines, and the header grows.',
-          fix: {
-            label: `Menu button under ${from} px`,
-            commands: [{ type: 'set-setting', id: node.id, key: 'foldUnder', value: from }]
-          }
-        }
-      ];
+      return remarks(from > Math.max(foldUnder, NARROWEST) ? wrapsUnder(node, from, foldUnder) : null);
     }
   }
 ];

@@ -1,4 +1,15 @@
-import type { FindingRule } from '../../kinds/finding';
+import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
+import type { Node } from '../../project/types';
+
+const overlapsNothing = ({ id, name, settings: { overlap } }: Node): Remark => ({
+  severity: 'warning',
+  part: 'root',
+  view: 'Fill',
+  number: `${String(overlap)} %`,
+  sentence: `${name} overlaps nothing: a share of its height needs a height`,
+  cause: 'Without a least height there is nothing to take the share of. Give it one under Fill.',
+  fix: settingFix('Make it 80 px high', id, 'height', '80px')
+});
 
 export const findings: readonly FindingRule[] = [
   {
@@ -8,21 +19,7 @@ export const findings: readonly FindingRule[] = [
     scope: 'node',
     check(node) {
       const { overlap, height } = node.settings;
-      if (!overlap || height) return [];
-      return [
-        {
-          severity: 'warning',
-          part: 'root',
-          view: 'Fill',
-          number: `${String(overlap)} %`,
-          sentence: `${node.name} overlaps nothing: a share of its height needs a height`,
-          cause: 'Without a least height there is nothing to take the share of. Give it one under Fill.',
-          fix: {
-            label: 'Make it 80 px high',
-            commands: [{ type: 'set-setting', id: node.id, key: 'height', value: '80px' }]
-          }
-        }
-      ];
+      return remarks(overlap && !height ? overlapsNothing(node) : null);
     }
   }
 ];

@@ -1,5 +1,28 @@
-import type { FindingRule } from '../../kinds/finding';
+import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
 import { maybePageOf } from '../../project/tree';
+import type { Node, Project } from '../../project/types';
+
+/** Another piece of the same page that a link to `#anchor` could mean. */
+function maybeTwin(project: Project, node: Node): Node | null {
+  const { anchor } = node.settings;
+  const page = maybePageOf(project, node.id);
+  const isSame = (each: Node) => each.settings.anchor === anchor || each.id === anchor;
+  const twins = Object.values(project.nodes).filter((each) => each !== node && isSame(each));
+  return twins.find((each) => maybePageOf(project, each.id) === page) ?? null;
+}
+
+function sharedAnchor(node: Node, twin: Node): Remark {
+  const address = `#${String(node.settings.anchor)}`;
+  return {
+    severity: 'error',
+    part: 'root',
+    view: 'Fill',
+    number: address,
+    sentence: `${node.name} and ${twin.name} have the same anchor: ${address}`,
+    cause: 'A link to it reaches only the first of them.',
+    fix: settingFix(`Take it off ${node.name}`, node.id, 'anchor', '')
+  };
+}
 
 /** HTML standard, 3.2.6: an id is unique in its tree. */
 export const duplicateAnchor: FindingRule = {
@@ -8,29 +31,7 @@ export const duplicateAnchor: FindingRule = {
   kinds: ['section'],
   scope: 'project',
   check(node, project) {
-    const { anchor } = node.settings;
-    if (!anchor) return [];
-    const page = maybePageOf(project, node.id);
-    const twin = Object.values(project.nodes).find(
-      (each) =>
-        each !== node &&
-        (each.settings.anchor === anchor || each.id === anchor) &&
-        maybePageOf(project, each.id) === page
-    );
-    if (!twin) return [];
-    return [
-      {
-        severity: 'error',
-        part: 'root',
-        view: 'Fill',
-        number: `#${String(anchor)}`,
-        sentence: `${node.name} and ${twin.name} have the same anchor: #${String(anchor)}`,
-        cause: 'A link to it reaches only the first of them.',
-        fix: {
-          label: `Take it off ${node.name}`,
-          commands: [{ type: 'set-setting', id: node.id, key: 'anchor', value: '' }]
-        }
-      }
-    ];
+    const twin = node.settings.anchor ? maybeTwin(project, node) : null;
+    return remarks(twin && sharedAnchor(node, twin));
   }
 };

@@ -21,8 +21,15 @@ const isLostPage = (project: Project, href: string) => {
   return file !== undefined && !project.info.pageOrder.some((id) => pageFile(project, id) === file);
 };
 
-const isAnchor = (project: Project, anchor: string) =>
-  Object.values(project.nodes).some((node) => node.settings.anchor === anchor || node.id === anchor);
+const isAnchor = (project: Project, anchor: string): boolean =>
+  anchor !== '' &&
+  Object.values(project.nodes).some(({ id, settings }) => [settings.anchor, id].includes(anchor));
+
+const isLostAnchor = (project: Project, href: string): boolean =>
+  href.startsWith('#') && !isAnchor(project, href.slice(1));
+
+const leadsNowhere = (project: Project, href: string): boolean =>
+  href === '' || isLostAnchor(project, href) || isLostPage(project, href);
 
 function causeOf(project: Project, href: string): string {
   if (isLostPage(project, href)) return 'The project has no such page. Add it, or change the link.';
@@ -37,17 +44,11 @@ export const deadLink: FindingRule = {
   scope: 'project',
   check: (node, project) =>
     hrefsOf(node.settings, node.kind === 'link')
-      .filter(
-        (href) =>
-          href === '' ||
-          href === '#' ||
-          (href.startsWith('#') && !isAnchor(project, href.slice(1))) ||
-          isLostPage(project, href)
-      )
+      .filter((href) => leadsNowhere(project, href))
       .map((href) => ({
-        severity: 'warning' as const,
+        severity: 'warning',
         part: 'root',
-        view: 'Fill' as const,
+        view: 'Fill',
         sentence: `A link in ${node.name} leads nowhere${href.length > 1 ? `: ${href}` : ''}`,
         cause: causeOf(project, href),
         fix: null

@@ -1,4 +1,4 @@
-import type { FindingRule } from '../../kinds/finding';
+import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
 import { maybePageOf, subtreeIds } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 
@@ -15,6 +15,35 @@ function headingsAround(project: Project, node: Node): readonly Node[] {
     : [];
 }
 
+function isSecondTitle(all: readonly Node[], at: number): boolean {
+  return levelOf(all[at]!) === 1 && all.findIndex((each) => levelOf(each) === 1) < at;
+}
+
+const secondTitle = (node: Node, count: number): Remark => ({
+  severity: 'warning',
+  part: 'root',
+  view: 'Fill',
+  number: `${count} × h1`,
+  sentence: `${node.name} is a second heading of level 1`,
+  cause: 'A page has one heading that names all of it. Make this one level 2.',
+  fix: settingFix('Make it level 2', node.id, 'level', '2')
+});
+
+function skippedLevel(node: Node, above: number): Remark {
+  const level = levelOf(node);
+  const fits = String(above + 1);
+  return {
+    severity: 'warning',
+    part: 'root',
+    view: 'Fill',
+    number: `h${above || '–'} → h${level}`,
+    sentence: `${node.name} skips a level: h${level} after ${above === 0 ? 'nothing' : `h${above}`}`,
+    cause:
+      'People who walk by headings think they missed one. Its size can stay as it is; that is set under States.',
+    fix: settingFix(`Make it level ${fits}`, node.id, 'level', fits)
+  };
+}
+
 /** WCAG 2.2, 1.3.1 and 2.4.6; one h1 a page and no level left out are common practice. */
 export const headingOrder: FindingRule = {
   id: 'heading-order',
@@ -24,40 +53,9 @@ export const headingOrder: FindingRule = {
   check(node, project) {
     const all = headingsAround(project, node);
     const at = all.indexOf(node);
-    const level = levelOf(node);
+    if (at < 0) return [];
+    if (isSecondTitle(all, at)) return [secondTitle(node, all.filter((each) => levelOf(each) === 1).length)];
     const above = at > 0 ? levelOf(all[at - 1]!) : 0;
-    if (level === 1 && all.findIndex((each) => levelOf(each) === 1) < at) {
-      return [
-        {
-          severity: 'warning',
-          part: 'root',
-          view: 'Fill',
-          number: `${all.filter((each) => levelOf(each) === 1).length} × h1`,
-          sentence: `${node.name} is a second heading of level 1`,
-          cause: 'A page has one heading that names all of it. Make this one level 2.',
-          fix: {
-            label: 'Make it level 2',
-            commands: [{ type: 'set-setting', id: node.id, key: 'level', value: '2' }]
-          }
-        }
-      ];
-    }
-    if (level <= above + 1 || at < 0) return [];
-    const fits = String(above + 1);
-    return [
-      {
-        severity: 'warning',
-        part: 'root',
-        view: 'Fill',
-        number: `h${above || '–'} → h${level}`,
-        sentence: `${node.name} skips a level: h${level} after ${above === 0 ? 'nothing' : `h${above}`}`,
-        cause:
-          'People who walk by headings think they missed one. Its size can stay as it is; that is set under States.',
-        fix: {
-          label: `Make it level ${fits}`,
-          commands: [{ type: 'set-setting', id: node.id, key: 'level', value: fits }]
-        }
-      }
-    ];
+    return remarks(levelOf(node) > above + 1 ? skippedLevel(node, above) : null);
   }
 };

@@ -6,7 +6,8 @@ import { deadLink } from './dead-link';
 import { headingOrder } from './headings';
 import { layoutMotion } from './motion';
 import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
-import { paddingOverHeight, paddingTwice, seenOrder } from './room';
+import { paddingOverHeight, paddingTwice } from './padding';
+import { seenOrder } from './seen-order';
 import { faintChangeRule, ringContrastRule, textContrastRule } from './text-contrast';
 
 /** Rules about any kind, one line each. Rules about one kind stand in that kind's folder. */

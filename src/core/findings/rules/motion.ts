@@ -1,7 +1,8 @@
-import { cells } from '../../cascade/look';
-import type { FindingRule } from '../../kinds/finding';
+import { cells, type Cell } from '../../cascade/look';
+import { remarks, type FindingRule, type Remark } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
-import { maybeTransitions } from '../../motion/transition';
+import { maybeTransitions, transitionText, type Transition } from '../../motion/transition';
+import type { Node } from '../../project/types';
 
 /** Properties whose change makes the browser lay the page out again at every frame. */
 const LAYOUT = [
@@ -16,57 +17,57 @@ const LAYOUT = [
   'margin'
 ];
 
+const laysOut = ({ property, ms }: Transition): boolean => LAYOUT.includes(property) && ms > 0;
+
+/** A list of transitions without those that lay the page out; `none` where nothing is left. */
+const withoutLayout = (entries: readonly Transition[]): string =>
+  transitionText(entries.filter(({ property }) => !LAYOUT.includes(property)));
+
+/** A part of a piece, with what people call it. */
+interface Named {
+  readonly node: Node;
+  readonly part: string;
+  readonly label: string;
+}
+
+function maybeRemark({ node, part, label }: Named, { value, state, condition }: Cell): Remark | null {
+  const entries = maybeTransitions(value) ?? [];
+  const moved = entries.filter(laysOut).map(({ property }) => property);
+  if (moved.length === 0) return null;
+  const still = {
+    id: node.id,
+    part,
+    state,
+    condition,
+    property: 'transition',
+    value: withoutLayout(entries)
+  };
+  return {
+    severity: 'warning',
+    part,
+    view: 'Timing',
+    number: moved.join(', '),
+    sentence: `The ${label} of ${node.name} moves its ${moved.join(' and ')}`,
+    cause:
+      'The page is laid out again at every frame, which stutters on slow machines. Let it change at once, or use Move and Scale.',
+    fix: { label: 'Let it change at once', commands: [{ type: 'set-style', ...still }] }
+  };
+}
+
+const isOwnTransition = ({ property, from }: Cell): boolean => property === 'transition' && from === 'own';
+
 /** Common practice, no source: what moves should be placed and painted anew, not laid out anew. */
 export const layoutMotion = (registry: Registry): FindingRule => ({
   id: 'layout-motion',
   summary: 'A change of state moves something that makes the page be laid out anew',
   kinds: null,
   scope: 'node',
-  check: (node) => {
+  check(node) {
     const kind = registry.kindOf(node.kind);
     return Object.entries(kind.anatomy).flatMap(([part, { label }]) =>
       cells(kind, node, part)
-        .filter(({ property, from }) => property === 'transition' && from === 'own')
-        .flatMap(({ value, state, condition }) => {
-          const entries = maybeTransitions(value) ?? [];
-          const moved = entries
-            .filter(({ property, ms }) => LAYOUT.includes(property) && ms > 0)
-            .map(({ property }) => property);
-          if (moved.length === 0) return [];
-          const kept = entries.filter(({ property }) => !LAYOUT.includes(property));
-          return [
-            {
-              severity: 'warning' as const,
-              part,
-              view: 'Timing' as const,
-              number: moved.join(', '),
-              sentence: `The ${label} of ${node.name} moves its ${moved.join(' and ')}`,
-              cause:
-                'The page is laid out again at every frame, which stutters on slow machines. Let it change at once, or use Move and Scale.',
-              fix: {
-                label: 'Let it change at once',
-                commands: [
-                  {
-                    type: 'set-style',
-                    id: node.id,
-                    part,
-                    state,
-                    condition,
-                    property: 'transition',
-                    value:
-                      kept.length === 0
-                        ? 'none'
-                        : kept
-                            .map(
-                              ({ property, ms, delay, easing }) => `${property} ${ms}ms ${easing} ${delay}ms`
-                            )
-                            .join(', ')
-                  }
-                ]
-              }
-            }
-          ];
-        })
+        .filter(isOwnTransition)
+        .flatMap((cell) => remarks(maybeRemark({ node, part, label }, cell)))
     );
   }
 });

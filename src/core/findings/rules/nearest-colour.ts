@@ -1,6 +1,24 @@
-import { maybeColour } from '../../colour/contrast';
+import { maybeColour, type Colour } from '../../colour/contrast';
 
 const STEPS = 24;
+
+const hex = (channel: number): string =>
+  Math.round(channel * 255)
+    .toString(16)
+    .padStart(2, '0');
+
+/** A colour part of the way to black (`end` 0) or to white (1), as `#rrggbb`. */
+function towards({ r, g, b }: Colour, end: number, share: number): string {
+  const mixed = [r, g, b].map((channel) => channel + (end - channel) * share);
+  return `#${mixed.map(hex).join('')}`;
+}
+
+/** A colour's neighbours on the way to black and to white, the nearest first. */
+const neighbours = (own: Colour): readonly string[] =>
+  Array.from({ length: STEPS }, (_each, i) => (i + 1) / STEPS).flatMap((share) => [
+    towards(own, 0, share),
+    towards(own, 1, share)
+  ]);
 
 /**
  * @param text a colour as CSS has it.
@@ -10,18 +28,7 @@ const STEPS = 24;
  */
 export function nearestColour(text: string, holds: (value: string) => boolean): string | null {
   const own = maybeColour(text);
-  if (!own) return null;
-  for (let step = 1; step <= STEPS; step += 1) {
-    for (const end of [0, 1]) {
-      const mix = (channel: number) =>
-        Math.round((channel + (end - channel) * (step / STEPS)) * 255)
-          .toString(16)
-          .padStart(2, '0');
-      const value = `#${mix(own.r)}${mix(own.g)}${mix(own.b)}`;
-      if (holds(value)) return value;
-    }
-  }
-  return null;
+  return own ? (neighbours(own).find(holds) ?? null) : null;
 }
 
 /** @returns the colour in a value of several words, such as a ring's; null where there is none. */

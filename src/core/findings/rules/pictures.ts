@@ -1,10 +1,10 @@
 import { bandWindows, hasPixels, picturesOf, shownWidth } from '../../compile/renditions';
 import { isFilmFile } from '../../html/clean';
-import type { FindingRule } from '../../kinds/finding';
+import { remarks, type FindingRule, type Remark } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { settingsWithDefaults } from '../../kinds/settings';
 import { nodeOf } from '../../project/tree';
-import type { Asset, Node } from '../../project/types';
+import type { Asset, Node, Project } from '../../project/types';
 
 /** Device pixels to a CSS px of a sharp screen (common practice, no source). */
 const RATIO = 2;
@@ -23,29 +23,47 @@ const SCREENS_WEIGHT_MOST = 4_000_000;
 const size = (bytes: number) =>
   bytes >= 1e6 ? `${(bytes / 1e6).toFixed(1)} MB` : `${Math.round(bytes / 1000)} kB`;
 
+/** A picture of so many px in a place that shows it `shown` px wide. */
+function tooFewPixels(node: Node, { file, width }: Asset, shown: number, window: number): Remark {
+  const wanted = shown * RATIO;
+  const looks = width! < shown ? 'blurred' : 'soft on sharp screens';
+  return {
+    severity: 'warning',
+    part: 'root',
+    view: 'Fill',
+    number: `${width} of ${wanted} px`,
+    sentence: `${file} in ${node.name} looks ${looks}: it is ${width} px wide and ${wanted} px are shown`,
+    cause: `In a window of ${window} px it is ${shown} px wide, and a sharp screen has ${RATIO} pixels for each. Nothing here can add pixels to it: add it again from an original of ${wanted} px or more, or let it stand if softness is meant.`,
+    fix: null
+  };
+}
+
 export const grainyPicture = (registry: Registry): FindingRule => ({
   id: 'picture-grainy',
   summary: 'A picture has fewer pixels than a sharp screen shows of it',
   kinds: null,
   check(node, project) {
     const { wide } = bandWindows(project.info.bands);
-    return picturesOf(registry, project, node).flatMap(({ asset, room, covers }) => {
-      if (!hasPixels(asset)) return [];
+    const found = picturesOf(registry, project, node).filter(({ asset }) => hasPixels(asset));
+    return found.flatMap(({ asset, room, covers }) => {
       const shown = shownWidth(room, wide, covers ? null : asset.width);
-      if (asset.width! >= shown * RATIO) return [];
-      return [
-        {
-          severity: 'warning' as const,
-          part: 'root',
-          view: 'Fill' as const,
-          number: `${asset.width} of ${shown * RATIO} px`,
-          sentence: `${asset.file} in ${node.name} looks ${asset.width! < shown ? 'blurred' : 'soft on sharp screens'}: it is ${asset.width} px wide and ${shown * RATIO} px are shown`,
-          cause: `In a window of ${wide} px it is ${shown} px wide, and a sharp screen has ${RATIO} pixels for each. Nothing here can add pixels to it: add it again from an original of ${shown * RATIO} px or more, or let it stand if softness is meant.`,
-          fix: null
-        }
-      ];
+      return remarks(asset.width! < shown * RATIO ? tooFewPixels(node, asset, shown, wide) : null);
     });
   }
+});
+
+const isHeavy = (asset: Asset): boolean => asset.bytes > (hasPixels(asset) ? HEAVY.original : HEAVY.asItIs);
+
+const tooHeavy = (node: Node, asset: Asset): Remark => ({
+  severity: 'warning',
+  part: 'root',
+  view: 'Fill',
+  number: size(asset.bytes),
+  sentence: `${asset.file} in ${node.name} weighs ${size(asset.bytes)}`,
+  cause: hasPixels(asset)
+    ? 'Smaller ones are made of it when you export, but one HTML file carries it whole, and so does your project file. Save it smaller.'
+    : 'It goes along as it is: of a drawing or a moving picture no smaller one can be made. Save it smaller, or a moving one as a film.',
+  fix: null
 });
 
 export const heavyPicture = (registry: Registry): FindingRule => ({
@@ -53,27 +71,43 @@ export const heavyPicture = (registry: Registry): FindingRule => ({
   summary: 'A picture weighs more than it should',
   kinds: null,
   check: (node, project) =>
-    picturesOf(registry, project, node).flatMap(({ asset }) => {
-      if (asset.bytes <= (hasPixels(asset) ? HEAVY.original : HEAVY.asItIs)) return [];
-      return [
-        {
-          severity: 'warning' as const,
-          part: 'root',
-          view: 'Fill' as const,
-          number: size(asset.bytes),
-          sentence: `${asset.file} in ${node.name} weighs ${size(asset.bytes)}`,
-          cause: hasPixels(asset)
-            ? 'Smaller ones are made of it when you export, but one HTML file carries it whole, and so does your project file. Save it smaller.'
-            : 'It goes along as it is: of a drawing or a moving picture no smaller one can be made. Save it smaller, or a moving one as a film.',
-          fix: null
-        }
-      ];
-    })
+    picturesOf(registry, project, node)
+      .filter(({ asset }) => isHeavy(asset))
+      .map(({ asset }) => tooHeavy(node, asset))
 });
+
+type Settings = Readonly<Record<string, unknown>>;
 
 /** At least four fifths of the window's height. */
 const isScreen = (height: unknown) =>
   Number(/^(\d+(?:\.\d+)?)[sdl]?vh$/.exec(String(height))?.[1] ?? 0) >= 80;
+
+const showsMedia = ({ picture, film, video }: Settings): boolean =>
+  Boolean(picture || film) || isFilmFile(String(video));
+
+/** Settings of the sections of a page that fill the window with a picture or film. */
+const fullScreens = (registry: Registry, project: Project, page: Node): readonly Settings[] =>
+  (page.slots.sections ?? [])
+    .map((id) => nodeOf(project, id))
+    .filter(({ kind }) => kind === 'section')
+    .map((section) => settingsWithDefaults(registry.kindOf(section.kind), section))
+    .filter((settings) => isScreen(settings.height) && showsMedia(settings));
+
+/** What pictures and films of some sections weigh, bytes; one that stands in several counts once. */
+function weightOf({ assets }: Project, sections: readonly Settings[]): number {
+  const ids = new Set(sections.flatMap(({ picture, film }) => [picture, film]).filter(Boolean));
+  return [...ids].reduce<number>((sum, id) => sum + (assets[id as Asset['id']]?.bytes ?? 0), 0);
+}
+
+const tooManyScreens = (count: number, weight: number): Remark => ({
+  severity: 'warning',
+  part: 'root',
+  view: 'Fill',
+  number: `${count}, ${size(weight)}`,
+  sentence: `${count} sections fill the window with a picture or film, ${size(weight)} of pictures in all`,
+  cause: `More than ${SCREENS_MOST} of them, or more than ${size(SCREENS_WEIGHT_MOST)}, and people wait and tire. Give some a plain ground, or less height.`,
+  fix: null
+});
 
 export const fullScreenMedia = (registry: Registry): FindingRule => ({
   id: 'full-screen-media',
@@ -81,31 +115,9 @@ export const fullScreenMedia = (registry: Registry): FindingRule => ({
   kinds: ['page'],
   scope: 'project',
   check(node, project) {
-    const sections = (node.slots.sections ?? [])
-      .map((id): Node => nodeOf(project, id))
-      .filter((each) => each.kind === 'section');
-    const full = sections
-      .map((each) => settingsWithDefaults(registry.kindOf(each.kind), each))
-      .filter(
-        (each) => isScreen(each.height) && (each.picture || each.film || isFilmFile(String(each.video)))
-      );
-    const pictures = new Map(
-      full.flatMap(({ picture, film }) =>
-        [picture, film].flatMap((id) => (id ? [[id as string, project.assets[id as Asset['id']]]] : []))
-      )
-    );
-    const weight = [...pictures.values()].reduce((sum, asset) => sum + (asset?.bytes ?? 0), 0);
-    if (full.length <= SCREENS_MOST && weight <= SCREENS_WEIGHT_MOST) return [];
-    return [
-      {
-        severity: 'warning',
-        part: 'root',
-        view: 'Fill',
-        number: `${full.length}, ${size(weight)}`,
-        sentence: `${full.length} sections fill the window with a picture or film, ${size(weight)} of pictures in all`,
-        cause: `More than ${SCREENS_MOST} of them, or more than ${size(SCREENS_WEIGHT_MOST)}, and people wait and tire. Give some a plain ground, or less height.`,
-        fix: null
-      }
-    ];
+    const full = fullScreens(registry, project, node);
+    const weight = weightOf(project, full);
+    const isMuch = full.length > SCREENS_MOST || weight > SCREENS_WEIGHT_MOST;
+    return remarks(isMuch ? tooManyScreens(full.length, weight) : null);
   }
 });

@@ -1,0 +1,158 @@
+import { changeAgainstRest } from '../../cascade/change';
+import { groundOf, maybeGroundOwner, ringContrast, textContrast } from '../../cascade/contrast';
+import { resolve } from '../../cascade/resolve';
+import { FAINT } from '../../colour/difference';
+import { apply } from '../../commands/apply';
+import type { Command } from '../../commands/commands';
+import { STYLE_PROPERTIES } from '../../css/properties';
+import { heapOf } from '../../kinds/circumstances';
+import type { Fix } from '../../kinds/finding';
+import type { Registry } from '../../kinds/registry';
+import { nodeOf } from '../../project/tree';
+import type { NodeId, Project } from '../../project/types';
+import { colourIn, nearestColour } from './nearest-colour';
+import { at, type Place } from './places';
+
+/** WCAG 2.2, success criterion 1.4.3: text has a contrast of at least 4.5 : 1. Disabled controls are exempt. */
+export const TEXT_LEAST = 4.5;
+/** WCAG 2.2, success criterion 1.4.11: what shows the focus has a contrast of at least 3 : 1. */
+export const RING_LEAST = 3;
+/** A heavier layer would leave nothing of the picture. */
+const VEIL_MOST = 95;
+
+const canBeRead = (registry: Registry, project: Project, place: Place): boolean =>
+  (textContrast(registry, project, at(place))?.least ?? 0) >= TEXT_LEAST;
+
+/** The project as it would be after some commands; null where they are refused. */
+function maybeAfter(registry: Registry, project: Project, commands: readonly Command[]): Project | null {
+  const outcome = apply(registry, project, { type: 'batch', label: '', commands });
+  return outcome.ok ? outcome.project : null;
+}
+
+/** A layer of colour that a picture's owner lays over it. */
+interface Veil {
+  readonly colour: '#000000' | '#ffffff';
+  readonly percent: number;
+}
+
+type LayVeil = (veil: Veil) => readonly Command[];
+
+/** The least number from 1 to `most` that holds, where all above it hold too; null where not even `most` does. */
+function maybeLeast(most: number, holds: (value: number) => boolean): number | null {
+  if (!holds(most)) return null;
+  let [low, high] = [0, most];
+  while (high - low > 1) {
+    const middle = Math.floor((low + high) / 2);
+    if (holds(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+function maybeThinnest(colour: Veil['colour'], isEnough: (veil: Veil) => boolean): Veil | null {
+  const percent = maybeLeast(VEIL_MOST, (each) => isEnough({ colour, percent: each }));
+  return percent === null ? null : { colour, percent };
+}
+
+/** How the owner of the picture behind a place lays a veil over it; null where none can be laid. */
+function maybeVeiler(registry: Registry, project: Project, place: Place): [NodeId, LayVeil] | null {
+  const owner = maybeGroundOwner(registry, project, at(place));
+  const veil = owner && groundOf(registry, project, owner, heapOf(place.condition))?.veil;
+  if (!owner || !veil) return null;
+  return [owner, ({ colour, percent }) => veil(owner, colour, percent / 100) as Command[]];
+}
+
+/**
+ * The least opacity, in whole percent, of a black or white layer over the picture at which the text can be
+ * read.
+ */
+export function maybeVeil(registry: Registry, project: Project, place: Place): Fix | null {
+  const [owner, lay] = maybeVeiler(registry, project, place) ?? [];
+  if (!owner || !lay) return null;
+  const isEnough = (veil: Veil) => {
+    const after = maybeAfter(registry, project, lay(veil));
+    return after !== null && canBeRead(registry, after, place);
+  };
+  const [black, white] = [maybeThinnest('#000000', isEnough), maybeThinnest('#ffffff', isEnough)];
+  const best = thinner(black, white);
+  if (!best) return null;
+  const name = best === black ? 'black' : 'white';
+  const label = `Lay ${best.percent} % ${name} behind the words, in ${nodeOf(project, owner).name}`;
+  return { label, commands: lay(best) };
+}
+
+function thinner(one: Veil | null, other: Veil | null): Veil | null {
+  if (!one || !other) return one ?? other;
+  return other.percent < one.percent ? other : one;
+}
+
+const cellCommand = ({ node, part, state, condition }: Place, property: string, value: string): Command => ({
+  type: 'set-style',
+  id: node.id,
+  part,
+  state,
+  condition,
+  property,
+  value
+});
+
+/** Whether something holds of the project once a cell of the state sheet has another value. */
+function holdsWith(
+  registry: Registry,
+  project: Project,
+  command: Command,
+  holds: (after: Project) => boolean
+): boolean {
+  const after = maybeAfter(registry, project, [command]);
+  return after !== null && holds(after);
+}
+
+/** The colour nearest to the text's own, on the way to black or white, that can be read. */
+export function maybeColourMend(registry: Registry, project: Project, place: Place): Fix | null {
+  const own = resolve(registry, project, at(place)).get('color')!.value;
+  const mended = (value: string) => cellCommand(place, 'color', value);
+  const value = nearestColour(own, (each) =>
+    holdsWith(registry, project, mended(each), (after) => canBeRead(registry, after, place))
+  );
+  return value === null ? null : { label: `Make the text ${value}`, commands: [mended(value)] };
+}
+
+/** The ring in the nearest colour that can be seen. */
+export function maybeRingMend(registry: Registry, project: Project, place: Place): Fix | null {
+  const ring = resolve(registry, project, at(place)).get('outline')!.value;
+  const own = colourIn(ring);
+  if (own === null) return null;
+  const mended = (value: string) => cellCommand(place, 'outline', ring.replace(own, value));
+  const isSeen = (after: Project) => (ringContrast(registry, after, at(place)) ?? 0) >= RING_LEAST;
+  const value = nearestColour(own, (each) => holdsWith(registry, project, mended(each), isSeen));
+  return value === null ? null : { label: `Make the ring ${value}`, commands: [mended(value)] };
+}
+
+/** Whether a state is seen to differ from rest, and its words can still be read. */
+function isSeenChange(registry: Registry, project: Project, place: Place): boolean {
+  const isSeen = (changeAgainstRest(registry, project, at(place))?.colour ?? 0) >= FAINT;
+  return isSeen && (!place.hasText || staysReadable(registry, project, place));
+}
+
+/** As `canBeRead`; text whose colour cannot be worked out is let be. */
+const staysReadable = (registry: Registry, project: Project, place: Place): boolean =>
+  (textContrast(registry, project, at(place))?.least ?? TEXT_LEAST) >= TEXT_LEAST;
+
+/** The state's own colour moved on until the change can be seen and its words can still be read. */
+export function maybeChangeMend(registry: Registry, project: Project, place: Place): Fix | null {
+  for (const property of ['background-color', 'color', 'border-color']) {
+    const mend = maybeChangeOf(registry, project, place, property);
+    if (mend) return mend;
+  }
+  return null;
+}
+
+function maybeChangeOf(registry: Registry, project: Project, place: Place, property: string): Fix | null {
+  const own = resolve(registry, project, at(place)).get(property)!.value;
+  const changed = (value: string) => cellCommand(place, property, value);
+  const value = nearestColour(own, (each) =>
+    holdsWith(registry, project, changed(each), (after) => isSeenChange(registry, after, place))
+  );
+  const label = STYLE_PROPERTIES.get(property)!.label.toLowerCase();
+  return value === null ? null : { label: `Make its ${label} ${value}`, commands: [changed(value)] };
+}
