@@ -6,6 +6,7 @@ import { ID_PATTERN } from '../src/core/project/ids';
 import {
   CONDITIONS,
   FILM_TYPES,
+  FORMAT,
   PICTURE_TYPES,
   SUPPORT_TARGETS,
   TOKEN_TYPES
@@ -33,7 +34,10 @@ export function projectSchema(): object {
     propertyNames: { enum: [...CONDITIONS] },
     additionalProperties: declarations
   };
-  const node = registry.kinds.map((kind) => {
+  const effects = registry.effects.map(({ effect }) => effect);
+  const node = registry.kinds.map(({ kind: name }) => {
+    // With every effect, since any piece may have any.
+    const kind = registry.of({ kind: name, effects });
     const fields = kind.settings.describe().fields as Record<string, SchemaObjectDescription>;
     const settings = Object.fromEntries(
       Object.entries(fields).map(([name, field]) => {
@@ -83,9 +87,10 @@ export function projectSchema(): object {
             Object.fromEntries(Object.keys(kind.anatomy).map((part) => [part, states])),
             Object.keys(kind.anatomy)
           ),
+          effects: { type: 'array', items: { enum: effects }, uniqueItems: true, minItems: 1 },
           linked: id
         },
-        ['adapt', 'linked']
+        ['adapt', 'effects', 'linked']
       )
     };
   });
@@ -93,10 +98,10 @@ export function projectSchema(): object {
   const size = { type: ['number', 'null'], minimum: 1 };
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: 'project.json of a Kymation project file, format 1',
+    title: `project.json of a Kymation project file, format ${FORMAT}`,
     ...strict(
       {
-        format: { const: 1 },
+        format: { const: FORMAT },
         id,
         info: strict(
           {

@@ -20,7 +20,7 @@ const { project: demo, bytes } = makeDemo();
 const VISIT = 'visit' as PageId;
 
 const metaOf = (node: Node, key: string) =>
-  registry.kindOf(node.kind).settings.fields[key] as unknown as {
+  registry.of(node).settings.fields[key] as unknown as {
     meta(): { field: FieldMeta };
     spec: { label: string };
   };
@@ -28,7 +28,7 @@ const metaOf = (node: Node, key: string) =>
 /** What a page is, apart from ids, which are told by names, and from what says again what is so anyway. */
 function shape(project: Project, id: NodeId): Json {
   const node = project.nodes[id]!;
-  const kind = registry.kindOf(node.kind);
+  const kind = registry.of(node);
   const defaults = kind.settings.getDefault() as Record<string, Json>;
   const named = (text: string) =>
     tokensIn(text).reduce(
@@ -150,7 +150,7 @@ const looks = (node: Node): readonly Deed[] =>
           const token = tokensIn(value)[0];
           return (hand: Hand) =>
             hand.cell(
-              registry.kindOf(node.kind).anatomy[part]!.label,
+              registry.of(node).anatomy[part]!.label,
               state,
               condition as ConditionName,
               STYLE_PROPERTIES.get(property)!,
@@ -166,7 +166,7 @@ const make = makeWith();
 
 /** Puts what stands in a piece into it, and what stands in that. */
 async function fill(hand: Hand, node: Node): Promise<void> {
-  const kind = registry.kindOf(node.kind);
+  const kind = registry.of(node);
   const start = kind.create(make);
   for (const [slot, children] of Object.entries(node.slots)) {
     const own = kind.slots[slot]!;
@@ -185,7 +185,7 @@ async function fill(hand: Hand, node: Node): Promise<void> {
         named.map(({ name }) => name)
       );
     } else {
-      for (const child of named) await hand.insert(node.name, registry.kindOf(child.kind).label, child.name);
+      for (const child of named) await hand.insert(node.name, registry.of(child).label, child.name);
     }
     for (const child of named) await fill(hand, child);
   }

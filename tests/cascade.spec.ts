@@ -341,10 +341,10 @@ function unlike(project: Project): Project {
   const commands = subtreeIds(project, project.pages['visit' as keyof typeof project.pages]!.root).flatMap(
     (id, i) => {
       const node = project.nodes[id]!;
-      if (node.kind === 'tabs' || !registry.kindOf(node.kind).markup) return [];
+      if (node.kind === 'tabs' || !registry.of(node).markup) return [];
       return [...drawnParts(analyse(registry, project, node))].flatMap((part, j) =>
         SETS.map((conditions) => conditions.at(-1) ?? 'always').flatMap((condition, k) => {
-          const own = registry.kindOf(node.kind).anatomy[part]!.states;
+          const own = registry.of(node).anatomy[part]!.states;
           const shade = `#${(0x100000 + i * 0x1f1 + j * 0x33 + k * 0x10101).toString(16)}`;
           const looks = { rest: 'border-color', hover: 'background-color', focus: 'color' };
           return Object.entries(looks)
@@ -381,7 +381,7 @@ async function everyOther(
     const analysis = analyse(registry, others, node);
     if (node.kind === 'tabs') continue;
     for (const part of drawnParts(analysis)) {
-      const own = registry.kindOf(node.kind).anatomy[part]!.states;
+      const own = registry.of(node).anatomy[part]!.states;
       for (const state of ['rest', 'hover', 'focus', 'pressed'] as const) {
         if (state !== 'rest' && !Object.hasOwn(own, state)) continue;
         if (state === 'hover' && conditions.includes('touch')) continue;

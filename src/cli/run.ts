@@ -114,7 +114,7 @@ async function exportSnippet(
   say: Say
 ): Promise<number> {
   const node = maybeNode(project, id);
-  if (!node || !registry.kindOf(node.kind).markup || registry.kindOf(node.kind).category === 'page')
+  if (!node || !registry.of(node).markup || registry.of(node).category === 'page')
     throw new Mistake(
       `There is no piece “${id}” in this project that can stand alone. Ids stand in project.json under nodes.`
     );

@@ -19,12 +19,14 @@ import { separator } from './blocks/separator';
 import { stack } from './blocks/stack';
 import { text } from './blocks/text';
 import { video } from './blocks/video';
+import { enter } from './effects/enter';
+import { sticky } from './effects/sticky';
 import { accordion } from './widgets/accordion';
 import { createRegistry } from './kinds/registry';
 import { tabs } from './widgets/tabs';
 
 /** Every kind there is, one line each, in the order they are offered. */
-export const registry = createRegistry([
+const kinds = [
   page,
   section,
   heading,
@@ -48,4 +50,9 @@ export const registry = createRegistry([
   tabs,
   accordion,
   panel
-]);
+];
+
+/** Every effect there is, one line each, in the order they are offered. */
+const effects = [sticky, enter];
+
+export const registry = createRegistry(kinds, effects);

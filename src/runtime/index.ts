@@ -1,4 +1,5 @@
 /** The contract: everything generated markup may ask for. A test holds the kinds to this list. */
+export { enter } from './enter';
 export { glide } from './glide';
 export { grow } from './grow';
 export { leave } from './leave';
@@ -8,4 +9,5 @@ export { plays } from './plays';
 export { scoped } from './scoped';
 export { spy } from './spy';
 export { start } from './start';
+export { stuck } from './stuck';
 export { tabs } from './tabs';

@@ -35,7 +35,7 @@ export function everyKind(section: string): Command[] {
       // A piece that nobody has tuned shares its class with others of its kind; here each is looked for by
       // its own.
       ...Object.values(fragment.nodes)
-        .filter((node) => registry.kindOf(node.kind).markup)
+        .filter((node) => registry.of(node).markup)
         .map(
           (node) =>
             ({

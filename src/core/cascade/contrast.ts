@@ -27,7 +27,7 @@ export function groundOf(
   conditions: readonly ConditionName[] = []
 ): Ground | null {
   const node = nodeOf(project, id);
-  const kind = registry.kindOf(node.kind);
+  const kind = registry.of(node);
   return kind.ground?.(settingsUnder(kind, node, settingsWithDefaults(kind, node), conditions)) ?? null;
 }
 

@@ -52,7 +52,7 @@ export function resolve(registry: Registry, project: Project, at: At): Resolutio
 function freshResolution(registry: Registry, project: Project, at: At): Resolution {
   const node = nodeOf(project, at.node);
   const conditions = new Set<ConditionName>(at.conditions ?? []).add('always');
-  const kind = registry.kindOf(node.kind);
+  const kind = registry.of(node);
   const states = impliedStates(kind, at.state ?? 'rest', at.conditions ?? []);
   const resolution = new Map<string, Resolved>();
   for (const cell of cells(kind, node, at.part)) {
@@ -126,7 +126,7 @@ export function maybeParentPart(
   node: Node,
   part: string
 ): { readonly node: NodeId; readonly part: string } | null {
-  const anatomy = registry.kindOf(node.kind).anatomy;
+  const anatomy = registry.of(node).anatomy;
   const usual = part === 'root' ? null : 'root';
   const stands = anatomy[part]?.on;
   const on = stands === undefined ? usual : stands;
@@ -136,9 +136,9 @@ export function maybeParentPart(
   const parent = nodeOf(project, place.parent);
   const outer = maybePlaceOf(project, parent.id);
   const owner = outer ? nodeOf(project, outer.parent) : null;
-  const ownerSlot = owner && outer ? registry.kindOf(owner.kind).slots[outer.slot] : null;
+  const ownerSlot = owner && outer ? registry.of(owner).slots[outer.slot] : null;
   // Only an item that its owner draws stands in the owner's part; a column or a layer has an element of its own.
-  if (owner && ownerSlot?.items && ownerSlot.part && !registry.kindOf(parent.kind).markup)
+  if (owner && ownerSlot?.items && ownerSlot.part && !registry.of(parent).markup)
     return { node: owner.id, part: ownerSlot.part };
-  return { node: parent.id, part: registry.kindOf(parent.kind).slots[place.slot]?.part ?? 'root' };
+  return { node: parent.id, part: registry.of(parent).slots[place.slot]?.part ?? 'root' };
 }

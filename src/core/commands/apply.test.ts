@@ -22,8 +22,8 @@ function expectSound(project: Project): void {
       const node = nodeOf(project, each);
       for (const [slot, children] of Object.entries(node.slots)) {
         for (const child of children) {
-          expect(registry.kindOf(node.kind).slots[slot]!.accepts).toContain(
-            registry.kindOf(nodeOf(project, child).kind).category
+          expect(registry.of(node).slots[slot]!.accepts).toContain(
+            registry.of(nodeOf(project, child)).category
           );
         }
       }

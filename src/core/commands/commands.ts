@@ -1,4 +1,5 @@
 import { clearSetting, rename, setSetting, setStyle } from './content';
+import { addEffect, removeEffect } from './effects';
 import { alternateFills, copyLook, giveLook } from './looks';
 import { movePage, removePage, setPage } from './pages';
 import { addAsset, removeAsset, addPage, renameProject, setAside, setBands, setSupport } from './project';
@@ -23,6 +24,8 @@ export const COMMANDS = [
   rename,
   setSetting,
   clearSetting,
+  addEffect,
+  removeEffect,
   setStyle,
   copyLook,
   giveLook,

@@ -40,7 +40,7 @@ export const rename = define<{ id: NodeId; name: string }>()({
 /** A setting as its field is labelled, in the middle of a sentence. */
 function inWords(registry: Registry, project: Project, id: NodeId, key: string): string {
   const node = project.nodes[id];
-  const fields = node ? (registry.kindOf(node.kind).settings.fields as Record<string, AnySchema>) : {};
+  const fields = node ? (registry.of(node).settings.fields as Record<string, AnySchema>) : {};
   const label = ownOf(fields, key)?.spec.label;
   return label ? label.charAt(0).toLowerCase() + label.slice(1) : key;
 }
@@ -68,7 +68,7 @@ function settingRefusal(
 ): Refusal | AnySchema {
   const node = maybeNode(project, nodeId);
   if (!node) return no('no-such-node', 'That piece is no longer on the page.');
-  const kind = registry.kindOf(node.kind);
+  const kind = registry.of(node);
   const field = ownOf(kind.settings.fields as Record<string, AnySchema>, key);
   if (!field) return no('no-such-setting', `${kind.label} has no setting called “${key}”.`);
   if (condition === 'always') return field;
@@ -106,7 +106,7 @@ export const setSetting = define<SettingArgs>()({
       (node.adapt[condition] ??= {})[key] = value as Json;
       return;
     }
-    const field = registry.kindOf(node.kind).settings.fields[key] as AnySchema;
+    const field = registry.of(node).settings.fields[key] as AnySchema;
     if (isEqual(field.getDefault(), value)) delete node.settings[key];
     else if (!isEqual(project.nodes[nodeId]!.settings[key], value)) node.settings[key] = value as Json;
   }
@@ -166,7 +166,7 @@ export const setStyle = define<StyleArgs>()({
   refusal(project, { id: nodeId, part, state, property, value }, registry) {
     const node = maybeNode(project, nodeId);
     if (!node) return no('no-such-node', 'That piece is no longer on the page.');
-    const anatomy = ownOf(registry.kindOf(node.kind).anatomy, part);
+    const anatomy = ownOf(registry.of(node).anatomy, part);
     if (!anatomy) return no('no-such-part', `${node.name} has no part called “${part}”.`);
     if (state !== 'rest' && ownOf(anatomy.states, state) === undefined)
       return no('no-such-state', `The ${anatomy.label} has no ${state} state.`);

@@ -40,12 +40,16 @@ export interface ProjectDraft {
   shelf: Record<string, ShelfPiece>;
 }
 
-export interface NodeDraft extends Omit<Node, 'name' | 'settings' | 'adapt' | 'slots' | 'styles' | 'linked'> {
+export interface NodeDraft extends Omit<
+  Node,
+  'name' | 'settings' | 'adapt' | 'slots' | 'styles' | 'effects' | 'linked'
+> {
   name: string;
   settings: Record<string, Node['settings'][string]>;
   adapt: Record<string, Record<string, Node['settings'][string]>>;
   slots: Record<string, NodeId[]>;
   styles: Record<string, Record<string, Record<string, Record<string, string>>>>;
+  effects?: string[];
   linked?: ShelfId;
 }
 

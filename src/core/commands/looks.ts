@@ -28,7 +28,7 @@ const place = object({
 function refusedAt(project: Project, registry: Registry, { id, part, state }: LookAt): Refusal | null {
   const node = maybeNode(project, id);
   if (!node) return no('no-such-node', 'That piece is no longer on the page.');
-  const anatomy = registry.kindOf(node.kind).anatomy[part];
+  const anatomy = registry.of(node).anatomy[part];
   if (!anatomy) return no('no-such-part', `${node.name} has no part called “${part}”.`);
   return state && state !== 'rest' && ownOf(anatomy.states, state) === undefined
     ? no('no-such-state', `The ${anatomy.label} has no ${state} state.`)
@@ -54,12 +54,12 @@ export const copyLook = define<CopyArgs>()({
   },
   run(draft, { from, to }, registry, project) {
     const source = project.nodes[from.id]!;
-    const look = registry.kindOf(source.kind).look[from.part];
+    const look = registry.of(source).look[from.part];
     const own = source.styles[from.part];
-    const allStates = statesOf(registry.kindOf(source.kind));
+    const allStates = statesOf(registry.of(source));
     for (const target of to) {
       const node = draft.nodes[target.id]!;
-      const states = registry.kindOf(node.kind).anatomy[target.part]!.states;
+      const states = registry.of(node).anatomy[target.part]!.states;
       const pairs = from.state
         ? [[from.state, target.state!] as const]
         : allStates
@@ -140,7 +140,7 @@ export const alternateFills = define<{ ids: readonly NodeId[] }>()({
   run(draft, { ids }, registry, project) {
     const fillOf = (id: NodeId) =>
       project.nodes[id]!.styles.root?.rest?.always?.[FILL] ??
-      registry.kindOf(project.nodes[id]!.kind).look.root?.rest?.always?.[FILL] ??
+      registry.of(project.nodes[id]!).look.root?.rest?.always?.[FILL] ??
       'transparent';
     const [first, second] = [fillOf(ids[0]!), fillOf(ids[1]!)];
     const other = first === 'transparent' ? '#f2efe7' : 'transparent';

@@ -121,7 +121,7 @@ export const addAsset = define<{ asset: Asset & object }>()({
 /** @returns pieces that show a picture, on pages and on the shelf, by what they are called. */
 export function showersOf(registry: Registry, project: Project, id: AssetId): readonly string[] {
   const shows = (node: Node) =>
-    Object.entries(registry.kindOf(node.kind).settings.fields as Record<string, AnySchema>).some(
+    Object.entries(registry.of(node).settings.fields as Record<string, AnySchema>).some(
       ([key, field]) => field.meta()?.field?.control === 'asset' && node.settings[key] === id
     );
   const shelved = Object.values(project.shelf).flatMap(({ name, fragment }) =>

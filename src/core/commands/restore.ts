@@ -41,6 +41,16 @@ function settingCommands(
   });
 }
 
+/** Effects come before their settings, and go after nothing else of them is left to set. */
+function effectCommands({ id, effects: now = [] }: Node, { effects: then = [] }: Node): Command[] {
+  const gone = now.filter((effect) => !then.includes(effect));
+  const added = then.filter((effect) => !now.includes(effect));
+  return [
+    ...gone.map((effect): Command => ({ type: 'remove-effect', id, effect })),
+    ...added.map((effect): Command => ({ type: 'add-effect', id, effect }))
+  ];
+}
+
 /** @returns commands that set and tune a piece as it was at another time; what stands inside it is left alone. */
 export function restoreCommands(now: Node, then: Node): Command[] {
   const id = now.id;
@@ -59,6 +69,7 @@ export function restoreCommands(now: Node, then: Node): Command[] {
     value
   });
   return [
+    ...effectCommands(now, then),
     ...settingCommands(id, now.settings, then.settings, 'always'),
     ...[...conditions].flatMap((condition) =>
       settingCommands(id, now.adapt[condition] ?? {}, then.adapt[condition] ?? {}, condition)

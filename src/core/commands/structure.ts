@@ -42,7 +42,7 @@ export function refusedAt(project: Project, registry: Registry, kindName: string
   const kind = registry.maybeKindOf(kindName);
   if (!kind) return no('unknown-kind', `This version of Kymation has no kind called “${kindName}”.`);
   const parent = nodeOf(project, at.parent);
-  const slot = registry.kindOf(parent.kind).slots[at.slot];
+  const slot = registry.of(parent).slots[at.slot];
   if (slot?.accepts.includes(kind.category)) return null;
   return no(
     'wrong-place',
@@ -94,7 +94,7 @@ function leastRefusal(
   const at = maybePlaceOf(project, id);
   if (!at) return no('root', 'The page itself cannot be taken out.');
   const parent = nodeOf(project, at.parent);
-  const slot = registry.kindOf(parent.kind).slots[at.slot];
+  const slot = registry.of(parent).slots[at.slot];
   const left = parent.slots[at.slot]!.filter((child) => !leaving.has(child)).length;
   if (!slot?.least || left >= slot.least) return null;
   return no(

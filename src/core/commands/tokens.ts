@@ -42,7 +42,7 @@ export function usesOf(registry: Registry, project: Project, id: TokenId): Token
     )
   ];
   for (const node of pieces) {
-    const { fields } = registry.kindOf(node.kind).settings;
+    const { fields } = registry.of(node).settings;
     for (const settings of [node.settings, ...Object.values(node.adapt)]) {
       for (const [key, value] of Object.entries(settings)) {
         const field = ownOf(fields as Record<string, AnySchema>, key);
@@ -245,7 +245,7 @@ interface Follower {
 function followers(registry: Registry, project: Pick<Project, 'nodes' | 'tokens'>): readonly Follower[] {
   const found: Follower[] = [];
   for (const node of Object.values(project.nodes)) {
-    const { fields } = registry.kindOf(node.kind).settings;
+    const { fields } = registry.of(node).settings;
     for (const [condition, settings] of [[null, node.settings], ...Object.entries(node.adapt)] as const) {
       for (const [key, value] of Object.entries(settings ?? {})) {
         if (ownOf(fields as Record<string, AnySchema>, key)?.meta()?.field?.control !== 'track') continue;

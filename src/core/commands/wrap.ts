@@ -26,7 +26,7 @@ export function placeWithin(
   const queue: NodeId[] = [root];
   for (let id = queue.shift(); id; id = queue.shift()) {
     const node = nodes[id]!;
-    for (const [slot, { accepts }] of Object.entries(registry.kindOf(node.kind).slots))
+    for (const [slot, { accepts }] of Object.entries(registry.of(node).slots))
       if (accepts.includes(category)) return { parent: id, slot };
     queue.push(...childIds(node));
   }
@@ -69,8 +69,7 @@ export const wrap = define<WrapArgs>()({
       return no('broken-piece', 'What should go around them is incomplete.');
     const kind = registry.maybeKindOf(root.kind);
     const strangers =
-      kind &&
-      ids.find((id) => !placeWithin(around, registry.kindOf(nodeOf(project, id).kind).category, registry));
+      kind && ids.find((id) => !placeWithin(around, registry.of(nodeOf(project, id)).category, registry));
     if (strangers)
       return no('wrong-place', `${nodeOf(project, strangers).name} cannot stand in ${root.name}.`);
     const height = heightOf(around, around.root) + Math.max(...ids.map((id) => heightOf(project, id)));
@@ -80,11 +79,7 @@ export const wrap = define<WrapArgs>()({
   },
   run(draft, { ids, fragment: around }, registry, project) {
     const { at, ordered } = siblings(project, ids)!;
-    const inside = placeWithin(
-      around,
-      registry.kindOf(nodeOf(project, ordered[0]!).kind).category,
-      registry
-    )!;
+    const inside = placeWithin(around, registry.of(nodeOf(project, ordered[0]!)).category, registry)!;
     for (const node of Object.values(around.nodes))
       draft.nodes[node.id] = asDraft({
         ...node,
@@ -129,7 +124,7 @@ export const unwrap = define<{ id: NodeId }>()({
 /** Columns, panels and the like go with what is unwrapped; what they hold stays. */
 function itemsOf(project: Project, registry: Registry, id: NodeId): NodeId[] {
   const node = nodeOf(project, id);
-  return Object.entries(registry.kindOf(node.kind).slots).flatMap(([slot, { items }]) =>
+  return Object.entries(registry.of(node).slots).flatMap(([slot, { items }]) =>
     items ? (node.slots[slot] ?? []) : []
   );
 }
@@ -176,9 +171,9 @@ function keptSettings(node: Node, from: Kind, to: Kind): Node['settings'] {
  * that lists the same can take; what stands by itself goes into no list.
  */
 function slotFor(project: Project, registry: Registry, child: NodeId, kind: Kind): string | null {
-  const { category } = registry.kindOf(nodeOf(project, child).kind);
+  const { category } = registry.of(nodeOf(project, child));
   const at = maybePlaceOf(project, child)!;
-  const owner = registry.kindOf(nodeOf(project, at.parent).kind);
+  const owner = registry.of(nodeOf(project, at.parent));
   const isItem = owner.slots[at.slot]!.items ?? false;
   const found = Object.entries(kind.slots).find(
     ([, { accepts, items = false }]) => items === isItem && accepts.includes(category)
@@ -252,7 +247,7 @@ export const swap = define<SwapArgs>()({
   },
   run(draft, { id, kind: name }, registry, project) {
     const node = nodeOf(project, id);
-    const [from, to] = [registry.kindOf(node.kind), registry.kindOf(name)];
+    const [from, to] = [registry.of(node), registry.of({ ...node, kind: name })];
     const slots: Record<string, NodeId[]> = Object.fromEntries(
       Object.keys(to.slots).map((slot) => [slot, []])
     );

@@ -78,7 +78,7 @@ function freshAnalysis(
   node: Node,
   last: Remembered | null
 ): Remembered {
-  const kind = registry.kindOf(node.kind);
+  const kind = registry.of(node);
   const reads = noReads();
   const sheet = kind.markup ? sheetOf(kind, node, project, registry, reads) : NO_SHEET;
   const stem = sheet.isDefault ? `k-${kind.kind}` : node.id;
@@ -88,7 +88,10 @@ function freshAnalysis(
     last.node.settings === node.settings &&
     last.node.slots === node.slots &&
     last.node.name === node.name &&
-    last.node.adapt === node.adapt;
+    last.node.adapt === node.adapt &&
+    last.node.effects === node.effects &&
+    // Whether a look of its own is there can be written in the markup of what has effects.
+    (!node.effects || last.node.styles === node.styles);
   if (isSame) carryReads(last.reads, reads);
   const ctx = new NodeContext(registry, project, node, reads, stem);
   const markupOf = () => (kind.markup ? inItsPlace(kind.markup(node, ctx), sheet, stem) : null);

@@ -72,7 +72,7 @@ export class NodeContext implements Context {
   }
 
   variants<S>(of: Node): readonly S[] {
-    const variants = variantsOf(this.registry.kindOf(of.kind), of);
+    const variants = variantsOf(this.registry.of(of), of);
     return (
       this.asking ? variants.map((settings) => noting(settings, this.asking!.asked)) : variants
     ) as readonly S[];
@@ -116,7 +116,7 @@ export class NodeContext implements Context {
     return (
       this.asking && of === this.node
         ? noting(this.asking.settings, this.asking.asked)
-        : settingsWithDefaults(this.registry.kindOf(of.kind), of)
+        : settingsWithDefaults(this.registry.of(of), of)
     ) as S;
   }
 

@@ -1,5 +1,5 @@
 import { printValue } from '../css/tokens';
-import type { Rule } from '../kinds/contract';
+import type { Condition, Rule } from '../kinds/contract';
 import type { PlatformFeature } from '../support/features';
 import type { Analysis } from './analyse';
 import type { Sheet } from './sheet';
@@ -33,14 +33,19 @@ const withoutStrings = (value: string) => value.replace(/"[^"]*"|'[^']*'/g, '');
 const isLinear = (value: string) => withoutStrings(value).includes('linear(');
 const isGrid = (value: string) => /^(?:var\(--[\w-]+, )?grid\)?$/.test(value);
 
+const isBand = (condition: Condition): boolean => condition === 'medium' || condition === 'narrow';
+
+const asksWidth = (condition: Condition): boolean =>
+  typeof condition === 'object' && 'not' in condition ? isBand(condition.not) : isWidth(condition);
+
+const isWidth = (condition: Condition): boolean => isBand(condition) || typeof condition === 'object';
+
 function featuresOfRule(
   { when, selector, declarations, state }: Rule,
   isContained: boolean
 ): PlatformFeature[] {
   const found: PlatformFeature[] = [];
-  const isOfWidth = when.some(
-    (condition) => condition === 'medium' || condition === 'narrow' || typeof condition === 'object'
-  );
+  const isOfWidth = when.some(asksWidth);
   if (isOfWidth) found.push(isContained ? 'container-queries' : 'media-query-range-syntax');
   if (when.includes('script') || when.includes('no-script')) found.push('scripting');
   if (`${selector}${state?.selector ?? ''}`.includes(':has(')) found.push('has');

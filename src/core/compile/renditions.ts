@@ -48,7 +48,7 @@ export function roomOf(registry: Registry, project: Project, id: NodeId): Room {
   let stackedUnder = 0;
   let inner: number | null = null;
   const path = pathTo(project, id);
-  const settingsOf = (node: Node) => settingsWithDefaults(registry.kindOf(node.kind), node);
+  const settingsOf = (node: Node) => settingsWithDefaults(registry.of(node), node);
   path.forEach((above, i) => {
     const node = nodeOf(project, above);
     if (node.kind === 'section' && above !== id) {
@@ -105,7 +105,7 @@ export interface PictureUse {
 /** @returns the pictures a piece shows, with the place each has. */
 export function picturesOf(registry: Registry, project: Project, node: Node): readonly PictureUse[] {
   return Object.entries(
-    registry.kindOf(node.kind).settings.fields as Record<
+    registry.of(node).settings.fields as Record<
       string,
       { meta?: () => { field?: { control: string } } | undefined }
     >

@@ -1,6 +1,7 @@
 import { STEM, type Sheet } from './sheet';
-import { KEYFRAMES, keyframesText } from '../kinds/entrance';
+import { keyframesText } from '../kinds/entrance';
 import type { Condition, Rule } from '../kinds/contract';
+import type { Registry } from '../kinds/registry';
 import { customProperties, printValue, tokensIn } from '../css/tokens';
 import type { Bands, Project, Token } from '../project/types';
 import { defined } from '../data/compact';
@@ -32,12 +33,15 @@ export interface Dialect {
 
 const widthRule = (condition: Condition, { bands, isContained }: Sizes): string | null => {
   const of = isContained ? '@container' : '@media';
-  if (condition === 'medium' || condition === 'narrow') return `${of} (width <= ${bands[condition]}px)`;
+  if (isBand(condition)) return `${of} (width <= ${bands[condition]}px)`;
   if (typeof condition !== 'object') return null;
-  return 'under' in condition
-    ? `${of} (width < ${condition.under}px)`
-    : `${of} (width >= ${condition.from}px)`;
+  if ('under' in condition) return `${of} (width < ${condition.under}px)`;
+  if ('from' in condition) return `${of} (width >= ${condition.from}px)`;
+  return isBand(condition.not) ? `${of} (width > ${bands[condition.not]}px)` : null;
 };
+
+const isBand = (condition: Condition): condition is 'medium' | 'narrow' =>
+  condition === 'medium' || condition === 'narrow';
 
 /** A part cannot be hovered or pressed while it is disabled; `:where` keeps the weight of all states equal. */
 const enabledOnly = ({ name, disabled, isPointed }: NonNullable<Rule['state']>) =>
@@ -54,6 +58,8 @@ export const previewDialect: Dialect = {
     const width = widthRule(condition, sizes);
     if (width) return { atRule: width };
     if (condition === 'script') return { root: ':not([data-k-no-script], [data-k-print])' };
+    if (typeof condition === 'object' && 'not' in condition)
+      return { root: `:not([data-k-${condition.not}])` };
     return { root: `[data-k-${condition as string}]` };
   },
   state: (state) =>
@@ -69,8 +75,10 @@ export const previewDialect: Dialect = {
  */
 export const drawingDialect: Dialect = {
   condition(condition, sizes) {
-    if (condition === 'script') return {};
-    return { atRule: widthRule(condition, sizes) ?? '@media not all' };
+    const width = widthRule(condition, sizes);
+    if (width) return { atRule: width };
+    const holds = condition === 'script' || typeof condition === 'object';
+    return holds ? {} : { atRule: '@media not all' };
   },
   state: (state) => ({ suffix: state.selector })
 };
@@ -242,6 +250,7 @@ export function tokenRule(selector: string, tokens: readonly Token[]): string {
 }
 
 /** All of them: for the preview, whose rules come and go. */
-export const ALL_KEYFRAMES = Object.keys(KEYFRAMES)
-  .map((name) => `${keyframesText(name, name)}\n`)
-  .join('');
+export const allKeyframes = ({ keyframes }: Registry): string =>
+  Object.entries(keyframes)
+    .map(([name, each]) => `${keyframesText(each, name)}\n`)
+    .join('');

@@ -1,11 +1,14 @@
 import { HIDE } from '../css/values';
 import { isEmpty } from '../data/record';
-import type { Kind, Rule } from '../kinds/contract';
+import type { EffectContext, Kind, Rule } from '../kinds/contract';
+import { isOfEffect } from '../kinds/effects';
 import type { Registry } from '../kinds/registry';
 import { rule } from '../kinds/rule';
 import { defaultSettings, settingsWithDefaults } from '../kinds/settings';
+import { childIds } from '../project/tree';
 import type { Node, Project, SupportTarget } from '../project/types';
 import { NodeContext } from './context';
+import { effectRules } from './effects';
 import { lookRules } from './look';
 import { carryReads, noReads, type Reads } from './reads';
 import { buildRules } from './variants';
@@ -36,7 +39,13 @@ interface Tuning {
   readonly styles: Node['styles'];
   readonly adapt: Node['adapt'];
   readonly support: SupportTarget;
+  /** Names of its effects, and how many pieces it holds where it has any; undefined where it has none. */
+  readonly effects: string | undefined;
 }
+
+/** What the rules of effects depend on besides settings. */
+const effectsKey = (node: Node): string | undefined =>
+  node.effects && [...node.effects, childIds(node).length].join(' ');
 
 /** The last sheet made for settings, looks and adaptations that copies of a piece share. */
 interface Shared extends Tuning {
@@ -72,14 +81,14 @@ type Settings = Readonly<Record<string, unknown>>;
 function keyOf(
   asked: ReadonlySet<string>,
   settings: Settings,
-  { styles, adapt, support }: Omit<Tuning, 'styles'> & { readonly styles: Node['styles'] | string }
+  { styles, adapt, support, effects }: Omit<Tuning, 'styles'> & { readonly styles: Node['styles'] | string }
 ): string {
   const named = Array.from(asked, (name) => settings[name]);
-  return JSON.stringify([adapt, support, settings[WIDTHS_SETTING], named, styles]);
+  return JSON.stringify([adapt, support, settings[WIDTHS_SETTING], named, styles, effects]);
 }
 
 const isTunedAlike = (a: Tuning, b: Tuning): boolean =>
-  a.styles === b.styles && a.adapt === b.adapt && a.support === b.support;
+  a.styles === b.styles && a.adapt === b.adapt && a.support === b.support && a.effects === b.effects;
 
 /** Forgets all once there are very many: a project has few that differ. */
 function remember<T>(into: Map<string, T>, key: string, value: T): void {
@@ -94,11 +103,12 @@ const readsOthers = ({ nodes, assets, bands }: Reads): boolean =>
 export function sheetOf(kind: Kind, node: Node, project: Project, registry: Registry, reads: Reads): Sheet {
   const known = sheetsOf(kind);
   const { support } = project.info;
-  const tuning = { styles: node.styles, adapt: node.adapt, support };
+  const tuning = { styles: node.styles, adapt: node.adapt, support, effects: effectsKey(node) };
   const shared = sharedSheets.get(node.settings);
   if (shared?.kind === kind && isTunedAlike(shared, tuning)) return shared.sheet;
   const settings = settingsWithDefaults(kind, node);
-  const isBare = settings === defaultSettings(kind) && isEmpty(node.styles) && isEmpty(node.adapt);
+  const isUntouched = isEmpty(node.styles) && isEmpty(node.adapt) && !node.effects;
+  const isBare = settings === defaultSettings(kind) && isUntouched;
   const bare = isBare ? known.bare.get(support) : undefined;
   if (bare) return bare;
   const before = known.byKey.get(keyOf(known.asked, settings, tuning));
@@ -131,7 +141,7 @@ function freshSheet(making: Making): Sheet {
   const { kind, node, project, registry, own, settings, known, tuning } = making;
   const build = buildOf(making);
   const look = lookRules(kind, node, new NodeContext(registry, project, node, own, STEM));
-  const untuned = { styles: {}, adapt: {}, support: tuning.support };
+  const untuned = { styles: {}, adapt: {}, support: tuning.support, effects: undefined };
   const isDefault =
     !readsOthers(own) &&
     keyOf(known.asked, settings, tuning) === keyOf(known.asked, defaultSettings(kind), untuned);
@@ -145,7 +155,36 @@ const PLACE_RULE = rule(`.${STEM}-place`, {
   'align-self': 'stretch'
 });
 
-function buildOf({ kind, node, project, registry, own, settings, known, tuning }: Making): readonly Rule[] {
+const classOf = (part: string): string => (part === 'root' ? `.${STEM}` : `.${STEM}-${part}`);
+
+/** A piece whose widths are of its place stands in an element of its own, which takes its place in the page. */
+function effectContext(
+  { slots }: Kind,
+  node: Node,
+  isContained: boolean,
+  support: SupportTarget
+): EffectContext {
+  const root = classOf('root');
+  const holder = classOf(Object.values(slots)[0]?.part ?? 'root');
+  return {
+    root,
+    outer: isContained ? `${root}-place` : root,
+    holder,
+    children: childIds(node).length,
+    support
+  };
+}
+
+function buildOf({
+  kind,
+  node,
+  project,
+  registry,
+  own: reads,
+  settings,
+  known,
+  tuning
+}: Making): readonly Rule[] {
   const { asked, builds } = known;
   const canHide = Object.values(node.styles.root?.rest ?? {}).some((declarations) =>
     Object.hasOwn(declarations, HIDE)
@@ -153,12 +192,18 @@ function buildOf({ kind, node, project, registry, own, settings, known, tuning }
   const lookless = { ...tuning, styles: canHide ? HIDE : {} };
   const before = builds.get(keyOf(asked, settings, lookless));
   if (before) return before;
-  const watched = watchedNode(node, own);
+  // What an effect is set to is asked for as a whole.
+  for (const { effect } of kind.effects ?? [])
+    Object.keys(settings).forEach((key) => isOfEffect(effect, key) && asked.add(key));
+  const watched = watchedNode(node, reads);
   const styleOf = (under: Settings) =>
-    kind.style(watched, new NodeContext(registry, project, watched, own, STEM, { asked, settings: under }));
-  const rules = hideable(buildRules(kind, node, settings, styleOf), canHide);
-  const build = settings[WIDTHS_SETTING] === 'place' ? [PLACE_RULE, ...rules] : rules;
-  if (!readsOthers(own)) remember(builds, keyOf(asked, settings, lookless), build);
+    kind.style(watched, new NodeContext(registry, project, watched, reads, STEM, { asked, settings: under }));
+  const own = hideable(buildRules(kind, node, settings, styleOf), canHide);
+  const isContained = settings[WIDTHS_SETTING] === 'place';
+  const context = effectContext(kind, node, isContained, tuning.support);
+  const rules = [...own, ...effectRules(kind, node, settings, context)];
+  const build = isContained ? [PLACE_RULE, ...rules] : rules;
+  if (!readsOthers(reads)) remember(builds, keyOf(asked, settings, lookless), build);
   return build;
 }
 
@@ -177,6 +222,7 @@ function watchedNode(node: Node, reads: Reads): Node {
     settings: node.settings,
     adapt: node.adapt,
     styles: node.styles,
+    effects: node.effects!,
     get name() {
       return own(node.name);
     },

@@ -24,7 +24,7 @@ const wordsKey = (kind: string, key: string, value: unknown) => JSON.stringify([
 const labelKey = ({ kind, name }: Node) => wordsKey(kind, 'name', name);
 
 function* wordsOf(registry: Registry, node: Node): Generator<string> {
-  const kind = registry.kindOf(node.kind);
+  const kind = registry.of(node);
   const settings = settingsWithDefaults(kind, node);
   for (const [key, what] of sayingFields(registry, node.kind))
     if (what === 'words' && settings[key]) yield wordsKey(node.kind, key, settings[key]);
@@ -39,7 +39,7 @@ function startingWords(registry: Registry): ReadonlySet<string> {
   const add = (fragment: Fragment, withLabels: boolean) => {
     for (const node of Object.values(fragment.nodes)) {
       for (const word of wordsOf(registry, node)) found.add(word);
-      if (withLabels && !registry.kindOf(node.kind).markup) found.add(labelKey(node));
+      if (withLabels && !registry.of(node).markup) found.add(labelKey(node));
     }
   };
   for (const kind of registry.kinds) if (kind.insertable) add(kind.create(make), true);
@@ -82,7 +82,7 @@ function inTree(
 ): readonly Placeholder[] {
   return subtreeIds(project, root).flatMap((id): Placeholder[] => {
     const node = nodeOf(project, id);
-    const kind = registry.kindOf(node.kind);
+    const kind = registry.of(node);
     const settings = settingsWithDefaults(kind, node);
     const empty = EMPTY[String(analyse(registry, project, node).markup?.properties.dataEmpty)];
     return compact([

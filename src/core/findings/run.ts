@@ -17,7 +17,10 @@ export async function allRules(registry: Registry): Promise<readonly FindingRule
       typeof findings === 'function' ? (await findings()).findings : findings
     )
   );
-  return [...pageRules(registry), ...ofKinds.flat()];
+  const ofEffects = await Promise.all(
+    registry.effects.map(async (effect) => (await effect.findings()).findings)
+  );
+  return [...pageRules(registry), ...ofKinds.flat(), ...ofEffects.flat()];
 }
 
 /**

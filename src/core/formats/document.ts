@@ -4,13 +4,14 @@ import { STYLE_PROPERTIES } from '../css/properties';
 import { checkToken, checkValue } from '../css/values';
 import { emptyRecord, inWords, isDeeperThan, isRecord, ownOf, type Loose } from '../data/record';
 import { DEPTH_MOST } from '../project/tree';
-import { completeNode } from '../project/complete';
+import { migratedNode } from './migrate';
 import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
 import { hasWords, ID_PATTERN } from '../project/ids';
 import {
   CONDITIONS,
   FILM_TYPES,
+  FORMAT,
   PICTURE_TYPES,
   SUPPORT_TARGETS,
   TOKEN_TYPES,
@@ -93,7 +94,7 @@ const infoSchema = object({
 const no = (sentence: string): ReadDocument => ({ ok: false, sentence });
 
 /**
- * Reads a parsed project.json of format 1. Structure must hold (pages, ids, the tree); settings and styles
+ * Reads a parsed project.json of this or any earlier format. Structure must hold (pages, ids, the tree); settings and styles
  * that do not are left out one by one, each with a fault. Nothing in the result is shared with the input.
  */
 export function readDocument(registry: Registry, value: unknown): ReadDocument {
@@ -104,11 +105,12 @@ export function readDocument(registry: Registry, value: unknown): ReadDocument {
     );
   if (typeof value.format !== 'number')
     return no('The project.json in this file does not say which format it has.');
-  if (value.format > 1)
+  if (value.format > FORMAT)
     return no(
-      `This project was made by a newer Kymation (format ${value.format}; this one reads format 1). Update, then open it again.`
+      `This project was made by a newer Kymation (format ${value.format}; this one reads format ${FORMAT}). Update, then open it again.`
     );
-  if (value.format !== 1) return no(`This project has format ${value.format}, which Kymation never wrote.`);
+  if (!Number.isInteger(value.format) || value.format < 1)
+    return no(`This project has format ${value.format}, which Kymation never wrote.`);
   try {
     id.validateSync(value.id);
     infoSchema.validateSync(value.info, { strict: true });
@@ -116,7 +118,7 @@ export function readDocument(registry: Registry, value: unknown): ReadDocument {
     if (error instanceof ValidationError) return no(`The project’s own entry is damaged: ${error.message}`);
     throw error;
   }
-  const reader = new Reader(registry);
+  const reader = new Reader(registry, {}, value.format);
   return reader.read(value as unknown as Project);
 }
 
@@ -152,7 +154,9 @@ class Reader {
   private shelved: ReadonlySet<string> = new Set();
   constructor(
     private readonly registry: Registry,
-    private tokens: Project['tokens'] = {}
+    private tokens: Project['tokens'] = {},
+    /** The format it was written in; what does not say comes from any. */
+    private readonly format = 1
   ) {}
 
   read(raw: Project): ReadDocument {
@@ -195,7 +199,7 @@ class Reader {
     if (bands !== info.bands)
       this.fault('bands', 'The width bands overlap and were set to 640 and 960 px.', '/info/bands');
     const project: Project = {
-      format: 1,
+      format: FORMAT,
       id: projectId,
       info: {
         name: info.name,
@@ -258,28 +262,40 @@ class Reader {
     const path = `/nodes/${key}`;
     const drop = (why: string) => (this.fault('node', `A piece was left out: ${why}.`, path), null);
     if (!ID_PATTERN.test(key) || !isRecord(raw) || raw.id !== key) return drop('its id is damaged');
-    const kind = typeof raw.kind === 'string' ? this.registry.maybeKindOf(raw.kind) : null;
-    if (!kind) return drop(`this version has no kind “${inWords(raw.kind).slice(0, 40)}”`);
+    const plain = typeof raw.kind === 'string' ? this.registry.maybeKindOf(raw.kind) : null;
+    if (!plain) return drop(`this version has no kind “${inWords(raw.kind).slice(0, 40)}”`);
     const written =
-      typeof raw.name === 'string' && hasWords(raw.name) ? raw.name.trim().slice(0, 120) : kind.label;
-    const { settings } = isRecord(raw.settings)
-      ? completeNode({ ...raw, adapt: {} } as unknown as Node)
-      : raw;
+      typeof raw.name === 'string' && hasWords(raw.name) ? raw.name.trim().slice(0, 120) : plain.label;
+    const { settings, adapt } = migratedNode(this.registry, raw, this.format);
+    const effects = this.effects(raw.effects, `${path}/effects`);
+    const kind = this.registry.of(defined({ kind: plain.kind, effects }));
+    const fields = kind.settings.fields as Record<string, AnySchema>;
     return defined({
       id: key as NodeId,
       kind: kind.kind,
       name: written,
-      settings: this.settings(
-        kind.settings.fields as Record<string, AnySchema>,
-        settings,
-        `${path}/settings`
-      ),
-      adapt: this.adapt(kind.settings.fields as Record<string, AnySchema>, raw.adapt, `${path}/adapt`),
+      settings: this.settings(fields, settings, `${path}/settings`),
+      adapt: this.adapt(fields, adapt, `${path}/adapt`),
+      effects,
       slots: this.slots(Object.keys(kind.slots), raw.slots),
       styles: this.styles(kind.anatomy, raw.styles, `${path}/styles`),
       linked:
         typeof raw.linked === 'string' && this.shelved.has(raw.linked) ? (raw.linked as ShelfId) : undefined
     });
+  }
+
+  /** Names of effects there are, each once; undefined for none. */
+  private effects(raw: unknown, path: string): readonly string[] | undefined {
+    if (raw === undefined) return undefined;
+    const names = new Set(Array.isArray(raw) ? raw.map(String) : []);
+    const known = [...names].filter((name) => this.registry.maybeEffectOf(name));
+    if (!Array.isArray(raw) || known.length < raw.length)
+      this.fault(
+        'effect',
+        'An effect was left out: this version has none of that name, or it stood twice.',
+        path
+      );
+    return known.length > 0 ? known : undefined;
   }
 
   private settings(fields: Record<string, AnySchema>, raw: unknown, path: string): Node['settings'] {
@@ -401,10 +417,7 @@ class Reader {
         for (const child of children) {
           const known = Object.hasOwn(nodes, child) ? nodes[child]! : null;
           const fits =
-            known &&
-            this.registry
-              .kindOf(node.kind)
-              .slots[name]!.accepts.includes(this.registry.kindOf(known.kind).category);
+            known && this.registry.of(node).slots[name]!.accepts.includes(this.registry.of(known).category);
           if (!fits || Object.hasOwn(kept, child)) {
             this.fault(
               'tree',

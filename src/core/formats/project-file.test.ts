@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { makeDemo } from '../../../demo/make';
-import type { AssetId } from '../project/types';
+import { FORMAT, type AssetId } from '../project/types';
 import { registry } from '../registry';
 import { sampleProject } from '../testing/project';
 import { readProjectFile, writeProjectFile } from './project-file';
@@ -41,7 +41,7 @@ describe('project file', () => {
       'assets/press-house.svg',
       'project.json'
     ]);
-    expect(JSON.parse(strFromU8(entries['project.json']!)).format).toBe(1);
+    expect(JSON.parse(strFromU8(entries['project.json']!)).format).toBe(FORMAT);
   });
 
   it.each([
@@ -52,7 +52,7 @@ describe('project file', () => {
     ['broken JSON', zipSync({ 'project.json': strToU8('{"format":') }), /damaged/],
     ['JSON that is no project', fileOf([1]), /not a project/],
     ['no format', fileOf({}), /which format/],
-    ['a newer format', fileOf({ ...sample(), format: 2 }), /newer Kymation \(format 2/],
+    ['a newer format', fileOf({ ...sample(), format: FORMAT + 1 }), /newer Kymation \(format 3/],
     ['a path that climbs out', fileOf(sample(), { '../../etc/passwd': strToU8('x') }), /leads outside/],
     ['an absolute path', fileOf(sample(), { '/etc/passwd': strToU8('x') }), /leads outside/],
     ['a lost page', fileOf({ ...sample(), pages: {} }), /page “first”/],
@@ -187,7 +187,11 @@ describe('project file', () => {
   });
 
   it('takes widths of columns as they were written before there were shares', () => {
-    const document = JSON.parse(JSON.stringify(sample())) as { nodes: Record<string, { settings: object }> };
+    const document = JSON.parse(JSON.stringify(sample())) as {
+      format: number;
+      nodes: Record<string, { settings: object }>;
+    };
+    document.format = 1;
     document.nodes.columns!.settings = { ratio: '3:2', align: 'center' };
     const opened = read(fileOf(document));
     if (!opened.ok) throw new Error(opened.sentence);
@@ -256,7 +260,7 @@ describe('project file', () => {
         for (const key of path.slice(0, -1)) at = at[key];
         at[path.at(-1)!] = value;
         const opened = read(fileOf(document));
-        return opened.ok ? opened.project.format === 1 : opened.sentence.length > 10;
+        return opened.ok ? opened.project.format === FORMAT : opened.sentence.length > 10;
       }),
       { numRuns: 400 }
     );

@@ -7,10 +7,10 @@ interface ConditionInfo {
   /** In the middle of a sentence. */
   readonly words: string;
   /**
-   * Feature and value of `@media` (Media Queries 5, sections 6 and 12); null for widths, which stand for the
-   * numbers of a project, and for what is a medium of its own.
+   * Feature of `@media`, its value while the condition holds and while it does not (Media Queries 5, sections 6
+   * and 12); null for widths, which stand for the numbers of a project, and for what is a medium of its own.
    */
-  readonly feature: readonly [name: string, value: string] | null;
+  readonly feature: readonly [name: string, value: string, otherwise: string] | null;
   /** Whether the preview tries it by a switch; a width is tried by having it. */
   readonly isSwitched: boolean;
 }
@@ -21,14 +21,19 @@ export const CONDITION_TABLE: Readonly<Record<ConditionName, ConditionInfo>> = {
   always: { label: 'wide', words: 'all widths', ...WIDTH },
   medium: { label: 'medium', words: 'the medium band', ...WIDTH },
   narrow: { label: 'narrow', words: 'the narrow band', ...WIDTH },
-  touch: { label: 'touch', words: 'touch', feature: ['hover', 'none'], isSwitched: true },
+  touch: { label: 'touch', words: 'touch', feature: ['hover', 'none', 'hover'], isSwitched: true },
   'less-motion': {
     label: 'less motion',
     words: 'less motion',
-    feature: ['prefers-reduced-motion', 'reduce'],
+    feature: ['prefers-reduced-motion', 'reduce', 'no-preference'],
     isSwitched: true
   },
-  'no-script': { label: 'no script', words: 'no script', feature: ['scripting', 'none'], isSwitched: true },
+  'no-script': {
+    label: 'no script',
+    words: 'no script',
+    feature: ['scripting', 'none', 'enabled'],
+    isSwitched: true
+  },
   print: { label: 'print', words: 'print', feature: null, isSwitched: true }
 };
 

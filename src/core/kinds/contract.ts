@@ -1,6 +1,7 @@
 import type { Element, ElementContent, Root } from 'hast';
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { BlendMode } from '../colour/blend';
+import type { Loose } from '../data/record';
 import type { Icon } from '../html/icon';
 import type { PlatformFeature } from '../support/features';
 import type { FindingRule, Fit } from './finding';
@@ -68,6 +69,8 @@ export interface Slot {
   readonly accepts: readonly Category[];
   /** One list with labels, edited at the owner, which may draw the children itself (tab panels, columns). */
   readonly items?: boolean;
+  /** The children stand side by side, so that one may be less high than the others. */
+  readonly row?: boolean;
   /** The children lie over one another, the last on top. */
   readonly stacked?: boolean;
   /** Fewest children; removing below it is refused. */
@@ -82,7 +85,12 @@ export interface Slot {
  * place: below one, and from one on.
  */
 export type Condition =
-  Exclude<ConditionName, 'always'> | 'script' | { readonly under: number } | { readonly from: number };
+  | Circumstance
+  | 'script'
+  | { readonly under: number }
+  | { readonly from: number }
+  /** While a condition does not hold: what is switched off there leaves no trace. */
+  | { readonly not: Circumstance };
 
 /** A style rule. All of `when` must hold. The printers decide how a state and a condition are written. */
 export interface Rule {
@@ -214,12 +222,19 @@ export interface Kind {
   /** Parts that stand in a row, where what is in the row decides from which width it no longer fits. */
   readonly fit?: { readonly row: string; readonly what: string };
   /**
+   * What became of a piece of the kind after a format, by the number of that format: takes it as a file has it,
+   * with anything in it, and leaves alone what is newer already.
+   */
+  readonly migrations?: Readonly<Record<number, (node: Loose) => Loose>>;
+  /**
    * What it paints beyond backgrounds of parts, so that contrast can be worked out over it. Null where
    * nothing.
    */
   ground?(settings: Readonly<Record<string, unknown>>): Ground | null;
   /** What starts its movements, for replay: the part to press. One that is not chosen yet is pressed. */
   readonly play?: { readonly part: string; readonly label: string };
+  /** What a piece of it does besides: set by the registry for one piece, never by a kind. */
+  readonly effects?: readonly Effect[];
 }
 
 export type Make = (
@@ -303,6 +318,82 @@ export interface FieldMeta {
   readonly slot?: string;
   /** The node can be turned on the width ruler by this setting. */
   readonly flag?: string;
+  /** The effect it belongs to; set by the registry. */
+  readonly effect?: string;
+}
+
+/** What the settings of an effect are asked for: without the effect's name before them. */
+export type EffectValues = Readonly<Record<string, unknown>>;
+
+/** What an effect's style may ask. */
+export interface EffectContext {
+  /** Selector of the outermost element, which takes the piece's place in the page. */
+  readonly outer: string;
+  /** Selector of the piece's own root element; the same but for a piece whose widths are of its place. */
+  readonly root: string;
+  /** Selector of the element that holds the pieces in it. */
+  readonly holder: string;
+  /** How many pieces it holds. */
+  readonly children: number;
+  readonly support: SupportTarget;
+}
+
+/** Where an effect is asked for. */
+export interface EffectPlace {
+  readonly kind: Kind;
+  /** The kind of the piece around it, and the slot; null for a page's root. */
+  readonly around: { readonly kind: Kind; readonly slot: Slot } | null;
+}
+
+/**
+ * What any piece can be told to do: stick, enter. One folder an effect, one line in the registry. Its settings
+ * stand among the piece's own with its name before them (`sticky-top`) and adapt as they do; `on` is among them
+ * in every effect, and where it is off nothing of the effect is printed.
+ */
+export interface Effect {
+  readonly effect: string;
+  /** What it does, as a word that follows the piece's name: Sticks. */
+  readonly label: string;
+  /** In the outline, beside the piece: sticky. */
+  readonly sign: string;
+  /** One line for whoever chooses it. */
+  readonly summary: string;
+  readonly words?: readonly string[];
+  /** An SVG path drawn as a line, in a field of 16 by 16. */
+  readonly icon: string;
+  readonly settings: ObjectSchema<AnyObject>;
+  /** What it does differently under a condition before anyone tunes it. */
+  readonly adapt?: Adaptations;
+  /** Settings it starts with at one place, where they differ from its defaults. */
+  starts?(place: EffectPlace): Node['settings'];
+  /** @returns why it cannot stand there, in a sentence; null where it can. */
+  maybeUnfit(place: EffectPlace): string | null;
+  /** Style properties of the root that it sets, so that nobody sets them in vain. */
+  readonly owns: readonly string[];
+  /** States of the root while it runs, in cascade order, each with its selector. */
+  readonly states?: Readonly<Record<string, OwnState & { readonly selector: string }>>;
+  /**
+   * Rules while it is on. Selectors and properties must be the same whatever its settings are, as for a kind's
+   * own style.
+   */
+  style(values: EffectValues, ctx: EffectContext): readonly Rule[];
+  /** Attributes of the piece's root element. @param variants its values as they are, and under each condition. */
+  attributes?(variants: readonly EffectValues[], node: Node): Element['properties'];
+  /** Behaviours it needs, each listed in src/runtime/index.ts. */
+  behaviours?(variants: readonly EffectValues[], node: Node): readonly string[];
+  uses?(variants: readonly EffectValues[]): readonly PlatformFeature[];
+  /** Keyframes that its rules name, beside those every kind may. */
+  readonly keyframes?: Readonly<Record<string, Keyframes>>;
+  /** Rules about it, brought where they are run. */
+  findings(): Promise<{ readonly findings: readonly FindingRule[] }>;
+  /** Its movement hangs on this clock; left out for what does not move by time. */
+  readonly clock?: 'view';
+}
+
+/** Keyframes of a movement: at which times its declarations hold. */
+export interface Keyframes {
+  readonly at: 'from' | 'to' | 'from, to';
+  readonly declarations: readonly string[];
 }
 
 declare module 'hast' {

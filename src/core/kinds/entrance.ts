@@ -1,5 +1,6 @@
 import { printValue } from '../css/tokens';
 import { moves, type Track } from '../motion/track';
+import type { Keyframes } from './contract';
 
 /** Ways in, each as what it starts from; it ends as the style sheet has it. */
 const ENTRANCES: Readonly<Record<string, readonly string[]>> = {
@@ -11,19 +12,13 @@ const ENTRANCES: Readonly<Record<string, readonly string[]>> = {
   wipe: ['clip-path: inset(0 100% 0 0);']
 };
 
-interface Keyframes {
-  /** At which times of the movement its declarations hold. */
-  readonly at: 'from' | 'to' | 'from, to';
-  readonly declarations: readonly string[];
-}
-
 /**
  * Keyframes the kinds' rules may name. What only a script can bring out waits for it by one of the first
  * four, and if it never comes the page is as it is without: `k-wait` keeps out of sight what is there without
  * script, `k-stack` and `k-wait-stacked` keep panels in one place, `k-gone` takes away what does nothing
  * without script.
  */
-export const KEYFRAMES: Readonly<Record<string, Keyframes>> = {
+export const BASE_KEYFRAMES: Readonly<Record<string, Keyframes>> = {
   'k-wait': { at: 'from, to', declarations: ['position: absolute;', 'visibility: hidden;'] },
   'k-stack': { at: 'from, to', declarations: ['grid-area: 1 / 1;'] },
   'k-wait-stacked': { at: 'from, to', declarations: ['grid-area: 1 / 1;', 'visibility: hidden;'] },
@@ -33,9 +28,8 @@ export const KEYFRAMES: Readonly<Record<string, Keyframes>> = {
   )
 };
 
-/** @returns the rule of keyframes that `KEYFRAMES` lists, under another name. */
-export function keyframesText(name: string, as: string): string {
-  const { at, declarations } = KEYFRAMES[name]!;
+/** @returns keyframes as a rule of that name. */
+export function keyframesText({ at, declarations }: Keyframes, as: string): string {
   const times = at
     .split(', ')
     .map((time) => `  ${time}`)
@@ -48,9 +42,17 @@ export function keyframesText(name: string, as: string): string {
  * no entrance.
  */
 export function entranceAnimation(track: Track): string {
-  if (!moves(track)) return 'none';
-  if (!Object.hasOwn(ENTRANCES, track.form))
+  if (moves(track) && !Object.hasOwn(ENTRANCES, track.form))
     throw new Error(`entranceAnimation: no entrance ${JSON.stringify(track.form)}`);
+  return animationOf(track);
+}
+
+/**
+ * @returns the value of `animation` for a movement whose keyframes are called as its form is (`k-rise`); `none`
+ * where it does not move. Until it starts it is as it begins.
+ */
+export function animationOf(track: Track): string {
+  if (!moves(track)) return 'none';
   const words = [`k-${track.form}`, `${track.ms}ms`, printValue(track.easing)];
   if (track.delay > 0) words.push(`${track.delay}ms`);
   return [...words, 'backwards'].join(' ');

@@ -39,7 +39,7 @@ export function withNewIds(registry: Registry, fragment: Fragment): Fragment {
     const slots = Object.fromEntries(
       Object.entries(node.slots).map(([slot, below]) => [slot, below.map((child) => renamed.get(child)!)])
     );
-    nodes[id] = { ...withRenewedReferences(registry.kindOf(node.kind), node, renamed), id, slots };
+    nodes[id] = { ...withRenewedReferences(registry.of(node), node, renamed), id, slots };
   }
   return { root: renamed.get(fragment.root)!, nodes: { ...nodes } };
 }

@@ -90,7 +90,7 @@ export function withRenamedTokens(
 ): Fragment {
   const rename = (text: string) => mapTokens(text, ids);
   const renamed = Object.values(nodes).map(
-    (node) => [node.id, withChangedTokenTexts(registry.kindOf(node.kind), node, rename)] as const
+    (node) => [node.id, withChangedTokenTexts(registry.of(node), node, rename)] as const
   );
   return { root, nodes: Object.fromEntries(renamed) as Fragment['nodes'] };
 }
@@ -102,7 +102,7 @@ export function tokenTextsOf(registry: Registry, { nodes }: Fragment): readonly 
     found.push(text);
     return text;
   };
-  for (const node of Object.values(nodes)) withChangedTokenTexts(registry.kindOf(node.kind), node, note);
+  for (const node of Object.values(nodes)) withChangedTokenTexts(registry.of(node), node, note);
   return found;
 }
 
@@ -110,7 +110,7 @@ export function tokenTextsOf(registry: Registry, { nodes }: Fragment): readonly 
 export function assetsIn(registry: Registry, { nodes }: Fragment): ReadonlySet<AssetId> {
   const found = new Set<AssetId>();
   for (const node of Object.values(nodes)) {
-    withChangedSettings(registry.kindOf(node.kind), node, (value, { control }) => {
+    withChangedSettings(registry.of(node), node, (value, { control }) => {
       if (control === 'asset' && value !== '') found.add(value as AssetId);
       return value;
     });

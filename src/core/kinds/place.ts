@@ -63,7 +63,7 @@ function around(registry: Registry, project: Project, kind: Kind, from: NodeId):
 
 /** The end of the first slot of a node that takes the kind. */
 function inside(registry: Registry, { category }: Kind, node: Node): Place | null {
-  const slot = Object.entries(registry.kindOf(node.kind).slots).find(([, { accepts }]) =>
+  const slot = Object.entries(registry.of(node).slots).find(([, { accepts }]) =>
     accepts.includes(category)
   )?.[0];
   return slot === undefined ? null : { parent: node.id, slot, index: node.slots[slot]?.length ?? 0 };

@@ -120,7 +120,7 @@ describe.each(registry.kinds.map((kind) => [kind.kind, kind] as const))('kind %s
   it('starts with children its slots take', () => {
     for (const [slot, children] of Object.entries(node.slots)) {
       for (const child of children)
-        expect(kind.slots[slot]!.accepts).toContain(registry.kindOf(fragment.nodes[child]!.kind).category);
+        expect(kind.slots[slot]!.accepts).toContain(registry.of(fragment.nodes[child]!).category);
     }
   });
 });

@@ -27,5 +27,7 @@ export function settingsWithDefaults(kind: Kind, node: Node): Record<string, unk
 }
 
 /** @returns the schema of every setting of a kind, by its key. */
-export const fieldsOf = ({ settings }: Kind): readonly (readonly [key: string, field: AnySchema])[] =>
+export const fieldsOf = ({
+  settings
+}: Pick<Kind, 'settings'>): readonly (readonly [key: string, field: AnySchema])[] =>
   Object.entries(settings.fields as Record<string, AnySchema>);

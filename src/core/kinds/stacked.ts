@@ -14,7 +14,7 @@ export interface Stacking {
 export function maybeStacking(registry: Registry, project: Project, id: NodeId): Stacking | null {
   const place = maybePlaceOf(project, id);
   const parent = place && nodeOf(project, place.parent);
-  if (!place || !parent || !registry.kindOf(parent.kind).slots[place.slot]?.stacked) return null;
+  if (!place || !parent || !registry.of(parent).slots[place.slot]?.stacked) return null;
   const all = parent.slots[place.slot]!;
   return { below: all.slice(0, place.index), above: all.slice(place.index + 1) };
 }

@@ -1,5 +1,5 @@
 import { newId } from './ids';
-import type { Fragment, Page, PageId, Project, ProjectId } from './types';
+import { FORMAT, type Fragment, type Page, type PageId, type Project, type ProjectId } from './types';
 
 export const DEFAULT_BANDS = { medium: 960, narrow: 640 } as const;
 
@@ -18,7 +18,7 @@ export function createProject(
     root: content.root
   };
   return {
-    format: 1,
+    format: FORMAT,
     id: ids.project ?? newId<ProjectId>(name || 'project'),
     info: { name, bands: DEFAULT_BANDS, support: 'widely', aside: {}, pageOrder: [page.id] },
     pages: { [page.id]: page },

@@ -63,6 +63,11 @@ export interface Node {
   readonly adapt: Adaptations;
   readonly slots: Readonly<Record<string, readonly NodeId[]>>;
   readonly styles: Styles;
+  /**
+   * What the piece does beside what it is, by the names of effects, in the order they were given; left out where
+   * it does nothing. Their settings stand among its own, as `EFFECT-KEY`.
+   */
+  readonly effects?: readonly string[];
   /** The piece on the shelf that this one follows; left out where it stands on its own. */
   readonly linked?: ShelfId;
 }
@@ -163,8 +168,11 @@ export interface ProjectInfo {
   readonly pageOrder: readonly PageId[];
 }
 
+/** The format of project.json that this version writes; older ones are carried up to it when they are read. */
+export const FORMAT = 2;
+
 export interface Project {
-  readonly format: 1;
+  readonly format: typeof FORMAT;
   readonly id: ProjectId;
   readonly info: ProjectInfo;
   readonly pages: Readonly<Record<PageId, Page>>;

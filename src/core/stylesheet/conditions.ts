@@ -1,5 +1,6 @@
 import { CONDITION_TABLE } from '../kinds/conditions';
 import type { Condition, Rule } from '../kinds/contract';
+import type { Circumstance } from '../project/types';
 import type { Sizes } from '../compile/rules';
 
 /** What must hold for a rule of a page: what is asked of the medium, and of the place the piece stands in. */
@@ -28,12 +29,7 @@ export function atRulesOf(
 
 /** @returns whether the condition can hold together with the others. */
 function want(wanted: Wanted, condition: Condition, bands: Sizes['bands']): boolean {
-  if (typeof condition === 'object') {
-    wanted.widths.push(
-      'under' in condition ? `(width < ${condition.under}px)` : `(width >= ${condition.from}px)`
-    );
-    return true;
-  }
+  if (typeof condition === 'object') return wantOther(wanted, condition, bands);
   if (condition === 'medium' || condition === 'narrow') {
     wanted.widths.push(`(width <= ${bands[condition]}px)`);
     return true;
@@ -48,6 +44,28 @@ function want(wanted: Wanted, condition: Condition, bands: Sizes['bands']): bool
   }
   const [feature, value] = CONDITION_TABLE[condition].feature!;
   return wantFeature(wanted, feature, value);
+}
+
+/** A width in px, or that a condition does not hold. */
+function wantOther(wanted: Wanted, condition: Extract<Condition, object>, bands: Sizes['bands']): boolean {
+  if ('not' in condition) return wantNot(wanted, condition.not, bands);
+  wanted.widths.push(
+    'under' in condition ? `(width < ${condition.under}px)` : `(width >= ${condition.from}px)`
+  );
+  return true;
+}
+
+function wantNot(wanted: Wanted, condition: Circumstance, bands: Sizes['bands']): boolean {
+  if (condition === 'medium' || condition === 'narrow') {
+    wanted.widths.push(`(width > ${bands[condition]}px)`);
+    return true;
+  }
+  if (condition === 'print') {
+    wanted.screen = true;
+    return true;
+  }
+  const [feature, , otherwise] = CONDITION_TABLE[condition].feature!;
+  return wantFeature(wanted, feature, otherwise);
 }
 
 function wantFeature({ features }: Wanted, feature: string, value: string): boolean {

@@ -1,4 +1,4 @@
-import { KEYFRAMES, keyframesText } from '../kinds/entrance';
+import { keyframesText } from '../kinds/entrance';
 import type { Registry } from '../kinds/registry';
 import type { Analysis } from '../compile/analyse';
 import type { Sheet } from '../compile/sheet';
@@ -74,7 +74,7 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
   // What weighs most comes last, as one reads: plain blocks, then widgets whose selectors ask about their state.
   kinds.sort((a, b) => Number(isHeavy(a)) - Number(isHeavy(b)));
   const keyframes = new Set<string>();
-  const said = withNamedValues(kinds, tokens, keyframes, named);
+  const said = withNamedValues(kinds, tokens, keyframes, registry.keyframes, named);
   const classes = new Map<NodeId, { readonly kind: string; own: string | null }>();
   const used = new Set<string>();
   const known = new Map<string, readonly string[]>();
@@ -114,7 +114,7 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
     keyframes.size > 0
       ? section(
           'Movements',
-          [...keyframes].map((name) => keyframesText(name, named(plainName(name))))
+          [...keyframes].map((name) => keyframesText(registry.keyframes[name]!, named(plainName(name))))
         )
       : null
   ]);
@@ -228,6 +228,7 @@ function withNamedValues(
   kinds: readonly SharedKind[],
   tokens: readonly Token[],
   keyframes: Set<string>,
+  known: Registry['keyframes'],
   named: (name: string) => string
 ): { readonly kinds: readonly SharedKind[]; readonly constants: readonly Constant[] } {
   const all = kinds.flatMap(({ cells, own }) => [...cells, ...own.flat()]);
@@ -237,7 +238,7 @@ function withNamedValues(
   );
   const renamed = (cell: Cell): Cell => {
     const played = cell.property === 'animation' ? cell.value.split(' ')[0]! : '';
-    if (!Object.hasOwn(KEYFRAMES, played)) return { ...cell, value: write(cell) };
+    if (!Object.hasOwn(known, played)) return { ...cell, value: write(cell) };
     keyframes.add(played);
     return { ...cell, value: cell.value.replace(played, named(plainName(played))) };
   };
@@ -285,7 +286,7 @@ function titleOf(nodes: readonly Node[], registry: Registry): string {
     .map(({ name }) => name)
     .join(', ');
   const more = nodes.length - NAMES_MOST;
-  const label = registry.kindOf(nodes[0]!.kind).label.toLowerCase();
+  const label = registry.of(nodes[0]!).label.toLowerCase();
   return more > 0 ? `${names} and ${more} more (${label})` : `${names} (${label})`;
 }
 

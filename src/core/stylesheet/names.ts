@@ -48,7 +48,7 @@ export class Names {
 
   /** @returns the value of a setting that all of these have and none of the others: of headings their level. */
   private settingInCommon(nodes: readonly Node[], others: readonly Node[]): string | null {
-    const settingsOf = (node: Node) => settingsWithDefaults(this.registry.kindOf(node.kind), node);
+    const settingsOf = (node: Node) => settingsWithDefaults(this.registry.of(node), node);
     const [first, ...rest] = nodes.map(settingsOf);
     for (const [key, value] of Object.entries(first!)) {
       const isName = typeof value === 'string' && /^[a-z\d]{1,12}$/.test(value);

@@ -21,7 +21,7 @@ describe.each(templates.map((each) => [each.template, each] as const))(
       const outcome = apply(registry, sampleProject(), { type: 'insert', fragment, at });
       expect(outcome.ok).toBe(true);
       for (const node of Object.values(fragment.nodes)) {
-        const kind = registry.kindOf(node.kind);
+        const kind = registry.of(node);
         expect(() =>
           kind.settings.validateSync(
             { ...(kind.settings.getDefault() as object), ...node.settings },

@@ -34,7 +34,7 @@
   const pages = $derived(whole ? wb.project.info.pageOrder : [wb.pageId]);
   /** A snippet is of the picked piece; a page or nothing picked gives none. */
   const piece = $derived(
-    wb.selected.length > 0 && registry.kindOf(wb.tuned.kind).category !== 'page' ? wb.tuned : null
+    wb.selected.length > 0 && registry.of(wb.tuned).category !== 'page' ? wb.tuned : null
   );
   const files = $derived(result?.ok ? result.files : []);
   const file = $derived(files[Math.min(shown, files.length - 1)]);

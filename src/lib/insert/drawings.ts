@@ -30,7 +30,7 @@ export function drawingOf(entry: Entry): string {
   const known = made.get(entry.id);
   if (known) return known;
   const fragment = entry.build();
-  const category = registry.kindOf(entry.kind).category;
+  const category = registry.of(entry).category;
   const isSection = category === 'section';
   const content = isSection
     ? fragment

@@ -9,7 +9,7 @@
   import { untrack } from 'svelte';
   import { analyse } from '$core/compile/analyse';
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
-  import type { NodeId, Place } from '$core/project/types';
+  import type { Node, NodeId, Place } from '$core/project/types';
   import { registry } from '$core/registry';
   import KindSign from '$lib/parts/KindSign.svelte';
   import { insertKind } from '$lib/state/actions';
@@ -115,8 +115,8 @@
     if (operation !== 'combine')
       return at ? { ...at, index: operation === 'reorder-before' ? at.index : at.index + 1 } : null;
     const host = nodeOf(wb.project, target);
-    const category = registry.kindOf(nodeOf(wb.project, moving).kind).category;
-    const slot = Object.entries(registry.kindOf(host.kind).slots).find(([, { accepts }]) =>
+    const category = registry.of(nodeOf(wb.project, moving)).category;
+    const slot = Object.entries(registry.of(host).slots).find(([, { accepts }]) =>
       accepts.includes(category)
     )?.[0];
     return slot ? { parent: target, slot, index: host.slots[slot]!.length } : null;
@@ -191,6 +191,14 @@
   function focusField(input: HTMLInputElement) {
     input.focus();
     input.select();
+  }
+
+  /** What moves by itself and what it does, in a word each: tabs, sticky. */
+  function signsOf(node: Node): string {
+    const kind = registry.of(node);
+    const isLive = kind.effects === undefined && analyse(registry, wb.project, node).behaviours.length > 0;
+    const signs = (kind.effects ?? []).map(({ sign }) => sign);
+    return (isLive ? [kind.label.toLowerCase()] : signs).join(', ');
   }
 </script>
 
@@ -269,9 +277,7 @@
           />
         {:else}
           <span class="name" title={node.name}>{node.name}</span>
-          {#if analyse(registry, wb.project, node).behaviours.length > 0}<span class="hint"
-              >{registry.kindOf(node.kind).label.toLowerCase()}</span
-            >{/if}
+          {#if signsOf(node)}<span class="hint">{signsOf(node)}</span>{/if}
           {#if finding}<span
               class="count"
               class:error={finding.isError}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { ALL_KEYFRAMES, BASE_CSS } from '$core/compile/rules';
+  import { allKeyframes, BASE_CSS } from '$core/compile/rules';
   import { createPreviewSession, portionsOf } from '$core/compile/preview';
   import type { AssetId, NodeId, PageId, Project } from '$core/project/types';
   import { registry } from '$core/registry';
@@ -94,7 +94,7 @@
     const patch = session.patchFor(now, pageId, only);
     if (!patch) return;
     for (const portion of portionsOf(patch, PORTION, LATER)) {
-      const keyframes = seq === 0 ? BASE_CSS + ALL_KEYFRAMES : '';
+      const keyframes = seq === 0 ? BASE_CSS + allKeyframes(registry) : '';
       seq += 1;
       port.postMessage({ type: 'patch', seq, keyframes, ...portion } satisfies ToFrame);
     }

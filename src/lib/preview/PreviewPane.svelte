@@ -118,7 +118,7 @@
     const { pick, width, height, padding, margin, gap, collapsed } = hovered;
     const node = wb.project.nodes[pick.node as NodeId];
     if (!node) return null;
-    const part = wb.registry.kindOf(node.kind).anatomy[pick.part]?.label;
+    const part = wb.registry.of(node).anatomy[pick.part]?.label;
     const words = compact([
       `${width} × ${height}`,
       padding.some(Boolean) ? `padding ${short(padding)}` : null,

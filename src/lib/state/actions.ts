@@ -46,7 +46,7 @@ export function insertKind(wb: Workbench, kind: string): void {
 /** Adds a panel (or another item) to a widget that has a list of them. */
 export function addItem(wb: Workbench, owner: NodeId, slot: string): void {
   const node = nodeOf(wb.project, owner);
-  const accepts = registry.kindOf(node.kind).slots[slot]!.accepts;
+  const accepts = registry.of(node).slots[slot]!.accepts;
   const kind = registry.kinds.find((each) => accepts.includes(each.category))!;
   const index = node.slots[slot]!.length;
   const fragment = kind.create(make);
@@ -82,9 +82,9 @@ function inward(wb: Workbench): Place | null {
   const at = id ? maybePlaceOf(wb.project, id) : null;
   const before = at ? nodeOf(wb.project, at.parent).slots[at.slot]![at.index - 1] : undefined;
   if (!id || !before) return null;
-  const category = registry.kindOf(nodeOf(wb.project, id).kind).category;
+  const category = registry.of(nodeOf(wb.project, id)).category;
   const host = nodeOf(wb.project, before);
-  const slot = Object.entries(registry.kindOf(host.kind).slots).find(([, { accepts }]) =>
+  const slot = Object.entries(registry.of(host).slots).find(([, { accepts }]) =>
     accepts.includes(category)
   )?.[0];
   return slot ? { parent: before, slot, index: host.slots[slot]!.length } : null;

@@ -31,7 +31,7 @@ const make = makeWith();
 /** @returns pieces as HTML for other programs. */
 export const htmlOf = (wb: Workbench, ids: readonly NodeId[]): string =>
   ids
-    .filter((id) => registry.kindOf(nodeOf(wb.project, id).kind).markup)
+    .filter((id) => registry.of(nodeOf(wb.project, id)).markup)
     .map((id) => printSnippet(registry, wb.project, id, { addressOf: (asset) => asset.file }).html)
     .join('\n');
 
@@ -147,7 +147,7 @@ function withAssets({ root, nodes }: Fragment, renamed: ReadonlyMap<string, Asse
   const addressed = (value: Json) =>
     renamed.has(String(value)) ? (renamed.get(String(value)) ?? '') : value;
   const change = (node: Node): Node =>
-    withChangedSettings(registry.kindOf(node.kind), node, (value, { control }) =>
+    withChangedSettings(registry.of(node), node, (value, { control }) =>
       control === 'asset' ? addressed(value) : value
     );
   return { root, nodes: Object.fromEntries(Object.entries(nodes).map(([id, node]) => [id, change(node)])) };

@@ -28,8 +28,7 @@ export function takeDragged(
   width: number
 ): void {
   const node = wb.project.nodes[id as NodeId];
-  const field =
-    node && fieldsOf(wb.registry.kindOf(node.kind), 'fill').find(({ control }) => control === 'place');
+  const field = node && fieldsOf(wb.registry.of(node), 'fill').find(({ control }) => control === 'place');
   if (!node || !field) return;
   const condition = bandOf(wb, width);
   const refusal = wb.dispatch(

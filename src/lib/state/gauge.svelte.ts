@@ -51,7 +51,7 @@ export class FitGauge {
         : null;
     this.#asked = { project, page: page.id, width };
     return (touched ?? subtreeIds(project, page.root)).flatMap((node) => {
-      const kind = project.nodes[node] && registry.kindOf(project.nodes[node]!.kind);
+      const kind = project.nodes[node] && registry.of(project.nodes[node]!);
       return kind?.fit ? [{ node, row: kind.fit.row }] : [];
     });
   }
@@ -81,7 +81,7 @@ export class FitGauge {
   #begin(wb: Workbench): void {
     const node = wb.tuned.id;
     const fit = wb.fits.get(node);
-    if (!fit || !registry.kindOf(wb.tuned.kind).fit) return;
+    if (!fit || !registry.of(wb.tuned).fit) return;
     if (
       this.#search?.node === node &&
       this.#search.project === wb.project &&
@@ -115,7 +115,7 @@ export class FitGauge {
     const search = this.#search;
     const node = search && search.project.nodes[search.node];
     if (!node) return;
-    const { row } = registry.kindOf(node.kind).fit!;
+    const { row } = registry.of(node).fit!;
     requestAnimationFrame(() => this.#send?.({ type: 'measure', rows: [{ node: node.id, row }] }));
   }
 
@@ -168,7 +168,7 @@ function touchedBetween(before: Project, after: Project): NodeId[] | null {
       // What stands around other pieces may give them other room, or other type.
       const isAround =
         from.styles !== to.styles || from.settings !== to.settings
-          ? registry.kindOf(to.kind).fit === undefined && Object.keys(to.slots).length > 0
+          ? registry.of(to).fit === undefined && Object.keys(to.slots).length > 0
           : false;
       if (isAround) return null;
       pathTo(after, id as NodeId).forEach((each) => touched.add(each));

@@ -12,7 +12,7 @@ import {
   type History,
   type Turned
 } from '$core/commands/history';
-import { completeProject } from '$core/project/complete';
+import { migratedProject } from '$core/formats/migrate';
 import { diffOf, patched } from '$core/project/diff';
 import { restoreCommands } from '$core/commands/restore';
 import { splitAside } from '$core/kinds/finding';
@@ -102,10 +102,10 @@ export class Workbench {
   });
   /** The node the sheet tunes, which draws the current one: its owner for an item, else itself. */
   tuned = $derived.by((): Node => {
-    if (registry.kindOf(this.current.kind).markup) return this.current;
+    if (registry.of(this.current).markup) return this.current;
     return nodeOf(this.project, maybePlaceOf(this.project, this.current.id)!.parent);
   });
-  kind = $derived.by(() => registry.kindOf(this.tuned.kind));
+  kind = $derived.by(() => registry.of(this.tuned));
   currentPart = $derived.by(() => (Object.hasOwn(this.kind.anatomy, this.part) ? this.part : 'root'));
   /** The shelf's piece that the current one or something around it follows. */
   linked = $derived.by(() => maybeLinked(this.project, pathTo(this.project, this.current.id)));
@@ -240,7 +240,7 @@ export class Workbench {
 
   /** Takes the project back to a kept version, as one step that can be undone. */
   goToVersion({ name, document }: { readonly name: string; readonly document: Project }): void {
-    const then = { ...completeProject(document), id: this.project.id };
+    const then = { ...migratedProject(registry, document), id: this.project.id };
     const diff = diffOf(this.project, then);
     if (!diff) return void (this.message = { kind: 'info', text: `This is ${name} already` });
     const label = `Go back to ${name}`;

@@ -10,7 +10,7 @@ import type { Workbench } from './workbench.svelte';
  * is none.
  */
 function maybeRichField(wb: Workbench, id: NodeId, part: string | null): FieldSpec | null {
-  const kind = wb.registry.kindOf(nodeOf(wb.project, id).kind);
+  const kind = wb.registry.of(nodeOf(wb.project, id));
   const field = fieldsOf(kind, 'fill').find(({ control }) => control === 'rich');
   if (!field) return null;
   const home = field.part ?? 'root';
@@ -33,7 +33,7 @@ export function writeInPlace(wb: Workbench, id: NodeId, part: string | null): bo
     type: 'write',
     node: id,
     part: field.part ?? 'root',
-    html: tidyHtml(String(settingsWithDefaults(wb.registry.kindOf(node.kind), node)[field.key])),
+    html: tidyHtml(String(settingsWithDefaults(wb.registry.of(node), node)[field.key])),
     label: `${field.label} of ${node.name}`
   });
   return true;

@@ -1,6 +1,7 @@
 import type { Diff } from '$core/project/diff';
 import { patched } from '$core/project/diff';
-import { completeDiff, completeProject } from '$core/project/complete';
+import { migratedDiff, migratedProject } from '$core/formats/migrate';
+import { registry } from '$core/registry';
 import { mendedProject, rebased } from '$core/project/rebase';
 import { newId } from '$core/project/ids';
 import type { AssetId, Project, ProjectId } from '$core/project/types';
@@ -57,7 +58,7 @@ export async function openProject(id: ProjectId): Promise<Stored | null> {
     return {
       project: rows
         .filter((each) => each.seq > snapshot.seq)
-        .reduce((now, each) => patched(now, each.diff), completeProject(snapshot.document)),
+        .reduce((now, each) => patched(now, each.diff), migratedProject(registry, snapshot.document)),
       history: historyFrom(rows),
       seq: row.seq,
       blobs: new Map(assets.map((asset) => [asset.id, asset.blob]))
@@ -71,7 +72,7 @@ async function logOf(id: ProjectId, after: number): Promise<LogRow[]> {
     .where('[project+seq]')
     .between([id, after], [id, Infinity], false, true)
     .toArray();
-  return rows.map((row) => ({ ...row, diff: completeDiff(row.diff) }));
+  return rows.map((row) => ({ ...row, diff: migratedDiff(registry, row.diff) }));
 }
 
 /** Replays the log's bookkeeping: what was done, undone and redone. */

@@ -1,4 +1,5 @@
 import { object, type InferType } from 'yup';
+import { isRecord, type Loose } from '../../data/record';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, sharesField } from '../../kinds/fields';
 import { gridOf, isPlain, sharesFor } from '../../css/shares';
@@ -26,6 +27,15 @@ const settings = object({
   )
 });
 
+/** Two columns once had their widths as `3:2`; they are shares of one now. */
+function withShares(node: Loose): Loose {
+  const { ratio, ...others } = isRecord(node.settings) ? node.settings : {};
+  if (typeof ratio !== 'string' || !/^\d:\d$/.test(ratio)) return node;
+  const parts = ratio.split(':').map(Number);
+  const whole = parts.reduce((sum, part) => sum + part, 0);
+  return { ...node, settings: { ...others, shares: parts.map((part) => `${part}/${whole}`).join(' ') } };
+}
+
 export const columns: Kind = {
   kind: 'columns',
   label: 'Columns',
@@ -39,7 +49,9 @@ export const columns: Kind = {
     root: { label: 'columns', states: {}, properties: ['gap'], box: { x: 0, y: 10, width: 150, height: 96 } }
   },
   settings,
-  slots: { columns: { label: 'Columns', accepts: ['column'], items: true, least: 1, part: 'root' } },
+  slots: {
+    columns: { label: 'Columns', accepts: ['column'], items: true, row: true, least: 1, part: 'root' }
+  },
   forms: [
     { form: 'columns', label: 'side by side', text: 'columns' },
     { form: 'stack', label: 'stacked', text: 'one below the other' }
@@ -76,6 +88,7 @@ export const columns: Kind = {
     return rules;
   },
   behaviours: () => [],
+  migrations: { 1: withShares },
   fallbacks(_node, { settings: under }) {
     const { stack } = under<InferType<typeof settings>>('always');
     return [

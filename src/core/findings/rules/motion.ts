@@ -63,7 +63,7 @@ export const layoutMotion = (registry: Registry): FindingRule => ({
   kinds: null,
   scope: 'node',
   check(node) {
-    const kind = registry.kindOf(node.kind);
+    const kind = registry.of(node);
     return Object.entries(kind.anatomy).flatMap(([part, { label }]) =>
       cells(kind, node, part)
         .filter(isOwnTransition)

@@ -28,7 +28,7 @@ function maybePadding(registry: Registry, project: Project, node: Node): Sides |
 
 /** The height a piece is given, px; null where it has none or one in another unit. */
 function maybeHeight(registry: Registry, node: Node): number | null {
-  const { height } = settingsWithDefaults(registry.kindOf(node.kind), node);
+  const { height } = settingsWithDefaults(registry.of(node), node);
   const given = typeof height === 'string' ? parseQuantity(height) : null;
   return given?.unit === 'px' ? given.value || null : null;
 }
@@ -75,7 +75,7 @@ function maybeOnlyBox(registry: Registry, project: Project, node: Node): Node | 
   const children = childIds(node);
   const only = children.length === 1 ? nodeOf(project, children[0]!) : null;
   if (!only) return null;
-  const { slots, markup } = registry.kindOf(only.kind);
+  const { slots, markup } = registry.of(only);
   return markup && Object.keys(slots).length > 0 ? only : null;
 }
 

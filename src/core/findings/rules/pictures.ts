@@ -90,7 +90,7 @@ const fullScreens = (registry: Registry, project: Project, page: Node): readonly
   (page.slots.sections ?? [])
     .map((id) => nodeOf(project, id))
     .filter(({ kind }) => kind === 'section')
-    .map((section) => settingsWithDefaults(registry.kindOf(section.kind), section))
+    .map((section) => settingsWithDefaults(registry.of(section), section))
     .filter((settings) => isScreen(settings.height) && showsMedia(settings));
 
 /** What pictures and films of some sections weigh, bytes; one that stands in several counts once. */

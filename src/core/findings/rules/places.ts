@@ -47,7 +47,7 @@ const visibleStates = (kind: Kind, { states }: Part): readonly StateName[] =>
 /** Parts of a piece that really stand in its markup. */
 function drawnAnatomy(registry: Registry, project: Project, node: Node): readonly [string, Part][] {
   const drawn = drawnParts(analyse(registry, project, node));
-  return Object.entries(registry.kindOf(node.kind).anatomy).filter(([part]) => drawn.has(part));
+  return Object.entries(registry.of(node).anatomy).filter(([part]) => drawn.has(part));
 }
 
 const isIn = (cells: readonly Cell[], state: StateName, condition: ConditionName): boolean =>
@@ -65,7 +65,7 @@ export function placesOf(
   node: Node,
   properties: readonly string[]
 ): readonly Place[] {
-  const kind = registry.kindOf(node.kind);
+  const kind = registry.of(node);
   return drawnAnatomy(registry, project, node).flatMap(([part, anatomy]) => {
     const declared = cells(kind, node, part).filter(({ property }) => properties.includes(property));
     return visibleStates(kind, anatomy).flatMap((state) =>
@@ -78,7 +78,7 @@ export function placesOf(
 
 /** Whether a part has words of its own: the root of a container has text only in what it holds. */
 export const writesOwnText = (registry: Registry, { node, part }: Pick<Place, 'node' | 'part'>): boolean =>
-  part !== 'root' || Object.keys(registry.kindOf(node.kind).slots).length === 0;
+  part !== 'root' || Object.keys(registry.of(node).slots).length === 0;
 
 const isAtRest = ({ state, condition }: Place): boolean => state === 'rest' && condition === 'always';
 

@@ -59,7 +59,7 @@ function insertions(wb: Workbench): readonly Target[] {
 }
 
 function settings(wb: Workbench, node: Node): readonly Target[] {
-  const kind = wb.registry.kindOf(node.kind);
+  const kind = wb.registry.of(node);
   return fieldsOf(kind).map((field) => ({
     id: `setting ${node.id} ${field.key}`,
     label: field.label,
@@ -92,7 +92,7 @@ function pieces(wb: Workbench): readonly Target[] {
     .map((node) => ({
       id: `piece ${node.id}`,
       label: node.name,
-      note: `${wb.registry.kindOf(node.kind).label} on ${maybePageOf(wb.project, node.id)?.name ?? 'no page'}`,
+      note: `${wb.registry.of(node).label} on ${maybePageOf(wb.project, node.id)?.name ?? 'no page'}`,
       words: '',
       refusal: null,
       run: () => wb.select([node.id])

@@ -5,6 +5,7 @@
   import type { Icon } from '$core/html/icon';
   import { evaluate } from '$core/css/arithmetic';
   import { parseQuantity } from '$core/css/quantity';
+  import type { Track } from '$core/motion/track';
   import type { AssetId, Json, Node, NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
   import type { FieldSpec } from '$lib/state/fields';
@@ -12,7 +13,7 @@
 
   const { wb, node, field }: { wb: Workbench; node: Node; field: FieldSpec } = $props();
 
-  const value = $derived(settingsWithDefaults(registry.kindOf(node.kind), node)[field.key]);
+  const value = $derived(settingsWithDefaults(registry.of(node), node)[field.key]);
   const items = $derived(
     (field.slot ? (node.slots[field.slot] ?? []) : []).map((id) => wb.project.nodes[id as NodeId]!)
   );
@@ -107,6 +108,17 @@
         aria-describedby={describedBy}
         value={value as string}
         onchange={(event) => set(event.currentTarget.value)}
+      >
+        {#each Object.entries(field.choices ?? {}) as [choice, text] (choice)}<option value={choice}
+            >{text}</option
+          >{/each}
+      </select>
+    {:else if field.control === 'track'}
+      <select
+        {id}
+        aria-describedby={describedBy}
+        value={(value as unknown as Track).form}
+        onchange={(event) => set({ ...(value as unknown as Track), form: event.currentTarget.value } as Json)}
       >
         {#each Object.entries(field.choices ?? {}) as [choice, text] (choice)}<option value={choice}
             >{text}</option

@@ -4,6 +4,7 @@
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
   import type { NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
+  import EffectsField from './EffectsField.svelte';
   import Field from './Field.svelte';
   import PageFields from './PageFields.svelte';
   import ItemList from './ItemList.svelte';
@@ -15,7 +16,7 @@
 
   // Fill is about the picked piece itself, a panel too; behaviour about the widget that draws it.
   const node = $derived(view === 'fill' ? wb.current : wb.tuned);
-  const kind = $derived(registry.kindOf(node.kind));
+  const kind = $derived(registry.of(node));
   const settings = $derived(settingsWithDefaults(kind, node));
 
   function isMet(need: string): boolean {
@@ -23,7 +24,9 @@
     return value === undefined ? Boolean(settings[key]) : settings[key] === value;
   }
 
-  const fields = $derived(fieldsOf(kind, view).filter(({ needs }) => !needs || needs.some(isMet)));
+  const fields = $derived(
+    fieldsOf(kind, view).filter(({ needs, effect }) => !effect && (!needs || needs.some(isMet)))
+  );
   const groups = $derived(
     [...new Set(fields.map(({ group }) => group ?? ''))].map((name) => ({
       name,
@@ -103,6 +106,7 @@
         {#each group.fields as field (field.key)}<Field {wb} {node} {field} />{/each}
       {/if}
     {/each}
+    {#if view === 'behaviour'}<EffectsField {wb} {node} />{/if}
     {#each lists as [slot, { label }] (slot)}<ItemList {wb} owner={node} {slot} {label} />{/each}
     {#if isItem && place}
       <p class="note">
@@ -140,9 +144,9 @@
       <p class="note">
         Pick a piece in the outline or in the preview, or insert a section with <kbd>A</kbd>.
       </p>
-    {:else if fields.length === 0 && lists.length === 0 && !isItem}
+    {:else if view === 'fill' && fields.length === 0 && lists.length === 0 && !isItem}
       <p class="note">
-        {kind.label} has nothing to set here. {view === 'fill' ? 'Its look stands under States.' : ''}
+        {kind.label} has nothing to set here. Its look stands under States.
       </p>
     {/if}
   </div>

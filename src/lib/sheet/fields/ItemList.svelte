@@ -28,7 +28,7 @@
 
   /** The setting of an item that is an address, where it has one: it stands in the list, beside the words. */
   const linkKeyOf = (item: Node) =>
-    fieldsOf(registry.kindOf(item.kind), 'fill').find(({ control }) => control === 'link')?.key;
+    fieldsOf(registry.of(item), 'fill').find(({ control }) => control === 'link')?.key;
 
   function lead(item: Node, key: string, input: HTMLInputElement): void {
     if (wb.dispatch({ type: 'set-setting', id: item.id, key, value: input.value.trim() }))
@@ -39,7 +39,7 @@
   const held = (item: Node) => {
     const content = Object.values(item.slots)
       .flat()
-      .map((id) => registry.kindOf(nodeOf(wb.project, id).kind).label.toLowerCase());
+      .map((id) => registry.of(nodeOf(wb.project, id)).label.toLowerCase());
     return content.length === 0 ? 'empty' : content.join(', ');
   };
 </script>

@@ -1,0 +1,103 @@
+import { mixed, object, string } from 'yup';
+import type { Effect, EffectPlace } from '../kinds/contract';
+import { effectKey, isOfEffect } from '../kinds/effects';
+import type { Registry } from '../kinds/registry';
+import { maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
+import type { Json, NodeId, Project } from '../project/types';
+import { define, no, type NodeDraft, type Refusal } from './define';
+
+interface EffectArgs {
+  id: NodeId;
+  effect: string;
+}
+
+const args = object({
+  id: mixed<NodeId>((value): value is NodeId => typeof value === 'string').required(),
+  effect: string().strict(true).required()
+});
+
+/** @returns where an effect of a piece would stand. Throws where the piece is not in the project. */
+export function effectPlace(registry: Registry, project: Project, id: NodeId): EffectPlace {
+  const kind = registry.kindOf(nodeOf(project, id).kind);
+  const at = maybePlaceOf(project, id);
+  if (!at) return { kind, around: null };
+  const owner = registry.of(nodeOf(project, at.parent));
+  return { kind, around: { kind: owner, slot: owner.slots[at.slot]! } };
+}
+
+function maybeRefused(project: Project, { id, effect }: EffectArgs, registry: Registry): Refusal | null {
+  if (!maybeNode(project, id)) return no('no-such-node', 'That piece is no longer on the page.');
+  if (registry.maybeEffectOf(effect)) return null;
+  return no('no-such-effect', `This version of Kymation has no effect called “${effect}”.`);
+}
+
+const has = (project: Project, { id, effect }: EffectArgs): boolean =>
+  nodeOf(project, id).effects?.includes(effect) ?? false;
+
+const labelOf = (registry: Registry, effect: string): string =>
+  registry.maybeEffectOf(effect)?.label.toLowerCase() ?? effect;
+
+/** Settings it starts with where it stands, under the names they have among those of the piece. */
+function startOf(effect: Effect, place: EffectPlace): readonly (readonly [string, Json])[] {
+  const own = effect.starts?.(place) ?? {};
+  return Object.entries(own).map(([key, value]) => [effectKey(effect.effect, key), value]);
+}
+
+/** Tells a piece to do something: stick, enter. */
+export const addEffect = define<EffectArgs>()({
+  type: 'add-effect',
+  args,
+  label: ({ id, effect }, project, registry) =>
+    `${project.nodes[id]?.name ?? 'Piece'} ${labelOf(registry, effect)}`,
+  refusal(project, of, registry) {
+    const refused = maybeRefused(project, of, registry);
+    if (refused) return refused;
+    const { name } = nodeOf(project, of.id);
+    if (has(project, of)) return no('has-effect', `${name} does that already.`);
+    const why = registry.maybeEffectOf(of.effect)!.maybeUnfit(effectPlace(registry, project, of.id));
+    return why === null ? null : no('unfit', why);
+  },
+  run(draft, { id, effect }, registry, project) {
+    const node = draft.nodes[id]!;
+    node.effects = [...(node.effects ?? []), effect];
+    const place = effectPlace(registry, project, id);
+    for (const [key, value] of startOf(registry.maybeEffectOf(effect)!, place)) node.settings[key] = value;
+  }
+});
+
+function forget(settings: Record<string, unknown>, effect: string): void {
+  for (const key of Object.keys(settings)) if (isOfEffect(effect, key)) delete settings[key];
+}
+
+/** Looks in states that only the effect brings about go with it. */
+function forgetStates({ styles }: NodeDraft, { states = {} }: Effect): void {
+  const root = styles.root;
+  if (!root) return;
+  for (const name of Object.keys(states)) delete root[name];
+  if (Object.keys(root).length === 0) delete styles.root;
+}
+
+/** Takes an effect off a piece with everything that was set for it. */
+export const removeEffect = define<EffectArgs>()({
+  type: 'remove-effect',
+  args,
+  label: ({ id, effect }, project, registry) =>
+    `${project.nodes[id]?.name ?? 'Piece'} no longer ${labelOf(registry, effect)}`,
+  refusal(project, of, registry) {
+    const refused = maybeRefused(project, of, registry);
+    if (refused) return refused;
+    return has(project, of) ? null : no('no-effect', `${nodeOf(project, of.id).name} does not do that.`);
+  },
+  run(draft, { id, effect }, registry) {
+    const node = draft.nodes[id]!;
+    const left = node.effects!.filter((each) => each !== effect);
+    if (left.length > 0) node.effects = left;
+    else delete node.effects;
+    forget(node.settings, effect);
+    for (const [condition, own] of Object.entries(node.adapt)) {
+      forget(own, effect);
+      if (Object.keys(own).length === 0) delete node.adapt[condition];
+    }
+    forgetStates(node, registry.maybeEffectOf(effect)!);
+  }
+});

@@ -1,0 +1,70 @@
+import type { Effect, EffectPlace, EffectValues, Rule } from '../../kinds/contract';
+import { animationOf } from '../../kinds/entrance';
+import { rule } from '../../kinds/rule';
+import { compact } from '../../data/compact';
+import { moves, staggers } from '../../motion/track';
+import type { Node } from '../../project/types';
+import { settings, type EnterSettings } from './settings';
+
+/** More pieces than this enter together with the last of them: nobody waits for a longer row. */
+const STEPS_MOST = 24;
+
+const NOT_YET = { animation: 'none', opacity: '0' };
+
+function maybeUnfit({ kind, around }: EffectPlace): string | null {
+  if (!around) return 'The page itself is always in view. Let its sections enter.';
+  if (!kind.markup)
+    return `A ${kind.label.toLowerCase()} is drawn by what it belongs to. Let that enter instead.`;
+  return null;
+}
+
+/** Each piece a step after the one before; those that start at once need no rule of their own. */
+function staggerRules({ track }: EnterSettings, holder: string, children: number): readonly Rule[] {
+  const offsets = staggers(track, Math.min(children, STEPS_MOST));
+  return offsets.map((offset, i) =>
+    rule(`${holder} > :nth-child(${i + 1})`, {
+      animation: animationOf({ ...track, delay: track.delay + offset })
+    })
+  );
+}
+
+/** What enters while the script holds it back: it is not to be seen until it may. */
+const waiting = (selector: string): Rule => rule(selector, NOT_YET, 'script');
+
+/** What the behaviour is told: the share in view, and whether it enters more than once. */
+function optionsOf({ share, again }: EnterSettings): string {
+  return compact([`${share}`, again && 'again']).join(' ');
+}
+
+const isMoving = (variants: readonly EffectValues[]): boolean =>
+  variants.some((values) => moves((values as EnterSettings).track));
+
+export const enter: Effect = {
+  effect: 'enter',
+  label: 'Enters',
+  sign: 'enters',
+  summary: 'Fades, slides, grows or turns into its place when it comes into view',
+  words: ['entrance', 'appear', 'animate', 'fade in', 'slide in', 'reveal on scroll', 'stagger'],
+  icon: 'M3 13h10M8 11V3M5 6l3-3 3 3',
+  settings,
+  adapt: { 'less-motion': { on: false }, print: { on: false } },
+  starts: ({ kind }): Node['settings'] => (kind.category === 'section' ? { children: true } : {}),
+  maybeUnfit,
+  owns: ['animation'],
+  style(values, { root, holder, children }) {
+    const own = values as EnterSettings;
+    if (!own.children)
+      return [rule(root, { animation: animationOf(own.track) }), waiting(`${root}[data-waiting]`)];
+    const held = holder === root ? `${root}[data-waiting]` : `${root}[data-waiting] ${holder}`;
+    return [...staggerRules(own, holder, children), waiting(`${held} > *`)];
+  },
+  attributes: (variants) =>
+    isMoving(variants) ? { dataKEnter: optionsOf(variants[0] as EnterSettings) } : {},
+  behaviours: (variants) => (isMoving(variants) ? ['enter'] : []),
+  keyframes: {
+    'k-slide-left': { at: 'from', declarations: ['opacity: 0;', 'translate: -32px 0;'] },
+    'k-turn': { at: 'from', declarations: ['opacity: 0;', 'rotate: -6deg;'] }
+  },
+  clock: 'view',
+  findings: () => import('./findings')
+};

@@ -1,0 +1,48 @@
+import type { Effect, EffectPlace } from '../../kinds/contract';
+import { rule } from '../../kinds/rule';
+import type { Node } from '../../project/types';
+import { settings, type StickySettings } from './settings';
+
+const isTuned = ({ styles }: Node): boolean => styles.root?.stuck !== undefined;
+
+/** A section sticks as a header does: at the very edge, over what comes after it. */
+const asHeader = { inset: 0, over: true };
+
+function starts({ kind, around }: EffectPlace): Node['settings'] {
+  if (kind.category === 'section') return asHeader;
+  return around?.slot.row ? { own: true } : {};
+}
+
+function maybeUnfit({ kind, around }: EffectPlace): string | null {
+  if (!around) return 'The page itself cannot stick: it is what scrolls.';
+  if (!kind.markup)
+    return `A ${kind.label.toLowerCase()} is drawn by what it belongs to. Let that stick instead.`;
+  if (around.slot.stacked)
+    return 'A layer is placed over others and takes no part in the scroll. Let the layers as a whole stick.';
+  return null;
+}
+
+export const sticky: Effect = {
+  effect: 'sticky',
+  label: 'Sticks',
+  sign: 'sticky',
+  summary: 'Stays in sight at the edge of the window as long as its place lasts',
+  words: ['pin', 'fixed', 'stay', 'follow', 'header', 'side column'],
+  icon: 'M3 2h10M8 2v8M5 10h6v4H5z',
+  settings,
+  adapt: { print: { on: false } },
+  starts,
+  maybeUnfit,
+  owns: ['position', 'z-index'],
+  states: { stuck: { label: 'stuck', selector: '[data-stuck]' } },
+  style(values, { outer }) {
+    const { side, inset, own, over } = values as StickySettings;
+    const declarations: Record<string, string> = { position: 'sticky', [side]: `${inset}px` };
+    if (own) declarations['align-self'] = 'start';
+    if (over) declarations['z-index'] = '1';
+    return [rule(outer, declarations)];
+  },
+  attributes: (_variants, node) => (isTuned(node) ? { dataKStuck: '' } : {}),
+  behaviours: (_variants, node) => (isTuned(node) ? ['stuck'] : []),
+  findings: () => import('./findings')
+};

@@ -1,0 +1,125 @@
+import { object, type AnyObject, type AnySchema, type ObjectSchema } from 'yup';
+import { isEmpty } from '../data/record';
+import type { Adaptations, Node, Settings } from '../project/types';
+import type { Anatomy, Context, Effect, EffectValues, FieldMeta, Kind, OwnState } from './contract';
+import { fieldsOf } from './settings';
+
+/** @returns the key under which a setting of an effect stands among those of a piece. */
+export const effectKey = (effect: string, key: string): string => `${effect}-${key}`;
+
+/** Whether a setting of a piece is one of an effect. */
+export const isOfEffect = (effect: string, key: string): boolean => key.startsWith(`${effect}-`);
+
+const prefixed = (effect: string, settings: Settings): Settings =>
+  Object.fromEntries(Object.entries(settings).map(([key, value]) => [effectKey(effect, key), value]));
+
+/** @returns the settings of an effect among those of a piece, under their own names. */
+export function effectValues({ effect, settings }: Effect, all: EffectValues): EffectValues {
+  const keys = Object.keys(settings.fields);
+  return Object.fromEntries(keys.map((key) => [key, all[effectKey(effect, key)]]));
+}
+
+/** A condition such as `indent=own` names a setting of the same effect. */
+const needsOf = (effect: string, { needs }: FieldMeta): FieldMeta['needs'] =>
+  needs?.map((need) => effectKey(effect, need));
+
+function fieldOf(effect: Effect, field: AnySchema): AnySchema {
+  const meta = field.meta()?.field;
+  if (!meta) return field;
+  const needs = needsOf(effect.effect, meta);
+  return field.meta({
+    field: { ...meta, ...(needs && { needs }), effect: effect.effect, group: effect.label }
+  });
+}
+
+const fieldsOfEffect = (effect: Effect): Record<string, AnySchema> =>
+  Object.fromEntries(
+    fieldsOf(effect).map(([key, field]) => [effectKey(effect.effect, key), fieldOf(effect, field)])
+  );
+
+function settingsWith(kind: Kind, effects: readonly Effect[]): ObjectSchema<AnyObject> {
+  const fields = effects.map(fieldsOfEffect);
+  return object(Object.assign({ ...kind.settings.fields }, ...fields) as Record<string, AnySchema>);
+}
+
+/** What the kind and its effects do differently under each condition before anyone tunes them. */
+function adaptWith({ adapt }: Kind, effects: readonly Effect[]): Adaptations {
+  const merged: Record<string, Settings> = { ...adapt };
+  for (const { effect, adapt: own = {} } of effects)
+    for (const [condition, settings] of Object.entries(own))
+      merged[condition] = { ...merged[condition], ...prefixed(effect, settings) };
+  return merged;
+}
+
+const statesWith = ({ states }: Kind, effects: readonly Effect[]): Kind['states'] => {
+  const all: Record<string, OwnState> = Object.assign({ ...states }, ...effects.map((each) => each.states));
+  return isEmpty(all) ? undefined : all;
+};
+
+/** The root can be in the states of its effects. */
+function anatomyWith({ anatomy }: Kind, effects: readonly Effect[]): Anatomy {
+  const own = effects.flatMap(({ states = {} }) =>
+    Object.entries(states).map(([name, { selector }]) => [name, selector] as const)
+  );
+  const root = anatomy.root;
+  return root
+    ? { ...anatomy, root: { ...root, states: { ...root.states, ...Object.fromEntries(own) } } }
+    : anatomy;
+}
+
+/** Values of an effect as they are and under each condition where they differ. */
+const variantsOf = (effect: Effect, node: Node, ctx: Context): readonly EffectValues[] =>
+  ctx.variants<EffectValues>(node).map((settings) => effectValues(effect, settings));
+
+const isEverOn = (variants: readonly EffectValues[]): boolean => variants.some(({ on }) => on === true);
+
+function attributesOf(effects: readonly Effect[], node: Node, ctx: Context) {
+  const found = effects.map((effect) => {
+    const variants = variantsOf(effect, node, ctx);
+    return isEverOn(variants) ? effect.attributes?.(variants, node) : {};
+  });
+  return Object.assign({}, ...found) as Record<string, string>;
+}
+
+function fromEffects<T>(
+  effects: readonly Effect[],
+  node: Node,
+  ctx: Context,
+  ask: (effect: Effect, variants: readonly EffectValues[]) => readonly T[] | undefined
+): readonly T[] {
+  return effects.flatMap((effect) => {
+    const variants = variantsOf(effect, node, ctx);
+    return isEverOn(variants) ? (ask(effect, variants) ?? []) : [];
+  });
+}
+
+/**
+ * @returns the kind as it is of a piece that does something besides: with the settings and states of its
+ * effects. Everything that asks the kind of a piece asks this one, so nothing else has to know of effects.
+ */
+export function withEffects(kind: Kind, effects: readonly Effect[]): Kind {
+  const { markup } = kind;
+  return {
+    ...kind,
+    effects,
+    settings: settingsWith(kind, effects),
+    adapt: adaptWith(kind, effects),
+    states: statesWith(kind, effects),
+    anatomy: anatomyWith(kind, effects),
+    markup:
+      markup &&
+      ((node, ctx) => {
+        const element = markup(node, ctx);
+        const properties = { ...element.properties, ...attributesOf(effects, node, ctx) };
+        return { ...element, properties };
+      }),
+    behaviours: (node, ctx) => [
+      ...kind.behaviours(node, ctx),
+      ...fromEffects(effects, node, ctx, (effect, variants) => effect.behaviours?.(variants, node))
+    ],
+    uses: (node, ctx) => [
+      ...(kind.uses?.(node, ctx) ?? []),
+      ...fromEffects(effects, node, ctx, (effect, variants) => effect.uses?.(variants))
+    ]
+  };
+}
