@@ -1,4 +1,5 @@
 import { object, type AnyObject, type AnySchema, type ObjectSchema } from 'yup';
+import { defined } from '../data/compact';
 import { isEmpty } from '../data/record';
 import type { Adaptations, Node, Settings } from '../project/types';
 import type { Anatomy, Context, Effect, EffectValues, FieldMeta, Kind, OwnState } from './contract';
@@ -28,7 +29,7 @@ function fieldOf(effect: Effect, field: AnySchema): AnySchema {
   if (!meta) return field;
   const needs = needsOf(effect.effect, meta);
   return field.meta({
-    field: { ...meta, ...(needs && { needs }), effect: effect.effect, group: effect.label }
+    field: defined({ ...meta, needs, effect: effect.effect, group: effect.label })
   });
 }
 
@@ -78,7 +79,7 @@ function attributesOf(effects: readonly Effect[], node: Node, ctx: Context) {
     const variants = variantsOf(effect, node, ctx);
     return isEverOn(variants) ? effect.attributes?.(variants, node) : {};
   });
-  return Object.assign({}, ...found) as Record<string, string>;
+  return Object.fromEntries(found.flatMap((each) => Object.entries(each ?? {})));
 }
 
 function fromEffects<T>(
