@@ -49,7 +49,7 @@ async function main(): Promise<void> {
   await page.keyboard.press('4');
   await page.getByRole('button', { name: /Content follows/ }).click();
   await shot(page, 'timing');
-  await page.keyboard.press('5');
+  await page.keyboard.press('6');
   await page.waitForTimeout(1500);
   await shot(page, 'fallbacks');
   await page.keyboard.press('w');

@@ -1,5 +1,7 @@
-import type { RowMeasure } from './messages';
+import type { RowFit } from '$core/facts/fit';
 import { defined } from '$core/data/compact';
+
+type RowMeasure = RowFit & { readonly node: string };
 
 interface Row {
   readonly node: string;

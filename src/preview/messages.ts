@@ -1,4 +1,7 @@
+import type { Ask } from '$core/facts/fact';
+import { isFact } from '$core/facts/index';
 import { SWITCHED } from '$core/kinds/conditions';
+import type { Found } from './readers';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
 
 /**
@@ -7,12 +10,6 @@ import { array, boolean, lazy, mixed, number, object, string, type InferType, ty
  */
 
 const id = () => string().strict(true).max(80);
-const list = <T>(of: T) =>
-  array()
-    .of(of as never)
-    .max(25_000)
-    .required();
-
 const isText = (value: unknown, most: number) => typeof value === 'string' && value.length <= most;
 const isId = (value: unknown) => isText(value, 80) && value !== '';
 const hasOnly = (value: unknown, keys: readonly string[]): value is Record<string, unknown> =>
@@ -123,7 +120,13 @@ const toFrame = {
     /** The name on the picked part's tag. */
     name: string().strict(true).max(200).defined()
   }),
-  play: object({ type: string().oneOf(['play']).required(), node: id().required(), part: id().required() }),
+  /** Sets a piece moving: as a press on one of its parts does, or as coming into view does. */
+  play: object({
+    type: string().oneOf(['play']).required(),
+    node: id().required(),
+    part: id().required(),
+    how: string().oneOf(['press', 'enter']).required()
+  }),
   /** Holds everything that moves at a time in ms since it was set going; null lets it go on. */
   scrub: object({ type: string().oneOf(['scrub']).required(), time: number().min(0).nullable().defined() }),
   /** Scrolls to a share of the way, 0 to 1. */
@@ -132,10 +135,10 @@ const toFrame = {
     share: number().min(0).max(1).required(),
     at: sight()
   }),
-  /** Asks how much room the rows of some pieces need, and have. */
+  /** Asks for facts about some pieces. */
   measure: object({
     type: string().oneOf(['measure']).required(),
-    rows: list(object({ node: id().required(), row: id().required() }).noUnknown()) as never
+    asks: long('asks', (each) => hasOnly(each, ['fact', 'node', 'part']) && Object.values(each).every(isId))
   }),
   /** Lets a hand write in a part of a piece; null ends it. */
   write: object({
@@ -214,22 +217,15 @@ const fromFrame = {
   }),
   measured: object({
     type: string().oneOf(['measured']).required(),
-    /** Width of the window, px. */
+    /** Width and height of the window, and height of the page, px. */
     viewport: number().min(0).required(),
-    /** For each piece: room its row needs on one line, and room there is, px; panels with their heights. */
-    rows: list(
-      object({
-        node: id().required(),
-        needed: number().min(0).required(),
-        available: number().min(0).required(),
-        /**
-         * The smaller side of the smallest thing in the row that can be pressed; left out while the row is
-         * folded away.
-         */
-        target: number().min(0),
-        heights: array().of(number().min(0).required()).max(500).required()
-      }).noUnknown()
-    ) as never
+    window: number().min(0).required(),
+    page: number().min(0).required(),
+    found: long(
+      'found',
+      (each) =>
+        hasOnly(each, ['fact', 'node', 'value']) && isId(each.node) && isFact(String(each.fact), each.value)
+    )
   }),
   /**
    * What is under the pointer, and the room it keeps, px: above, right, below, left; gap between rows and
@@ -255,17 +251,15 @@ type Union<Map extends Record<string, ObjectSchema<any>>> = {
   [K in keyof Map]: InferType<Map[K]> & { type: K };
 }[keyof Map];
 
-export interface RowMeasure {
-  readonly node: string;
-  readonly needed: number;
-  readonly available: number;
-  readonly heights: readonly number[];
-  readonly target?: number;
+export interface Measured {
+  readonly type: 'measured';
+  readonly viewport: number;
+  readonly window: number;
+  readonly page: number;
+  readonly found: readonly Found[];
 }
 
-export type FromFrame =
-  | Union<Omit<typeof fromFrame, 'measured'>>
-  | { type: 'measured'; viewport: number; rows: readonly RowMeasure[] };
+export type FromFrame = Union<Omit<typeof fromFrame, 'measured'>> | Measured;
 
 export interface PatchNode {
   readonly id: string;
@@ -273,9 +267,7 @@ export interface PatchNode {
   readonly behaviours: readonly string[];
 }
 
-type Loose =
-  | Union<Omit<typeof toFrame, 'patch' | 'measure'>>
-  | { type: 'measure'; rows: readonly { readonly node: string; readonly row: string }[] };
+type Loose = Union<Omit<typeof toFrame, 'patch' | 'measure'>> | { type: 'measure'; asks: readonly Ask[] };
 export type ToFrame =
   | Loose
   | {

@@ -46,6 +46,14 @@ export function createMotion() {
         .find((part) => !part.hasAttribute('aria-disabled') && part.getClientRects().length > 0);
       next?.click();
     },
+    /** Begins the entrance of a piece anew: it is taken back to before it and let go. */
+    enter(element: HTMLElement | null) {
+      if (!element) return;
+      element.toggleAttribute('data-waiting', true);
+      // The style has to be asked for, or the two changes would be one and nothing would begin.
+      element.getBoundingClientRect();
+      element.removeAttribute('data-waiting');
+    },
     /** @param time ms since the event, or null to let everything go on. */
     scrub(time: number | null) {
       held = time;

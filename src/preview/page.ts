@@ -4,6 +4,12 @@ import type { PatchNode, ToFrame } from './messages';
 const { start: _start, scoped: _scoped, ...behaviours } = runtime;
 type Stop = () => void;
 
+/**
+ * Behaviours that keep a piece out of sight until something happens: they run only while the page is tried, since
+ * whoever tunes a piece has to see it.
+ */
+const HIDING: readonly string[] = ['enter'];
+
 function parsed(html: string): HTMLElement {
   const template = document.createElement('template');
   template.innerHTML = html;
@@ -58,6 +64,7 @@ export function createPage(body: HTMLElement) {
   const base = new CSSStyleSheet();
   let scripted = true;
   let pictured = true;
+  let tried = true;
 
   const elements = new Map<string, HTMLElement>();
   const elementOf = (id: string) => elements.get(id) ?? null;
@@ -70,7 +77,8 @@ export function createPage(body: HTMLElement) {
   const start = (id: string) => {
     const root = elementOf(id);
     if (!root || !scripted || stops.has(id)) return;
-    const started = (wanted.get(id) ?? []).flatMap((name) => {
+    const running = (wanted.get(id) ?? []).filter((name) => tried || !HIDING.includes(name));
+    const started = running.flatMap((name) => {
       const behaviour = Object.hasOwn(behaviours, name) ? behaviours[name as keyof typeof behaviours] : null;
       const asking = behaviour ? askingFor(root, name) : null;
       const stopped = asking && behaviour!(asking);
@@ -281,6 +289,16 @@ export function createPage(body: HTMLElement) {
       if (on === pictured) return;
       pictured = on;
       document.querySelectorAll<HTMLElement>('[data-k-asset]').forEach(showAsset);
+    },
+    /** Lets pieces wait for what brings them into sight, as on the page, or shows them all. */
+    setTried(on: boolean) {
+      if (on === tried) return;
+      tried = on;
+      const concerned = [...wanted].filter(([, names]) => names.some((name) => HIDING.includes(name)));
+      for (const [id] of concerned) {
+        stop(id);
+        start(id);
+      }
     },
     /** Runs the page's behaviours, or stops them all as a browser without script would. */
     setScripted(on: boolean) {

@@ -1,10 +1,11 @@
+import type { Ask } from '$core/facts/fact';
 import { SWITCHED } from '$core/kinds/conditions';
 import { distancesOf, stripsOf, type Strip } from './guides';
-import { measureRows } from './measure';
 import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages';
 import { createFollowing } from './following';
 import { createMotion } from './motion';
 import { createPage } from './page';
+import { measured } from './readers';
 import { drawSpecimens } from './specimens';
 import { createStack } from './stack';
 import { createWriting } from './writing';
@@ -81,13 +82,24 @@ function receive(data: unknown): void {
   if (message.type === 'show') return show(message);
   if (message.type === 'reveal') return reveal(message.node);
   if (message.type === 'write') return void write(message);
-  if (message.type === 'play') return motion.play(partElements(message.node, message.part));
+  if (message.type === 'play') return play(message);
   if (message.type === 'scrub') return motion.scrub(message.time);
   if (message.type === 'scroll') return following.follow(message);
-  if (message.type === 'measure')
-    return tell({ type: 'measured', viewport: innerWidth, rows: measureRows(message.rows, page.elementOf) });
+  if (message.type === 'measure') return measure(message.asks);
   specimens = message;
   redrawSpecimens();
+}
+
+/** What enters does so again; of what is pressed, the next part is. */
+function play({ node, part, how }: Extract<ToFrame, { type: 'play' }>): void {
+  const parts = partElements(node, part);
+  if (how === 'press') motion.play(parts);
+  else motion.enter(parts[0] ?? null);
+}
+
+function measure(asks: readonly Ask[]): void {
+  const found = measured(asks, page.elementOf);
+  tell({ type: 'measured', viewport: innerWidth, window: innerHeight, page: root.scrollHeight, found });
 }
 
 /** More nodes than any edit draws anew. */
@@ -113,6 +125,7 @@ function show(message: typeof shown): void {
   shown = message;
   for (const name of SWITCHED) root.toggleAttribute(`data-k-${name}`, message.switches.includes(name));
   root.toggleAttribute('data-k-selecting', message.mode === 'select');
+  page.setTried(message.mode === 'try');
   page.setScripted(!message.switches.includes('no-script'));
   page.setPictured(!message.switches.includes('no-pictures'));
   motion.setRate(message.rate);
@@ -269,6 +282,7 @@ document.addEventListener('scroll', () => (drawOutline(), hover(null), writing.p
 });
 window.addEventListener('resize', () => drawOutline());
 new ResizeObserver(soonOutlined).observe(body);
+document.addEventListener('animationend', soonOutlined);
 
 function pickedElement(picked: Pick | null): HTMLElement | null {
   if (!picked) return null;

@@ -25,11 +25,13 @@ function stretches(isOn: readonly [wide: boolean, medium: boolean, narrow: boole
 
 /** Everything that has to hold for an effect to be on: one list for each stretch of widths. */
 function whenOn(effect: Effect, kind: Kind, node: Node, settings: Settings): readonly Condition[][] {
-  const isOn = (condition: ConditionName) =>
-    settingsUnder(kind, node, settings, heapOf(condition))[effectKey(effect.effect, 'on')] === true;
-  const off = SCREENS.filter((condition) => !isOn(condition)).map((not): Condition => ({ not }));
+  const key = effectKey(effect.effect, 'on');
+  const isOn = (condition: ConditionName, base = settings) =>
+    settingsUnder(kind, node, base, heapOf(condition))[key] === true;
+  // Beside widths, a condition can only switch it off: whether it says so shows where it would be on.
+  const off = SCREENS.filter((condition) => !isOn(condition, { ...settings, [key]: true }));
   const widths = stretches([isOn('always'), isOn('medium'), isOn('narrow')]);
-  return widths.map((stretch) => [...stretch, ...off]);
+  return widths.map((stretch) => [...stretch, ...off.map((not): Condition => ({ not }))]);
 }
 
 const isNot = (condition: Condition): condition is { readonly not: Circumstance } =>

@@ -6,7 +6,7 @@ import type { Command } from '../commands/commands';
 import { registry } from '../registry';
 import { after, id, sampleProject } from '../testing/project';
 import { trackOf } from '../motion/track';
-import { splitAside, type Facts, type Fit } from '../kinds/finding';
+import { splitAside, NO_FACTS, type Facts, type Fit } from '../kinds/finding';
 import { createFindingsRunner, runFindings } from './run';
 
 const make = makeWith({ exactIds: true });
@@ -126,7 +126,8 @@ describe('findings', () => {
     }
   });
 
-  const fit = (values: Partial<Fit>) => ({
+  const fit = (values: Partial<Fit>): Facts => ({
+    ...NO_FACTS,
     fits: new Map([
       [id('tabs'), { needed: 500, available: 700, viewport: 800, heights: [100, 100], ...values }]
     ])

@@ -1,12 +1,13 @@
 import { groundOf } from '../cascade/contrast';
-import { NO_FACTS, type Facts, type Finding, type FindingRule, type Fit } from '../kinds/finding';
+import { NO_FACTS, type Facts, type Finding, type FindingRule } from '../kinds/finding';
 import type { Registry } from '../kinds/registry';
 import { maybeStacking } from '../kinds/stacked';
 import { maybeSteps } from '../project/lineage';
 import { maybePlaceOf, nodeOf, pathTo, subtreeIds } from '../project/tree';
-import type { Node, NodeId, Project } from '../project/types';
+import type { Change, Diff, Node, NodeId, Project } from '../project/types';
 import { pageRules } from './rules';
 import { compact } from '../data/compact';
+import { remembered } from '../data/remembered';
 
 const rulesOf = new WeakMap<Registry, ReadonlyMap<string, readonly FindingRule[]>>();
 
@@ -44,6 +45,64 @@ function rulesByKind(registry: Registry): ReadonlyMap<string, readonly FindingRu
 
 type Found = readonly Finding[];
 
+/** Nodes an edit touched (`self`), and those its touch may matter to (`below`). */
+interface Touched {
+  readonly self: ReadonlySet<NodeId>;
+  readonly below: ReadonlySet<NodeId>;
+}
+
+const changesAll = ({ pages, assets, tokens, shelf, info }: Diff): boolean =>
+  Boolean(pages ?? assets ?? tokens ?? shelf) || (info !== undefined && info[0]?.bands !== info[1]?.bands);
+
+const isStructural = ([from, to]: Change<Node>): boolean => !from || !to || from.slots !== to.slots;
+
+/** What an edit touched; null where everything may have changed. */
+function maybeTouched(registry: Registry, before: Project | null, project: Project): Touched | null {
+  const steps = before ? maybeSteps(before, project) : null;
+  if (!steps || steps.some(changesAll)) return null;
+  const changes = steps.flatMap(({ nodes = {} }) => Object.entries(nodes) as [NodeId, Change<Node>][]);
+  if (changes.some(([, change]) => isStructural(change))) return null;
+  const ids = changes.map(([id]) => id);
+  const owners = compact(ids.map((id) => maybePlaceOf(project, id)?.parent));
+  const grounds = ids.flatMap((id) => over(registry, project, id));
+  const below = [...ids, ...grounds].flatMap((id) => subtreeIds(project, id));
+  return { self: new Set([...ids, ...owners]), below: new Set(below) };
+}
+
+type MeasuredNodes = Readonly<Record<keyof Facts, ReadonlySet<NodeId>>>;
+
+/** Facts come from another thread as copies, so they are compared by what they say. */
+const isSame = (a: unknown, b: unknown): boolean => a === b || JSON.stringify(a) === JSON.stringify(b);
+
+function changedIn<T>(now: ReadonlyMap<NodeId, T>, before: ReadonlyMap<NodeId, T>): ReadonlySet<NodeId> {
+  const ids = new Set([...now.keys(), ...before.keys()]);
+  return new Set([...ids].filter((id) => !isSame(now.get(id), before.get(id))));
+}
+
+/** What was tried at other widths is looked at as a whole. */
+function changedElsewhere(now: Facts['elsewhere'], before: Facts['elsewhere']): ReadonlySet<NodeId> {
+  if (now === before) return new Set();
+  return new Set([...now.values(), ...before.values()].flatMap((boxes) => [...boxes.keys()]));
+}
+
+/** Nodes of which something else was measured than before, by the fact. */
+const measuredAnew = (now: Facts, before: Facts): MeasuredNodes => ({
+  fits: changedIn(now.fits, before.fits),
+  boxes: changedIn(now.boxes, before.boxes),
+  elsewhere: changedElsewhere(now.elsewhere, before.elsewhere)
+});
+
+/** Whether a rule may say something else of a node than it said before an edit and what was measured since. */
+function isDue(rule: FindingRule, { id }: Node, { self, below }: Touched, measured: MeasuredNodes): boolean {
+  if (rule.needs?.some((fact) => measured[fact].has(id))) return true;
+  const isSelf = self.has(id);
+  const reach = { node: isSelf, around: isSelf || below.has(id), project: self.size > 0 };
+  return reach[rule.scope ?? 'around'];
+}
+
+const worstFirst = (a: Finding, b: Finding): number =>
+  Number(a.severity === 'warning') - Number(b.severity === 'warning');
+
 /**
  * Runs the rules, and after an edit again only those whose answer may have changed. One for each project that
  * is open. Throws where `loadRules` has not been waited for.
@@ -56,48 +115,20 @@ export function createFindingsRunner(registry: Registry) {
   let factsBefore: Facts = NO_FACTS;
 
   const runRule = (rule: FindingRule, node: Node, project: Project, facts: Facts): Found =>
-    rule.check(node, project, facts).map((each) => ({ ...each, rule: rule.id, node: node.id }));
+    rule.check(node, project, facts, registry.of).map((each) => ({ ...each, rule: rule.id, node: node.id }));
 
-  const runNode = (
-    node: Node,
-    project: Project,
-    facts: Facts,
-    wanted: (rule: FindingRule) => boolean
-  ): void => {
-    let byRule = known.get(node.id);
-    if (!byRule) known.set(node.id, (byRule = new Map()));
+  const look = (node: Node, project: Project, facts: Facts, isWanted: (rule: FindingRule) => boolean) => {
+    const byRule = remembered(known, node.id, () => new Map<FindingRule, Found>());
     for (const rule of rules.get(node.kind) ?? [])
-      if (wanted(rule) || !byRule.has(rule)) byRule.set(rule, runRule(rule, node, project, facts));
+      if (isWanted(rule) || !byRule.has(rule)) byRule.set(rule, runRule(rule, node, project, facts));
   };
 
-  /** Nodes an edit touched, and what stands in or around them; null where everything may have changed. */
-  const touchedBy = (
-    project: Project
-  ): { readonly self: ReadonlySet<NodeId>; readonly below: ReadonlySet<NodeId> } | null => {
-    const steps = before ? maybeSteps(before, project) : null;
-    if (!steps) return null;
-    const self = new Set<NodeId>();
-    const below = new Set<NodeId>();
-    for (const diff of steps) {
-      if (
-        diff.pages ||
-        diff.assets ||
-        diff.tokens ||
-        diff.shelf ||
-        (diff.info && diff.info[0]?.bands !== diff.info[1]?.bands)
-      )
-        return null;
-      for (const [id, [from, to]] of Object.entries(diff.nodes ?? {})) {
-        if (!from || !to || from.slots !== to.slots) return null;
-        self.add(id as NodeId);
-        const owner = maybePlaceOf(project, id as NodeId)?.parent;
-        if (owner) self.add(owner);
-        subtreeIds(project, id as NodeId).forEach((each) => below.add(each));
-        for (const above of over(registry, project, id as NodeId))
-          subtreeIds(project, above).forEach((each) => below.add(each));
-      }
-    }
-    return { self, below };
+  const lookAgain = (project: Project, facts: Facts): void => {
+    const touched = maybeTouched(registry, before, project);
+    if (!touched) known = new Map();
+    const measured = measuredAnew(facts, factsBefore);
+    for (const node of Object.values(project.nodes))
+      look(node, project, facts, (rule) => !touched || isDue(rule, node, touched, measured));
   };
 
   return {
@@ -106,29 +137,11 @@ export function createFindingsRunner(registry: Registry) {
      * aside is among it.
      */
     run(project: Project, facts: Facts = NO_FACTS): Found {
-      const touched = touchedBy(project);
-      if (!touched) {
-        known = new Map();
-        for (const node of Object.values(project.nodes)) runNode(node, project, facts, () => true);
-      } else {
-        // Facts come from another thread as copies, so they are compared by what they say.
-        const measured = new Set(
-          [...facts.fits.keys()].filter((id) => !isSameFit(facts.fits.get(id), factsBefore.fits.get(id)))
-        );
-        for (const node of Object.values(project.nodes)) {
-          const isSelf = touched.self.has(node.id) || measured.has(node.id);
-          const isBelow = isSelf || touched.below.has(node.id);
-          if (touched.self.size === 0 && !isSelf) continue;
-          const isDue = { node: isSelf, around: isBelow, project: touched.self.size > 0 || isSelf };
-          runNode(node, project, facts, ({ scope = 'around' }) => isDue[scope]);
-        }
-      }
+      lookAgain(project, facts);
       before = project;
       factsBefore = facts;
-      const all = Object.values(project.nodes).flatMap(({ id }) =>
-        Array.from(known.get(id)?.values() ?? []).flat()
-      );
-      return all.sort((a, b) => Number(a.severity === 'warning') - Number(b.severity === 'warning'));
+      const all = Object.keys(project.nodes).flatMap((id) => [...known.get(id as NodeId)!.values()].flat());
+      return all.sort(worstFirst);
     }
   };
 }
@@ -146,9 +159,6 @@ function over(registry: Registry, project: Project, id: NodeId): readonly NodeId
     ...pathTo(project, id).flatMap((each) => maybeStacking(registry, project, each)?.above ?? [])
   ]);
 }
-
-const isSameFit = (a: Fit | undefined, b: Fit | undefined) =>
-  a === b || JSON.stringify(a) === JSON.stringify(b);
 
 /** Everything the rules have to say about a project, once. */
 export const runFindings = (registry: Registry, project: Project, facts: Facts = NO_FACTS): Found =>

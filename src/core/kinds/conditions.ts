@@ -1,4 +1,4 @@
-import { CONDITIONS, type Circumstance, type ConditionName } from '../project/types';
+import { CONDITIONS, type Bands, type Circumstance, type ConditionName } from '../project/types';
 
 /** What a condition is to all that asks for it: people, printers and the preview. */
 interface ConditionInfo {
@@ -44,3 +44,9 @@ export const SWITCHED = CONDITIONS.filter((name): name is Switched => CONDITION_
 
 /** A condition in the middle of a sentence. */
 export const conditionWords = (name: ConditionName): string => CONDITION_TABLE[name].words;
+
+/** @returns the narrowest band a window of so many px is in. */
+export function bandAt({ medium, narrow }: Bands, width: number): 'always' | 'medium' | 'narrow' {
+  if (width <= narrow) return 'narrow';
+  return width <= medium ? 'medium' : 'always';
+}

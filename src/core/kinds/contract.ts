@@ -4,6 +4,8 @@ import type { BlendMode } from '../colour/blend';
 import type { Loose } from '../data/record';
 import type { Icon } from '../html/icon';
 import type { PlatformFeature } from '../support/features';
+import type { Box } from '../facts/box';
+import type { EffectRange } from '../scroll/range';
 import type { FindingRule, Fit } from './finding';
 import type {
   Asset,
@@ -12,6 +14,7 @@ import type {
   ConditionName,
   Declarations,
   Fragment,
+  Json,
   Node,
   NodeId,
   Adaptations,
@@ -69,8 +72,11 @@ export interface Slot {
   readonly accepts: readonly Category[];
   /** One list with labels, edited at the owner, which may draw the children itself (tab panels, columns). */
   readonly items?: boolean;
-  /** The children stand side by side, so that one may be less high than the others. */
-  readonly row?: boolean;
+  /**
+   * The children stand side by side, so that one may be less high than the others; `equal` is the setting that
+   * makes them all as high as the highest.
+   */
+  readonly row?: { readonly equal: readonly [key: string, value: Json] };
   /** The children lie over one another, the last on top. */
   readonly stacked?: boolean;
   /** Fewest children; removing below it is refused. */
@@ -384,6 +390,8 @@ export interface Effect {
   uses?(variants: readonly EffectValues[]): readonly PlatformFeature[];
   /** Keyframes that its rules name, beside those every kind may. */
   readonly keyframes?: Readonly<Record<string, Keyframes>>;
+  /** What it does with the scroll where a piece stands, for a map of all of it. @param name the piece's. */
+  ranges?(values: EffectValues, box: Box, name: string): readonly EffectRange[];
   /** Rules about it, brought where they are run. */
   findings(): Promise<{ readonly findings: readonly FindingRule[] }>;
   /** Its movement hangs on this clock; left out for what does not move by time. */

@@ -1,4 +1,6 @@
+import type { Box } from '../facts/box';
 import type { Node, NodeId, Project } from '../project/types';
+import type { Kind } from './contract';
 
 /** Whether a row of labels fits its place, measured on the page. Widths in px. */
 export interface Fit {
@@ -27,7 +29,7 @@ export interface Finding {
   /** The number that decides, with its unit. */
   readonly number?: string;
   /** View of the tuning sheet where it is seen and mended. */
-  readonly view?: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Fallbacks';
+  readonly view?: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Scroll' | 'Fallbacks';
   /** The width, px, from which on downwards it shows; marked on the ruler. */
   readonly width?: number;
   /** What is seen, in plain words, with its number. */
@@ -40,9 +42,13 @@ export interface Finding {
 /** What was measured on the page, and may not be known yet. */
 export interface Facts {
   readonly fits: ReadonlyMap<NodeId, Fit>;
+  /** Where pieces that do something with the scroll stand, at the width on show. */
+  readonly boxes: ReadonlyMap<NodeId, Box>;
+  /** The same at other widths that have been tried, by their px. */
+  readonly elsewhere: ReadonlyMap<number, ReadonlyMap<NodeId, Box>>;
 }
 
-export const NO_FACTS: Facts = { fits: new Map() };
+export const NO_FACTS: Facts = { fits: new Map(), boxes: new Map(), elsewhere: new Map() };
 
 /**
  * A rule looks at one node at a time; `kinds` names the kinds it is for, null for all. `scope` says what else
@@ -54,8 +60,13 @@ export interface FindingRule {
   readonly summary: string;
   readonly kinds: readonly string[] | null;
   readonly scope?: 'node' | 'around' | 'project';
-  check(node: Node, project: Project, facts: Facts): readonly Remark[];
+  /** Facts it looks at; when what was measured of a node changes, the rules that look at that are run again. */
+  readonly needs?: readonly (keyof Facts)[];
+  /** @param of the kind of any piece, with its effects. */
+  check(node: Node, project: Project, facts: Facts, of: KindOf): readonly Remark[];
 }
+
+export type KindOf = (piece: Pick<Node, 'kind' | 'effects'>) => Kind;
 
 /** What a rule has to say of one node; the runner adds which rule and which node. */
 export type Remark = Omit<Finding, 'rule' | 'node'>;

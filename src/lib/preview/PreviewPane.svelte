@@ -5,6 +5,7 @@
   import type { ConditionName, NodeId, StateName } from '$core/project/types';
   import PreviewFrame from './PreviewFrame.svelte';
   import { FitGauge } from '$lib/state/gauge.svelte';
+  import { WidthSurvey } from '$lib/state/survey.svelte';
   import { takeDragged } from '$lib/state/dragging';
   import { takeWritten, writeInPlace } from '$lib/state/writing';
   import { WIDTH_LEAST, WIDTH_MOST } from '$lib/state/preview.svelte';
@@ -19,6 +20,7 @@
   let pane: HTMLElement;
   const senders = new Map<string, (message: ToFrame) => void>();
   const gauge = new FitGauge(() => wb);
+  const survey = new WidthSurvey(() => wb);
 
   interface Shown {
     readonly key: string;
@@ -145,16 +147,25 @@
   });
 
   let measuring: ReturnType<typeof setTimeout> | undefined;
-  /** Rows of labels are measured when the hand rests. */
+  /** What rules and views need to know of the page is measured when the hand rests. */
   function measure(): void {
     clearTimeout(measuring);
     if (!wb.preview.isShown) return;
-    measuring = setTimeout(() => senders.get('one')?.({ type: 'measure', rows: gauge.rows() }), 200);
+    measuring = setTimeout(() => senders.get('one')?.({ type: 'measure', asks: gauge.asks() }), 200);
   }
   $effect(() => {
     void [wb.preview.width, wb.preview.widths, wb.tuned.id];
     measure();
     return () => clearTimeout(measuring);
+  });
+
+  /** Pages with more pieces than this are tried at other widths only while someone looks at their scroll. */
+  const SURVEYED_MOST = 300;
+  $effect(() => {
+    const isWanted = wb.view === 'Scroll' || Object.keys(wb.rested.nodes).length <= SURVEYED_MOST;
+    if (!wb.preview.isShown || !isWanted || wb.rested !== wb.project) return;
+    const timer = setTimeout(() => survey.begin(), 600);
+    return () => clearTimeout(timer);
   });
 
   function ready(key: string, send: (message: ToFrame) => void): void {
@@ -177,7 +188,7 @@
     if (key !== 'one') return;
     wb.preview.isShown = true;
     measure();
-    wb.findingsWatch.begin(wb.project, wb.fits);
+    wb.findingsWatch.begin(wb.project, wb.facts);
   }
 
   $effect(() => {
@@ -194,7 +205,10 @@
   function receive(message: FromFrame, key: string): void {
     if (message.type === 'key') return onkey(message);
     if (message.type === 'scrolled') {
-      if (key === 'one') wb.preview.inSight = sectionOf(message.at?.node);
+      if (key === 'one') {
+        wb.preview.inSight = sectionOf(message.at?.node);
+        wb.preview.share = message.share;
+      }
       const order = { type: 'scroll' as const, share: message.share, at: message.at };
       if (key === 'one') stands = order;
       if (message.byHand) toAll(order, key);
@@ -285,6 +299,20 @@
         only={node}
         onmessage={(message) => message.type === 'measured' && gauge.takeTrial(message)}
         onready={(send) => gauge.connect(send)}
+      />
+    </div>
+  {/if}
+  {#if survey.width !== null}
+    <div class="gauge" aria-hidden="true" inert>
+      <PreviewFrame
+        project={wb.rested}
+        pageId={wb.pageId}
+        blobs={wb.blobs}
+        title="Trying {wb.page.name} at other widths"
+        width={survey.width}
+        height={800}
+        onmessage={(message) => message.type === 'measured' && survey.take(message)}
+        onready={(send) => survey.connect(send)}
       />
     </div>
   {/if}

@@ -67,7 +67,7 @@
 
   /** The width from which the row of the picked piece fits: found, or as far as one measurement tells. */
   const fit = $derived.by(() => {
-    const measured = wb.fits.get(wb.tuned.id);
+    const measured = wb.facts.fits.get(wb.tuned.id);
     const { fit: row } = wb.kind;
     if (!measured || !row) return null;
     if (measured.from === null) return { px: null, text: `${row.what} never fit` };
@@ -92,7 +92,7 @@
   ]);
   /** Where a width of the picked piece's own place stands on the ruler of the window. */
   const offset = $derived.by(() => {
-    const measured = wb.fits.get(wb.tuned.id);
+    const measured = wb.facts.fits.get(wb.tuned.id);
     return measured && isContained(wb.project, wb.tuned.id) ? measured.viewport - measured.available : 0;
   });
 

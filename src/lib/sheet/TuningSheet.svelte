@@ -18,6 +18,7 @@
   /** All views but the first come when the page is on show, so that it is on show sooner. */
   const later = {
     Timing: () => import('$lib/sheet/timing/TimingView.svelte'),
+    Scroll: () => import('$lib/sheet/scroll/ScrollView.svelte'),
     Fallbacks: () => import('$lib/sheet/fallbacks/FallbacksView.svelte')
   };
   const fields = () => import('$lib/sheet/fields/FieldsView.svelte');
@@ -146,7 +147,7 @@
             />{/await}
         {/if}
         {#if wb.view === 'States'}<StatesView {wb} />{/if}
-        {#if wb.view === 'Timing' || wb.view === 'Fallbacks'}
+        {#if wb.view === 'Timing' || wb.view === 'Scroll' || wb.view === 'Fallbacks'}
           {#await later[wb.view]() then { default: View }}<View {wb} />{/await}
         {/if}
       </div>

@@ -10,6 +10,7 @@
   import type { NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
   import { shownFinding } from '$lib/state/going';
+  import { mend, mendOf } from '$lib/state/mending';
   import SidePanel from './SidePanel.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -34,12 +35,6 @@
   };
 
   const errors = $derived(wb.findings.filter(({ severity }) => severity === 'error').length);
-  const batch = ({ fix }: Finding): Command => ({
-    type: 'batch',
-    label: fix!.label,
-    commands: fix!.commands as readonly Command[]
-  });
-
   /** Where it is, from the section down. */
   const place = (node: NodeId) =>
     pathTo(wb.project, node)
@@ -51,19 +46,13 @@
 
   /** Shows what the fix would do, in the preview only. */
   function tryFix(finding: Finding): void {
-    const outcome = apply(registry, wb.project, batch(finding));
+    const outcome = apply(registry, wb.project, mendOf(finding));
     if (!outcome.ok) {
       wb.message = { kind: 'error', text: outcome.refusal.sentence };
       return;
     }
     show(finding);
     wb.trial = { project: outcome.project, label: finding.fix!.label };
-  }
-
-  function applyFix(finding: Finding): void {
-    wb.trial = null;
-    if (!wb.dispatch(batch(finding)))
-      wb.message = { kind: 'info', text: `Done: ${finding.fix!.label}. Ctrl Z takes it back.` };
   }
 
   function setAside(finding: Finding, why: string | null): void {
@@ -98,10 +87,10 @@
     let now = wb.project;
     const commands: Command[] = [];
     for (const finding of findings) {
-      const outcome = apply(registry, now, batch(finding));
+      const outcome = apply(registry, now, mendOf(finding));
       if (!outcome.ok) continue;
       now = outcome.project;
-      commands.push(batch(finding));
+      commands.push(mendOf(finding));
     }
     const label = `${summaryOf(rule)}: mend ${commands.length}`;
     if (!wb.dispatch({ type: 'batch', label, commands }))
@@ -127,7 +116,7 @@
         {:else}
           <button type="button" class="link" onclick={() => tryFix(finding)}>See the effect</button>
         {/if}
-        <button type="button" class="main" onclick={() => applyFix(finding)}>{finding.fix.label}</button>
+        <button type="button" class="main" onclick={() => mend(wb, finding)}>{finding.fix.label}</button>
       {/if}
       <button
         type="button"

@@ -9,6 +9,7 @@ import { registry } from '$core/registry';
 import { placed, type FoundPlace } from '$core/kinds/place';
 import { VIEWS, type Workbench } from './workbench.svelte';
 import { writeInPlace } from './writing';
+import type { ToFrame } from '$preview/messages';
 
 /** Something the designer can do: by key, by button, or found by name. One list serves all three. */
 export interface Action {
@@ -188,13 +189,24 @@ const bandStep = (wb: Workbench, by: -1 | 1) => {
 };
 
 /** Sets the picked piece's movement going, as a hand would. */
-export function playMovement(wb: Workbench): void {
-  const { play } = wb.kind;
-  if (!play) return;
-  wb.preview.mode = 'try';
+export function playMovement(wb: Workbench, isEntrance = false): void {
+  const start = startOf(wb, isEntrance);
+  if (!start) return;
+  if (start.how === 'press') wb.preview.mode = 'try';
   wb.preview.sendToPreview({ type: 'scrub', time: null });
+  setTimeout(() => wb.preview.sendToPreview(start), 60);
+}
+
+/**
+ * What sets the movements of the picked piece going; null where nothing does.
+ * @param isEntrance whether it is its entrance that is wanted, where a press sets something else going.
+ */
+export function startOf(wb: Workbench, isEntrance = false): Extract<ToFrame, { type: 'play' }> | null {
+  const { play, effects = [] } = wb.kind;
   const node = wb.tuned.id;
-  setTimeout(() => wb.preview.sendToPreview({ type: 'play', node, part: play.part }), 60);
+  const enters = effects.some(({ clock }) => clock === 'view');
+  if (enters && (isEntrance || !play)) return { type: 'play', node, part: 'root', how: 'enter' };
+  return play ? { type: 'play', node, part: play.part, how: 'press' } : null;
 }
 
 export const actions: readonly Action[] = [
@@ -418,9 +430,21 @@ export const actions: readonly Action[] = [
     label: 'Play the movement',
     group: 'View',
     keys: ['p'],
-    refusal: (wb) => (wb.kind.play ? null : 'The picked piece has no movement to play.'),
-    run: playMovement
+    refusal: (wb) => (startOf(wb) ? null : 'The picked piece has no movement to play.'),
+    run: (wb) => playMovement(wb)
   },
+  ...registry.effects.map(({ effect, label, summary, words = [] }): Action => ({
+    id: `effect-${effect}`,
+    label: `${label}: ${summary.charAt(0).toLowerCase()}${summary.slice(1)}`,
+    group: 'Piece',
+    keys: [],
+    words: [...words, 'effect'],
+    refusal: (wb) => wb.refusal({ type: 'add-effect', id: wb.tuned.id, effect })?.sentence ?? null,
+    run(wb) {
+      wb.dispatch({ type: 'add-effect', id: wb.tuned.id, effect });
+      wb.view = 'Behaviour';
+    }
+  })),
   ...SWITCHED.map((name): Action => ({
     id: `try-${name}`,
     label: `Try ${conditionWords(name)}`,

@@ -1,14 +1,8 @@
+import { bandAt } from '$core/kinds/conditions';
 import { nodeOf } from '$core/project/tree';
-import type { ConditionName, NodeId } from '$core/project/types';
+import type { NodeId } from '$core/project/types';
 import { fieldsOf } from './fields';
 import type { Workbench } from './workbench.svelte';
-
-/** The band a width falls in: what is placed at that width is placed there. */
-const bandOf = (wb: Workbench, width: number): ConditionName => {
-  const { medium, narrow } = wb.project.info.bands;
-  if (width <= narrow) return 'narrow';
-  return width <= medium ? 'medium' : 'always';
-};
 
 const percent = (share: number) => `${Math.round(share * 1000) / 10}%`;
 
@@ -30,7 +24,8 @@ export function takeDragged(
   const node = wb.project.nodes[id as NodeId];
   const field = node && fieldsOf(wb.registry.of(node), 'fill').find(({ control }) => control === 'place');
   if (!node || !field) return;
-  const condition = bandOf(wb, width);
+  // What is placed at a width is placed for its band.
+  const condition = bandAt(wb.project.info.bands, width);
   const refusal = wb.dispatch(
     { type: 'set-setting', id: node.id, key: field.key, value: `${percent(x)} ${percent(y)}`, condition },
     `drag-${id}-${gesture}`

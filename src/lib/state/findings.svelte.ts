@@ -1,7 +1,7 @@
-import type { Finding, Fit } from '$core/kinds/finding';
+import type { Facts, Finding } from '$core/kinds/finding';
 import type { Diff } from '$core/project/diff';
 import { maybeSteps } from '$core/project/lineage';
-import type { NodeId, Project } from '$core/project/types';
+import type { Project } from '$core/project/types';
 import type { FindingsAnswer, FindingsRequest } from '$lib/workers/findings.worker';
 
 const REST_MS = 150;
@@ -18,25 +18,25 @@ export class FindingsWatch {
   #isBegun = false;
 
   /** The first look, once the page is on show, which needs the machine more; later calls do nothing. */
-  begin(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {
+  begin(project: Project, facts: Facts): void {
     if (this.#isBegun) return;
     this.#isBegun = true;
-    this.#timer = setTimeout(() => this.#post(project, fits), FIRST_MS);
+    this.#timer = setTimeout(() => this.#post(project, facts), FIRST_MS);
   }
 
-  ask(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {
+  ask(project: Project, facts: Facts): void {
     clearTimeout(this.#timer);
-    this.#timer = setTimeout(() => this.#post(project, fits), REST_MS);
+    this.#timer = setTimeout(() => this.#post(project, facts), REST_MS);
   }
 
-  #post(project: Project, fits: ReadonlyMap<NodeId, Fit>): void {
+  #post(project: Project, facts: Facts): void {
     const worker = (this.#worker ??= this.#start());
     this.#id += 1;
     const id = this.#id;
     const steps = this.#sent && maybeSteps(this.#sent, project);
     const diffs: readonly Diff[] | null = steps && [...steps].reverse();
     this.#sent = project;
-    worker.postMessage((diffs ? { id, diffs, fits } : { id, project, fits }) satisfies FindingsRequest);
+    worker.postMessage((diffs ? { id, diffs, facts } : { id, project, facts }) satisfies FindingsRequest);
   }
 
   #start(): Worker {

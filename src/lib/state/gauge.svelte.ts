@@ -1,11 +1,15 @@
 import { analyse } from '$core/compile/analyse';
+import type { Box } from '$core/facts/box';
+import type { Ask } from '$core/facts/fact';
+import type { RowFit } from '$core/facts/fit';
+import { asksFor, type FactName } from '$core/facts/index';
 import { fitFrom } from '$core/layout/fit';
 import type { Fit } from '$core/kinds/finding';
 import { maybeSteps } from '$core/project/lineage';
 import { pathTo, subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
-import type { FromFrame, ToFrame } from '$preview/messages';
+import type { Measured, ToFrame } from '$preview/messages';
 import { WIDTH_LEAST, WIDTH_MOST } from './preview.svelte';
 import type { Workbench } from './workbench.svelte';
 import { defined } from '$core/data/compact';
@@ -14,8 +18,6 @@ import { defined } from '$core/data/compact';
 const ROUNDING = 1 / 64;
 /** A piece that is not drawn anywhere cannot be measured; after so many frames it is left. */
 const WAITS_MOST = 600;
-
-type Measured = Extract<FromFrame, { type: 'measured' }>;
 
 /**
  * Finds from which width of the window a row of labels fits. The page on show gives the room that is needed
@@ -41,46 +43,37 @@ export class FitGauge {
   /** What the last measurement was asked for; an edit to a few pieces asks for those alone. */
   #asked: { readonly project: Project; readonly page: PageId; readonly width: number } | null = null;
 
-  /** @returns rows on the page that may have changed since they were last asked for. */
-  rows(): { node: NodeId; row: string }[] {
+  /**
+   * @returns what may have changed since it was last asked for. Where something stands may change with any edit
+   * anywhere, so that is asked of all that are concerned.
+   */
+  asks(): readonly Ask[] {
     const { project, page, preview } = this.bench();
     const { width } = preview;
-    const touched =
-      this.#asked?.page === page.id && this.#asked.width === width
-        ? touchedBetween(this.#asked.project, project)
-        : null;
+    const isSamePlace = this.#asked?.page === page.id && this.#asked.width === width;
+    const touched = isSamePlace ? touchedBetween(this.#asked!.project, project) : null;
     this.#asked = { project, page: page.id, width };
-    return (touched ?? subtreeIds(project, page.root)).flatMap((node) => {
-      const kind = project.nodes[node] && registry.of(project.nodes[node]!);
-      return kind?.fit ? [{ node, row: kind.fit.row }] : [];
-    });
+    const all = subtreeIds(project, page.root);
+    const moved = all.filter((id) => project.nodes[id]!.effects);
+    return asksFor(registry, project, touched ? [...new Set([...touched, ...moved])] : all);
   }
 
-  take({ viewport, rows }: Measured): void {
+  take({ viewport, window, page, found }: Measured): void {
     const wb = this.bench();
-    const fits = new Map<NodeId, Fit>([...wb.fits].filter(([id]) => wb.project.nodes[id]));
-    for (const { node, needed, available, heights, target } of rows) {
-      const known = wb.fits.get(node as NodeId);
-      const isSame = known?.needed === needed && known.from !== undefined;
-      fits.set(
-        node as NodeId,
-        defined({
-          needed,
-          available,
-          viewport,
-          heights,
-          target: target === undefined ? undefined : target,
-          from: isSame ? known.from : undefined
-        })
-      );
+    const fits = new Map<NodeId, Fit>([...wb.facts.fits].filter(([id]) => wb.project.nodes[id]));
+    for (const [node, row] of of<RowFit>(found, 'fit')) {
+      const known = wb.facts.fits.get(node);
+      const isSame = known?.needed === row.needed && known.from !== undefined;
+      fits.set(node, defined({ ...row, viewport, from: isSame ? known.from : undefined }) as Fit);
     }
-    wb.takeFits(fits);
+    wb.preview.extent = { window, page };
+    wb.takeFacts({ fits, boxes: new Map(of<Box>(found, 'box')) });
     this.#begin(wb);
   }
 
   #begin(wb: Workbench): void {
     const node = wb.tuned.id;
-    const fit = wb.fits.get(node);
+    const fit = wb.facts.fits.get(node);
     if (!fit || !registry.of(wb.tuned).fit) return;
     if (
       this.#search?.node === node &&
@@ -116,15 +109,16 @@ export class FitGauge {
     const node = search && search.project.nodes[search.node];
     if (!node) return;
     const { row } = registry.of(node).fit!;
-    requestAnimationFrame(() => this.#send?.({ type: 'measure', rows: [{ node: node.id, row }] }));
+    const asks = [{ fact: 'fit', node: node.id, part: row }];
+    requestAnimationFrame(() => this.#send?.({ type: 'measure', asks }));
   }
 
-  takeTrial({ viewport, rows }: Measured): void {
+  takeTrial({ viewport, found }: Measured): void {
     const wb = this.bench();
     const search = this.#search;
-    const row = rows[0];
+    const [id, row] = of<RowFit>(found, 'fit')[0] ?? [];
     if (!search || !this.request || search.project !== wb.project || wb.tuned.id !== search.node) return;
-    if (viewport !== this.request.width || !row || row.node !== search.node || row.available === 0) {
+    if (viewport !== this.request.width || !row || id !== search.node || row.available === 0) {
       // The window has not yet the width it was given, or not yet the piece.
       this.#waits += 1;
       if (this.#waits < WAITS_MOST) this.#ask();
@@ -147,11 +141,16 @@ export class FitGauge {
   }
 
   #found(wb: Workbench, node: NodeId, from: number | null): void {
-    const fit = wb.fits.get(node);
+    const { fits } = wb.facts;
+    const fit = fits.get(node);
     if (this.#search) this.#search.isDone = true;
-    if (fit) wb.takeFits(new Map([...wb.fits, [node, { ...fit, from }]]));
+    if (fit) wb.takeFacts({ fits: new Map([...fits, [node, { ...fit, from }]]) });
   }
 }
+
+/** What was found of one fact, by piece; checked where it arrived. */
+const of = <Value>(found: Measured['found'], fact: FactName): readonly (readonly [NodeId, Value])[] =>
+  found.filter((each) => each.fact === fact).map(({ node, value }) => [node as NodeId, value as Value]);
 
 /**
  * @returns pieces whose rows an edit may have changed: what was edited and what it stands in; null where it

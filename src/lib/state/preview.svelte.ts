@@ -29,6 +29,10 @@ export class PreviewState {
   isShown = $state(false);
   /** The page alone in the window. */
   isFull = $state(false);
+  /** Heights of its window and of the whole page, px; null until it has been measured. */
+  extent = $state.raw<{ readonly window: number; readonly page: number } | null>(null);
+  /** How far it is scrolled, as a share of the way, 0 to 1. */
+  share = $state(0);
   /** The section that is being looked at; null until the page has told. */
   inSight = $state<NodeId | null>(null);
   /** Which of its stacked siblings a piece shares some room with, as the page stands; measured in the frame. */

@@ -1,5 +1,5 @@
 import { apply, refusalOf } from '$core/commands/apply';
-import type { Finding, Fit } from '$core/kinds/finding';
+import { NO_FACTS, type Facts, type Finding } from '$core/kinds/finding';
 import type { LookAt } from '$core/commands/looks';
 import type { Command } from '$core/commands/commands';
 import type { Refusal } from '$core/commands/define';
@@ -29,9 +29,25 @@ import { PreviewState } from './preview.svelte';
 import { sideWidth } from './remembered';
 import { Saver } from './saver.svelte';
 
-export const VIEWS = ['Fill', 'Behaviour', 'States', 'Timing', 'Fallbacks'] as const;
+export const VIEWS = ['Fill', 'Behaviour', 'States', 'Timing', 'Scroll', 'Fallbacks'] as const;
 export type View = (typeof VIEWS)[number];
 const REST_MS = 140;
+
+/** Whether two measurements say the same of one fact. */
+function isSameFact(one: Facts, other: Facts, name: keyof Facts): boolean {
+  const [before, after] = [
+    one[name] as ReadonlyMap<unknown, unknown>,
+    other[name] as ReadonlyMap<unknown, unknown>
+  ];
+  if (before === after || before.size !== after.size) return before === after;
+  return [...after].every(
+    ([key, value]) => JSON.stringify(plain(before.get(key))) === JSON.stringify(plain(value))
+  );
+}
+
+/** Maps by width hold maps. */
+const plain = (value: unknown): unknown =>
+  value instanceof Map ? [...(value as Map<unknown, unknown>)] : value;
 
 export interface Picked {
   readonly node: NodeId;
@@ -68,8 +84,8 @@ export class Workbench {
   kept = $state.raw<{ readonly project: Project; readonly label: string } | null>(null);
   /** A copied look, of a part or of one state of it. */
   look = $state.raw<LookAt | null>(null);
-  /** Room that rows of labels need, by piece; measured in the preview. */
-  fits = $state.raw<ReadonlyMap<NodeId, Fit>>(new Map());
+  /** What was measured in the preview. */
+  facts = $state.raw<Facts>(NO_FACTS);
   editing = $state<NodeId | null>(null);
   renaming = $state<NodeId | null>(null);
   message = $state.raw<Message | null>(null);
@@ -139,14 +155,13 @@ export class Workbench {
     return () => this.#watchers.delete(watcher);
   }
 
-  takeFits(fits: ReadonlyMap<NodeId, Fit>): void {
-    const before = this.fits;
-    const isSame =
-      before.size === fits.size &&
-      [...fits].every(([id, fit]) => JSON.stringify(before.get(id)) === JSON.stringify(fit));
+  /** @param measured those that were measured anew; the others stay as they are. */
+  takeFacts(measured: Partial<Facts>): void {
+    const next = { ...this.facts, ...measured };
+    const isSame = Object.keys(next).every((name) => isSameFact(this.facts, next, name as keyof Facts));
     if (isSame) return;
-    this.fits = fits;
-    this.findingsWatch.ask(this.project, fits);
+    this.facts = next;
+    this.findingsWatch.ask(this.project, next);
   }
 
   #changed(): void {
@@ -155,7 +170,7 @@ export class Workbench {
     this.#watchers.forEach((watcher) => watcher(this.project));
     clearTimeout(this.#restTimer);
     this.#restTimer = setTimeout(() => (this.rested = this.project), REST_MS);
-    this.findingsWatch.ask(this.project, this.fits);
+    this.findingsWatch.ask(this.project, this.facts);
   }
 
   /** Sets and tunes a piece as it was in another state of the project, as one step. */

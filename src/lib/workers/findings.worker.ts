@@ -1,7 +1,7 @@
 import { createFindingsRunner, loadRules } from '$core/findings/run';
-import type { Fit } from '$core/kinds/finding';
+import type { Facts } from '$core/kinds/finding';
 import { patched, type Diff } from '$core/project/diff';
-import type { NodeId, Project } from '$core/project/types';
+import type { Project } from '$core/project/types';
 import { registry } from '$core/registry';
 
 /**
@@ -9,8 +9,8 @@ import { registry } from '$core/registry';
  * answer.
  */
 export type FindingsRequest =
-  | { readonly id: number; readonly project: Project; readonly fits: ReadonlyMap<NodeId, Fit> }
-  | { readonly id: number; readonly diffs: readonly Diff[]; readonly fits: ReadonlyMap<NodeId, Fit> };
+  | { readonly id: number; readonly project: Project; readonly facts: Facts }
+  | { readonly id: number; readonly diffs: readonly Diff[]; readonly facts: Facts };
 
 export interface FindingsAnswer {
   readonly id: number;
@@ -28,6 +28,6 @@ self.onmessage = async ({ data }: MessageEvent<FindingsRequest>) => {
   else if (project) project = data.diffs.reduce(patched, project);
   if (!project) return;
   const from = performance.now();
-  const findings = runner.run(project, { fits: data.fits });
+  const findings = runner.run(project, data.facts);
   self.postMessage({ id: data.id, findings, ms: performance.now() - from } satisfies FindingsAnswer);
 };

@@ -50,7 +50,14 @@ export const columns: Kind = {
   },
   settings,
   slots: {
-    columns: { label: 'Columns', accepts: ['column'], items: true, row: true, least: 1, part: 'root' }
+    columns: {
+      label: 'Columns',
+      accepts: ['column'],
+      items: true,
+      row: { equal: ['align', 'stretch'] },
+      least: 1,
+      part: 'root'
+    }
   },
   forms: [
     { form: 'columns', label: 'side by side', text: 'columns' },

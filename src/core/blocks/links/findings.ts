@@ -25,6 +25,7 @@ export const findings: readonly FindingRule[] = [
     summary: 'Links of a navigation wrap before they go behind a menu button',
     kinds: ['links'],
     scope: 'node',
+    needs: ['fits'],
     check(node, _project, { fits }) {
       const { element, flow, foldUnder } = settingsOf(node);
       const fit = fits.get(node.id);

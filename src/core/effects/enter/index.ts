@@ -4,6 +4,7 @@ import { rule } from '../../kinds/rule';
 import { compact } from '../../data/compact';
 import { moves, staggers } from '../../motion/track';
 import type { Node } from '../../project/types';
+import { inViewAt } from '../../scroll/in-view';
 import { settings, type EnterSettings } from './settings';
 
 /** More pieces than this enter together with the last of them: nobody waits for a longer row. */
@@ -66,5 +67,9 @@ export const enter: Effect = {
     'k-turn': { at: 'from', declarations: ['opacity: 0;', 'rotate: -6deg;'] }
   },
   clock: 'view',
+  ranges(values, box, name) {
+    const at = inViewAt(box, (values as EnterSettings).share / 100);
+    return [{ words: `${name} enters`, start: at, end: at, travel: null }];
+  },
   findings: () => import('./findings')
 };

@@ -1,6 +1,7 @@
 import type { Effect, EffectPlace } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
 import type { Node } from '../../project/types';
+import { maybeStuck } from '../../scroll/sticky';
 import { settings, type StickySettings } from './settings';
 
 const isTuned = ({ styles }: Node): boolean => styles.root?.stuck !== undefined;
@@ -44,5 +45,9 @@ export const sticky: Effect = {
   },
   attributes: (_variants, node) => (isTuned(node) ? { dataKStuck: '' } : {}),
   behaviours: (_variants, node) => (isTuned(node) ? ['stuck'] : []),
+  ranges(_values, box, name) {
+    const stuck = maybeStuck(box);
+    return stuck ? [{ words: `${name} sticks`, ...stuck }] : [];
+  },
   findings: () => import('./findings')
 };

@@ -62,6 +62,7 @@ function wrapsUnder({ id, name }: Node, from: number, foldUnder: number): Remark
 const labelsWrap = ofTabs({
   id: 'labels-wrap',
   summary: 'Labels wrap onto more lines before the tabs fold',
+  needs: ['fits'],
   check(node, _project, { fits }) {
     const fit = fits.get(node.id);
     const { foldUnder, form, side } = settingsOf(node);
@@ -91,6 +92,7 @@ const jumpsBy = ({ id, name }: Node, jump: number, heights: readonly number[]): 
 const panelHeightJump = ofTabs({
   id: 'panel-height-jump',
   summary: 'Panels of different heights move what stands below',
+  needs: ['fits'],
   check(node, _project, { fits }) {
     const heights = fits.get(node.id)?.heights;
     if (!heights || !canJump(node)) return [];
@@ -112,6 +114,7 @@ const tooSmall = ({ id, name }: Node, target: number): Remark => ({
 const smallTarget = ofTabs({
   id: 'small-target',
   summary: 'A tab is too small to be hit well (WCAG 2.2, 2.5.8)',
+  needs: ['fits'],
   check(node, _project, { fits }) {
     const target = fits.get(node.id)?.target ?? TARGET_LEAST;
     return remarks(target < TARGET_LEAST ? tooSmall(node, target) : null);

@@ -35,7 +35,7 @@
         : settingsAt(wb.kind, wb.tuned, condition)) as S
   );
   const computed = $derived(
-    wb.kind.fallbacks(wb.tuned, { bands, settings, fit: wb.fits.get(wb.tuned.id) ?? null })
+    wb.kind.fallbacks(wb.tuned, { bands, settings, fit: wb.facts.fits.get(wb.tuned.id) ?? null })
   );
   const responsive = $derived(fieldsOf(wb.kind).filter((field) => field.responsive));
   /** The form first, then what the widget does, then how it moves. */
@@ -47,7 +47,7 @@
 
   /** Between the width that labels need and the width at which they fold, they stand on two lines. */
   const gap = $derived.by(() => {
-    const fit = wb.fits.get(wb.tuned.id);
+    const fit = wb.facts.fits.get(wb.tuned.id);
     const fold = fields.find((field) => field.flag === 'folds');
     if (!fit || !fold || !wb.kind.fit) return null;
     const under = settingsWithDefaults(wb.kind, wb.tuned)[fold.key] as number;

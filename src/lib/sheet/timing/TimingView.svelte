@@ -1,18 +1,21 @@
 <script lang="ts">
   import { endOf, MS_MOST } from '$core/motion/track';
   import TimingFields from './TimingFields.svelte';
-  import { playMovement } from '$lib/state/actions';
+  import { playMovement, startOf } from '$lib/state/actions';
   import { timingRows, type TimingRow } from '$lib/state/timing';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
 
   const rows = $derived(timingRows(wb));
+
   const all = $derived([...rows.moves, ...rows.states]);
   let pickedKey = $state('');
   const picked = $derived(
     all.find((row) => row.key === pickedKey) ?? all.find((row) => row.bars.length > 0) ?? all[0]
   );
+  const isEntrance = $derived(picked?.track?.field.effect !== undefined);
+  const start = $derived(startOf(wb, isEntrance));
   const latest = $derived(endOf(all.flatMap(({ bars }) => bars)));
   let stretch = $state(0);
   /** ms shown; room for what is dragged further. */
@@ -40,7 +43,7 @@
 
   function play(): void {
     time = null;
-    playMovement(wb);
+    playMovement(wb, isEntrance);
   }
 
   /** The playhead: the first touch sets the movement going and holds it, then the hand has its clock. */
@@ -59,10 +62,10 @@
   }
 
   function hold(ms: number): void {
-    if (time === null && wb.kind.play) {
-      wb.preview.mode = 'try';
+    if (time === null && start) {
+      if (start.how === 'press') wb.preview.mode = 'try';
       wb.preview.sendToPreview({ type: 'scrub', time: ms });
-      wb.preview.sendToPreview({ type: 'play', node: wb.tuned.id, part: wb.kind.play.part });
+      wb.preview.sendToPreview(start);
     }
     time = ms;
     wb.preview.sendToPreview({ type: 'scrub', time: ms });
@@ -134,7 +137,11 @@
 <div class="timing">
   <div class="bars">
     <div class="tools">
-      {#if wb.kind.play}<button type="button" onclick={play} title={wb.kind.play.label}>▶ Play</button>{/if}
+      {#if start}<button
+          type="button"
+          onclick={play}
+          title={isEntrance ? 'Comes into view again' : wb.kind.play?.label}>▶ Play</button
+        >{/if}
       {#if time !== null}<button type="button" onclick={release}>Let it go on</button>{/if}
       {#if wb.kept}
         <button type="button" onclick={() => (wb.kept = null)}>Close A</button>

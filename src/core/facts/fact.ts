@@ -1,0 +1,23 @@
+import type { AnySchema } from 'yup';
+import type { Kind } from '../kinds/contract';
+import type { Node } from '../project/types';
+
+/**
+ * Something that is measured on the page. It travels whole: from the frame, which reads it, to the window and to
+ * the worker, whose rules name the facts they need.
+ */
+export interface Fact<Value> {
+  /** @returns the part of a piece to look at; null where the fact is not about such a piece. */
+  maybePart(kind: Kind, node: Node): string | null;
+  /** What a value must be to be believed. */
+  readonly schema: AnySchema;
+  /** Never called: the type of the value. */
+  readonly value?: Value;
+}
+
+/** One thing to be measured. */
+export interface Ask {
+  readonly fact: string;
+  readonly node: string;
+  readonly part: string;
+}

@@ -1,0 +1,44 @@
+import type { Box } from '../facts/box';
+import type { EffectRange } from './range';
+import { heapOf, settingsUnder } from '../kinds/circumstances';
+import { effectValues } from '../kinds/effects';
+import type { Registry } from '../kinds/registry';
+import { settingsWithDefaults } from '../kinds/settings';
+import { maybeNode } from '../project/tree';
+import type { ConditionName, Node, NodeId, Project } from '../project/types';
+
+/** The same with what it is of: one row of the Scroll view, one bar of the map. */
+export interface Range extends EffectRange {
+  readonly node: NodeId;
+  readonly effect: string;
+  /** The piece that scrolls; null for the page. */
+  readonly scroller: string | null;
+}
+
+/**
+ * @param boxes where pieces stand, as they were measured at one width.
+ * @param condition the width band they were measured in.
+ * @returns everything that happens with the scroll on a page, in the order it begins.
+ */
+export function rangesOf(
+  registry: Registry,
+  project: Project,
+  boxes: ReadonlyMap<NodeId, Box>,
+  condition: ConditionName
+): readonly Range[] {
+  const found = [...boxes].flatMap(([id, box]) => {
+    const node = maybeNode(project, id);
+    return node ? rangesOfNode(registry, node, box, condition) : [];
+  });
+  return found.sort((a, b) => a.start - b.start);
+}
+
+function rangesOfNode(registry: Registry, node: Node, box: Box, condition: ConditionName): readonly Range[] {
+  const kind = registry.of(node);
+  const settings = settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(condition));
+  return (kind.effects ?? []).flatMap((effect) => {
+    const values = effectValues(effect, settings);
+    const own = values.on === true ? (effect.ranges?.(values, box, node.name) ?? []) : [];
+    return own.map((range) => ({ ...range, node: node.id, effect: effect.effect, scroller: box.scroller }));
+  });
+}

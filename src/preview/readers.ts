@@ -1,0 +1,35 @@
+import type { Ask } from '$core/facts/fact';
+import type { FactName } from '$core/facts/index';
+import { readBoxes } from './boxes';
+import { measureRows } from './measure';
+
+type ElementOf = (id: string) => HTMLElement | null;
+type Read = readonly (readonly [node: string, value: unknown])[];
+
+/** Reads one fact about all pieces it is asked of. */
+const READERS: Readonly<Record<FactName, (asks: readonly Ask[], elementOf: ElementOf) => Read>> = {
+  fit: (asks, elementOf) =>
+    measureRows(
+      asks.map(({ node, part }) => ({ node, row: part })),
+      elementOf
+    ).map(({ node, ...value }) => [node, value]),
+  box: (asks, elementOf) => readBoxes(asks.flatMap(({ node }) => drawn(node, elementOf(node))))
+};
+
+/** A piece in a closed panel has no box. */
+const drawn = (node: string, element: HTMLElement | null): [string, HTMLElement][] =>
+  element && element.getClientRects().length > 0 ? [[node, element]] : [];
+
+export interface Found {
+  readonly fact: string;
+  readonly node: string;
+  readonly value: unknown;
+}
+
+/** @returns what was asked for, as far as it is drawn. */
+export function measured(asks: readonly Ask[], elementOf: ElementOf): Found[] {
+  return Object.entries(READERS).flatMap(([fact, read]) => {
+    const own = asks.filter((ask) => ask.fact === fact);
+    return own.length === 0 ? [] : read(own, elementOf).map(([node, value]) => ({ fact, node, value }));
+  });
+}
