@@ -192,7 +192,7 @@ test('axe-core finds nothing on any screen', async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await check('workbench, nothing picked');
   await bench.pick('Season tabs', 'tab');
-  for (const view of ['Fill', 'Behaviour', 'States', 'Timing', 'Fallbacks'] as const) {
+  for (const view of ['Fill', 'Behaviour', 'States', 'Timing', 'Scroll', 'Fallbacks'] as const) {
     await bench.view(view);
     await check(view);
   }

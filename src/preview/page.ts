@@ -1,14 +1,12 @@
+import { BEHAVIOURS } from '$core/kinds/behaviours';
 import * as runtime from '$runtime/index';
 import type { PatchNode, ToFrame } from './messages';
 
 const { start: _start, scoped: _scoped, ...behaviours } = runtime;
 type Stop = () => void;
 
-/**
- * Behaviours that keep a piece out of sight until something happens: they run only while the page is tried, since
- * whoever tunes a piece has to see it.
- */
-const HIDING: readonly string[] = ['enter'];
+/** Whoever tunes a piece has to see it, so what hides one runs only while the page is tried. */
+const isHiding = (name: string): boolean => BEHAVIOURS[name]?.isHiding ?? false;
 
 function parsed(html: string): HTMLElement {
   const template = document.createElement('template');
@@ -77,7 +75,7 @@ export function createPage(body: HTMLElement) {
   const start = (id: string) => {
     const root = elementOf(id);
     if (!root || !scripted || stops.has(id)) return;
-    const running = (wanted.get(id) ?? []).filter((name) => tried || !HIDING.includes(name));
+    const running = (wanted.get(id) ?? []).filter((name) => tried || !isHiding(name));
     const started = running.flatMap((name) => {
       const behaviour = Object.hasOwn(behaviours, name) ? behaviours[name as keyof typeof behaviours] : null;
       const asking = behaviour ? askingFor(root, name) : null;
@@ -294,7 +292,7 @@ export function createPage(body: HTMLElement) {
     setTried(on: boolean) {
       if (on === tried) return;
       tried = on;
-      const concerned = [...wanted].filter(([, names]) => names.some((name) => HIDING.includes(name)));
+      const concerned = [...wanted].filter(([, names]) => names.some(isHiding));
       for (const [id] of concerned) {
         stop(id);
         start(id);

@@ -72,7 +72,7 @@ export class Bench {
         .click();
   }
 
-  view(name: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Fallbacks'): Promise<void> {
+  view(name: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Scroll' | 'Fallbacks'): Promise<void> {
     return this.page.getByRole('tab', { name, exact: true }).click();
   }
 

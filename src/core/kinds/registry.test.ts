@@ -8,6 +8,7 @@ import * as runtime from '../../runtime/index';
 import { checkValue } from '../css/values';
 import { STYLE_PROPERTIES } from '../css/properties';
 import { registry } from '../registry';
+import { BEHAVIOURS } from './behaviours';
 import { createRegistry } from './registry';
 import { makeWith } from './make';
 
@@ -20,6 +21,11 @@ describe('registry', () => {
     ).toThrow('"heading" lacks slots, markup');
     expect(() => createRegistry([heading, heading])).toThrow('"heading" is registered twice');
     expect(() => createRegistry([{ ...heading, look: { lid: {} } }])).toThrow('unknown parts: lid');
+  });
+
+  it('knows of every behaviour of the runtime what it sets', () => {
+    const names = Object.keys(runtime).filter((name) => !['start', 'scoped'].includes(name));
+    expect(Object.keys(BEHAVIOURS)).toEqual(names.sort());
   });
 
   it('throws for a kind it does not have', () => {

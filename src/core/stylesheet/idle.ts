@@ -1,24 +1,6 @@
+import { BEHAVIOURS } from '../kinds/behaviours';
 import { familyOf, keyOf, type Cell } from './cells';
 import type { Drawn } from './drawn';
-
-/**
- * Attributes that a behaviour sets while the page runs, by the behaviour; `hidden` and the like come with no
- * markup.
- */
-const SET_BY: Readonly<Record<string, readonly string[]>> = {
-  tabs: [
-    'aria-selected',
-    'aria-expanded',
-    'aria-current',
-    'hidden',
-    'role',
-    'data-k-on',
-    'data-k-live',
-    'data-current'
-  ],
-  menu: ['aria-expanded', 'data-open'],
-  spy: ['aria-current']
-};
 
 /**
  * Initial values of properties that are not inherited and that no browser's own style sheet sets on what a
@@ -90,7 +72,8 @@ export function withoutIdle(cells: readonly Cell[], drawn: Drawn, isAmongOthers 
   const attributes = new Set(drawn.attributes);
   // A disclosure is opened and closed by the browser itself (HTML standard, 4.11.1).
   if ([...drawn.tags.values()].some((tags) => tags.has('details'))) attributes.add('open');
-  for (const behaviour of drawn.behaviours) SET_BY[behaviour]?.forEach((name) => attributes.add(name));
+  for (const behaviour of drawn.behaviours)
+    BEHAVIOURS[behaviour]?.sets.forEach((name) => attributes.add(name));
   const kept: Cell[] = [];
   for (const each of lastOfEach(cells)) {
     if (!attributesIn(each.selector).every((name) => attributes.has(name))) continue;

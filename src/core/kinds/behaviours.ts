@@ -1,0 +1,35 @@
+/** What the rest of the code has to know of a behaviour. */
+interface BehaviourInfo {
+  /**
+   * Attributes it sets while the page runs: rules that ask for them can hold, though no markup has them.
+   * `hidden` and the like among them.
+   */
+  readonly sets: readonly string[];
+  /** It keeps a piece out of sight until something happens, so it runs only where the page is tried. */
+  readonly isHiding?: boolean;
+}
+
+/** Behaviours by name, each of a file in `src/runtime`; a test holds the two lists to each other. */
+export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
+  enter: { sets: ['data-waiting'], isHiding: true },
+  glide: { sets: [] },
+  grow: { sets: [] },
+  leave: { sets: [] },
+  linked: { sets: [] },
+  menu: { sets: ['aria-expanded', 'data-open'] },
+  plays: { sets: [] },
+  spy: { sets: ['aria-current'] },
+  stuck: { sets: ['data-stuck'] },
+  tabs: {
+    sets: [
+      'aria-selected',
+      'aria-expanded',
+      'aria-current',
+      'hidden',
+      'role',
+      'data-k-on',
+      'data-k-live',
+      'data-current'
+    ]
+  }
+};

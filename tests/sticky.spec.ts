@@ -1,0 +1,295 @@
+import { build } from 'esbuild';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import type { Command } from '../src/core/commands/commands';
+import { printPage } from '../src/core/compile/page';
+import type { Box } from '../src/core/facts/box';
+import { makeWith } from '../src/core/kinds/make';
+import { createProject } from '../src/core/project/create';
+import type { Fragment, NodeId, Project } from '../src/core/project/types';
+import { registry } from '../src/core/registry';
+import { shiftAt } from '../src/core/scroll/sticky';
+import { after } from '../src/core/testing/project';
+import { Counted } from './support/counted';
+import { partIn } from './support/exported';
+import { expect, test, type Page } from './support/test';
+import { changed, open } from './support/visit';
+import { Bench } from './support/workbench';
+
+const make = makeWith({ exactIds: true });
+
+/** The reader of boxes as it runs in the preview's frame, for a page without the workbench around it. */
+async function reader(): Promise<string> {
+  const { outputFiles } = await build({
+    stdin: {
+      contents: "export { readBoxes } from './src/preview/boxes'",
+      resolveDir: process.cwd(),
+      loader: 'ts'
+    },
+    bundle: true,
+    format: 'iife',
+    globalName: 'boxes',
+    write: false
+  });
+  return outputFiles[0]!.text;
+}
+
+/** The same random numbers at every run. */
+function random(seed: number): (most: number) => number {
+  let state = seed * 2654435761 + 1;
+  return (most) => {
+    state = (state * 1103515245 + 12345) % 2147483648;
+    return state % most;
+  };
+}
+
+const filler = (name: string, height: number): Fragment =>
+  make(
+    'section',
+    name,
+    { height: `${height}px` },
+    { content: [make('text', `${name} words`, { html: '<p>Words.</p>' })] }
+  );
+
+interface Given {
+  readonly project: Project;
+  readonly ids: readonly NodeId[];
+}
+
+/** A page with columns of random heights, alignments and insets, in which two pieces and a header stick. */
+function randomPage(seed: number): Given {
+  const of = random(seed);
+  const padded: Command[] = [];
+  const block = (name: string, height: number): Fragment => {
+    const stack = make('stack', name, {}, { content: [] });
+    const of = { id: stack.root, part: 'root', state: 'rest', condition: 'always' } as const;
+    padded.push({ type: 'set-style', ...of, property: 'padding', value: `${height}px 0 0` });
+    return stack;
+  };
+  const columns = make(
+    'columns',
+    'Row',
+    { align: ['start', 'stretch', 'center'][of(3)]!, shares: ['', '1/4 3/4', '2/3 1/3'][of(3)]! },
+    {
+      columns: [
+        make('column', 'Side', {}, { content: [block('Pinned', 40 + of(300)), block('Below', of(400))] }),
+        make('column', 'Main', {}, { content: [block('Long', 300 + of(1500))] })
+      ]
+    }
+  );
+  const page = make(
+    'page',
+    'Page',
+    {},
+    {
+      sections: [
+        make('section', 'Bar', {}, { content: [make('text', 'Bar words', { html: '<p>Bar</p>' })] }),
+        filler('Before', of(900)),
+        make('section', 'Middle', {}, { content: [columns] }),
+        filler('After', 400 + of(1200))
+      ]
+    }
+  );
+  const ids = (['bar', 'side', 'pinned'] as NodeId[]).filter((_id, i) => i !== seed % 3);
+  const commands = ids.flatMap((id): Command[] => [
+    { type: 'add-effect', id, effect: 'sticky' },
+    { type: 'set-setting', id, key: 'sticky-inset', value: of(200) },
+    { type: 'set-setting', id, key: 'sticky-own', value: of(2) === 1 },
+    { type: 'set-setting', id, key: 'sticky-side', value: of(5) === 0 ? 'bottom' : 'top' }
+  ]);
+  const made = createProject('Random', page);
+  return { project: after(made, ...padded, ...commands), ids };
+}
+
+/** Where pieces stand at rest, and where at each scroll position; px from the window's top. */
+interface Seen {
+  readonly boxes: readonly (readonly [string, Box])[];
+  readonly tops: readonly (readonly [at: number, id: string, top: number])[];
+}
+
+// CSS Positioned Layout 3, section 3.4: the reference is where Chromium puts what sticks.
+test('what is worked out of stuck positions is what Chromium does, on 300 random pages', async ({ page }) => {
+  test.setTimeout(240_000);
+  const script = await reader();
+  let worst = 0;
+  let stuck = 0;
+  for (let seed = 1; seed <= 300; seed += 1) {
+    const { project, ids } = randomPage(seed);
+    const { body, css } = printPage(registry, project, project.info.pageOrder[0]!, {
+      addressOf: () => '',
+      marked: true
+    });
+    await page.setViewportSize({ width: 900 + (seed % 5) * 90, height: 500 + (seed % 4) * 100 });
+    await page.setContent(`<!doctype html><style>${css}</style>${body}<script>${script}</script>`);
+    const seen = await page.evaluate((names): Seen => {
+      const elements = names.map(
+        (id) => [id, document.querySelector<HTMLElement>(`[data-node="${id}"]`)!] as const
+      );
+      const read = (window as unknown as { boxes: { readBoxes(of: typeof elements): [string, Box][] } })
+        .boxes;
+      const boxes = read.readBoxes(elements);
+      const way = document.documentElement.scrollHeight - innerHeight;
+      const tops = [0, 0.15, 0.3, 0.45, 0.6, 0.8, 1].flatMap((share) => {
+        scrollTo(0, Math.round(way * share));
+        return elements.map(([id, element]) => [scrollY, id, element.getBoundingClientRect().top] as const);
+      });
+      return { boxes, tops };
+    }, ids);
+    const boxes = new Map(seen.boxes);
+    for (const [at, id, top] of seen.tops) {
+      const own = boxes.get(id)!;
+      // A piece in a column that sticks itself is carried by it, and then by as much as is left.
+      const outer = id === 'pinned' && boxes.has('side') ? shiftAt(boxes.get('side')!, at) : 0;
+      const shift = outer + shiftAt(own, at - outer);
+      if (Math.abs(shift) > 1) stuck += 1;
+      worst = Math.max(worst, Math.abs(own.top + shift - at - top));
+    }
+  }
+  // Enough of them are stuck for the comparison to mean something.
+  expect(stuck).toBeGreaterThan(1000);
+  expect(worst).toBeLessThan(1);
+});
+
+/** A short column beside a long one. */
+const guide = (align: string): Fragment =>
+  make(
+    'columns',
+    'Guide',
+    { align, shares: '1/4 3/4' },
+    {
+      columns: [
+        make('column', 'Contents', {}, { content: [make('text', 'List', { html: '<p>Contents</p>' })] }),
+        make('column', 'Words', {}, { content: [make('text', 'Long', { html: '<p>Words.</p>'.repeat(60) })] })
+      ]
+    }
+  );
+
+const insertGuide: Command = {
+  type: 'insert',
+  fragment: guide('start'),
+  at: { parent: 'welcome', slot: 'content', index: 2 }
+};
+
+/** In the demo, with a side column that sticks but where it is narrow. */
+const beside = (): Project =>
+  changed(
+    insertGuide,
+    { type: 'add-effect', id: 'contents', effect: 'sticky' },
+    { type: 'set-setting', id: 'contents', key: 'sticky-inset', value: 150 },
+    { type: 'set-setting', id: 'contents', key: 'sticky-on', value: false, condition: 'narrow' }
+  );
+
+/** A page of its own, with room to scroll. */
+function guidePage(): Project {
+  const sections = [
+    filler('Before', 500),
+    make('section', 'Middle', {}, { content: [guide('start')] }),
+    filler('After', 1500)
+  ];
+  return createProject('Guide', make('page', 'Page', {}, { sections }));
+}
+
+const contents = partIn('export', 'contents', 'root');
+
+test('a side column stays in sight at its distance, as long as its row lasts', async ({ page }) => {
+  await open(page, beside());
+  const top = () => page.locator(contents).evaluate((element) => element.getBoundingClientRect().top);
+  const rest = await top();
+  expect(rest).toBeGreaterThan(150);
+  await page.evaluate((by) => scrollTo(0, by), rest);
+  expect(await top()).toBe(150);
+  await page.evaluate(() => scrollTo(0, document.documentElement.scrollHeight));
+  expect(await top()).toBeLessThan(0);
+});
+
+/** Everything Chromium computes for every element, and where each stands. */
+const everything = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.body.querySelectorAll('*')].map((element) => {
+      const style = getComputedStyle(element);
+      const values = [...style].map((name) => style.getPropertyValue(name)).join();
+      const { x, y, width, height } = element.getBoundingClientRect();
+      return `${element.tagName} ${[x, y, width, height].join()} ${values}`;
+    })
+  );
+
+test('where it is switched off, and on paper, nothing of it is left', async ({ page }) => {
+  const without = changed(insertGuide);
+  for (const [width, medium] of [
+    [390, 'screen'],
+    [1280, 'print']
+  ] as const) {
+    await page.emulateMedia({ media: medium });
+    await open(page, beside(), width);
+    const on = await everything(page);
+    await open(page, without, width);
+    expect(on).toEqual(await everything(page));
+  }
+});
+
+test('a look of its own while it is stuck comes and goes with the scroll, in page and preview', async ({
+  page
+}) => {
+  const look: Command = {
+    type: 'set-style',
+    id: 'header',
+    part: 'root',
+    state: 'stuck',
+    condition: 'always',
+    property: 'background-color',
+    value: 'rgb(10, 20, 30)'
+  };
+  await open(page, changed({ type: 'add-effect', id: 'header', effect: 'sticky' }, look));
+  const header = page.locator(partIn('export', 'header', 'root'));
+  const colour = () => header.evaluate((element) => getComputedStyle(element).backgroundColor);
+  expect(await colour()).not.toBe('rgb(10, 20, 30)');
+  await page.mouse.wheel(0, 400);
+  await expect(header).toHaveAttribute('data-stuck', '');
+  expect(await colour()).toBe('rgb(10, 20, 30)');
+  await page.evaluate(() => scrollTo(0, 0));
+  await expect(header).not.toHaveAttribute('data-stuck');
+});
+
+test('a side column sticks 150 px from the top and not where it is narrow, in five actions', async ({
+  page
+}) => {
+  const bench = new Bench(page);
+  await bench.importProject(guidePage());
+  const hand = new Counted();
+  await hand.act('pick', () => bench.pick('Contents'));
+  await hand.act('view', () => bench.view('Behaviour'));
+  await hand.act('stick', () => page.getByRole('button', { name: /^Sticks/ }).click());
+  const distance = page.getByRole('textbox', { name: 'Distance from the edge' });
+  await hand.act('distance', async () => {
+    await distance.fill('150');
+    await distance.press('Enter');
+  });
+  await hand.act('narrow', () => page.getByRole('group', { name: 'Sticks' }).getByLabel('narrow').click());
+  expect(hand.done.length).toBeLessThanOrEqual(5);
+  await bench.view('Scroll');
+  const row = page.locator('[data-range="contents sticky"]');
+  await expect(row).toContainText('Contents sticks');
+  await expect(page.getByText(/narrow 390 off/)).toBeVisible();
+});
+
+test('says why it does not stick, and mends it, in three actions', async ({ page }) => {
+  const bench = new Bench(page);
+  // The list sticks, and its column ends where it ends.
+  await bench.importProject(after(guidePage(), { type: 'add-effect', id: 'list', effect: 'sticky' }));
+  const hand = new Counted();
+  await hand.act('pick', () => bench.pick('List'));
+  await hand.act('view', () => bench.view('Scroll'));
+  await expect(
+    page.getByText(/List never sticks: it is \d+ px high and Contents leaves no room/)
+  ).toBeVisible();
+  await hand.act('mend', () =>
+    page.getByRole('button', { name: /^Equal heights in Guide: \d+ px of travel/ }).click()
+  );
+  expect(hand.done.length).toBeLessThanOrEqual(3);
+  await expect(page.getByText(/never sticks/)).toHaveCount(0);
+  await expect(page.locator('[data-range="list sticky"]')).not.toContainText('sticks0');
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText(/List never sticks/)).toBeVisible();
+});
