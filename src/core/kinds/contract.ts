@@ -309,6 +309,8 @@ export interface FieldMeta {
   readonly property?: string;
   /** For `track`: its children move one after the other. */
   readonly staggered?: boolean;
+  /** For a staggered `track`: the setting that lets children follow one another; left out where they always do. */
+  readonly follows?: string;
   readonly choices?: Readonly<Record<string, string>>;
   /** For `asset`: whether it takes a picture (the default) or a film. */
   readonly media?: 'picture' | 'film';

@@ -28,8 +28,9 @@ function fieldOf(effect: Effect, field: AnySchema): AnySchema {
   const meta = field.meta()?.field;
   if (!meta) return field;
   const needs = needsOf(effect.effect, meta);
+  const follows = meta.follows && effectKey(effect.effect, meta.follows);
   return field.meta({
-    field: defined({ ...meta, needs, effect: effect.effect, group: effect.label })
+    field: defined({ ...meta, needs, follows, effect: effect.effect, group: effect.label })
   });
 }
 

@@ -52,7 +52,8 @@ function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
   const value = settings[field.key] as Track;
   const tried = triedOf(wb);
   const shown = settingsUnder(wb.kind, node, settings, tried)[field.key] as Track;
-  const bars = barsOf(shown, field.staggered ? FOLLOWERS : 1);
+  const isRow = field.staggered === true && (!field.follows || settings[field.follows] === true);
+  const bars = isRow ? barsOf(shown, FOLLOWERS) : barsOf({ ...shown, step: 0 });
   const isStilled = bars.length === 0 && barsOf(value).length > 0;
   const isOwn =
     condition === 'always'
@@ -61,7 +62,7 @@ function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
   return {
     key: field.key,
     label: field.label,
-    event: `on ${field.event ?? 'pick'}`,
+    event: isRow && value.step > 0 ? `step ${value.step} ms` : `on ${field.event ?? 'pick'}`,
     tone: field.tone ?? 'in',
     bars,
     stilled: isStilled ? `does not move with ${tried.map((name) => conditionWords(name)).join(', ')}` : null,

@@ -17,7 +17,7 @@ export const settings = object({
       turn: 'turns',
       wipe: 'is wiped free'
     },
-    { label: 'Entrance', event: 'coming into view', staggered: true, tone: 'in' }
+    { label: 'Entrance', event: 'coming into view', staggered: true, follows: 'children', tone: 'in' }
   ),
   share: numberField(25, 0, 100, {
     label: 'Starts when in view',

@@ -185,9 +185,7 @@
           aria-pressed={row === picked}
           onclick={() => (pickedKey = row.key)}
           ><span>{row.label}</span>
-          <small
-            >{row.track && row.track.value.step > 0 ? `step ${row.track.value.step} ms` : row.event}</small
-          ></button
+          <small>{row.event}</small></button
         >
         <div class="lane" class:picked={row === picked} style:background-size="{x(tick)}px 100%">
           {#if row.bars.length === 0}<span class="still">{row.stilled ?? 'does not move'}</span>{/if}
