@@ -455,6 +455,20 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
               )
             ]
           }
+        ),
+        make('section', 'Week by week', {}, { content: [weeks(heading, text)] }),
+        make(
+          'section',
+          'What comes of it',
+          {},
+          {
+            content: [
+              heading('Comes heading', 'What comes of it', '2'),
+              text('Juice', '<p>Juice, pressed the same afternoon and sold at the gate while it lasts.</p>'),
+              text('Cider', '<p>Cider, which has until May to make up its mind.</p>'),
+              text('Cake', '<p>Cake, of what the wasps have left; nobody has complained yet.</p>')
+            ]
+          }
         )
       ]
     }
@@ -479,6 +493,10 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   token('cream-deep', 'Cream, deeper', 'colour', '#f0e4cb');
   token('cider', 'Cider', 'colour', '#b0452e');
   token('settle', 'Settle', 'easing', 'spring(0.06)');
+
+  run({ type: 'add-effect', id: 'weeks-side', effect: 'sticky' });
+  run({ type: 'set-setting', id: 'weeks-side', key: 'sticky-on', value: false, condition: 'narrow' });
+  run({ type: 'add-effect', id: 'what-comes-of-it', effect: 'enter' });
 
   const track = (key: string, value: Parameters<typeof trackOf>[0]) =>
     run({ type: 'set-setting', id: 'season-tabs', key, value: trackOf(value) });
@@ -523,7 +541,9 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
     'plan-heading',
     'press-heading',
     'find-heading',
-    'harvest-story-heading'
+    'harvest-story-heading',
+    'weeks-heading',
+    'comes-heading'
   ])
     style(id, 'root', { 'font-family': SERIF, 'font-weight': '700', 'font-size': '32px', color: '#1d2a22' });
   for (const id of ['welcome-heading', 'harvest-story-heading']) {
@@ -568,6 +588,38 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
     style(id, 'root', { 'background-color': '#7b2d1b' }, 'pressed');
   }
   return { project, bytes };
+}
+
+/** A side that stays in sight beside the story of nine weeks. */
+function weeks(
+  heading: (name: string, words: string, level: string) => Fragment,
+  text: (name: string, html: string) => Fragment
+): Fragment {
+  const told = [
+    '<p>Week one is pears, picked by hand into straw, because they bruise if one looks at them.</p>',
+    '<p>Weeks two and three belong to the Lantern Pippin. It is ready on a Tuesday and over by the Sunday, and nothing has ever persuaded it otherwise.</p>',
+    '<p>In week four the carts come out. The mare knows the rows better than the drivers do, and stops by herself where the baskets stand.</p>',
+    '<p>Weeks five and six are the long rows. Forty people, eleven acres, and a kettle at each end.</p>',
+    '<p>Week seven it rains. It always does; the mill turns, and everybody learns to press.</p>',
+    '<p>In week eight the keepers come in, hard as stones, to be forgotten in the loft until March.</p>',
+    '<p>Week nine is for the ladders, the leaves, and the last apple of each tree, which is left for the birds.</p>'
+  ];
+  const side = [
+    heading('Weeks heading', 'Week by week', '2'),
+    text('Weeks words', '<p>It stays beside you while you read.</p>')
+  ];
+  const story = told.map((words, i) => text(`Week ${i + 1}`, words));
+  return make(
+    'columns',
+    'Weeks columns',
+    { shares: '1/3 2/3' },
+    {
+      columns: [
+        make('column', 'Weeks side', {}, { content: side }),
+        make('column', 'Weeks story', {}, { content: story })
+      ]
+    }
+  );
 }
 
 /** The demo as a file. Its pictures’ tones are in it, so that the first start need not read them. */
