@@ -5,6 +5,7 @@ import { STYLE_PROPERTIES } from '../src/core/css/properties';
 import { ID_PATTERN } from '../src/core/project/ids';
 import {
   CONDITIONS,
+  FACE_TYPES,
   FILM_TYPES,
   FORMAT,
   PICTURE_TYPES,
@@ -96,6 +97,7 @@ export function projectSchema(): object {
   });
   const width = { type: 'integer', minimum: 280, maximum: 2400 };
   const size = { type: ['number', 'null'], minimum: 1 };
+  const em = { type: 'number', minimum: 0, maximum: 10 };
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
     title: `project.json of a Kymation project file, format ${FORMAT}`,
@@ -135,13 +137,23 @@ export function projectSchema(): object {
             {
               id,
               file: text(100),
-              type: { enum: [...PICTURE_TYPES, ...FILM_TYPES] },
+              type: { enum: [...PICTURE_TYPES, ...FILM_TYPES, ...FACE_TYPES] },
               width: size,
               height: size,
               bytes: { type: 'integer', minimum: 0 },
+              face: strict({
+                family: text(100),
+                style: { enum: ['normal', 'italic'] },
+                weight: { type: 'array', items: { type: 'number' }, minItems: 2, maxItems: 2 },
+                ascent: em,
+                descent: em,
+                lineGap: em,
+                width: em,
+                allows: { enum: ['all', 'whole', 'none'] }
+              }),
               tones: { type: 'array', maxItems: 32, items: { type: 'string', pattern: '^#[0-9a-f]{8}$' } }
             },
-            ['tones']
+            ['tones', 'face']
           )
         },
         tokens: {

@@ -1,8 +1,4 @@
 import { build } from 'esbuild';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import type { Command } from '../src/core/commands/commands';
 import { printPage } from '../src/core/compile/page';
 import type { Box } from '../src/core/facts/box';

@@ -3,6 +3,8 @@ import { dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { withTones } from '../core/colour/tones';
 import { planExport, requestOf } from '../core/compile/files';
+import { compact } from '../core/data/compact';
+import { withShippedFaces } from '../core/faces/shipping';
 import { renditionFile, renditionPlan, type Rendition } from '../core/compile/renditions';
 import { printSnippet } from '../core/compile/snippet';
 import { placeholdersOf } from '../core/findings/placeholders';
@@ -11,11 +13,12 @@ import { readProjectFile, type Opened } from '../core/formats/project-file';
 import { splitAside } from '../core/kinds/finding';
 import { sarifOf } from '../core/formats/sarif';
 import { maybeNode } from '../core/project/tree';
-import type { Asset, AssetId, PageId, Project } from '../core/project/types';
+import type { Asset, AssetId, NodeId, PageId, Project } from '../core/project/types';
 import { registry } from '../core/registry';
 import { finish, finishSnippet, type Finished } from '../server/finish';
 import { makeRenditions } from '../server/renditions';
 import { readTones } from '../server/tones';
+import { subsetFace } from '../server/typefaces';
 
 const USAGE = `Usage:
   npm run kymation -- export FILE --out DIR [--page ID] [--single] [--snippet ID] [--minify]
@@ -72,7 +75,10 @@ async function openFile(file: string, say: Say): Promise<Extract<Opened, { ok: t
 
 async function exportCommand(file: string, options: Options, say: Say): Promise<number> {
   if (!options.out) throw new Mistake('Say where to write with --out DIR.');
-  const { project, bytes } = await openFile(file, say);
+  const opened = await openFile(file, say);
+  const roots = rootsOf(opened.project, options);
+  const { project, bytes, notes } = await withShippedFaces(opened.project, opened.bytes, roots, subsetFace);
+  notes.forEach((note) => say.note(`note: ${note}`));
   const dataUri = (asset: Asset) =>
     `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id)!).toString('base64')}`;
   const out = resolve(options.out);
@@ -103,6 +109,12 @@ async function exportCommand(file: string, options: Options, say: Say): Promise<
   for (const file of plan.renditions) say.out(`assets/${file}  ${files.get(file)!.length} bytes`);
   for (const asset of plan.assets) say.out(`assets/${asset.file}  ${asset.bytes} bytes`);
   return code;
+}
+
+/** Roots of what leaves: of one piece, or of pages. A piece that is not there is told of where it is printed. */
+function rootsOf(project: Project, { snippet, page }: Options): readonly NodeId[] {
+  if (snippet !== undefined) return compact([maybeNode(project, snippet)?.id]);
+  return pagesOf(project, page).map((id) => project.pages[id]!.root);
 }
 
 async function exportSnippet(

@@ -94,7 +94,15 @@ const toFrame = {
   asset: object({
     type: string().oneOf(['asset']).required(),
     id: id().required(),
-    blob: mixed<Blob>((value): value is Blob => value instanceof Blob).required()
+    blob: mixed<Blob>((value): value is Blob => value instanceof Blob).required(),
+    /** What a file of a typeface is called; null for pictures and films. */
+    face: object({
+      family: string().strict(true).max(100).required(),
+      style: string().oneOf(['normal', 'italic']).required(),
+      weight: string().strict(true).max(20).required()
+    })
+      .nullable()
+      .default(null)
   }),
   show: object({
     type: string().oneOf(['show']).required(),

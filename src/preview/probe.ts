@@ -78,7 +78,7 @@ function receive(data: unknown): void {
   const message = readToFrame(data);
   if (!message) return;
   if (message.type === 'patch') return patch(message);
-  if (message.type === 'asset') return page.setAsset(message.id, message.blob);
+  if (message.type === 'asset') return setAsset(message);
   if (message.type === 'show') return show(message);
   if (message.type === 'reveal') return reveal(message.node);
   if (message.type === 'write') return void write(message);
@@ -95,6 +95,28 @@ function play({ node, part, how }: Extract<ToFrame, { type: 'play' }>): void {
   const parts = partElements(node, part);
   if (how === 'press') motion.play(parts);
   else motion.enter(parts[0] ?? null);
+}
+
+function setAsset({ id, blob, face }: Extract<ToFrame, { type: 'asset' }>): void {
+  if (face) void setFace(id, blob, face);
+  else page.setAsset(id, blob);
+}
+
+const faces = new Map<string, FontFace>();
+
+/** A typeface of the project; a file that the browser refuses leaves its fall-back standing. */
+async function setFace(
+  id: string,
+  blob: Blob,
+  { family, ...descriptors }: NonNullable<Extract<ToFrame, { type: 'asset' }>['face']>
+): Promise<void> {
+  const before = faces.get(id);
+  if (before) document.fonts.delete(before);
+  const face = new FontFace(family, await blob.arrayBuffer(), descriptors);
+  faces.set(id, face);
+  document.fonts.add(face);
+  await face.load().catch(() => tell({ type: 'fault', sentence: `The typeface ${family} cannot be drawn.` }));
+  soonOutlined();
 }
 
 function measure(asks: readonly Ask[]): void {

@@ -6,9 +6,11 @@ import { makeDemo } from '../../demo/make';
 import { planExport, requestOf } from '../../src/core/compile/files';
 import { renditionFile, renditionPlan, type Rendition } from '../../src/core/compile/renditions';
 import type { AssetId, Project } from '../../src/core/project/types';
+import { withShippedFaces } from '../../src/core/faces/shipping';
 import { registry } from '../../src/core/registry';
 import { finish } from '../../src/server/finish';
 import { makeRenditions } from '../../src/server/renditions';
+import { subsetFace } from '../../src/server/typefaces';
 
 export interface Exported {
   /** Address of the first page on disk. */
@@ -23,11 +25,13 @@ export interface Exported {
  * @param marked gives elements the marks by which `partIn` finds them.
  */
 export async function exported(
-  project: Project,
-  bytes: ReadonlyMap<AssetId, Uint8Array> = new Map(),
+  given: Project,
+  files: ReadonlyMap<AssetId, Uint8Array> = new Map(),
   single = false,
   marked = false
 ): Promise<Exported> {
+  const roots = given.info.pageOrder.map((id) => given.pages[id]!.root);
+  const { project, bytes } = await withShippedFaces(given, files, roots, subsetFace);
   const folder = mkdtempSync(join(tmpdir(), 'kymation-'));
   const renditions = new Map<AssetId, Rendition[]>();
   const small = new Map<string, Uint8Array>();
@@ -47,19 +51,20 @@ export async function exported(
     dataUri: (asset) =>
       `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id) ?? []).toString('base64')}`
   });
-  const { files, problems, broken } = await finish({ ...requestOf(plan), minified: false });
+  const finished = await finish({ ...requestOf(plan), minified: false });
+  const { problems, broken } = finished;
   const write = (path: string, content: string | Uint8Array) => {
     mkdirSync(dirname(join(folder, path)), { recursive: true });
     writeFileSync(join(folder, path), content);
   };
-  files.forEach((file) => write(file.path, file.text));
+  finished.files.forEach((file) => write(file.path, file.text));
   plan.renditions.forEach((file) => write(`assets/${file}`, small.get(file)!));
   plan.assets.forEach((asset) => write(`assets/${asset.file}`, bytes.get(asset.id) ?? new Uint8Array()));
   return {
     url: pathToFileURL(join(folder, 'index.html')).href,
     folder,
     problems: [...broken, ...problems],
-    files: new Map(files.map((file) => [file.path, file.text]))
+    files: new Map(finished.files.map((file) => [file.path, file.text]))
   };
 }
 

@@ -1,4 +1,4 @@
-import { isFilm, type Asset, type Project } from '../project/types';
+import { isPicture, type Asset, type Project } from '../project/types';
 import { luminance, maybeColour, type Colour } from './contrast';
 
 /** Pixels a picture is brought down to before its tones are read: about one for each word that may stand on it. */
@@ -54,7 +54,7 @@ export async function withTones(
 ): Promise<Project> {
   const assets: Record<string, Asset> = { ...project.assets };
   for (const asset of Object.values(project.assets)) {
-    const tones = asset.tones || isFilm(asset) ? null : await read(asset);
+    const tones = asset.tones || !isPicture(asset) ? null : await read(asset);
     if (tones) assets[asset.id] = { ...asset, tones };
   }
   return { ...project, assets };

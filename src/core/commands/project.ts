@@ -102,7 +102,7 @@ export const addPage = define<{ page: Page; fragment: Fragment }>()({
 export const addAsset = define<{ asset: Asset & object }>()({
   type: 'add-asset',
   args: object({ asset: mixed().required() }),
-  label: ({ asset }) => `Add picture ${asset.file}`,
+  label: ({ asset }) => `Add ${asset.face ? 'typeface' : 'picture'} ${asset.file}`,
   refusal(project, { asset }) {
     if (!/^[a-z0-9][a-z0-9._-]{0,99}$/.test(asset.file))
       return no('bad-file-name', `“${asset.file}” is no usable file name.`);
@@ -141,7 +141,7 @@ export function showersOf(registry: Registry, project: Project, id: AssetId): re
 export const removeAsset = define<{ id: AssetId }>()({
   type: 'remove-asset',
   args: object({ id: string().strict(true).required() }),
-  label: ({ id }, project) => `Delete the picture ${project.assets[id]?.file ?? ''}`,
+  label: ({ id }, project) => `Delete ${project.assets[id]?.file ?? 'a file'}`,
   refusal(project, { id }, registry) {
     const asset = project.assets[id];
     if (!asset) return no('no-such-asset', 'That picture is no longer in the project.');

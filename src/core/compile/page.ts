@@ -9,6 +9,7 @@ import type { PlatformFeature } from '../support/features';
 import { styleSheetFor } from '../stylesheet';
 import type { Analysis } from './analyse';
 import { analysesUnder, BodyBuilder, type PageOptions } from './body';
+import { facesOf } from './faces';
 import { gather } from './gather';
 import { sheetsOf } from './parts';
 import { usedTokens } from './rules';
@@ -59,7 +60,9 @@ export function printSite(
   const rulesOf = (pieces: readonly Analysis[]) => sheetsOf(registry, pieces).map((each) => each.sheet);
   const ofPages = found.map((pieces) => rulesOf(pieces));
   const tokens = usedTokens(ofPages.flat(), project.tokens);
+  const faces = facesOf(ofPages.flat(), tokens, project, options.addressOf);
   const sheet = styleSheetFor(all, {
+    faces,
     registry,
     nodes: project.nodes,
     bands: project.info.bands,
@@ -79,6 +82,7 @@ export function printSite(
     );
     const assets = new Set(pieces.flatMap((each) => each.assets));
     if (preview) assets.add(preview.id);
+    for (const { id: face } of faces.faces) assets.add(face);
     return {
       id,
       title,

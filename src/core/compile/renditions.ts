@@ -1,7 +1,7 @@
 import { sharesFor } from '../css/shares';
 import { ownOf } from '../data/record';
 import { nodeOf, pathTo } from '../project/tree';
-import { isFilm, type Asset, type Node, type NodeId, type Project } from '../project/types';
+import { isPicture, type Asset, type Node, type NodeId, type Project } from '../project/types';
 import type { Registry } from '../kinds/registry';
 import { settingsWithDefaults } from '../kinds/settings';
 
@@ -114,7 +114,7 @@ export function picturesOf(registry: Registry, project: Project, node: Node): re
       field.meta?.()?.field?.control === 'asset'
         ? ownOf(project.assets, String(node.settings[key] ?? ''))
         : undefined;
-    if (!asset || isFilm(asset)) return [];
+    if (!asset || !isPicture(asset)) return [];
     // A background reaches the edges whatever the content does.
     const covers = node.kind === 'section';
     return [

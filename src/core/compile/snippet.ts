@@ -6,6 +6,7 @@ import type { Asset, AssetId, NodeId, Project } from '../project/types';
 import { styleSheetFor } from '../stylesheet';
 import type { PlatformFeature } from '../support/features';
 import { analysesUnder, BodyBuilder } from './body';
+import { facesOf } from './faces';
 import { gather } from './gather';
 import { noteNames, renameAll, type Names } from './naming';
 import { elementText, tightDrawings } from './page';
@@ -44,7 +45,9 @@ export function printSnippet(
   const found = analysesUnder(registry, project, id);
   const sheets = sheetsOf(registry, found).map(({ sheet }) => sheet);
   const tokens = usedTokens(sheets, project.tokens);
+  const faces = facesOf(sheets, tokens, project, options.addressOf);
   const sheet = styleSheetFor(found, {
+    faces,
     registry,
     nodes: project.nodes,
     bands: project.info.bands,

@@ -10,6 +10,7 @@ import type { Registry } from '../kinds/registry';
 import { hasWords, ID_PATTERN } from '../project/ids';
 import {
   CONDITIONS,
+  FACE_TYPES,
   FILM_TYPES,
   FORMAT,
   PICTURE_TYPES,
@@ -57,11 +58,30 @@ const pageSchema = object({
   picture: string().strict(true).matches(ID_PATTERN)
 });
 
+const em = () => number().strict(true).min(0).max(10).required();
+const weight = () => number().strict(true).min(1).max(1000).required();
+
+/** A name that goes into a style sheet between quotes. */
+const FAMILY = /^[^"\\\n\r{};<>]{1,100}$/;
+
+const faceSchema = object({
+  family: words(100).matches(FAMILY),
+  style: string().oneOf(['normal', 'italic']).required(),
+  weight: array(weight()).length(2).required(),
+  ascent: em(),
+  descent: em(),
+  lineGap: em(),
+  width: em(),
+  allows: string().oneOf(['all', 'whole', 'none']).required()
+})
+  .noUnknown()
+  .default(undefined);
+
 const assetSchema = object({
   id,
   file: words(100).matches(/^[a-z0-9][a-z0-9._-]{0,99}$/),
   type: string()
-    .oneOf([...PICTURE_TYPES, ...FILM_TYPES])
+    .oneOf([...PICTURE_TYPES, ...FILM_TYPES, ...FACE_TYPES])
     .required(),
   width: number().strict(true).min(1).nullable().defined(),
   height: number().strict(true).min(1).nullable().defined(),
@@ -71,7 +91,8 @@ const assetSchema = object({
       .strict(true)
       .matches(/^#[0-9a-f]{8}$/)
       .required()
-  ).max(32)
+  ).max(32),
+  face: faceSchema
 });
 
 const tokenSchema = object({

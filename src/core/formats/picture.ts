@@ -3,7 +3,7 @@ import type { Element } from 'hast';
 import { toHtml } from 'hast-util-to-html';
 import { readSvg } from '../html/svg';
 import { slug } from '../project/ids';
-import type { Asset, FILM_TYPES, PICTURE_TYPES } from '../project/types';
+import type { Asset, FACE_TYPES, FILM_TYPES, PICTURE_TYPES } from '../project/types';
 
 export type ReadAsset =
   | {
@@ -25,8 +25,17 @@ const ENDINGS: Readonly<Record<Asset['type'], string>> = {
   'image/gif': 'gif',
   'image/avif': 'avif',
   'video/mp4': 'mp4',
-  'video/webm': 'webm'
+  'video/webm': 'webm',
+  'font/woff2': 'woff2',
+  'font/ttf': 'ttf',
+  'font/otf': 'otf'
 };
+
+/** What a file is called that has no name of its own, by what it is. */
+const CALLED: Readonly<Record<string, string>> = { image: 'picture', video: 'film', font: 'typeface' };
+
+const fileOf = (stem: string, type: Asset['type']): string =>
+  `${stem || CALLED[type.split('/')[0]!]}.${ENDINGS[type]}`;
 
 /** Greatest size of a picture or film, bytes. */
 export const FILE_MOST = 50e6;
@@ -41,25 +50,18 @@ export function readAsset(bytes: Uint8Array, name: string): ReadAsset {
   if (bytes.length === 0) return no('is empty. Choose another file.');
   if (bytes.length > FILE_MOST) return no(`is larger than ${FILE_MOST / 1e6} MB. Make it smaller first.`);
   const type = rasterType(bytes);
-  const stem = slug(name.replace(/\.[^.]*$/, '')) || 'picture';
-  if (type) return { ok: true, type, file: `${stem}.${ENDINGS[type]}`, bytes, ...rasterSize(type, bytes) };
-  const film = filmType(bytes);
-  if (film)
-    return {
-      ok: true,
-      type: film,
-      file: `${slug(name.replace(/\.[^.]*$/, '')) || 'film'}.${ENDINGS[film]}`,
-      bytes,
-      width: null,
-      height: null
-    };
+  const stem = slug(name.replace(/\.[^.]*$/, ''));
+  if (type) return { ok: true, type, file: fileOf(stem, type), bytes, ...rasterSize(type, bytes) };
+  const sizeless = filmType(bytes) ?? faceType(bytes);
+  if (sizeless) return { ok: true, type: sizeless, file: fileOf(stem, sizeless), bytes, ...NO_SIZE };
   const text = strFromU8(bytes.subarray(0, 2_000_000));
   if (!/<svg[\s>]/i.test(text))
     return no('is no picture or film Kymation can use. Choose SVG, PNG, JPEG, WebP, AVIF, GIF, MP4 or WebM.');
   const read = readSvg(text);
   if (!read.ok) return no(read.why);
   const cleanBytes = strToU8(toHtml(read.svg, { space: 'svg', closeEmptyElements: true }));
-  return { ok: true, type: 'image/svg+xml', file: `${stem}.svg`, bytes: cleanBytes, ...svgSize(read.svg) };
+  const svg = 'image/svg+xml';
+  return { ok: true, type: svg, file: fileOf(stem, svg), bytes: cleanBytes, ...svgSize(read.svg) };
 }
 
 const bytesAt =
@@ -78,6 +80,17 @@ function filmType(bytes: Uint8Array): (typeof FILM_TYPES)[number] | null {
   return has(0, 0x1a, 0x45, 0xdf, 0xa3) && strFromU8(bytes.subarray(4, 64), true).includes('webm')
     ? 'video/webm'
     : null;
+}
+
+const NO_SIZE = { width: null, height: null };
+
+/** OpenType files by their first four bytes (OpenType, “Table directory”; WOFF2, section 4.1). */
+export function faceType(bytes: Uint8Array): (typeof FACE_TYPES)[number] | null {
+  const has = bytesAt(bytes);
+  if (has(0, 0x77, 0x4f, 0x46, 0x32)) return 'font/woff2';
+  if (has(0, 0x4f, 0x54, 0x54, 0x4f)) return 'font/otf';
+  const isTrueType = has(0, 0x00, 0x01, 0x00, 0x00) || has(0, 0x74, 0x72, 0x75, 0x65);
+  return isTrueType ? 'font/ttf' : null;
 }
 
 function rasterType(bytes: Uint8Array): Exclude<(typeof PICTURE_TYPES)[number], 'image/svg+xml'> | null {

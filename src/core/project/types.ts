@@ -91,7 +91,7 @@ export interface Page {
   readonly root: NodeId;
 }
 
-/** What a file of the project may be: a picture, or a film. */
+/** What a file of the project may be: a picture, a film, or a typeface. */
 export const PICTURE_TYPES = [
   'image/svg+xml',
   'image/png',
@@ -102,11 +102,30 @@ export const PICTURE_TYPES = [
 ] as const;
 export const FILM_TYPES = ['video/mp4', 'video/webm'] as const;
 
+export const FACE_TYPES = ['font/woff2', 'font/ttf', 'font/otf'] as const;
+
+/** What was read of a file of a typeface. Lengths are in em. */
+export interface Face {
+  /** As `font-family` names it. */
+  readonly family: string;
+  readonly style: 'normal' | 'italic';
+  /** Lightest and boldest it can be; the same for one that does not vary. */
+  readonly weight: readonly [least: number, most: number];
+  readonly ascent: number;
+  /** Below the baseline, as a positive length. */
+  readonly descent: number;
+  readonly lineGap: number;
+  /** Average of English text. */
+  readonly width: number;
+  /** What its licence bits allow (OpenType, OS/2, fsType): all, only as a whole, or no use in pages at all. */
+  readonly allows: 'all' | 'whole' | 'none';
+}
+
 export interface Asset {
   readonly id: AssetId;
   /** File name in the project file and in exports; unique in the project. */
   readonly file: string;
-  readonly type: (typeof PICTURE_TYPES)[number] | (typeof FILM_TYPES)[number];
+  readonly type: (typeof PICTURE_TYPES)[number] | (typeof FILM_TYPES)[number] | (typeof FACE_TYPES)[number];
   /** Natural size in CSS px; null where the file does not say, and for films. */
   readonly width: number | null;
   readonly height: number | null;
@@ -114,8 +133,11 @@ export interface Asset {
   readonly bytes: number;
   /** Its tones from dark to light, as `#rrggbbaa`; left out where they have not been read. */
   readonly tones?: readonly string[];
+  /** Set for typefaces alone. */
+  readonly face?: Face;
 }
 
+export const isPicture = ({ type }: Pick<Asset, 'type'>): boolean => type.startsWith('image/');
 export const isFilm = ({ type }: Pick<Asset, 'type'>): boolean => type.startsWith('video/');
 
 export const TOKEN_TYPES = [

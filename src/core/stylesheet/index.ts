@@ -1,7 +1,10 @@
 import { keyframesText } from '../kinds/entrance';
 import type { Registry } from '../kinds/registry';
 import type { Analysis } from '../compile/analyse';
+import type { UsedFaces } from '../compile/faces';
 import type { Sheet } from '../compile/sheet';
+import { isSerif, withFallbacks } from '../faces/faces';
+import { faceRules } from '../faces/rules';
 import type { Bands, Node, NodeId, Token } from '../project/types';
 import { customProperties } from '../css/tokens';
 import { baseRules, SYMBOL_CLASSES, type Needs } from './base';
@@ -53,6 +56,8 @@ export interface StyleSheetOptions {
   readonly bands: Bands;
   /** Tokens that the pieces name. */
   readonly tokens: readonly Token[];
+  /** Typefaces that they name. */
+  readonly faces: UsedFaces;
   /** Whether markup has `picture` elements around its images. */
   readonly hasPictures: boolean;
   /**
@@ -102,12 +107,14 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
     )
   );
 
+  const ofTokens = tokens.flatMap(customProperties);
   const values = [
-    ...tokens.flatMap(customProperties).map(({ id, value }) => ({ name: id, value })),
+    ...ofTokens.map(({ id, value }) => ({ name: id, value: withFallbacks(value, options.faces.faces) })),
     ...said.constants
   ];
   const parts = compact([
     values.length > 0 ? section('Tokens', [rootRule(prefix ? `.${prefix}` : ':root', values)]) : null,
+    options.faces.faces.length > 0 ? section('Typefaces', facesText(options.faces)) : null,
     section('Base', baseRules({ prefix, hasPictures, ...symbolsIn(kinds) })),
     ...ofKinds,
     ...ofPieces,
@@ -175,9 +182,15 @@ function symbolsIn(kinds: readonly SharedKind[]): Pick<Needs, 'hasSymbols' | 'ha
   };
 }
 
+/** A family is serifed where it stands before letters with serifs. */
+function facesText({ faces, values, addressOf }: UsedFaces): readonly string[] {
+  const isSerifed = (family: string) => values.some((value) => value.includes(family) && isSerif(value));
+  return faceRules(faces, addressOf, isSerifed);
+}
+
 function groupsByKind(
   found: readonly Analysis[],
-  { registry, bands, prefix }: StyleSheetOptions
+  { registry, bands, prefix, faces }: StyleSheetOptions
 ): Map<string, readonly Group[]> {
   const kinds = new Map<string, Map<Sheet, Group>>();
   const seen = new Set<NodeId>();
@@ -194,7 +207,7 @@ function groupsByKind(
   }
   for (const [kind, groups] of kinds) {
     const { anatomy } = registry.kindOf(kind);
-    for (const group of groups.values()) group.cells = tidied(group, bands, anatomy, Boolean(prefix));
+    for (const group of groups.values()) group.cells = tidied(group, bands, anatomy, faces, Boolean(prefix));
   }
   return new Map([...kinds].map(([kind, groups]) => [kind, [...groups.values()]]));
 }
@@ -210,11 +223,16 @@ function tidied(
   { sheet, drawn }: Group,
   bands: Bands,
   anatomy: object,
+  { faces }: UsedFaces,
   isAmongOthers: boolean
 ): readonly Cell[] {
+  const written = (cell: Cell): string => {
+    const value = writtenValue(cell.property, cell.value);
+    return cell.property === 'font-family' ? withFallbacks(value, faces) : value;
+  };
   const cells = cellsOf(sheet, { bands, isContained: sheet.isContained })
     .filter(({ selector }) => isDrawn(selector, drawn, anatomy))
-    .map((cell) => ({ ...cell, value: writtenValue(cell.property, cell.value) }));
+    .map((cell) => ({ ...cell, value: written(cell) }));
   // Among pieces that are not ours, any element may have been given anything.
   const hasBorder = (part: string) =>
     isAmongOthers ||

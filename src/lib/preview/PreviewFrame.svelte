@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { allKeyframes, BASE_CSS } from '$core/compile/rules';
   import { createPreviewSession, portionsOf } from '$core/compile/preview';
   import type { AssetId, NodeId, PageId, Project } from '$core/project/types';
@@ -84,9 +84,15 @@
     for (const [id, blob] of blobs) {
       if (sentBlobs.get(id) === blob) continue;
       sentBlobs.set(id, blob);
-      port.postMessage({ type: 'asset', id, blob } satisfies ToFrame);
+      const face = untrack(() => faceOf(id));
+      port.postMessage({ type: 'asset', id, blob, face } satisfies ToFrame);
     }
   });
+
+  function faceOf(id: AssetId): Extract<ToFrame, { type: 'asset' }>['face'] {
+    const face = project.assets[id]?.face;
+    return face ? { family: face.family, style: face.style, weight: face.weight.join(' ') } : null;
+  }
 
   function update(now: Project): void {
     if (!port) return;

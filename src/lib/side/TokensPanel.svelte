@@ -5,6 +5,7 @@
   import { printTypeStyle } from '$core/css/type-style';
   import { newId, slug } from '$core/project/ids';
   import { TOKEN_TYPES, type Token, type TokenId, type TokenType } from '$core/project/types';
+  import Typefaces from './Typefaces.svelte';
   import TypeStyleToken from './TypeStyleToken.svelte';
   import { saveFile } from '$lib/state/exporting';
   import SidePanel from './SidePanel.svelte';
@@ -100,6 +101,7 @@
 </script>
 
 <SidePanel {wb} label="Tokens">
+  <Typefaces {wb} />
   {#each groups as group (group.type)}
     <h3>{words(group.type)}</h3>
     {#each group.tokens as token (token.id)}

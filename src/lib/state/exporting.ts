@@ -3,7 +3,10 @@ import { renditionFile, renditionPlan, type Rendition } from '$core/compile/rend
 import { planExport, requestOf } from '$core/compile/files';
 import { printSnippet, type PrintedSnippet } from '$core/compile/snippet';
 import { platformUse, type PlatformUse } from '$core/support/use';
+import { withShippedFaces } from '$core/faces/shipping';
+import { pageOf } from '$core/project/tree';
 import type { Asset, AssetId, NodeId, PageId, Project } from '$core/project/types';
+import { subsetOf } from './typefaces';
 import { registry } from '$core/registry';
 
 export interface ExportedFile {
@@ -55,7 +58,7 @@ const snippetOf = ({ prefix, language, html, css, behaviours }: PrintedSnippet) 
  * aborted.
  */
 export async function exportPages({
-  project,
+  project: given,
   blobs,
   pages,
   single,
@@ -64,9 +67,14 @@ export async function exportPages({
   signal,
   onprogress
 }: ExportOrder): Promise<Exported> {
-  const bytesOf = new Map<AssetId, Uint8Array>();
-  for (const [id, blob] of blobs) bytesOf.set(id, new Uint8Array(await blob.arrayBuffer()));
+  const all = new Map<AssetId, Uint8Array>();
+  for (const [id, blob] of blobs) all.set(id, new Uint8Array(await blob.arrayBuffer()));
   signal.throwIfAborted();
+  const roots = snippet ? [snippet] : pages.map((id) => pageOf(given, id).root);
+  const shipped = await withShippedFaces(given, all, roots, (bytes, letters) =>
+    subsetOf(bytes, letters, signal)
+  );
+  const { project, bytes: bytesOf } = shipped;
   const dataUri = (asset: Asset) =>
     `data:${asset.type};base64,${base64(bytesOf.get(asset.id) ?? new Uint8Array())}`;
   const made = snippet || single ? NONE : await renditionsOf(project, bytesOf, signal, onprogress);
@@ -123,7 +131,7 @@ export async function exportPages({
   return {
     ok: true,
     files: [...texts, ...pictures],
-    problems: [...answer.problems, ...made.notes],
+    problems: [...answer.problems, ...made.notes, ...shipped.notes],
     broken: answer.broken,
     uses: [...byFeature.values()],
     costs: answer.costs

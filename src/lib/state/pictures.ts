@@ -9,7 +9,7 @@ export type ReadFile =
   | { readonly ok: false; readonly sentence: string };
 
 /** @returns a file name no other picture of the project has. */
-function freeName(project: Project, file: string): string {
+export function freeName(project: Project, file: string): string {
   const taken = new Set(Object.values(project.assets).map((asset) => asset.file));
   if (!taken.has(file)) return file;
   const dot = file.lastIndexOf('.');

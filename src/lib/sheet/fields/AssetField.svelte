@@ -2,7 +2,7 @@
   import type { Command } from '$core/commands/commands';
   import { FileUploaderButton } from 'carbon-components-svelte';
   import { picturesOf } from '$core/compile/renditions';
-  import { isFilm, type Asset, type AssetId, type Node } from '$core/project/types';
+  import { isFilm, isPicture, type Asset, type AssetId, type Node } from '$core/project/types';
   import Foldout from './Foldout.svelte';
   import PictureFacts from './PictureFacts.svelte';
   import { assetFrom, fileFromWeb } from '$lib/state/pictures';
@@ -31,7 +31,7 @@
   const chosen = $derived(wb.project.assets[value as AssetId]);
   let fault = $state('');
   const assets = $derived(
-    Object.values(wb.project.assets).filter((asset) => isFilm(asset) === (media === 'film'))
+    Object.values(wb.project.assets).filter((asset) => (media === 'film' ? isFilm(asset) : isPicture(asset)))
   );
   const addresses = $derived(new Map([...wb.blobs].map(([id, blob]) => [id, URL.createObjectURL(blob)])));
   $effect(() => {
@@ -45,7 +45,7 @@
     const read = await assetFrom(wb.project, file);
     fault = read.ok ? '' : read.sentence;
     if (!read.ok) return;
-    if (isFilm(read.asset) !== (media === 'film'))
+    if (!(media === 'film' ? isFilm : isPicture)(read.asset))
       return void (fault = `${file.name} is a ${isFilm(read.asset) ? 'film' : 'picture'}; this takes a ${media}.`);
     asking = false;
     address = '';
