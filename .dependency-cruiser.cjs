@@ -1,16 +1,21 @@
 // Imports go one way. The folders of the core stand here in the order data flows; each may use only those before it.
 const order = [
+  'data',
   'project',
+  'faces',
+  'facts',
   'motion',
   'css',
   'colour',
   'html',
   'support',
   'kinds',
+  'scroll',
   'layout',
   'cascade',
   'blocks',
   'widgets',
+  'effects',
   'registry',
   'commands',
   'compile',
@@ -56,8 +61,8 @@ module.exports = {
     {
       name: 'kinds-stand-apart',
       severity: 'error',
-      from: { path: '^src/core/(blocks|widgets)/([^/]+)/' },
-      to: { path: '^src/core/(blocks|widgets)/', pathNot: '^src/core/$1/$2/' }
+      from: { path: '^src/core/(blocks|widgets|effects)/([^/]+)/' },
+      to: { path: '^src/core/(blocks|widgets|effects)/', pathNot: '^src/core/$1/$2/' }
     },
     {
       name: 'server-stays-on-the-server',

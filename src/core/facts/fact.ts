@@ -1,6 +1,10 @@
 import type { AnySchema } from 'yup';
-import type { Kind } from '../kinds/contract';
-import type { Node } from '../project/types';
+
+/** What of a kind says whether something has to be measured of its pieces. */
+export interface Measurable {
+  readonly fit?: { readonly row: string };
+  readonly effects?: readonly object[];
+}
 
 /**
  * Something that is measured on the page. It travels whole: from the frame, which reads it, to the window and to
@@ -8,7 +12,7 @@ import type { Node } from '../project/types';
  */
 export interface Fact<Value> {
   /** @returns the part of a piece to look at; null where the fact is not about such a piece. */
-  maybePart(kind: Kind, node: Node): string | null;
+  maybePart(kind: Measurable): string | null;
   /** What a value must be to be believed. */
   readonly schema: AnySchema;
   /** Never called: the type of the value. */

@@ -5,7 +5,6 @@ import type { Loose } from '../data/record';
 import type { Icon } from '../html/icon';
 import type { PlatformFeature } from '../support/features';
 import type { Box } from '../facts/box';
-import type { EffectRange } from '../scroll/range';
 import type { FindingRule, Fit } from './finding';
 import type {
   Asset,
@@ -328,6 +327,17 @@ export interface FieldMeta {
   readonly flag?: string;
   /** The effect it belongs to; set by the registry. */
   readonly effect?: string;
+}
+
+/** Something an effect does with the scroll. */
+export interface EffectRange {
+  /** What happens, with the piece's name before it: Press photo sticks. */
+  readonly words: string;
+  /** px from the beginning of what scrolls; the same where it happens at once. */
+  readonly start: number;
+  readonly end: number;
+  /** How far it is carried along, px; null for what is not carried. */
+  readonly travel: number | null;
 }
 
 /** What the settings of an effect are asked for: without the effect's name before them. */

@@ -1,6 +1,5 @@
 import type { Box } from '../facts/box';
-import type { Node, NodeId, Project } from '../project/types';
-import type { Kind } from './contract';
+import type { Json, Node, NodeId, Project } from '../project/types';
 
 /** Whether a row of labels fits its place, measured on the page. Widths in px. */
 export interface Fit {
@@ -66,7 +65,16 @@ export interface FindingRule {
   check(node: Node, project: Project, facts: Facts, of: KindOf): readonly Remark[];
 }
 
-export type KindOf = (piece: Pick<Node, 'kind' | 'effects'>) => Kind;
+/** What a rule may ask of the kind of a piece. */
+export interface Described {
+  /** Null for what its owner draws: a panel. */
+  readonly markup: unknown;
+  readonly slots: Readonly<
+    Record<string, { readonly row?: { readonly equal: readonly [key: string, value: Json] } }>
+  >;
+}
+
+export type KindOf = (piece: Pick<Node, 'kind' | 'effects'>) => Described;
 
 /** What a rule has to say of one node; the runner adds which rule and which node. */
 export type Remark = Omit<Finding, 'rule' | 'node'>;

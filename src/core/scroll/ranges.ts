@@ -1,6 +1,6 @@
 import type { Box } from '../facts/box';
-import type { EffectRange } from './range';
 import { heapOf, settingsUnder } from '../kinds/circumstances';
+import type { EffectRange } from '../kinds/contract';
 import { effectValues } from '../kinds/effects';
 import type { Registry } from '../kinds/registry';
 import { settingsWithDefaults } from '../kinds/settings';

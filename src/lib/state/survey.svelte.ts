@@ -1,4 +1,4 @@
-import { asksFor } from '$core/facts/index';
+import { asksFor } from '$core/kinds/asks';
 import type { Box } from '$core/facts/box';
 import { subtreeIds } from '$core/project/tree';
 import type { NodeId, Project } from '$core/project/types';

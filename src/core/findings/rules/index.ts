@@ -8,6 +8,7 @@ import { layoutMotion } from './motion';
 import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
 import { paddingOverHeight, paddingTwice } from './padding';
 import { seenOrder } from './seen-order';
+import { unfitEffect } from './unfit';
 import { faintChangeRule, ringContrastRule, textContrastRule } from './text-contrast';
 
 /** Rules about any kind, one line each. Rules about one kind stand in that kind's folder. */
@@ -25,5 +26,6 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   fullScreenMedia(registry),
   paddingOverHeight(registry),
   paddingTwice(registry),
-  seenOrder(registry)
+  seenOrder(registry),
+  unfitEffect(registry)
 ];

@@ -4,6 +4,7 @@
   import { checkValue } from '$core/css/values';
   import { parseQuantity, printQuantity } from '$core/css/quantity';
   import { arithmetic, readyArithmetic } from '$lib/state/arithmetic';
+  import { familiesOf, isSerif } from '$core/faces/faces';
   import { maybeColour } from '$core/colour/contrast';
   import type { StyleProperty } from '$core/css/properties';
   import { spelt as speltOut, withNames } from '$core/css/tokens';
@@ -77,6 +78,8 @@
       return types.includes(each.type) ? [{ ...each, use: `{${each.id}}` }] : [];
     })
   );
+  /** Families of the project's own files, offered where a typeface is named. */
+  const families = $derived(property.property === 'font-family' ? familiesOf(wb.project.assets) : []);
   const isOwn = $derived(origin.from === 'own' && origin.state === own && origin.condition === wb.at);
   const swatch = $derived(property.control === 'colour' && isShown() ? maybeColour(resolved.value) : null);
   const shown = $derived.by(() => {
@@ -334,6 +337,13 @@
                 class="swatch"
                 style:background={spelt(each.value, wb.project.tokens)}
               ></span>{/if}{each.name}</button
+          >{/each}
+        {#each families as family (family)}<button
+            type="button"
+            title="A typeface file of this project"
+            style:font-weight="600"
+            onclick={() => takeToken(`"${family}", ${isSerif(resolved.value) ? 'serif' : 'sans-serif'}`)}
+            >{family}</button
           >{/each}
         {#if types.length > 0 && !/^\{[^}]*\}$/.test(text)}<button
             type="button"
