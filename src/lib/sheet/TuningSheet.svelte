@@ -2,7 +2,6 @@
   import { ContentSwitcher, Switch } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import PartsDrawing from './PartsDrawing.svelte';
-  import StatesView from '$lib/sheet/states/StatesView.svelte';
   import { conditionWords, SWITCHED } from '$core/kinds/conditions';
   import type { ConditionName } from '$core/project/types';
   import { isAsShelved } from '$core/project/shelf';
@@ -15,8 +14,9 @@
     items ? `${wb.tuned.slots[items[0]]?.length ?? 0} ${items[1].label.toLowerCase()}` : ''
   );
   const bands = ['always', 'medium', 'narrow'] as const;
-  /** All views but the first come when the page is on show, so that it is on show sooner. */
+  /** The views come when the page is on show, so that it is on show sooner. */
   const later = {
+    States: () => import('$lib/sheet/states/StatesView.svelte'),
     Timing: () => import('$lib/sheet/timing/TimingView.svelte'),
     Scroll: () => import('$lib/sheet/scroll/ScrollView.svelte'),
     Fallbacks: () => import('$lib/sheet/fallbacks/FallbacksView.svelte')
@@ -146,8 +146,7 @@
               view={wb.view === 'Fill' ? 'fill' : 'behaviour'}
             />{/await}
         {/if}
-        {#if wb.view === 'States'}<StatesView {wb} />{/if}
-        {#if wb.view === 'Timing' || wb.view === 'Scroll' || wb.view === 'Fallbacks'}
+        {#if wb.view !== 'Fill' && wb.view !== 'Behaviour' && wb.preview.isShown}
           {#await later[wb.view]() then { default: View }}<View {wb} />{/await}
         {/if}
       </div>
