@@ -124,6 +124,12 @@ async function main(): Promise<void> {
   await page.keyboard.press('Enter');
   await page.frameLocator('iframe[title^="Preview of"]').locator('[data-k-writing]').waitFor();
   await shot(page, 'writing');
+  await page.keyboard.press('Escape');
+  await page.locator('header select').first().selectOption({ label: 'Harvest story' });
+  await page.locator('[data-row="weeks-side"]').click();
+  await page.keyboard.press('5');
+  await page.getByText(/narrow 390/).waitFor();
+  await shot(page, 'scroll');
   await browser.close();
   server.kill();
   process.exit();
