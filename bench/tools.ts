@@ -89,7 +89,7 @@ export const hands: Readonly<Record<Hand, (target: Page) => Promise<void>>> = {
     await target.getByRole('textbox', { name: 'Label 1' }).focus();
   },
   async fold(target) {
-    await target.keyboard.press('5');
+    await target.keyboard.press('6');
     await target.getByRole('textbox', { name: 'Fold under' }).focus();
   }
 };

@@ -89,9 +89,18 @@ export function projectSchema(): object {
             Object.keys(kind.anatomy)
           ),
           effects: { type: 'array', items: { enum: effects }, uniqueItems: true, minItems: 1 },
+          was: {
+            type: 'object',
+            propertyNames: { enum: registry.kinds.map((each) => each.kind) },
+            additionalProperties: strict({
+              settings: { type: 'object' },
+              adapt: { type: 'object' },
+              styles: { type: 'object' }
+            })
+          },
           linked: id
         },
-        ['adapt', 'effects', 'linked']
+        ['adapt', 'effects', 'was', 'linked']
       )
     };
   });

@@ -6,7 +6,8 @@ import { addAsset, removeAsset, addPage, renameProject, setAside, setBands, setS
 import { detach, renameShelved, shelve, takeShelved, unshelve, updateLinked } from './shelf';
 import { duplicate, insert, move, remove } from './structure';
 import { removeToken, setToken } from './tokens';
-import { swap, unwrap, wrap } from './wrap';
+import { swap } from './swap';
+import { unwrap, wrap } from './wrap';
 
 import type { LookAt } from './looks';
 import type { Asset, AssetId, NodeId, Page, PageId, Place, ShelfId, Token, TokenId } from '../project/types';

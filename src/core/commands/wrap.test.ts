@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { readDocument } from '../formats/document';
 import { makeWith } from '../kinds/make';
 import { childIds, maybePlaceOf } from '../project/tree';
 import type { Project } from '../project/types';
@@ -142,6 +143,42 @@ describe('swapping the kind', () => {
       settings: { several: true },
       slots: { panels }
     });
+  });
+
+  it('gives everything back that the other kind had no place for, behind what was set meanwhile', () => {
+    const set = (key: string, value: unknown, condition = 'always'): Command =>
+      ({ type: 'set-setting', id: 'tabs', key, value, condition }) as Command;
+    const list = {
+      type: 'set-style',
+      id: 'tabs',
+      part: 'list',
+      state: 'rest',
+      condition: 'narrow',
+      property: 'gap',
+      value: '7px'
+    } as const;
+    const before = after(
+      sampleProject(),
+      set('side', 'left'),
+      set('foldUnder', 500),
+      set('form', 'scroll', 'narrow'),
+      { type: 'add-effect', id: 'tabs', effect: 'enter' },
+      list
+    );
+    const there = after(before, { type: 'swap', id: 'tabs', kind: 'accordion' });
+    expect(Object.keys(there.nodes[id('tabs')]!.settings)).not.toContain('side');
+    const back = after(there, { type: 'swap', id: 'tabs', kind: 'tabs' });
+    expect(back.nodes[id('tabs')]).toEqual(before.nodes[id('tabs')]);
+    // As a file has it, too.
+    const read = readDocument(registry, JSON.parse(JSON.stringify(there)));
+    if (!read.ok) throw new Error(read.sentence);
+    expect(read.faults).toEqual([]);
+    expect(after(read.project, { type: 'swap', id: 'tabs', kind: 'tabs' }).nodes[id('tabs')]).toEqual(
+      before.nodes[id('tabs')]
+    );
+    // What is set in between has the last word.
+    const later = after(there, set('several', true), { type: 'swap', id: 'tabs', kind: 'tabs' });
+    expect(later.nodes[id('tabs')]!.settings).toMatchObject({ side: 'left', several: true });
   });
 
   it('keeps content where the other kind has a place for it', () => {

@@ -16,6 +16,7 @@ import {
   PICTURE_TYPES,
   SUPPORT_TARGETS,
   TOKEN_TYPES,
+  type Former,
   type Fragment,
   type Node,
   type NodeId,
@@ -300,6 +301,7 @@ class Reader {
       effects,
       slots: this.slots(Object.keys(kind.slots), raw.slots),
       styles: this.styles(kind.anatomy, raw.styles, `${path}/styles`),
+      was: this.formers(raw.was, `${path}/was`),
       linked:
         typeof raw.linked === 'string' && this.shelved.has(raw.linked) ? (raw.linked as ShelfId) : undefined
     });
@@ -317,6 +319,22 @@ class Reader {
         path
       );
     return known.length > 0 ? known : undefined;
+  }
+
+  /** What it had as other kinds, each as strictly as what it has now; undefined for nothing. */
+  private formers(raw: unknown, path: string): Node['was'] {
+    const known = entries(raw).flatMap(([name, former]) => {
+      const kind = this.registry.maybeKindOf(name);
+      if (!kind || !isRecord(former)) return [];
+      const fields = kind.settings.fields as Record<string, AnySchema>;
+      const read: Former = {
+        settings: this.settings(fields, former.settings, `${path}/${name}/settings`),
+        adapt: this.adapt(fields, former.adapt, `${path}/${name}/adapt`),
+        styles: this.styles(kind.anatomy, former.styles, `${path}/${name}/styles`)
+      };
+      return [[name, read] as const];
+    });
+    return known.length > 0 ? Object.fromEntries(known) : undefined;
   }
 
   private settings(fields: Record<string, AnySchema>, raw: unknown, path: string): Node['settings'] {

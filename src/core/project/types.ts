@@ -49,6 +49,13 @@ export type Styles = Readonly<
 export type Settings = Readonly<Record<string, Json>>;
 export type Adaptations = Readonly<Partial<Record<Circumstance, Settings>>>;
 
+/** What a piece had as another kind and has no place for now. */
+export interface Former {
+  readonly settings: Settings;
+  readonly adapt: Adaptations;
+  readonly styles: Styles;
+}
+
 export interface Node {
   readonly id: NodeId;
   readonly kind: string;
@@ -68,6 +75,8 @@ export interface Node {
    * it does nothing. Their settings stand among its own, as `EFFECT-KEY`.
    */
   readonly effects?: readonly string[];
+  /** What it had as other kinds, by kind, and has again when it is swapped back; left out for nothing. */
+  readonly was?: Readonly<Record<string, Former>>;
   /** The piece on the shelf that this one follows; left out where it stands on its own. */
   readonly linked?: ShelfId;
 }

@@ -1,0 +1,246 @@
+import { object, string, type AnySchema, type mixed } from 'yup';
+import { checkValue } from '../css/values';
+import { defined } from '../data/compact';
+import { isEmpty, ownOf } from '../data/record';
+import { escapeHtml } from '../html/clean';
+import type { Kind } from '../kinds/contract';
+import { tokenFault } from '../kinds/fields';
+import type { Registry } from '../kinds/registry';
+import { childIds, maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
+import type { Former, Json, Node, NodeId, Project, Settings, StateName, Styles } from '../project/types';
+import { asDraft, define, no, schemaFault, type Refusal } from './define';
+import { refusedAt } from './structure';
+
+const WORDS = ['text', 'rich'];
+const plain = (html: string) =>
+  html
+    .replace(/<[^>]*>/g, ' ')
+    .replace(
+      /&(amp|lt|gt|nbsp);/g,
+      (_all, name: string) => ({ amp: '&', lt: '<', gt: '>', nbsp: ' ' })[name]!
+    )
+    .replace(/\s+/g, ' ')
+    .trim();
+
+/** Settings of the same name that the other kind takes, and its words, whatever each calls them. */
+function keptSettings(node: Node, from: Kind, to: Kind): Node['settings'] {
+  const fields = to.settings.fields as Record<string, AnySchema>;
+  const takes = (key: string, value: Json) =>
+    ownOf(fields, key)?.isValidSync(value, { strict: true }) ?? false;
+  const kept = Object.fromEntries(Object.entries(node.settings).filter(([key, value]) => takes(key, value)));
+  const wordsOf = (kind: Kind) =>
+    Object.entries(kind.settings.fields as Record<string, AnySchema>).find(([, field]) =>
+      WORDS.includes(field.meta()?.field?.control ?? '')
+    );
+  const [source, target] = [wordsOf(from), wordsOf(to)];
+  if (!source || !target || Object.hasOwn(kept, target[0])) return kept;
+  const words = (node.settings[source[0]] ?? source[1].getDefault()) as string;
+  const isRich = (field: AnySchema) => field.meta()?.field?.control === 'rich';
+  const converted = isRich(target[1]) ? `<p>${escapeHtml(words)}</p>` : plain(words);
+  const value = isRich(source[1]) === isRich(target[1]) ? words : converted;
+  return takes(target[0], value) ? { ...kept, [target[0]]: value } : kept;
+}
+
+/**
+ * The slot of another kind that a child can stand in; null where there is none. What one owner lists, another
+ * that lists the same can take; what stands by itself goes into no list.
+ */
+function slotFor(project: Project, registry: Registry, child: NodeId, kind: Kind): string | null {
+  const { category } = registry.of(nodeOf(project, child));
+  const at = maybePlaceOf(project, child)!;
+  const owner = registry.of(nodeOf(project, at.parent));
+  const isItem = owner.slots[at.slot]!.items ?? false;
+  const found = Object.entries(kind.slots).find(
+    ([, { accepts, items = false }]) => items === isItem && accepts.includes(category)
+  );
+  return found?.[0] ?? null;
+}
+
+/** What a state of one kind is called in another: one of its own stands for a common one, and back. */
+function stateThere(from: Kind, to: Kind, state: StateName): StateName {
+  if (to.states && Object.hasOwn(to.states, state)) return state;
+  const common = from.states?.[state]?.like ?? state;
+  const own = Object.entries(to.states ?? {}).find(([, { like }]) => like === common);
+  return own?.[0] ?? common;
+}
+
+type Adaptations = Node['adapt'];
+
+/** What differs under conditions, as far as the other kind has a setting for it that may. */
+function keptAdaptations({ adapt }: Node, to: Kind): Adaptations {
+  const fields = to.settings.fields as Record<string, AnySchema>;
+  const isTaken = (condition: string, key: string, value: unknown): boolean => {
+    const field = ownOf(fields, key);
+    const meta = field?.meta()?.field;
+    const mayDiffer = meta?.responsive === true && meta.fixed?.[condition as 'print'] === undefined;
+    return mayDiffer && field!.isValidSync(value, { strict: true });
+  };
+  return eachCondition(adapt, (own, condition) =>
+    filtered(own, (key, value) => isTaken(condition, key, value))
+  );
+}
+
+const filtered = <T>(record: Readonly<Record<string, T>>, isWanted: (key: string, value: T) => boolean) =>
+  Object.fromEntries(Object.entries(record).filter(([key, value]) => isWanted(key, value)));
+
+/** Settings under each condition, changed; conditions that have none left go. */
+function eachCondition(
+  adapt: Adaptations,
+  change: (own: Settings, condition: string) => Settings
+): Adaptations {
+  const changed = Object.entries(adapt).map(
+    ([condition, own]) => [condition, change(own!, condition)] as const
+  );
+  return Object.fromEntries(changed.filter(([, own]) => !isEmpty(own)));
+}
+
+type PartStyles = Styles[string];
+
+/** Looks of the parts and states that the other kind has too. */
+function keptStyles({ styles }: Node, from: Kind, to: Kind): Styles {
+  const kept = Object.entries(styles).flatMap(([part, own]) => {
+    const states = ownOf(to.anatomy, part)?.states;
+    const there = states ? keptStates(own, from, to, states) : {};
+    return isEmpty(there) ? [] : [[part, there] as const];
+  });
+  return Object.fromEntries(kept);
+}
+
+function keptStates(own: PartStyles, from: Kind, to: Kind, states: object): PartStyles {
+  const kept = Object.entries(own).flatMap(([state, conditions]) => {
+    const there = stateThere(from, to, state);
+    return there === 'rest' || Object.hasOwn(states, there) ? [[there, conditions] as const] : [];
+  });
+  return Object.fromEntries(kept);
+}
+
+/** Looks that the other kind has no part or no state for. */
+function lostStyles({ styles }: Node, from: Kind, to: Kind): Styles {
+  const lost = Object.entries(styles).map(([part, own]) => {
+    const states: object = ownOf(to.anatomy, part)?.states ?? {};
+    const hasPart = Object.hasOwn(to.anatomy, part);
+    const isKept = (state: string) => {
+      const there = stateThere(from, to, state);
+      return hasPart && (there === 'rest' || Object.hasOwn(states, there));
+    };
+    return [part, filtered(own as Record<string, object>, (state) => !isKept(state))] as const;
+  });
+  return Object.fromEntries(lost.filter(([, own]) => !isEmpty(own))) as Styles;
+}
+
+/** What another kind has no place for. */
+function lostTo(node: Node, from: Kind, to: Kind, kept: Former): Former {
+  const isLost = (own: Settings | undefined) => (key: string) => !own || !Object.hasOwn(own, key);
+  return {
+    settings: filtered(node.settings, isLost(kept.settings)),
+    adapt: eachCondition(node.adapt, (own, condition) =>
+      filtered(own, isLost(kept.adapt[condition as 'print']))
+    ),
+    styles: lostStyles(node, from, to)
+  };
+}
+
+const isNothing = ({ settings, adapt, styles }: Former): boolean =>
+  isEmpty(settings) && isEmpty(adapt) && isEmpty(styles);
+
+/** Settings that may still stand: tokens they name may have gone meanwhile. */
+function valid(settings: Settings, kind: Kind, tokens: Project['tokens']): Settings {
+  const fields = kind.settings.fields as Record<string, AnySchema>;
+  return filtered(settings, (key, value) => {
+    const field = ownOf(fields, key);
+    return field !== undefined && !schemaFault(field, value) && !tokenFault(field, value, tokens);
+  });
+}
+
+/** Looks of one kind with those of another laid over them, cell by cell. */
+function overlaid(below: Styles, above: Styles, tokens: Project['tokens']): Styles {
+  const made: Record<string, Record<string, Record<string, Record<string, string>>>> = {};
+  for (const styles of [below, above])
+    for (const [part, states] of Object.entries(styles))
+      for (const [state, conditions] of Object.entries(states))
+        for (const [condition, declarations] of Object.entries(conditions!))
+          for (const [property, value] of Object.entries(declarations!))
+            if (checkValue(property, value, tokens).ok)
+              (((made[part] ??= {})[state] ??= {})[condition] ??= {})[property] = value;
+  return made;
+}
+
+/** What the piece keeps, with what it had before as that kind behind it. */
+function withFormer(kept: Former, former: Former | undefined, to: Kind, tokens: Project['tokens']): Former {
+  if (!former) return kept;
+  const conditions = new Set([...Object.keys(former.adapt), ...Object.keys(kept.adapt)]);
+  const adapt = [...conditions].map((name) => {
+    const before = valid(former.adapt[name as 'print'] ?? {}, to, tokens);
+    return [name, { ...before, ...kept.adapt[name as 'print'] }] as const;
+  });
+  return {
+    settings: { ...valid(former.settings, to, tokens), ...kept.settings },
+    adapt: Object.fromEntries(adapt),
+    styles: overlaid(former.styles, kept.styles, tokens)
+  };
+}
+
+/** What the piece had as other kinds, for when it is swapped back; undefined for nothing. */
+function wasAfter({ kind, was }: Node, to: string, lost: Former): Node['was'] {
+  const { [to]: _back, ...others } = was ?? {};
+  const all = isNothing(lost) ? others : { ...others, [kind]: lost };
+  return isEmpty(all) ? undefined : all;
+}
+
+interface SwapArgs {
+  id: NodeId;
+  kind: string;
+}
+
+export const swap = define<SwapArgs>()({
+  type: 'swap',
+  args: object({
+    id: string().strict(true).required() as unknown as ReturnType<typeof mixed<NodeId>>,
+    kind: string().strict(true).required()
+  }),
+  label: ({ id, kind }, project) => `Swap ${project.nodes[id]?.name ?? 'piece'} for ${kind}`,
+  refusal(project, { id, kind: name }, registry): Refusal | null {
+    const at = maybeNode(project, id) && maybePlaceOf(project, id);
+    if (!at) return no('root', 'The page itself cannot be swapped.');
+    const node = nodeOf(project, id);
+    const kind = registry.maybeKindOf(name);
+    if (!kind) return no('unknown-kind', `This version of Kymation has no kind called “${name}”.`);
+    if (kind.kind === node.kind)
+      return no('same-kind', `${node.name} is a ${kind.label.toLowerCase()} already.`);
+    const wrong = refusedAt(project, registry, name, at);
+    if (wrong) return wrong;
+    const places = childIds(node).map((child) => slotFor(project, registry, child, kind));
+    const lost = childIds(node)[places.indexOf(null)];
+    if (lost)
+      return no(
+        'would-lose',
+        `${kind.label} has no place for ${nodeOf(project, lost).name}. Take it out first, or unwrap ${node.name}.`
+      );
+    const isShort = Object.entries(kind.slots).some(
+      ([slot, { least = 0 }]) => places.filter((place) => place === slot).length < least
+    );
+    if (isShort)
+      return no(
+        'needs-items',
+        `${kind.label} starts with pieces of its own. Insert it, and move things into it.`
+      );
+    return null;
+  },
+  run(draft, { id, kind: name }, registry, project) {
+    const node = nodeOf(project, id);
+    const [from, to] = [registry.of(node), registry.of({ ...node, kind: name })];
+    const slots: Record<string, NodeId[]> = Object.fromEntries(
+      Object.keys(to.slots).map((slot) => [slot, []])
+    );
+    for (const child of childIds(node)) slots[slotFor(project, registry, child, to)!]!.push(child);
+    const kept: Former = {
+      settings: keptSettings(node, from, to),
+      adapt: keptAdaptations(node, to),
+      styles: keptStyles(node, from, to)
+    };
+    const { was: _was, ...rest } = node;
+    const was = wasAfter(node, name, lostTo(node, from, to, kept));
+    const now = withFormer(kept, node.was?.[name], to, project.tokens);
+    draft.nodes[id] = asDraft(defined({ ...rest, kind: name, ...now, slots, was }) as Node);
+  }
+});
