@@ -248,6 +248,24 @@ test('a look of its own while it is stuck comes and goes with the scroll, in pag
   await expect(header).not.toHaveAttribute('data-stuck');
 });
 
+test('a link lands clear of a header that sticks, as far below the top as the page is told', async ({
+  page
+}) => {
+  await open(
+    page,
+    changed(
+      { type: 'add-effect', id: 'header', effect: 'sticky' },
+      { type: 'set-setting', id: 'visit-page', key: 'jump', value: 80 }
+    )
+  );
+  const header = page.locator(partIn('export', 'header', 'root'));
+  await page.getByRole('link', { name: 'The press', exact: true }).click();
+  const target = page.locator(partIn('export', 'press-house', 'root'));
+  const top = () => target.evaluate((element) => Math.round(element.getBoundingClientRect().top));
+  await expect.poll(top).toBe(80);
+  expect(await header.evaluate((element) => element.getBoundingClientRect().bottom)).toBeLessThanOrEqual(80);
+});
+
 test('a side column sticks 150 px from the top and not where it is narrow, in five actions', async ({
   page
 }) => {

@@ -150,3 +150,31 @@ describe('what enters', () => {
     expect(finding!.sentence).toBe('Text one enters each time One is opened, not when it comes into view');
   });
 });
+
+describe('links to something on the page', () => {
+  const linked = after(
+    sampleProject(),
+    { type: 'add-effect', id: 'section', effect: 'sticky' },
+    {
+      type: 'insert',
+      fragment: makeWith({ exactIds: true })('button', 'Jump', { label: 'Down', href: '#tabs' }),
+      at: { parent: 'section', slot: 'content', index: 0 }
+    }
+  );
+  const header = { top: 0, bottom: 90, insetTop: 0, withinTop: 0, withinBottom: 5000 };
+  const ofPage = (project: Project) =>
+    runFindings(registry, project, boxes({ section: header })).filter(
+      ({ rule }) => rule === 'links-under-header'
+    );
+
+  it('come to rest clear of a header that sticks, once the page keeps room for it', () => {
+    const [finding] = ofPage(linked);
+    expect([finding!.number, finding!.fix!.label]).toEqual([
+      '0 of 90 px',
+      'Let links land 106 px below the top'
+    ]);
+    const next = mended(linked, finding!);
+    expect(ofPage(next)).toEqual([]);
+    expect(next.nodes[id('page')]!.settings).toEqual({ jump: 106 });
+  });
+});

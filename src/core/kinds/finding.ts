@@ -67,6 +67,7 @@ export interface FindingRule {
 
 /** What a rule may ask of the kind of a piece. */
 export interface Described {
+  readonly category: string;
   /** Null for what its owner draws: a panel. */
   readonly markup: unknown;
   readonly slots: Readonly<

@@ -1,7 +1,15 @@
 import type { Element, ElementContent } from 'hast';
-import { object } from 'yup';
-import type { Kind } from '../../kinds/contract';
+import type { Context, Kind, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
+import type { Node } from '../../project/types';
+import { settings, type PageSettings } from './settings';
+
+/** Room above what a link leads to, a key goes to or the browser finds (CSS Scroll Snap 1, section 4.2). */
+function landingRules(node: Node, ctx: Context): readonly Rule[] {
+  if (ctx.variants<PageSettings>(node).every(({ jump }) => jump === 0)) return [];
+  const { jump } = ctx.settings<PageSettings>(node);
+  return [rule(`:root:has(${ctx.sel('root')})`, { 'scroll-padding-top': `${jump}px` })];
+}
 
 /**
  * The body of a page. Its sections stand in `main`, but for headers, what stands at the side, and footers,
@@ -23,7 +31,7 @@ export const page: Kind = {
       box: { x: 0, y: 0, width: 150, height: 116 }
     }
   },
-  settings: object({}),
+  settings,
   slots: { sections: { label: 'Sections', accepts: ['section'] } },
   forms: [],
   look: {
@@ -57,8 +65,8 @@ export const page: Kind = {
     const mainElement: Element = { type: 'element', tagName: 'main', properties: {}, children: main };
     return ctx.part('root', 'body', {}, [...before, mainElement, ...after]);
   },
-  style: (_node, ctx) => [rule(ctx.sel('root'), { margin: '0' })],
+  style: (node, ctx) => [rule(ctx.sel('root'), { margin: '0' }), ...landingRules(node, ctx)],
   behaviours: () => [],
   fallbacks: () => [],
-  findings: []
+  findings: () => import('./findings')
 };
