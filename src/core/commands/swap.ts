@@ -1,9 +1,10 @@
 import { object, string, type AnySchema, type mixed } from 'yup';
 import { checkValue } from '../css/values';
 import { defined } from '../data/compact';
-import { isEmpty, ownOf } from '../data/record';
+import { emptyRecord, isEmpty, ownOf } from '../data/record';
 import { escapeHtml } from '../html/clean';
 import type { Kind } from '../kinds/contract';
+import { CONTROLS } from '../kinds/controls';
 import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
 import { childIds, maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
@@ -11,7 +12,11 @@ import type { Former, Json, Node, NodeId, Project, Settings, StateName, Styles }
 import { asDraft, define, no, schemaFault, type Refusal } from './define';
 import { refusedAt } from './structure';
 
-const WORDS = ['text', 'rich'];
+const isOfWords = (field: AnySchema): boolean => {
+  const control = field.meta()?.field?.control;
+  return control !== undefined && CONTROLS[control].says === 'words';
+};
+
 const plain = (html: string) =>
   html
     .replace(/<[^>]*>/g, ' ')
@@ -29,9 +34,7 @@ function keptSettings(node: Node, from: Kind, to: Kind): Node['settings'] {
     ownOf(fields, key)?.isValidSync(value, { strict: true }) ?? false;
   const kept = Object.fromEntries(Object.entries(node.settings).filter(([key, value]) => takes(key, value)));
   const wordsOf = (kind: Kind) =>
-    Object.entries(kind.settings.fields as Record<string, AnySchema>).find(([, field]) =>
-      WORDS.includes(field.meta()?.field?.control ?? '')
-    );
+    Object.entries(kind.settings.fields as Record<string, AnySchema>).find(([, field]) => isOfWords(field));
   const [source, target] = [wordsOf(from), wordsOf(to)];
   if (!source || !target || Object.hasOwn(kept, target[0])) return kept;
   const words = (node.settings[source[0]] ?? source[1].getDefault()) as string;
@@ -154,7 +157,7 @@ function valid(settings: Settings, kind: Kind, tokens: Project['tokens']): Setti
 
 /** Looks of one kind with those of another laid over them, cell by cell. */
 function overlaid(below: Styles, above: Styles, tokens: Project['tokens']): Styles {
-  const made: Record<string, Record<string, Record<string, Record<string, string>>>> = {};
+  const made = emptyRecord<Record<string, Record<string, Record<string, string>>>>();
   for (const styles of [below, above])
     for (const [part, states] of Object.entries(styles))
       for (const [state, conditions] of Object.entries(states))
@@ -162,7 +165,7 @@ function overlaid(below: Styles, above: Styles, tokens: Project['tokens']): Styl
           for (const [property, value] of Object.entries(declarations!))
             if (checkValue(property, value, tokens).ok)
               (((made[part] ??= {})[state] ??= {})[condition] ??= {})[property] = value;
-  return made;
+  return { ...made };
 }
 
 /** What the piece keeps, with what it had before as that kind behind it. */

@@ -3,7 +3,7 @@ import type { Kind } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { childIds, heightOf, maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
 import type { Fragment, NodeId, Place, Project } from '../project/types';
-import { asDraft, define, no, type Refusal } from './define';
+import { asDraft, define, no } from './define';
 import { refusedAt, refusedDepth } from './structure';
 
 const nodeId = () => string().strict(true).required() as unknown as ReturnType<typeof mixed<NodeId>>;

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { AnySchema } from 'yup';
 import { analyse } from '../compile/analyse';
 import { printPage } from '../compile/page';
 import { buildRules } from '../compile/variants';
 import type { Command } from '../commands/commands';
 import { apply } from '../commands/apply';
+import { CONTROLS } from '../kinds/controls';
 import { effectKey, effectValues } from '../kinds/effects';
 import { createRegistry } from '../kinds/registry';
 import { fieldsOf, settingsWithDefaults } from '../kinds/settings';
@@ -167,7 +167,7 @@ describe.each(registry.effects.map((effect) => [effect.effect, effect] as const)
       const ctx = { outer: '.x', root: '.x', holder: '.x', children: 3, support: 'widely' } as const;
       for (const [key, field] of fieldsOf(effect)) {
         if (!field.meta()?.field?.responsive) continue;
-        for (const value of samplesOf(field)) {
+        for (const value of CONTROLS[field.meta()!.field!.control].samples(field.meta()!.field!)) {
           const adapt = { print: { [effectKey(name, key)]: value } };
           const styled = () =>
             buildRules(kind, { ...node, adapt } as never, base, (under) =>
@@ -196,14 +196,3 @@ describe.each(registry.effects.map((effect) => [effect.effect, effect] as const)
 );
 
 const NONE = { fits: new Map(), boxes: new Map<NodeId, never>(), elsewhere: new Map() };
-
-/** Values a field takes, beside its default. */
-function samplesOf(field: AnySchema): unknown[] {
-  const { control, choices = {} } = field.meta()!.field!;
-  if (control === 'toggle') return [true, false];
-  if (control === 'number') return [0, 10];
-  const track = field.getDefault() as object;
-  return control === 'track'
-    ? Object.keys(choices).map((form) => ({ ...track, form }))
-    : Object.keys(choices);
-}

@@ -2,23 +2,16 @@ import type { AnySchema } from 'yup';
 import { compact } from '../data/compact';
 import { remembered } from '../data/remembered';
 import type { Kind } from '../kinds/contract';
+import { CONTROLS } from '../kinds/controls';
 import { fieldsOf } from '../kinds/settings';
 import type { Registry } from '../kinds/registry';
-
-/** Settings that say something to a reader, by the editor they have. */
-const SAYS: Readonly<Record<string, string>> = {
-  text: 'words',
-  rich: 'words',
-  link: 'link',
-  asset: 'picture'
-};
 
 /** The key of a setting, and what it is to a reader. */
 export type SayingField = readonly [key: string, what: string];
 
 function maybeSaying(key: string, field: AnySchema): SayingField | null {
   const meta = field.meta()?.field;
-  const what = SAYS[meta?.control ?? ''];
+  const what = meta && CONTROLS[meta.control].says;
   return what && !meta?.names ? [key, what] : null;
 }
 

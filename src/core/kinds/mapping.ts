@@ -1,8 +1,8 @@
 import type { AnySchema } from 'yup';
 import { mapTokens } from '../css/tokens';
-import type { Track } from '../motion/track';
 import type { Adaptations, AssetId, Fragment, Json, Node, NodeId, Settings } from '../project/types';
 import type { FieldMeta, Kind } from './contract';
+import { CONTROLS } from './controls';
 import type { Registry } from './registry';
 
 /** Changes one setting of a piece; what the field is decides what its value means. */
@@ -40,7 +40,7 @@ function changedUnderConditions(kind: Kind, adapt: Adaptations, change: ChangeSe
 }
 
 /** Settings that name another piece: they follow it when it gets a new id. */
-const namesPiece = ({ control }: FieldMeta) => control === 'item';
+const namesPiece = ({ control }: FieldMeta) => CONTROLS[control].refers === 'piece';
 
 /** @returns the piece with settings that name other pieces naming them by their new ids. */
 export function withRenewedReferences(kind: Kind, node: Node, renamed: ReadonlyMap<NodeId, NodeId>): Node {
@@ -54,22 +54,13 @@ export function withRenewedReferences(kind: Kind, node: Node, renamed: ReadonlyM
  * such text.
  */
 export function withChangedTokenTexts(kind: Kind, node: Node, change: (text: string) => string): Node {
-  const next = withChangedSettings(kind, node, (value, { control }) => {
-    if (control === 'css' && typeof value === 'string') return change(value);
-    return control === 'track' ? trackWith(value as unknown as Track, change) : value;
-  });
+  const next = withChangedSettings(
+    kind,
+    node,
+    (value, { control }) => CONTROLS[control].withTokens?.(value, change) ?? value
+  );
   const styles = changedTexts(next.styles as Json, change) as unknown as Node['styles'];
   return styles === next.styles ? next : { ...next, styles };
-}
-
-function trackWith(track: Track, change: (text: string) => string): Json {
-  let next = track;
-  for (const key of ['lasts', 'eases'] as const) {
-    const use = track[key];
-    const now = use === undefined ? use : change(use);
-    if (now !== use) next = { ...next, [key]: now };
-  }
-  return next as unknown as Json;
 }
 
 /** All texts in a tree of objects; the same object where none of them changed. */
@@ -111,7 +102,7 @@ export function assetsIn(registry: Registry, { nodes }: Fragment): ReadonlySet<A
   const found = new Set<AssetId>();
   for (const node of Object.values(nodes)) {
     withChangedSettings(registry.of(node), node, (value, { control }) => {
-      if (control === 'asset' && value !== '') found.add(value as AssetId);
+      if (CONTROLS[control].refers === 'asset' && value !== '') found.add(value as AssetId);
       return value;
     });
   }

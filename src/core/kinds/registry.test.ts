@@ -9,6 +9,7 @@ import { checkValue } from '../css/values';
 import { STYLE_PROPERTIES } from '../css/properties';
 import { registry } from '../registry';
 import { BEHAVIOURS } from './behaviours';
+import { CONTROLS } from './controls';
 import { createRegistry } from './registry';
 import { makeWith } from './make';
 
@@ -66,15 +67,8 @@ describe.each(registry.kinds.map((kind) => [kind.kind, kind] as const))('kind %s
       ([, field]) => field.meta()?.field?.responsive
     );
     for (const [key, field] of fields) {
-      const { control, choices = {}, fixed } = field.meta()!.field!;
-      const samples: Readonly<Record<string, readonly unknown[]>> = {
-        track: Object.keys(choices).map((form) => trackOf({ form, ms: 100, step: 40 })),
-        toggle: [true, false],
-        css: ['480px', '80svh'],
-        place: ['0% 100%', '30% 20%'],
-        shares: ['1/4 3/4', '+2 4 6', '1/2 1/2']
-      };
-      const values = samples[control] ?? Object.keys(choices);
+      const { fixed } = field.meta()!.field!;
+      const values = CONTROLS[field.meta()!.field!.control].samples(field.meta()!.field!);
       expect(values.length).toBeGreaterThan(1);
       for (const condition of ['medium', 'narrow', 'touch', 'less-motion'] as const) {
         if (fixed?.[condition]) continue;
