@@ -103,6 +103,41 @@ test('a panel comes in as it is set, and not with less motion', async ({ page, b
   await still.close();
 });
 
+test('a panel opens gradually by the browser itself, on paper and with less motion at once', async ({
+  page
+}) => {
+  await open(page, accordion({ height: trackOf({ form: 'open', ms: 400, easing: 'linear' }) }));
+  /** Heights of an item, picture by picture from the press on its header until nothing changes any more. */
+  const heights = (n: number) =>
+    page
+      .locator('details')
+      .nth(n)
+      .evaluate(async (item) => {
+        const seen = [item.getBoundingClientRect().height];
+        item.querySelector('summary')!.click();
+        for (let still = 0; still < 10; still += 1) {
+          await new Promise(requestAnimationFrame);
+          const now = item.getBoundingClientRect().height;
+          if (now !== seen.at(-1)) still = 0;
+          seen.push(now);
+        }
+        return seen;
+      });
+  const moving = await heights(1);
+  const end = moving.at(-1)!;
+  expect(end).toBeGreaterThan(moving[0]!);
+  expect(moving.filter((height) => height > moving[0]! && height < end).length).toBeGreaterThan(2);
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  const still = await heights(2);
+  expect(new Set(still).size).toBe(2);
+  await page.emulateMedia({ reducedMotion: 'no-preference', media: 'print' });
+  const printed = await page
+    .locator('details')
+    .evaluateAll((items) => items.map((item) => item.lastElementChild!.getBoundingClientRect().height > 10));
+  expect(printed).toEqual([true, true, true]);
+  await page.emulateMedia({ media: 'screen' });
+});
+
 test('its own states are what Chromium computes', async ({ page }) => {
   const piece = questions({ level: '2' });
   const { root } = piece;

@@ -1,8 +1,19 @@
 import { maybeTransitions } from '../motion/transition';
 import { familyOf, type Cell } from './cells';
 
-/** Properties that may change though the part says nothing of them, since they are what they are around it. */
-const INHERITED = new Set(['all', 'color', 'font-size', 'letter-spacing', 'line-height', 'visibility']);
+/**
+ * Properties that may change though the part says nothing of them, since they are what they are around it, or
+ * since the browser itself changes them: of what a disclosure opens.
+ */
+const ELSEWHERE = new Set([
+  'all',
+  'color',
+  'content-visibility',
+  'font-size',
+  'letter-spacing',
+  'line-height',
+  'visibility'
+]);
 
 /**
  * Transitions of what can change only: a look names all that its states may come to change.
@@ -28,6 +39,6 @@ export function shortTransitions(cells: readonly Cell[]): Cell[] {
 function canChange(property: string, of: Cell, cells: readonly Cell[]): boolean {
   const subject = of.meets.slice(0, of.meets.lastIndexOf(' '));
   const said = cells.filter(({ meets }) => meets === `${subject} ${familyOf(property)}`);
-  const isElsewhere = said.length === 0 && INHERITED.has(property);
+  const isElsewhere = said.length === 0 && ELSEWHERE.has(property);
   return said.length > 1 || isElsewhere;
 }

@@ -16,6 +16,7 @@ export const PLATFORM_FEATURES = {
   details: { what: 'headers that open their panels', helps: false },
   'details-name': { what: 'one panel open at a time', helps: true },
   'details-content': { what: 'closed panels are printed', helps: true },
+  'interpolate-size': { what: 'panels that open gradually', helps: true },
   popover: { what: 'side panels', helps: true },
   has: { what: 'a header at the side', helps: false },
   nesting: { what: 'states and conditions inside their rule', helps: false },

@@ -1,5 +1,8 @@
-import type { FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
+import { compact } from '../../data/compact';
+import type { Context, FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
+import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
+import type { PlatformFeature } from '../../support/features';
 import { anatomy, look, states } from './anatomy';
 import { markup } from './markup';
 import { adapt, settings, type AccordionSettings } from './settings';
@@ -15,6 +18,17 @@ function fallbacks(_node: Node, { settings: under }: FallbackContext): readonly 
     },
     { label: 'Hover look', wide: 'changes', cells: { touch: 'pressed only', print: '—' } }
   ];
+}
+
+function uses(node: Node, ctx: Context): readonly PlatformFeature[] {
+  const { several } = ctx.settings<AccordionSettings>(node);
+  const isMoving = ctx.variants<AccordionSettings>(node).some(({ height }) => moves(height));
+  return compact([
+    'details' as const,
+    several ? null : ('details-name' as const),
+    'details-content' as const,
+    isMoving ? ('interpolate-size' as const) : null
+  ]);
 }
 
 export const accordion: Kind = {
@@ -58,10 +72,7 @@ export const accordion: Kind = {
   markup,
   style,
   behaviours: () => [],
-  uses: (node, ctx) =>
-    ctx.settings<AccordionSettings>(node).several
-      ? ['details', 'details-content']
-      : ['details', 'details-name', 'details-content'],
+  uses,
   fallbacks,
   findings: () => import('./findings')
 };

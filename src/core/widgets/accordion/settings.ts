@@ -2,6 +2,8 @@ import { object, type InferType } from 'yup';
 import { choiceField, itemField, toggleField, trackField } from '../../kinds/fields';
 import { STILL_TRACK } from '../../motion/track';
 
+const FIXED = { 'less-motion': 'with less motion nothing moves', print: 'on paper all panels lie open' };
+
 export const settings = object({
   several: toggleField(false, {
     label: 'Several panels open',
@@ -45,7 +47,19 @@ export const settings = object({
       event: 'pick',
       part: 'panel',
       tone: 'in',
-      fixed: { 'less-motion': 'with less motion nothing moves', print: 'on paper all panels lie open' }
+      fixed: FIXED
+    }
+  ),
+  height: trackField(
+    STILL_TRACK,
+    { open: 'opens gradually' },
+    {
+      label: 'Panel height',
+      event: 'pick',
+      part: 'panel',
+      tone: 'size',
+      fixed: FIXED,
+      help: 'Where a browser cannot move to a height it has to find out first, the panel opens at once.'
     }
   )
 });
@@ -53,4 +67,5 @@ export const settings = object({
 export type AccordionSettings = InferType<typeof settings>;
 
 /** With less motion nothing moves, and paper has nothing to open. */
-export const adapt = { 'less-motion': { enter: STILL_TRACK }, print: { enter: STILL_TRACK } } as const;
+const STILL = { enter: STILL_TRACK, height: STILL_TRACK };
+export const adapt = { 'less-motion': STILL, print: STILL } as const;

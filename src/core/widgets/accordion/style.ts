@@ -1,4 +1,5 @@
 import type { Context, Rule } from '../../kinds/contract';
+import { printValue } from '../../css/tokens';
 import { entranceAnimation } from '../../kinds/entrance';
 import { rule } from '../../kinds/rule';
 import { moves } from '../../motion/track';
@@ -40,6 +41,25 @@ const OPEN_SHAPES: Readonly<Record<string, Readonly<Record<string, string>>>> = 
   triangle: { transform: 'rotate(90deg)' }
 };
 
+/**
+ * The box of a panel grows from nothing to the height of what is in it, by the browser itself (CSS Values 5, section 3.2,
+ * `interpolate-size`; CSS Pseudo-Elements 4, `::details-content`); what cannot, opens at once.
+ */
+function heightRules(item: string, { height }: AccordionSettings): readonly Rule[] {
+  const isMoving = moves(height);
+  const timing = `${height.ms}ms ${printValue(height.easing)}${height.delay > 0 ? ` ${height.delay}ms` : ''}`;
+  return [
+    rule(item, { 'interpolate-size': isMoving ? 'allow-keywords' : 'numeric-only' }),
+    rule(`${item}::details-content`, {
+      height: isMoving ? '0' : 'auto',
+      overflow: isMoving ? 'clip' : 'visible',
+      transition: isMoving ? `height ${timing}, content-visibility ${timing}` : 'none',
+      'transition-behavior': 'allow-discrete'
+    }),
+    rule(`${item}[open]::details-content`, { height: 'auto' })
+  ];
+}
+
 export function style(node: Node, ctx: Context): readonly Rule[] {
   const { marker, markerSide, enter } = ctx.settings<AccordionSettings>(node);
   const [item, header, panel] = [ctx.sel('item'), ctx.sel('header'), ctx.sel('panel')];
@@ -70,6 +90,8 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
       rule(`${item}[open] > * > ${ctx.sel('marker')}::before`, OPEN_SHAPES[marker]!)
     );
   }
+  if (ctx.variants<AccordionSettings>(node).some((each) => moves(each.height)))
+    rules.push(...heightRules(item, ctx.settings<AccordionSettings>(node)));
   const everMoves = ctx.variants<AccordionSettings>(node).some((each) => moves(each.enter));
   // What is open at load does not move then, and without script nothing tells a second opening from the first.
   const opened = `${item}[open]:not([data-first])`;
