@@ -308,3 +308,22 @@ test('at 320 px and at 200 % zoom everything can be reached', async ({ page }) =
   }
   await page.setViewportSize({ width: 1280, height: 800 });
 });
+
+test('what is typed before the search is there goes into it, and Enter with it', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Welcome text');
+  // What the search brings along comes late.
+  let release = () => {};
+  const held = new Promise<void>((resolve) => (release = resolve));
+  await page.route(/\.js$/, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('swap for quotation');
+  await page.keyboard.press('Enter');
+  release();
+  await expect(bench.row('Welcome text')).toBeVisible();
+  await expect(page.locator('.kind').first()).toHaveText(/quotation/);
+  await page.unroute(/\.js$/);
+});

@@ -5,13 +5,8 @@
   import { DRAWN, drawingOf } from './drawings';
   import { found, placeInWords, type Entry, insertEntry } from './entries';
 
-  interface Props {
-    wb: Workbench;
-    /** Gives the letters that were typed before the field was there. */
-    handOver: () => { readonly words: string; readonly isEntered: boolean };
-    ongone: () => void;
-  }
-  const { wb, handOver, ongone }: Props = $props();
+  const { wb }: { wb: Workbench } = $props();
+  const ongone = () => wb.typedAhead.gone();
 
   let words = $state('');
   let marked = $state<string | null>(null);
@@ -38,7 +33,7 @@
 
   // One drawing after the other, so that the field has the keys at once.
   onMount(() => {
-    const typed = handOver();
+    const typed = wb.typedAhead.take();
     words = typed.words;
     field.focus();
     const first = found(words)[0];

@@ -28,6 +28,7 @@ import { OutlineState } from './outline.svelte';
 import { PreviewState } from './preview.svelte';
 import { sideWidth } from './remembered';
 import { Saver } from './saver.svelte';
+import { TypedAhead } from './typed-ahead';
 
 export const VIEWS = ['Fill', 'Behaviour', 'States', 'Timing', 'Scroll', 'Fallbacks'] as const;
 export type View = (typeof VIEWS)[number];
@@ -104,6 +105,7 @@ export class Workbench {
   /** What the outline shows. */
   readonly outline = new OutlineState(this);
   readonly findingsWatch = new FindingsWatch();
+  readonly typedAhead = new TypedAhead();
   /** Up to date a moment after the hand rests; an edit never waits for it. */
   split = $derived.by(() => splitAside(this.findingsWatch.all, this.project.info.aside));
   findings = $derived.by((): readonly Finding[] => this.split.open);

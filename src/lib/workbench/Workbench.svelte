@@ -64,30 +64,9 @@
   /** What pastes, and prints for other programs, comes when the page is on show. */
   const pasting = () => import('$lib/state/clipboard');
   const drawer = () => import('$lib/insert/InsertDrawer.svelte');
-  /** Keys pressed after the one that opens the drawer and before its field is there: they belong to that field. */
-  let typedAhead = { words: '', isEntered: false };
-  let isDrawerThere = false;
-
-  function keepTyped(event: KeyboardEvent): void {
-    if (wb.open !== 'insert' || isDrawerThere) return;
-    const isLetter = event.key.length === 1 && !event.ctrlKey && !event.metaKey && !event.altKey;
-    if (!isLetter && event.key !== 'Enter') return;
-    event.preventDefault();
-    event.stopImmediatePropagation();
-    // What follows Enter is meant for what comes after it.
-    if (typedAhead.isEntered) return;
-    typedAhead = isLetter
-      ? { words: typedAhead.words + event.key, isEntered: false }
-      : { ...typedAhead, isEntered: true };
-  }
-
-  /** @returns what was typed ahead; from now on the drawer has the keys, until it is gone. */
-  function handOver(): typeof typedAhead {
-    const typed = typedAhead;
-    typedAhead = { words: '', isEntered: false };
-    isDrawerThere = true;
-    return typed;
-  }
+  /** What opens with a field that takes words, and comes when it is opened first. */
+  const takesWords = () => wb.open === 'insert' || wb.open === 'search';
+  const keepTyped = (event: KeyboardEvent) => wb.typedAhead.keep(event, takesWords());
 
   let clipboard = $state.raw<Awaited<ReturnType<typeof pasting>> | null>(null);
   onMount(() => {
@@ -190,11 +169,7 @@
   {#if panel?.stands === 'beside'}
     {#await panel.load() then { default: Panel }}<Panel {wb} />{/await}
   {/if}
-  {#if wb.open === 'insert'}{#await drawer() then { default: InsertDrawer }}<InsertDrawer
-        {wb}
-        {handOver}
-        ongone={() => (isDrawerThere = false)}
-      />{/await}{/if}
+  {#if wb.open === 'insert'}{#await drawer() then { default: InsertDrawer }}<InsertDrawer {wb} />{/await}{/if}
 </div>
 {#if panel?.stands === 'over'}
   {#await panel.load() then { default: Panel }}<Panel {wb} />{/await}

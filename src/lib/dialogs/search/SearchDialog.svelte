@@ -36,7 +36,19 @@
 
   function focusField(input: HTMLInputElement) {
     // Carbon's modal takes the focus once it is open.
-    setTimeout(() => input.focus(), 60);
+    const timer = setTimeout(() => {
+      input.focus();
+      const typed = wb.typedAhead.take();
+      words = typed.words + words;
+      const [first] = everything(wb, words);
+      if (typed.isEntered && first) run(first);
+    }, 60);
+    return {
+      destroy() {
+        clearTimeout(timer);
+        wb.typedAhead.gone();
+      }
+    };
   }
 </script>
 
