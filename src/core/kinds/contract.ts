@@ -386,8 +386,6 @@ export interface Effect {
   starts?(place: EffectPlace): Node['settings'];
   /** @returns why it cannot stand there, in a sentence; null where it can. */
   maybeUnfit(place: EffectPlace): string | null;
-  /** Style properties of the root that it sets, so that nobody sets them in vain. */
-  readonly owns: readonly string[];
   /** States of the root while it runs, in cascade order, each with its selector. */
   readonly states?: Readonly<Record<string, OwnState & { readonly selector: string }>>;
   /**
@@ -399,7 +397,6 @@ export interface Effect {
   attributes?(variants: readonly EffectValues[], node: Node): Element['properties'];
   /** Behaviours it needs, each listed in src/runtime/index.ts. */
   behaviours?(variants: readonly EffectValues[], node: Node): readonly string[];
-  uses?(variants: readonly EffectValues[]): readonly PlatformFeature[];
   /** Keyframes that its rules name, beside those every kind may. */
   readonly keyframes?: Readonly<Record<string, Keyframes>>;
   /** What it does with the scroll where a piece stands, for a map of all of it. @param name the piece's. */

@@ -118,10 +118,6 @@ export function withEffects(kind: Kind, effects: readonly Effect[]): Kind {
     behaviours: (node, ctx) => [
       ...kind.behaviours(node, ctx),
       ...fromEffects(effects, node, ctx, (effect, variants) => effect.behaviours?.(variants, node))
-    ],
-    uses: (node, ctx) => [
-      ...(kind.uses?.(node, ctx) ?? []),
-      ...fromEffects(effects, node, ctx, (effect, variants) => effect.uses?.(variants))
     ]
   };
 }

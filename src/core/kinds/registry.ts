@@ -51,7 +51,6 @@ const REQUIRED_OF_EFFECT: readonly (keyof Effect)[] = [
   'icon',
   'settings',
   'maybeUnfit',
-  'owns',
   'style',
   'findings'
 ];

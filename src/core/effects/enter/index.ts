@@ -51,7 +51,6 @@ export const enter: Effect = {
   adapt: { 'less-motion': { on: false }, print: { on: false } },
   starts: ({ kind }): Node['settings'] => (kind.category === 'section' ? { children: true } : {}),
   maybeUnfit,
-  owns: ['animation'],
   style(values, { root, holder, children }) {
     const own = values as EnterSettings;
     if (!own.children)

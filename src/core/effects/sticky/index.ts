@@ -34,7 +34,6 @@ export const sticky: Effect = {
   adapt: { print: { on: false } },
   starts,
   maybeUnfit,
-  owns: ['position', 'z-index'],
   states: { stuck: { label: 'stuck', selector: '[data-stuck]' } },
   style(values, { outer }) {
     const { side, inset, own, over } = values as StickySettings;
