@@ -109,6 +109,7 @@ export function projectSchema(): object {
   const em = { type: 'number', minimum: 0, maximum: 10 };
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
+    $defs: { node: { oneOf: node } },
     title: `project.json of a Kymation project file, format ${FORMAT}`,
     ...strict(
       {
@@ -139,7 +140,7 @@ export function projectSchema(): object {
             ['picture']
           )
         },
-        nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } },
+        nodes: { type: 'object', propertyNames: id, additionalProperties: { $ref: '#/$defs/node' } },
         assets: {
           type: 'object',
           additionalProperties: strict(
@@ -183,7 +184,7 @@ export function projectSchema(): object {
             name: text(80),
             fragment: strict({
               root: id,
-              nodes: { type: 'object', propertyNames: id, additionalProperties: { oneOf: node } }
+              nodes: { type: 'object', propertyNames: id, additionalProperties: { $ref: '#/$defs/node' } }
             })
           })
         }
