@@ -128,7 +128,7 @@ async function main(): Promise<void> {
   await page.locator('header select').first().selectOption({ label: 'Harvest story' });
   await page.locator('[data-row="weeks-side"]').click();
   await page.keyboard.press('5');
-  await page.getByText(/narrow 390/).waitFor();
+  await page.getByText(/narrow 390 off/).waitFor();
   await shot(page, 'scroll');
   await browser.close();
   server.kill();

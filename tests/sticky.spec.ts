@@ -288,6 +288,19 @@ test('a side column sticks 150 px from the top and not where it is narrow, in fi
   await expect(page.getByText(/narrow 390 off/)).toBeVisible();
 });
 
+test('travel at other widths is found out for whichever page is looked at', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Header');
+  await bench.view('Behaviour');
+  await page.getByRole('button', { name: /^Sticks/ }).click();
+  await bench.view('Scroll');
+  await expect(page.getByText(/narrow 390 \d+/)).toBeVisible();
+  await page.getByRole('combobox', { name: 'Page' }).selectOption({ label: 'Harvest story' });
+  await bench.pick('Weeks side');
+  await expect(page.getByText(/narrow 390 off/)).toBeVisible();
+  await expect(page.getByText(/wide 1120 \d+/)).toBeVisible();
+});
+
 test('says why it does not stick, and mends it, in three actions', async ({ page }) => {
   const bench = new Bench(page);
   // The list sticks, and its column ends where it ends.

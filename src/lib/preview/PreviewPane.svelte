@@ -163,7 +163,7 @@
   const SURVEYED_MOST = 300;
   $effect(() => {
     const isWanted = wb.view === 'Scroll' || Object.keys(wb.rested.nodes).length <= SURVEYED_MOST;
-    if (!wb.preview.isShown || !isWanted || wb.rested !== wb.project) return;
+    if (!wb.preview.isShown || !isWanted || wb.rested !== wb.project || !wb.pageId) return;
     const timer = setTimeout(() => survey.begin(), 600);
     return () => clearTimeout(timer);
   });

@@ -1,7 +1,7 @@
 import { asksFor } from '$core/kinds/asks';
 import type { Box } from '$core/facts/box';
 import { subtreeIds } from '$core/project/tree';
-import type { NodeId, Project } from '$core/project/types';
+import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
 import type { Measured, ToFrame } from '$preview/messages';
 import type { Workbench } from './workbench.svelte';
@@ -29,6 +29,7 @@ export class WidthSurvey {
   #due: readonly number[] = [];
   #found = new Map<number, ReadonlyMap<NodeId, Box>>();
   #project: Project | null = null;
+  #page: PageId | null = null;
   #send: ((message: ToFrame) => void) | null = null;
   #waits = 0;
 
@@ -36,9 +37,10 @@ export class WidthSurvey {
 
   /** Begins anew with the page as it stands now, unless it has been done. */
   begin(): void {
-    const { project } = this.bench();
-    if (project === this.#project) return;
+    const { project, pageId } = this.bench();
+    if (project === this.#project && pageId === this.#page) return;
     this.#project = project;
+    this.#page = pageId;
     this.#found = new Map();
     this.#due = this.#asks().length > 0 ? Object.values(widthsOf(project)) : [];
     this.#next();
@@ -67,8 +69,8 @@ export class WidthSurvey {
   }
 
   take({ viewport, found }: Measured): void {
-    const { project } = this.bench();
-    if (this.width === null || project !== this.#project) return;
+    const { project, pageId } = this.bench();
+    if (this.width === null || project !== this.#project || pageId !== this.#page) return;
     this.#waits += 1;
     const isReady = viewport === this.width && found.length > 0;
     if (!isReady && this.#waits < WAITS_MOST) return this.#ask();
