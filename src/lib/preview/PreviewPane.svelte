@@ -163,7 +163,9 @@
   const SURVEYED_MOST = 300;
   $effect(() => {
     const isWanted = wb.view === 'Scroll' || Object.keys(wb.rested.nodes).length <= SURVEYED_MOST;
-    if (!wb.preview.isShown || !isWanted || wb.rested !== wb.project || !wb.pageId) return;
+    // Another page has other pieces, also where the project is as it was.
+    void wb.pageId;
+    if (!wb.preview.isShown || !isWanted || wb.rested !== wb.project) return;
     const timer = setTimeout(() => survey.begin(), 600);
     return () => clearTimeout(timer);
   });
