@@ -2,7 +2,7 @@ import type { Browser, Page } from '@playwright/test';
 import { apply } from '../src/core/commands/apply';
 import { createPreviewSession } from '../src/core/compile/preview';
 import type { PageId } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { projectOf } from './projects';
 import { edits, hands, median, newPage, openProject, steady, timed } from './tools';
 

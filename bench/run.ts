@@ -5,7 +5,7 @@ import { createPreviewSession } from '../src/core/compile/preview';
 import { printPage } from '../src/core/compile/page';
 import { fitFrom, rowWidth } from '../src/core/layout/fit';
 import type { PageId, Project } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { pageScript } from '../src/server/bundle';
 // @ts-expect-error plain JavaScript, shared with npm start
 import { buildApp, findChromium, freePort, startServer } from '../scripts/lib.mjs';
@@ -159,6 +159,15 @@ async function tuningFigures(
   return { findings, measured, switched: median(switches) };
 }
 
+/** Run in the window. @returns addresses of what was asked for after the page was on show. */
+function requestedAfterShown(): string[] {
+  const shown = performance.getEntriesByName('kymation shown')[0]!.startTime;
+  return performance
+    .getEntriesByType('resource')
+    .filter(({ startTime }) => startTime > shown)
+    .map(({ name }) => name);
+}
+
 async function firstLoad(
   browser: Browser,
   address: string
@@ -180,8 +189,9 @@ async function firstLoad(
   await opened.goto(new URL(link, address).href);
   await opened.frameLocator('iframe[title^="Preview of"]').locator('.season-tabs').waitFor();
   const usable = performance.now() - from;
-  // What comes later, for findings and for views nobody has opened, does not hold up the first.
-  const first = [...found];
+  // What comes when the page is on show, and for views nobody has opened, does not hold it up.
+  const later = new Set(await opened.evaluate(requestedAfterShown));
+  const first = [...found].filter(([url]) => !later.has(url));
   for (const [url, kind] of first)
     sums[kind] += gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer()), { level: 9 }).length;
   await opened.close();

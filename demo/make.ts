@@ -23,7 +23,7 @@ import type {
   Token,
   TokenId
 } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { findIcons } from '../src/server/icons';
 import { pictures } from './pictures';
 import { compact, defined } from '../src/core/data/compact';

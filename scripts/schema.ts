@@ -12,7 +12,7 @@ import {
   SUPPORT_TARGETS,
   TOKEN_TYPES
 } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { defined } from '../src/core/data/compact';
 
 /** The JSON Schema of project.json, made from the kinds, so that it cannot fall behind them. */

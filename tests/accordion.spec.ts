@@ -1,6 +1,6 @@
 import { resolve } from '../src/core/cascade/resolve';
 import type { Command } from '../src/core/commands/commands';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { makeWith } from '../src/core/kinds/make';
 import { trackOf } from '../src/core/motion/track';
 import type { Fragment, NodeId } from '../src/core/project/types';

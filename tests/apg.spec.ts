@@ -3,7 +3,7 @@ import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
 import type { Project } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { exported, exportedDemo } from './support/exported';
 
 // W3C ARIA Authoring Practices Guide, patterns "Tabs" (https://www.w3.org/WAI/ARIA/apg/patterns/tabs/) and

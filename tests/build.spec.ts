@@ -6,7 +6,7 @@ import type { FieldMeta } from '../src/core/kinds/contract';
 import { tokensIn } from '../src/core/css/tokens';
 import { STYLE_PROPERTIES } from '../src/core/css/properties';
 import type { AssetId, ConditionName, Json, Node, NodeId, PageId, Project } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { axeViolations } from './support/axe';
 import { exported } from './support/exported';
 import { expect, test, type Page } from './support/test';

@@ -15,7 +15,7 @@ import {
   type Project,
   type StateName
 } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { exported, partIn } from './support/exported';
 import { previewFrame } from './support/frames';
 import { everyKind } from './support/kinds';
@@ -325,7 +325,8 @@ for (const [width, conditions] of [
     }
     expect(await differences(page.mainFrame(), cases)).toEqual([]);
     expect([...kinds].sort()).toEqual(
-      registry.kinds
+      registry
+        .everyKind()
         .filter(({ markup }) => markup)
         .map(({ kind }) => kind)
         .sort()

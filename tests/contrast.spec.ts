@@ -8,7 +8,7 @@ import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import type { AssetId, Fragment, NodeId, PageId, Project, ProjectId } from '../src/core/project/types';
 import { createProject } from '../src/core/project/create';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { readTones } from '../src/server/tones';
 import { exported } from './support/exported';
 

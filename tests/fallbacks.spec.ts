@@ -5,7 +5,7 @@ import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import type { Project } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { axeViolations } from './support/axe';
 import { exported } from './support/exported';
 import { forcing } from './support/states';

@@ -1,7 +1,7 @@
 import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
 import { makeWith } from '../src/core/kinds/make';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { previewFrame } from './support/frames';
 import { expect, test } from './support/test';
 import { Bench } from './support/workbench';

@@ -4,7 +4,7 @@ import { makeWith } from '../src/core/kinds/make';
 import { apply } from '../src/core/commands/apply';
 import { createProject } from '../src/core/project/create';
 import type { PageId, Project, ProjectId } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { exported } from './support/exported';
 import { Bench } from './support/workbench';
 

@@ -3,7 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { readProjectFile } from '../src/core/formats/project-file';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { exported } from './support/exported';
 import { expect, test, type Page } from './support/test';
 import { Bench } from './support/workbench';

@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http';
 import { expect, test } from './support/test';
 import { printSnippet } from '../src/core/compile/snippet';
 import type { NodeId } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { finishSnippet } from '../src/server/finish';
 import { makeWith } from '../src/core/kinds/make';
 import { axeViolations } from './support/axe';

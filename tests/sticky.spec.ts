@@ -5,7 +5,7 @@ import type { Box } from '../src/core/facts/box';
 import { makeWith } from '../src/core/kinds/make';
 import { createProject } from '../src/core/project/create';
 import type { Fragment, NodeId, Project } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { shiftAt } from '../src/core/scroll/sticky';
 import { after } from '../src/core/testing/project';
 import { Counted } from './support/counted';

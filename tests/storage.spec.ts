@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import sharp from 'sharp';
 import { readProjectFile } from '../src/core/formats/project-file';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { expect, test, type Page } from './support/test';
 import { Bench } from './support/workbench';
 

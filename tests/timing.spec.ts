@@ -6,7 +6,7 @@ import type { Command } from '../src/core/commands/commands';
 import { easingOf } from '../src/core/motion/easing';
 import { trackOf } from '../src/core/motion/track';
 import type { Project } from '../src/core/project/types';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { exported } from './support/exported';
 import { previewFrame } from './support/frames';
 import { Bench } from './support/workbench';

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import type { AssetId, Asset, Project } from '../src/core/project/types';
 import { apply } from '../src/core/commands/apply';
-import { registry } from '../src/core/registry';
+import { registry } from '../src/core/whole';
 import { readFace } from '../src/server/typefaces';
 import { exported } from './support/exported';
 import { expect, test } from './support/test';

@@ -7,7 +7,7 @@ import { describe, expect, it } from 'vitest';
 import { makeDemo } from '../../demo/make';
 import { apply } from '../core/commands/apply';
 import { writeProjectFile } from '../core/formats/project-file';
-import { registry } from '../core/registry';
+import { registry } from '../core/whole';
 import { kymation as called } from './run';
 
 describe('command line', () => {

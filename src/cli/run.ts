@@ -14,7 +14,7 @@ import { splitAside } from '../core/kinds/finding';
 import { sarifOf } from '../core/formats/sarif';
 import { maybeNode } from '../core/project/tree';
 import type { Asset, AssetId, NodeId, PageId, Project } from '../core/project/types';
-import { registry } from '../core/registry';
+import { registry } from '../core/whole';
 import { finish, finishSnippet, type Finished } from '../server/finish';
 import { makeRenditions } from '../server/renditions';
 import { readTones } from '../server/tones';

@@ -1,58 +1,61 @@
-import { button } from './blocks/button';
-import { column } from './blocks/column';
-import { columns } from './blocks/columns';
-import { drawer } from './blocks/drawer';
-import { heading } from './blocks/heading';
-import { embed } from './blocks/embed';
-import { figure } from './blocks/figure';
-import { icon } from './blocks/icon';
-import { image } from './blocks/image';
-import { layer } from './blocks/layer';
-import { layers } from './blocks/layers';
-import { link } from './blocks/link';
-import { links } from './blocks/links';
-import { page } from './blocks/page';
-import { panel } from './blocks/panel';
-import { quote } from './blocks/quote';
-import { section } from './blocks/section';
-import { separator } from './blocks/separator';
-import { stack } from './blocks/stack';
-import { text } from './blocks/text';
-import { video } from './blocks/video';
-import { enter } from './effects/enter';
-import { sticky } from './effects/sticky';
-import { accordion } from './widgets/accordion';
-import { createRegistry } from './kinds/registry';
-import { tabs } from './widgets/tabs';
+import { about as button } from './blocks/button/about';
+import { about as column } from './blocks/column/about';
+import { about as columns } from './blocks/columns/about';
+import { about as drawer } from './blocks/drawer/about';
+import { about as embed } from './blocks/embed/about';
+import { about as figure } from './blocks/figure/about';
+import { about as heading } from './blocks/heading/about';
+import { about as icon } from './blocks/icon/about';
+import { about as image } from './blocks/image/about';
+import { about as layer } from './blocks/layer/about';
+import { about as layers } from './blocks/layers/about';
+import { about as link } from './blocks/link/about';
+import { about as links } from './blocks/links/about';
+import { about as page } from './blocks/page/about';
+import { about as panel } from './blocks/panel/about';
+import { about as quote } from './blocks/quote/about';
+import { about as section } from './blocks/section/about';
+import { about as separator } from './blocks/separator/about';
+import { about as stack } from './blocks/stack/about';
+import { about as text } from './blocks/text/about';
+import { about as video } from './blocks/video/about';
+import { about as enter } from './effects/enter/about';
+import { about as sticky } from './effects/sticky/about';
+import { about as accordion } from './widgets/accordion/about';
+import { about as tabs } from './widgets/tabs/about';
+import { createRegistry, type EffectEntry, type KindEntry } from './kinds/registry';
 
 /** Every kind there is, one line each, in the order they are offered. */
-const kinds = [
-  page,
-  section,
-  heading,
-  text,
-  image,
-  button,
-  icon,
-  links,
-  link,
-  quote,
-  figure,
-  separator,
-  drawer,
-  video,
-  embed,
-  stack,
-  columns,
-  column,
-  layers,
-  layer,
-  tabs,
-  accordion,
-  panel
+const kinds: readonly KindEntry[] = [
+  { about: page, load: async () => (await import('./blocks/page')).page },
+  { about: section, load: async () => (await import('./blocks/section')).section },
+  { about: heading, load: async () => (await import('./blocks/heading')).heading },
+  { about: text, load: async () => (await import('./blocks/text')).text },
+  { about: image, load: async () => (await import('./blocks/image')).image },
+  { about: button, load: async () => (await import('./blocks/button')).button },
+  { about: icon, load: async () => (await import('./blocks/icon')).icon },
+  { about: links, load: async () => (await import('./blocks/links')).links },
+  { about: link, load: async () => (await import('./blocks/link')).link },
+  { about: quote, load: async () => (await import('./blocks/quote')).quote },
+  { about: figure, load: async () => (await import('./blocks/figure')).figure },
+  { about: separator, load: async () => (await import('./blocks/separator')).separator },
+  { about: drawer, load: async () => (await import('./blocks/drawer')).drawer },
+  { about: video, load: async () => (await import('./blocks/video')).video },
+  { about: embed, load: async () => (await import('./blocks/embed')).embed },
+  { about: stack, load: async () => (await import('./blocks/stack')).stack },
+  { about: columns, load: async () => (await import('./blocks/columns')).columns },
+  { about: column, load: async () => (await import('./blocks/column')).column },
+  { about: layers, load: async () => (await import('./blocks/layers')).layers },
+  { about: layer, load: async () => (await import('./blocks/layer')).layer },
+  { about: tabs, load: async () => (await import('./widgets/tabs')).tabs },
+  { about: accordion, load: async () => (await import('./widgets/accordion')).accordion },
+  { about: panel, load: async () => (await import('./blocks/panel')).panel }
 ];
 
 /** Every effect there is, one line each, in the order they are offered. */
-const effects = [sticky, enter];
+const effects: readonly EffectEntry[] = [
+  { about: sticky, load: async () => (await import('./effects/sticky')).sticky },
+  { about: enter, load: async () => (await import('./effects/enter')).enter }
+];
 
 export const registry = createRegistry(kinds, effects);

@@ -14,13 +14,13 @@
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
-  import { apply } from '$core/commands/apply';
   import { slug } from '$core/project/ids';
   import type { ProjectId } from '$core/project/types';
   import { registry } from '$core/registry';
   import Mark from '$lib/parts/Mark.svelte';
   import Thumbnail from '$lib/home/Thumbnail.svelte';
   import { saveFile } from '$lib/state/exporting';
+  import { bringTools } from '$lib/state/tools';
   import { NOT_LASTING, storageSentence, type ProjectRow } from '$lib/store/db';
   import {
     deleteProject,
@@ -121,6 +121,7 @@
     await attempt(async () => {
       const stored = await openProject(row.id);
       if (!stored) return;
+      const { apply } = await bringTools();
       const outcome = apply(registry, stored.project, { type: 'rename-project', name });
       if (!outcome.ok) fault = outcome.refusal.sentence;
       else if (outcome.diff) await renameProject(stored, name, outcome.diff);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { printPage } from '../core/compile/page';
 import type { PageId } from '../core/project/types';
-import { registry } from '../core/registry';
+import { registry } from '../core/whole';
 import { sampleProject } from '../core/testing/project';
 import { finish, finishRequest, snippetRequest } from './finish';
 

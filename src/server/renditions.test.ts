@@ -2,7 +2,7 @@ import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { sizesOf, roomOf, widthsFor } from '../core/compile/renditions';
 import type { Asset, AssetId } from '../core/project/types';
-import { registry } from '../core/registry';
+import { registry } from '../core/whole';
 import { after, id, sampleProject } from '../core/testing/project';
 import { makeRenditions } from './renditions';
 

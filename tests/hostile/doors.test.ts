@@ -10,7 +10,7 @@ import { readFragment, readTokens } from '../../src/core/formats/document';
 import { readAsset } from '../../src/core/formats/picture';
 import { readProjectFile } from '../../src/core/formats/project-file';
 import type { PageId, Project, Token, TokenId } from '../../src/core/project/types';
-import { registry } from '../../src/core/registry';
+import { registry } from '../../src/core/whole';
 import { after, sampleProject } from '../../src/core/testing/project';
 import { CSS, HTML, NAMES, SVG } from './corpus';
 

@@ -3,7 +3,7 @@ import { pictures } from '../../demo/pictures';
 import { readDesignTokens, writeDesignTokens } from '../../src/core/formats/design-tokens';
 import { readAsset } from '../../src/core/formats/picture';
 import { readProjectFile, writeProjectFile } from '../../src/core/formats/project-file';
-import { registry } from '../../src/core/registry';
+import { registry } from '../../src/core/whole';
 import { NAMES } from './corpus';
 
 /** None may take longer, ms. */

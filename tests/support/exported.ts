@@ -7,7 +7,7 @@ import { planExport, requestOf } from '../../src/core/compile/files';
 import { renditionFile, renditionPlan, type Rendition } from '../../src/core/compile/renditions';
 import type { AssetId, Project } from '../../src/core/project/types';
 import { withShippedFaces } from '../../src/core/faces/shipping';
-import { registry } from '../../src/core/registry';
+import { registry } from '../../src/core/whole';
 import { finish } from '../../src/server/finish';
 import { makeRenditions } from '../../src/server/renditions';
 import { subsetFace } from '../../src/server/typefaces';

@@ -1,6 +1,6 @@
 import type { Command } from '../../src/core/commands/commands';
 import { makeWith } from '../../src/core/kinds/make';
-import { registry } from '../../src/core/registry';
+import { registry } from '../../src/core/whole';
 
 const icon = { name: 'leaf', nodes: [['path', { d: 'M4 20C4 10 10 4 20 4c0 10-6 16-16 16z' }]] };
 
@@ -25,7 +25,7 @@ const FILLED: Readonly<Record<string, Record<string, unknown>>> = {
  * look nobody sees.
  */
 export function everyKind(section: string): Command[] {
-  const kinds = registry.kinds.filter(({ insertable, category }) => insertable && category === 'block');
+  const kinds = registry.everyKind().filter(({ insertable, category }) => insertable && category === 'block');
   return kinds.flatMap((kind): Command[] => {
     const fragment = kind.create((name, label, settings, slots) =>
       makeWith({ exactIds: true })(name, `One ${label}`, { ...settings, ...(FILLED[name] as object) }, slots)

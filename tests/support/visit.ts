@@ -2,7 +2,7 @@ import { makeDemo } from '../../demo/make';
 import { apply } from '../../src/core/commands/apply';
 import type { Command } from '../../src/core/commands/commands';
 import type { Fragment, Project } from '../../src/core/project/types';
-import { registry } from '../../src/core/registry';
+import { registry } from '../../src/core/whole';
 import { exported } from './exported';
 import { expect, type Page } from './test';
 

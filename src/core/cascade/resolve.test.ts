@@ -1,7 +1,7 @@
 import type { Command } from '../commands/commands';
 import { describe, expect, it } from 'vitest';
 import type { ConditionName, StateName } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, sampleProject } from '../testing/project';
 import { backdrop, ringContrast, textContrast } from './contrast';
 import { maybeParentPart, resolve } from './resolve';

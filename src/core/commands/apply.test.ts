@@ -4,7 +4,7 @@ import { makeWith } from '../kinds/make';
 import { patched, reversed } from '../project/diff';
 import { maybePlaceOf, nodeOf, subtreeIds } from '../project/tree';
 import type { Project } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { apply, refusalOf } from './apply';
 import type { Command } from './commands';

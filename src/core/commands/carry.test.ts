@@ -2,7 +2,7 @@ import type { Command } from './commands';
 import { describe, expect, it } from 'vitest';
 import { fragmentOf } from '../project/tree';
 import type { Fragment, Project, Token, TokenId } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, sampleProject } from '../testing/project';
 import { withTokens } from './carry';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { id, sampleProject } from '../testing/project';
 import { apply } from './apply';
 import { NO_HISTORY, recorded, redone, undone, type History } from './history';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { planExport } from '../compile/files';
 import { makeWith } from '../kinds/make';
 import type { NodeId, PageId } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { runFindings } from '../findings/run';
 import { after, refusedWith, sampleProject } from '../testing/project';
 import { apply } from './apply';

@@ -5,7 +5,7 @@ import { reversed, patched } from '../project/diff';
 import { isAsShelved, linkedTo } from '../project/shelf';
 import { maybePlaceOf, subtreeIds } from '../project/tree';
 import type { Project, ShelfId } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { apply } from './apply';
 import type { Command } from './commands';

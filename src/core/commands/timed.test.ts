@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { printPage } from '../compile/page';
 import { trackOf, withTiming, type Track } from '../motion/track';
 import type { PageId, Project } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { apply } from './apply';
 import type { Command } from './commands';

@@ -5,7 +5,7 @@ import { printPage } from '../compile/page';
 import { settingsAt } from '../compile/context';
 import { resolve } from '../cascade/resolve';
 import type { ConditionName, PageId, Project, StateName, TokenId } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { makeWith } from '../kinds/make';
 import { alikeOf } from '../project/alike';

@@ -3,7 +3,7 @@ import { readDocument } from '../formats/document';
 import { makeWith } from '../kinds/make';
 import { childIds, maybePlaceOf } from '../project/tree';
 import type { Project } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import { apply } from './apply';
 import type { Command } from './commands';

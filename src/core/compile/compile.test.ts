@@ -5,10 +5,10 @@ import { parse } from 'postcss';
 import { describe, expect, it } from 'vitest';
 import { makeWith } from '../kinds/make';
 import type { Kind } from '../kinds/contract';
-import { createRegistry } from '../kinds/registry';
+import { registryWith } from '../testing/registry';
 import { rule } from '../kinds/rule';
 import { createProject } from '../project/create';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import type { PageId, Project } from '../project/types';
 import { after, id, sampleProject } from '../testing/project';
 import { analyse } from './analyse';
@@ -52,7 +52,7 @@ describe('what is shared', () => {
     expect(adapted.body).toContain('data-k-grow');
   });
 
-  it('is no sheet of a kind that looks at what a node holds', () => {
+  it('is no sheet of a kind that looks at what a node holds', async () => {
     const text = registry.kindOf('text');
     const counting: Kind = {
       ...text,
@@ -63,7 +63,7 @@ describe('what is shared', () => {
       ],
       slots: { content: { label: 'Content', accepts: ['block'] } }
     };
-    const own = createRegistry([...registry.kinds, counting]);
+    const own = await registryWith([...registry.everyKind(), counting]);
     const make = makeWith({ exactIds: true });
     const held = (count: number) => Array.from({ length: count }, (_, n) => make('text', `In ${count} ${n}`));
     const section = make(

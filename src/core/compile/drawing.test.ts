@@ -1,6 +1,6 @@
 import { fromHtmlIsomorphic as fromHtml } from 'hast-util-from-html-isomorphic';
 import { describe, expect, it } from 'vitest';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { id, sampleProject } from '../testing/project';
 import { printDrawing } from './drawing';
 

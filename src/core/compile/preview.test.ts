@@ -5,7 +5,7 @@ import type { Command } from '../commands/commands';
 import { makeWith } from '../kinds/make';
 import { patched, reversed } from '../project/diff';
 import type { PageId } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, sampleProject } from '../testing/project';
 import { createPreviewSession, portionsOf, type PreviewPatch } from './preview';
 import { compact } from '../data/compact';

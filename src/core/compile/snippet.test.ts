@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Kind } from '../kinds/contract';
 import { makeWith } from '../kinds/make';
-import { createRegistry } from '../kinds/registry';
+import { registryWith } from '../testing/registry';
 import { createProject } from '../project/create';
 import type { NodeId } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { printSnippet } from './snippet';
 
 const make = makeWith({ exactIds: true });
@@ -36,7 +36,7 @@ describe('a snippet', () => {
       expect([...classes, 'ky-deck-k-slide']).toContain(name);
   });
 
-  it('keeps groups of details and radio buttons apart from those of the page', () => {
+  it('keeps groups of details and radio buttons apart from those of the page', async () => {
     const text = registry.kindOf('text');
     const folds: Kind = {
       ...text,
@@ -48,7 +48,7 @@ describe('a snippet', () => {
           { type: 'element', tagName: 'input', properties: { type: 'text', name: 'email' }, children: [] }
         ])
     };
-    const own = createRegistry([...registry.kinds, folds]);
+    const own = await registryWith([...registry.everyKind(), folds]);
     const { html } = printSnippet(own, projectWith(make('folds', 'Plan')), 'plan' as NodeId, { addressOf });
     expect([...html.matchAll(/ name="([^"]*)"/g)].map(([, name]) => name)).toEqual([
       'ky-plan-plan',

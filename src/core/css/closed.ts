@@ -1,17 +1,24 @@
-import { tokenize, tokenTypes } from 'css-tree';
+import { remembered } from '../data/remembered';
+import { grammar, type Grammar } from './grammar';
 
-const CLOSING: ReadonlyMap<number, string> = new Map([
-  [tokenTypes.Function, ')'],
-  [tokenTypes.LeftParenthesis, ')'],
-  [tokenTypes.LeftSquareBracket, ']'],
-  [tokenTypes.LeftCurlyBracket, '}']
-]);
+/** Which bracket closes what a token opens, and which tokens close. */
+function bracketsOf({ tokenTypes }: Grammar) {
+  return {
+    closing: new Map<number, string>([
+      [tokenTypes.Function, ')'],
+      [tokenTypes.LeftParenthesis, ')'],
+      [tokenTypes.LeftSquareBracket, ']'],
+      [tokenTypes.LeftCurlyBracket, '}']
+    ]),
+    closers: new Set<number>([
+      tokenTypes.RightParenthesis,
+      tokenTypes.RightSquareBracket,
+      tokenTypes.RightCurlyBracket
+    ])
+  };
+}
 
-const CLOSERS: ReadonlySet<number> = new Set([
-  tokenTypes.RightParenthesis,
-  tokenTypes.RightSquareBracket,
-  tokenTypes.RightCurlyBracket
-]);
+const brackets = new WeakMap<Grammar, ReturnType<typeof bracketsOf>>();
 
 /** Brackets that stand in one another; no value of a style sheet that people write needs more. */
 const NESTED_MOST = 16;
@@ -23,15 +30,18 @@ const NESTED_MOST = 16;
  * quotes are closed.
  */
 export function maybeUnclosed(value: string): string | null {
+  const css = grammar();
+  const { tokenize, tokenTypes } = css;
+  const { closing: closingOf, closers } = remembered(brackets, css, () => bracketsOf(css));
   const open: string[] = [];
   let fault: string | null = null;
   tokenize(value, (type, start, end) => {
     if (fault) return;
     const text = value.slice(start, end);
-    const closing = CLOSING.get(type);
+    const closing = closingOf.get(type);
     if (closing) open.push(closing);
     if (open.length > NESTED_MOST) fault = `its brackets stand in one another more than ${NESTED_MOST} deep`;
-    if (CLOSERS.has(type) && open.pop() !== text) fault = `there is a “${text}” that closes nothing`;
+    if (closers.has(type) && open.pop() !== text) fault = `there is a “${text}” that closes nothing`;
     if (type === tokenTypes.BadString || type === tokenTypes.BadUrl) fault = 'a quote is not closed';
     if (type === tokenTypes.String && !isClosedString(text))
       fault = `a quote is not closed; it wants a ${text[0]} at its end`;

@@ -1,10 +1,12 @@
-import { generate, parse, walk, type CssNode } from 'css-tree';
+import type { CssNode } from 'css-tree';
+import { grammar } from './grammar';
 
 /**
  * @returns the colours written in a background or gradient, as CSS texts, in order; words that are no colours
  * are among them.
  */
 export function coloursIn(value: string): string[] {
+  const { generate, parse, walk } = grammar();
   const found: string[] = [];
   try {
     walk(parse(value, { context: 'value' }), (item: CssNode) => {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Token, TokenId, TokenType } from '../project/types';
 import { after, refusedWith, sampleProject } from '../testing/project';
 import { apply } from '../commands/apply';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { spelt, withNames } from './tokens';
 
 const tokensOf = (

@@ -1,7 +1,7 @@
-import { lexer, parse, walk } from 'css-tree';
 import type { Token } from '../project/types';
 import { emptyRecord } from '../data/record';
 import { maybeUnclosed } from './closed';
+import { grammar } from './grammar';
 import { spelt, TOKEN_PROPERTY, withoutSprings } from './tokens';
 import { printTypeStyle, readTypeStyle, TYPE_MEMBERS, type TypeStyle } from './type-style';
 
@@ -78,6 +78,7 @@ function parseValue(property: string, value: string): Checked {
   if (/[;{}<>\\]|\/\*|\*\//.test(value)) return no('it holds a character that cannot stand in a value');
   const unclosed = maybeUnclosed(value);
   if (unclosed) return no(unclosed);
+  const { lexer, parse, walk } = grammar();
   try {
     const ast = parse(withoutSprings(value), {
       context: 'value',

@@ -6,12 +6,12 @@ import type { Command } from '../commands/commands';
 import { apply } from '../commands/apply';
 import { CONTROLS } from '../kinds/controls';
 import { effectKey, effectValues } from '../kinds/effects';
-import { createRegistry } from '../kinds/registry';
+import { registryWith } from '../testing/registry';
 import { fieldsOf, settingsWithDefaults } from '../kinds/settings';
 import { isAsShelved } from '../project/shelf';
 import { nodeOf } from '../project/tree';
 import type { NodeId, PageId, Project, ShelfId } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import * as runtime from '../../runtime/index';
 
@@ -143,19 +143,18 @@ describe('effects', () => {
     expect(behaviours(entering, 'left')).toEqual(['enter']);
   });
 
-  it('are refused by name where they are incomplete, stand twice or cannot be switched', () => {
-    const [sticky] = registry.effects;
+  it('are refused by name where they are incomplete, stand twice or cannot be switched', async () => {
+    const [sticky] = registry.everyEffect();
     const { on: _on, ...fields } = sticky!.settings.fields;
-    expect(() => createRegistry([], [{ ...sticky!, style: undefined as never }])).toThrow(
-      '"sticky" lacks style'
-    );
-    expect(() => createRegistry([], [sticky!, sticky!])).toThrow('"sticky" is registered twice');
+    const incomplete = { ...sticky!, style: undefined as never };
+    await expect(registryWith([], [incomplete])).rejects.toThrow('"sticky" lacks style');
+    await expect(registryWith([], [sticky!, sticky!])).rejects.toThrow('"sticky" is registered twice');
     const unswitched = { ...sticky!, settings: sticky!.settings.pick(Object.keys(fields) as never) };
-    expect(() => createRegistry([], [unswitched])).toThrow('"sticky" cannot be switched');
+    await expect(registryWith([], [unswitched])).rejects.toThrow('"sticky" cannot be switched');
   });
 });
 
-describe.each(registry.effects.map((effect) => [effect.effect, effect] as const))(
+describe.each(registry.everyEffect().map((effect) => [effect.effect, effect] as const))(
   'effect %s',
   (name, effect) => {
     const project = after(sampleProject(), add('left', name));

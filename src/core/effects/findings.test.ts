@@ -5,7 +5,7 @@ import { runFindings } from '../findings/run';
 import { makeWith } from '../kinds/make';
 import { NO_FACTS, type Facts, type Finding } from '../kinds/finding';
 import type { NodeId, Project } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, sampleProject } from '../testing/project';
 
 /** The left column sticks, 100 px high at 500 px, in a row of 800 px. */

@@ -3,7 +3,7 @@ import { makeDemo } from '../../../demo/make';
 import { makeWith } from '../kinds/make';
 import { apply } from '../commands/apply';
 import type { Command } from '../commands/commands';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, sampleProject } from '../testing/project';
 import { trackOf } from '../motion/track';
 import { splitAside, NO_FACTS, type Facts, type Fit } from '../kinds/finding';

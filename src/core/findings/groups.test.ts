@@ -1,6 +1,6 @@
 import type { Command } from '../commands/commands';
 import { expect, it } from 'vitest';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, sampleProject } from '../testing/project';
 import { groupedFindings } from './groups';
 import { runFindings } from './run';

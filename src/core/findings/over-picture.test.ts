@@ -3,7 +3,7 @@ import { textContrast } from '../cascade/contrast';
 import { apply } from '../commands/apply';
 import type { Command } from '../commands/commands';
 import type { Project } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, sampleProject } from '../testing/project';
 import { makeWith } from '../kinds/make';
 import { createFindingsRunner, runFindings } from './run';

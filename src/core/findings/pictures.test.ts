@@ -3,7 +3,7 @@ import { shownWidth, roomOf } from '../compile/renditions';
 import type { Command } from '../commands/commands';
 import { makeWith } from '../kinds/make';
 import type { Asset, Project } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, sampleProject } from '../testing/project';
 import { runFindings } from './run';
 

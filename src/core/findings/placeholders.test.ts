@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { makeDemo } from '../../../demo/make';
 import { makeWith } from '../kinds/make';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { templates } from '../templates';
 import { after, sampleProject } from '../testing/project';
 import { placeholdersOf } from './placeholders';

@@ -42,7 +42,7 @@ function startingWords(registry: Registry): ReadonlySet<string> {
       if (withLabels && !registry.of(node).markup) found.add(labelKey(node));
     }
   };
-  for (const kind of registry.kinds) if (kind.insertable) add(kind.create(make), true);
+  for (const kind of registry.everyKind()) if (kind.insertable) add(kind.create(make), true);
   // The labels of a template are words one may well keep: a link called Contact is no placeholder.
   for (const template of templates) add(template.build(make), false);
   known.set(registry, (words = found));

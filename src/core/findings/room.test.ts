@@ -4,7 +4,7 @@ import { apply } from '../commands/apply';
 import type { Command } from '../commands/commands';
 import { makeWith } from '../kinds/make';
 import type { Project } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, sampleProject } from '../testing/project';
 import { runFindings } from './run';
 

@@ -14,12 +14,12 @@ const rulesOf = new WeakMap<Registry, ReadonlyMap<string, readonly FindingRule[]
 /** Every rule there is: those about any kind, then those of each kind. */
 export async function allRules(registry: Registry): Promise<readonly FindingRule[]> {
   const ofKinds = await Promise.all(
-    registry.kinds.map(async ({ findings }) =>
-      typeof findings === 'function' ? (await findings()).findings : findings
-    )
+    registry
+      .everyKind()
+      .map(async ({ findings }) => (typeof findings === 'function' ? (await findings()).findings : findings))
   );
   const ofEffects = await Promise.all(
-    registry.effects.map(async (effect) => (await effect.findings()).findings)
+    registry.everyEffect().map(async (effect) => (await effect.findings()).findings)
   );
   return [...pageRules(registry), ...ofKinds.flat(), ...ofEffects.flat()];
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { AnySchema } from 'yup';
 import { CONDITIONS, FORMAT, type Diff, type Node, type Project } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { sampleProject } from '../testing/project';
 import { readDocument } from './document';
 import { migratedDiff, migratedNode, migratedProject } from './migrate';

@@ -3,7 +3,7 @@ import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { makeDemo } from '../../../demo/make';
 import { FORMAT, type AssetId } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { sampleProject } from '../testing/project';
 import { readProjectFile, writeProjectFile } from './project-file';
 

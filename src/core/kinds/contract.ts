@@ -174,11 +174,8 @@ export interface Context {
   html(text: string): Root;
 }
 
-/**
- * What every kind exports. One folder holds one kind; `registry.ts` refuses an incomplete or a duplicate one
- * by name.
- */
-export interface Kind {
+/** What is known of a kind before its code is there: enough to list it and to find it. */
+export interface KindAbout {
   readonly kind: string;
   readonly label: string;
   /** One line for the README and the insert drawer. */
@@ -192,6 +189,13 @@ export interface Kind {
   readonly icon: string;
   /** False for kinds that only come with their owner (a column, a panel). */
   readonly insertable: boolean;
+}
+
+/**
+ * What every kind exports. One folder holds one kind; `registry.ts` refuses an incomplete or a duplicate one
+ * by name.
+ */
+export interface Kind extends KindAbout {
   readonly anatomy: Anatomy;
   /** States of its own, in cascade order. */
   readonly states?: Readonly<Record<string, OwnState>>;
@@ -363,12 +367,8 @@ export interface EffectPlace {
   readonly around: { readonly kind: Kind; readonly slot: Slot } | null;
 }
 
-/**
- * What any piece can be told to do: stick, enter. One folder an effect, one line in the registry. Its settings
- * stand among the piece's own with its name before them (`sticky-top`) and adapt as they do; `on` is among them
- * in every effect, and where it is off nothing of the effect is printed.
- */
-export interface Effect {
+/** What is known of an effect before its code is there. */
+export interface EffectAbout {
   readonly effect: string;
   /** What it does, as a word that follows the piece's name: Sticks. */
   readonly label: string;
@@ -379,6 +379,16 @@ export interface Effect {
   readonly words?: readonly string[];
   /** An SVG path drawn as a line, in a field of 16 by 16. */
   readonly icon: string;
+  /** Keyframes that its rules name, beside those every kind may: a frame takes all there are at once. */
+  readonly keyframes?: Readonly<Record<string, Keyframes>>;
+}
+
+/**
+ * What any piece can be told to do: stick, enter. One folder an effect, one line in the registry. Its settings
+ * stand among the piece's own with its name before them (`sticky-top`) and adapt as they do; `on` is among them
+ * in every effect, and where it is off nothing of the effect is printed.
+ */
+export interface Effect extends EffectAbout {
   readonly settings: ObjectSchema<AnyObject>;
   /** What it does differently under a condition before anyone tunes it. */
   readonly adapt?: Adaptations;
@@ -397,8 +407,6 @@ export interface Effect {
   attributes?(variants: readonly EffectValues[], node: Node): Element['properties'];
   /** Behaviours it needs, each listed in src/runtime/index.ts. */
   behaviours?(variants: readonly EffectValues[], node: Node): readonly string[];
-  /** Keyframes that its rules name, beside those every kind may. */
-  readonly keyframes?: Readonly<Record<string, Keyframes>>;
   /** What it does with the scroll where a piece stands, for a map of all of it. @param name the piece's. */
   ranges?(values: EffectValues, box: Box, name: string): readonly EffectRange[];
   /** Rules about it, brought where they are run. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { createProject } from '../project/create';
 import type { NodeId, PageId, Project } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id, sampleProject } from '../testing/project';
 import { makeWith } from './make';
 import { placed, placeFor } from './place';
@@ -72,7 +72,7 @@ describe('where something new goes', () => {
   it('always somewhere, for all that can be inserted, whatever is picked', () => {
     for (const project of [sampleProject(), empty(), empty('One')]) {
       for (const current of Object.keys(project.nodes)) {
-        for (const kind of registry.kinds.filter(({ insertable }) => insertable)) {
+        for (const kind of registry.everyKind().filter(({ insertable }) => insertable)) {
           const found = at(project, kind.kind, current);
           expect([current, kind.kind, found]).toEqual([
             current,

@@ -74,7 +74,7 @@ const sectionsOf = (project: Project, page: NodeId): readonly NodeId[] =>
 
 /** A section of its own at the end of the page, for what only stands in one. */
 function inNewSection(registry: Registry, project: Project, kind: Kind, page: NodeId): FoundPlace | null {
-  for (const each of registry.kinds) {
+  for (const each of registry.everyKind()) {
     const takes =
       each.insertable &&
       Object.values(each.slots).some(({ accepts, items }) => !items && accepts.includes(kind.category));

@@ -7,21 +7,32 @@ import type { Json, Node } from '../project/types';
 import * as runtime from '../../runtime/index';
 import { checkValue } from '../css/values';
 import { STYLE_PROPERTIES } from '../css/properties';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { BEHAVIOURS } from './behaviours';
 import { CONTROLS } from './controls';
 import { createRegistry } from './registry';
+import { registryWith } from '../testing/registry';
 import { makeWith } from './make';
 
 const heading = registry.kindOf('heading');
 
 describe('registry', () => {
-  it('refuses an incomplete kind, a duplicate, and a look for a part that is not there, by name', () => {
-    expect(() =>
-      createRegistry([{ ...heading, markup: undefined as never, slots: undefined as never }])
-    ).toThrow('"heading" lacks slots, markup');
-    expect(() => createRegistry([heading, heading])).toThrow('"heading" is registered twice');
-    expect(() => createRegistry([{ ...heading, look: { lid: {} } }])).toThrow('unknown parts: lid');
+  it('refuses an incomplete kind, a duplicate, and a look for a part that is not there, by name', async () => {
+    const incomplete = { ...heading, markup: undefined as never, slots: undefined as never };
+    await expect(registryWith([incomplete])).rejects.toThrow('"heading" lacks slots, markup');
+    await expect(registryWith([heading, heading])).rejects.toThrow('"heading" is registered twice');
+    await expect(registryWith([{ ...heading, look: { lid: {} } }])).rejects.toThrow('unknown parts: lid');
+  });
+
+  it('lists what there is before its code has come, and says whose code is missing', async () => {
+    const load = () => Promise.resolve(heading);
+    const lazy = createRegistry([{ about: heading, load }]);
+    expect(lazy.kinds.map(({ label }) => label)).toEqual([heading.label]);
+    expect(() => lazy.maybeKindOf('heading')).toThrow('"heading" has not been brought');
+    await lazy.load([{ kind: 'carousel', effects: ['nobody-knows'] }]);
+    expect(() => lazy.kindOf('heading')).toThrow('"heading" has not been brought');
+    await Promise.all([lazy.load([{ kind: 'heading' }]), lazy.loadAll()]);
+    expect(lazy.kindOf('heading')).toBe(heading);
   });
 
   it('knows of every behaviour of the runtime what it sets', () => {
@@ -35,7 +46,7 @@ describe('registry', () => {
   });
 });
 
-describe.each(registry.kinds.map((kind) => [kind.kind, kind] as const))('kind %s', (_name, kind) => {
+describe.each(registry.everyKind().map((kind) => [kind.kind, kind] as const))('kind %s', (_name, kind) => {
   const fragment = kind.create(makeWith());
   const node = fragment.nodes[fragment.root]!;
 

@@ -1,23 +1,43 @@
 import { remembered } from '../data/remembered';
 import { BASE_KEYFRAMES } from './entrance';
-import type { Effect, Keyframes, Kind } from './contract';
+import type { Effect, EffectAbout, Keyframes, Kind, KindAbout } from './contract';
 import { withEffects } from './effects';
 
 /** What of a piece says what it is and does. */
-interface Named {
+export interface Named {
   readonly kind: string;
   readonly effects?: readonly string[];
 }
 
-/** All kinds and all effects by name. */
+/** A kind in the list of all: what is known of it at once, and how its code comes. */
+export interface KindEntry {
+  readonly about: KindAbout;
+  load(): Promise<Kind>;
+}
+
+export interface EffectEntry {
+  readonly about: EffectAbout;
+  load(): Promise<Effect>;
+}
+
+/** All kinds and all effects by name. The code of each comes when it is asked for. */
 export interface Registry {
-  readonly kinds: readonly Kind[];
-  readonly effects: readonly Effect[];
+  readonly kinds: readonly KindAbout[];
+  readonly effects: readonly EffectAbout[];
   /** Keyframes that rules may name: those every kind may, and those of effects. */
   readonly keyframes: Readonly<Record<string, Keyframes>>;
+  /** Brings the code of what these pieces are and do; a name nobody knows brings nothing. */
+  load(pieces: Iterable<Named>): Promise<void>;
+  /** Brings the code of everything: for whoever reads foreign pieces, inserts, or has no first screen to wait for. */
+  loadAll(): Promise<void>;
+  /** @returns all kinds. Throws where the code of one has not been brought. */
+  everyKind(): readonly Kind[];
+  everyEffect(): readonly Effect[];
   /** Throws where no such kind is registered: documents are checked before they come here. */
   kindOf(name: string): Kind;
+  /** @returns null for a name nobody knows. Throws for a kind whose code has not been brought. */
   maybeKindOf(name: string): Kind | null;
+  /** @returns null for a name nobody knows. Throws for an effect whose code has not been brought. */
   maybeEffectOf(name: string): Effect | null;
   /** @returns the kind of a piece with what its effects bring; the same object for the same effects. */
   of(piece: Named): Kind;
@@ -55,62 +75,110 @@ const REQUIRED_OF_EFFECT: readonly (keyof Effect)[] = [
   'findings'
 ];
 
-/** Entries by their names. Throws, naming the entry, where one lacks something or stands twice. */
-function byName<T extends object>(
-  all: readonly T[],
-  name: keyof T,
-  what: string,
-  required: readonly (keyof T)[]
-) {
-  const found = new Map<string, T>();
-  for (const each of all) {
-    const own = `${what} ${JSON.stringify(each[name])}`;
-    const missing = required.filter((key) => each[key] === undefined);
-    if (missing.length > 0) throw new Error(`${own} lacks ${missing.join(', ')}`);
-    if (found.has(String(each[name]))) throw new Error(`${own} is registered twice`);
-    found.set(String(each[name]), each);
+function checkWhole<T extends object>(each: T, what: string, required: readonly (keyof T)[]): void {
+  const missing = required.filter((key) => each[key] === undefined);
+  if (missing.length > 0) throw new Error(`${what} lacks ${missing.join(', ')}`);
+}
+
+function checkKind(kind: Kind): void {
+  const what = `Kind ${JSON.stringify(kind.kind)}`;
+  checkWhole(kind, what, REQUIRED);
+  const strange = Object.keys(kind.look).filter((part) => !Object.hasOwn(kind.anatomy, part));
+  if (strange.length > 0) throw new Error(`${what} gives a look to unknown parts: ${strange.join(', ')}`);
+}
+
+function checkEffect(effect: Effect): void {
+  const what = `Effect ${JSON.stringify(effect.effect)}`;
+  checkWhole(effect, what, REQUIRED_OF_EFFECT);
+  // An effect is switched under conditions by this setting, so every effect has it.
+  if (!Object.hasOwn(effect.settings.fields, 'on'))
+    throw new Error(`${what} cannot be switched: it lacks “on”`);
+}
+
+/** The code of some entries by their names: what has come so far. */
+class Loaded<T> {
+  private readonly byName = new Map<string, T>();
+  private readonly loaders = new Map<string, () => Promise<T>>();
+
+  constructor(
+    private readonly what: string,
+    private readonly check: (entry: T) => void
+  ) {}
+
+  /** Throws, naming the entry, where one stands twice. */
+  add(name: string, load: () => Promise<T>): void {
+    if (this.loaders.has(name)) throw new Error(`${this.what} ${JSON.stringify(name)} is registered twice`);
+    this.loaders.set(name, load);
   }
-  return found;
+
+  async bring(name: string): Promise<void> {
+    const load = this.loaders.get(name);
+    if (!load || this.byName.has(name)) return;
+    const entry = await load();
+    this.check(entry);
+    // Two that asked at once get the same object: what is remembered by it is found again.
+    if (!this.byName.has(name)) this.byName.set(name, entry);
+  }
+
+  bringAll(): Promise<unknown> {
+    return Promise.all([...this.loaders.keys()].map((name) => this.bring(name)));
+  }
+
+  maybe(name: string): T | null {
+    const entry = this.byName.get(name);
+    if (!entry && this.loaders.has(name))
+      throw new Error(`The code of ${this.what.toLowerCase()} ${JSON.stringify(name)} has not been brought`);
+    return entry ?? null;
+  }
 }
 
-function checkParts({ kind, look, anatomy }: Kind): void {
-  const strange = Object.keys(look).filter((part) => !Object.hasOwn(anatomy, part));
-  if (strange.length > 0)
-    throw new Error(`Kind ${JSON.stringify(kind)} gives a look to unknown parts: ${strange.join(', ')}`);
-}
-
-/** An effect is switched under conditions by this setting, so every effect has it. */
-function checkSwitch({ effect, settings }: Effect): void {
-  if (!Object.hasOwn(settings.fields, 'on'))
-    throw new Error(`Effect ${JSON.stringify(effect)} cannot be switched: it lacks “on”`);
-}
-
-/** Throws, naming the kind, where one is incomplete, stands twice, or draws a part its anatomy does not have. */
-export function createRegistry(kinds: readonly Kind[], effects: readonly Effect[] = []): Registry {
-  const kindByName = byName(kinds, 'kind', 'Kind', REQUIRED);
-  const effectByName = byName(effects, 'effect', 'Effect', REQUIRED_OF_EFFECT);
-  kinds.forEach(checkParts);
-  effects.forEach(checkSwitch);
+/** Throws, naming the entry, where one stands twice, and when it is brought, where it is incomplete. */
+export function createRegistry(
+  kindEntries: readonly KindEntry[],
+  effectEntries: readonly EffectEntry[] = []
+): Registry {
+  const kinds = new Loaded<Kind>('Kind', checkKind);
+  const effects = new Loaded<Effect>('Effect', checkEffect);
+  for (const { about, load } of kindEntries) kinds.add(about.kind, load);
+  for (const { about, load } of effectEntries) effects.add(about.effect, load);
+  const effectNames = effectEntries.map(({ about }) => about.effect);
   const composed = new Map<string, Kind>();
   const kindOf = (name: string): Kind => {
-    const kind = kindByName.get(name);
+    const kind = kinds.maybe(name);
     if (!kind) throw new Error(`kindOf: no kind ${JSON.stringify(name)} is registered`);
     return kind;
   };
-  const known = (names: readonly string[]): readonly Effect[] =>
-    effects.filter(({ effect }) => names.includes(effect));
   return {
-    kinds,
-    effects,
-    keyframes: Object.assign({ ...BASE_KEYFRAMES }, ...effects.map((each) => each.keyframes)),
+    kinds: kindEntries.map(({ about }) => about),
+    effects: effectEntries.map(({ about }) => about),
+    keyframes: Object.assign({ ...BASE_KEYFRAMES }, ...effectEntries.map(({ about }) => about.keyframes)),
+    async load(pieces) {
+      const all = [...pieces];
+      const names = new Set(all.map(({ kind }) => kind));
+      const effectsOf = new Set(all.flatMap((piece) => piece.effects ?? []));
+      await Promise.all([
+        ...[...names].map((name) => kinds.bring(name)),
+        ...[...effectsOf].map((name) => effects.bring(name))
+      ]);
+    },
+    async loadAll() {
+      await Promise.all([kinds.bringAll(), effects.bringAll()]);
+    },
+    everyKind: () => kindEntries.map(({ about }) => kindOf(about.kind)),
+    everyEffect: () => effectNames.map((name) => effects.maybe(name)!),
     kindOf,
-    maybeKindOf: (name) => kindByName.get(name) ?? null,
-    maybeEffectOf: (name) => effectByName.get(name) ?? null,
-    of({ kind, effects: names }) {
-      if (!names || names.length === 0) return kindOf(kind);
-      const own = known(names);
-      const key = [kind, ...own.map(({ effect }) => effect)].join(' ');
-      return remembered(composed, key, () => withEffects(kindOf(kind), own));
+    maybeKindOf: (name) => kinds.maybe(name),
+    maybeEffectOf: (name) => effects.maybe(name),
+    of({ kind, effects: named }) {
+      if (!named || named.length === 0) return kindOf(kind);
+      const own = effectNames.filter((name) => named.includes(name));
+      const key = [kind, ...own].join(' ');
+      return remembered(composed, key, () =>
+        withEffects(
+          kindOf(kind),
+          own.map((name) => effects.maybe(name)!)
+        )
+      );
     }
   };
 }

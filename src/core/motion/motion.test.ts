@@ -10,7 +10,7 @@ import {
   SAMPLE_ERROR,
   STILL
 } from './easing';
-import { groupedTransitions, maybeTransitions, transitionText } from './transition';
+import { groupedTransitions, maybeTransitions, transitionText } from '../css/transition';
 import { barsOf, endOf, mostAtOnce, staggers, track, trackOf } from './track';
 
 const sentence = (text: string) => {

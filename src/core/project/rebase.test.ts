@@ -4,7 +4,7 @@ import { apply } from '../commands/apply';
 import type { Command } from '../commands/commands';
 import { NO_HISTORY, recorded, redone, undone } from '../commands/history';
 import { after, id, sampleProject } from '../testing/project';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { patched, type Diff } from './diff';
 import { isWholeTree, mendedNodes, rebased } from './rebase';
 import { subtreeIds } from './tree';

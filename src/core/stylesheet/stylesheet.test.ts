@@ -8,7 +8,7 @@ import { printSnippet } from '../compile/snippet';
 import { makeWith } from '../kinds/make';
 import { createProject } from '../project/create';
 import type { PageId, Project } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, id } from '../testing/project';
 import { INITIAL } from './idle';
 

@@ -1,4 +1,4 @@
-import { maybeTransitions } from '../motion/transition';
+import { maybeTransitions } from '../css/transition';
 import { familyOf, type Cell } from './cells';
 
 /**

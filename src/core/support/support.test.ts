@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { printPage } from '../compile/page';
 import { trackOf } from '../motion/track';
 import type { PageId, SupportTarget } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { after, sampleProject } from '../testing/project';
 import { isSafe, PLATFORM_FEATURES, statusOf, type PlatformFeature } from './features';
 import { platformUse } from './use';

@@ -4,7 +4,7 @@ import { runFindings } from '../findings/run';
 import { readDocument } from '../formats/document';
 import { makeWith } from '../kinds/make';
 import { createProject } from '../project/create';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { emptyPage, skeletons } from './pages';
 
 const make = makeWith();

@@ -3,7 +3,7 @@ import { apply } from '../commands/apply';
 import { runFindings } from '../findings/run';
 import { makeWith } from '../kinds/make';
 import { id, sampleProject } from '../testing/project';
-import { registry } from '../registry';
+import { registry } from '../whole';
 import { templates } from '.';
 
 describe.each(templates.map((each) => [each.template, each] as const))(

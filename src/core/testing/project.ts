@@ -4,7 +4,7 @@ import { apply, type Applied } from '../commands/apply';
 import type { Command } from '../commands/commands';
 import { createProject } from '../project/create';
 import type { NodeId, PageId, Project, ProjectId } from '../project/types';
-import { registry } from '../registry';
+import { registry } from '../whole';
 
 const make = makeWith({ exactIds: true });
 

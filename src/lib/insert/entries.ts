@@ -31,7 +31,7 @@ const kinds = registry.kinds
     group: kind.group ?? 'Page',
     kind: kind.kind,
     words: kind.words ?? [],
-    build: () => kind.create(make)
+    build: () => registry.kindOf(kind.kind).create(make)
   }));
 
 const readyMade = templates.map((each): Entry => ({

@@ -188,6 +188,7 @@
       if (id) senders.get(key)?.({ type: 'reveal', node: id });
     }
     if (key !== 'one') return;
+    if (!wb.preview.isShown) performance.mark('kymation shown');
     wb.preview.isShown = true;
     measure();
     wb.findingsWatch.begin(wb.project, wb.facts);

@@ -14,7 +14,7 @@
     items ? `${wb.tuned.slots[items[0]]?.length ?? 0} ${items[1].label.toLowerCase()}` : ''
   );
   const bands = ['always', 'medium', 'narrow'] as const;
-  /** The views come when the page is on show, so that it is on show sooner. */
+  /** The views come with the tools, when the page is on show, so that it is on show sooner. */
   const later = {
     States: () => import('$lib/sheet/states/StatesView.svelte'),
     Timing: () => import('$lib/sheet/timing/TimingView.svelte'),
@@ -140,13 +140,13 @@
     <div class="body">
       <PartsDrawing {wb} />
       <div class="view" role="tabpanel" id="sheet-view" aria-labelledby="view-{wb.view}" tabindex="-1">
-        {#if wb.view === 'Fill' || wb.view === 'Behaviour'}
+        {#if wb.tools && (wb.view === 'Fill' || wb.view === 'Behaviour')}
           {#await fields() then { default: FieldsView }}<FieldsView
               {wb}
               view={wb.view === 'Fill' ? 'fill' : 'behaviour'}
             />{/await}
         {/if}
-        {#if wb.view !== 'Fill' && wb.view !== 'Behaviour' && wb.preview.isShown}
+        {#if wb.view !== 'Fill' && wb.view !== 'Behaviour' && wb.tools}
           {#await later[wb.view]() then { default: View }}<View {wb} />{/await}
         {/if}
       </div>

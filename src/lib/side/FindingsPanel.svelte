@@ -1,6 +1,5 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { apply } from '$core/commands/apply';
   import type { Command } from '$core/commands/commands';
   import { asideKey, type Finding } from '$core/kinds/finding';
   import { groupedFindings } from '$core/findings/groups';
@@ -46,7 +45,7 @@
 
   /** Shows what the fix would do, in the preview only. */
   function tryFix(finding: Finding): void {
-    const outcome = apply(registry, wb.project, mendOf(finding));
+    const outcome = wb.tools!.apply(registry, wb.project, mendOf(finding));
     if (!outcome.ok) {
       wb.message = { kind: 'error', text: outcome.refusal.sentence };
       return;
@@ -87,7 +86,7 @@
     let now = wb.project;
     const commands: Command[] = [];
     for (const finding of findings) {
-      const outcome = apply(registry, now, mendOf(finding));
+      const outcome = wb.tools!.apply(registry, now, mendOf(finding));
       if (!outcome.ok) continue;
       now = outcome.project;
       commands.push(mendOf(finding));

@@ -48,7 +48,8 @@ export function insertKind(wb: Workbench, kind: string): void {
 export function addItem(wb: Workbench, owner: NodeId, slot: string): void {
   const node = nodeOf(wb.project, owner);
   const accepts = registry.of(node).slots[slot]!.accepts;
-  const kind = registry.kinds.find((each) => accepts.includes(each.category))!;
+  const { kind: name } = registry.kinds.find((each) => accepts.includes(each.category))!;
+  const kind = registry.kindOf(name);
   const index = node.slots[slot]!.length;
   const fragment = kind.create(make);
   const named = { ...fragment.nodes[fragment.root]!, name: `${kind.label} ${index + 1}` };
@@ -283,7 +284,7 @@ export const actions: readonly Action[] = [
   ...(['stack', 'columns', 'figure'] as const).map((kind): Action =>
     onSelection(
       `wrap-${kind}`,
-      `Wrap in ${registry.kindOf(kind).label.toLowerCase()}`,
+      `Wrap in ${registry.kinds.find((each) => each.kind === kind)!.label.toLowerCase()}`,
       kind === 'stack' ? ['$mod+g'] : [],
       (wb) => wrapIn(wb, kind)
     )

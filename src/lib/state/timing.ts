@@ -7,12 +7,7 @@ import { settingsWithDefaults } from '$core/kinds/settings';
 import { drawnParts } from '$core/compile/parts';
 import { analyse } from '$core/compile/analyse';
 import { barsOf, withTiming, type Bar, type Track } from '$core/motion/track';
-import {
-  groupedTransitions,
-  maybeTransitions,
-  transitionText,
-  type Transition
-} from '$core/motion/transition';
+import { groupedTransitions, maybeTransitions, transitionText, type Transition } from '$core/css/transition';
 import { STYLE_PROPERTIES } from '$core/css/properties';
 import { type Circumstance, type ConditionName, type Json, type StateName } from '$core/project/types';
 import { registry } from '$core/registry';

@@ -1,4 +1,3 @@
-import { apply, refusalOf } from '$core/commands/apply';
 import { NO_FACTS, type Facts, type Finding } from '$core/kinds/finding';
 import type { LookAt } from '$core/commands/looks';
 import type { Command } from '$core/commands/commands';
@@ -28,6 +27,7 @@ import { OutlineState } from './outline.svelte';
 import { PreviewState } from './preview.svelte';
 import { sideWidth } from './remembered';
 import { Saver } from './saver.svelte';
+import type { Tools } from './tools';
 import { TypedAhead } from './typed-ahead';
 
 export const VIEWS = ['Fill', 'Behaviour', 'States', 'Timing', 'Scroll', 'Fallbacks'] as const;
@@ -62,6 +62,12 @@ export interface Message {
   /** What can be done about it. */
   readonly act?: { readonly label: string; readonly run: () => void };
 }
+
+/** Before the tools have come nothing can be changed; the interface takes no hand until then. */
+const NOT_YET: Refusal = {
+  code: 'not-yet',
+  sentence: 'The tools are still coming. Try again in a moment.'
+};
 
 /**
  * Everything one open project's workbench knows. The interface reads it and calls its methods; only
@@ -111,6 +117,8 @@ export class Workbench {
   findings = $derived.by((): readonly Finding[] => this.split.open);
   readonly saver: Saver;
   readonly registry = registry;
+  /** What changes the project; null until the page is on show. */
+  tools = $state.raw<Tools | null>(null);
 
   page = $derived.by(() => pageOf(this.project, this.pageId));
   /** The node the tuning sheet is about; the page itself where nothing is selected. */
@@ -188,7 +196,7 @@ export class Workbench {
 
   /** @returns null where the command may run. */
   refusal(command: Command): Refusal | null {
-    return refusalOf(registry, this.project, command);
+    return this.tools ? this.tools.refusalOf(registry, this.project, command) : NOT_YET;
   }
 
   /**
@@ -201,7 +209,8 @@ export class Workbench {
     blobs: ReadonlyMap<AssetId, Blob> = new Map()
   ): Refusal | null {
     const from = performance.now();
-    const outcome = apply(registry, this.project, command);
+    if (!this.tools) return NOT_YET;
+    const outcome = this.tools.apply(registry, this.project, command);
     performance.measure('kymation dispatch', { start: from });
     performance.clearMeasures('kymation dispatch');
     if (!outcome.ok) {

@@ -4,7 +4,7 @@ import { migratedDiff, migratedProject } from '$core/formats/migrate';
 import { registry } from '$core/registry';
 import { mendedProject, rebased } from '$core/project/rebase';
 import { newId } from '$core/project/ids';
-import type { AssetId, Project, ProjectId } from '$core/project/types';
+import type { AssetId, Node, Project, ProjectId } from '$core/project/types';
 import { NO_HISTORY, type History, type Step } from '$core/commands/history';
 import { db, type LogRow, type ProjectRow } from './db';
 
@@ -49,31 +49,43 @@ export async function addProject(project: Project, blobs: ReadonlyMap<AssetId, B
 
 /** @returns the project as it was last saved, with all that can be undone; null where there is none. */
 export async function openProject(id: ProjectId): Promise<Stored | null> {
-  return db.transaction('r', [db.projects, db.snapshots, db.log, db.assets], async () => {
+  const read = await db.transaction('r', [db.projects, db.snapshots, db.log, db.assets], async () => {
     const row = await db.projects.get(id);
     const snapshot = await db.snapshots.get(id);
     if (!row || row.deleted || !snapshot) return null;
-    const rows = await logOf(id, 0);
     const assets = await db.assets.where('project').equals(id).toArray();
-    return {
-      project: rows
-        .filter((each) => each.seq > snapshot.seq)
-        .reduce((now, each) => patched(now, each.diff), migratedProject(registry, snapshot.document)),
-      history: historyFrom(rows),
-      seq: row.seq,
-      blobs: new Map(assets.map((asset) => [asset.id, asset.blob]))
-    };
+    return { row, snapshot, assets, log: await rowsOf(id, 0) };
   });
+  if (!read) return null;
+  const { row, snapshot, assets, log } = read;
+  // What the project is made of must be there before it is carried up to today's format.
+  await registry.load([...Object.values(snapshot.document.nodes), ...log.flatMap(piecesIn)]);
+  const rows = log.map(upToDate);
+  return {
+    project: rows
+      .filter((each) => each.seq > snapshot.seq)
+      .reduce((now, each) => patched(now, each.diff), migratedProject(registry, snapshot.document)),
+    history: historyFrom(rows),
+    seq: row.seq,
+    blobs: new Map(assets.map((asset) => [asset.id, asset.blob]))
+  };
 }
 
-/** Rows of a project's log after a number, in order. */
-async function logOf(id: ProjectId, after: number): Promise<LogRow[]> {
-  const rows = await db.log
-    .where('[project+seq]')
-    .between([id, after], [id, Infinity], false, true)
-    .toArray();
-  return rows.map((row) => ({ ...row, diff: migratedDiff(registry, row.diff) }));
-}
+/** Rows of a project's log after a number, in order, as they were written. */
+const rowsOf = (id: ProjectId, after: number): Promise<LogRow[]> =>
+  db.log.where('[project+seq]').between([id, after], [id, Infinity], false, true).toArray();
+
+/** Pieces that a step changed, brought or took away. */
+const piecesIn = ({ diff }: LogRow): Node[] =>
+  Object.values(diff.nodes ?? {})
+    .flat()
+    .filter((node) => node !== null);
+
+const upToDate = (row: LogRow): LogRow => ({ ...row, diff: migratedDiff(registry, row.diff) });
+
+/** Rows of a project's log after a number, in order, as this version has them. */
+const logOf = async (id: ProjectId, after: number): Promise<LogRow[]> =>
+  (await rowsOf(id, after)).map(upToDate);
 
 /** Replays the log's bookkeeping: what was done, undone and redone. */
 export function historyFrom(rows: readonly Pick<LogRow, 'op' | 'diff' | 'label' | 'mergeKey'>[]): History {
@@ -159,6 +171,8 @@ export async function appendToLog(
 
 /** Reads what other windows have written since. @returns null where nothing has. */
 export async function pullFromLog(known: Known): Promise<Known | null> {
+  // Another window may have brought a kind that this project had not.
+  await registry.loadAll();
   const rows = await logOf(known.project.id, known.seq);
   if (rows.length === 0) return null;
   return {

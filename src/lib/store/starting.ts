@@ -5,6 +5,7 @@ import { fragmentOf } from '$core/project/tree';
 import type { AssetId, Node, PageId, Project, ProjectId } from '$core/project/types';
 import { registry } from '$core/registry';
 import { emptyPage, skeletons } from '$core/templates/pages';
+import { bringTools } from '$lib/state/tools';
 import { addProject, openProject } from './projects';
 
 /** What a new project starts from. */
@@ -15,6 +16,7 @@ export type Start =
 
 /** Makes a project and stores it. @returns its id; null where the page it should be a copy of is gone. */
 export async function startProject(name: string, start: Start): Promise<ProjectId | null> {
+  await bringTools();
   if (start.from === 'page') return copyOfPage(name, start.project, start.page);
   const make = makeWith();
   const skeleton =

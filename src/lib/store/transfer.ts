@@ -3,6 +3,7 @@ import { withTones } from '$core/colour/tones';
 import { readProjectFile, writeProjectFile, FILE_LIMITS } from '$core/formats/project-file';
 import type { AssetId, Project, ProjectId } from '$core/project/types';
 import { registry } from '$core/registry';
+import { bringTools } from '$lib/state/tools';
 import { addProject, openProject } from './projects';
 import { db } from './db';
 import { readTones } from './tones';
@@ -18,6 +19,7 @@ export async function importFile(file: File): Promise<Imported> {
       ok: false,
       sentence: `${file.name} is larger than ${FILE_LIMITS.file / 1e6} MB; project files are smaller.`
     };
+  await bringTools();
   const opened = readProjectFile(registry, new Uint8Array(await file.arrayBuffer()));
   if (!opened.ok) return { ok: false, sentence: `${file.name}: ${opened.sentence}` };
   const blobs = new Map<AssetId, Blob>();

@@ -11,10 +11,16 @@
   import WidthRuler from '$lib/ruler/WidthRuler.svelte';
   import { actions, removeSelected, runAction } from '$lib/state/actions';
   import { copyPieces, keptData } from '$lib/state/copying';
+  import { bringTools } from '$lib/state/tools';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame } from '$preview/messages';
 
   const { wb }: { wb: Workbench } = $props();
+
+  const NO_TOOLS = {
+    kind: 'error',
+    text: 'What changes the page did not come from the server. Load this window again; nothing is lost.'
+  } as const;
 
   const panel = $derived<Panel | null>(wb.open === null || wb.open === 'insert' ? null : PANELS[wb.open]);
   const isTyping = (target: EventTarget | null) =>
@@ -32,6 +38,12 @@
     return key === 'Enter' && isControl(event.target);
   }
 
+  /** Once the page is on show, what changes it comes. */
+  const tools = async () => (wb.tools = await bringTools());
+  $effect(() => {
+    if (wb.preview.isShown && !wb.tools) tools().catch(() => (wb.message = NO_TOOLS));
+  });
+
   onMount(() => {
     const bindings = Object.fromEntries(
       actions
@@ -42,7 +54,9 @@
             (event: KeyboardEvent) => {
               if (isTaken(event, key)) return;
               event.preventDefault();
-              runAction(wb, action.id);
+              // A key pressed as the page opens is not lost.
+              if (wb.tools) runAction(wb, action.id);
+              else void tools().then(() => runAction(wb, action.id));
             }
           ])
         )
@@ -156,7 +170,7 @@
 />
 <svelte:head><title>{wb.project.info.name} · Kymation</title></svelte:head>
 
-<div class="bench">
+<div class="bench" inert={!wb.tools && !wb.message}>
   <TopBar {wb} />
   <Outline {wb} />
   <main class="stage" aria-label="Workbench">

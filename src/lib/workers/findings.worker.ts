@@ -1,3 +1,4 @@
+import { loadGrammar } from '$core/css/grammar';
 import { createFindingsRunner, loadRules } from '$core/findings/run';
 import type { Facts } from '$core/kinds/finding';
 import { patched, type Diff } from '$core/project/diff';
@@ -19,7 +20,13 @@ export interface FindingsAnswer {
   readonly ms: number;
 }
 
-const ready = loadRules(registry).then(() => createFindingsRunner(registry));
+async function prepare() {
+  await Promise.all([loadGrammar(), registry.loadAll()]);
+  await loadRules(registry);
+  return createFindingsRunner(registry);
+}
+
+const ready = prepare();
 let project: Project | null = null;
 
 self.onmessage = async ({ data }: MessageEvent<FindingsRequest>) => {

@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, linkField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { about } from './about';
 
 const settings = object({
   label: textField('Press here', 200, { label: 'Label' }),
@@ -14,14 +15,7 @@ const settings = object({
 });
 
 export const button: Kind = {
-  kind: 'button',
-  label: 'Button',
-  summary: 'A link or button with a label',
-  group: 'Words',
-  words: ['link', 'call to action', 'press', 'cta'],
-  category: 'block',
-  icon: 'M2 5h12v6H2zM5 8h6',
-  insertable: true,
+  ...about,
   anatomy: {
     root: {
       label: 'button',

@@ -1,15 +1,11 @@
 import { object } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
+import { about } from './about';
 
 /** One of the columns of a Columns block. */
 export const column: Kind = {
-  kind: 'column',
-  label: 'Column',
-  summary: 'One of two columns',
-  category: 'column',
-  icon: 'M5 2h6v12H5z',
-  insertable: false,
+  ...about,
   anatomy: {
     root: {
       label: 'column',

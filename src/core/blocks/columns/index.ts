@@ -4,6 +4,7 @@ import type { Kind } from '../../kinds/contract';
 import { choiceField, sharesField } from '../../kinds/fields';
 import { gridOf, isPlain, sharesFor } from '../../css/shares';
 import { rule } from '../../kinds/rule';
+import { about } from './about';
 
 const settings = object({
   shares: sharesField({
@@ -37,14 +38,7 @@ function withShares(node: Loose): Loose {
 }
 
 export const columns: Kind = {
-  kind: 'columns',
-  label: 'Columns',
-  summary: 'Columns by fractions or twelfths, stacked where it is narrow',
-  group: 'Page',
-  words: ['grid', 'side by side', 'halves', 'thirds', 'row'],
-  category: 'block',
-  icon: 'M2 3h5v10H2zM9 3h5v10H9z',
-  insertable: true,
+  ...about,
   anatomy: {
     root: { label: 'columns', states: {}, properties: ['gap'], box: { x: 0, y: 10, width: 150, height: 96 } }
   },

@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, cssField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { about } from './about';
 
 const settings = object({
   label: textField('Menu', 120, { label: 'Words on the button' }),
@@ -22,14 +23,7 @@ const pressable = { hover: ':hover', focus: ':focus-visible', pressed: ':active'
  * it is not known, and on paper, the content stands in the flow.
  */
 export const drawer: Kind = {
-  kind: 'drawer',
-  label: 'Side panel',
-  summary: 'A button that brings anything in from a side, over the page, without script',
-  group: 'Opens',
-  words: ['off-canvas', 'sidebar', 'menu', 'overlay', 'slides in'],
-  category: 'block',
-  icon: 'M2 3h12v10H2zM9 3v10M11.5 7l-1 1 1 1',
-  insertable: true,
+  ...about,
   anatomy: {
     root: { label: 'side panel', states: {}, box: { x: 4, y: 8, width: 142, height: 100 } },
     button: {

@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, linkField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { about } from './about';
 
 const settings = object({
   address: linkField({ label: 'Address', help: 'https://… of the page to show: a map, a form, a player.' }),
@@ -17,14 +18,7 @@ const isWeb = (address: string) => /^https?:\/\//.test(address);
 
 /** A page from elsewhere in a frame of its own, which can neither read nor lead away the page it stands in. */
 export const embed: Kind = {
-  kind: 'embed',
-  label: 'Embed',
-  summary: 'A page from elsewhere in a frame: a map, a form, a player',
-  group: 'Pictures',
-  words: ['iframe', 'map', 'form', 'player', 'widget'],
-  category: 'block',
-  icon: 'M2 3h12v10H2zM6 6L4 8l2 2M10 6l2 2-2 2',
-  insertable: true,
+  ...about,
   anatomy: {
     root: { label: 'frame', states: { hover: ':hover' }, box: { x: 20, y: 22, width: 110, height: 72 } }
   },

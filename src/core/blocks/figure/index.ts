@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { about } from './about';
 
 const settings = object({
   caption: textField('What it shows', 500, { label: 'Caption' }),
@@ -9,14 +10,7 @@ const settings = object({
 });
 
 export const figure: Kind = {
-  kind: 'figure',
-  label: 'Figure',
-  summary: 'A picture, or anything else, with a caption',
-  group: 'Pictures',
-  words: ['caption', 'photo'],
-  category: 'block',
-  icon: 'M2 2h12v8H2zM4 13h8',
-  insertable: true,
+  ...about,
   anatomy: {
     root: {
       label: 'figure',

@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { about } from './about';
 
 const LEVELS = { '1': '1', '2': '2', '3': '3', '4': '4', '5': '5', '6': '6' } as const;
 
@@ -14,14 +15,7 @@ const settings = object({
 });
 
 export const heading: Kind = {
-  kind: 'heading',
-  label: 'Heading',
-  summary: 'A heading of level 1 to 6, sized on its own',
-  group: 'Words',
-  words: ['title', 'headline', 'h1', 'h2'],
-  category: 'block',
-  icon: 'M4 3v10M12 3v10M4 8h8',
-  insertable: true,
+  ...about,
   anatomy: {
     root: {
       label: 'heading',

@@ -3,6 +3,7 @@ import { iconElement, type Icon } from '../../html/icon';
 import type { Kind } from '../../kinds/contract';
 import { iconField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { about } from './about';
 
 const settings = object({
   icon: iconField({ label: 'Icon' }),
@@ -13,14 +14,7 @@ const settings = object({
 });
 
 export const icon: Kind = {
-  kind: 'icon',
-  label: 'Icon',
-  summary: 'A line drawing as large as its type size, found by what it means',
-  group: 'Pictures',
-  words: ['sign', 'symbol', 'drawing'],
-  category: 'block',
-  icon: 'M8 2l1.8 4 4.2.4-3.2 2.8 1 4.2L8 11.2 4.2 13.4l1-4.2L2 6.4 6.2 6z',
-  insertable: true,
+  ...about,
   anatomy: {
     root: {
       label: 'icon',

@@ -3,6 +3,7 @@ import type { Kind } from '../../kinds/contract';
 import { assetField, textField, toggleField } from '../../kinds/fields';
 import { notes, rule } from '../../kinds/rule';
 import type { AssetId } from '../../project/types';
+import { about } from './about';
 
 const settings = object({
   asset: assetField({ label: 'Picture' }),
@@ -17,14 +18,7 @@ const settings = object({
 });
 
 export const image: Kind = {
-  kind: 'image',
-  label: 'Image',
-  summary: 'A picture of the project, as wide as its place',
-  group: 'Pictures',
-  words: ['picture', 'photo', 'img'],
-  category: 'block',
-  icon: 'M2 3h12v10H2zM2 11l4-4 3 3 2-2 3 3M11 5.5h.01',
-  insertable: true,
+  ...about,
   anatomy: {
     root: { label: 'picture', states: { hover: ':hover' }, box: { x: 20, y: 16, width: 110, height: 84 } }
   },

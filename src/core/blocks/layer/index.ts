@@ -3,6 +3,7 @@ import type { Kind } from '../../kinds/contract';
 import { cssField, placeField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 import type { NodeId } from '../../project/types';
+import { about } from './about';
 
 const settings = object({
   place: placeField('50% 50%', {
@@ -19,12 +20,7 @@ const settings = object({
 
 /** One of the layers of a Layers block. */
 export const layer: Kind = {
-  kind: 'layer',
-  label: 'Layer',
-  summary: 'One of the pieces laid over one another',
-  category: 'layer',
-  icon: 'M2 8l6-4 6 4-6 4z',
-  insertable: false,
+  ...about,
   anatomy: {
     root: {
       label: 'layer',

@@ -3,6 +3,7 @@ import type { Kind } from '../../kinds/contract';
 import { cssField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 import { defined } from '../../data/compact';
+import { about } from './about';
 
 const settings = object({
   height: cssField('height', '', {
@@ -14,14 +15,7 @@ const settings = object({
 
 /** Layers share one cell of a grid, so the box is as large as the largest of them and nothing is cut. */
 export const layers: Kind = {
-  kind: 'layers',
-  label: 'Layers',
-  summary: 'Pieces laid over one another, each placed by shares of the room; the last lies on top',
-  group: 'Page',
-  words: ['overlap', 'on top', 'over one another', 'stacked'],
-  category: 'block',
-  icon: 'M2 5l6-3 6 3-6 3zM2 8l6 3 6-3M2 11l6 3 6-3',
-  insertable: true,
+  ...about,
   anatomy: {
     root: { label: 'layers', states: { hover: ':hover' }, box: { x: 8, y: 10, width: 134, height: 96 } }
   },

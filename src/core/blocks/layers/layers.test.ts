@@ -3,7 +3,7 @@ import { printPage } from '../../compile/page';
 import { apply } from '../../commands/apply';
 import type { PageId } from '../../project/types';
 import { makeWith } from '../../kinds/make';
-import { registry } from '../../registry';
+import { registry } from '../../whole';
 import { after, refusedWith, sampleProject } from '../../testing/project';
 
 const make = makeWith({ exactIds: true });

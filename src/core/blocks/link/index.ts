@@ -1,15 +1,11 @@
 import { object } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { iconField, linkField } from '../../kinds/fields';
+import { about } from './about';
 
 /** One link of a list of links. Its name is the words; the list draws it. */
 export const link: Kind = {
-  kind: 'link',
-  label: 'Link',
-  summary: 'One link of a list of links',
-  category: 'link',
-  icon: 'M6.5 9.5l3-3M5 7L3.5 8.5a2.5 2.5 0 003.5 3.5L8.5 10.5M11 9l1.5-1.5A2.5 2.5 0 009 4L7.5 5.5',
-  insertable: false,
+  ...about,
   anatomy: {},
   settings: object({
     href: linkField({

@@ -5,6 +5,7 @@ import { rule } from '../../kinds/rule';
 import type { Node } from '../../project/types';
 import { settings, type LinksSettings } from './settings';
 import { compact, defined } from '../../data/compact';
+import { about } from './about';
 
 type Settings = LinksSettings;
 
@@ -24,14 +25,7 @@ function one(item: Node, ctx: Context): ElementContent {
 
 /** A list of links: down, along, or a navigation that turns into a menu button where the links no longer fit. */
 export const links: Kind = {
-  kind: 'links',
-  label: 'Link list',
-  summary: 'Links in a list, or a navigation that becomes a menu button under a width',
-  group: 'Words',
-  words: ['navigation', 'nav', 'menu', 'list'],
-  category: 'block',
-  icon: 'M2 4h2M6 4h8M2 8h2M6 8h8M2 12h2M6 12h8',
-  insertable: true,
+  ...about,
   anatomy: {
     root: { label: 'links', states: {}, hasText: true, box: { x: 0, y: 36, width: 150, height: 44 } },
     list: { label: 'list', states: {}, properties: ['gap'], box: { x: 4, y: 42, width: 112, height: 32 } },

@@ -2,6 +2,7 @@ import type { Element, ElementContent } from 'hast';
 import type { Context, Kind, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
 import type { Node } from '../../project/types';
+import { about } from './about';
 import { settings, type PageSettings } from './settings';
 
 /** Room above what a link leads to, a key goes to or the browser finds (CSS Scroll Snap 1, section 4.2). */
@@ -16,12 +17,7 @@ function landingRules(node: Node, ctx: Context): readonly Rule[] {
  * which stand before and after it.
  */
 export const page: Kind = {
-  kind: 'page',
-  label: 'Page',
-  summary: 'The body of a page: sections, one below the other',
-  category: 'page',
-  icon: 'M4 2h8v12H4z',
-  insertable: false,
+  ...about,
   anatomy: {
     root: {
       label: 'page',

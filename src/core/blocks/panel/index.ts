@@ -1,18 +1,14 @@
 import { object } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { iconField, toggleField } from '../../kinds/fields';
+import { about } from './about';
 
 /**
  * A labelled panel: one item of a widget that draws a list of them. The node's name is the label and its slot
  * the content, so the two cannot disagree. It has no element of its own; its owner draws label and panel.
  */
 export const panel: Kind = {
-  kind: 'panel',
-  label: 'Panel',
-  summary: 'A labelled panel with any content',
-  category: 'panel',
-  icon: 'M3 3h10v10H3zM3 6h10',
-  insertable: false,
+  ...about,
   anatomy: {},
   settings: object({
     icon: iconField({ label: 'Icon' }),

@@ -4,6 +4,7 @@ import type { Kind } from '../../kinds/contract';
 import { linkField, richField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 import { compact } from '../../data/compact';
+import { about } from './about';
 
 const settings = object({
   words: richField('<p>What they said.</p>', { label: 'Words', part: 'words' }),
@@ -12,14 +13,7 @@ const settings = object({
 });
 
 export const quote: Kind = {
-  kind: 'quote',
-  label: 'Quotation',
-  summary: 'Someone’s words with their name and where they are from',
-  group: 'Words',
-  words: ['testimonial', 'said', 'citation'],
-  category: 'block',
-  icon: 'M3 11V7l2-3M3 7h3v4H3zM9 11V7l2-3M9 7h3v4H9z',
-  insertable: true,
+  ...about,
   anatomy: {
     root: {
       label: 'quotation',

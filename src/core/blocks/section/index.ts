@@ -15,6 +15,7 @@ import {
 import { notes, rule } from '../../kinds/rule';
 import type { Asset, AssetId, NodeId } from '../../project/types';
 import { compact, defined } from '../../data/compact';
+import { about } from './about';
 
 const PLACE = 'Where it stands';
 const GROUND = 'Background';
@@ -199,14 +200,7 @@ function ground(settings: Readonly<Record<string, unknown>>): Ground | null {
 }
 
 export const section: Kind = {
-  kind: 'section',
-  label: 'Section',
-  summary: 'A full-width band with an inner area or bled to the edges, on a colour, picture or film',
-  group: 'Page',
-  words: ['band', 'row', 'header', 'footer', 'background'],
-  category: 'section',
-  icon: 'M1.5 4.5h13v7h-13z',
-  insertable: true,
+  ...about,
   anatomy: {
     root: {
       label: 'section',

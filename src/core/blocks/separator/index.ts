@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { about } from './about';
 
 /** Margins that bring a line to its place; at the start there are none. */
 const MARGINS: Readonly<Record<string, string>> = { center: '0 auto', end: '0 0 0 auto' };
@@ -21,14 +22,7 @@ const settings = object({
 });
 
 export const separator: Kind = {
-  kind: 'separator',
-  label: 'Separator',
-  summary: 'A line between two things',
-  group: 'Page',
-  words: ['line', 'rule', 'divider', 'hr'],
-  category: 'block',
-  icon: 'M2 8h12',
-  insertable: true,
+  ...about,
   anatomy: { root: { label: 'line', states: {}, box: { x: 20, y: 56, width: 110, height: 4 } } },
   settings,
   slots: {},

@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, toggleField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { about } from './about';
 
 const settings = object({
   flow: choiceField(
@@ -40,14 +41,7 @@ const settings = object({
 
 /** Pieces in a flow, one below the other or side by side; stands anywhere, in stacks too. */
 export const stack: Kind = {
-  kind: 'stack',
-  label: 'Stack',
-  summary: 'Pieces in one flow, down or along, with distribution and alignment',
-  group: 'Page',
-  words: ['group', 'box', 'flow', 'row', 'gap'],
-  category: 'block',
-  icon: 'M3 2.5h10v3H3zM3 7h10v3H3zM3 11.5h10v2.5H3z',
-  insertable: true,
+  ...about,
   anatomy: {
     root: {
       label: 'stack',

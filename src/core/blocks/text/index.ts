@@ -3,20 +3,14 @@ import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { richField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { about } from './about';
 
 const settings = object({
   html: richField('<p>New text. Press Enter to write.</p>', { label: 'Text' })
 });
 
 export const text: Kind = {
-  kind: 'text',
-  label: 'Rich text',
-  summary: 'Paragraphs, lists, links, bold, italic and inline code',
-  group: 'Words',
-  words: ['paragraph', 'copy', 'list', 'prose'],
-  category: 'block',
-  icon: 'M2 4h12M2 8h12M2 12h7',
-  insertable: true,
+  ...about,
   anatomy: {
     root: {
       label: 'text',

@@ -6,6 +6,7 @@ import { assetField, choiceField, linkField, textField, toggleField } from '../.
 import { notes, rule } from '../../kinds/rule';
 import type { AssetId } from '../../project/types';
 import { defined } from '../../data/compact';
+import { about } from './about';
 
 const settings = object({
   file: assetField({
@@ -53,14 +54,7 @@ function picture(poster: string, ctx: Context, alt: string): Element[] {
  * foreign loads unasked.
  */
 export const video: Kind = {
-  kind: 'video',
-  label: 'Video',
-  summary: 'A film from a file, or a picture with a play sign that leads to one elsewhere',
-  group: 'Pictures',
-  words: ['film', 'movie', 'mp4'],
-  category: 'block',
-  icon: 'M2 3h12v10H2zM6.5 6v4L10 8z',
-  insertable: true,
+  ...about,
   anatomy: {
     root: {
       label: 'video',

@@ -5,6 +5,7 @@ import { compact } from '../../data/compact';
 import { moves, staggers } from '../../motion/track';
 import type { Node } from '../../project/types';
 import { inViewAt } from '../../scroll/in-view';
+import { about } from './about';
 import { settings, type EnterSettings } from './settings';
 
 /** More pieces than this enter together with the last of them: nobody waits for a longer row. */
@@ -41,12 +42,7 @@ const isMoving = (variants: readonly EffectValues[]): boolean =>
   variants.some((values) => moves((values as EnterSettings).track));
 
 export const enter: Effect = {
-  effect: 'enter',
-  label: 'Enters',
-  sign: 'enters',
-  summary: 'Fades, slides, grows or turns into its place when it comes into view',
-  words: ['entrance', 'appear', 'animate', 'fade in', 'slide in', 'reveal on scroll', 'stagger'],
-  icon: 'M3 13h10M8 11V3M5 6l3-3 3 3',
+  ...about,
   settings,
   adapt: { 'less-motion': { on: false }, print: { on: false } },
   starts: ({ kind }): Node['settings'] => (kind.category === 'section' ? { children: true } : {}),
@@ -61,10 +57,6 @@ export const enter: Effect = {
   attributes: (variants) =>
     isMoving(variants) ? { dataKEnter: optionsOf(variants[0] as EnterSettings) } : {},
   behaviours: (variants) => (isMoving(variants) ? ['enter'] : []),
-  keyframes: {
-    'k-slide-left': { at: 'from', declarations: ['opacity: 0;', 'translate: -32px 0;'] },
-    'k-turn': { at: 'from', declarations: ['opacity: 0;', 'rotate: -6deg;'] }
-  },
   clock: 'view',
   ranges(values, box, name) {
     const at = inViewAt(box, (values as EnterSettings).share / 100);

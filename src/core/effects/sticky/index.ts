@@ -2,6 +2,7 @@ import type { Effect, EffectPlace } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
 import type { Node } from '../../project/types';
 import { maybeStuck } from '../../scroll/sticky';
+import { about } from './about';
 import { settings, type StickySettings } from './settings';
 
 const isTuned = ({ styles }: Node): boolean => styles.root?.stuck !== undefined;
@@ -24,12 +25,7 @@ function maybeUnfit({ kind, around }: EffectPlace): string | null {
 }
 
 export const sticky: Effect = {
-  effect: 'sticky',
-  label: 'Sticks',
-  sign: 'sticky',
-  summary: 'Stays in sight at the edge of the window as long as its place lasts',
-  words: ['pin', 'fixed', 'stay', 'follow', 'header', 'side column'],
-  icon: 'M3 2h10M8 2v8M5 10h6v4H5z',
+  ...about,
   settings,
   adapt: { print: { on: false } },
   starts,

@@ -1,7 +1,7 @@
 import { cells, type Cell } from '../../cascade/look';
 import { remarks, type FindingRule, type Remark } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
-import { maybeTransitions, transitionText, type Transition } from '../../motion/transition';
+import { maybeTransitions, transitionText, type Transition } from '../../css/transition';
 import type { Node } from '../../project/types';
 
 /** Properties whose change makes the browser lay the page out again at every frame. */

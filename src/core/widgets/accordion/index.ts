@@ -3,6 +3,7 @@ import type { Context, FallbackContext, FallbackRow, Kind } from '../../kinds/co
 import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
 import type { PlatformFeature } from '../../support/features';
+import { about } from './about';
 import { anatomy, look, states } from './anatomy';
 import { markup } from './markup';
 import { adapt, settings, type AccordionSettings } from './settings';
@@ -32,14 +33,7 @@ function uses(node: Node, ctx: Context): readonly PlatformFeature[] {
 }
 
 export const accordion: Kind = {
-  kind: 'accordion',
-  label: 'Accordion',
-  summary: 'Headers that open their panels, without script',
-  group: 'Opens',
-  words: ['questions', 'faq', 'details', 'disclosure', 'folds', 'toggle'],
-  category: 'block',
-  icon: 'M2 3h12v3H2zM2 8h12v5H2zM11 4l1 1 1-1',
-  insertable: true,
+  ...about,
   anatomy,
   states,
   settings,

@@ -1,6 +1,7 @@
 import type { FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
 import type { Fit } from '../../kinds/finding';
 import type { ConditionName, Node } from '../../project/types';
+import { about } from './about';
 import { anatomy, look } from './anatomy';
 import { behaviours, markup, uses } from './markup';
 import { adapt, settings, type TabsSettings } from './settings';
@@ -68,14 +69,7 @@ function fallbacks(_node: Node, { bands, fit, settings: under }: FallbackContext
 }
 
 export const tabs: Kind = {
-  kind: 'tabs',
-  label: 'Tabs',
-  summary: 'Panels behind tabs, folded into an accordion where it is narrow',
-  group: 'Opens',
-  words: ['panels', 'accordion', 'questions', 'switch', 'folds'],
-  category: 'block',
-  icon: 'M2 6V3h4v3h8v7H2zM7.5 3.5H10M11.5 3.5H14',
-  insertable: true,
+  ...about,
   anatomy,
   settings,
   slots: { panels: { label: 'Panels', accepts: ['panel'], items: true, least: 1, part: 'panel' } },

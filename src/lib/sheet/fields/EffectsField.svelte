@@ -1,6 +1,6 @@
 <script lang="ts">
   import { settingsAt } from '$core/compile/context';
-  import type { Effect } from '$core/kinds/contract';
+  import type { EffectAbout } from '$core/kinds/contract';
   import { CONDITION_TABLE } from '$core/kinds/conditions';
   import { effectKey } from '$core/kinds/effects';
   import { settingsWithDefaults } from '$core/kinds/settings';
@@ -21,20 +21,20 @@
       .map((effect) => ({ ...effect, why: wb.refusal(adding(effect))?.sentence ?? null }))
   );
 
-  const adding = ({ effect }: Effect) => ({ type: 'add-effect', id: node.id, effect }) as const;
+  const adding = ({ effect }: EffectAbout) => ({ type: 'add-effect', id: node.id, effect }) as const;
   const isMet = (needs: readonly string[] | undefined) =>
     !needs || needs.some((need) => settings[need.split('=')[0]!] === (need.split('=')[1] ?? true));
-  const fieldsFor = ({ effect }: Effect) =>
+  const fieldsFor = ({ effect }: EffectAbout) =>
     fieldsOf(kind).filter(
       (field) => field.effect === effect && field.key !== effectKey(effect, 'on') && isMet(field.needs)
     );
 
-  function isOn({ effect }: Effect, condition: ConditionName): boolean {
+  function isOn({ effect }: EffectAbout, condition: ConditionName): boolean {
     return settingsAt(kind, node, condition)[effectKey(effect, 'on')] === true;
   }
 
   /** A switch that is put back to what holds there anyway says nothing of its own any more. */
-  function turn(effect: Effect, condition: ConditionName): void {
+  function turn(effect: EffectAbout, condition: ConditionName): void {
     const key = effectKey(effect.effect, 'on');
     const own = condition === 'always' ? node.settings : (node.adapt[condition] ?? {});
     const command = Object.hasOwn(own, key)

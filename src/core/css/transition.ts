@@ -1,5 +1,5 @@
-import { parse } from 'css-tree';
-import { readEasing } from './easing';
+import { grammar } from './grammar';
+import { readEasing } from '../motion/easing';
 
 /** One entry of the `transition` property: times in ms, easing as written. */
 export interface Transition {
@@ -13,7 +13,7 @@ export interface Transition {
 function entriesOf(text: string): string[][] | null {
   let isBroken = false;
   const onParseError = () => void (isBroken = true);
-  const value = parse(text, { context: 'value', positions: true, onParseError });
+  const value = grammar().parse(text, { context: 'value', positions: true, onParseError });
   if (isBroken || value.type !== 'Value') return null;
   const entries: string[][] = [[]];
   for (const node of value.children) {

@@ -1,0 +1,10 @@
+import type { EffectAbout } from '../../kinds/contract';
+
+export const about: EffectAbout = {
+  effect: 'sticky',
+  label: 'Sticks',
+  sign: 'sticky',
+  summary: 'Stays in sight at the edge of the window as long as its place lasts',
+  words: ['pin', 'fixed', 'stay', 'follow', 'header', 'side column'],
+  icon: 'M3 2h10M8 2v8M5 10h6v4H5z'
+};
