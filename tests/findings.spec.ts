@@ -137,3 +137,16 @@ test('sixty tabs with eighty letters each: said to be too many to fit, and the p
     .click();
   await expect(page.getByText(/of Season tabs is empty/)).toHaveCount(56);
 });
+
+test('what names a piece is told when that is deleted, and one press takes it back', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Behaviour');
+  await page.getByLabel('First panel chosen').selectOption('Autumn');
+  await bench.pick('Autumn');
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('First panel chosen of Season tabs named what was deleted.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
+  await expect(bench.row('Autumn')).toBeVisible();
+  await expect(page.getByText('named what was deleted')).toBeHidden();
+});

@@ -5,6 +5,7 @@ import { newId, slug } from '$core/project/ids';
 import { childIds, fragmentOf, maybePlaceOf, nodeOf } from '$core/project/tree';
 import { makeWith, withNewIds } from '$core/kinds/make';
 import type { Fragment, NodeId, Page, PageId, Place, ShelfId } from '$core/project/types';
+import { referencesInto, type Reference } from '$core/kinds/references';
 import { registry } from '$core/registry';
 import { placed, type FoundPlace } from '$core/kinds/place';
 import { VIEWS, type Workbench } from './workbench.svelte';
@@ -149,10 +150,27 @@ function wrapIn(wb: Workbench, kind: string): void {
   if (!wb.dispatch({ type: 'wrap', ids: wb.selected, fragment: empty })) wb.select([fragment.root]);
 }
 
+const undo = (wb: Workbench) => ({ label: 'Undo', run: () => wb.undo() });
+
+/** What still names something that was deleted, in a sentence. */
+function namedBy(references: readonly Reference[]): string {
+  const { from, label } = references[0]!;
+  const more = references.length - 1;
+  const others = more === 0 ? '' : `, and ${more} more`;
+  return `${label} of ${from.name} named what was deleted${others}.`;
+}
+
+/** Deletes pieces, and says what named them. @returns whether it could. */
+export function removePieces(wb: Workbench, ids: readonly NodeId[]): boolean {
+  const named = referencesInto(registry, wb.project, ids);
+  if (wb.dispatch({ type: 'remove', ids })) return false;
+  if (named.length > 0) wb.message = { kind: 'info', text: namedBy(named), act: undo(wb) };
+  return true;
+}
+
 export function removeSelected(wb: Workbench): void {
   const first = maybePlaceOf(wb.project, wb.selected[0]!);
-  const ids = wb.selected;
-  if (wb.dispatch({ type: 'remove', ids }) || !first) return;
+  if (!removePieces(wb, wb.selected) || !first) return;
   const siblings = wb.project.nodes[first.parent]?.slots[first.slot] ?? [];
   wb.select([siblings[Math.min(first.index, siblings.length - 1)] ?? first.parent]);
 }

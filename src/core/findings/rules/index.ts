@@ -3,6 +3,7 @@ import type { Registry } from '../../kinds/registry';
 import { duplicateAnchor } from './anchors';
 import { unchangedCopy } from './copies';
 import { deadLink } from './dead-link';
+import { deadReference } from './dead-reference';
 import { headingOrder } from './headings';
 import { layoutMotion } from './motion';
 import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
@@ -17,6 +18,7 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   ringContrastRule(registry),
   faintChangeRule(registry),
   deadLink,
+  deadReference(registry),
   headingOrder,
   duplicateAnchor,
   layoutMotion(registry),

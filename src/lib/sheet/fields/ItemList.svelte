@@ -8,7 +8,7 @@
   import type { Node, NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
   import { fieldsOf } from '$lib/state/fields';
-  import { addItem } from '$lib/state/actions';
+  import { addItem, removePieces } from '$lib/state/actions';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb, owner, slot, label }: { wb: Workbench; owner: Node; slot: string; label: string } = $props();
@@ -103,7 +103,7 @@
         type="button"
         title="Remove {item.name}"
         aria-label="Remove {item.name}"
-        onclick={() => wb.dispatch({ type: 'remove', ids: [item.id] })}><TrashCan size={16} /></button
+        onclick={() => removePieces(wb, [item.id])}><TrashCan size={16} /></button
       >
     </div>
   {/each}
