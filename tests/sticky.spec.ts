@@ -5,12 +5,14 @@ import type { Box } from '../src/core/facts/box';
 import { makeWith } from '../src/core/kinds/make';
 import { createProject } from '../src/core/project/create';
 import type { Fragment, NodeId, Project } from '../src/core/project/types';
+import { resolve } from '../src/core/cascade/resolve';
 import { registry } from '../src/core/whole';
 import { shiftAt } from '../src/core/scroll/sticky';
 import { after } from '../src/core/testing/project';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
-import { expect, test, type Page } from './support/test';
+import { previewFrame } from './support/frames';
+import { expect, test, type Frame, type Page } from './support/test';
 import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -246,6 +248,94 @@ test('a look of its own while it is stuck comes and goes with the scroll, in pag
   expect(await colour()).toBe('rgb(10, 20, 30)');
   await page.evaluate(() => scrollTo(0, 0));
   await expect(header).not.toHaveAttribute('data-stuck');
+});
+
+const stuckLook = (part: string, property: string, value: string): Command => ({
+  type: 'set-style',
+  id: 'said',
+  part,
+  state: 'stuck',
+  condition: 'always',
+  property,
+  value
+});
+
+/** A quotation that sticks beside a long text, with a look of its own for itself and its parts while it does. */
+function stickingQuotation(): Project {
+  const side = make('column', 'Side', {}, { content: [make('quote', 'Said', { author: 'Odile Marrow' })] });
+  const main = make(
+    'column',
+    'Main',
+    {},
+    { content: [make('text', 'Long', { html: '<p>Words.</p>'.repeat(60) })] }
+  );
+  const row = make('columns', 'Row', { align: 'stretch' }, { columns: [side, main] });
+  const page = make('page', 'Page', {}, { sections: [make('section', 'Section', {}, { content: [row] })] });
+  return after(
+    createProject('Sticking', page),
+    { type: 'add-effect', id: 'said', effect: 'sticky' },
+    stuckLook('root', 'background-color', 'rgb(10, 20, 30)'),
+    stuckLook('words', 'color', 'rgb(200, 210, 220)'),
+    stuckLook('author', 'letter-spacing', '2px')
+  );
+}
+
+/** What resolve() says of each part that has a look of its own while it is stuck, in a state. */
+const resolvedIn = (project: Project, state: string) =>
+  ['root', 'words', 'author'].map((part) => {
+    const found = resolve(registry, project, { node: 'said' as NodeId, part, state });
+    return ['background-color', 'color', 'letter-spacing'].map(
+      (property) => found.get(property)?.value ?? ''
+    );
+  });
+
+/** The same as Chromium has it, spelt by Chromium. */
+const computedIn = (frame: Frame, selectors: readonly string[], resolved: readonly (readonly string[])[]) =>
+  frame.evaluate(
+    ([selectors, resolved]) =>
+      selectors.flatMap((selector, at) => {
+        const element = document.querySelector(selector)!;
+        const bare = element.parentElement!.appendChild(document.createElement('i'));
+        const wrong = ['background-color', 'color', 'letter-spacing'].filter((property, n) => {
+          if (resolved[at]![n] === '') return false;
+          bare.style.setProperty(property, resolved[at]![n]!);
+          const [is, wanted] = [element, bare].map((each) =>
+            getComputedStyle(each).getPropertyValue(property)
+          );
+          return is !== wanted;
+        });
+        bare.remove();
+        return wrong.map((property) => `${selector} ${property}`);
+      }),
+    [selectors, resolved] as const
+  );
+
+test('what is resolved of a piece that is stuck, and of its parts, is what Chromium computes, in page and preview', async ({
+  page
+}) => {
+  const project = stickingQuotation();
+  expect(resolvedIn(project, 'stuck')).not.toEqual(resolvedIn(project, 'rest'));
+  const bench = await Bench.openDemo(page);
+  await bench.importProject(project);
+  const preview = await previewFrame(page);
+  const inPage = await page.context().newPage();
+  await open(inPage, project);
+  for (const [where, frame] of [
+    ['export', inPage.mainFrame()],
+    ['preview', preview]
+  ] as const) {
+    const selectors = ['root', 'words', 'author'].map((part) => partIn(where, 'said' as NodeId, part));
+    for (const [top, state] of [
+      [0, 'rest'],
+      [300, 'stuck'],
+      [0, 'rest']
+    ] as const) {
+      await frame.evaluate((top) => scrollTo(0, top), top);
+      await expect
+        .poll(() => computedIn(frame, selectors, resolvedIn(project, state)), `${where} ${state}`)
+        .toEqual([]);
+    }
+  }
 });
 
 test('a link lands clear of a header that sticks, as far below the top as the page is told', async ({

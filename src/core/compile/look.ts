@@ -33,7 +33,7 @@ export function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
         openKey = key;
         declarations = emptyRecord();
         const when = condition === 'always' ? [] : [condition];
-        rules.push({ selector, when, declarations, isLook: true, ...stateOf(kind, state, states) });
+        rules.push({ selector, when, declarations, isLook: true, ...stateOf(kind, state, states, ctx) });
       }
       declarations[property] = value;
     }
@@ -42,9 +42,15 @@ export function lookRules(kind: Kind, node: Node, ctx: Context): Rule[] {
 }
 
 /** The state a rule is of; at rest it is of none. */
-function stateOf(kind: Kind, name: StateName, states: Part['states']): Pick<Rule, 'state'> {
+function stateOf(
+  kind: Kind,
+  name: StateName,
+  states: Part['states'],
+  ctx: Pick<Context, 'sel'>
+): Pick<Rule, 'state'> {
   if (name === 'rest') return {};
   const isPointedAt = isPointed(kind, name) || undefined;
-  const { [name]: selector, disabled } = states;
-  return { state: defined({ name, selector: selector!, disabled, isPointed: isPointedAt }) };
+  const { [name]: own, disabled } = states;
+  const selector = own!.replaceAll('&', `:where(${ctx.sel('root')})`);
+  return { state: defined({ name, selector, disabled, isPointed: isPointedAt }) };
 }

@@ -32,8 +32,8 @@ export type Category = 'page' | 'section' | 'block' | 'column' | 'layer' | 'pane
 
 /**
  * A state of the kind's own: open, turned, stuck. Parts that have it give it a selector as they do for any
- * other; where the attribute stands on an element around the part, that is `:is([open] > *)`. A selector
- * weighs as much as one class, so that the order of states decides.
+ * other; where the attribute stands on an element around the part, that is `:is([open] > *)`. In it `&` is the
+ * piece's root, without weight. A selector weighs as much as one class, so that the order of states decides.
  */
 export interface OwnState {
   /** At the head of its column. */
@@ -396,7 +396,10 @@ export interface Effect extends EffectAbout {
   starts?(place: EffectPlace): Node['settings'];
   /** @returns why it cannot stand there, in a sentence; null where it can. */
   maybeUnfit(place: EffectPlace): string | null;
-  /** States of the root while it runs, in cascade order, each with its selector. */
+  /**
+   * States while it runs, in cascade order, each with the selector it has on the root; the parts in it are in
+   * them too.
+   */
   readonly states?: Readonly<Record<string, OwnState & { readonly selector: string }>>;
   /**
    * Rules while it is on. Selectors and properties must be the same whatever its settings are, as for a kind's

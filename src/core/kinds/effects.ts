@@ -58,15 +58,18 @@ const statesWith = ({ states }: Kind, effects: readonly Effect[]): Kind['states'
   return isEmpty(all) ? undefined : all;
 };
 
-/** The root can be in the states of its effects. */
+/** The root can be in the states of its effects, and with it all its parts. */
 function anatomyWith({ anatomy }: Kind, effects: readonly Effect[]): Anatomy {
-  const own = effects.flatMap(({ states = {} }) =>
-    Object.entries(states).map(([name, { selector }]) => [name, selector] as const)
-  );
-  const root = anatomy.root;
-  return root
-    ? { ...anatomy, root: { ...root, states: { ...root.states, ...Object.fromEntries(own) } } }
-    : anatomy;
+  const own = effects.flatMap(({ states = {} }) => Object.entries(states));
+  if (own.length === 0) return anatomy;
+  const parts = Object.entries(anatomy).map(([name, part]) => {
+    const states = own.map(([state, { selector }]) => [
+      state,
+      name === 'root' ? selector : `:is(&${selector} *)`
+    ]);
+    return [name, { ...part, states: { ...part.states, ...Object.fromEntries(states) } }] as const;
+  });
+  return Object.fromEntries(parts);
 }
 
 /** Values of an effect as they are and under each condition where they differ. */

@@ -5,7 +5,9 @@ import { maybeStuck } from '../../scroll/sticky';
 import { about } from './about';
 import { settings, type StickySettings } from './settings';
 
-const isTuned = ({ styles }: Node): boolean => styles.root?.stuck !== undefined;
+/** Some part of it looks different while it is stuck. */
+const isTuned = ({ styles }: Node): boolean =>
+  Object.values(styles).some((part) => part?.stuck !== undefined);
 
 /** A section sticks as a header does: at the very edge, over what comes after it. */
 const asHeader = { inset: 0, over: true };
