@@ -3,11 +3,11 @@ import type { Command } from '../src/core/commands/commands';
 import { registry } from '../src/core/whole';
 import { makeWith } from '../src/core/kinds/make';
 import { trackOf } from '../src/core/motion/track';
-import type { Fragment, NodeId } from '../src/core/project/types';
+import type { Fragment, NodeId, PageId } from '../src/core/project/types';
 import { axeViolations } from './support/axe';
 import { exported } from './support/exported';
-import { expect, test } from './support/test';
-import { bytes, changed, open, put } from './support/visit';
+import { expect, test, type Page } from './support/test';
+import { bytes, changed, demo, open, put } from './support/visit';
 import { Bench } from './support/workbench';
 
 const make = makeWith({ exactIds: true });
@@ -74,6 +74,51 @@ test('an anchor opens the panel it names, its header in sight above it', async (
     .poll(() => header.evaluate((each) => each.getBoundingClientRect().top))
     .toBeGreaterThanOrEqual(0);
 });
+
+const settled = (page: Page) =>
+  page.evaluate(
+    () =>
+      new Promise<void>((resolve) => {
+        let last = NaN;
+        const look = () => {
+          if (scrollY === last) return resolve();
+          last = scrollY;
+          setTimeout(look, 120);
+        };
+        look();
+      })
+  );
+
+for (const [how, motion] of [
+  ['jumps', 'no-preference'],
+  ['glides', 'no-preference'],
+  ['glides', 'reduce']
+] as const)
+  test(`what is opened ${how} to the top, clear of a header that sticks, ${motion}`, async ({ page }) => {
+    const long = changed(
+      put(questions({ level: '2', raise: how, height: trackOf({ form: 'open', ms: 200 }) }), 2),
+      { type: 'add-effect', id: 'header', effect: 'sticky' },
+      { type: 'set-setting', id: demo.pages['visit' as PageId]!.root, key: 'jump', value: 120 },
+      { type: 'set-setting', id: 'answer-0', key: 'html', value: '<p>Words.</p>'.repeat(40) },
+      { type: 'set-setting', id: 'answer-1', key: 'html', value: '<p>Words.</p>'.repeat(40) }
+    );
+    await page.emulateMedia({ reducedMotion: motion });
+    await open(page, long);
+    const second = page.locator('summary').nth(1);
+    await second.scrollIntoViewIfNeeded();
+    await second.click();
+    await expect
+      .poll(() => second.evaluate((each) => Math.round(each.getBoundingClientRect().top)))
+      .toBe(120);
+    await settled(page);
+    expect(await second.evaluate((each) => Math.round(each.getBoundingClientRect().top))).toBe(120);
+    // Closing it moves nothing, and neither does a link that opens another.
+    await second.click();
+    await settled(page);
+    const at = await page.evaluate(() => scrollY);
+    await page.evaluate(() => new Promise(requestAnimationFrame));
+    expect(await page.evaluate(() => scrollY)).toBe(at);
+  });
 
 test('paper has every panel, whichever is open', async ({ page }) => {
   await open(page, accordion());

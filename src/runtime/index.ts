@@ -6,6 +6,7 @@ export { leave } from './leave';
 export { linked } from './linked';
 export { menu } from './menu';
 export { plays } from './plays';
+export { raise } from './raise';
 export { scoped } from './scoped';
 export { spy } from './spy';
 export { start } from './start';

@@ -18,6 +18,7 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   linked: { sets: [] },
   menu: { sets: ['aria-expanded', 'data-open'] },
   plays: { sets: [] },
+  raise: { sets: [] },
   spy: { sets: ['aria-current'] },
   stuck: { sets: ['data-stuck'] },
   tabs: {

@@ -5,7 +5,7 @@ import type { Node } from '../../project/types';
 import type { PlatformFeature } from '../../support/features';
 import { about } from './about';
 import { anatomy, look, states } from './anatomy';
-import { markup } from './markup';
+import { markup, raises } from './markup';
 import { adapt, settings, type AccordionSettings } from './settings';
 import { style } from './style';
 
@@ -65,7 +65,7 @@ export const accordion: Kind = {
     ),
   markup,
   style,
-  behaviours: () => [],
+  behaviours: (node, ctx) => (raises(node, ctx) ? ['raise'] : []),
   uses,
   fallbacks,
   findings: () => import('./findings')

@@ -19,6 +19,10 @@ export function openAtLoad(
   return new Set([(atLoad === 'first' ? chosen : undefined)?.id ?? enabled[0]!.id]);
 }
 
+/** What is opened comes to the top under one condition at least. */
+export const raises = (node: Node, ctx: Context): boolean =>
+  ctx.variants<AccordionSettings>(node).some(({ raise }) => raise !== 'stays');
+
 /**
  * The browser's own disclosure (HTML standard, 4.11.1): it opens by pointer, key, anchor and the browser's
  * search, one at a time where they share a name, all without script. The anchor stands on the panel, since a
@@ -31,7 +35,7 @@ export function markup(node: Node, ctx: Context): Element {
   return ctx.part(
     'root',
     'div',
-    {},
+    raises(node, ctx) ? { dataKRaise: '' } : {},
     items.map((item) =>
       ctx.part(
         'item',

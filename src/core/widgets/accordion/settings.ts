@@ -24,6 +24,17 @@ export const settings = object({
     view: 'behaviour',
     help: 'The panel that is open when the page loads.'
   }),
+  raise: choiceField(
+    'stays',
+    { stays: 'stays where it is', glides: 'glides to the top', jumps: 'jumps to the top' },
+    {
+      label: 'What is opened',
+      view: 'behaviour',
+      responsive: true,
+      help: 'To the top of the window, below what sticks there, so that an answer is read from its beginning.',
+      live: 'when the page is tried'
+    }
+  ),
   marker: choiceField(
     'chevron',
     { chevron: 'chevron, turns', plus: 'plus, becomes minus', triangle: 'triangle, turns', none: 'none' },

@@ -4,6 +4,7 @@ import { entranceAnimation } from '../../kinds/entrance';
 import { rule } from '../../kinds/rule';
 import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
+import { raises } from './markup';
 import type { AccordionSettings } from './settings';
 
 /** A line of the words' own colour and thickness. */
@@ -60,8 +61,14 @@ function heightRules(item: string, { height }: AccordionSettings): readonly Rule
   ];
 }
 
+/** Told to the script; with less motion it comes there at once. */
+const raiseRules = (root: string, raise: AccordionSettings['raise']): readonly Rule[] => [
+  rule(root, { '--k-raise': raise }),
+  rule(root, { '--k-raise': raise === 'glides' ? 'jumps' : raise }, 'less-motion')
+];
+
 export function style(node: Node, ctx: Context): readonly Rule[] {
-  const { marker, markerSide, enter } = ctx.settings<AccordionSettings>(node);
+  const { marker, markerSide, enter, raise } = ctx.settings<AccordionSettings>(node);
   const [item, header, panel] = [ctx.sel('item'), ctx.sel('header'), ctx.sel('panel')];
   const rules = [
     rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', 'min-width': '0' }),
@@ -75,6 +82,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     // Paper has no way to open what is closed (CSS Pseudo-Elements 4, ::details-content).
     rule(`${item}::details-content`, { 'content-visibility': 'visible' }, 'print')
   ];
+  if (raises(node, ctx)) rules.push(...raiseRules(ctx.sel('root'), raise));
   if (marker !== 'none') {
     const order = markerSide === 'start' ? '-1' : '0';
     rules.push(
