@@ -35,6 +35,7 @@ export function projectSchema(): object {
     propertyNames: { enum: [...CONDITIONS] },
     additionalProperties: declarations
   };
+  const cell = { type: ['string', 'number', 'boolean', 'null'] };
   const effects = registry.effects.map(({ effect }) => effect);
   const node = registry.kinds.map(({ kind: name }) => {
     // With every effect, since any piece may have any.
@@ -89,6 +90,12 @@ export function projectSchema(): object {
             Object.keys(kind.anatomy)
           ),
           effects: { type: 'array', items: { enum: effects }, uniqueItems: true, minItems: 1 },
+          rows: { type: 'array', maxItems: 2000, items: { type: 'object', additionalProperties: cell } },
+          binds: {
+            type: 'object',
+            propertyNames: { enum: [...Object.keys(settings), 'name'] },
+            additionalProperties: strict({ column: text(120), otherwise: cell }, ['otherwise'])
+          },
           was: {
             type: 'object',
             propertyNames: { enum: registry.kinds.map((each) => each.kind) },
@@ -100,7 +107,7 @@ export function projectSchema(): object {
           },
           linked: id
         },
-        ['adapt', 'effects', 'was', 'linked']
+        ['adapt', 'effects', 'rows', 'binds', 'was', 'linked']
       )
     };
   });

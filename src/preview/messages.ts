@@ -78,8 +78,9 @@ const toFrame = {
     values: long(
       'values',
       (each) =>
-        hasOnly(each, ['id', 'values']) &&
+        hasOnly(each, ['id', 'stem', 'values']) &&
         isId(each.id) &&
+        isId(each.stem) &&
         Array.isArray(each.values) &&
         each.values.length <= 2000 &&
         each.values.every((value) => isText(value, 500))
@@ -285,7 +286,7 @@ export type ToFrame =
       keyframes: string;
       nodes: readonly PatchNode[];
       sheets: readonly { readonly id: string; readonly css: string }[];
-      values: readonly { readonly id: string; readonly values: readonly string[] }[];
+      values: readonly { readonly id: string; readonly stem: string; readonly values: readonly string[] }[];
       removed: readonly string[];
       tokens: readonly { readonly id: string; readonly value: string }[] | null;
     };

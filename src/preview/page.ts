@@ -16,6 +16,14 @@ function parsed(html: string): HTMLElement {
   return element;
 }
 
+/** Values of a tuned piece's cells, and what the names of their custom properties start with. */
+interface Cells {
+  readonly stem: string;
+  readonly values: readonly string[];
+}
+
+const NO_CELLS: Cells = { stem: '', values: [] };
+
 /** Markup without its words. */
 const frameOf = (html: string) => html.replace(/>[^<]+/g, '>');
 
@@ -58,7 +66,7 @@ export function createPage(body: HTMLElement) {
   const addresses = new Map<string, string>();
   /** Markup each node was last drawn from. */
   const drawn = new Map<string, string>();
-  const values = new Map<string, readonly string[]>();
+  const values = new Map<string, Cells>();
   const base = new CSSStyleSheet();
   let scripted = true;
   let pictured = true;
@@ -106,10 +114,10 @@ export function createPage(body: HTMLElement) {
     for (const { id, value } of tokens) style.setProperty(`--${id}`, value);
   };
 
-  /** Cells of a tuned piece are custom properties on its root element: `--k-ID-0` and so on. */
-  const setValues = (id: string, next: readonly string[], before: readonly string[] = []) => {
+  /** Cells of a tuned piece are custom properties on its root element: `--k-STEM-0` and so on. */
+  const setValues = (id: string, { stem, values: next }: Cells, before: readonly string[] = []) => {
     const style = elementOf(id)?.style;
-    next.forEach((value, i) => value !== before[i] && style?.setProperty(`--k-${id}-${i}`, value));
+    next.forEach((value, i) => value !== before[i] && style?.setProperty(`--k-${stem}-${i}`, value));
   };
 
   const showAsset = (image: HTMLElement) => {
@@ -202,11 +210,11 @@ export function createPage(body: HTMLElement) {
     for (const [id, element] of made) elements.set(id, element);
     const root = made.get(message.root);
     if (root) adoptBody(message.root, root);
-    for (const { id, values: next } of message.values) {
-      if (!made.has(id)) setValues(id, next, values.get(id));
+    for (const { id, ...next } of message.values) {
+      if (!made.has(id)) setValues(id, next, values.get(id)?.values);
       values.set(id, next);
     }
-    for (const id of made.keys()) setValues(id, values.get(id) ?? []);
+    for (const id of made.keys()) setValues(id, values.get(id) ?? NO_CELLS);
     message.removed.forEach((id) => {
       stop(id);
       if (elementOf(id) !== body) elementOf(id)?.remove();

@@ -81,7 +81,7 @@ function freshAnalysis(
   const kind = registry.of(node);
   const reads = noReads();
   const sheet = kind.markup ? sheetOf(kind, node, project, registry, reads) : NO_SHEET;
-  const stem = sheet.isDefault ? `k-${kind.kind}` : node.id;
+  const stem = sheet.isDefault ? `k-${kind.kind}` : (node.copyOf ?? node.id);
   const isSame =
     last?.analysis.stem === stem &&
     last.node.kind === node.kind &&

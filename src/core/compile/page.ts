@@ -5,6 +5,7 @@ import { printHtml } from '../html/print';
 import type { Registry } from '../kinds/registry';
 import { pageOf } from '../project/tree';
 import type { AssetId, PageId, Project } from '../project/types';
+import { expanded } from '../rows/rows';
 import type { PlatformFeature } from '../support/features';
 import { styleSheetFor } from '../stylesheet';
 import type { Analysis } from './analyse';
@@ -51,10 +52,11 @@ export function printPage(
 /** Prints pages for export that share a style sheet. Throws where one of them is not in the project. */
 export function printSite(
   registry: Registry,
-  project: Project,
+  given: Project,
   ids: readonly PageId[],
   options: PageOptions
 ): PrintedSite {
+  const { project } = expanded(registry, given);
   const found = ids.map((id) => analysesUnder(registry, project, pageOf(project, id).root));
   const all = found.flat();
   const rulesOf = (pieces: readonly Analysis[]) => sheetsOf(registry, pieces).map((each) => each.sheet);

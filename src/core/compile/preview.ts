@@ -5,6 +5,7 @@ import type { Registry } from '../kinds/registry';
 import { maybeSteps } from '../project/lineage';
 import { childIds, maybeNode, nodeOf, pageOf, pathTo, subtreeIds } from '../project/tree';
 import type { Bands, NodeId, PageId, Project } from '../project/types';
+import { expanded } from '../rows/rows';
 import { analyse, type Analysis } from './analyse';
 import type { Sheet } from './sheet';
 import { cellValues, previewDialect, printSheet, type SheetHalf } from './rules';
@@ -12,6 +13,8 @@ import { cellValues, previewDialect, printSheet, type SheetHalf } from './rules'
 /** One node for the preview frame. Children stand as `<k-slot data-for>`; the frame puts their elements there. */
 export interface NodePrint {
   readonly id: NodeId;
+  /** What its classes start with; copies of one piece share it. */
+  readonly stem: string;
   readonly html: string;
   readonly behaviours: readonly string[];
   /** The style sheets it uses, one for its build and one for its look; nodes that nobody has tuned share them. */
@@ -27,7 +30,12 @@ export interface PreviewPatch {
   readonly root: NodeId;
   readonly nodes: readonly Pick<NodePrint, 'id' | 'html' | 'behaviours'>[];
   readonly sheets: readonly { readonly id: string; readonly css: string }[];
-  readonly values: readonly { readonly id: NodeId; readonly values: readonly string[] }[];
+  /** Cells of tuned pieces, under the stem that their custom properties have. */
+  readonly values: readonly {
+    readonly id: NodeId;
+    readonly stem: string;
+    readonly values: readonly string[];
+  }[];
   readonly removed: readonly NodeId[];
   /** All tokens as custom properties of the root element; null where they are as they were. */
   readonly tokens: readonly { readonly id: string; readonly value: string }[] | null;
@@ -52,6 +60,7 @@ function printNode(analysis: Analysis, project: Project): NodePrint {
   if (known?.bands === project.info.bands) return known.print;
   const print: NodePrint = {
     id: analysis.id,
+    stem: analysis.stem,
     html: markedHtml(analysis),
     behaviours: analysis.behaviours,
     sheets: sheetsOf(analysis, project.info.bands),
@@ -235,7 +244,8 @@ export function createPreviewSession(registry: Registry) {
       sheets.set(sheet.id, sheet.css);
       patch.sheets.push(sheet);
     }
-    if (!isSame(before?.values ?? [], print.values)) patch.values.push({ id, values: print.values });
+    if (!isSame(before?.values ?? [], print.values))
+      patch.values.push({ id, stem: print.stem, values: print.values });
   };
 
   return {
@@ -251,7 +261,8 @@ export function createPreviewSession(registry: Registry) {
      * does, and where the page   or the piece is gone: another window may have deleted it a moment ago, and
      * what is asked for follows.
      */
-    patchFor(project: Project, pageId: PageId, only: NodeId | null = null): PreviewPatch | null {
+    patchFor(given: Project, pageId: PageId, only: NodeId | null = null): PreviewPatch | null {
+      const { project } = expanded(registry, given);
       const isThere =
         Object.hasOwn(project.pages, pageId) && (only === null || maybeNode(project, only) !== null);
       if (!isThere) return null;

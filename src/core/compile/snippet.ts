@@ -3,6 +3,7 @@ import { format } from 'hast-util-format';
 import type { Registry } from '../kinds/registry';
 import { maybePageOf } from '../project/tree';
 import type { Asset, AssetId, NodeId, Project } from '../project/types';
+import { expanded } from '../rows/rows';
 import { styleSheetFor } from '../stylesheet';
 import type { PlatformFeature } from '../support/features';
 import { analysesUnder, BodyBuilder } from './body';
@@ -37,10 +38,11 @@ export interface SnippetOptions {
  */
 export function printSnippet(
   registry: Registry,
-  project: Project,
+  given: Project,
   id: NodeId,
   options: SnippetOptions
 ): PrintedSnippet {
+  const { project } = expanded(registry, given);
   const prefix = `ky-${id}`;
   const found = analysesUnder(registry, project, id);
   const sheets = sheetsOf(registry, found).map(({ sheet }) => sheet);

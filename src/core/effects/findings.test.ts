@@ -169,10 +169,7 @@ describe('links to something on the page', () => {
 
   it('come to rest clear of a header that sticks, once the page keeps room for it', () => {
     const [finding] = ofPage(linked);
-    expect([finding!.number, finding!.fix!.label]).toEqual([
-      '0 of 90 px',
-      'Let links land 106 px below the top'
-    ]);
+    expect([finding!.number, finding!.fix!.label]).toEqual(['0 of 90 px', 'Keep 106 px free at the top']);
     const next = mended(linked, finding!);
     expect(ofPage(next)).toEqual([]);
     expect(next.nodes[id('page')]!.settings).toEqual({ jump: 106 });

@@ -22,6 +22,7 @@ import {
   type NodeId,
   type PageId,
   type Project,
+  type Row,
   type ShelfId,
   type Token
 } from '../project/types';
@@ -112,6 +113,15 @@ const infoSchema = object({
   support: string().oneOf(SUPPORT_TARGETS),
   pageOrder: array().of(id).min(1).max(200).required()
 }).required();
+
+/** Rows of one list; more than a page can show of any. */
+const ROWS_MOST = 2000;
+
+/** A value of a row. */
+const isPlain = (value: unknown): value is Row[string] =>
+  value === null ||
+  ['number', 'boolean'].includes(typeof value) ||
+  (typeof value === 'string' && value.length <= 50_000);
 
 const no = (sentence: string): ReadDocument => ({ ok: false, sentence });
 
@@ -301,10 +311,45 @@ class Reader {
       effects,
       slots: this.slots(Object.keys(kind.slots), raw.slots),
       styles: this.styles(kind.anatomy, raw.styles, `${path}/styles`),
+      rows: this.rows(raw.rows, `${path}/rows`),
+      binds: this.binds(raw.binds, [...Object.keys(fields), 'name'], `${path}/binds`),
       was: this.formers(raw.was, `${path}/was`),
       linked:
         typeof raw.linked === 'string' && this.shelved.has(raw.linked) ? (raw.linked as ShelfId) : undefined
     });
+  }
+
+  /** Rows of a list, their values as they are; undefined where it repeats nothing. */
+  private rows(raw: unknown, path: string): Node['rows'] {
+    if (raw === undefined) return undefined;
+    const all = Array.isArray(raw) ? raw.slice(0, ROWS_MOST) : [];
+    const known = all.filter((row): row is Row => isRecord(row) && Object.values(row).every(isPlain));
+    if (!Array.isArray(raw) || known.length < raw.length)
+      this.fault(
+        'rows',
+        `Some rows of a list were left out: they are damaged, or more than ${ROWS_MOST}.`,
+        path
+      );
+    return Array.isArray(raw) ? known.map((row) => ({ ...row })) : undefined;
+  }
+
+  /** Where settings come from, by their keys; undefined where none comes from a column. */
+  private binds(raw: unknown, keys: readonly string[], path: string): Node['binds'] {
+    if (raw === undefined) return undefined;
+    const all = entries(raw);
+    const known = all.flatMap(([key, binding]) => {
+      if (!keys.includes(key) || !isRecord(binding) || typeof binding.column !== 'string') return [];
+      const { column, otherwise } = binding;
+      const instead = isPlain(otherwise) && otherwise !== null ? otherwise : undefined;
+      return [[key, defined({ column: column.slice(0, 120), otherwise: instead })] as const];
+    });
+    if (known.length < all.length)
+      this.fault(
+        'binding',
+        'A setting that comes from a column was left out: there is no such setting.',
+        path
+      );
+    return known.length > 0 ? Object.fromEntries(known) : undefined;
   }
 
   /** Names of effects there are, each once; undefined for none. */

@@ -76,6 +76,8 @@ export interface Slot {
    * makes them all as high as the highest.
    */
   readonly row?: { readonly equal: readonly [key: string, value: Json] };
+  /** Its first child can be drawn once for each row of a list. */
+  readonly repeats?: boolean;
   /** The children lie over one another, the last on top. */
   readonly stacked?: boolean;
   /** Fewest children; removing below it is refused. */

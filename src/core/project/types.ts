@@ -75,10 +75,29 @@ export interface Node {
    * it does nothing. Their settings stand among its own, as `EFFECT-KEY`.
    */
   readonly effects?: readonly string[];
+  /**
+   * Rows of a list: its first child is drawn once for each, with what is bound in it taken from the row; left out
+   * where its children stand as they are.
+   */
+  readonly rows?: readonly Row[];
+  /** Settings that come from a column of the row around it, by their keys; `name` is what it is called. */
+  readonly binds?: Readonly<Record<string, Binding>>;
+  /** Of a piece made for a row: the piece it is a copy of. Never stored. */
+  readonly copyOf?: NodeId;
   /** What it had as other kinds, by kind, and has again when it is swapped back; left out for nothing. */
   readonly was?: Readonly<Record<string, Former>>;
   /** The piece on the shelf that this one follows; left out where it stands on its own. */
   readonly linked?: ShelfId;
+}
+
+/** Values of one row by column; null where the row has none. */
+export type Row = Readonly<Record<string, string | number | boolean | null>>;
+
+/** Where a setting's value comes from. */
+export interface Binding {
+  readonly column: string;
+  /** What stands there where the row has nothing; left out: what is set. */
+  readonly otherwise?: string | number | boolean;
 }
 
 /** A piece kept to be used again, with everything in it. */

@@ -1,7 +1,7 @@
 import type { Box } from '../facts/box';
 import { settingFix, type Facts, type KindOf, type Remark } from '../kinds/finding';
 import { subtreeIds } from '../project/tree';
-import type { Node, NodeId, Project } from '../project/types';
+import type { Node, Project } from '../project/types';
 import { maybeStuck } from './sticky';
 
 /** Air between what sticks and where a link lands, px (common practice, no source). */

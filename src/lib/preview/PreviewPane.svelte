@@ -10,6 +10,7 @@
   import { takeWritten, writeInPlace } from '$lib/state/writing';
   import { WIDTH_LEAST, WIDTH_MOST } from '$lib/state/preview.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
+  import { expanded } from '$core/rows/rows';
   import type { FromFrame, ToFrame } from '$preview/messages';
   import { compact } from '$core/data/compact';
 
@@ -205,6 +206,15 @@
     return isThere ? (pathTo(wb.project, node as NodeId)[1] ?? null) : null;
   }
 
+  type Pick = Extract<FromFrame, { type: 'picked' }>['pick'];
+
+  /** What was made for a row is picked, and edited, as the piece it is a copy of. */
+  function ofTemplate(pick: Pick): Pick {
+    const { templateOf } = expanded(wb.registry, wb.project);
+    const own = (id: string) => templateOf(id as NodeId);
+    return { ...pick, node: own(pick.node), item: pick.item && own(pick.item) };
+  }
+
   function receive(message: FromFrame, key: string): void {
     if (message.type === 'key') return onkey(message);
     if (message.type === 'scrolled') {
@@ -217,8 +227,10 @@
       if (message.byHand) toAll(order, key);
       return;
     }
-    if (message.type === 'hovered')
-      return void (hovered = message.pick && wb.project.nodes[message.pick.node as NodeId] ? message : null);
+    if (message.type === 'hovered') {
+      const pick = message.pick && ofTemplate(message.pick);
+      return void (hovered = pick && wb.project.nodes[pick.node as NodeId] ? { ...message, pick } : null);
+    }
     if (message.type === 'measured') return gauge.take(message);
     if (message.type === 'patched') return drawn(key);
     if (message.type === 'dragged')
@@ -231,7 +243,7 @@
     if (message.type === 'fault')
       wb.message = { kind: 'error', text: `The page’s script stopped: ${message.sentence}` };
     if (message.type !== 'picked') return;
-    const { node, part, item } = message.pick;
+    const { node, part, item } = ofTemplate(message.pick);
     if (!wb.project.nodes[node as NodeId]) return;
     const id = (item && wb.project.nodes[item as NodeId] ? item : node) as NodeId;
     wb.select([id], part);

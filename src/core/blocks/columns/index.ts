@@ -47,6 +47,7 @@ export const columns: Kind = {
     columns: {
       label: 'Columns',
       accepts: ['column'],
+      repeats: true,
       items: true,
       row: { equal: ['align', 'stretch'] },
       least: 1,

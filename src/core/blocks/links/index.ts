@@ -59,7 +59,7 @@ export const links: Kind = {
     }
   },
   settings,
-  slots: { links: { label: 'Links', accepts: ['link'], items: true, least: 1, part: 'link' } },
+  slots: { links: { label: 'Links', accepts: ['link'], items: true, repeats: true, least: 1, part: 'link' } },
   forms: [
     { form: 'row', label: 'side by side', text: 'links in a row' },
     { form: 'menu', label: 'menu button', text: 'links behind a button' }

@@ -52,7 +52,7 @@ export const stack: Kind = {
     }
   },
   settings,
-  slots: { content: { label: 'Content', accepts: ['block'] } },
+  slots: { content: { label: 'Content', accepts: ['block'], repeats: true } },
   forms: [],
   look: { root: { rest: { always: { gap: '16px' } } } },
   create: (make) => make('stack', 'Stack', {}, { content: [] }),

@@ -37,7 +37,9 @@ export const accordion: Kind = {
   anatomy,
   states,
   settings,
-  slots: { panels: { label: 'Panels', accepts: ['panel'], items: true, least: 1, part: 'panel' } },
+  slots: {
+    panels: { label: 'Panels', accepts: ['panel'], items: true, repeats: true, least: 1, part: 'panel' }
+  },
   forms: [],
   look,
   adapt,

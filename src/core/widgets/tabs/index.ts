@@ -72,7 +72,9 @@ export const tabs: Kind = {
   ...about,
   anatomy,
   settings,
-  slots: { panels: { label: 'Panels', accepts: ['panel'], items: true, least: 1, part: 'panel' } },
+  slots: {
+    panels: { label: 'Panels', accepts: ['panel'], items: true, repeats: true, least: 1, part: 'panel' }
+  },
   forms: [
     { form: 'tabs', label: 'tabs', text: 'one panel behind a list of tabs' },
     { form: 'scroll', label: 'scrolling tabs', text: 'one row of tabs that scrolls sideways' },
