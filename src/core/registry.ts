@@ -19,6 +19,7 @@ import { about as separator } from './blocks/separator/about';
 import { about as stack } from './blocks/stack/about';
 import { about as text } from './blocks/text/about';
 import { about as video } from './blocks/video/about';
+import { about as collapse } from './effects/collapse/about';
 import { about as enter } from './effects/enter/about';
 import { about as sticky } from './effects/sticky/about';
 import { about as accordion } from './widgets/accordion/about';
@@ -55,7 +56,8 @@ const kinds: readonly KindEntry[] = [
 /** Every effect there is, one line each, in the order they are offered. */
 const effects: readonly EffectEntry[] = [
   { about: sticky, load: async () => (await import('./effects/sticky')).sticky },
-  { about: enter, load: async () => (await import('./effects/enter')).enter }
+  { about: enter, load: async () => (await import('./effects/enter')).enter },
+  { about: collapse, load: async () => (await import('./effects/collapse')).collapse }
 ];
 
 export const registry = createRegistry(kinds, effects);

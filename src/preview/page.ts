@@ -94,13 +94,11 @@ export function createPage(body: HTMLElement) {
   };
 
   /**
-   * The element of a node that asks for a behaviour: its outermost, or the one inside the element that
-   * measures its place.
+   * The element of a node that asks for a behaviour: its outermost, or one inside what stands around it.
    */
   const askingFor = (root: HTMLElement, name: string): HTMLElement | null => {
     if (root.hasAttribute(`data-k-${name}`)) return root;
-    const inner = root.firstElementChild as HTMLElement | null;
-    return inner?.dataset.kNode === root.dataset.k && inner?.hasAttribute(`data-k-${name}`) ? inner : null;
+    return root.querySelector(`[data-k-node="${CSS.escape(root.dataset.k!)}"][data-k-${name}]`);
   };
 
   const useSheets = () => {

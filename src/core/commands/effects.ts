@@ -69,12 +69,12 @@ function forget(settings: Record<string, unknown>, effect: string): void {
   for (const key of Object.keys(settings)) if (isOfEffect(effect, key)) delete settings[key];
 }
 
-/** Looks in states that only the effect brings about go with it. */
-function forgetStates({ styles }: NodeDraft, { states = {} }: Effect): void {
-  const root = styles.root;
-  if (!root) return;
-  for (const name of Object.keys(states)) delete root[name];
-  if (Object.keys(root).length === 0) delete styles.root;
+/** Looks of parts that only the effect draws go with it, and those in states that only it brings about. */
+function forgetLooks({ styles }: NodeDraft, { states = {}, anatomy = {} }: Effect): void {
+  for (const [name, part] of Object.entries(styles)) {
+    for (const state of Object.keys(states)) delete part[state];
+    if (Object.hasOwn(anatomy, name) || Object.keys(part).length === 0) delete styles[name];
+  }
 }
 
 /** Takes an effect off a piece with everything that was set for it. */
@@ -98,6 +98,6 @@ export const removeEffect = define<EffectArgs>()({
       forget(own, effect);
       if (Object.keys(own).length === 0) delete node.adapt[condition];
     }
-    forgetStates(node, registry.maybeEffectOf(effect)!);
+    forgetLooks(node, registry.maybeEffectOf(effect)!);
   }
 });

@@ -6,7 +6,7 @@ import type { Registry } from '../kinds/registry';
 import { rule } from '../kinds/rule';
 import { defaultSettings, settingsWithDefaults } from '../kinds/settings';
 import { childIds } from '../project/tree';
-import type { Node, Project, SupportTarget } from '../project/types';
+import type { Declarations, Node, Project, SupportTarget } from '../project/types';
 import { NodeContext } from './context';
 import { effectRules } from './effects';
 import { lookRules } from './look';
@@ -157,12 +157,24 @@ const PLACE_RULE = rule(`.${STEM}-place`, {
 
 const classOf = (part: string): string => (part === 'root' ? `.${STEM}` : `.${STEM}-${part}`);
 
+/** Properties that say how wide an element is, and where it stands in what is wider. */
+const MEASURE = ['width', 'max-width', 'margin-inline', 'align-self', 'box-sizing'];
+
+/** What the build says of an element's width under no condition. */
+function measureOf(build: readonly Rule[], selector: string): Declarations {
+  const said = build
+    .filter((each) => each.selector === selector && each.when.length === 0)
+    .flatMap(({ declarations }) => Object.entries(declarations));
+  return Object.fromEntries(said.filter(([property]) => MEASURE.includes(property)));
+}
+
 /** A piece whose widths are of its place stands in an element of its own, which takes its place in the page. */
 function effectContext(
   { slots }: Kind,
   node: Node,
   isContained: boolean,
-  support: SupportTarget
+  support: SupportTarget,
+  build: readonly Rule[]
 ): EffectContext {
   const root = classOf('root');
   const holder = classOf(Object.values(slots)[0]?.part ?? 'root');
@@ -171,6 +183,7 @@ function effectContext(
     outer: isContained ? `${root}-place` : root,
     holder,
     children: childIds(node).length,
+    measure: measureOf(build, holder),
     support
   };
 }
@@ -200,7 +213,7 @@ function buildOf({
     kind.style(watched, new NodeContext(registry, project, watched, reads, STEM, { asked, settings: under }));
   const own = hideable(buildRules(kind, node, settings, styleOf), canHide);
   const isContained = settings[WIDTHS_SETTING] === 'place';
-  const context = effectContext(kind, node, isContained, tuning.support);
+  const context = effectContext(kind, node, isContained, tuning.support, own);
   const rules = [...own, ...effectRules(kind, node, settings, context)];
   const build = isContained ? [PLACE_RULE, ...rules] : rules;
   if (!readsOthers(reads)) remember(builds, keyOf(asked, settings, lookless), build);

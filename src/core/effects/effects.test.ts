@@ -163,7 +163,14 @@ describe.each(registry.everyEffect().map((effect) => [effect.effect, effect] as 
 
     it('keeps the shape of its rules whatever its responsive settings are', () => {
       const base = settingsWithDefaults(kind, node);
-      const ctx = { outer: '.x', root: '.x', holder: '.x', children: 3, support: 'widely' } as const;
+      const ctx = {
+        outer: '.x',
+        root: '.x',
+        holder: '.x',
+        children: 3,
+        support: 'widely',
+        measure: {}
+      } as const;
       for (const [key, field] of fieldsOf(effect)) {
         if (!field.meta()?.field?.responsive) continue;
         for (const value of CONTROLS[field.meta()!.field!.control].samples(field.meta()!.field!)) {

@@ -359,6 +359,8 @@ export interface EffectContext {
   readonly holder: string;
   /** How many pieces it holds. */
   readonly children: number;
+  /** What the kind's build says of the holder's width, and of where that stands: what is drawn around it follows. */
+  readonly measure: Declarations;
   readonly support: SupportTarget;
 }
 
@@ -399,10 +401,19 @@ export interface Effect extends EffectAbout {
   /** @returns why it cannot stand there, in a sentence; null where it can. */
   maybeUnfit(place: EffectPlace): string | null;
   /**
-   * States while it runs, in cascade order, each with the selector it has on the root; the parts in it are in
-   * them too.
+   * States while it runs, in cascade order. With a selector they are states of the root, and of all parts in it;
+   * without one, of those parts of the effect that say so.
    */
-  readonly states?: Readonly<Record<string, OwnState & { readonly selector: string }>>;
+  readonly states?: Readonly<Record<string, OwnState & { readonly selector?: string }>>;
+  /** Parts it draws, beside those of the piece; their names begin with the effect's. */
+  readonly anatomy?: Anatomy;
+  /** The look these have before anyone tunes them. */
+  readonly look?: Styles;
+  /**
+   * What it draws around the element that holds the pieces in it, or around the piece itself where that is the
+   * same. @param values its own, as they are under no condition.
+   */
+  around?(holder: Element, values: EffectValues, node: Node, ctx: Context): Element;
   /**
    * Rules while it is on. Selectors and properties must be the same whatever its settings are, as for a kind's
    * own style.

@@ -1,6 +1,7 @@
 import { object, type AnyObject, type AnySchema, type ObjectSchema } from 'yup';
 import { defined } from '../data/compact';
 import { isEmpty } from '../data/record';
+import type { Element } from 'hast';
 import type { Adaptations, Node, Settings } from '../project/types';
 import type { Anatomy, Context, Effect, EffectValues, FieldMeta, Kind, OwnState } from './contract';
 import { fieldsOf } from './settings';
@@ -60,8 +61,11 @@ const statesWith = ({ states }: Kind, effects: readonly Effect[]): Kind['states'
 
 /** The root can be in the states of its effects, and with it all its parts. */
 function anatomyWith({ anatomy }: Kind, effects: readonly Effect[]): Anatomy {
-  const own = effects.flatMap(({ states = {} }) => Object.entries(states));
-  if (own.length === 0) return anatomy;
+  const drawn = Object.fromEntries(effects.flatMap((each) => Object.entries(each.anatomy ?? {})));
+  const own = effects
+    .flatMap(({ states = {} }) => Object.entries(states))
+    .filter(([, { selector }]) => selector !== undefined);
+  if (own.length === 0) return { ...anatomy, ...drawn };
   const parts = Object.entries(anatomy).map(([name, part]) => {
     const states = own.map(([state, { selector }]) => [
       state,
@@ -69,7 +73,7 @@ function anatomyWith({ anatomy }: Kind, effects: readonly Effect[]): Anatomy {
     ]);
     return [name, { ...part, states: { ...part.states, ...Object.fromEntries(states) } }] as const;
   });
-  return Object.fromEntries(parts);
+  return { ...Object.fromEntries(parts), ...drawn };
 }
 
 /** Values of an effect as they are and under each condition where they differ. */
@@ -84,6 +88,43 @@ function attributesOf(effects: readonly Effect[], node: Node, ctx: Context) {
     return isEverOn(variants) ? effect.attributes?.(variants, node) : {};
   });
   return Object.fromEntries(found.flatMap((each) => Object.entries(each ?? {})));
+}
+
+/** The part whose element holds the pieces in a piece of the kind. */
+const holderOf = ({ slots }: Kind): string => Object.values(slots)[0]?.part ?? 'root';
+
+/** The element with what effects draw around the one that holds its pieces. */
+function surrounded(
+  element: Element,
+  kind: Kind,
+  effects: readonly Effect[],
+  node: Node,
+  ctx: Context
+): Element {
+  const drawing = effects.filter(({ around }) => around);
+  return drawing.reduce((now, effect) => {
+    const variants = variantsOf(effect, node, ctx);
+    if (!isEverOn(variants)) return now;
+    const around = (holder: Element) => effect.around!(holder, variants[0]!, node, ctx);
+    return withPart(withIdInside(now, holderOf(kind)), holderOf(kind), around);
+  }, element);
+}
+
+/** A browser opens what a link leads into, not what it leads to: the anchor of a piece goes to what it holds. */
+function withIdInside(element: Element, holder: string): Element {
+  const { id, ...rest } = element.properties;
+  if (id === undefined || element.data?.mark?.part === holder) return element;
+  const named = (found: Element) => ({ ...found, properties: { id, ...found.properties } });
+  return withPart({ ...element, properties: rest }, holder, named);
+}
+
+/** The element with that of one of its parts put into another; of a part that is not there it stays as it is. */
+function withPart(element: Element, part: string, around: (found: Element) => Element): Element {
+  if (element.data?.mark?.part === part) return around(element);
+  const children = element.children.map((child) =>
+    child.type === 'element' ? withPart(child, part, around) : child
+  );
+  return children.every((child, n) => child === element.children[n]) ? element : { ...element, children };
 }
 
 function fromEffects<T>(
@@ -111,12 +152,13 @@ export function withEffects(kind: Kind, effects: readonly Effect[]): Kind {
     adapt: adaptWith(kind, effects),
     states: statesWith(kind, effects),
     anatomy: anatomyWith(kind, effects),
+    look: Object.assign({ ...kind.look }, ...effects.map((each) => each.look)) as Kind['look'],
     markup:
       markup &&
       ((node, ctx) => {
         const element = markup(node, ctx);
         const properties = { ...element.properties, ...attributesOf(effects, node, ctx) };
-        return { ...element, properties };
+        return surrounded({ ...element, properties }, kind, effects, node, ctx);
       }),
     behaviours: (node, ctx) => [
       ...kind.behaviours(node, ctx),

@@ -1,5 +1,6 @@
 import { object, type InferType } from 'yup';
 import { choiceField, itemField, toggleField, trackField } from '../../kinds/fields';
+import { MARKER_SIDES, MARKERS } from '../../kinds/marker';
 import { STILL_TRACK } from '../../motion/track';
 
 const FIXED = { 'less-motion': 'with less motion nothing moves', print: 'on paper all panels lie open' };
@@ -35,16 +36,12 @@ export const settings = object({
       live: 'when the page is tried'
     }
   ),
-  marker: choiceField(
-    'chevron',
-    { chevron: 'chevron, turns', plus: 'plus, becomes minus', triangle: 'triangle, turns', none: 'none' },
-    { label: 'Marker', view: 'behaviour' }
-  ),
-  markerSide: choiceField(
-    'end',
-    { start: 'before the words', end: 'at the end' },
-    { label: 'Marker stands', view: 'behaviour', responsive: true }
-  ),
+  marker: choiceField('chevron', MARKERS, { label: 'Marker', view: 'behaviour' }),
+  markerSide: choiceField('end', MARKER_SIDES, {
+    label: 'Marker stands',
+    view: 'behaviour',
+    responsive: true
+  }),
   level: choiceField(
     '3',
     { '2': '2', '3': '3', '4': '4', '5': '5', '6': '6' },

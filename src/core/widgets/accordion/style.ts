@@ -1,46 +1,12 @@
 import type { Context, Rule } from '../../kinds/contract';
 import { printValue } from '../../css/tokens';
 import { entranceAnimation } from '../../kinds/entrance';
+import { markerRules } from '../../kinds/marker';
 import { rule } from '../../kinds/rule';
 import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
 import { raises } from './markup';
 import type { AccordionSettings } from './settings';
-
-/** A line of the words' own colour and thickness. */
-const LINE = 'linear-gradient(currentcolor, currentcolor)';
-
-/** Shapes of the marker when closed; the box is one letter wide. */
-const SHAPES: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  chevron: {
-    content: '""',
-    width: '0.6em',
-    height: '0.6em',
-    border: 'solid currentcolor',
-    'border-width': '0 2px 2px 0',
-    transform: 'translateY(-25%) rotate(45deg)'
-  },
-  plus: {
-    content: '""',
-    width: '0.9em',
-    height: '0.9em',
-    background: `${LINE} center / 100% 2px no-repeat, ${LINE} center / 2px 100% no-repeat`
-  },
-  triangle: {
-    content: '""',
-    width: '0.7em',
-    height: '0.7em',
-    background: 'currentcolor',
-    'clip-path': 'polygon(20% 0, 100% 50%, 20% 100%)'
-  }
-};
-
-/** What an open item makes of the shape. */
-const OPEN_SHAPES: Readonly<Record<string, Readonly<Record<string, string>>>> = {
-  chevron: { transform: 'translateY(15%) rotate(225deg)' },
-  plus: { background: `${LINE} center / 100% 2px no-repeat` },
-  triangle: { transform: 'rotate(90deg)' }
-};
 
 /**
  * The box of a panel grows from nothing to the height of what is in it, by the browser itself (CSS Values 5, section 3.2,
@@ -83,21 +49,10 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     rule(`${item}::details-content`, { 'content-visibility': 'visible' }, 'print')
   ];
   if (raises(node, ctx)) rules.push(...raiseRules(ctx.sel('root'), raise));
-  if (marker !== 'none') {
-    const order = markerSide === 'start' ? '-1' : '0';
+  if (marker !== 'none')
     rules.push(
-      rule(ctx.sel('marker'), {
-        display: 'inline-grid',
-        'place-items': 'center',
-        flex: 'none',
-        width: '1em',
-        height: '1em',
-        order
-      }),
-      rule(`${ctx.sel('marker')}::before`, SHAPES[marker]!),
-      rule(`${item}[open] > * > ${ctx.sel('marker')}::before`, OPEN_SHAPES[marker]!)
+      ...markerRules(ctx.sel('marker'), `${item}[open] > * > `, { shape: marker, side: markerSide })
     );
-  }
   if (ctx.variants<AccordionSettings>(node).some((each) => moves(each.height)))
     rules.push(...heightRules(item, ctx.settings<AccordionSettings>(node)));
   const everMoves = ctx.variants<AccordionSettings>(node).some((each) => moves(each.enter));

@@ -29,6 +29,14 @@
       (field) => field.effect === effect && field.key !== effectKey(effect, 'on') && isMet(field.needs)
     );
 
+  /** Where it can be on or off by itself. */
+  function switchable({ effect }: EffectAbout): readonly ConditionName[] {
+    const key = effectKey(effect, 'on');
+    const { fixed = {} } = fieldsOf(kind).find((field) => field.key === key)!;
+    const free = CONDITIONS.filter((condition) => !Object.hasOwn(fixed, condition));
+    return free.length > 1 ? free : [];
+  }
+
   function isOn({ effect }: EffectAbout, condition: ConditionName): boolean {
     return settingsAt(kind, node, condition)[effectKey(effect, 'on')] === true;
   }
@@ -54,7 +62,7 @@
         >
         <b>{effect.label}</b>
         <span class="on">
-          {#each CONDITIONS as condition (condition)}
+          {#each switchable(effect) as condition (condition)}
             <label title="{effect.label} with {CONDITION_TABLE[condition].words}">
               <input
                 type="checkbox"

@@ -1,0 +1,85 @@
+import type { Command } from '../src/core/commands/commands';
+import type { NodeId, Project } from '../src/core/project/types';
+import { axeViolations } from './support/axe';
+import { exported, partIn } from './support/exported';
+import { expect, test, type Page } from './support/test';
+import { bytes, changed, open } from './support/visit';
+import { Bench } from './support/workbench';
+
+const collapses = (id: string, settings: Record<string, unknown> = {}): Command[] => [
+  { type: 'add-effect', id, effect: 'collapse' },
+  ...Object.entries(settings).map(
+    ([key, value]) => ({ type: 'set-setting', id, key: `collapse-${key}`, value }) as Command
+  )
+];
+
+const header = (page: Page, id: string) => page.locator(partIn('export', id as NodeId, 'collapse-header'));
+const isOpen = (page: Page, id: string) =>
+  header(page, id).evaluate((each) => (each.parentElement as HTMLDetailsElement).open);
+
+// ARIA Authoring Practices, disclosure: a control that says whether it is open; Enter and Space toggle it.
+test('a section opens and closes by pointer, key and link, without a byte of script', async ({ page }) => {
+  const project = changed(...collapses('find-us'));
+  const made = await exported(project, bytes, false, true);
+  expect(made.problems).toEqual([]);
+  await page.goto(made.url);
+  const inside = page.locator(partIn('export', 'find-us' as NodeId, 'inner'));
+  await expect(inside).toBeHidden();
+  await expect(header(page, 'find-us')).toHaveAccessibleName(/./);
+  await header(page, 'find-us').click();
+  await expect(inside).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(inside).toBeHidden();
+  await page.keyboard.press('Enter');
+  await expect(inside).toBeVisible();
+  await page.keyboard.press('Enter');
+  await page.goto(`${made.url}#find`);
+  await expect(inside).toBeVisible();
+});
+
+test('its header stands over what it opens, as wide as that', async ({ page }) => {
+  await open(page, changed(...collapses('find-us', { open: true })));
+  const box = (part: string) => page.locator(partIn('export', 'find-us' as NodeId, part)).boundingBox();
+  const [head, inner] = [(await box('collapse-header'))!, (await box('inner'))!];
+  expect([head.x, head.width]).toEqual([inner.x, inner.width]);
+  expect(head.y + head.height).toBeLessThanOrEqual(inner.y);
+});
+
+test('one at a time where that is set; each by itself where it is not', async ({ page }) => {
+  const both = (alone: boolean): Project =>
+    changed(...collapses('plan-a-visit', { alone, open: true }), ...collapses('find-us', { alone }));
+  for (const alone of [true, false]) {
+    await open(page, both(alone));
+    expect([await isOpen(page, 'plan-a-visit'), await isOpen(page, 'find-us')]).toEqual([true, false]);
+    await header(page, 'find-us').click();
+    expect([await isOpen(page, 'plan-a-visit'), await isOpen(page, 'find-us')]).toEqual([!alone, true]);
+  }
+});
+
+test('has no accessibility fault, open or closed', async ({ page }) => {
+  await open(page, changed(...collapses('plan-a-visit'), ...collapses('find-us', { open: true })));
+  expect(await axeViolations(page)).toEqual([]);
+});
+
+test('a section is made collapsible, tuned when open, and made whole again, keeping all', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Find us');
+  const before = await bench.outline();
+  await page.keyboard.press('2');
+  await page.getByRole('button', { name: /^Collapses/ }).click();
+  const summary = bench.preview.locator('summary');
+  await expect(summary).toBeVisible();
+  await bench.pick('Find us', 'header');
+  await bench.view('States');
+  await bench.set('background-color', 'Background', 'open', '#123456');
+  // What is picked is brought into sight, so what it stands in is open.
+  await bench.pick('Find heading');
+  await expect(summary).toHaveCSS('background-color', 'rgb(18, 52, 86)');
+  await bench.pick('Find us');
+  await bench.view('Behaviour');
+  await page.getByRole('button', { name: 'Take off' }).click();
+  await expect(summary).toHaveCount(0);
+  expect(await bench.outline()).toEqual(before);
+});
