@@ -21,7 +21,9 @@ import { about as text } from './blocks/text/about';
 import { about as video } from './blocks/video/about';
 import { about as collapse } from './effects/collapse/about';
 import { about as enter } from './effects/enter/about';
+import { about as reveal } from './effects/reveal/about';
 import { about as sticky } from './effects/sticky/about';
+import { about as wait } from './effects/wait/about';
 import { about as accordion } from './widgets/accordion/about';
 import { about as tabs } from './widgets/tabs/about';
 import { createRegistry, type EffectEntry, type KindEntry } from './kinds/registry';
@@ -57,7 +59,9 @@ const kinds: readonly KindEntry[] = [
 const effects: readonly EffectEntry[] = [
   { about: sticky, load: async () => (await import('./effects/sticky')).sticky },
   { about: enter, load: async () => (await import('./effects/enter')).enter },
-  { about: collapse, load: async () => (await import('./effects/collapse')).collapse }
+  { about: collapse, load: async () => (await import('./effects/collapse')).collapse },
+  { about: reveal, load: async () => (await import('./effects/reveal')).reveal },
+  { about: wait, load: async () => (await import('./effects/wait')).wait }
 ];
 
 export const registry = createRegistry(kinds, effects);

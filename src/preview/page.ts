@@ -298,6 +298,7 @@ export function createPage(body: HTMLElement) {
     setTried(on: boolean) {
       if (on === tried) return;
       tried = on;
+      document.documentElement.toggleAttribute('data-k-tuned', !on);
       const concerned = [...wanted].filter(([, names]) => names.some(isHiding));
       for (const [id] of concerned) {
         stop(id);

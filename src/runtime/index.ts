@@ -12,3 +12,4 @@ export { spy } from './spy';
 export { start } from './start';
 export { stuck } from './stuck';
 export { tabs } from './tabs';
+export { wait } from './wait';

@@ -58,6 +58,7 @@ export const previewDialect: Dialect = {
     const width = widthRule(condition, sizes);
     if (width) return { atRule: width };
     if (condition === 'script') return { root: ':not([data-k-no-script], [data-k-print])' };
+    if (condition === 'used') return { root: ':not([data-k-tuned])' };
     if (typeof condition === 'object' && 'not' in condition)
       return { root: `:not([data-k-${condition.not}])` };
     return { root: `[data-k-${condition as string}]` };

@@ -6,7 +6,7 @@ import type { Registry } from '../kinds/registry';
 import { rule } from '../kinds/rule';
 import { defaultSettings, settingsWithDefaults } from '../kinds/settings';
 import { childIds } from '../project/tree';
-import type { Declarations, Node, Project, SupportTarget } from '../project/types';
+import type { Declarations, Node, Project, Styles, SupportTarget } from '../project/types';
 import { NodeContext } from './context';
 import { effectRules } from './effects';
 import { lookRules } from './look';
@@ -157,6 +157,13 @@ const PLACE_RULE = rule(`.${STEM}-place`, {
 
 const classOf = (part: string): string => (part === 'root' ? `.${STEM}` : `.${STEM}-${part}`);
 
+/** The piece's own transitions at rest: what an effect moves is added to them. */
+function transitionOf(kind: Kind, node: Node): string {
+  const at = (part: Styles[string] | undefined) => part?.rest?.always?.transition;
+  const own = at(node.styles.root) ?? at(kind.look.root) ?? '';
+  return own === 'none' ? '' : own;
+}
+
 /** Properties that say how wide an element is, and where it stands in what is wider. */
 const MEASURE = ['width', 'max-width', 'margin-inline', 'align-self', 'box-sizing'];
 
@@ -170,19 +177,20 @@ function measureOf(build: readonly Rule[], selector: string): Declarations {
 
 /** A piece whose widths are of its place stands in an element of its own, which takes its place in the page. */
 function effectContext(
-  { slots }: Kind,
+  kind: Kind,
   node: Node,
   isContained: boolean,
   support: SupportTarget,
   build: readonly Rule[]
 ): EffectContext {
   const root = classOf('root');
-  const holder = classOf(Object.values(slots)[0]?.part ?? 'root');
+  const holder = classOf(Object.values(kind.slots)[0]?.part ?? 'root');
   return {
     root,
     outer: isContained ? `${root}-place` : root,
     holder,
     children: childIds(node).length,
+    transition: transitionOf(kind, node),
     measure: measureOf(build, holder),
     support
   };

@@ -169,7 +169,8 @@ describe.each(registry.everyEffect().map((effect) => [effect.effect, effect] as 
         holder: '.x',
         children: 3,
         support: 'widely',
-        measure: {}
+        measure: {},
+        transition: ''
       } as const;
       for (const [key, field] of fieldsOf(effect)) {
         if (!field.meta()?.field?.responsive) continue;

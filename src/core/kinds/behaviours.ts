@@ -32,5 +32,6 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
       'data-k-live',
       'data-current'
     ]
-  }
+  },
+  wait: { sets: ['data-waiting'], isHiding: true }
 };

@@ -94,6 +94,8 @@ export interface Slot {
 export type Condition =
   | Circumstance
   | 'script'
+  /** While the page is used and not tuned: whoever tunes a piece has to see it. A page that left is always used. */
+  | 'used'
   | { readonly under: number }
   | { readonly from: number }
   /** While a condition does not hold: what is switched off there leaves no trace. */
@@ -359,6 +361,8 @@ export interface EffectContext {
   readonly holder: string;
   /** How many pieces it holds. */
   readonly children: number;
+  /** Transitions of the piece's own look at rest, as a value of `transition`; empty for none. */
+  readonly transition: string;
   /** What the kind's build says of the holder's width, and of where that stands: what is drawn around it follows. */
   readonly measure: Declarations;
   readonly support: SupportTarget;

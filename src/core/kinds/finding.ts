@@ -1,3 +1,4 @@
+import type { AnyObject, ObjectSchema } from 'yup';
 import type { Box } from '../facts/box';
 import type { Json, Node, NodeId, Project } from '../project/types';
 
@@ -70,6 +71,10 @@ export interface Described {
   readonly category: string;
   /** Null for what its owner draws: a panel. */
   readonly markup: unknown;
+  readonly anatomy: Readonly<
+    Record<string, { readonly states: Readonly<Record<string, string | undefined>> }>
+  >;
+  readonly settings: ObjectSchema<AnyObject>;
   readonly slots: Readonly<
     Record<string, { readonly row?: { readonly equal: readonly [key: string, value: Json] } }>
   >;

@@ -38,6 +38,7 @@ function want(wanted: Wanted, condition: Condition, bands: Sizes['bands']): bool
     wanted.print = true;
     return true;
   }
+  if (condition === 'used') return true;
   if (condition === 'script') {
     wanted.screen = true;
     return wantFeature(wanted, 'scripting', 'enabled');

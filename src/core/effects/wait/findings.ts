@@ -1,0 +1,73 @@
+import { effectKey } from '../../kinds/effects';
+import { remarks, settingFix, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
+import { readingSeconds, wordsOf } from '../../kinds/reading';
+import { pathTo, subtreeIds } from '../../project/tree';
+import type { Node, Project } from '../../project/types';
+import { settings, type WaitSettings } from './settings';
+
+const ownOf = (node: Node): WaitSettings => {
+  const defaults = settings.getDefault();
+  const own = Object.keys(defaults).map((key) => [key, node.settings[effectKey('wait', key)]] as const);
+  return {
+    ...defaults,
+    ...Object.fromEntries(own.filter(([, value]) => value !== undefined))
+  } as WaitSettings;
+};
+
+const waits = ({ effects }: Node): boolean => effects?.includes('wait') ?? false;
+
+/** Words that stand above a piece on its page. */
+function wordsAbove(project: Project, node: Node, of: KindOf): number {
+  const all = subtreeIds(project, pathTo(project, node.id)[0]!);
+  const above = all.slice(0, all.indexOf(node.id));
+  return above.map((id) => project.nodes[id]!).reduce((sum, each) => sum + wordsOf(of(each), each), 0);
+}
+
+const leavesReader = (node: Node, words: number, { seconds }: WaitSettings): Remark => {
+  const reading = Math.ceil(readingSeconds(words));
+  return {
+    severity: 'warning',
+    part: 'root',
+    view: 'Behaviour',
+    number: `${seconds} of ${reading} s`,
+    sentence: `The page goes to ${node.name} after ${seconds} s, and what stands above takes ${reading} s to read`,
+    cause: `${words} words at 238 a minute. Whoever still reads is taken away from it.`,
+    fix: settingFix(`Wait ${reading} s`, node.id, effectKey('wait', 'seconds'), reading)
+  };
+};
+
+const grows = (node: Node, px: number): Remark => ({
+  severity: 'warning',
+  part: 'root',
+  view: 'Behaviour',
+  number: `${px} px`,
+  sentence: `When ${node.name} comes, what stands below it moves down by ${px} px`,
+  cause: 'Whoever reads there loses the line, or presses what has come in the place of something else.',
+  fix: settingFix('Keep its room', node.id, effectKey('wait', 'room'), true)
+});
+
+export const findings: readonly FindingRule[] = [
+  {
+    id: 'wait-leaves-reader',
+    summary: 'The page goes to something before what stands above can be read',
+    kinds: null,
+    scope: 'project',
+    check(node, project, _facts, of) {
+      const own = waits(node) ? ownOf(node) : null;
+      if (!own?.scroll || own.after !== 'load') return [];
+      const words = wordsAbove(project, node, of);
+      return remarks(readingSeconds(words) > own.seconds ? leavesReader(node, words, own) : null);
+    }
+  },
+  {
+    id: 'wait-grows-page',
+    summary: 'What comes later moves what stands below it',
+    kinds: null,
+    scope: 'node',
+    needs: ['boxes'],
+    check(node, _project, { boxes }) {
+      const box = waits(node) && !ownOf(node).room ? boxes.get(node.id) : undefined;
+      return remarks(box ? grows(node, Math.round(box.bottom - box.top)) : null);
+    }
+  }
+];

@@ -1,0 +1,47 @@
+import type { Effect, EffectPlace } from '../../kinds/contract';
+import { animationOf } from '../../kinds/entrance';
+import { rule } from '../../kinds/rule';
+import { STILL_TRACK } from '../../motion/track';
+import { about } from './about';
+import { settings, type WaitSettings } from './settings';
+
+function maybeUnfit({ kind, around }: EffectPlace): string | null {
+  if (!around) return 'The page itself has to be there. Let its sections wait.';
+  if (!kind.markup)
+    return `A ${kind.label.toLowerCase()} is drawn by what it belongs to. Let something in it wait.`;
+  return null;
+}
+
+/** What the behaviour is told: ms, from when, how often, and under which name that is remembered. */
+const optionsOf = ({ seconds, after, times }: WaitSettings, id: string): string =>
+  [Math.round(seconds * 1000), after, times, id].join(' ');
+
+export const wait: Effect = {
+  ...about,
+  settings,
+  adapt: { 'less-motion': { track: STILL_TRACK }, print: { on: false } },
+  maybeUnfit,
+  style(values, { root }) {
+    const { room, scroll, track } = values as WaitSettings;
+    const rules = [
+      rule(root, { animation: animationOf(track) }),
+      rule(
+        `${root}[data-waiting]`,
+        room ? { visibility: 'hidden', animation: 'none' } : { display: 'none' },
+        'script'
+      )
+    ];
+    if (!scroll) return rules;
+    // Told to the script; with less motion the page is there at once.
+    return [
+      ...rules,
+      rule(root, { '--k-wait': 'glides' }),
+      rule(root, { '--k-wait': 'jumps' }, 'less-motion')
+    ];
+  },
+  attributes: (variants, { id }) => ({ dataKWait: optionsOf(variants[0] as WaitSettings, id) }),
+  behaviours: () => ['wait'],
+  // Its box says how far the page grows, and what stands above it.
+  ranges: () => [],
+  findings: () => import('./findings')
+};

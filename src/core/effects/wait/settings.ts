@@ -1,0 +1,43 @@
+import { object, type InferType } from 'yup';
+import { onField } from '../../kinds/effect-fields';
+import { choiceField, numberField, toggleField, trackField } from '../../kinds/fields';
+import { trackOf } from '../../motion/track';
+
+/** Longest wait, s: three hours. */
+const SECONDS_MOST = 10_800;
+
+export const settings = object({
+  on: onField('Waits'),
+  seconds: numberField(5, 0, SECONDS_MOST, { label: 'Waits for', unit: 's', view: 'behaviour' }),
+  after: choiceField(
+    'load',
+    { load: 'the page is there', view: 'it would be in view' },
+    { label: 'Counted from when', view: 'behaviour' }
+  ),
+  room: toggleField(true, {
+    label: 'Keeps its room',
+    view: 'behaviour',
+    help: 'Off: the page grows when it comes, and what stands below it moves down.'
+  }),
+  scroll: toggleField(false, {
+    label: 'The page goes to it',
+    view: 'behaviour',
+    live: 'when the page is tried'
+  }),
+  times: choiceField(
+    'always',
+    { always: 'at every visit of the page', visit: 'once a visit', visitor: 'once a visitor' },
+    {
+      label: 'It waits',
+      view: 'behaviour',
+      help: 'Where it has come once, it is simply there the next time.'
+    }
+  ),
+  track: trackField(
+    trackOf({ form: 'fade', ms: 400, easing: 'ease-out' }),
+    { fade: 'fades in', rise: 'from below', drop: 'from above', slide: 'from the right', grow: 'grows' },
+    { label: 'How it comes', event: 'the end of its wait', tone: 'in' }
+  )
+});
+
+export type WaitSettings = InferType<typeof settings>;
