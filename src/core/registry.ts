@@ -1,6 +1,7 @@
 import { about as button } from './blocks/button/about';
 import { about as column } from './blocks/column/about';
 import { about as columns } from './blocks/columns/about';
+import { about as dialog } from './blocks/dialog/about';
 import { about as drawer } from './blocks/drawer/about';
 import { about as embed } from './blocks/embed/about';
 import { about as figure } from './blocks/figure/about';
@@ -42,6 +43,7 @@ const kinds: readonly KindEntry[] = [
   { about: quote, load: async () => (await import('./blocks/quote')).quote },
   { about: figure, load: async () => (await import('./blocks/figure')).figure },
   { about: separator, load: async () => (await import('./blocks/separator')).separator },
+  { about: dialog, load: async () => (await import('./blocks/dialog')).dialog },
   { about: drawer, load: async () => (await import('./blocks/drawer')).drawer },
   { about: video, load: async () => (await import('./blocks/video')).video },
   { about: embed, load: async () => (await import('./blocks/embed')).embed },

@@ -70,7 +70,9 @@ export function createPage(body: HTMLElement) {
   const base = new CSSStyleSheet();
   let scripted = true;
   let pictured = true;
-  let tried = true;
+  /** Until someone tries the page, everything on it is to be seen. */
+  let tried = false;
+  document.documentElement.toggleAttribute('data-k-tuned', true);
 
   const elements = new Map<string, HTMLElement>();
   const elementOf = (id: string) => elements.get(id) ?? null;

@@ -5,6 +5,7 @@ export { grow } from './grow';
 export { leave } from './leave';
 export { linked } from './linked';
 export { menu } from './menu';
+export { opens } from './opens';
 export { plays } from './plays';
 export { raise } from './raise';
 export { scoped } from './scoped';

@@ -6,6 +6,7 @@ const REFERENCES = [
   'popovertarget',
   'for',
   'data-current',
+  'data-k-opens',
   'href'
 ];
 

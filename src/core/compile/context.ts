@@ -98,6 +98,14 @@ export class NodeContext implements Context {
     return asset ?? null;
   }
 
+  opener(id: string): Element['properties'] {
+    const target = id ? this.maybeNode(id as NodeId) : null;
+    const { opens } = target ? this.registry.of(target) : {};
+    if (!opens) return {};
+    const panel = `${id}-${opens.part}`;
+    return opens.how === 'popover' ? { popoverTarget: panel } : { dataKOpens: panel, ariaHasPopup: 'dialog' };
+  }
+
   items(slot: string): readonly Node[] {
     return (this.node.slots[slot] ?? []).map((id) => this.maybeNode(id)).filter((item) => item !== null);
   }

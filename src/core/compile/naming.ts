@@ -16,6 +16,7 @@ const REFERENCES = [
   'popoverTarget',
   'htmlFor',
   'dataCurrent',
+  'dataKOpens',
   'href'
 ] as const;
 

@@ -17,6 +17,7 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   leave: { sets: [] },
   linked: { sets: [] },
   menu: { sets: ['aria-expanded', 'data-open'] },
+  opens: { sets: [] },
   plays: { sets: [] },
   raise: { sets: [] },
   spy: { sets: ['aria-current'] },

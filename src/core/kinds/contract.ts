@@ -161,6 +161,11 @@ export interface Context {
   settings<S = Record<string, unknown>>(node: Node): S;
   /** @returns the node's settings as they are and as they are under each condition where they differ. */
   variants<S = Record<string, unknown>>(node: Node): readonly S[];
+  /**
+   * @returns what a button has that opens another piece: attributes; none for one that is gone, or cannot be
+   * opened.
+   */
+  opener(id: string): Element['properties'];
   /** How far back the browsers reach that the page must do everything in. */
   readonly support: SupportTarget;
   /** Builds an element for a part: class and pick marks are set; `item` names the child node it stands for. */
@@ -244,6 +249,8 @@ export interface Kind extends KindAbout {
    * nothing.
    */
   ground?(settings: Readonly<Record<string, unknown>>): Ground | null;
+  /** The part of it that other pieces open, and how: by the platform's popover, or as a modal dialog. */
+  readonly opens?: { readonly part: string; readonly how: 'popover' | 'dialog' };
   /** What starts its movements, for replay: the part to press. One that is not chosen yet is pressed. */
   readonly play?: { readonly part: string; readonly label: string };
   /** What a piece of it does besides: set by the registry for one piece, never by a kind. */
@@ -289,6 +296,7 @@ export interface FieldMeta {
     | 'asset'
     | 'link'
     | 'item'
+    | 'piece'
     | 'icon'
     | 'track'
     | 'shares'
@@ -431,8 +439,8 @@ export interface Effect extends EffectAbout {
   ranges?(values: EffectValues, box: Box, name: string): readonly EffectRange[];
   /** Rules about it, brought where they are run. */
   findings(): Promise<{ readonly findings: readonly FindingRule[] }>;
-  /** Its movement hangs on this clock; left out for what does not move by time. */
-  readonly clock?: 'view';
+  /** What sets its movement going; left out for what does not move by time. */
+  readonly clock?: 'view' | 'wait';
 }
 
 /** Keyframes of a movement: at which times its declarations hold. */

@@ -41,6 +41,7 @@ export const CONTROLS: Readonly<Record<FieldMeta['control'], Control>> = {
   asset: { samples: () => ['', 'picture'], says: 'picture', refers: 'asset' },
   link: { samples: () => ['#one', 'https://example.org/'], says: 'link' },
   item: { samples: () => ['', 'item'], refers: 'piece' },
+  piece: { samples: () => ['', 'piece'], refers: 'piece' },
   icon: { samples: () => [null, { name: 'line', nodes: [['path', { d: 'M0 0h8' }]] }] },
   track: {
     samples: (field) => choices(field).map((form) => trackOf({ form: String(form), ms: 100, step: 40 })),

@@ -157,6 +157,11 @@ export function itemField(slot: string, options: Options) {
   return idField(options).meta({ field: { ...meta('item', options).field, slot } });
 }
 
+/** Id of a piece of the page that can be opened; empty for none. */
+export function opensField(options: Options) {
+  return idField(options).meta(meta('piece', options));
+}
+
 /** An address that may stand in a page; empty for none. */
 export function linkField(options: Options) {
   return textField('', 2000, options)

@@ -3,7 +3,7 @@ import { subtreeIds } from '../project/tree';
 import type { ConditionName, Json, Node, NodeId, Project, Settings } from '../project/types';
 import type { FieldMeta } from './contract';
 import { CONTROLS } from './controls';
-import type { Registry } from './registry';
+import type { Described } from './finding';
 
 /** A setting of one piece that names another, by its id or by the anchor that links reach it at. */
 export interface Reference {
@@ -16,6 +16,11 @@ export interface Reference {
   readonly to: string;
 }
 
+/** What tells the settings of any piece. */
+interface Kinds {
+  of(piece: Node): Pick<Described, 'settings'>;
+}
+
 type Field = Pick<FieldMeta, 'control'>;
 
 const isByAnchor = ({ control }: Field, value: Json): value is string =>
@@ -25,8 +30,8 @@ const isById = ({ control }: Field, value: Json): value is string =>
   CONTROLS[control].refers === 'piece' && typeof value === 'string' && value !== '';
 
 /** @returns what the settings of a piece name, as they are and under every condition. */
-export function referencesOf(registry: Registry, node: Node): readonly Reference[] {
-  const fields = registry.of(node).settings.fields as Record<string, AnySchema>;
+export function referencesOf(kinds: Kinds, node: Node): readonly Reference[] {
+  const fields = kinds.of(node).settings.fields as Record<string, AnySchema>;
   const all = [['always', node.settings], ...Object.entries(node.adapt)] as [ConditionName, Settings][];
   return all.flatMap(([condition, own]) =>
     Object.entries(own).flatMap(([key, value]): Reference[] => {
@@ -45,15 +50,11 @@ const namesOf = ({ id, settings }: Node): readonly string[] => {
 };
 
 /** @returns what names any of these pieces or what is in them, from outside of them. */
-export function referencesInto(
-  registry: Registry,
-  project: Project,
-  ids: readonly NodeId[]
-): readonly Reference[] {
+export function referencesInto(kinds: Kinds, project: Project, ids: readonly NodeId[]): readonly Reference[] {
   const within = new Set(ids.flatMap((id) => subtreeIds(project, id)));
   const names = new Set([...within].flatMap((id) => namesOf(project.nodes[id]!)));
   return Object.values(project.nodes)
     .filter(({ id }) => !within.has(id))
-    .flatMap((node) => referencesOf(registry, node))
+    .flatMap((node) => referencesOf(kinds, node))
     .filter(({ to }) => names.has(to));
 }

@@ -70,8 +70,9 @@ const OF_BROWSER: Readonly<Record<string, Readonly<Record<string, string>>>> = {
  */
 export function withoutIdle(cells: readonly Cell[], drawn: Drawn, isAmongOthers = false): Cell[] {
   const attributes = new Set(drawn.attributes);
-  // A disclosure is opened and closed by the browser itself (HTML standard, 4.11.1).
-  if ([...drawn.tags.values()].some((tags) => tags.has('details'))) attributes.add('open');
+  // Disclosures and dialogs are opened and closed by the browser itself (HTML standard, 4.11.1 and 4.11.4).
+  const opens = (tags: ReadonlySet<string>) => tags.has('details') || tags.has('dialog');
+  if ([...drawn.tags.values()].some(opens)) attributes.add('open');
   for (const behaviour of drawn.behaviours)
     BEHAVIOURS[behaviour]?.sets.forEach((name) => attributes.add(name));
   const kept: Cell[] = [];

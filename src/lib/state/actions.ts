@@ -223,7 +223,7 @@ export function playMovement(wb: Workbench, isEntrance = false): void {
 export function startOf(wb: Workbench, isEntrance = false): Extract<ToFrame, { type: 'play' }> | null {
   const { play, effects = [] } = wb.kind;
   const node = wb.tuned.id;
-  const enters = effects.some(({ clock }) => clock === 'view');
+  const enters = effects.some(({ clock }) => clock !== undefined);
   if (enters && (isEntrance || !play)) return { type: 'play', node, part: 'root', how: 'enter' };
   return play ? { type: 'play', node, part: play.part, how: 'press' } : null;
 }

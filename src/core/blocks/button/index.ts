@@ -1,12 +1,17 @@
 import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
-import { choiceField, linkField, textField } from '../../kinds/fields';
+import { isEmpty } from '../../data/record';
+import { choiceField, linkField, opensField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
 
 const settings = object({
   label: textField('Press here', 200, { label: 'Label' }),
   href: linkField({ label: 'Leads to', help: 'An address makes it a link; without one it is a button.' }),
+  opens: opensField({
+    label: 'Opens',
+    help: 'A dialog or a side panel of this page; then it leads nowhere.'
+  }),
   align: choiceField(
     'start',
     { start: 'start', center: 'centre', end: 'end', stretch: 'full width' },
@@ -51,16 +56,20 @@ export const button: Kind = {
   },
   create: (make) => make('button', 'Button'),
   markup(node, ctx) {
-    const { label, href } = ctx.settings<InferType<typeof settings>>(node);
+    const { label, href, opens } = ctx.settings<InferType<typeof settings>>(node);
     const content = [{ type: 'text' as const, value: label }];
-    if (href) return ctx.part('root', 'a', { href }, content);
-    return ctx.part('root', 'button', { type: 'button' }, content);
+    const opener = ctx.opener(opens);
+    if (href && isEmpty(opener)) return ctx.part('root', 'a', { href }, content);
+    return ctx.part('root', 'button', { type: 'button', ...opener }, content);
   },
   style(node, ctx) {
     const { align } = ctx.settings<InferType<typeof settings>>(node);
     return [rule(ctx.sel('root'), { display: 'block', 'align-self': align, font: 'inherit' })];
   },
-  behaviours: () => [],
+  behaviours(node, ctx) {
+    const { opens } = ctx.settings<InferType<typeof settings>>(node);
+    return Object.hasOwn(ctx.opener(opens), 'dataKOpens') ? ['opens'] : [];
+  },
   fallbacks: () => [],
   findings: () => import('./findings')
 };

@@ -1,11 +1,15 @@
 import { object, type InferType } from 'yup';
+import { compact } from '../../data/compact';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, cssField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
 
 const settings = object({
-  label: textField('Menu', 120, { label: 'Words on the button' }),
+  label: textField('Menu', 120, {
+    label: 'Words on the button',
+    help: 'Left empty, it has none: any button of the page can open it, under “Opens”.'
+  }),
   close: textField('Close', 120, { label: 'Words on the button that closes it', names: true }),
   side: choiceField('start', { start: 'the left', end: 'the right' }, { label: 'Comes from' }),
   width: cssField('width', '320px', {
@@ -50,6 +54,7 @@ export const drawer: Kind = {
     }
   },
   settings,
+  opens: { part: 'panel', how: 'popover' },
   slots: { content: { label: 'Content', accepts: ['block'], part: 'panel' } },
   forms: [],
   look: {
@@ -111,15 +116,16 @@ export const drawer: Kind = {
   markup(node, ctx) {
     const { label, close } = ctx.settings<InferType<typeof settings>>(node);
     const id = `${node.id}-panel`;
-    return ctx.part('root', 'div', {}, [
-      ctx.part('button', 'button', { type: 'button', popoverTarget: id }, [{ type: 'text', value: label }]),
-      ctx.part('panel', 'div', { id, popover: 'auto', role: 'region', ariaLabel: label }, [
-        ctx.part('close', 'button', { type: 'button', popoverTarget: id, popoverTargetAction: 'hide' }, [
-          { type: 'text', value: close }
-        ]),
-        ...ctx.slot('content')
-      ])
-    ]);
+    const words = [{ type: 'text' as const, value: label }];
+    const button = label ? ctx.part('button', 'button', { type: 'button', popoverTarget: id }, words) : null;
+    const putAway = { type: 'button', popoverTarget: id, popoverTargetAction: 'hide' };
+    const panel = ctx.part(
+      'panel',
+      'div',
+      { id, popover: 'auto', role: 'region', ariaLabel: label || node.name },
+      [ctx.part('close', 'button', putAway, [{ type: 'text', value: close }]), ...ctx.slot('content')]
+    );
+    return ctx.part('root', 'div', {}, compact([button, panel]));
   },
   style(node, ctx) {
     const { side, width } = ctx.settings<InferType<typeof settings>>(node);

@@ -22,11 +22,11 @@ export const settings = object({
   ),
   touch: choiceField(
     'shown',
-    { shown: 'everything is shown', press: 'a press does what hover does' },
+    { shown: 'all is shown', press: 'by a press' },
     {
       label: 'Without hover',
       view: 'behaviour',
-      help: 'On screens that are touched. “Everything” is what shows, and what lies under a cover.'
+      help: 'On screens that are touched. “All” is what shows, and what lies under a cover.'
     }
   ),
   focusable: toggleField(false, {

@@ -41,6 +41,7 @@ export const wait: Effect = {
   },
   attributes: (variants, { id }) => ({ dataKWait: optionsOf(variants[0] as WaitSettings, id) }),
   behaviours: () => ['wait'],
+  clock: 'wait',
   // Its box says how far the page grows, and what stands above it.
   ranges: () => [],
   findings: () => import('./findings')

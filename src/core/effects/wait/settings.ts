@@ -26,7 +26,7 @@ export const settings = object({
   }),
   times: choiceField(
     'always',
-    { always: 'at every visit of the page', visit: 'once a visit', visitor: 'once a visitor' },
+    { always: 'each time', visit: 'once a visit', visitor: 'once a visitor' },
     {
       label: 'It waits',
       view: 'behaviour',

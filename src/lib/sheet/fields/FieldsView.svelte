@@ -1,5 +1,6 @@
 <script lang="ts">
   import { settingsWithDefaults } from '$core/kinds/settings';
+  import { referencesInto } from '$core/kinds/references';
   import { maybeStacking } from '$core/kinds/stacked';
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
   import type { NodeId } from '$core/project/types';
@@ -59,6 +60,11 @@
     else wb.dispatch({ type: 'rename', id: node.id, name }, `rename ${node.id} ${gesture}`);
   }
 
+  /** What names it, or something in it, from outside: what opens it, links that lead there. */
+  const namedBy = $derived(
+    isPage || !wb.rested.nodes[node.id] ? [] : referencesInto(registry, wb.rested, [node.id])
+  );
+
   /** Of pieces laid over one another, which lie below and which above the picked one, and which of them it really meets at this width. */
   const stacking = $derived.by(() => {
     const stacked = maybeStacking(registry, wb.project, node.id);
@@ -115,6 +121,16 @@
           >{nodeOf(wb.project, place.parent).name}</button
         >.{#if kind.slots.content}
           Insert anything into it with <kbd>A</kbd>.{/if}
+      </p>
+    {/if}
+    {#if view === 'fill' && namedBy.length > 0}
+      <p class="note">
+        Named by
+        {#each namedBy as { from, label }, n (`${from.id} ${label}`)}
+          {n > 0 ? ', ' : ''}<button type="button" class="link" onclick={() => wb.select([from.id])}
+            >{from.name}</button
+          >
+          ({label.toLowerCase()}){/each}.
       </p>
     {/if}
     {#if stacking && view === 'fill' && place}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Track } from '$core/motion/track';
-  import { nodeOf } from '$core/project/tree';
-  import type { Json } from '$core/project/types';
+  import { nodeOf, subtreeIds } from '$core/project/tree';
+  import type { Json, NodeId } from '$core/project/types';
   import type { EditorProps } from './editors';
 
   const { wb, node, field, id, value, describedBy, set }: EditorProps = $props();
@@ -9,11 +9,15 @@
   const isTrack = $derived(field.control === 'track');
   const chosen = $derived(isTrack ? (value as Track).form : (value as string));
   const items = $derived(field.slot ? (node.slots[field.slot] ?? []) : []);
-  const options = $derived(
-    field.control === 'item'
-      ? [['', 'the first that can be'], ...items.map((item) => [item, nodeOf(wb.project, item).name])]
-      : Object.entries(field.choices ?? {})
-  );
+  const named = (ids: readonly NodeId[]) => ids.map((id) => [id, nodeOf(wb.project, id).name] as const);
+  /** Pieces of the page that can be opened. */
+  const opened = () =>
+    subtreeIds(wb.project, wb.page.root).filter((id) => wb.registry.of(nodeOf(wb.project, id)).opens);
+  const options = $derived.by((): readonly (readonly [string, string])[] => {
+    if (field.control === 'item') return [['', 'the first that can be'], ...named(items)];
+    if (field.control === 'piece') return [['', 'nothing'], ...named(opened())];
+    return Object.entries(field.choices ?? {});
+  });
 
   /** Of a movement only its form is chosen here; the rest stays as Timing has it. */
   const choose = (to: string) => set(isTrack ? ({ ...(value as Track), form: to } as unknown as Json) : to);

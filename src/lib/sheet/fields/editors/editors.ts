@@ -51,6 +51,7 @@ export const EDITORS: Readonly<Record<FieldMeta['control'], Editor>> = {
   css: words,
   choice,
   item: choice,
+  piece: choice,
   track: choice,
   toggle: { load: () => ({ default: Switch }) },
   width: quantity,

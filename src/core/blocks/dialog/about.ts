@@ -1,0 +1,12 @@
+import type { KindAbout } from '../../kinds/contract';
+
+export const about: KindAbout = {
+  kind: 'dialog',
+  label: 'Dialog',
+  summary: 'Anything that any button brings over the page, in the middle or at an edge, until it is closed',
+  group: 'Opens',
+  words: ['modal', 'popup', 'window', 'overlay', 'lightbox', 'off-canvas'],
+  category: 'block',
+  icon: 'M2 3h12v10H2zM5 6h6v4H5z',
+  insertable: true
+};

@@ -1,0 +1,151 @@
+import { gzipSync } from 'node:zlib';
+import type { Command } from '../src/core/commands/commands';
+import { loadRules, runFindings } from '../src/core/findings/run';
+import { makeWith } from '../src/core/kinds/make';
+import type { Fragment, NodeId, Project } from '../src/core/project/types';
+import { registry } from '../src/core/whole';
+import { pageScript } from '../src/server/bundle';
+import { axeViolations } from './support/axe';
+import { Counted } from './support/counted';
+import { partIn } from './support/exported';
+import { expect, test, type Page } from './support/test';
+import { changed, open, put } from './support/visit';
+import { Bench } from './support/workbench';
+
+test.beforeAll(() => loadRules(registry));
+
+const make = makeWith({ exactIds: true });
+const hours = (settings: object = {}): Fragment =>
+  make('dialog', 'Hours', settings as never, {
+    content: [
+      make('heading', 'Gate heading', { text: 'When the gate is open', level: '2' }),
+      make('button', 'More', { label: 'More', href: 'https://example.org/' })
+    ]
+  });
+
+const set = (id: string, key: string, value: unknown): Command =>
+  ({ type: 'set-setting', id, key, value }) as Command;
+
+/** The press button opens the hours. */
+const opened = (settings: object = {}): Project =>
+  changed(put(hours(settings), 0, 'find-us'), set('press-button', 'opens', 'hours'));
+
+const panel = (page: Page) => page.locator(partIn('export', 'hours' as NodeId, 'panel'));
+const opener = (page: Page) => page.locator(partIn('export', 'press-button' as NodeId, 'root'));
+
+// ARIA Authoring Practices, dialog (modal): the focus goes in, stays, and comes back; Escape closes it; what is behind
+// it is out of reach.
+test('is opened by a button elsewhere, keeps the focus, and gives it back', async ({ page }) => {
+  await open(page, opened());
+  await expect(panel(page)).toBeHidden();
+  await expect(opener(page)).toHaveAttribute('aria-haspopup', 'dialog');
+  await opener(page).focus();
+  await page.keyboard.press('Enter');
+  await expect(panel(page)).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Hours' })).toHaveCount(1);
+  expect(await axeViolations(page)).toEqual([]);
+  const isInside = () =>
+    panel(page).evaluate(
+      (each) => each.contains(document.activeElement) || document.activeElement === document.body
+    );
+  for (let n = 0; n < 5; n += 1) {
+    expect(await isInside()).toBe(true);
+    await page.keyboard.press('Tab');
+  }
+  const at = await page.evaluate(() => scrollY);
+  await page.mouse.move(100, 400);
+  await page.mouse.wheel(0, 400);
+  await page.keyboard.press('Escape');
+  await expect(panel(page)).toBeHidden();
+  await expect(opener(page)).toBeFocused();
+  expect(await page.evaluate(() => scrollY)).toBe(at);
+});
+
+test('is closed by its button, and by a press beside it where that is set', async ({ page }) => {
+  for (const outside of [true, false]) {
+    await open(page, opened({ outside }));
+    await opener(page).click();
+    await panel(page).getByRole('button', { name: 'Close' }).click();
+    await expect(panel(page)).toBeHidden();
+    await opener(page).click();
+    await panel(page).getByRole('heading').click();
+    await expect(panel(page)).toBeVisible();
+    await page.mouse.click(20, 20);
+    await expect(panel(page)).toBeVisible({ visible: !outside });
+  }
+});
+
+for (const [place, box] of [
+  ['start', { x: 0, y: 0, width: 480, height: 900 }],
+  ['end', { x: 800, y: 0, width: 480, height: 900 }],
+  ['top', { x: 0, y: 0, width: 1280, height: 480 }],
+  ['bottom', { x: 0, y: 420, width: 1280, height: 480 }]
+] as const)
+  test(`stands at an edge, nothing moves when it comes: ${place}`, async ({ page }) => {
+    await open(page, opened({ place }));
+    await opener(page).scrollIntoViewIfNeeded();
+    const before = await opener(page).boundingBox();
+    await opener(page).click();
+    await expect(panel(page)).toBeVisible();
+    await page.evaluate(() => document.getAnimations().forEach((each) => each.finish()));
+    expect(await panel(page).boundingBox()).toEqual(box);
+    expect(await opener(page).boundingBox()).toEqual(before);
+  });
+
+test('without script, and on paper, it stands in the flow', async ({ browser, page }) => {
+  const context = await browser.newContext({ javaScriptEnabled: false });
+  const quiet = await context.newPage();
+  await open(quiet, opened());
+  await expect(panel(quiet)).toBeVisible();
+  await context.close();
+  await open(page, opened());
+  await page.emulateMedia({ media: 'print' });
+  await expect(panel(page)).toBeVisible();
+});
+
+test('its script is small', async () => {
+  const script = (await pageScript(['opens'], true))!;
+  expect(gzipSync(script, { level: 9 }).length).toBeLessThanOrEqual(500);
+});
+
+test('what nothing opens, and what opens what it stands in, is found and mended', () => {
+  const found = (project: Project) =>
+    runFindings(registry, project).filter(({ rule }) =>
+      ['dialog-never-opened', 'opens-what-holds-it'].includes(rule)
+    );
+  expect(found(opened())).toEqual([]);
+  const lost = changed(put(hours(), 0, 'find-us'));
+  const [never] = found(lost);
+  expect(never).toMatchObject({ rule: 'dialog-never-opened', node: 'hours' });
+  expect(found(changed(put(hours(), 0, 'find-us'), ...(never!.fix!.commands as Command[])))).toEqual([]);
+  const inside = [
+    put(hours({ label: 'Hours' }), 0, 'find-us'),
+    set('more', 'href', ''),
+    set('more', 'opens', 'hours')
+  ];
+  const [itself] = found(changed(...inside));
+  expect(itself).toMatchObject({ rule: 'opens-what-holds-it', node: 'more' });
+  expect(found(changed(...inside, ...(itself!.fix!.commands as Command[])))).toEqual([]);
+});
+
+test('is inserted, opened by a button that is there, and edited without a press; its openers are listed', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Find heading');
+  await page.keyboard.press('a');
+  await page.keyboard.type('dialog');
+  await page.keyboard.press('Enter');
+  await expect(bench.row('Dialog')).toBeVisible();
+  await expect(page.getByRole('button', { name: /1 finding/ })).toBeVisible();
+  const hand = new Counted();
+  await hand.act('pick', () => bench.pick('Press button'));
+  await hand.act('view', () => bench.view('Fill'));
+  await hand.act('opens', () => page.getByRole('combobox', { name: 'Opens' }).selectOption('Dialog'));
+  await bench.pick('Dialog heading');
+  await expect(bench.preview.locator('dialog')).toBeVisible();
+  await bench.pick('Press heading');
+  await expect(bench.preview.locator('dialog')).toBeHidden();
+  await bench.pick('Dialog');
+  await expect(page.getByText('Named by')).toContainText('Press button');
+});
