@@ -103,6 +103,17 @@ test('without script, and on paper, it stands in the flow', async ({ browser, pa
   await expect(panel(page)).toBeVisible();
 });
 
+test('without a button of its own it takes no room, not even a gap', async ({ page }) => {
+  const top = (of: Page) =>
+    of
+      .locator(partIn('export', 'find-columns' as NodeId, 'root'))
+      .evaluate((each) => each.getBoundingClientRect().top);
+  await open(page, opened());
+  const now = await top(page);
+  await open(page, changed());
+  expect(await top(page)).toBe(now);
+});
+
 test('its script is small', async () => {
   const script = (await pageScript(['opens'], true))!;
   expect(gzipSync(script, { level: 9 }).length).toBeLessThanOrEqual(500);
@@ -147,5 +158,6 @@ test('is inserted, opened by a button that is there, and edited without a press;
   await bench.pick('Press heading');
   await expect(bench.preview.locator('dialog')).toBeHidden();
   await bench.pick('Dialog');
+  await expect(bench.preview.locator('dialog')).toBeVisible();
   await expect(page.getByText('Named by')).toContainText('Press button');
 });

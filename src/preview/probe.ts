@@ -199,10 +199,11 @@ function reveal(id: string): void {
     if (!each.contains(element)) each.hidePopover();
   for (let above = element.closest('details'); above; above = above.parentElement?.closest('details') ?? null)
     above.open = true;
+  const own = element.querySelector<HTMLDialogElement>(`dialog[data-k-node="${CSS.escape(id)}"]`);
+  const dialog = element.closest('dialog') ?? own;
   for (const each of body.querySelectorAll<HTMLDialogElement>('dialog[open]'))
-    if (!each.contains(element)) each.close();
+    if (each !== dialog) each.close();
   // Not as a modal one: what is beside it stays within reach of whoever tunes it.
-  const dialog = element.closest('dialog');
   if (dialog && !dialog.open) dialog.show();
   const panel = element.closest<HTMLElement>('[popover]');
   if (panel && !panel.matches(':popover-open')) panel.showPopover();

@@ -51,7 +51,9 @@ function addSpecimen(
   width: number | null,
   order: Order
 ): HTMLElement {
-  const clone = part.tagName === 'BODY' ? asDiv(part) : (part.cloneNode(true) as HTMLElement);
+  // A body stands once in a document, and a dialog is not to be seen until it is opened.
+  const isNoBox = part.tagName === 'BODY' || part.tagName === 'DIALOG';
+  const clone = isNoBox ? asDiv(part) : (part.cloneNode(true) as HTMLElement);
   bare(clone, order.strip);
   clone.dataset.kForce = state;
   if (width !== null) clone.style.width = `${width}px`;
@@ -84,11 +86,11 @@ function asBox(element: HTMLElement): HTMLElement {
   return box;
 }
 
-function asDiv(body: HTMLElement): HTMLElement {
+function asDiv(element: HTMLElement): HTMLElement {
   const div = document.createElement('div');
-  div.className = body.className;
-  div.style.cssText = body.style.cssText;
-  div.append(...[...body.childNodes].map((child) => child.cloneNode(true)));
+  div.className = element.className;
+  div.style.cssText = element.style.cssText;
+  div.append(...[...element.childNodes].map((child) => child.cloneNode(true)));
   return div;
 }
 

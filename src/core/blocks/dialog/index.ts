@@ -80,6 +80,8 @@ export const dialog: Kind = {
     const panel = ctx.sel('panel');
     const inFlow = { display: 'block', position: 'static', width: 'auto', height: 'auto', margin: '0' };
     return [
+      // Without a button of its own it takes no room: not even a gap.
+      rule(ctx.sel('root'), { display: own.label ? 'block' : 'contents' }),
       rule(ctx.sel('button'), { font: 'inherit' }),
       rule(ctx.sel('close'), { font: 'inherit' }),
       rule(ctx.sel('form'), { 'align-self': 'flex-end', margin: '0' }),
