@@ -37,7 +37,9 @@ export function printDrawing(
       ? { dataKOn: '' }
       : {};
     const properties = { ...picture, ...element.properties, ...classes, ...started };
-    return { type: 'element', tagName: element.tagName, properties, children: element.children.map(inside) };
+    // A dialog is not to be seen until it is opened.
+    const tagName = element.tagName === 'dialog' ? 'div' : element.tagName;
+    return { type: 'element', tagName, properties, children: element.children.map(inside) };
   };
   const inside = (child: ElementContent): ElementContent => {
     if (child.type !== 'element') return child;
