@@ -5,6 +5,7 @@ import Ajv2020 from 'ajv/dist/2020';
 import { describe, expect, it } from 'vitest';
 import { projectSchema } from '../scripts/schema';
 import { baselineData } from '../scripts/support';
+import { registry } from '../src/core/registry';
 import { demoFile, makeDemo } from './make';
 
 const root = join(import.meta.dirname, '..');
@@ -34,6 +35,13 @@ describe('what is shipped', () => {
       JSON.parse(JSON.stringify(projectSchema()))
     );
   });
+});
+
+it('the README lists every kind that is inserted and every effect, each in its own words', () => {
+  const readme = readFileSync(join(root, 'README.md'), 'utf8');
+  const listed = [...registry.kinds.filter(({ insertable }) => insertable), ...registry.effects];
+  const missing = listed.filter(({ label, summary }) => !readme.includes(`| ${label} | ${summary} |`));
+  expect(missing.map(({ label, summary }) => `| ${label} | ${summary} |`)).toEqual([]);
 });
 
 it('the command line runs as a program of its own, and tells its exit code', () => {

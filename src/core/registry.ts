@@ -43,8 +43,6 @@ const kinds: readonly KindEntry[] = [
   { about: quote, load: async () => (await import('./blocks/quote')).quote },
   { about: figure, load: async () => (await import('./blocks/figure')).figure },
   { about: separator, load: async () => (await import('./blocks/separator')).separator },
-  { about: dialog, load: async () => (await import('./blocks/dialog')).dialog },
-  { about: drawer, load: async () => (await import('./blocks/drawer')).drawer },
   { about: video, load: async () => (await import('./blocks/video')).video },
   { about: embed, load: async () => (await import('./blocks/embed')).embed },
   { about: stack, load: async () => (await import('./blocks/stack')).stack },
@@ -54,6 +52,8 @@ const kinds: readonly KindEntry[] = [
   { about: layer, load: async () => (await import('./blocks/layer')).layer },
   { about: tabs, load: async () => (await import('./widgets/tabs')).tabs },
   { about: accordion, load: async () => (await import('./widgets/accordion')).accordion },
+  { about: dialog, load: async () => (await import('./blocks/dialog')).dialog },
+  { about: drawer, load: async () => (await import('./blocks/drawer')).drawer },
   { about: panel, load: async () => (await import('./blocks/panel')).panel }
 ];
 
