@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import { compact } from '../../data/compact';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, cssField, textField } from '../../kinds/fields';
+import { closingPart, openingLook, openingPart } from '../../kinds/opening';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
 
@@ -19,8 +20,6 @@ const settings = object({
   })
 });
 
-const pressable = { hover: ':hover', focus: ':focus-visible', pressed: ':active' };
-
 /**
  * A panel that lies over the page until it is put away: the browser's own popover (HTML standard, 6.12),
  * which opens, closes on Escape and on a press beside it, and gives the focus back, all without script. Where
@@ -30,13 +29,7 @@ export const drawer: Kind = {
   ...about,
   anatomy: {
     root: { label: 'side panel', states: {}, box: { x: 4, y: 8, width: 142, height: 100 } },
-    button: {
-      label: 'button',
-      states: pressable,
-      hasText: true,
-      properties: ['font-size', 'font-weight', 'cursor'],
-      box: { x: 10, y: 14, width: 46, height: 22 }
-    },
+    button: openingPart({ x: 10, y: 14, width: 46, height: 22 }),
     panel: {
       label: 'panel',
       states: {},
@@ -44,38 +37,14 @@ export const drawer: Kind = {
       properties: ['gap'],
       box: { x: 76, y: 8, width: 70, height: 100 }
     },
-    close: {
-      label: 'close button',
-      on: 'panel',
-      states: pressable,
-      hasText: true,
-      properties: ['font-size', 'font-weight', 'cursor'],
-      box: { x: 110, y: 14, width: 30, height: 18 }
-    }
+    close: closingPart({ x: 110, y: 14, width: 30, height: 18 })
   },
   settings,
   opens: { part: 'panel', how: 'popover' },
   slots: { content: { label: 'Content', accepts: ['block'], part: 'panel' } },
   forms: [],
   look: {
-    button: {
-      rest: {
-        always: {
-          'background-color': '#0b6a5f',
-          color: '#ffffff',
-          'border-width': '0',
-          'border-radius': '4px',
-          padding: '8px 14px',
-          'font-size': '15px',
-          'font-weight': '600',
-          'text-align': 'center',
-          cursor: 'pointer'
-        }
-      },
-      hover: { always: { 'background-color': '#08544b' } },
-      focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } },
-      pressed: { always: { 'background-color': '#063f39' } }
-    },
+    ...openingLook,
     panel: {
       rest: {
         always: {
@@ -87,23 +56,6 @@ export const drawer: Kind = {
           'box-shadow': '0 0 24px #00000040'
         }
       }
-    },
-    close: {
-      rest: {
-        always: {
-          'background-color': 'transparent',
-          color: '#0b6a5f',
-          'border-width': '0',
-          padding: '6px 8px',
-          'font-size': '15px',
-          'font-weight': '600',
-          'text-align': 'center',
-          cursor: 'pointer'
-        }
-      },
-      hover: { always: { 'background-color': '#ece8dc' } },
-      focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } },
-      pressed: { always: { 'background-color': '#e0dac8' } }
     }
   },
   create: (make) =>

@@ -1,0 +1,64 @@
+import type { Part } from './contract';
+import type { Styles } from '../project/types';
+
+const pressable = { hover: ':hover', focus: ':focus-visible', pressed: ':active' };
+const ring = { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } };
+const properties = ['font-size', 'font-weight', 'cursor'];
+
+/** The button that opens something over the page. @param box in the drawing of the parts. */
+export const openingPart = (box: NonNullable<Part['box']>): Part => ({
+  label: 'button',
+  states: pressable,
+  hasText: true,
+  properties,
+  box
+});
+
+/** The button in it that closes it. @param box in the drawing of the parts. */
+export const closingPart = (box: NonNullable<Part['box']>): Part => ({
+  label: 'close button',
+  on: 'panel',
+  states: pressable,
+  hasText: true,
+  properties,
+  box
+});
+
+/** How the two buttons look before anyone tunes them. */
+export const openingLook = {
+  button: {
+    rest: {
+      always: {
+        'background-color': '#0b6a5f',
+        color: '#ffffff',
+        'border-width': '0',
+        'border-radius': '4px',
+        padding: '8px 14px',
+        'font-size': '15px',
+        'font-weight': '600',
+        'text-align': 'center',
+        cursor: 'pointer'
+      }
+    },
+    hover: { always: { 'background-color': '#08544b' } },
+    focus: ring,
+    pressed: { always: { 'background-color': '#063f39' } }
+  },
+  close: {
+    rest: {
+      always: {
+        'background-color': 'transparent',
+        color: '#0b6a5f',
+        'border-width': '0',
+        padding: '6px 8px',
+        'font-size': '15px',
+        'font-weight': '600',
+        'text-align': 'center',
+        cursor: 'pointer'
+      }
+    },
+    hover: { always: { 'background-color': '#ece8dc' } },
+    focus: ring,
+    pressed: { always: { 'background-color': '#e0dac8' } }
+  }
+} satisfies Styles;
