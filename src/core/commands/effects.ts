@@ -18,11 +18,12 @@ const args = object({
 
 /** @returns where an effect of a piece would stand. Throws where the piece is not in the project. */
 export function effectPlace(registry: Registry, project: Project, id: NodeId): EffectPlace {
-  const kind = registry.kindOf(nodeOf(project, id).kind);
+  const { kind: name, effects: does = [] } = nodeOf(project, id);
+  const kind = registry.kindOf(name);
   const at = maybePlaceOf(project, id);
-  if (!at) return { kind, around: null };
+  if (!at) return { kind, does, around: null };
   const owner = registry.of(nodeOf(project, at.parent));
-  return { kind, around: { kind: owner, slot: owner.slots[at.slot]! } };
+  return { kind, does, around: { kind: owner, slot: owner.slots[at.slot]! } };
 }
 
 function maybeRefused(project: Project, { id, effect }: EffectArgs, registry: Registry): Refusal | null {

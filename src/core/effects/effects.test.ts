@@ -143,6 +143,16 @@ describe('effects', () => {
     expect(behaviours(entering, 'left')).toEqual(['enter']);
   });
 
+  it('that hold a piece back cannot stand together, and say so', () => {
+    for (const [one, other] of [
+      ['enter', 'wait'],
+      ['wait', 'enter']
+    ] as const) {
+      const project = after(sampleProject(), add('left', one));
+      expect(refusedWith(apply(registry, project, add('left', other)))).toBe('unfit');
+    }
+  });
+
   it('are refused by name where they are incomplete, stand twice or cannot be switched', async () => {
     const [sticky] = registry.everyEffect();
     const { on: _on, ...fields } = sticky!.settings.fields;

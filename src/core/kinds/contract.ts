@@ -379,6 +379,8 @@ export interface EffectContext {
 /** Where an effect is asked for. */
 export interface EffectPlace {
   readonly kind: Kind;
+  /** What the piece does already, by the names of effects. */
+  readonly does: readonly string[];
   /** The kind of the piece around it, and the slot; null for a page's root. */
   readonly around: { readonly kind: Kind; readonly slot: Slot } | null;
 }

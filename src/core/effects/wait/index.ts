@@ -5,10 +5,13 @@ import { STILL_TRACK } from '../../motion/track';
 import { about } from './about';
 import { settings, type WaitSettings } from './settings';
 
-function maybeUnfit({ kind, around }: EffectPlace): string | null {
+function maybeUnfit({ kind, does, around }: EffectPlace): string | null {
   if (!around) return 'The page itself has to be there. Let its sections wait.';
   if (!kind.markup)
     return `A ${kind.label.toLowerCase()} is drawn by what it belongs to. Let something in it wait.`;
+  // Both hold it back, each by a movement of its own.
+  if (does.includes('enter'))
+    return 'It enters when it comes into view. Take that off, or let what is around it wait.';
   return null;
 }
 
