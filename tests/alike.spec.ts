@@ -131,7 +131,8 @@ async function exportUnder(
 test('the export draws what the preview draws, every part of every kind, under every condition', async ({
   page
 }) => {
-  test.setTimeout(180_000);
+  // Every part, state and condition of every kind: it takes longer with each kind.
+  test.setTimeout(420_000);
   const project = changed(...everyKind('find-us'));
   const { url } = await exported(project, bytes, false, true);
   const bench = await Bench.openDemo(page);
