@@ -129,6 +129,15 @@ test('what nothing opens, and what opens what it stands in, is found and mended'
   const [never] = found(lost);
   expect(never).toMatchObject({ rule: 'dialog-never-opened', node: 'hours' });
   expect(found(changed(put(hours(), 0, 'find-us'), ...(never!.fix!.commands as Command[])))).toEqual([]);
+  const linked = changed(put(hours(), 0, 'find-us'), set('press-button', 'href', '#gate-heading'));
+  expect(found(linked).map(({ rule }) => rule)).toEqual(['dialog-never-opened']);
+  const bare = make('drawer', 'Aside', { label: '' }, { content: [] });
+  const [unopened] = runFindings(registry, changed(put(bare, 0, 'find-us'))).filter(
+    ({ node }) => node === 'aside'
+  );
+  expect(unopened).toMatchObject({ rule: 'drawer-never-opened' });
+  const named = changed(put(bare, 0, 'find-us'), set('press-button', 'opens', 'aside'));
+  expect(runFindings(registry, named).filter(({ node }) => node === 'aside')).toEqual([]);
   const inside = [
     put(hours({ label: 'Hours' }), 0, 'find-us'),
     set('more', 'href', ''),

@@ -124,5 +124,5 @@ export const drawer: Kind = {
       cells: { 'no-script': null, print: 'in the flow' }
     }
   ],
-  findings: []
+  findings: () => import('./findings')
 };
