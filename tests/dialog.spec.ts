@@ -169,4 +169,8 @@ test('is inserted, opened by a button that is there, and edited without a press;
   await bench.pick('Dialog');
   await expect(bench.preview.locator('dialog')).toBeVisible();
   await expect(page.getByText('Named by')).toContainText('Press button');
+  await page.keyboard.press('Delete');
+  await expect(page.getByText('Opens of Press button named what was deleted.')).toBeVisible();
+  await bench.pick('Press button');
+  await expect(page.getByRole('combobox', { name: 'Opens' })).toContainText('a piece that is gone');
 });

@@ -10,12 +10,15 @@
   const chosen = $derived(isTrack ? (value as Track).form : (value as string));
   const items = $derived(field.slot ? (node.slots[field.slot] ?? []) : []);
   const named = (ids: readonly NodeId[]) => ids.map((id) => [id, nodeOf(wb.project, id).name] as const);
+  /** What is named and gone is said, or the field would stand empty. */
+  const withLost = (all: readonly (readonly [string, string])[]) =>
+    all.some(([option]) => option === chosen) ? all : [...all, [chosen, 'a piece that is gone'] as const];
   /** Pieces of the page that can be opened. */
   const opened = () =>
     subtreeIds(wb.project, wb.page.root).filter((id) => wb.registry.of(nodeOf(wb.project, id)).opens);
   const options = $derived.by((): readonly (readonly [string, string])[] => {
-    if (field.control === 'item') return [['', 'the first that can be'], ...named(items)];
-    if (field.control === 'piece') return [['', 'nothing'], ...named(opened())];
+    if (field.control === 'item') return withLost([['', 'the first that can be'], ...named(items)]);
+    if (field.control === 'piece') return withLost([['', 'nothing'], ...named(opened())]);
     return Object.entries(field.choices ?? {});
   });
 
