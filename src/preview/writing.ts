@@ -15,17 +15,19 @@ let tools: Promise<WriterTools> | null = null;
 
 /** The editor is a script of its own, fetched by the first who writes. */
 function fetchTools(): Promise<WriterTools> {
-  tools ??= new Promise((resolve, reject) => {
-    const script = document.createElement('script');
-    script.src = '/frame/writer.js';
-    script.onload = () => resolve((window as unknown as { kymationWriter: WriterTools }).kymationWriter);
-    script.onerror = () => {
-      tools = null;
-      reject(new Error('The editor could not be fetched; try again.'));
-    };
-    document.head.append(script);
-  });
+  tools ??= new Promise(loadWriter);
   return tools;
+}
+
+function loadWriter(resolve: (tools: WriterTools) => void, reject: (error: Error) => void): void {
+  const script = document.createElement('script');
+  script.src = '/frame/writer.js';
+  script.onload = () => resolve((window as unknown as { kymationWriter: WriterTools }).kymationWriter);
+  script.onerror = () => {
+    tools = null;
+    reject(new Error('The editor could not be fetched; try again.'));
+  };
+  document.head.append(script);
 }
 
 /**

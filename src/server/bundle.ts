@@ -58,16 +58,18 @@ function bundled(key: string, { contents, folder, isStoppable, isMinified }: Bun
 const keepingComments: Plugin = {
   name: 'keeping-comments',
   setup(builder) {
-    builder.onLoad({ filter: /src[\\/]runtime[\\/][^\\/]*\.ts$/ }, async ({ path }) => {
-      const source = await readFile(path, 'utf8');
-      const code = source.replace(COMMENTED_TYPE, '');
-      const marked = code
-        .replace(/^([ \t]*)\/\*\*/gm, '$1/*!')
-        .replace(/^([ \t]*)\/\/ (.*)$/gm, '$1/*! $2 */');
-      return { contents: marked, loader: 'ts' };
-    });
+    builder.onLoad({ filter: /src[\\/]runtime[\\/][^\\/]*\.ts$/ }, async ({ path }) => ({
+      contents: withLegalComments(await readFile(path, 'utf8')),
+      loader: 'ts'
+    }));
   }
 };
+
+const withLegalComments = (source: string) =>
+  source
+    .replace(COMMENTED_TYPE, '')
+    .replace(/^([ \t]*)\/\*\*/gm, '$1/*!')
+    .replace(/^([ \t]*)\/\/ (.*)$/gm, '$1/*! $2 */');
 
 /** A type leaves nothing behind, so what is said of it has nothing to stand at. */
 const COMMENTED_TYPE = /\/\*\*(?:(?!\*\/)[\s\S])*\*\/\n(?=export (?:type|interface) )/g;

@@ -20,25 +20,26 @@ const refusal = (status: number, sentence: string): Reply => ({ status, body: JS
 
 let script: Promise<string> | null = null;
 
+async function buildWorker(): Promise<string> {
+  const outfile = join(dirname(sourceFolder()), '.svelte-kit/kymation/finishing.mjs');
+  mkdirSync(dirname(outfile), { recursive: true });
+  await build({
+    entryPoints: [join(sourceFolder(), 'server/finishing.worker.ts')],
+    outfile,
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    define: { STOPPABLE: 'false' },
+    logLevel: 'silent',
+    tsconfigRaw: '{}'
+  });
+  return outfile;
+}
+
 /** The worker's own bundle, made when it is first needed; packages stay where they are. */
 function workerScript(): Promise<string> {
-  script ??= (async () => {
-    const outfile = join(dirname(sourceFolder()), '.svelte-kit/kymation/finishing.mjs');
-    mkdirSync(dirname(outfile), { recursive: true });
-    const define = { STOPPABLE: 'false' };
-    await build({
-      entryPoints: [join(sourceFolder(), 'server/finishing.worker.ts')],
-      outfile,
-      bundle: true,
-      packages: 'external',
-      platform: 'node',
-      format: 'esm',
-      define,
-      logLevel: 'silent',
-      tsconfigRaw: '{}'
-    });
-    return outfile;
-  })();
+  script ??= buildWorker();
   script.catch(() => (script = null));
   return script;
 }

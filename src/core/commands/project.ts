@@ -118,12 +118,15 @@ export const addAsset = define<{ asset: Asset & object }>()({
   }
 });
 
+/** Settings of a piece that name a picture or film. */
+function assetKeys(registry: Registry, node: Node): readonly string[] {
+  const fields = Object.entries(registry.of(node).settings.fields as Record<string, AnySchema>);
+  return fields.flatMap(([key, field]) => (field.meta()?.field?.control === 'asset' ? [key] : []));
+}
+
 /** @returns pieces that show a picture, on pages and on the shelf, by what they are called. */
 export function showersOf(registry: Registry, project: Project, id: AssetId): readonly string[] {
-  const shows = (node: Node) =>
-    Object.entries(registry.of(node).settings.fields as Record<string, AnySchema>).some(
-      ([key, field]) => field.meta()?.field?.control === 'asset' && node.settings[key] === id
-    );
+  const shows = (node: Node) => assetKeys(registry, node).some((key) => node.settings[key] === id);
   const shelved = Object.values(project.shelf).flatMap(({ name, fragment }) =>
     Object.values(fragment.nodes).some(shows) ? [`${name} on the shelf`] : []
   );

@@ -9,19 +9,20 @@ type Cell = readonly [
   value: string
 ];
 
+type PartStyles = Node['styles'][string];
+type StateStyles = NonNullable<PartStyles[StateName]>;
+
 const cellsOf = ({ styles }: Node): Cell[] =>
-  Object.entries(styles).flatMap(([part, states]) =>
-    Object.entries(states).flatMap(([state, conditions]) =>
-      Object.entries(conditions!).flatMap(([condition, declarations]) =>
-        Object.entries(declarations!).map(([property, value]): Cell => [
-          part,
-          state as StateName,
-          condition as ConditionName,
-          property,
-          value
-        ])
-      )
-    )
+  Object.entries(styles).flatMap(([part, states]) => cellsOfPart(part, states));
+
+const cellsOfPart = (part: string, states: PartStyles): Cell[] =>
+  Object.entries(states).flatMap(([state, conditions]) =>
+    cellsOfState(part, state as StateName, conditions!)
+  );
+
+const cellsOfState = (part: string, state: StateName, conditions: StateStyles): Cell[] =>
+  Object.entries(conditions).flatMap(([condition, declarations]) =>
+    Object.entries(declarations!).map((each): Cell => [part, state, condition as ConditionName, ...each])
   );
 
 function settingCommands(

@@ -31,13 +31,15 @@ function linkRefusal(project: Project, id: NodeId): Refusal | null {
 }
 
 /** What is kept: the piece without its links to the shelf and without anchors, which may stand once on a page. */
-function kept(fragment: Fragment): Fragment {
-  const nodes = Object.values(fragment.nodes).map((node): [string, Node] => {
-    const { linked: _linked, ...rest } = node;
-    const { anchor: _anchor, ...settings } = node.settings;
-    return [node.id, { ...rest, settings }];
-  });
-  return { root: fragment.root, nodes: Object.fromEntries(nodes) };
+function kept({ root, nodes }: Fragment): Fragment {
+  const bare = Object.values(nodes).map((node) => [node.id, withoutLinkAndAnchor(node)]);
+  return { root, nodes: Object.fromEntries(bare) };
+}
+
+function withoutLinkAndAnchor(node: Node): Node {
+  const { linked: _linked, ...rest } = node;
+  const { anchor: _anchor, ...settings } = node.settings;
+  return { ...rest, settings };
 }
 
 /** A new piece after one on the shelf. @param isLinked whether it follows it from now on. */

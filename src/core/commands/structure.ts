@@ -9,6 +9,7 @@ import {
   maybeNode,
   maybePlaceOf,
   nodeOf,
+  outermost,
   pathTo,
   subtreeIds
 } from '../project/tree';
@@ -57,17 +58,6 @@ export function refusedAt(project: Project, registry: Registry, kindName: string
 export function refusedDepth(project: Project, parent: NodeId, height: number): Refusal | null {
   if (pathTo(project, parent).length + height <= DEPTH_MOST) return null;
   return no('too-deep', `Pieces can stand ${DEPTH_MOST} deep in one another at most. Put it further up.`);
-}
-
-/** Outermost of the picked nodes: what stands inside another picked one goes with it. */
-function outermost(project: Project, picked: readonly NodeId[]): NodeId[] {
-  const all = new Set(picked);
-  return [...all].filter(
-    (id) =>
-      !pathTo(project, id)
-        .slice(0, -1)
-        .some((above) => all.has(above))
-  );
 }
 
 function attach(draft: ProjectDraft, parent: NodeId, slot: string, index: number, id: NodeId): void {

@@ -111,13 +111,7 @@ export class NodeContext implements Context {
   }
 
   slot(name: string, item: Node = this.node): ElementContent[] {
-    return (item.slots[name] ?? []).map((child) => ({
-      type: 'element',
-      tagName: 'k-slot',
-      properties: {},
-      children: [],
-      data: notes({ child })
-    }));
+    return (item.slots[name] ?? []).map(placeOfChild);
   }
 
   settings<S>(of: Node): S {
@@ -158,3 +152,12 @@ function noting(settings: Readonly<Record<string, unknown>>, asked: Set<string>)
     }
   });
 }
+
+/** Where a child will stand: printing and the frame put it there. */
+const placeOfChild = (child: NodeId): Element => ({
+  type: 'element',
+  tagName: 'k-slot',
+  properties: {},
+  children: [],
+  data: notes({ child })
+});

@@ -42,9 +42,12 @@ const canHold = (when: readonly Condition[]): boolean =>
   !when.some((condition) => isNot(condition) && when.includes(condition.not));
 
 const whileOn = (rules: readonly Rule[], when: readonly Condition[]): readonly Rule[] =>
-  rules
-    .map((rule) => ({ ...rule, when: [...when, ...rule.when.filter((each) => !when.includes(each))] }))
-    .filter((rule) => canHold(rule.when));
+  rules.map((rule) => alsoWhen(rule, when)).filter((rule) => canHold(rule.when));
+
+function alsoWhen(rule: Rule, when: readonly Condition[]): Rule {
+  const more = rule.when.filter((each) => !when.includes(each));
+  return { ...rule, when: [...when, ...more] };
+}
 
 /**
  * Rules of a piece's effects, which stand between those of its build and its look. They are printed only where

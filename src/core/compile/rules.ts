@@ -205,15 +205,13 @@ export function printSheet(
  * nobody has tuned.
  */
 export function cellValues(sheet: Sheet): readonly string[] {
-  if (sheet.isDefault) return [];
-  return sheet.look.flatMap(({ isLook, declarations }) =>
-    isLook
-      ? Object.entries(declarations)
-          .filter(([property, value]) => !isLiteral(property, value))
-          .map(([, value]) => printValue(value))
-      : []
-  );
+  return sheet.isDefault ? [] : sheet.look.filter(({ isLook }) => isLook).flatMap(valuesIn);
 }
+
+const valuesIn = ({ declarations }: Rule): readonly string[] =>
+  Object.entries(declarations)
+    .filter(([property, value]) => !isLiteral(property, value))
+    .map(([, value]) => printValue(value));
 
 /** What every page stands on. */
 export const BASE_CSS = `*, ::before, ::after { box-sizing: border-box; }

@@ -33,13 +33,7 @@ export class Symbols {
 
   /** @returns what draws them all, out of sight. */
   sheet(): Element {
-    const symbols = [...this.byDrawing.values()].map(({ id, icon }) =>
-      element(
-        'symbol',
-        { id, viewBox: '0 0 24 24' },
-        icon.nodes.map(([tag, attributes]) => element(tag, { ...attributes }))
-      )
-    );
+    const symbols = [...this.byDrawing.values()].map(symbolElement);
     return element('svg', { className: [`${this.className}-sheet`], ariaHidden: 'true' }, symbols);
   }
 
@@ -47,26 +41,37 @@ export class Symbols {
     const key = JSON.stringify(icon.nodes);
     const known = this.byDrawing.get(key);
     if (known) return known;
-    const wanted = `icon-${
-      icon.name
-        .toLowerCase()
-        .replace(/[^a-z\d]+/g, '-')
-        .replace(/^-|-$/g, '') || 'drawing'
-    }`;
+    const made = { id: this.freeId(idWanted(icon)), icon };
+    this.byDrawing.set(key, made);
+    return made;
+  }
+
+  private freeId(wanted: string): string {
     const taken = (this.taken ??= this.idsOf());
     let id = wanted;
     for (let count = 2; taken.has(id); count += 1) id = `${wanted}-${count}`;
     taken.add(id);
-    const made = { id, icon };
-    this.byDrawing.set(key, made);
-    return made;
+    return id;
   }
 }
 
-function withoutFill({ name, nodes }: Icon): Icon {
-  const bare = nodes.map(([tag, { fill: _fill, ...attributes }]) => [tag, attributes] as const);
-  return { name: name.replace(/ filled$/, ''), nodes: bare };
+function idWanted({ name }: Icon): string {
+  const words = name.toLowerCase().replace(/[^a-z\d]+/g, '-');
+  return `icon-${words.replace(/^-|-$/g, '') || 'drawing'}`;
 }
+
+function symbolElement({ id, icon }: { readonly id: string; readonly icon: Icon }): Element {
+  const shapes = icon.nodes.map(([tag, attributes]) => element(tag, { ...attributes }));
+  return element('symbol', { id, viewBox: '0 0 24 24' }, shapes);
+}
+
+const withoutFill = ({ name, nodes }: Icon): Icon => ({
+  name: name.replace(/ filled$/, ''),
+  nodes: nodes.map(shapeWithoutFill)
+});
+
+const shapeWithoutFill = ([tag, { fill: _fill, ...attributes }]: Icon['nodes'][number]) =>
+  [tag, attributes] as const;
 
 const element = (tagName: string, properties: Element['properties'], children: Element[] = []): Element => ({
   type: 'element',

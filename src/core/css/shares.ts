@@ -18,17 +18,17 @@ const TRACK = /^(\+?)(\d{1,4})(?:\/(\d{1,4}))?$/;
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
+type Fraction = Pick<Share, 'part' | 'whole'>;
+
+function plus(a: Fraction, b: Fraction): Fraction {
+  const top = a.part * b.whole + b.part * a.whole;
+  const bottom = a.whole * b.whole;
+  const by = gcd(top, bottom) || 1;
+  return { part: top / by, whole: bottom / by };
+}
+
 /** Exact sum, since thirds and sevenths have no exact number in binary. */
-const sumOf = (tracks: readonly Share[]) =>
-  tracks.reduce(
-    ({ part, whole }, each) => {
-      const top = part * each.whole + each.part * whole;
-      const bottom = whole * each.whole;
-      const by = gcd(top, bottom) || 1;
-      return { part: top / by, whole: bottom / by };
-    },
-    { part: 0, whole: 1 }
-  );
+const sumOf = (tracks: readonly Share[]): Fraction => tracks.reduce<Fraction>(plus, { part: 0, whole: 1 });
 
 /**
  * Reads shares as they are typed: `2/5 3/5`, or twelfths as whole numbers, `4 8`. A leading `+` leaves a

@@ -37,8 +37,10 @@ export const withNames = (value: string, tokens: Tokens): string =>
 /** @returns the text with tokens under other ids; those the map does not name stay. */
 export const mapTokens = (text: string, ids: ReadonlyMap<string, string>): string =>
   text.replace(USE, (use, id: string, member?: string) =>
-    ids.has(id) ? `{${ids.get(id)!}${member ? `.${member}` : ''}}` : use
+    ids.has(id) ? useText(ids.get(id)!, member) : use
   );
+
+const useText = (id: string, member?: string) => (member ? `{${id}.${member}}` : `{${id}}`);
 
 export type Spelt =
   { readonly ok: true; readonly value: string } | { readonly ok: false; readonly sentence: string };

@@ -56,11 +56,12 @@ function maybeEntry(words: readonly string[]): Transition | null {
 /** @returns the entries as a value of `transition`. */
 export function transitionText(entries: readonly Transition[]): string {
   if (entries.length === 0) return 'none';
-  return entries
-    .map(
-      ({ property, ms, delay, easing }) => `${property} ${ms}ms ${easing}${delay === 0 ? '' : ` ${delay}ms`}`
-    )
-    .join(', ');
+  return entries.map(entryText).join(', ');
+}
+
+function entryText({ property, ms, delay, easing }: Transition): string {
+  const plain = `${property} ${ms}ms ${easing}`;
+  return delay === 0 ? plain : `${plain} ${delay}ms`;
 }
 
 /** Entries that move alike, as one: their properties together, in the order they first stand in. */

@@ -442,14 +442,7 @@ class Reader {
   }
 
   private aside(raw: unknown): Project['info']['aside'] {
-    return Object.fromEntries(
-      entries(raw)
-        .filter(
-          (entry): entry is [string, string] =>
-            entry[0].length <= 160 && typeof entry[1] === 'string' && entry[1].length <= 300
-        )
-        .slice(0, 2000)
-    );
+    return Object.fromEntries(entries(raw).filter(isReason).slice(0, 2000));
   }
 
   private slots(names: readonly string[], raw: unknown): Node['slots'] {
@@ -560,3 +553,7 @@ function pick<T extends object>(value: T, schema: { readonly fields: object }): 
       .map((key) => [key, (value as Loose)[key]])
   ) as T;
 }
+
+/** A finding that was put aside: its key, and why. */
+const isReason = (entry: readonly [string, unknown]): entry is [string, string] =>
+  entry[0].length <= 160 && typeof entry[1] === 'string' && entry[1].length <= 300;

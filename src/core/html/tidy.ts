@@ -1,8 +1,8 @@
-import type { Element, ElementContent, Root } from 'hast';
+import type { Element, ElementContent, Root, RootContent } from 'hast';
 import { cleanHtml } from './clean';
 import { printHtml } from './print';
 
-const isWords = (child: ElementContent | Root['children'][number]) =>
+const isWords = (child: ElementContent | RootContent) =>
   child.type === 'element' || (child.type === 'text' && child.value.trim() !== '');
 
 /** Editors put a paragraph into every entry of a list; one alone says no more than its words do. */
@@ -20,12 +20,12 @@ function withPlainEntries<Parent extends Root | Element>(parent: Parent): Parent
   return { ...parent, children: plain };
 }
 
+const isEmptyParagraph = (child: RootContent) =>
+  child.type === 'element' && child.tagName === 'p' && child.children.length === 0;
+
 /** Editors keep a place to write after a list; left empty, it would be a gap on the page. */
 function withoutEmptyEnd(root: Root): Root {
-  const end = root.children.findLastIndex(
-    (child) =>
-      isWords(child) && !(child.type === 'element' && child.tagName === 'p' && child.children.length === 0)
-  );
+  const end = root.children.findLastIndex((child) => isWords(child) && !isEmptyParagraph(child));
   return end < 0 ? root : { ...root, children: root.children.slice(0, end + 1) };
 }
 

@@ -1,4 +1,4 @@
-import { boolean, mixed, number, string, type AnySchema } from 'yup';
+import { boolean, mixed, number, string, type AnySchema, type TestContext } from 'yup';
 import { isSafeLink } from '../html/clean';
 import { NESTING_MOST, nestingOf } from '../html/nesting';
 import { isIcon, type Icon } from '../html/icon';
@@ -175,12 +175,12 @@ export function linkField(options: Options) {
 
 /** Shares of a row of columns, as `core/css/shares` reads them. Empty: equal ones. */
 export function sharesField(options: Options) {
-  return textField('', 200, options)
-    .test('shares', '', (value, context) => {
-      const read = value ? readShares(value) : null;
-      return typeof read === 'string' ? context.createError({ message: read }) : true;
-    })
-    .meta(meta('shares', options));
+  return textField('', 200, options).test('shares', '', checkShares).meta(meta('shares', options));
+}
+
+function checkShares(value: string | undefined, context: TestContext) {
+  const read = value ? readShares(value) : null;
+  return typeof read === 'string' ? context.createError({ message: read }) : true;
 }
 
 /** A CSS value of a property; empty for none. */

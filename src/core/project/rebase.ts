@@ -117,12 +117,13 @@ export function mendedProject(project: Project): { readonly project: Project; re
 /** Whether a project still has every record as it was before a change. */
 function isAsBefore(project: Project, diff: Diff): boolean {
   if (diff.info && diff.info[0] !== project.info) return false;
-  return TABLES.every((table) =>
-    Object.entries(diff[table] ?? {}).every(
-      ([id, [before]]) => (before ?? undefined) === (project[table] as Record<string, unknown>)[id]
-    )
-  );
+  return TABLES.every((table) => areAsBefore(project[table], diff[table] ?? {}));
 }
+
+const areAsBefore = (
+  records: Readonly<Record<string, unknown>>,
+  changes: Readonly<Record<string, readonly [before: unknown, after: unknown]>>
+): boolean => Object.entries(changes).every(([id, [before]]) => (before ?? undefined) === records[id]);
 
 export interface Redone {
   readonly project: Project;

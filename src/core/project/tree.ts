@@ -100,3 +100,11 @@ export function fragmentOf(project: { readonly nodes: Nodes }, id: NodeId): Frag
   const nodes = Object.fromEntries(subtreeIds(project, id).map((each) => [each, nodeOf(project, each)]));
   return { root: id, nodes: nodes as Fragment['nodes'] };
 }
+
+/** Outermost of the picked nodes: what stands inside another picked one goes with it. */
+export function outermost(project: { readonly nodes: Nodes }, picked: readonly NodeId[]): NodeId[] {
+  const all = new Set(picked);
+  return [...all].filter((id) => !ancestorsOf(project, id).some((above) => all.has(above)));
+}
+
+const ancestorsOf = (project: { readonly nodes: Nodes }, id: NodeId) => pathTo(project, id).slice(0, -1);

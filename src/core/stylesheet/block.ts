@@ -136,7 +136,9 @@ function lightestFirst(chunks: readonly Group[][]): Group[][] {
 const cellsIn = (chunk: readonly Group[]): Cell[] => chunk.flatMap(({ cells }) => cells);
 const heaviest = (chunk: readonly Group[]): number => Math.max(...cellsIn(chunk).map(({ weight }) => weight));
 const canCollide = (one: readonly Group[], other: readonly Group[]): boolean =>
-  cellsIn(one).some((a) => cellsIn(other).some((b) => a.meets === b.meets && a.weight === b.weight));
+  cellsIn(one).some((a) => cellsIn(other).some((b) => collide(a, b)));
+
+const collide = (a: Cell, b: Cell): boolean => a.meets === b.meets && a.weight === b.weight;
 
 const indented = (text: string): string => text.replace(/^(?=.)/gm, '  ');
 

@@ -45,7 +45,8 @@ const outsideStrings = (value: string, change: (text: string) => string): string
 /** Names of typefaces with a space in them stand in quotes (CSS Fonts 4, section 2.1.1: recommended). */
 function familiesOf(value: string): string {
   const names = value.split(/,(?![^(]*\))/).map((name) => name.trim());
-  return names
-    .map((name) => (/^[\w-]+(?: [\w-]+)+$/.test(name) ? `"${name}"` : name.replace(/^'(.*)'$/, '"$1"')))
-    .join(', ');
+  return names.map(quotedFamily).join(', ');
 }
+
+const quotedFamily = (name: string) =>
+  /^[\w-]+(?: [\w-]+)+$/.test(name) ? `"${name}"` : name.replace(/^'(.*)'$/, '"$1"');

@@ -78,6 +78,9 @@ const iconAndWords = (make: Make, name: string): Fragment =>
   );
 
 /** Every template there is, one entry each, in the order they are offered. */
+const cardSide = (make: Make, name: string): Fragment =>
+  make('column', `${name} card side`, {}, { content: [card(make, `${name} card`)] });
+
 export const templates: readonly Template[] = [
   {
     template: 'card',
@@ -101,9 +104,7 @@ export const templates: readonly Template[] = [
         'Cards',
         { shares: '1/3 1/3 1/3', align: 'stretch' },
         {
-          columns: ['First', 'Second', 'Third'].map((name) =>
-            make('column', `${name} card side`, {}, { content: [card(make, `${name} card`)] })
-          )
+          columns: ['First', 'Second', 'Third'].map((name) => cardSide(make, name))
         }
       )
   },

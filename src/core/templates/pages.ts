@@ -32,22 +32,14 @@ const tabs = (make: Make): Fragment =>
     'Tabs',
     {},
     {
-      panels: ['Before', 'On the day', 'Afterwards'].map((name) =>
-        make(
-          'panel',
-          name,
-          {},
-          {
-            content: [
-              make('text', `${name}, words`, {
-                html: `<p>What people want to know: ${name.toLowerCase()}.</p>`
-              })
-            ]
-          }
-        )
-      )
+      panels: ['Before', 'On the day', 'Afterwards'].map((name) => panel(make, name))
     }
   );
+
+function panel(make: Make, name: string): Fragment {
+  const html = `<p>What people want to know: ${name.toLowerCase()}.</p>`;
+  return make('panel', name, {}, { content: [make('text', `${name}, words`, { html })] });
+}
 
 /** The page everything starts from: one section with nothing in it. */
 export const emptyPage = (make: Make): Fragment =>

@@ -132,16 +132,13 @@ async function pastePieces(wb: Workbench, text: string): Promise<void> {
 /** An anchor may stand once on a page, so a copy has none. */
 const withoutAnchors = ({ root, nodes }: Fragment): Fragment => ({
   root,
-  nodes: Object.fromEntries(
-    Object.values(nodes).map((node) => [
-      node.id,
-      {
-        ...node,
-        settings: Object.fromEntries(Object.entries(node.settings).filter(([key]) => key !== 'anchor'))
-      }
-    ])
-  )
+  nodes: Object.fromEntries(Object.values(nodes).map((node) => [node.id, withoutAnchor(node)]))
 });
+
+function withoutAnchor(node: Node): Node {
+  const { anchor: _anchor, ...settings } = node.settings;
+  return { ...node, settings };
+}
 
 function withAssets({ root, nodes }: Fragment, renamed: ReadonlyMap<string, AssetId | null>): Fragment {
   const addressed = (value: Json) =>

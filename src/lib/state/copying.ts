@@ -1,4 +1,4 @@
-import { fragmentOf, nodeOf, pathTo } from '$core/project/tree';
+import { fragmentOf, nodeOf, outermost } from '$core/project/tree';
 import type { Asset, Fragment, NodeId, Project } from '$core/project/types';
 import type { Workbench } from './workbench.svelte';
 
@@ -21,14 +21,6 @@ let last: string | null = null;
  */
 export const lastCopied = (): string | null => last;
 
-const outermost = (wb: Workbench): NodeId[] =>
-  wb.selected.filter(
-    (id) =>
-      !pathTo(wb.project, id)
-        .slice(0, -1)
-        .some((above) => wb.selected.includes(above))
-  );
-
 /**
  * Puts the picked pieces on the clipboard. @param htmlOf prints them for other programs, once what prints is
  * there.
@@ -38,7 +30,7 @@ export function copyPieces(
   data: DataTransfer,
   htmlOf: ((wb: Workbench, ids: readonly NodeId[]) => string) | undefined
 ): void {
-  const ids = outermost(wb);
+  const ids = outermost(wb.project, wb.selected);
   last = JSON.stringify({
     project: wb.project.id,
     fragments: ids.map((id) => fragmentOf(wb.project, id)),

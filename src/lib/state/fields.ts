@@ -11,11 +11,13 @@ export interface FieldSpec extends FieldMeta {
 const known = new WeakMap<Kind, readonly FieldSpec[]>();
 
 function allFields(kind: Kind): readonly FieldSpec[] {
-  return Object.entries(kind.settings.fields).flatMap(([key, each]) => {
-    const schema = each as AnySchema;
-    const meta = schema.meta()?.field;
-    return meta ? [{ ...meta, key, label: schema.spec.label ?? key, schema }] : [];
-  });
+  const fields = kind.settings.fields as Record<string, AnySchema>;
+  return Object.entries(fields).flatMap(([key, schema]) => maybeField(key, schema) ?? []);
+}
+
+function maybeField(key: string, schema: AnySchema): FieldSpec | null {
+  const meta = schema.meta()?.field;
+  return meta ? { ...meta, key, label: schema.spec.label ?? key, schema } : null;
 }
 
 /** @param view left out: all of them. */

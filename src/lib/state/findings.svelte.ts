@@ -44,12 +44,14 @@ export class FindingsWatch {
       type: 'module',
       name: 'findings'
     });
-    worker.onmessage = ({ data }: MessageEvent<FindingsAnswer>) => {
-      performance.measure('kymation findings', { start: 0, end: data.ms });
-      performance.clearMeasures('kymation findings');
-      if (data.id === this.#id) this.all = data.findings;
-    };
+    worker.onmessage = ({ data }: MessageEvent<FindingsAnswer>) => this.#take(data);
     return worker;
+  }
+
+  #take({ id, ms, findings }: FindingsAnswer): void {
+    performance.measure('kymation findings', { start: 0, end: ms });
+    performance.clearMeasures('kymation findings');
+    if (id === this.#id) this.all = findings;
   }
 
   stop(): void {

@@ -1,8 +1,8 @@
 import { visit } from 'unist-util-visit';
 import { pageFile } from '../../commands/pages';
 import { cleanHtml } from '../../html/clean';
-import type { FindingRule } from '../../kinds/finding';
-import type { Project } from '../../project/types';
+import type { FindingRule, Remark } from '../../kinds/finding';
+import type { Node, Project } from '../../project/types';
 
 function hrefsOf(settings: Readonly<Record<string, unknown>>, isLink: boolean): string[] {
   const found = typeof settings.href === 'string' && settings.href ? [settings.href] : [];
@@ -37,6 +37,15 @@ function causeOf(project: Project, href: string): string {
   return 'It has no address. Write one under Fill.';
 }
 
+const dead = (node: Node, href: string, cause: string): Remark => ({
+  severity: 'warning',
+  part: 'root',
+  view: 'Fill',
+  sentence: `A link in ${node.name} leads nowhere${href.length > 1 ? `: ${href}` : ''}`,
+  cause,
+  fix: null
+});
+
 export const deadLink: FindingRule = {
   id: 'dead-link',
   summary: 'A link leads nowhere: it is empty, a bare #, or its anchor is on no page',
@@ -45,12 +54,5 @@ export const deadLink: FindingRule = {
   check: (node, project) =>
     hrefsOf(node.settings, node.kind === 'link')
       .filter((href) => leadsNowhere(project, href))
-      .map((href) => ({
-        severity: 'warning',
-        part: 'root',
-        view: 'Fill',
-        sentence: `A link in ${node.name} leads nowhere${href.length > 1 ? `: ${href}` : ''}`,
-        cause: causeOf(project, href),
-        fix: null
-      }))
+      .map((href) => dead(node, href, causeOf(project, href)))
 };

@@ -1,5 +1,6 @@
 import { cells, type Cell } from '../../cascade/look';
 import { remarks, type FindingRule, type Remark } from '../../kinds/finding';
+import type { Kind } from '../../kinds/contract';
 import type { Registry } from '../../kinds/registry';
 import { maybeTransitions, transitionText, type Transition } from '../../css/transition';
 import type { Node } from '../../project/types';
@@ -56,6 +57,9 @@ function maybeRemark({ node, part, label }: Named, { value, state, condition }: 
 
 const isOwnTransition = ({ property, from }: Cell): boolean => property === 'transition' && from === 'own';
 
+const ownTransitions = (kind: Kind, node: Node, part: string): readonly Cell[] =>
+  cells(kind, node, part).filter(isOwnTransition);
+
 /** Common practice, no source: what moves should be placed and painted anew, not laid out anew. */
 export const layoutMotion = (registry: Registry): FindingRule => ({
   id: 'layout-motion',
@@ -65,9 +69,7 @@ export const layoutMotion = (registry: Registry): FindingRule => ({
   check(node) {
     const kind = registry.of(node);
     return Object.entries(kind.anatomy).flatMap(([part, { label }]) =>
-      cells(kind, node, part)
-        .filter(isOwnTransition)
-        .flatMap((cell) => remarks(maybeRemark({ node, part, label }, cell)))
+      ownTransitions(kind, node, part).flatMap((cell) => remarks(maybeRemark({ node, part, label }, cell)))
     );
   }
 });

@@ -1,6 +1,6 @@
 import { effectPlace } from '../../commands/effects';
 import type { Effect } from '../../kinds/contract';
-import type { FindingRule, Remark } from '../../kinds/finding';
+import { remarks, type FindingRule, type Remark } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import type { Node } from '../../project/types';
 
@@ -21,9 +21,10 @@ export const unfitEffect = (registry: Registry): FindingRule => ({
   scope: 'project',
   check(node, project) {
     const effects = registry.of(node).effects ?? [];
-    return effects.flatMap((effect) => {
-      const why = effect.maybeUnfit(effectPlace(registry, project, node.id));
-      return why === null ? [] : [cannot(node, effect, why)];
-    });
+    const place = effectPlace(registry, project, node.id);
+    return effects.flatMap((effect) => remarks(maybeCannot(node, effect, effect.maybeUnfit(place))));
   }
 });
+
+const maybeCannot = (node: Node, effect: Effect, why: string | null): Remark | null =>
+  why === null ? null : cannot(node, effect, why);

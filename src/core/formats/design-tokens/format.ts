@@ -62,11 +62,9 @@ export const ROOT = '$root';
  * A colour as `#rrggbb` or, of four parts, `#rrggbbaa`. @param parts each from 0 to 1; what lies outside is
  * cut.
  */
-export const hexOf = (parts: readonly number[]) =>
-  `#${parts
-    .map((part) =>
-      Math.round(Math.min(1, Math.max(0, part)) * 255)
-        .toString(16)
-        .padStart(2, '0')
-    )
-    .join('')}`;
+export const hexOf = (parts: readonly number[]) => `#${parts.map(byteOf).join('')}`;
+
+function byteOf(part: number): string {
+  const byte = Math.round(Math.min(1, Math.max(0, part)) * 255);
+  return byte.toString(16).padStart(2, '0');
+}

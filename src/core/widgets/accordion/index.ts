@@ -1,7 +1,7 @@
 import { compact } from '../../data/compact';
-import type { Context, FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
+import type { Context, FallbackContext, FallbackRow, Kind, Make } from '../../kinds/contract';
 import { moves } from '../../motion/track';
-import type { Node } from '../../project/types';
+import type { Fragment, Node } from '../../project/types';
 import type { PlatformFeature } from '../../support/features';
 import { about } from './about';
 import { anatomy, look, states } from './anatomy';
@@ -49,20 +49,7 @@ export const accordion: Kind = {
       'Accordion',
       {},
       {
-        panels: ['First', 'Second', 'Third'].map((label) =>
-          make(
-            'panel',
-            `${label} question`,
-            {},
-            {
-              content: [
-                make('text', `${label} answer`, {
-                  html: `<p>What opens under the ${label.toLowerCase()} question.</p>`
-                })
-              ]
-            }
-          )
-        )
+        panels: ['First', 'Second', 'Third'].map((label) => question(make, label))
       }
     ),
   markup,
@@ -72,3 +59,9 @@ export const accordion: Kind = {
   fallbacks,
   findings: () => import('./findings')
 };
+
+function question(make: Make, label: string): Fragment {
+  const html = `<p>What opens under the ${label.toLowerCase()} question.</p>`;
+  const answer = make('text', `${label} answer`, { html });
+  return make('panel', `${label} question`, {}, { content: [answer] });
+}

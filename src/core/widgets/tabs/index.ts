@@ -1,6 +1,6 @@
-import type { FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
+import type { FallbackContext, FallbackRow, Kind, Make } from '../../kinds/contract';
 import type { Fit } from '../../kinds/finding';
-import type { ConditionName, Node } from '../../project/types';
+import type { ConditionName, Fragment, Node } from '../../project/types';
 import { about } from './about';
 import { anatomy, look } from './anatomy';
 import { behaviours, markup, uses } from './markup';
@@ -89,20 +89,7 @@ export const tabs: Kind = {
       'Tabs',
       {},
       {
-        panels: ['First', 'Second', 'Third'].map((label) =>
-          make(
-            'panel',
-            label,
-            {},
-            {
-              content: [
-                make('text', `${label} text`, {
-                  html: `<p>What stands in the ${label.toLowerCase()} panel.</p>`
-                })
-              ]
-            }
-          )
-        )
+        panels: ['First', 'Second', 'Third'].map((label) => panel(make, label))
       }
     ),
   markup,
@@ -114,3 +101,8 @@ export const tabs: Kind = {
   fit: { row: 'list', what: 'labels' },
   play: { part: 'tab', label: 'Pick the next tab' }
 };
+
+function panel(make: Make, label: string): Fragment {
+  const html = `<p>What stands in the ${label.toLowerCase()} panel.</p>`;
+  return make('panel', label, {}, { content: [make('text', `${label} text`, { html })] });
+}

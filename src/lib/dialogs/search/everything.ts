@@ -1,7 +1,7 @@
 import { SHEET_PROPERTIES, STYLE_PROPERTIES } from '$core/css/properties';
 import { maybePageOf, nodeOf } from '$core/project/tree';
 import type { Node } from '$core/project/types';
-import { entries, insertEntry } from '$lib/insert/entries';
+import { entries, insertEntry, type Entry } from '$lib/insert/entries';
 import { actions, runAction, shownKey } from '$lib/state/actions';
 import { fieldsOf, type FieldSpec } from '$lib/state/fields';
 import { goTo, shownFinding } from '$lib/state/going';
@@ -48,26 +48,30 @@ function commands(wb: Workbench): readonly Target[] {
 
 /** Inserting goes by name too, without opening the drawer. */
 function insertions(wb: Workbench): readonly Target[] {
-  return entries.map((entry) => ({
-    id: `command insert-${entry.id}`,
-    label: `Insert ${entry.label.toLowerCase()}`,
-    note: 'Insert',
-    words: entry.words.join(' '),
-    refusal: null,
-    run: () => insertEntry(wb, entry)
-  }));
+  return entries.map((entry) => insertion(wb, entry));
 }
+
+const insertion = (wb: Workbench, entry: Entry): Target => ({
+  id: `command insert-${entry.id}`,
+  label: `Insert ${entry.label.toLowerCase()}`,
+  note: 'Insert',
+  words: entry.words.join(' '),
+  refusal: null,
+  run: () => insertEntry(wb, entry)
+});
+
+const setting = (wb: Workbench, node: Node, field: FieldSpec): Target => ({
+  id: `setting ${node.id} ${field.key}`,
+  label: field.label,
+  note: `${VIEW_OF[field.view]} of ${node.name}`,
+  words: `${field.group ?? ''} ${field.help ?? ''}`,
+  refusal: null,
+  run: () => goTo(wb, VIEW_OF[field.view], `[data-field="${field.key}"]`)
+});
 
 function settings(wb: Workbench, node: Node): readonly Target[] {
   const kind = wb.registry.of(node);
-  return fieldsOf(kind).map((field) => ({
-    id: `setting ${node.id} ${field.key}`,
-    label: field.label,
-    note: `${VIEW_OF[field.view]} of ${node.name}`,
-    words: `${field.group ?? ''} ${field.help ?? ''}`,
-    refusal: null,
-    run: () => goTo(wb, VIEW_OF[field.view], `[data-field="${field.key}"]`)
-  }));
+  return fieldsOf(kind).map((field) => setting(wb, node, field));
 }
 
 function properties(wb: Workbench): readonly Target[] {
