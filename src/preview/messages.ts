@@ -1,5 +1,6 @@
 import type { Ask } from '$core/facts/fact';
 import { isFact } from '$core/facts/index';
+import { heardSchema } from '$core/heard/heard';
 import { SWITCHED } from '$core/kinds/conditions';
 import type { Found } from './readers';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
@@ -167,7 +168,9 @@ const toFrame = {
     /** Width and height of a cell, in px. */
     cell: object({ width: number().required(), height: number().required() }).required(),
     /** Attributes that carry a state of the part; taken off so that each cell shows just its own. */
-    strip: array().of(id().required()).required()
+    strip: array().of(id().required()).required(),
+    /** What the part matches in each of the states, empty at rest: what is heard is told of each. */
+    selectors: array().of(string().strict(true).max(300).defined()).max(30).required()
   })
 };
 
@@ -249,6 +252,13 @@ const fromFrame = {
     margin: array().of(number().required()).max(4).required(),
     gap: array().of(number().required()).max(2).nullable().defined(),
     collapsed: number().nullable().defined()
+  }),
+  /** What assistive technology gets of the part that specimens are drawn of, one for each state. */
+  heard: object({
+    type: string().oneOf(['heard']).required(),
+    node: id().required(),
+    part: id().required(),
+    heard: array().of(heardSchema).max(30).required()
   }),
   fault: object({
     type: string().oneOf(['fault']).required(),

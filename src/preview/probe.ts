@@ -6,7 +6,9 @@ import { createFollowing } from './following';
 import { createMotion } from './motion';
 import { createPage } from './page';
 import { measured } from './readers';
-import { drawSpecimens } from './specimens';
+import { drawSpecimens, maybeHeard } from './specimens';
+import { fetched } from './fetched';
+import type { HeardTools } from './heard';
 import { createStack } from './stack';
 import { createWriting } from './writing';
 import { compact } from '$core/data/compact';
@@ -348,6 +350,20 @@ function redrawSpecimens(): void {
     root.append(stage);
   }
   drawSpecimens(body, stage, specimens);
+  void tellHeard(specimens);
+}
+
+const fetchHeard = fetched<HeardTools>(
+  '/frame/heard.js',
+  'kymationHeard',
+  'What is heard could not be worked out; open the view again.'
+);
+
+/** After the drawing, since nobody waits for it. */
+async function tellHeard(order: NonNullable<typeof specimens>): Promise<void> {
+  const tools = await fetchHeard().catch((error: Error) => tell({ type: 'fault', sentence: error.message }));
+  const heard = tools && specimens === order ? maybeHeard(body, order, tools) : null;
+  if (heard) tell({ type: 'heard', node: order.node, part: order.part, heard });
 }
 
 /**

@@ -1,4 +1,7 @@
+import type { Heard } from '$core/heard/heard';
+import type { HeardTools } from './heard';
 import type { ToFrame } from './messages';
+import { whileIn, whileOutOf } from './states';
 
 type Order = Extract<ToFrame, { type: 'specimens' }>;
 
@@ -7,8 +10,7 @@ type Order = Extract<ToFrame, { type: 'specimens' }>;
  * each forced into its state. Boxes around the part are kept for what it inherits, without their own space.
  */
 export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Order): void {
-  const selector = `[data-k-node="${CSS.escape(order.node)}"][data-k-part="${CSS.escape(order.part)}"]`;
-  const part = body.matches(selector) ? body : body.querySelector<HTMLElement>(selector);
+  const part = maybePartOf(body, order);
   stage.replaceChildren();
   if (!part) return;
   const backdrop = opaqueBackdrop(part.parentElement);
@@ -42,6 +44,20 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
         marginInlineStart: '6px'
       });
   });
+}
+
+function maybePartOf(body: HTMLElement, { node, part }: Order): HTMLElement | null {
+  const selector = `[data-k-node="${CSS.escape(node)}"][data-k-part="${CSS.escape(part)}"]`;
+  return body.matches(selector) ? body : body.querySelector<HTMLElement>(selector);
+}
+
+/** What is heard of the part in each state; null while it is not drawn. */
+export function maybeHeard(body: HTMLElement, order: Order, { heardOf }: HeardTools): Heard[] | null {
+  const part = maybePartOf(body, order);
+  if (!part) return null;
+  return order.selectors.map((selector) =>
+    whileOutOf(part, order.selectors, () => whileIn(part, selector, () => heardOf(part)))
+  );
 }
 
 function addSpecimen(

@@ -1,3 +1,4 @@
+import { fetched } from './fetched';
 import type { ToFrame } from './messages';
 import type { createPage } from './page';
 import type { Writer, WriterTools } from './writer';
@@ -11,24 +12,12 @@ interface Ask {
   readonly onend: () => void;
 }
 
-let tools: Promise<WriterTools> | null = null;
-
 /** The editor is a script of its own, fetched by the first who writes. */
-function fetchTools(): Promise<WriterTools> {
-  tools ??= new Promise(loadWriter);
-  return tools;
-}
-
-function loadWriter(resolve: (tools: WriterTools) => void, reject: (error: Error) => void): void {
-  const script = document.createElement('script');
-  script.src = '/frame/writer.js';
-  script.onload = () => resolve((window as unknown as { kymationWriter: WriterTools }).kymationWriter);
-  script.onerror = () => {
-    tools = null;
-    reject(new Error('The editor could not be fetched; try again.'));
-  };
-  document.head.append(script);
-}
+const fetchTools = fetched<WriterTools>(
+  '/frame/writer.js',
+  'kymationWriter',
+  'The editor could not be fetched; try again.'
+);
 
 /**
  * Writing in the page itself: one part at a time becomes an editor and goes back to being the page when the

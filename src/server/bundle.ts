@@ -144,10 +144,13 @@ export function probeScript(): Promise<string> {
   });
 }
 
-/** The editor for writing in the preview; fetched when someone first writes there. */
-export function writerScript(): Promise<string> {
-  return bundled('writer', {
-    contents: `import './writer';`,
+/** Scripts of the frame that are fetched when someone first needs them: the editor, and what is heard. */
+export const LATER = ['writer', 'heard'] as const;
+
+/** @param name one of `LATER`. */
+export function laterScript(name: (typeof LATER)[number]): Promise<string> {
+  return bundled(name, {
+    contents: `import './${name}';`,
     folder: 'preview',
     isStoppable: true,
     isMinified: true

@@ -3,6 +3,7 @@ import type { AnyObject, ObjectSchema } from 'yup';
 import type { BlendMode } from '../colour/blend';
 import type { Loose } from '../data/record';
 import type { Icon } from '../html/icon';
+import type { Keys } from '../heard/keys';
 import type { PlatformFeature } from '../support/features';
 import type { Box } from '../facts/box';
 import type { FindingRule, Fit } from './finding';
@@ -60,6 +61,8 @@ export interface Part {
   readonly on?: string | null;
   /** Settings of an item that hold its icon, by state: a row of the state sheet. */
   readonly icons?: Readonly<Partial<Record<StateName, string>>>;
+  /** Keys that work at it beside those the browser gives its element: the key, and what it does. */
+  readonly keys?: Keys;
   /** Its box in the drawing of the parts, in a field 150 wide and 116 high. Left out: named in the list only. */
   readonly box?: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 }

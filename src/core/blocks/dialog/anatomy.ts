@@ -10,6 +10,7 @@ export const anatomy: Anatomy = {
     states: {},
     hasText: true,
     properties: ['gap'],
+    keys: { Escape: 'closes it', Tab: 'stays in it' },
     box: { x: 32, y: 36, width: 86, height: 60 }
   },
   close: closingPart({ x: 84, y: 42, width: 28, height: 14 })

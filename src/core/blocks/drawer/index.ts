@@ -35,6 +35,7 @@ export const drawer: Kind = {
       states: {},
       hasText: true,
       properties: ['gap'],
+      keys: { Escape: 'closes it' },
       box: { x: 76, y: 8, width: 70, height: 100 }
     },
     close: closingPart({ x: 110, y: 14, width: 30, height: 18 })

@@ -55,6 +55,7 @@ export const links: Kind = {
       },
       hasText: true,
       properties: ['font-size', 'font-weight', 'gap', 'cursor'],
+      keys: { Escape: 'closes the menu' },
       box: { x: 120, y: 48, width: 26, height: 20 }
     }
   },

@@ -27,6 +27,11 @@ export const anatomy: Anatomy = {
     },
     hasText: true,
     icons: { rest: 'icon', selected: 'iconChosen' },
+    keys: {
+      '← →': 'the tab before, the next',
+      'Home, End': 'the first, the last',
+      Tab: 'into the panel'
+    },
     properties: [
       'gap',
       'font-size',
@@ -57,6 +62,7 @@ export const anatomy: Anatomy = {
       disabled: '[aria-disabled="true"]'
     },
     hasText: true,
+    keys: { '↑ ↓': 'the header before, the next', 'Home, End': 'the first, the last' },
     properties: [
       'gap',
       'font-size',

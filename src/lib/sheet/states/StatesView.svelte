@@ -12,6 +12,8 @@
   import { type ConditionName, type Node, type StateName } from '$core/project/types';
   import { registry } from '$core/registry';
   import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
+  import type { FromFrame } from '$preview/messages';
+  import HeardRows from './HeardRows.svelte';
   import IconCell from './IconCell.svelte';
   import StyleCell from './StyleCell.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -62,8 +64,17 @@
     cell: { width: specimenWidth / states.length, height: SPECIMEN_HEIGHT },
     strip: Object.values(anatomy.states).flatMap((selector) =>
       [...selector!.matchAll(/\[([\w-]+)/g)].map((match) => match[1]!)
-    )
+    ),
+    selectors: states.map((state) => (state === 'rest' ? '' : (anatomy.states[state] ?? '')))
   });
+
+  let answer = $state.raw<Extract<FromFrame, { type: 'heard' }> | null>(null);
+  /** Nothing until the frame has answered for the part that is tuned now. */
+  const heardNow = $derived(
+    answer?.node === wb.tuned.id && answer.part === wb.currentPart && answer.heard.length === states.length
+      ? answer.heard
+      : null
+  );
 
   const tones: Record<StateName, string> = {
     rest: 'var(--ink-2)',
@@ -229,10 +240,12 @@
           height={SPECIMEN_HEIGHT}
           only={wb.tuned.id}
           {specimens}
+          onmessage={(message) => message.type === 'heard' && (answer = message)}
         />
       {/if}
     </div>
   </div>
+  <HeardRows {wb} {states} heard={heardNow} own={anatomy.keys} />
   {#each properties as property, row (`${wb.tuned.id} ${wb.currentPart} ${property.property}`)}
     {#if property === typed}
       {#await typeStyles() then { default: TypeStyleCell }}

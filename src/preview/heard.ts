@@ -1,0 +1,110 @@
+import { roles, type ARIAProperty, type ARIARoleDefinitionKey } from 'aria-query';
+import { computeAccessibleName, getRole, isDisabled } from 'dom-accessibility-api';
+import type { Heard } from '$core/heard/heard';
+
+/**
+ * What assistive technology gets of elements, in the frame that draws them; fetched when someone first looks.
+ * Names by the Accessible Name and Description Computation 1.2, roles by HTML Accessibility API Mappings 1.0,
+ * what a role can have by WAI-ARIA 1.2.
+ */
+export interface HeardTools {
+  heardOf(element: HTMLElement): Heard;
+}
+
+/** Elements whose role the package does not know, or knows only in part. */
+const OWN_ROLES: Readonly<Record<string, (element: HTMLElement) => string | null>> = {
+  SUMMARY: ({ parentElement }) => (parentElement?.tagName === 'DETAILS' ? 'disclosure' : null),
+  // A link that leads nowhere is none.
+  A: (element) => (element.hasAttribute('href') ? 'link' : 'generic'),
+  SECTION: (element) => (nameOf(element) === '' ? 'generic' : 'region'),
+  HEADER: (element) => (isOfPage(element) ? 'banner' : 'generic'),
+  FOOTER: (element) => (isOfPage(element) ? 'contentinfo' : 'generic'),
+  P: () => 'paragraph',
+  BLOCKQUOTE: () => 'blockquote',
+  VIDEO: () => 'video',
+  IFRAME: () => 'frame',
+  HR: () => 'separator',
+  FIGCAPTION: () => 'caption'
+};
+
+/** A header or footer of the page itself, not of something sectioned in it (HTML-AAM 1.0, 4.1). */
+const isOfPage = (element: HTMLElement) =>
+  element.parentElement?.closest('article, aside, main, nav, section') === null;
+
+const nameOf = (element: HTMLElement) => computeAccessibleName(element, { hidden: true });
+
+function roleOf(element: HTMLElement): string | null {
+  const said = element.getAttribute('role')?.trim();
+  return said ? said.split(/\s+/)[0]! : (OWN_ROLES[element.tagName]?.(element) ?? getRole(element));
+}
+
+function levelOf(element: HTMLElement): number | null {
+  const level = element.getAttribute('aria-level') ?? /^H([1-6])$/.exec(element.tagName)?.[1];
+  return level ? Number(level) : null;
+}
+
+/** Whether something is collapsed or expanded; null for what does neither. */
+function expandedOf(element: HTMLElement): boolean | null {
+  if (element.tagName === 'SUMMARY') return (element.parentElement as HTMLDetailsElement).open;
+  const said = element.getAttribute('aria-expanded');
+  if (said !== null) return said === 'true';
+  const popover = (element as HTMLButtonElement).popoverTargetElement;
+  return popover ? popover.matches(':popover-open') : null;
+}
+
+const can = (role: string | null, property: ARIAProperty) =>
+  role === 'disclosure' || Object.hasOwn(roles.get(role as ARIARoleDefinitionKey)?.props ?? {}, property);
+
+/** States in the order they are said. A role that cannot have one keeps silent about it. */
+function statesOf(element: HTMLElement, role: string | null): string[] {
+  const isTrue = (name: ARIAProperty) => can(role, name) && element.getAttribute(name) === 'true';
+  const expanded = can(role, 'aria-expanded') ? expandedOf(element) : null;
+  const current = element.getAttribute('aria-current');
+  const found: Readonly<Record<string, boolean>> = {
+    selected: isTrue('aria-selected'),
+    current: current !== null && current !== 'false' && current !== '',
+    pressed: isTrue('aria-pressed'),
+    checked: isTrue('aria-checked'),
+    expanded: expanded === true,
+    collapsed: expanded === false,
+    'opens a dialog': element.getAttribute('aria-haspopup') === 'dialog',
+    unavailable: isDisabled(element) || isTrue('aria-disabled')
+  };
+  return Object.keys(found).filter((name) => found[name]);
+}
+
+/** Hidden by the page's own marks, not by being in a panel that is closed at the moment. */
+const isKeptSilent = (element: HTMLElement) => element.closest('[aria-hidden="true"]') !== null;
+
+/** The name as it is where the element is shown, in whatever closed panel it may stand. */
+function readName(element: HTMLElement): string {
+  const name = withoutSilent(element, () => nameOf(element));
+  return name.replace(/\s+/g, ' ').trim().slice(0, 300);
+}
+
+/** Reads something while what is kept silent in an element is not there; all is as it was when it returns. */
+function withoutSilent<Value>(element: HTMLElement, read: () => Value): Value {
+  const places = [...element.querySelectorAll('[aria-hidden="true"]')].map((silent) => {
+    const place = document.createComment('');
+    silent.replaceWith(place);
+    return { silent, place };
+  });
+  const found = read();
+  for (const { silent, place } of places.reverse()) place.replaceWith(silent);
+  return found;
+}
+
+function heardOf(element: HTMLElement): Heard {
+  const role = roleOf(element);
+  const isSilent = isKeptSilent(element) || role === 'presentation' || role === 'none';
+  return {
+    role,
+    name: readName(element),
+    level: role === 'heading' ? levelOf(element) : null,
+    states: statesOf(element, role),
+    isSilent,
+    isStop: element.tabIndex >= 0 && !isDisabled(element)
+  };
+}
+
+Object.assign(window, { kymationHeard: { heardOf } satisfies HeardTools });

@@ -1,0 +1,85 @@
+/**
+ * Elements in states they are not in at the moment: attributes that a state's selector asks for are set, something
+ * is read, and all is as it was. Nothing of it is painted.
+ */
+
+/** Attributes that a selector asks for, on the element itself or on one around it. */
+const ATTRIBUTE = /\[([a-z-]+)(?:~?="([^"]*)")?\]/g;
+
+/** What a pointer or the focus brings is no attribute. */
+const POINTED = /:where\(:hover\)|:(?:hover|active|focus-visible|focus-within|focus)\b/g;
+
+/** How far around a part the attribute of its state may stand: `:is([open] > * > *)`. */
+const AROUND_MOST = 3;
+
+interface Wanted {
+  readonly name: string;
+  readonly value: string;
+}
+
+const attributesIn = (selector: string): readonly Wanted[] =>
+  [...selector.matchAll(ATTRIBUTE)].map(([, name, value]) => ({
+    name: name!,
+    value: value ?? presentAs(name!)
+  }));
+
+/** ARIA attributes say nothing where they are empty. */
+const presentAs = (name: string) => (name.startsWith('aria-') ? 'true' : '');
+
+function around(element: HTMLElement): readonly HTMLElement[] {
+  const found: HTMLElement[] = [];
+  for (let each: HTMLElement | null = element; each && found.length <= AROUND_MOST; each = each.parentElement)
+    found.push(each);
+  return found;
+}
+
+function set(element: HTMLElement, name: string, value: string | null): void {
+  if (value === null) element.removeAttribute(name);
+  else element.setAttribute(name, value);
+}
+
+/** Sets an attribute, or takes it off by null. @returns what puts it back. */
+function change(element: HTMLElement, name: string, value: string | null): () => void {
+  const before = element.getAttribute(name);
+  // One of a group that opens would close the others.
+  const group = element.tagName === 'DETAILS' ? element.getAttribute('name') : null;
+  if (group !== null) element.removeAttribute('name');
+  set(element, name, value);
+  return () => {
+    set(element, name, before);
+    if (group !== null) set(element, 'name', group);
+  };
+}
+
+/** The selector without what a pointer brings; empty where nothing is left of it. */
+const lasting = (selector: string): string => selector.replace(POINTED, '');
+
+/** Reads something of an element as it would be in a state. */
+export function whileIn<Value>(element: HTMLElement, selector: string, read: () => Value): Value {
+  const wanted = lasting(selector);
+  if (wanted === '' || wanted === ':is()' || element.matches(wanted)) return read();
+  for (const each of around(element))
+    for (const { name, value } of attributesIn(wanted)) {
+      const back = change(each, name, value);
+      const found = element.matches(wanted) ? { value: read() } : null;
+      back();
+      if (found) return found.value;
+    }
+  return read();
+}
+
+/** Reads something of an element as it would be out of some states. */
+export function whileOutOf<Value>(
+  element: HTMLElement,
+  selectors: readonly string[],
+  read: () => Value
+): Value {
+  const backs: (() => void)[] = [];
+  for (const { name, value } of selectors.flatMap(attributesIn))
+    for (const each of around(element))
+      // What says true or false goes on saying it.
+      if (each.hasAttribute(name)) backs.push(change(each, name, value === 'true' ? 'false' : null));
+  const found = read();
+  backs.reverse().forEach((back) => back());
+  return found;
+}
