@@ -155,3 +155,58 @@ test('the sheet says what each state is heard as, which keys work, and what is s
   await expect(keys).toContainText('← →');
   await expect(keys).toContainText('Tab into the panel');
 });
+
+/** Names of what Chromium puts the focus on, one Tab after the other, from the page's beginning to its end. */
+async function walked(page: Page, most: number): Promise<string[]> {
+  const names: string[] = [];
+  for (let i = 0; i < most; i += 1) {
+    await page.keyboard.press('Tab');
+    const name = await page.evaluate(() => {
+      const element = document.activeElement!;
+      const tools = (window as unknown as { kymationHeard: HeardTools }).kymationHeard;
+      return element === document.body ? null : tools.heardOf(element as HTMLElement).name;
+    });
+    if (name === null) break;
+    names.push(name);
+  }
+  return names;
+}
+
+test('stops are numbered as Chromium walks them on the exported page, and pick their piece', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await page.keyboard.press('Shift+R');
+  const panel = page.getByRole('dialog', { name: 'Reading and focus order' });
+  await expect(panel.getByRole('status')).toHaveText(/^\d+ stops,\s+each with a name and in sight$/);
+  await panel.getByRole('button', { name: 'Stops only' }).click();
+  const lines = await panel.getByRole('listitem').allInnerTexts();
+  const told = lines.map((line) => /“(.*)”/.exec(line)![1]!);
+  await panel.getByRole('button', { name: 'link “The press”' }).click();
+  await expect(bench.row('The press')).toHaveAttribute('aria-selected', 'true');
+
+  const { url } = await exported(demo, bytes);
+  await page.setViewportSize({ width: 1120, height: 800 });
+  await page.goto(url);
+  await page.addScriptTag({ content: await laterScript('heard') });
+  expect(await walked(page, told.length + 5)).toEqual(told);
+});
+
+test('a stop without a name is numbered in another colour, told in the list, and is a finding', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Blossom button');
+  await page.getByRole('tab', { name: 'Fill' }).click();
+  await page.getByLabel('Label', { exact: true }).fill('');
+  await page.getByLabel('Label', { exact: true }).press('Enter');
+  await page.getByRole('button', { name: /finding/ }).click();
+  await expect(
+    page.getByText('The Tab key stops at Blossom button, and nothing says what it is')
+  ).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Shift+R');
+  const panel = page.getByRole('dialog', { name: 'Reading and focus order' });
+  await expect(panel.getByRole('status')).toHaveText(/1 with something wrong$/);
+  await expect(panel.getByRole('listitem').filter({ hasText: 'has no name' })).toHaveCount(1);
+});

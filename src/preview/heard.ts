@@ -1,6 +1,8 @@
 import { roles, type ARIAProperty, type ARIARoleDefinitionKey } from 'aria-query';
 import { computeAccessibleName, getRole, isDisabled } from 'dom-accessibility-api';
-import type { Heard } from '$core/heard/heard';
+import { maybeRoleWords, type Heard } from '$core/heard/heard';
+import { READ_MOST, type Read } from '$core/heard/order';
+import { isNamed, isSeen, stopElements } from './stops';
 
 /**
  * What assistive technology gets of elements, in the frame that draws them; fetched when someone first looks.
@@ -9,6 +11,13 @@ import type { Heard } from '$core/heard/heard';
  */
 export interface HeardTools {
   heardOf(element: HTMLElement): Heard;
+  /** What is read of a page, in its order, each with its element. */
+  orderOf(page: HTMLElement): readonly Ordered[];
+}
+
+export interface Ordered {
+  readonly element: HTMLElement;
+  readonly read: Read;
 }
 
 /** Elements whose role the package does not know, or knows only in part. */
@@ -107,4 +116,52 @@ function heardOf(element: HTMLElement): Heard {
   };
 }
 
-Object.assign(window, { kymationHeard: { heardOf } satisfies HeardTools });
+/** Words that stand in the element itself, not in elements of its own. */
+const hasOwnWords = (element: HTMLElement) =>
+  [...element.childNodes].some((child) => child.nodeType === Node.TEXT_NODE && child.textContent?.trim());
+
+/** What is read by itself: what has a role that is said, what has words, and every stop. */
+function isRead(element: HTMLElement, heard: Heard): boolean {
+  if (heard.isSilent || !element.checkVisibility({ visibilityProperty: true })) return false;
+  const isSaid = maybeRoleWords(heard) !== null && heard.role !== 'listitem';
+  return isSaid || hasOwnWords(element);
+}
+
+/** Parts of what is read as a whole are not read again: the words on a button. */
+const WHOLE = 'a[href], button, summary, h1, h2, h3, h4, h5, h6, [role="tab"]';
+
+function orderOf(page: HTMLElement): readonly Ordered[] {
+  const stops = stopElements(page);
+  const numbers = new Map(stops.map((element, i) => [element, i + 1]));
+  const all = [...page.querySelectorAll<HTMLElement>('*')].filter(
+    (element) => numbers.has(element) || !element.parentElement?.closest(WHOLE)
+  );
+  const found: Ordered[] = [];
+  for (const element of all) {
+    const owner = element.closest<HTMLElement>('[data-k-part]');
+    if (!owner || found.length === READ_MOST) continue;
+    const heard = heardOf(element);
+    const stop = numbers.get(element) ?? null;
+    if (stop !== null || isRead(element, heard))
+      found.push({ element, read: readOf(element, owner, heard, stop) });
+  }
+  return found;
+}
+
+function beginning(text: string): string {
+  const plain = text.replace(/\s+/g, ' ').trim();
+  return plain.length > 110 ? `${plain.slice(0, 109)}…` : plain;
+}
+
+const readOf = (element: HTMLElement, owner: HTMLElement, heard: Heard, stop: number | null): Read => ({
+  node: owner.dataset.kNode!,
+  part: owner.dataset.kPart!,
+  item: owner.dataset.kItem ?? null,
+  heard,
+  words: beginning(element.textContent ?? ''),
+  stop,
+  isNamed: isNamed(element),
+  isSeen: isSeen(element.getBoundingClientRect())
+});
+
+Object.assign(window, { kymationHeard: { heardOf, orderOf } satisfies HeardTools });

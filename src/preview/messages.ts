@@ -1,6 +1,7 @@
 import type { Ask } from '$core/facts/fact';
 import { isFact } from '$core/facts/index';
 import { heardSchema } from '$core/heard/heard';
+import { READ_MOST, readSchema } from '$core/heard/order';
 import { SWITCHED } from '$core/kinds/conditions';
 import type { Found } from './readers';
 import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
@@ -159,6 +160,11 @@ const toFrame = {
     label: string().strict(true).max(200).defined()
   }),
   reveal: object({ type: string().oneOf(['reveal']).required(), node: id().required() }),
+  /** Numbers the stops of the Tab key on the page, and tells what is read in which order; or no longer. */
+  order: object({
+    type: string().oneOf(['order']).required(),
+    isOn: boolean().strict(true).required()
+  }),
   specimens: object({
     type: string().oneOf(['specimens']).required(),
     node: id().required(),
@@ -259,6 +265,11 @@ const fromFrame = {
     node: id().required(),
     part: id().required(),
     heard: array().of(heardSchema).max(30).required()
+  }),
+  /** What is read of the page, in its order. */
+  ordered: object({
+    type: string().oneOf(['ordered']).required(),
+    read: array().of(readSchema).max(READ_MOST).required()
   }),
   fault: object({
     type: string().oneOf(['fault']).required(),

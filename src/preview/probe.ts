@@ -1,6 +1,8 @@
 import type { Ask } from '$core/facts/fact';
 import { SWITCHED } from '$core/kinds/conditions';
-import { distancesOf, stripsOf, type Strip } from './guides';
+import { distancesOf, stripsOf } from './guides';
+import { createOverlay, TAG_ROOM, type Stop } from './overlay';
+import { maybeTrouble } from '$core/heard/order';
 import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages';
 import { createFollowing } from './following';
 import { createMotion } from './motion';
@@ -88,6 +90,7 @@ function receive(data: unknown): void {
   if (message.type === 'scrub') return motion.scrub(message.time);
   if (message.type === 'scroll') return following.follow(message);
   if (message.type === 'measure') return measure(message.asks);
+  if (message.type === 'order') return void order(message.isOn);
   specimens = message;
   redrawSpecimens();
 }
@@ -142,6 +145,7 @@ function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   requestAnimationFrame(() => {
     tell({ type: 'patched', seq: message.seq, work, shown: performance.timeOrigin + performance.now() });
     if (!specimens) following.edited();
+    if (ordering) readOrder();
   });
 }
 
@@ -188,9 +192,6 @@ function partElements(node: string, part: string, more = ''): HTMLElement[] {
     ? compact([piece.matches(wanted) ? piece : null, ...piece.querySelectorAll<HTMLElement>(wanted)])
     : [];
 }
-
-/** Room above a picked piece for the tag that names it, px. */
-const TAG_ROOM = 26;
 
 /** Opens whatever hides the node and scrolls it into sight, its tag above it. */
 function reveal(id: string): void {
@@ -341,6 +342,7 @@ function drawOutline(): void {
     writing.isOn() ? '' : shown.name
   );
   stack.look();
+  if (stops.length > 0) overlay.stops(stops);
 }
 
 function redrawSpecimens(): void {
@@ -359,95 +361,29 @@ const fetchHeard = fetched<HeardTools>(
   'What is heard could not be worked out; open the view again.'
 );
 
+/** What draws the numbers of stops, while someone looks at them. */
+let ordering: HeardTools | null = null;
+let stops: readonly Stop[] = [];
+
+async function order(isOn: boolean): Promise<void> {
+  ordering = isOn ? await fetchHeard().catch(() => null) : null;
+  if (!isOn) stops = [];
+  readOrder();
+}
+
+/** Reads the page from its beginning, and tells what is read in which order. */
+function readOrder(): void {
+  const all = ordering?.orderOf(body) ?? [];
+  stops = all.flatMap(({ element, read }) =>
+    read.stop === null ? [] : [{ element, number: read.stop, isWrong: maybeTrouble(read) !== null }]
+  );
+  overlay.stops(stops);
+  if (ordering) tell({ type: 'ordered', read: all.map(({ read }) => read) });
+}
+
 /** After the drawing, since nobody waits for it. */
 async function tellHeard(order: NonNullable<typeof specimens>): Promise<void> {
   const tools = await fetchHeard().catch((error: Error) => tell({ type: 'fault', sentence: error.message }));
   const heard = tools && specimens === order ? maybeHeard(body, order, tools) : null;
   if (heard) tell({ type: 'heard', node: order.node, part: order.part, heard });
-}
-
-/**
- * Outlines of the pick and of what is under the pointer. They stand beside the page, in a tree its style
- * cannot reach.
- */
-function createOverlay() {
-  const host = document.createElement('k-overlay');
-  const shadow = host.attachShadow({ mode: 'closed' });
-  const sheet = new CSSStyleSheet();
-  sheet.replaceSync(`
-    :host { position: fixed; inset: 0; width: auto; height: auto; margin: 0; padding: 0; border: 0; background: none; overflow: visible; pointer-events: none; z-index: 2147483647; }
-    div { position: absolute; box-sizing: border-box; display: none; }
-    .pick { border: 1.5px solid #0b6a5f; outline: 1px solid #ffffffb0; }
-    .hover { border: 1px dashed #0b6a5f; }
-    .strip { display: grid; place-items: center; font: 600 11px/1 ui-monospace, monospace; color: #1f262a; overflow: visible; }
-    .strip b { padding: 1px 3px; background: #fffffff0; border-radius: 2px; font-weight: 600; }
-    .padding { background: #0b6a5f30; }
-    .margin { background: #a8690040; }
-    .gap { background: repeating-linear-gradient(45deg, #2b55a050 0 3px, #2b55a018 3px 6px); }
-    span { position: absolute; left: -1.5px; bottom: 100%; margin-bottom: 2px; padding: 2px 7px; border-radius: 2px; background: #0b6a5f;
-      color: #fff; font: 600 12px/1.3 system-ui, sans-serif; white-space: nowrap; }
-    .under span { bottom: auto; top: 100%; margin: 2px 0 0; }
-    .inside span { bottom: auto; top: 0; margin: 0; }
-    span:empty { display: none; }`);
-  shadow.adoptedStyleSheets = [sheet];
-  const pickBox = document.createElement('div');
-  const hoverBox = document.createElement('div');
-  const tag = document.createElement('span');
-  pickBox.className = 'pick';
-  hoverBox.className = 'hover';
-  pickBox.append(tag);
-  shadow.append(hoverBox, pickBox);
-  root.append(host);
-  // What the page brings into the browser's top layer would lie over the outlines, unless they are brought
-  // there after it.
-  host.popover = 'manual';
-  host.showPopover();
-  document.addEventListener(
-    'toggle',
-    ({ target }) => {
-      if (target === host) return;
-      host.hidePopover();
-      host.showPopover();
-    },
-    { capture: true }
-  );
-  const place = (box: HTMLElement, target: HTMLElement | null) => {
-    // Read before anything is written: a write first would have the page laid out once more.
-    const { left, top, width, height, bottom } = target?.getBoundingClientRect() ?? new DOMRect();
-    box.style.display = target ? 'block' : 'none';
-    if (!target) return;
-    Object.assign(box.style, {
-      left: `${left}px`,
-      top: `${top}px`,
-      width: `${width}px`,
-      height: `${height}px`
-    });
-    const fitsUnder = bottom + TAG_ROOM < innerHeight;
-    box.classList.toggle('under', top < TAG_ROOM - 2 && fitsUnder);
-    box.classList.toggle('inside', top < TAG_ROOM - 2 && !fitsUnder);
-  };
-  return {
-    pick(target: HTMLElement | null, name: string) {
-      if (tag.textContent !== name) tag.textContent = name;
-      place(pickBox, target);
-    },
-    hover(target: HTMLElement | null, strips: readonly Strip[] = []) {
-      place(hoverBox, target);
-      shadow.querySelectorAll('.strip').forEach((each) => each.remove());
-      for (const { kind, box, px } of strips) {
-        const strip = document.createElement('div');
-        strip.className = `strip ${kind}`;
-        const number = document.createElement('b');
-        number.textContent = String(Math.round(px * 10) / 10);
-        strip.append(number);
-        Object.assign(strip.style, {
-          left: `${box.left}px`,
-          top: `${box.top}px`,
-          width: `${box.width}px`,
-          height: `${box.height}px`
-        });
-        shadow.append(strip);
-      }
-    }
-  };
 }

@@ -2,6 +2,7 @@ import type { Ask } from '$core/facts/fact';
 import type { FactName } from '$core/facts/index';
 import { readBoxes } from './boxes';
 import { measureRows } from './measure';
+import { readStops } from './stops';
 
 type ElementOf = (id: string) => HTMLElement | null;
 type Read = readonly (readonly [node: string, value: unknown])[];
@@ -13,6 +14,7 @@ const READERS: Readonly<Record<FactName, (asks: readonly Ask[], elementOf: Eleme
       asks.map(({ node, part }) => ({ node, row: part })),
       elementOf
     ).map(({ node, ...value }) => [node, value]),
+  stops: (asks) => asks.map(({ node }) => [node, readStops(document.body)]),
   box: (asks, elementOf) => readBoxes(asks.flatMap(({ node }) => drawn(node, elementOf(node))))
 };
 

@@ -1,3 +1,4 @@
+import { NO_FACTS } from '../kinds/finding';
 import { describe, expect, it } from 'vitest';
 import { analyse } from '../compile/analyse';
 import { printPage } from '../compile/page';
@@ -207,9 +208,7 @@ describe.each(registry.everyEffect().map((effect) => [effect.effect, effect] as 
     it('brings rules that name it or a piece that has it', async () => {
       const { findings } = await effect.findings();
       for (const rule of findings)
-        expect(rule.check(nodeOf(project, id('right')), project, NONE, registry.of)).toEqual([]);
+        expect(rule.check(nodeOf(project, id('right')), project, NO_FACTS, registry.of)).toEqual([]);
     });
   }
 );
-
-const NONE = { fits: new Map(), boxes: new Map<NodeId, never>(), elsewhere: new Map() };

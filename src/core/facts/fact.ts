@@ -2,6 +2,7 @@ import type { AnySchema } from 'yup';
 
 /** What of a kind says whether something has to be measured of its pieces. */
 export interface Measurable {
+  readonly category?: string;
   readonly fit?: { readonly row: string };
   readonly effects?: readonly object[];
 }

@@ -1,8 +1,9 @@
 import { boxFact } from './box';
 import { fitFact } from './fit';
+import { stopsFact } from './stops';
 
 /** Everything that is measured, one line each; the frame has a reader for each (src/preview/readers.ts). */
-export const FACTS = { fit: fitFact, box: boxFact } as const;
+export const FACTS = { fit: fitFact, box: boxFact, stops: stopsFact } as const;
 
 export type FactName = keyof typeof FACTS;
 

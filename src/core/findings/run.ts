@@ -89,7 +89,8 @@ function changedElsewhere(now: Facts['elsewhere'], before: Facts['elsewhere']): 
 const measuredAnew = (now: Facts, before: Facts): MeasuredNodes => ({
   fits: changedIn(now.fits, before.fits),
   boxes: changedIn(now.boxes, before.boxes),
-  elsewhere: changedElsewhere(now.elsewhere, before.elsewhere)
+  elsewhere: changedElsewhere(now.elsewhere, before.elsewhere),
+  stops: changedIn(now.stops, before.stops)
 });
 
 /** Whether a rule may say something else of a node than it said before an edit and what was measured since. */
@@ -115,7 +116,9 @@ export function createFindingsRunner(registry: Registry) {
   let factsBefore: Facts = NO_FACTS;
 
   const runRule = (rule: FindingRule, node: Node, project: Project, facts: Facts): Found =>
-    rule.check(node, project, facts, registry.of).map((each) => ({ ...each, rule: rule.id, node: node.id }));
+    rule
+      .check(node, project, facts, registry.of)
+      .map(({ about = node.id, ...each }) => ({ ...each, rule: rule.id, node: about }));
 
   const look = (node: Node, project: Project, facts: Facts, isWanted: (rule: FindingRule) => boolean) => {
     const byRule = remembered(known, node.id, () => new Map<FindingRule, Found>());

@@ -1,5 +1,6 @@
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { Box } from '../facts/box';
+import type { Stops } from '../facts/stops';
 import type { Json, Node, NodeId, Project } from '../project/types';
 
 /** Whether a row of labels fits its place, measured on the page. Widths in px. */
@@ -46,9 +47,16 @@ export interface Facts {
   readonly boxes: ReadonlyMap<NodeId, Box>;
   /** The same at other widths that have been tried, by their px. */
   readonly elsewhere: ReadonlyMap<number, ReadonlyMap<NodeId, Box>>;
+  /** Where the Tab key stops, by the root of the page. */
+  readonly stops: ReadonlyMap<NodeId, Stops>;
 }
 
-export const NO_FACTS: Facts = { fits: new Map(), boxes: new Map(), elsewhere: new Map() };
+export const NO_FACTS: Facts = {
+  fits: new Map(),
+  boxes: new Map(),
+  elsewhere: new Map(),
+  stops: new Map()
+};
 
 /**
  * A rule looks at one node at a time; `kinds` names the kinds it is for, null for all. `scope` says what else
@@ -83,7 +91,10 @@ export interface Described {
 export type KindOf = (piece: Pick<Node, 'kind' | 'effects'>) => Described;
 
 /** What a rule has to say of one node; the runner adds which rule and which node. */
-export type Remark = Omit<Finding, 'rule' | 'node'>;
+export type Remark = Omit<Finding, 'rule' | 'node'> & {
+  /** The piece it is about, where a rule looks at what is around it; left out: the one that is looked at. */
+  readonly about?: NodeId;
+};
 
 /** @returns what a rule answers where it has one thing to say, or nothing. */
 export const remarks = (remark: Remark | null): readonly Remark[] => (remark ? [remark] : []);

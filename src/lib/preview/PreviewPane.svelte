@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { impliedStates } from '$core/cascade/states';
   import { maybeStacking } from '$core/kinds/stacked';
   import { pathTo } from '$core/project/tree';
@@ -147,6 +148,12 @@
     if (id) toAll({ type: 'reveal', node: id });
   });
 
+  // The page tells what is read in which order while the panel for that stands open.
+  $effect(() => {
+    const isOn = wb.open === 'order';
+    if (wb.preview.isShown) untrack(() => toAll({ type: 'order', isOn }));
+  });
+
   let measuring: ReturnType<typeof setTimeout> | undefined;
   /** What rules and views need to know of the page is measured when the hand rests. */
   function measure(): void {
@@ -187,6 +194,7 @@
     if (fresh.delete(key)) {
       if (key !== 'one' && stands) senders.get(key)?.({ ...stands });
       if (id) senders.get(key)?.({ type: 'reveal', node: id });
+      if (wb.open === 'order') senders.get(key)?.({ type: 'order', isOn: true });
     }
     if (key !== 'one') return;
     if (!wb.preview.isShown) performance.mark('kymation shown');
@@ -232,6 +240,7 @@
       return void (hovered = pick && wb.project.nodes[pick.node as NodeId] ? { ...message, pick } : null);
     }
     if (message.type === 'measured') return gauge.take(message);
+    if (message.type === 'ordered') return key === 'one' ? void (wb.preview.read = message.read) : undefined;
     if (message.type === 'patched') return drawn(key);
     if (message.type === 'dragged')
       return takeDragged(wb, message, frames.find((frame) => frame.key === key)?.width ?? wb.preview.width);

@@ -1,6 +1,7 @@
 import { analyse } from '$core/compile/analyse';
 import type { Box } from '$core/facts/box';
 import type { Ask } from '$core/facts/fact';
+import type { Stops } from '$core/facts/stops';
 import type { RowFit } from '$core/facts/fit';
 import type { FactName } from '$core/facts/index';
 import { asksFor } from '$core/kinds/asks';
@@ -68,7 +69,11 @@ export class FitGauge {
       fits.set(node, defined({ ...row, viewport, from: isSame ? known.from : undefined }) as Fit);
     }
     wb.preview.extent = { window, page };
-    wb.takeFacts({ fits, boxes: new Map(of<Box>(found, 'box')) });
+    wb.takeFacts({
+      fits,
+      boxes: new Map(of<Box>(found, 'box')),
+      stops: new Map([...wb.facts.stops, ...of<Stops>(found, 'stops')])
+    });
     this.#begin(wb);
   }
 

@@ -1,3 +1,4 @@
+import type { Read } from '$core/heard/order';
 import type { NodeId, StateName } from '$core/project/types';
 import type { Switch, ToFrame } from '$preview/messages';
 
@@ -37,6 +38,9 @@ export class PreviewState {
   inSight = $state<NodeId | null>(null);
   /** Which of its stacked siblings a piece shares some room with, as the page stands; measured in the frame. */
   overlaps = $state.raw<{ readonly node: NodeId; readonly others: readonly NodeId[] } | null>(null);
+
+  /** What is read of the page, in its order, while someone looks at that. */
+  read = $state.raw<readonly Read[]>([]);
 
   /** Sends to every frame that shows the page; set by the pane they stand in. */
   sendToPreview: (message: ToFrame) => void = () => {};

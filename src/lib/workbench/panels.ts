@@ -52,6 +52,13 @@ export const PANELS = {
     stands: 'beside',
     load: () => import('$lib/side/TokensPanel.svelte')
   },
+  order: {
+    label: 'Reading and focus order',
+    group: 'View',
+    keys: ['Shift+R'],
+    stands: 'beside',
+    load: () => import('$lib/side/OrderPanel.svelte')
+  },
   search: {
     label: 'Find anything',
     group: 'View',

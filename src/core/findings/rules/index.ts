@@ -9,6 +9,7 @@ import { layoutMotion } from './motion';
 import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
 import { paddingOverHeight, paddingTwice } from './padding';
 import { seenOrder } from './seen-order';
+import { namelessStop, unseenStop } from './stops';
 import { unfitEffect } from './unfit';
 import { faintChangeRule, ringContrastRule, textContrastRule } from './text-contrast';
 
@@ -29,5 +30,7 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   paddingOverHeight(registry),
   paddingTwice(registry),
   seenOrder(registry),
+  namelessStop,
+  unseenStop,
   unfitEffect(registry)
 ];

@@ -1,0 +1,64 @@
+import type { Facts, FindingRule, Remark } from '../../kinds/finding';
+import type { Stops } from '../../facts/stops';
+import type { Node, NodeId, Project } from '../../project/types';
+
+type Stop = Stops[number];
+
+/** Stops of a page whose pieces are still there. */
+function stopsOf(
+  page: Node,
+  project: Project,
+  { stops }: Facts
+): readonly (Stop & { readonly piece: Node })[] {
+  return (stops.get(page.id) ?? []).flatMap((stop) => {
+    const piece = project.nodes[stop.node as NodeId];
+    return piece ? [{ ...stop, piece }] : [];
+  });
+}
+
+const nameless = ({ piece, part }: Stop & { readonly piece: Node }): Remark => ({
+  about: piece.id,
+  severity: 'error',
+  part,
+  view: 'Fill',
+  sentence: `The Tab key stops at ${piece.name}, and nothing says what it is`,
+  cause: 'It has no words and no name, so a screen reader has only “button” or “link” to say. Give it words.',
+  fix: null
+});
+
+const unseen = ({ piece, part, top }: Stop & { readonly piece: Node }): Remark => ({
+  about: piece.id,
+  severity: 'error',
+  part,
+  view: 'States',
+  number: `${top} px`,
+  sentence: `The Tab key stops at ${piece.name}, where nobody sees it: ${top} px from the top, without room or off the page`,
+  cause: 'Whoever goes by keys loses the focus there. Give it room on the page, or hide it altogether.',
+  fix: null
+});
+
+/** WCAG 2.2, 4.1.2 (name, role, value). */
+export const namelessStop: FindingRule = {
+  id: 'stop-nameless',
+  summary: 'The Tab key stops at something that has no name',
+  kinds: ['page'],
+  scope: 'node',
+  needs: ['stops'],
+  check: (node, project, facts) =>
+    stopsOf(node, project, facts)
+      .filter(({ isNamed }) => !isNamed)
+      .map(nameless)
+};
+
+/** WCAG 2.2, 2.4.7 (focus visible) and 2.4.11 (focus not obscured). */
+export const unseenStop: FindingRule = {
+  id: 'stop-unseen',
+  summary: 'The Tab key stops at something that cannot be seen',
+  kinds: ['page'],
+  scope: 'node',
+  needs: ['stops'],
+  check: (node, project, facts) =>
+    stopsOf(node, project, facts)
+      .filter(({ isSeen }) => !isSeen)
+      .map(unseen)
+};
