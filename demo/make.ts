@@ -184,9 +184,9 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
                   { element: 'navigation', label: 'Main', align: 'end', foldUnder: 480, spy: true },
                   {
                     links: [
-                      make('link', unique('Seasons'), { href: '#plan' }),
-                      make('link', unique('The press'), { href: '#press' }),
-                      make('link', unique('How to find us'), { href: '#find' })
+                      make('link', unique('Seasons'), { href: '#plan' }, { links: [] }),
+                      make('link', unique('The press'), { href: '#press' }, { links: [] }),
+                      make('link', unique('How to find us'), { href: '#find' }, { links: [] })
                     ]
                   }
                 )

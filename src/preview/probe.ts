@@ -193,9 +193,12 @@ function partElements(node: string, part: string, more = ''): HTMLElement[] {
     : [];
 }
 
+/** What an owner draws for an item that has no element of its own. */
+const elementOfItem = (id: string) => body.querySelector<HTMLElement>(`[data-k-item="${CSS.escape(id)}"]`);
+
 /** Opens whatever hides the node and scrolls it into sight, its tag above it. */
 function reveal(id: string): void {
-  const element = page.elementOf(id) ?? document.getElementById(id);
+  const element = page.elementOf(id) ?? document.getElementById(id) ?? elementOfItem(id);
   if (!element) return;
   element.dispatchEvent(new CustomEvent('k-show', { bubbles: true }));
   for (const each of body.querySelectorAll<HTMLElement>(':popover-open'))

@@ -88,6 +88,8 @@ function addSpecimen(
     }
     bare(around, order.strip);
     around.style.display = 'contents';
+    // What behaviours open and close shows what is in it.
+    around.dataset.open = '';
     around.append(outer);
     outer = around;
   }

@@ -12,5 +12,6 @@ export { scoped } from './scoped';
 export { spy } from './spy';
 export { start } from './start';
 export { stuck } from './stuck';
+export { sublists } from './sublists';
 export { tabs } from './tabs';
 export { wait } from './wait';

@@ -17,8 +17,8 @@ export function spy(root: HTMLElement): (() => void) | undefined {
       if (section && section.getBoundingClientRect().top <= line) current = link;
     }
     for (const link of links) {
-      if (link === current) link.setAttribute('aria-current', 'true');
-      else if (link.getAttribute('aria-current') === 'true') link.removeAttribute('aria-current');
+      if (link === current) link.setAttribute('aria-current', 'location');
+      else if (link.getAttribute('aria-current') === 'location') link.removeAttribute('aria-current');
     }
   };
   addEventListener('scroll', look, { passive: true });

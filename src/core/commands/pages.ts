@@ -1,5 +1,6 @@
 import { mixed, number, object, string } from 'yup';
 import { ownOf } from '../data/record';
+import { pageFile } from '../project/files';
 import { hasWords } from '../project/ids';
 import { subtreeIds } from '../project/tree';
 import type { NodeId, Page, PageId, Project } from '../project/types';
@@ -7,10 +8,6 @@ import { define, no } from './define';
 
 const pageId = () => string().strict(true).required() as unknown as ReturnType<typeof mixed<PageId>>;
 const gone = () => no('no-such-page', 'That page is no longer in the project.');
-
-/** File name a page has when exported: the first one is `index.html`. */
-export const pageFile = (project: Project, id: PageId): string =>
-  project.info.pageOrder[0] === id ? 'index.html' : `${id}.html`;
 
 /** @returns pieces with a link to the page, as its file name with or without an anchor. */
 export function linksTo(project: Project, id: PageId): NodeId[] {

@@ -44,11 +44,22 @@ export function refusedAt(project: Project, registry: Registry, kindName: string
   if (!kind) return no('unknown-kind', `This version of Kymation has no kind called “${kindName}”.`);
   const parent = nodeOf(project, at.parent);
   const slot = registry.of(parent).slots[at.slot];
+  if (slot?.isLastLevel && isOfSameKind(project, at.parent))
+    return no(
+      'too-many-levels',
+      `${parent.name} stands in such a list itself. One level of sub-links is all.`
+    );
   if (slot?.accepts.includes(kind.category)) return null;
   return no(
     'wrong-place',
     `${kind.label} cannot stand in ${parent.name}, which ${slot ? `takes ${slot.accepts.join(' or ')} only` : 'holds nothing of that sort'}.`
   );
+}
+
+/** Whether a piece stands in one of its own kind. */
+function isOfSameKind(project: Project, id: NodeId): boolean {
+  const place = maybePlaceOf(project, id);
+  return place !== null && nodeOf(project, place.parent).kind === nodeOf(project, id).kind;
 }
 
 /**

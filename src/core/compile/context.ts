@@ -17,7 +17,7 @@ import type {
   Project,
   SupportTarget
 } from '../project/types';
-import type { Reads } from './reads';
+import { maybeFileOf, type Reads } from './reads';
 
 /**
  * @returns a node's settings while a condition holds (a narrow window has the medium band's too); the same object as long as nothing
@@ -96,6 +96,15 @@ export class NodeContext implements Context {
     const asset = ownOf(this.project.assets, id);
     (this.reads.assets ??= new Map()).set(id, asset);
     return asset ?? null;
+  }
+
+  leadsHere(href: string): boolean {
+    // An anchor leads to a place of the page, not to the page; most links of most pages are such.
+    if (!/^[a-z0-9-]+\.html$/.test(href)) return false;
+    const { id } = this.node;
+    const file = maybeFileOf(this.project, id);
+    (this.reads.files ??= new Map()).set(id, file);
+    return file === href;
   }
 
   opener(id: string): Element['properties'] {

@@ -11,7 +11,7 @@ import { registryWith } from '../testing/registry';
 import { fieldsOf, settingsWithDefaults } from '../kinds/settings';
 import { isAsShelved } from '../project/shelf';
 import { nodeOf } from '../project/tree';
-import type { NodeId, PageId, Project, ShelfId } from '../project/types';
+import type { PageId, Project, ShelfId } from '../project/types';
 import { registry } from '../whole';
 import { after, id, refusedWith, sampleProject } from '../testing/project';
 import * as runtime from '../../runtime/index';

@@ -22,6 +22,7 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   raise: { sets: [] },
   spy: { sets: ['aria-current'] },
   stuck: { sets: ['data-stuck'] },
+  sublists: { sets: ['aria-expanded', 'data-open'] },
   tabs: {
     sets: [
       'aria-selected',

@@ -79,6 +79,8 @@ export interface Slot {
    * makes them all as high as the highest.
    */
   readonly row?: { readonly equal: readonly [key: string, value: Json] };
+  /** What stands in it holds none of its own kind in turn: one level below the owner's own list is all there is. */
+  readonly isLastLevel?: boolean;
   /** Its first child can be drawn once for each row of a list. */
   readonly repeats?: boolean;
   /** The children lie over one another, the last on top. */
@@ -171,6 +173,8 @@ export interface Context {
   opener(id: string): Element['properties'];
   /** How far back the browsers reach that the page must do everything in. */
   readonly support: SupportTarget;
+  /** Whether an address leads to the page that the piece stands on. */
+  leadsHere(href: string): boolean;
   /** Builds an element for a part: class and pick marks are set; `item` names the child node it stands for. */
   part(
     name: string,

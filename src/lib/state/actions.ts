@@ -51,7 +51,7 @@ export function addItem(wb: Workbench, owner: NodeId, slot: string): void {
   const accepts = registry.of(node).slots[slot]!.accepts;
   const { kind: name } = registry.kinds.find((each) => accepts.includes(each.category))!;
   const kind = registry.kindOf(name);
-  const index = node.slots[slot]!.length;
+  const index = (node.slots[slot] ?? []).length;
   const fragment = kind.create(make);
   const named = { ...fragment.nodes[fragment.root]!, name: `${kind.label} ${index + 1}` };
   insertFragment(

@@ -128,8 +128,9 @@ export class Workbench {
   });
   /** The node the sheet tunes, which draws the current one: its owner for an item, else itself. */
   tuned = $derived.by((): Node => {
-    if (registry.of(this.current).markup) return this.current;
-    return nodeOf(this.project, maybePlaceOf(this.project, this.current.id)!.parent);
+    const up = pathTo(this.project, this.current.id).toReversed();
+    const drawing = up.find((id) => registry.of(nodeOf(this.project, id)).markup !== null)!;
+    return nodeOf(this.project, drawing);
   });
   kind = $derived.by(() => registry.of(this.tuned));
   currentPart = $derived.by(() => (Object.hasOwn(this.kind.anatomy, this.part) ? this.part : 'root'));

@@ -3,7 +3,7 @@ import type { Kind } from '../../kinds/contract';
 import { iconField, linkField } from '../../kinds/fields';
 import { about } from './about';
 
-/** One link of a list of links. Its name is the words; the list draws it. */
+/** One link of a list of links, with a list of its own below it or not. Its name is the words; the list draws it. */
 export const link: Kind = {
   ...about,
   anatomy: {},
@@ -14,10 +14,17 @@ export const link: Kind = {
     }),
     icon: iconField({ label: 'Icon' })
   }),
-  slots: {},
+  slots: {
+    links: {
+      label: 'Sub-links',
+      accepts: ['link'],
+      items: true,
+      isLastLevel: true
+    }
+  },
   forms: [],
   look: {},
-  create: (make) => make('link', 'Link'),
+  create: (make) => make('link', 'Link', {}, { links: [] }),
   markup: null,
   style: () => [],
   behaviours: () => [],

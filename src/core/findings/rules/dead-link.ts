@@ -1,7 +1,7 @@
 import { visit } from 'unist-util-visit';
-import { pageFile } from '../../commands/pages';
 import { cleanHtml } from '../../html/clean';
 import type { FindingRule, Remark } from '../../kinds/finding';
+import { pageFile } from '../../project/files';
 import type { Node, Project } from '../../project/types';
 
 function hrefsOf(settings: Readonly<Record<string, unknown>>, isLink: boolean): string[] {

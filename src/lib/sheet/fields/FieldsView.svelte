@@ -34,8 +34,14 @@
       fields: fields.filter(({ group }) => (group ?? '') === name)
     }))
   );
-  const lists = $derived(view === 'fill' ? Object.entries(kind.slots).filter(([, slot]) => slot.items) : []);
   const place = $derived(maybePlaceOf(wb.project, node.id));
+  /** Whether it stands in a list of its own kind, below which there is no other. */
+  const isLast = $derived(place !== null && wb.project.nodes[place.parent]?.kind === node.kind);
+  const lists = $derived(
+    Object.entries(kind.slots).filter(
+      ([, slot]) => view === 'fill' && slot.items && !(slot.isLastLevel && isLast)
+    )
+  );
   const isItem = $derived(kind.markup === null);
   const isPage = $derived(place === null);
   let fault = $state('');

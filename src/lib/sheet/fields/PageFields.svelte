@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Command } from '$core/commands/commands';
   import { TextInput } from 'carbon-components-svelte';
-  import { pageFile } from '$core/commands/pages';
+  import { pageFile } from '$core/project/files';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();

@@ -1,0 +1,106 @@
+import { describe, expect, it } from 'vitest';
+import { apply } from '../../commands/apply';
+import { analyse } from '../../compile/analyse';
+import { printHtml } from '../../html/print';
+import { makeWith } from '../../kinds/make';
+import type { Command } from '../../commands/commands';
+import { nodeOf } from '../../project/tree';
+import { after, refusedWith, sampleProject } from '../../testing/project';
+import { registry } from '../../whole';
+
+const make = makeWith({ exactIds: true });
+
+/** A navigation whose second link has two pages below it. */
+const menu: Command = {
+  type: 'insert',
+  fragment: make(
+    'links',
+    'Menu',
+    { element: 'navigation' },
+    {
+      links: [
+        make('link', 'Home', { href: 'index.html' }),
+        make(
+          'link',
+          'Seasons',
+          {},
+          {
+            links: [
+              make('link', 'Harvest', { href: 'harvest.html' }),
+              make('link', 'Start', { href: 'index.html' })
+            ]
+          }
+        )
+      ]
+    }
+  ),
+  at: { parent: 'left', slot: 'content', index: 0 }
+} as unknown as Command;
+
+const withMenu = (...commands: Command[]) => after(sampleProject(), menu, ...commands);
+const drawn = (project: ReturnType<typeof withMenu>) => {
+  const node = Object.values(project.nodes).find(({ name }) => name === 'Menu')!;
+  return { node, analysis: analyse(registry, project, nodeOf(project, node.id)) };
+};
+const idOf = (project: ReturnType<typeof withMenu>, name: string) =>
+  Object.values(project.nodes).find((node) => node.name === name)!.id;
+
+describe('links with lists of their own', () => {
+  it('are buttons where they lead nowhere, and have an arrow beside them where they lead somewhere', () => {
+    const project = withMenu();
+    const { analysis } = drawn(project);
+    const html = printHtml(analysis.markup!);
+    expect(html).toContain('aria-expanded="false"');
+    expect(html.match(/<button/g)).toHaveLength(1);
+    expect(analysis.behaviours).toEqual(['sublists']);
+    const leading = withMenu({
+      type: 'set-setting',
+      id: idOf(project, 'Seasons'),
+      key: 'href',
+      value: '#seasons'
+    } as Command);
+    expect(printHtml(drawn(leading).analysis.markup!)).toContain('aria-label="Seasons, more"');
+  });
+
+  it('mark the page one is on, and the section that holds it', () => {
+    const html = printHtml(drawn(withMenu()).analysis.markup!);
+    expect(html.match(/aria-current="page"/g)).toHaveLength(2);
+    expect(html.match(/aria-current="true"/g)).toHaveLength(1);
+  });
+
+  it('mark it anew when another page comes first', () => {
+    const project = withMenu();
+    const html = (of: typeof project) => printHtml(drawn(of).analysis.markup!);
+    const page = project.pages[project.info.pageOrder[0]!]!;
+    const another = after(project, {
+      type: 'add-page',
+      page: { ...page, id: 'other', name: 'Other', root: 'other-root' },
+      fragment: make('page', 'Other root', {}, { sections: [make('section', 'S', {}, { content: [] })] })
+    } as unknown as Command);
+    expect(html(another)).toContain('aria-current="page"');
+    const moved = { ...another, info: { ...another.info, pageOrder: another.info.pageOrder.toReversed() } };
+    expect(html(moved)).not.toContain('aria-current="page"');
+  });
+
+  it('stand one level deep', () => {
+    const project = withMenu();
+    const deeper = {
+      type: 'insert',
+      fragment: make('link', 'Deeper'),
+      at: { parent: idOf(project, 'Harvest'), slot: 'links', index: 0 }
+    } as unknown as Command;
+    expect(refusedWith(apply(registry, project, deeper))).toBe('too-many-levels');
+  });
+
+  it('lose nothing where one that has a list comes into a list', () => {
+    const project = withMenu();
+    const moved = after(project, {
+      type: 'move',
+      ids: [idOf(project, 'Seasons')],
+      at: { parent: idOf(project, 'Home'), slot: 'links', index: 0 }
+    } as Command);
+    const html = printHtml(drawn(moved).analysis.markup!);
+    for (const name of ['Home', 'Seasons', 'Harvest', 'Start']) expect(html).toContain(name);
+    expect(html.match(/<ul/g)).toHaveLength(2);
+  });
+});

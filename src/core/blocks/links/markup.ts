@@ -1,0 +1,100 @@
+import type { Element, ElementContent } from 'hast';
+import { compact, defined } from '../../data/compact';
+import { iconElement, type Icon } from '../../html/icon';
+import type { Context } from '../../kinds/contract';
+import type { Node, NodeId } from '../../project/types';
+import type { LinksSettings } from './settings';
+
+interface LinkSettings {
+  readonly href: string;
+  readonly icon: Icon | null;
+}
+
+const element = (
+  tagName: string,
+  properties: Element['properties'],
+  children: ElementContent[]
+): Element => ({
+  type: 'element',
+  tagName,
+  properties,
+  children
+});
+
+const text = (value: string): ElementContent => ({ type: 'text', value });
+
+/** What is drawn for the eye alone, since the element says it in another way. */
+const sign = (value: string) => element('span', { ariaHidden: 'true' }, [text(value)]);
+
+/** The links in a link's own list. Lists in those came along with a link that was moved there: they follow it. */
+function sublinksOf(item: Node, ctx: Context): readonly Node[] {
+  const own = compact((item.slots.links ?? []).map((id: NodeId) => ctx.maybeNode(id)));
+  return own.flatMap((each) => [each, ...sublinksOf(each, ctx)]);
+}
+
+function wordsOf(item: Node, ctx: Context): ElementContent[] {
+  const { icon } = ctx.settings<LinkSettings>(item);
+  return compact([icon ? iconElement(icon) : null, text(item.name)]);
+}
+
+function link(part: 'link' | 'sublink', item: Node, ctx: Context, isAround = false): Element {
+  const { href } = ctx.settings<LinkSettings>(item);
+  const current = ctx.leadsHere(href) ? 'page' : isAround && 'true';
+  const properties = defined({ href: href || '#', ariaCurrent: current || undefined });
+  return ctx.part(part, 'a', properties, wordsOf(item, ctx), item);
+}
+
+/** The section one is in: a page of its sub-list. */
+const isAroundHere = (subs: readonly Node[], ctx: Context): boolean =>
+  subs.some((sub) => ctx.leadsHere(ctx.settings<LinkSettings>(sub).href));
+
+/**
+ * A link with a list of its own. What leads somewhere keeps doing so and has an arrow beside it; what leads nowhere
+ * is the button itself (ARIA Authoring Practices, disclosure navigation with top-level links).
+ */
+function withSublist(item: Node, subs: readonly Node[], ctx: Context): Element {
+  const id = `${item.id}-links`;
+  const opens = { type: 'button', ariaExpanded: 'false', ariaControls: [id] };
+  const { href } = ctx.settings<LinkSettings>(item);
+  const isAround = isAroundHere(subs, ctx);
+  const current = isAround ? { ariaCurrent: 'true' } : {};
+  const words = [...wordsOf(item, ctx), sign('▾')];
+  const arrow = { ...opens, ariaLabel: `${item.name}, more` };
+  const head = href
+    ? [link('link', item, ctx, isAround), ctx.part('arrow', 'button', arrow, [sign('▾')], item)]
+    : [ctx.part('link', 'button', { ...opens, ...current }, words, item)];
+  const entries = subs.map((sub) => element('li', {}, [link('sublink', sub, ctx)]));
+  const sublist = ctx.part('sublist', 'ul', { role: 'list', id }, entries, item);
+  return element('li', { dataSub: '' }, [...head, sublist]);
+}
+
+function entry(item: Node, ctx: Context): Element {
+  const subs = sublinksOf(item, ctx);
+  return subs.length > 0 ? withSublist(item, subs, ctx) : element('li', {}, [link('link', item, ctx)]);
+}
+
+export function markup(node: Node, ctx: Context): Element {
+  const { element: as, label, menu, foldUnder, spy } = ctx.settings<LinksSettings>(node);
+  const id = `${node.id}-list`;
+  const isNavigation = as === 'navigation';
+  const folds = foldUnder > 0;
+  const items = ctx.items('links');
+  const entries = items.map((item) => entry(item, ctx));
+  const list = ctx.part('list', 'ul', defined({ role: 'list', id: folds ? id : undefined }), entries);
+  const properties = { type: 'button', ariaExpanded: 'false', ariaControls: [id] };
+  const button = ctx.part('menu', 'button', properties, [sign('☰'), text(menu || 'Menu')]);
+  return ctx.part(
+    'root',
+    isNavigation ? 'nav' : 'div',
+    defined({
+      ariaLabel: isNavigation && label ? label : undefined,
+      dataKMenu: folds ? '' : undefined,
+      dataKSpy: spy ? '' : undefined,
+      dataKSublists: hasSublists(items) ? '' : undefined
+    }),
+    folds ? [button, list] : [list]
+  );
+}
+
+export const hasSublists = (items: readonly Node[]): boolean =>
+  items.some(({ slots }) => (slots.links ?? []).length > 0);

@@ -1,0 +1,89 @@
+import type { Context, Rule } from '../../kinds/contract';
+import { rule } from '../../kinds/rule';
+import type { Node } from '../../project/types';
+import { hasSublists } from './markup';
+import type { LinksSettings } from './settings';
+
+const plainList = { margin: '0', 'list-style': 'none' };
+
+/** Lists below links: in the flow where there is no script, over the page where there is. */
+function sublists({ flow }: LinksSettings, ctx: Context): readonly Rule[] {
+  const [list, sub] = [ctx.sel('list'), ctx.sel('sublist')];
+  const entry = `${list} > [data-sub]`;
+  const isOver = flow === 'row';
+  return [
+    rule(entry, { position: 'relative', display: 'flex', 'flex-wrap': 'wrap', 'align-items': 'center' }),
+    rule(ctx.sel('arrow'), { margin: '0', font: 'inherit', display: 'none' }),
+    rule(`${ctx.sel('link')}:is(button)`, { margin: '0', font: 'inherit', border: '0', background: 'none' }),
+    rule(ctx.sel('arrow'), { display: 'block' }, 'script'),
+    rule(sub, { ...plainList, display: 'flex', 'flex-direction': 'column', 'flex-basis': '100%' }),
+    rule(ctx.sel('sublink'), { display: 'flex', 'align-items': 'center' }),
+    // Without air between link and list, so that a pointer can go from one to the other (WCAG 2.2, 1.4.13).
+    rule(
+      sub,
+      {
+        position: isOver ? 'absolute' : 'static',
+        inset: isOver ? '100% auto auto 0' : 'auto',
+        'z-index': '5',
+        'min-width': isOver ? '100%' : '0',
+        width: isOver ? 'max-content' : 'auto',
+        'max-width': isOver ? '80vw' : 'none'
+      },
+      'script'
+    ),
+    rule(
+      `${list} > [data-sub]:last-child > ${sub}`,
+      { inset: isOver ? '100% 0 auto auto' : 'auto' },
+      'script'
+    ),
+    rule(`${list} > [data-sub]:not([data-open]) > ${sub}`, { display: 'none' }, 'script')
+  ];
+}
+
+/** Behind the menu button there is room for lists below one another alone. */
+function foldedSublists(ctx: Context, folds: { readonly under: number }): readonly Rule[] {
+  const inFlow = { position: 'static', width: 'auto', 'max-width': 'none' };
+  return [rule(`${ctx.sel('list')} > [data-sub] > ${ctx.sel('sublist')}`, inFlow, 'script', folds)];
+}
+
+export function style(node: Node, ctx: Context): readonly Rule[] {
+  const own = ctx.settings<LinksSettings>(node);
+  const { flow, align, foldUnder } = own;
+  const folds = { under: foldUnder };
+  const root = ctx.sel('root');
+  const isNested = hasSublists(ctx.items('links'));
+  const below = isNested ? sublists(own, ctx) : [];
+  const belowFolded = isNested ? foldedSublists(ctx, folds) : [];
+  const open = [
+    // It takes what room its neighbours leave, so that the room does not depend on whether the links are shown.
+    rule(root, {
+      display: 'flex',
+      'flex-grow': '1',
+      'flex-wrap': 'wrap',
+      'min-width': '0',
+      'justify-content': align
+    }),
+    rule(ctx.sel('list'), {
+      display: 'flex',
+      flex: '1 1 auto',
+      'flex-direction': flow,
+      'flex-wrap': 'wrap',
+      'justify-content': align,
+      'align-items': flow === 'row' ? 'baseline' : 'start',
+      ...plainList,
+      'min-width': '0'
+    }),
+    rule(ctx.sel('link'), { display: 'inline-flex', 'align-items': 'center', 'overflow-wrap': 'anywhere' }),
+    rule(ctx.sel('menu'), { display: 'none', margin: '0', font: 'inherit', 'align-items': 'center' }),
+    ...below
+  ];
+  if (foldUnder === 0) return open;
+  const asColumn = { 'flex-direction': 'column', 'flex-basis': '100%', 'align-items': 'stretch' };
+  return [
+    ...open,
+    rule(ctx.sel('menu'), { display: 'inline-flex' }, 'script', folds),
+    rule(ctx.sel('list'), asColumn, 'script', folds),
+    rule(`${root}:not([data-open]) > ${ctx.sel('list')}`, { display: 'none' }, 'script', folds),
+    ...belowFolded
+  ];
+}

@@ -1,0 +1,151 @@
+import { gzipSync } from 'node:zlib';
+import { makeWith } from '../src/core/kinds/make';
+import type { Command } from '../src/core/commands/commands';
+import type { Fragment, NodeId, Project } from '../src/core/project/types';
+import { pageScript } from '../src/server/bundle';
+import { axeViolations } from './support/axe';
+import { partIn } from './support/exported';
+import { expect, test, type Page } from './support/test';
+import { changed, open } from './support/visit';
+import { Bench } from './support/workbench';
+
+const make = makeWith({ exactIds: true });
+
+const under = (parent: string, fragment: Fragment, index = 0): Command =>
+  ({ type: 'insert', fragment, at: { parent, slot: 'links', index } }) as Command;
+
+/** The header's “Seasons” leads somewhere and has two links below it; “More” leads nowhere and has one. */
+const menu: Project = changed(
+  under('seasons', make('link', 'Trees', { href: '#plan' })),
+  under('seasons', make('link', 'Winter', { href: 'index.html' }), 1),
+  under('site-links', make('link', 'Further', {}, { links: [make('link', 'Letters', { href: '#find' })] }), 3)
+);
+
+const list = (page: Page, item: string) =>
+  page.locator(`${partIn('export', 'site-links' as NodeId, 'sublist')}[id="${item}-links"]`);
+const arrow = (page: Page) => page.getByRole('button', { name: 'Seasons, more' });
+const more = (page: Page) => page.getByRole('button', { name: 'Further', exact: true });
+
+// ARIA Authoring Practices, disclosure navigation with top-level links: Tab, Enter, Space, Escape.
+test('opens below its link by Enter and Space, closes by Escape, and gives the focus back', async ({
+  page
+}) => {
+  await open(page, menu);
+  await expect(list(page, 'seasons')).toBeHidden();
+  await page.getByRole('link', { name: 'Seasons' }).focus();
+  await page.keyboard.press('Tab');
+  await expect(arrow(page)).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(arrow(page)).toHaveAttribute('aria-expanded', 'true');
+  await expect(list(page, 'seasons')).toBeVisible();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Trees' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(list(page, 'seasons')).toBeHidden();
+  await expect(arrow(page)).toBeFocused();
+  await page.keyboard.press('Space');
+  await expect(list(page, 'seasons')).toBeVisible();
+  expect(await axeViolations(page)).toEqual([]);
+});
+
+test('is put away by leaving it, and by opening another', async ({ page }) => {
+  await open(page, menu);
+  await arrow(page).focus();
+  await page.keyboard.press('Enter');
+  for (let i = 0; i < 3; i += 1) await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'The press', exact: true })).toBeFocused();
+  await expect(list(page, 'seasons')).toBeHidden();
+  await more(page).focus();
+  await page.keyboard.press('Enter');
+  await expect(list(page, 'further')).toBeVisible();
+  await expect(list(page, 'seasons')).toBeHidden();
+});
+
+// WCAG 2.2, 1.4.13: what comes by a pointer can be dismissed without moving it, pointed at itself, and stays.
+test('comes by a mouse over it, can be pointed at, stays, and goes by Escape', async ({ page }) => {
+  await open(page, menu);
+  await page.getByRole('link', { name: 'Seasons' }).hover();
+  await expect(list(page, 'seasons')).toBeVisible();
+  await expect(arrow(page)).toHaveAttribute('aria-expanded', 'true');
+  const from = (await arrow(page).boundingBox())!;
+  const to = (await page.getByRole('link', { name: 'Winter' }).boundingBox())!;
+  // Straight down from the link, through whatever lies between.
+  for (let y = from.y + from.height / 2; y < to.y + to.height / 2; y += 2) {
+    await page.mouse.move(from.x, y);
+    expect(await list(page, 'seasons').isVisible()).toBe(true);
+  }
+  await page.keyboard.press('Escape');
+  await expect(list(page, 'seasons')).toBeHidden();
+  await page.mouse.move(20, 500);
+  await page.getByRole('link', { name: 'Seasons' }).hover();
+  await expect(list(page, 'seasons')).toBeVisible();
+  await page.mouse.move(20, 500);
+  await expect(list(page, 'seasons')).toBeHidden();
+});
+
+test('stays when the button under the mouse is pressed, and the next press closes it', async ({ page }) => {
+  await open(page, menu);
+  await arrow(page).click();
+  await expect(list(page, 'seasons')).toBeVisible();
+  await page.mouse.move(20, 500);
+  await expect(list(page, 'seasons')).toBeVisible();
+  await arrow(page).click();
+  await expect(list(page, 'seasons')).toBeHidden();
+});
+
+test('marks the page one is on, and the section it is in', async ({ page }) => {
+  await open(page, menu);
+  await expect(page.getByRole('link', { name: 'Seasons', exact: true })).toHaveAttribute(
+    'aria-current',
+    'true'
+  );
+  await arrow(page).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('link', { name: 'Winter' })).toHaveAttribute('aria-current', 'page');
+});
+
+test('stands in the flow without script, and behind the menu button where the links no longer fit', async ({
+  page,
+  browser
+}) => {
+  await open(page, menu);
+  const url = page.url();
+  await page.setViewportSize({ width: 390, height: 800 });
+  await page.getByRole('button', { name: 'Menu' }).click();
+  await arrow(page).click();
+  await expect(list(page, 'seasons')).toBeVisible();
+  const [above, own] = [(await arrow(page).boundingBox())!, (await list(page, 'seasons').boundingBox())!];
+  expect(own.y).toBeGreaterThanOrEqual(above.y + above.height - 1);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  // One Escape puts the list away, the next the menu.
+  await page.keyboard.press('Escape');
+  await expect(list(page, 'seasons')).toBeHidden();
+  await expect(page.getByRole('link', { name: 'The press', exact: true })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('link', { name: 'The press', exact: true })).toBeHidden();
+
+  const bare = await browser.newContext({ javaScriptEnabled: false });
+  const plain = await bare.newPage();
+  await plain.goto(url);
+  await expect(plain.getByRole('link', { name: 'Winter' })).toBeVisible();
+  await expect(plain.getByRole('link', { name: 'Letters' })).toBeVisible();
+  await bare.close();
+});
+
+test('takes no more than its share of script', async () => {
+  const script = (await pageScript(['sublists'], true))!;
+  expect(gzipSync(script, { level: 9 }).length).toBeLessThanOrEqual(500);
+});
+
+test('is made in the interface: a list below a link, in four actions from the header', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Seasons');
+  await page.getByRole('tab', { name: 'Fill' }).click();
+  await page.getByRole('group', { name: 'Sub-links' }).getByRole('button', { name: 'Add' }).click();
+  await expect(bench.row('Link 1')).toBeVisible();
+  await expect(bench.preview.getByRole('button', { name: 'Seasons, more' })).toBeVisible();
+  // A link in such a list has none of its own.
+  await expect(page.getByRole('group', { name: 'Sub-links' })).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(bench.preview.getByRole('button', { name: 'Seasons, more' })).toHaveCount(0);
+});
