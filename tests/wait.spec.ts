@@ -160,3 +160,62 @@ test('an offer that comes after 5 s, is scrolled to, and keeps its room, in five
   await page.getByRole('tab', { name: 'Select' }).click();
   await expect(section).not.toHaveAttribute('data-waiting');
 });
+
+const LEAVES = { seconds: 2, leaveFor: 'harvest.html', leaveAfter: 4 };
+const notice = (page: Page) => page.locator(partIn('export', ID as NodeId, 'wait-notice'));
+
+test('leaves the page after it has come, with the seconds left in sight, and stays when one says so', async ({
+  page
+}) => {
+  await opened(page, waiting(LEAVES));
+  await expect(notice(page)).toBeHidden();
+  await page.clock.runFor(2100);
+  await expect(notice(page)).toBeVisible();
+  await expect(notice(page)).toContainText('You are taken on in 4 seconds.');
+  await page.clock.runFor(1000);
+  await expect(notice(page).getByRole('timer')).toHaveText('3');
+  await notice(page).getByRole('button', { name: 'Stay here' }).click();
+  await expect(notice(page)).toBeHidden();
+  await page.clock.runFor(10_000);
+  expect(page.url()).toContain('index.html');
+});
+
+test('is left for the address by itself when nobody stays, and at once by its link', async ({ page }) => {
+  await opened(page, waiting(LEAVES));
+  await page.clock.runFor(2100);
+  await expect(notice(page).getByRole('link', { name: 'Go now' })).toHaveAttribute('href', 'harvest.html');
+  await page.clock.runFor(4100);
+  await expect(page).toHaveURL(/harvest\.html$/);
+});
+
+test('takes nobody anywhere without script, or on a visit after it has come', async ({ page, browser }) => {
+  await opened(page, waiting({ ...LEAVES, times: 'visitor' }));
+  await page.clock.runFor(2100);
+  await notice(page).getByRole('button').click();
+  await page.reload();
+  await page.clock.runFor(20_000);
+  await expect(notice(page)).toBeHidden();
+  expect(page.url()).toContain('index.html');
+  const bare = await browser.newContext({ javaScriptEnabled: false });
+  const plain = await bare.newPage();
+  await plain.goto(page.url());
+  await expect(notice(plain).getByRole('link', { name: 'Go now' })).toBeVisible();
+  await bare.close();
+});
+
+test('an address that runs script, or is none, is refused; a page that leaves for itself is found', () => {
+  for (const value of ['javascript:alert(1)', 'java\tscript:alert(1)', 'http://', 'not an address'])
+    expect(() => waiting({ leaveFor: value })).toThrow(/address/);
+  const rules = (settings: Record<string, unknown>) =>
+    runFindings(registry, waiting({ ...LEAVES, ...settings }))
+      .map(({ rule }) => rule)
+      .filter((rule) => rule.startsWith('wait-'));
+  expect(rules({ leaveFor: 'index.html' })).toContain('wait-leaves-for-itself');
+  expect(rules({ leaveAfter: 600 })).toEqual([]);
+  expect(rules({ leaveAfter: 1 })).toEqual(['wait-leaves-too-soon']);
+});
+
+test('with its leaving it is still small', async () => {
+  const script = (await pageScript(['wait', 'leaves'], true))!;
+  expect(gzipSync(script, { level: 9 }).length).toBeLessThanOrEqual(700);
+});

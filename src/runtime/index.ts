@@ -3,6 +3,7 @@ export { enter } from './enter';
 export { glide } from './glide';
 export { grow } from './grow';
 export { leave } from './leave';
+export { leaves } from './leaves';
 export { linked } from './linked';
 export { menu } from './menu';
 export { opens } from './opens';

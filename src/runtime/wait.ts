@@ -20,6 +20,7 @@ export function wait(root: HTMLElement): (() => void) | undefined {
   const come = () => {
     root.removeAttribute('data-waiting');
     store?.setItem(key, '1');
+    root.dispatchEvent(new Event('k-come'));
     const how = getComputedStyle(root).getPropertyValue('--k-wait');
     if (how) root.scrollIntoView({ block: 'center', behavior: how === 'glides' ? 'smooth' : 'instant' });
   };

@@ -15,6 +15,7 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   glide: { sets: [] },
   grow: { sets: [] },
   leave: { sets: [] },
+  leaves: { sets: ['data-leaving'] },
   linked: { sets: [] },
   menu: { sets: ['aria-expanded', 'data-open'] },
   opens: { sets: [] },

@@ -1,7 +1,8 @@
 import { effectKey } from '../../kinds/effects';
 import { remarks, settingFix, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
 import { readingSeconds, wordsOf } from '../../kinds/reading';
-import { pathTo, subtreeIds } from '../../project/tree';
+import { pageFile } from '../../project/files';
+import { maybePageOf, pathTo, subtreeIds } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 import { settings, type WaitSettings } from './settings';
 
@@ -46,7 +47,65 @@ const grows = (node: Node, px: number): Remark => ({
   fix: settingFix('Keep its room', node.id, effectKey('wait', 'room'), true)
 });
 
+/** Words of a piece and of all in it. */
+const wordsIn = (project: Project, node: Node, of: KindOf): number =>
+  subtreeIds(project, node.id)
+    .map((id) => project.nodes[id]!)
+    .reduce((sum, each) => sum + wordsOf(of(each), each), 0);
+
+const leavesTooSoon = (node: Node, words: number, { leaveAfter }: WaitSettings): Remark => {
+  const reading = Math.ceil(readingSeconds(words));
+  return {
+    severity: 'warning',
+    part: 'root',
+    view: 'Behaviour',
+    number: `${leaveAfter} of ${reading} s`,
+    sentence: `The page is left ${leaveAfter} s after ${node.name} has come, which takes ${reading} s to read`,
+    cause: `${words} words at 238 a minute. It is gone before it is read.`,
+    fix: settingFix(`Leave after ${reading} s`, node.id, effectKey('wait', 'leaveAfter'), reading)
+  };
+};
+
+const leavesForItself = (node: Node, { leaveFor }: WaitSettings): Remark => ({
+  severity: 'error',
+  part: 'root',
+  view: 'Behaviour',
+  number: leaveFor,
+  sentence: `The page of ${node.name} leaves for itself`,
+  cause: 'It would be loaded anew for ever. Let it leave for another page, or not at all.',
+  fix: settingFix('Do not leave', node.id, effectKey('wait', 'leaveFor'), '')
+});
+
+/** Whether an address leads to the page a piece stands on, or to a place of it. */
+function leadsToItself(project: Project, node: Node, address: string): boolean {
+  const page = maybePageOf(project, node.id);
+  return address.startsWith('#') || (page !== null && address.split('#')[0] === pageFile(project, page.id));
+}
+
 export const findings: readonly FindingRule[] = [
+  {
+    id: 'wait-leaves-too-soon',
+    summary: 'The page is left before what has come can be read',
+    kinds: null,
+    scope: 'project',
+    check(node, project, _facts, of) {
+      const own = waits(node) ? ownOf(node) : null;
+      if (!own?.leaveFor) return [];
+      const words = wordsIn(project, node, of);
+      return remarks(readingSeconds(words) > own.leaveAfter ? leavesTooSoon(node, words, own) : null);
+    }
+  },
+  {
+    id: 'wait-leaves-for-itself',
+    summary: 'The page leaves for itself',
+    kinds: null,
+    scope: 'project',
+    check(node, project) {
+      const own = waits(node) ? ownOf(node) : null;
+      const isSame = own !== null && own.leaveFor !== '' && leadsToItself(project, node, own.leaveFor);
+      return remarks(isSame ? leavesForItself(node, own) : null);
+    }
+  },
   {
     id: 'wait-leaves-reader',
     summary: 'The page goes to something before what stands above can be read',

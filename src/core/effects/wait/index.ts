@@ -2,7 +2,10 @@ import type { Effect, EffectPlace } from '../../kinds/contract';
 import { animationOf } from '../../kinds/entrance';
 import { rule } from '../../kinds/rule';
 import { STILL_TRACK } from '../../motion/track';
+import { compact, defined } from '../../data/compact';
 import { about } from './about';
+import { anatomy, look } from './anatomy';
+import { leaves, notice, noticeRules } from './leaving';
 import { settings, type WaitSettings } from './settings';
 
 function maybeUnfit({ kind, does, around }: EffectPlace): string | null {
@@ -24,9 +27,17 @@ export const wait: Effect = {
   settings,
   adapt: { 'less-motion': { track: STILL_TRACK }, print: { on: false } },
   maybeUnfit,
-  style(values, { root }) {
+  anatomy,
+  look,
+  around(holder, values, node, ctx) {
+    const own = values as WaitSettings;
+    return leaves(own, node) ? { ...holder, children: [...holder.children, notice(own, ctx)] } : holder;
+  },
+  style(values, ctx) {
+    const { root } = ctx;
     const { room, scroll, track } = values as WaitSettings;
     const rules = [
+      ...noticeRules(ctx),
       rule(root, { animation: animationOf(track) }),
       rule(
         `${root}[data-waiting]`,
@@ -42,8 +53,13 @@ export const wait: Effect = {
       rule(root, { '--k-wait': 'jumps' }, 'less-motion')
     ];
   },
-  attributes: (variants, { id }) => ({ dataKWait: optionsOf(variants[0] as WaitSettings, id) }),
-  behaviours: () => ['wait'],
+  attributes(variants, node) {
+    const own = variants[0] as WaitSettings;
+    const dataKLeaves = leaves(own, node) ? String(own.leaveAfter) : undefined;
+    return defined({ dataKWait: optionsOf(own, node.id), dataKLeaves });
+  },
+  behaviours: (variants, node) =>
+    compact(['wait', leaves(variants[0] as WaitSettings, node) ? 'leaves' : null]),
   clock: 'wait',
   // Its box says how far the page grows, and what stands above it.
   ranges: () => [],

@@ -1,7 +1,11 @@
 import { object, type InferType } from 'yup';
 import { onField } from '../../kinds/effect-fields';
-import { choiceField, numberField, toggleField, trackField } from '../../kinds/fields';
+import { choiceField, linkField, numberField, textField, toggleField, trackField } from '../../kinds/fields';
 import { trackOf } from '../../motion/track';
+
+const LEAVING = 'Leaving the page';
+/** Longest time before the page is left, s: one hour. */
+const LEAVE_MOST = 3600;
 
 /** Longest wait, s: three hours. */
 const SECONDS_MOST = 10_800;
@@ -33,6 +37,39 @@ export const settings = object({
       help: 'Where it has come once, it is simply there the next time.'
     }
   ),
+  leaveFor: linkField({
+    label: 'Then leave for',
+    view: 'behaviour',
+    group: LEAVING,
+    help: 'An address the page goes on to by itself, with a notice and a way to stay. It needs a piece that holds others.',
+    live: 'when the page is tried'
+  }),
+  leaveAfter: numberField(10, 1, LEAVE_MOST, {
+    label: 'after another',
+    unit: 's',
+    view: 'behaviour',
+    group: LEAVING,
+    needs: ['wait-leaveFor']
+  }),
+  leaveWords: textField('You are taken on in {s} seconds.', 200, {
+    label: 'Words of the notice',
+    view: 'behaviour',
+    group: LEAVING,
+    needs: ['wait-leaveFor'],
+    help: '{s} stands for the seconds that are left.'
+  }),
+  goWords: textField('Go now', 60, {
+    label: 'Words on the link',
+    view: 'behaviour',
+    group: LEAVING,
+    needs: ['wait-leaveFor']
+  }),
+  stayWords: textField('Stay here', 60, {
+    label: 'Words on the button to stay',
+    view: 'behaviour',
+    group: LEAVING,
+    needs: ['wait-leaveFor']
+  }),
   track: trackField(
     trackOf({ form: 'fade', ms: 400, easing: 'ease-out' }),
     { fade: 'fades in', rise: 'from below', drop: 'from above', slide: 'from the right', grow: 'grows' },
