@@ -22,6 +22,7 @@ import { about as text } from './blocks/text/about';
 import { about as video } from './blocks/video/about';
 import { about as collapse } from './effects/collapse/about';
 import { about as enter } from './effects/enter/about';
+import { about as opens } from './effects/opens/about';
 import { about as reveal } from './effects/reveal/about';
 import { about as sticky } from './effects/sticky/about';
 import { about as wait } from './effects/wait/about';
@@ -63,6 +64,7 @@ const effects: readonly EffectEntry[] = [
   { about: enter, load: async () => (await import('./effects/enter')).enter },
   { about: collapse, load: async () => (await import('./effects/collapse')).collapse },
   { about: reveal, load: async () => (await import('./effects/reveal')).reveal },
+  { about: opens, load: async () => (await import('./effects/opens')).opens },
   { about: wait, load: async () => (await import('./effects/wait')).wait }
 ];
 

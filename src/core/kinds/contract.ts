@@ -443,7 +443,7 @@ export interface Effect extends EffectAbout {
   /** Attributes of the piece's root element. @param variants its values as they are, and under each condition. */
   attributes?(variants: readonly EffectValues[], node: Node): Element['properties'];
   /** Behaviours it needs, each listed in src/runtime/index.ts. */
-  behaviours?(variants: readonly EffectValues[], node: Node): readonly string[];
+  behaviours?(variants: readonly EffectValues[], node: Node, ctx: Context): readonly string[];
   /** What it does with the scroll where a piece stands, for a map of all of it. @param name the piece's. */
   ranges?(values: EffectValues, box: Box, name: string): readonly EffectRange[];
   /** Rules about it, brought where they are run. */

@@ -162,7 +162,7 @@ export function withEffects(kind: Kind, effects: readonly Effect[]): Kind {
       }),
     behaviours: (node, ctx) => [
       ...kind.behaviours(node, ctx),
-      ...fromEffects(effects, node, ctx, (effect, variants) => effect.behaviours?.(variants, node))
+      ...fromEffects(effects, node, ctx, (effect, variants) => effect.behaviours?.(variants, node, ctx))
     ]
   };
 }

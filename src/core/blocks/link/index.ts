@@ -1,6 +1,6 @@
 import { object } from 'yup';
 import type { Kind } from '../../kinds/contract';
-import { iconField, linkField } from '../../kinds/fields';
+import { iconField, linkField, opensField } from '../../kinds/fields';
 import { about } from './about';
 
 /** One link of a list of links, with a list of its own below it or not. Its name is the words; the list draws it. */
@@ -11,6 +11,10 @@ export const link: Kind = {
     href: linkField({
       label: 'Leads to',
       help: 'An address, #anchor of a section, or a page of this project, such as harvest.html.'
+    }),
+    opens: opensField({
+      label: 'Opens',
+      help: 'A dialog or a side panel of this page; then it is a button, and leads nowhere.'
     }),
     icon: iconField({ label: 'Icon' })
   }),

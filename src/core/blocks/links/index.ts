@@ -4,13 +4,19 @@ import { settings, type LinksSettings } from './settings';
 import { compact } from '../../data/compact';
 import { about } from './about';
 import { anatomy, look } from './anatomy';
-import { hasSublists, markup } from './markup';
+import { hasSublists, markup, opensDialog } from './markup';
 import { style } from './style';
 
 function behaviours(node: Node, ctx: Context): readonly string[] {
   const { foldUnder, spy } = ctx.settings<LinksSettings>(node);
-  const isNested = hasSublists(ctx.items('links'));
-  return compact([foldUnder > 0 ? 'menu' : null, spy ? 'spy' : null, isNested ? 'sublists' : null]);
+  const items = ctx.items('links');
+  const isNested = hasSublists(items);
+  return compact([
+    foldUnder > 0 ? 'menu' : null,
+    spy ? 'spy' : null,
+    isNested ? 'sublists' : null,
+    opensDialog(items, ctx) ? 'opens' : null
+  ]);
 }
 
 function fallbacks(node: Node, { settings: under, bands }: FallbackContext): readonly FallbackRow[] {

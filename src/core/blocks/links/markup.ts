@@ -1,11 +1,13 @@
 import type { Element, ElementContent } from 'hast';
 import { compact, defined } from '../../data/compact';
+import { isEmpty } from '../../data/record';
 import { iconElement, type Icon } from '../../html/icon';
 import type { Context } from '../../kinds/contract';
 import type { Node, NodeId } from '../../project/types';
 import type { LinksSettings } from './settings';
 
 interface LinkSettings {
+  readonly opens: string;
   readonly href: string;
   readonly icon: Icon | null;
 }
@@ -38,7 +40,10 @@ function wordsOf(item: Node, ctx: Context): ElementContent[] {
 }
 
 function link(part: 'link' | 'sublink', item: Node, ctx: Context, isAround = false): Element {
-  const { href } = ctx.settings<LinkSettings>(item);
+  const { href, opens } = ctx.settings<LinkSettings>(item);
+  const opener = ctx.opener(opens);
+  if (!isEmpty(opener))
+    return ctx.part(part, 'button', { type: 'button', ...opener }, wordsOf(item, ctx), item);
   const current = ctx.leadsHere(href) ? 'page' : isAround && 'true';
   const properties = defined({ href: href || '#', ariaCurrent: current || undefined });
   return ctx.part(part, 'a', properties, wordsOf(item, ctx), item);
@@ -95,6 +100,21 @@ export function markup(node: Node, ctx: Context): Element {
     folds ? [button, list] : [list]
   );
 }
+
+/** Whether one of them, or of their own lists, opens a dialog: that takes a script. */
+export const opensDialog = (items: readonly Node[], ctx: Context): boolean =>
+  items.some((item) => {
+    const { opens } = ctx.settings<LinkSettings>(item);
+    return Object.hasOwn(ctx.opener(opens), 'dataKOpens') || opensDialog(sublinksOf(item, ctx), ctx);
+  });
+
+/** Whether one of them is a button: it opens something, or its own list. */
+export const hasButtons = (items: readonly Node[], ctx: Context): boolean =>
+  items.some((item) => {
+    const { href, opens } = ctx.settings<LinkSettings>(item);
+    const subs = sublinksOf(item, ctx);
+    return opens !== '' || (subs.length > 0 && href === '') || hasButtons(subs, ctx);
+  });
 
 export const hasSublists = (items: readonly Node[]): boolean =>
   items.some(({ slots }) => (slots.links ?? []).length > 0);

@@ -1,7 +1,7 @@
 import type { Context, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
 import type { Node } from '../../project/types';
-import { hasSublists } from './markup';
+import { hasButtons, hasSublists } from './markup';
 import type { LinksSettings } from './settings';
 
 const plainList = { margin: '0', 'list-style': 'none' };
@@ -14,7 +14,6 @@ function sublists({ flow }: LinksSettings, ctx: Context): readonly Rule[] {
   return [
     rule(entry, { position: 'relative', display: 'flex', 'flex-wrap': 'wrap', 'align-items': 'center' }),
     rule(ctx.sel('arrow'), { margin: '0', font: 'inherit', display: 'none' }),
-    rule(`${ctx.sel('link')}:is(button)`, { margin: '0', font: 'inherit', border: '0', background: 'none' }),
     rule(ctx.sel('arrow'), { display: 'block' }, 'script'),
     rule(sub, { ...plainList, display: 'flex', 'flex-direction': 'column', 'flex-basis': '100%' }),
     rule(ctx.sel('sublink'), { display: 'flex', 'align-items': 'center' }),
@@ -46,6 +45,12 @@ function foldedSublists(ctx: Context, folds: { readonly under: number }): readon
   return [rule(`${ctx.sel('list')} > [data-sub] > ${ctx.sel('sublist')}`, inFlow, 'script', folds)];
 }
 
+/** What opens something is a button, and looks as its neighbours do. */
+const buttonRules = (ctx: Context): readonly Rule[] =>
+  [ctx.sel('link'), ctx.sel('sublink')].map((link) =>
+    rule(`${link}:where(button)`, { margin: '0', font: 'inherit', border: '0', background: 'none' })
+  );
+
 export function style(node: Node, ctx: Context): readonly Rule[] {
   const own = ctx.settings<LinksSettings>(node);
   const { flow, align, foldUnder } = own;
@@ -54,6 +59,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
   const isNested = hasSublists(ctx.items('links'));
   const below = isNested ? sublists(own, ctx) : [];
   const belowFolded = isNested ? foldedSublists(ctx, folds) : [];
+  const buttons = hasButtons(ctx.items('links'), ctx) ? buttonRules(ctx) : [];
   const open = [
     // It takes what room its neighbours leave, so that the room does not depend on whether the links are shown.
     rule(root, {
@@ -75,6 +81,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     }),
     rule(ctx.sel('link'), { display: 'inline-flex', 'align-items': 'center', 'overflow-wrap': 'anywhere' }),
     rule(ctx.sel('menu'), { display: 'none', margin: '0', font: 'inherit', 'align-items': 'center' }),
+    ...buttons,
     ...below
   ];
   if (foldUnder === 0) return open;
