@@ -256,6 +256,8 @@ export interface Kind extends KindAbout {
    * nothing.
    */
   ground?(settings: Readonly<Record<string, unknown>>): Ground | null;
+  /** Setting that says the level of a heading it draws before what it holds; left out where it draws none. */
+  readonly headingLevel?: string;
   /** The part of it that other pieces open, and how: by the platform's popover, or as a modal dialog. */
   readonly opens?: { readonly part: string; readonly how: 'popover' | 'dialog' };
   /** What starts its movements, for replay: the part to press. One that is not chosen yet is pressed. */
@@ -446,6 +448,8 @@ export interface Effect extends EffectAbout {
   behaviours?(variants: readonly EffectValues[], node: Node, ctx: Context): readonly string[];
   /** What it does with the scroll where a piece stands, for a map of all of it. @param name the piece's. */
   ranges?(values: EffectValues, box: Box, name: string): readonly EffectRange[];
+  /** Its setting that says the level of a heading it draws before what the piece holds. */
+  readonly headingLevel?: string;
   /** Rules about it, brought where they are run. */
   findings(): Promise<{ readonly findings: readonly FindingRule[] }>;
   /** What sets its movement going; left out for what does not move by time. */

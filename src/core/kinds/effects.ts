@@ -139,6 +139,14 @@ function fromEffects<T>(
   });
 }
 
+/** The heading an effect draws stands before what the piece holds, and so before a heading of the kind's own. */
+function headingWith({ headingLevel }: Kind, effects: readonly Effect[]): Pick<Kind, 'headingLevel'> {
+  const drawing = effects.find((each) => each.headingLevel);
+  return defined({
+    headingLevel: drawing ? effectKey(drawing.effect, drawing.headingLevel!) : headingLevel
+  });
+}
+
 /**
  * @returns the kind as it is of a piece that does something besides: with the settings and states of its
  * effects. Everything that asks the kind of a piece asks this one, so nothing else has to know of effects.
@@ -153,6 +161,7 @@ export function withEffects(kind: Kind, effects: readonly Effect[]): Kind {
     states: statesWith(kind, effects),
     anatomy: anatomyWith(kind, effects),
     look: Object.assign({ ...kind.look }, ...effects.map((each) => each.look)) as Kind['look'],
+    ...headingWith(kind, effects),
     markup:
       markup &&
       ((node, ctx) => {

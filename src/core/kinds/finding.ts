@@ -83,6 +83,7 @@ export interface Described {
     Record<string, { readonly states: Readonly<Record<string, string | undefined>> }>
   >;
   readonly settings: ObjectSchema<AnyObject>;
+  readonly headingLevel?: string;
   readonly slots: Readonly<
     Record<string, { readonly row?: { readonly equal: readonly [key: string, value: Json] } }>
   >;

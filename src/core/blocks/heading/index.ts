@@ -29,6 +29,7 @@ export const heading: Kind = {
   slots: {},
   forms: [],
   look: { root: { rest: { always: { 'font-size': '28px', 'font-weight': '600', 'line-height': '1.2' } } } },
+  headingLevel: 'level',
   create: (make) => make('heading', 'Heading'),
   markup(node, ctx) {
     const { text, level } = ctx.settings<InferType<typeof settings>>(node);

@@ -46,6 +46,7 @@ export const collapse: Effect = {
   },
   starts: ({ kind }): Node['settings'] => (kind.category === 'section' ? {} : { level: '3' }),
   maybeUnfit,
+  headingLevel: 'level',
   around(holder, values, node, ctx) {
     const own = values as CollapseSettings;
     const attributes = defined({ name: own.alone ? GROUP : undefined, open: own.open || undefined });

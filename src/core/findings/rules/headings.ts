@@ -1,36 +1,43 @@
-import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
+import { compact } from '../../data/compact';
+import { remarks, settingFix, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
 import { maybePageOf, subtreeIds } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 
-const DEFAULT_LEVEL = '2';
-const levelOf = (node: Node) => Number(node.settings.level ?? DEFAULT_LEVEL);
+/** A piece that draws a heading, and the setting that says its level. */
+interface Heading {
+  readonly node: Node;
+  readonly key: string;
+  readonly level: number;
+}
+
+function maybeHeading(node: Node, of: KindOf): Heading | null {
+  const { headingLevel: key, settings } = of(node);
+  if (!key) return null;
+  const usual = (settings.getDefault() as Record<string, unknown>)[key];
+  return { node, key, level: Number(node.settings[key] ?? usual) };
+}
 
 /** Headings of the page a node stands on, in document order. */
-function headingsAround(project: Project, node: Node): readonly Node[] {
+function headingsAround(project: Project, node: Node, of: KindOf): readonly Heading[] {
   const page = maybePageOf(project, node.id);
-  return page
-    ? subtreeIds(project, page.root)
-        .map((id) => project.nodes[id]!)
-        .filter(({ kind }) => kind === 'heading')
-    : [];
+  const all = page ? subtreeIds(project, page.root).map((id) => project.nodes[id]!) : [];
+  return compact(all.map((each) => maybeHeading(each, of)));
 }
 
-function isSecondTitle(all: readonly Node[], at: number): boolean {
-  return levelOf(all[at]!) === 1 && all.findIndex((each) => levelOf(each) === 1) < at;
-}
+const isSecondTitle = (all: readonly Heading[], at: number): boolean =>
+  all[at]!.level === 1 && all.findIndex(({ level }) => level === 1) < at;
 
-const secondTitle = (node: Node, count: number): Remark => ({
+const secondTitle = ({ node, key }: Heading, count: number): Remark => ({
   severity: 'warning',
   part: 'root',
   view: 'Fill',
   number: `${count} × h1`,
   sentence: `${node.name} is a second heading of level 1`,
   cause: 'A page has one heading that names all of it. Make this one level 2.',
-  fix: settingFix('Make it level 2', node.id, 'level', '2')
+  fix: settingFix('Make it level 2', node.id, key, '2')
 });
 
-function skippedLevel(node: Node, above: number): Remark {
-  const level = levelOf(node);
+function skippedLevel({ node, key, level }: Heading, above: number): Remark {
   const fits = String(above + 1);
   return {
     severity: 'warning',
@@ -40,7 +47,7 @@ function skippedLevel(node: Node, above: number): Remark {
     sentence: `${node.name} skips a level: h${level} after ${above === 0 ? 'nothing' : `h${above}`}`,
     cause:
       'People who walk by headings think they missed one. Its size can stay as it is; that is set under States.',
-    fix: settingFix(`Make it level ${fits}`, node.id, 'level', fits)
+    fix: settingFix(`Make it level ${fits}`, node.id, key, fits)
   };
 }
 
@@ -48,14 +55,16 @@ function skippedLevel(node: Node, above: number): Remark {
 export const headingOrder: FindingRule = {
   id: 'heading-order',
   summary: 'A heading skips a level, or the page has several of level 1',
-  kinds: ['heading'],
+  kinds: null,
   scope: 'project',
-  check(node, project) {
-    const all = headingsAround(project, node);
-    const at = all.indexOf(node);
+  check(node, project, _facts, of) {
+    if (!maybeHeading(node, of)) return [];
+    const all = headingsAround(project, node, of);
+    const at = all.findIndex((each) => each.node === node);
     if (at < 0) return [];
-    if (isSecondTitle(all, at)) return [secondTitle(node, all.filter((each) => levelOf(each) === 1).length)];
-    const above = at > 0 ? levelOf(all[at - 1]!) : 0;
-    return remarks(levelOf(node) > above + 1 ? skippedLevel(node, above) : null);
+    const here = all[at]!;
+    if (isSecondTitle(all, at)) return [secondTitle(here, all.filter(({ level }) => level === 1).length)];
+    const above = all[at - 1]?.level ?? 0;
+    return remarks(here.level > above + 1 ? skippedLevel(here, above) : null);
   }
 };

@@ -52,6 +52,7 @@ export const accordion: Kind = {
         panels: ['First', 'Second', 'Third'].map((label) => question(make, label))
       }
     ),
+  headingLevel: 'level',
   markup,
   style,
   behaviours: (node, ctx) => (raises(node, ctx) ? ['raise'] : []),
