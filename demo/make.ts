@@ -1,4 +1,5 @@
 import type { ConditionName, StateName } from '../src/core/project/types';
+import { questionsPage } from './questions';
 import { writeFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { strToU8 } from 'fflate';
@@ -587,6 +588,7 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
     style(id, 'root', { 'background-color': '#953823' }, 'hover');
     style(id, 'root', { 'background-color': '#7b2d1b' }, 'pressed');
   }
+  questionsPage().forEach(run);
   return { project, bytes };
 }
 

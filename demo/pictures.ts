@@ -100,10 +100,34 @@ function pressHouse(): string {
   );
 }
 
+/** What someone at the orchard is seen with: a sign on a plain ground. */
+const portrait = (ground: string, drawing: string): string =>
+  `<svg xmlns="http://www.w3.org/2000/svg" width="600" height="400" viewBox="0 0 600 400">` +
+  `<rect width="600" height="400" fill="${ground}"/><path d="M0 336 H600 V400 H0Z" fill="#00000018"/>${drawing}</svg>`;
+
+const LADDER =
+  `<path d="M232 350 L268 60 M368 350 L332 60" stroke="#6d4a2f" stroke-width="16" stroke-linecap="round"/>` +
+  `<path d="M240 300 H360 M246 250 H354 M252 200 H348 M258 150 H342 M264 100 H336" stroke="#8a6141" stroke-width="12"/>` +
+  `<circle cx="420" cy="330" r="20" fill="#b23a2a"/><circle cx="456" cy="336" r="16" fill="#c9853a"/>`;
+
+const KETTLE =
+  `<path d="M210 320 Q200 210 300 206 Q400 210 390 320Z" fill="#40525a"/>` +
+  `<path d="M388 250 Q440 240 448 200" stroke="#40525a" stroke-width="18" fill="none" stroke-linecap="round"/>` +
+  `<path d="M240 206 Q300 110 360 206" stroke="#2b3a40" stroke-width="12" fill="none"/><circle cx="300" cy="196" r="12" fill="#2b3a40"/>` +
+  `<path d="M450 180 Q464 160 450 140 M470 176 Q484 156 470 136" stroke="#ffffff" stroke-width="6" fill="none"/>`;
+
+const MILL =
+  `<circle cx="300" cy="220" r="118" fill="#8d8c86"/><circle cx="300" cy="220" r="112" fill="#a9a8a0"/>` +
+  `<circle cx="300" cy="220" r="26" fill="#4a3527"/><path d="M300 108 V194 M300 246 V332 M188 220 H274 M326 220 H412" stroke="#7b7a73" stroke-width="8"/>` +
+  `<rect x="290" y="60" width="20" height="150" fill="#5a3f30"/>`;
+
 /** File name → SVG. */
 export const pictures: Readonly<Record<string, string>> = {
   ...Object.fromEntries(
     Object.entries(SEASONS).map(([name, season]) => [`orchard-${name}.svg`, seasonPicture(season)])
   ),
-  'press-house.svg': pressHouse()
+  'press-house.svg': pressHouse(),
+  'with-ladder.svg': portrait('#d9e4cf', LADDER),
+  'with-kettle.svg': portrait('#f0dcc0', KETTLE),
+  'with-mill.svg': portrait('#d5dde0', MILL)
 };

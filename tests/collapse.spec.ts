@@ -83,3 +83,61 @@ test('a section is made collapsible, tuned when open, and made whole again, keep
   await expect(summary).toHaveCount(0);
   expect(await bench.outline()).toEqual(before);
 });
+
+test('a button opens all of a page at once, and closes them; its words say which', async ({
+  page,
+  browser
+}) => {
+  const project = changed(
+    ...collapses('plan-a-visit'),
+    ...collapses('find-us', { open: true }),
+    ...collapses('press-house', { alone: true }),
+    { type: 'set-setting', id: 'press-button', key: 'unfolds', value: true } as Command,
+    { type: 'set-setting', id: 'press-button', key: 'label', value: 'Open all' } as Command,
+    {
+      type: 'move',
+      ids: ['press-button'],
+      at: { parent: 'welcome', slot: 'content', index: 0 }
+    } as unknown as Command
+  );
+  await open(page, project);
+  const open_ = (id: string) => isOpen(page, id);
+  await page.getByRole('button', { name: 'Open all' }).click();
+  expect([await open_('plan-a-visit'), await open_('find-us'), await open_('press-house')]).toEqual([
+    true,
+    true,
+    false
+  ]);
+  await page.getByRole('button', { name: 'Close all' }).click();
+  await expect(page.getByRole('button', { name: 'Open all' })).toBeVisible();
+  expect([await open_('plan-a-visit'), await open_('find-us')]).toEqual([false, false]);
+  for (const id of ['plan-a-visit', 'find-us']) await header(page, id).click();
+  await expect(page.getByRole('button', { name: 'Close all' })).toBeVisible();
+  const bare = await browser.newContext({ javaScriptEnabled: false });
+  const plain = await bare.newPage();
+  await plain.goto(page.url());
+  await expect(plain.locator(partIn('export', 'press-button' as NodeId, 'root'))).toBeHidden();
+  await bare.close();
+});
+
+test('all is opened and closed at once in the workbench, and how high the page is both ways is what it is', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await page.getByRole('combobox', { name: 'Page' }).selectOption('Questions');
+  await expect(bench.preview.locator('summary')).toHaveCount(3);
+  const height = () => bench.preview.locator('html').evaluate((each) => each.scrollHeight);
+  const told = async () => {
+    const text = await page.getByText(/3 pieces collapse: the page is/).innerText();
+    return [...text.matchAll(/([\d,]+) px high|([\d,]+) px with all closed/g)].map((each) =>
+      Number((each[1] ?? each[2])!.replace(',', ''))
+    );
+  };
+  await page.keyboard.press('o');
+  await expect(bench.preview.locator('details[open]')).toHaveCount(3);
+  const opened = await height();
+  expect((await told())[0]).toBe(opened);
+  await page.keyboard.press('Shift+O');
+  await expect(bench.preview.locator('details[open]')).toHaveCount(0);
+  expect(await told()).toEqual([opened, await height()]);
+});

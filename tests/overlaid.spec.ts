@@ -72,7 +72,7 @@ test('a side panel opens over the page without script, closes on Escape and besi
     }
   );
   await open(page, changed(put(drawer, 2)));
-  const panel = page.getByRole('region', { name: 'Tools' });
+  const panel = page.getByRole('dialog', { name: 'Tools' });
   const button = page.getByRole('button', { name: 'Tools' });
   await expect(panel).toBeHidden();
   await button.click();

@@ -5,7 +5,7 @@ import { columnWidths, sharesFor } from '../src/core/css/shares';
 import type { AssetId } from '../src/core/project/types';
 import { templates } from '../src/core/templates';
 import { axeViolations } from './support/axe';
-import { exported } from './support/exported';
+import { exported, partIn } from './support/exported';
 import { previewFrame } from './support/frames';
 import { everyKind } from './support/kinds';
 import { expect, test, type Page } from './support/test';
@@ -43,7 +43,7 @@ test('columns are as wide in Chromium as their shares say, at 20 widths', async 
     const width = 320 + n * 83;
     await page.setViewportSize({ width, height: 900 });
     for (const [i, shares] of sets.entries()) {
-      const { room, gap, widths } = await page.locator(`.row-${i}`).evaluate((row) => ({
+      const { room, gap, widths } = await page.locator(partIn('export', `row-${i}`, 'root')).evaluate((row) => ({
         room: row.getBoundingClientRect().width,
         gap: parseFloat(getComputedStyle(row).columnGap),
         widths: [...row.children].map((child) => child.getBoundingClientRect().width)

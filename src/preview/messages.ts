@@ -160,6 +160,11 @@ const toFrame = {
     label: string().strict(true).max(200).defined()
   }),
   reveal: object({ type: string().oneOf(['reveal']).required(), node: id().required() }),
+  /** Opens or closes all that collapses, and tells how high the page is both ways. */
+  unfold: object({
+    type: string().oneOf(['unfold']).required(),
+    isOpen: boolean().strict(true).required()
+  }),
   /** Numbers the stops of the Tab key on the page, and tells what is read in which order; or no longer. */
   order: object({
     type: string().oneOf(['order']).required(),
@@ -265,6 +270,13 @@ const fromFrame = {
     node: id().required(),
     part: id().required(),
     heard: array().of(heardSchema).max(30).required()
+  }),
+  /** How high the page is, px, with all that collapses closed and with all of it open; how many there are. */
+  unfolded: object({
+    type: string().oneOf(['unfolded']).required(),
+    count: number().integer().min(0).required(),
+    closed: number().min(0).required(),
+    open: number().min(0).required()
   }),
   /** What is read of the page, in its order. */
   ordered: object({

@@ -90,6 +90,7 @@ function receive(data: unknown): void {
   if (message.type === 'scrub') return motion.scrub(message.time);
   if (message.type === 'scroll') return following.follow(message);
   if (message.type === 'measure') return measure(message.asks);
+  if (message.type === 'unfold') return unfold(message.isOpen);
   if (message.type === 'order') return void order(message.isOn);
   specimens = message;
   redrawSpecimens();
@@ -127,6 +128,23 @@ async function setFace(
 function measure(asks: readonly Ask[]): void {
   const found = measured(asks, page.elementOf);
   tell({ type: 'measured', viewport: innerWidth, window: innerHeight, page: root.scrollHeight, found });
+}
+
+/** Opens or closes all that collapses, and tells how high the page is both ways. */
+function unfold(isOpen: boolean): void {
+  const all = [...body.querySelectorAll('details')];
+  // One of a group that opens would close the others; here all are looked at together.
+  const names = all.map(({ name }) => name);
+  const heightWhen = (open: boolean): number => {
+    for (const each of all) each.open = open;
+    return root.scrollHeight;
+  };
+  for (const each of all) each.name = '';
+  const [closed, open] = [heightWhen(false), heightWhen(true)];
+  if (!isOpen) heightWhen(false);
+  all.forEach((each, i) => (each.name = names[i]!));
+  tell({ type: 'unfolded', count: all.length, closed, open });
+  soonOutlined();
 }
 
 /** More nodes than any edit draws anew. */

@@ -15,4 +15,5 @@ export { start } from './start';
 export { stuck } from './stuck';
 export { sublists } from './sublists';
 export { tabs } from './tabs';
+export { unfolds } from './unfolds';
 export { wait } from './wait';

@@ -36,5 +36,6 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
       'data-current'
     ]
   },
+  unfolds: { sets: [] },
   wait: { sets: ['data-waiting'], isHiding: true }
 };

@@ -214,6 +214,17 @@
     return isThere ? (pathTo(wb.project, node as NodeId)[1] ?? null) : null;
   }
 
+  const px = (height: number) => `${height.toLocaleString('en')} px`;
+
+  function sayHeights({ count, closed, open }: Extract<FromFrame, { type: 'unfolded' }>): void {
+    const pieces = count === 1 ? 'One piece collapses' : `${count} pieces collapse`;
+    const text =
+      count === 0
+        ? 'Nothing on this page collapses. Let a section or a stack collapse under Behaviour.'
+        : `${pieces}: the page is ${px(open)} high with all open, ${px(closed)} with all closed, at ${wb.preview.width} px.`;
+    wb.message = { kind: 'info', text };
+  }
+
   type Pick = Extract<FromFrame, { type: 'picked' }>['pick'];
 
   /** What was made for a row is picked, and edited, as the piece it is a copy of. */
@@ -240,6 +251,7 @@
       return void (hovered = pick && wb.project.nodes[pick.node as NodeId] ? { ...message, pick } : null);
     }
     if (message.type === 'measured') return gauge.take(message);
+    if (message.type === 'unfolded') return key === 'one' ? sayHeights(message) : undefined;
     if (message.type === 'ordered') return key === 'one' ? void (wb.preview.read = message.read) : undefined;
     if (message.type === 'patched') return drawn(key);
     if (message.type === 'dragged')

@@ -326,6 +326,22 @@ export const actions: readonly Action[] = [
       run: (wb) => void wb.dispatch({ type: 'swap', id: wb.current.id, kind: kind.kind })
     })),
   {
+    id: 'open-all',
+    label: 'Open all that collapses, and say how high the page is',
+    group: 'View',
+    keys: ['o'],
+    refusal: always,
+    run: (wb) => wb.preview.sendToPreview({ type: 'unfold', isOpen: true })
+  },
+  {
+    id: 'close-all',
+    label: 'Close all that collapses, and say how high the page is',
+    group: 'View',
+    keys: ['Shift+O'],
+    refusal: always,
+    run: (wb) => wb.preview.sendToPreview({ type: 'unfold', isOpen: false })
+  },
+  {
     id: 'guides',
     label: 'Distances under the pointer',
     group: 'View',

@@ -1,7 +1,7 @@
 import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { isEmpty } from '../../data/record';
-import { choiceField, linkField, opensField, textField } from '../../kinds/fields';
+import { choiceField, linkField, opensField, textField, toggleField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
 
@@ -12,12 +12,26 @@ const settings = object({
     label: 'Opens',
     help: 'A dialog or a side panel of this page; then it leads nowhere.'
   }),
+  unfolds: toggleField(false, {
+    label: 'Opens and closes all that collapses',
+    view: 'behaviour',
+    help: 'All collapsible pieces of the page at once, but for those that are open one at a time.',
+    live: 'when the page is tried'
+  }),
+  closing: textField('Close all', 200, {
+    label: 'Words while all is open',
+    names: true,
+    view: 'behaviour',
+    needs: ['unfolds']
+  }),
   align: choiceField(
     'start',
     { start: 'start', center: 'centre', end: 'end', stretch: 'full width' },
     { label: 'Place' }
   )
 });
+
+type ButtonSettings = InferType<typeof settings>;
 
 export const button: Kind = {
   ...about,
@@ -56,18 +70,27 @@ export const button: Kind = {
   },
   create: (make) => make('button', 'Button'),
   markup(node, ctx) {
-    const { label, href, opens } = ctx.settings<InferType<typeof settings>>(node);
+    const { label, href, opens, unfolds, closing } = ctx.settings<ButtonSettings>(node);
     const content = [{ type: 'text' as const, value: label }];
     const opener = ctx.opener(opens);
+    if (unfolds) return ctx.part('root', 'button', { type: 'button', dataKUnfolds: closing }, content);
     if (href && isEmpty(opener)) return ctx.part('root', 'a', { href }, content);
     return ctx.part('root', 'button', { type: 'button', ...opener }, content);
   },
   style(node, ctx) {
-    const { align } = ctx.settings<InferType<typeof settings>>(node);
-    return [rule(ctx.sel('root'), { display: 'block', 'align-self': align, font: 'inherit' })];
+    const { align, unfolds } = ctx.settings<ButtonSettings>(node);
+    const built = rule(ctx.sel('root'), { display: 'block', 'align-self': align, font: 'inherit' });
+    if (!unfolds) return [built];
+    // It does nothing without its script, and paper has nothing to press.
+    return [
+      built,
+      rule(ctx.sel('root'), { display: 'none' }, 'no-script'),
+      rule(ctx.sel('root'), { display: 'none' }, 'print')
+    ];
   },
   behaviours(node, ctx) {
-    const { opens } = ctx.settings<InferType<typeof settings>>(node);
+    const { opens, unfolds } = ctx.settings<ButtonSettings>(node);
+    if (unfolds) return ['unfolds'];
     return Object.hasOwn(ctx.opener(opens), 'dataKOpens') ? ['opens'] : [];
   },
   fallbacks: () => [],

@@ -75,7 +75,7 @@ export const drawer: Kind = {
     const panel = ctx.part(
       'panel',
       'div',
-      { id, popover: 'auto', role: 'region', ariaLabel: label || node.name },
+      { id, popover: 'auto', role: 'dialog', ariaLabel: label || node.name },
       [ctx.part('close', 'button', putAway, [{ type: 'text', value: close }]), ...ctx.slot('content')]
     );
     return ctx.part('root', 'div', {}, compact([button, panel]));

@@ -53,6 +53,7 @@ export const settings = object({
   }),
   leaveWords: textField('You are taken on in {s} seconds.', 200, {
     label: 'Words of the notice',
+    names: true,
     view: 'behaviour',
     group: LEAVING,
     needs: ['wait-leaveFor'],
@@ -60,12 +61,14 @@ export const settings = object({
   }),
   goWords: textField('Go now', 60, {
     label: 'Words on the link',
+    names: true,
     view: 'behaviour',
     group: LEAVING,
     needs: ['wait-leaveFor']
   }),
   stayWords: textField('Stay here', 60, {
     label: 'Words on the button to stay',
+    names: true,
     view: 'behaviour',
     group: LEAVING,
     needs: ['wait-leaveFor']

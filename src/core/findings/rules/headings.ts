@@ -17,11 +17,12 @@ function maybeHeading(node: Node, of: KindOf): Heading | null {
   return { node, key, level: Number(node.settings[key] ?? usual) };
 }
 
-/** Headings of the page a node stands on, in document order. */
+/** Headings of the page a node stands on, in document order, without those in what is opened over it. */
 function headingsAround(project: Project, node: Node, of: KindOf): readonly Heading[] {
   const page = maybePageOf(project, node.id);
   const all = page ? subtreeIds(project, page.root).map((id) => project.nodes[id]!) : [];
-  return compact(all.map((each) => maybeHeading(each, of)));
+  const over = new Set(all.filter((each) => of(each).opens).flatMap(({ id }) => subtreeIds(project, id)));
+  return compact(all.map((each) => (over.has(each.id) ? null : maybeHeading(each, of))));
 }
 
 const isSecondTitle = (all: readonly Heading[], at: number): boolean =>
