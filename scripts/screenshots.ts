@@ -69,10 +69,14 @@ async function main(): Promise<void> {
   await page.getByRole('button', { name: 'Keep version' }).click();
   await shot(page, 'history');
   await page.keyboard.press('Escape');
-  await page.locator('[data-row="site-links"]').click();
-  await page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: 'link', exact: true }).click();
+  await page.getByRole('combobox', { name: 'Page' }).selectOption('Questions');
+  await page.locator('[data-row="the-four-seasons"]').click();
   await page.keyboard.press('3');
+  await page.keyboard.press('Shift+R');
+  await page.getByText(/stops,/).waitFor();
   await shot(page, 'navigation');
+  await page.keyboard.press('Escape');
+  await page.getByRole('combobox', { name: 'Page' }).selectOption('Visit page');
   await page.locator('[data-row="press-columns"]').click();
   await page.keyboard.press('1');
   await page.getByRole('separator', { name: /Border after/ }).waitFor();

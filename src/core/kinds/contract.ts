@@ -365,6 +365,24 @@ export interface EffectRange {
   readonly travel: number | null;
 }
 
+/** A time an effect gives people, s from when the page is there, and what they have to read in it. */
+export interface EffectSpan {
+  readonly label: string;
+  readonly start: number;
+  readonly end: number;
+  /** Whoever still reads at its end is taken away from it. */
+  readonly takesAway: boolean;
+  /** What is read meanwhile, in a few words, and how long that takes, s. */
+  readonly read: string;
+  readonly reading: number;
+}
+
+/** How long it takes to read what stands above a piece, and what is in it, s. */
+export interface Reading {
+  readonly above: number;
+  readonly within: number;
+}
+
 /** What the settings of an effect are asked for: without the effect's name before them. */
 export type EffectValues = Readonly<Record<string, unknown>>;
 
@@ -448,6 +466,8 @@ export interface Effect extends EffectAbout {
   behaviours?(variants: readonly EffectValues[], node: Node, ctx: Context): readonly string[];
   /** What it does with the scroll where a piece stands, for a map of all of it. @param name the piece's. */
   ranges?(values: EffectValues, box: Box, name: string): readonly EffectRange[];
+  /** Times it gives people, beside what they read in them. */
+  spans?(values: EffectValues, reading: Reading, node: Node): readonly EffectSpan[];
   /** Its setting that says the level of a heading it draws before what the piece holds. */
   readonly headingLevel?: string;
   /** Rules about it, brought where they are run. */

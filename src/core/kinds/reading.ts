@@ -1,6 +1,7 @@
-import type { Node } from '../project/types';
+import { pathTo, subtreeIds } from '../project/tree';
+import type { Node, NodeId, Project } from '../project/types';
 import { CONTROLS } from './controls';
-import type { Described } from './finding';
+import type { Described, KindOf } from './finding';
 import { fieldsOf } from './settings';
 
 /**
@@ -11,6 +12,19 @@ const WORDS_A_MINUTE = 238;
 
 /** @param words how many, from 0. @returns how long they take to read, s. */
 export const readingSeconds = (words: number): number => (words / WORDS_A_MINUTE) * 60;
+
+/** @returns words of a piece and of all in it. */
+export const wordsIn = (project: Project, node: Node, of: KindOf): number =>
+  countAll(subtreeIds(project, node.id), project, of);
+
+/** @returns words that stand above a piece on its page. */
+export function wordsAbove(project: Project, node: Node, of: KindOf): number {
+  const all = subtreeIds(project, pathTo(project, node.id)[0]!);
+  return countAll(all.slice(0, all.indexOf(node.id)), project, of);
+}
+
+const countAll = (ids: readonly NodeId[], project: Project, of: KindOf): number =>
+  ids.map((id) => project.nodes[id]!).reduce((sum, each) => sum + wordsOf(of(each), each), 0);
 
 const countIn = (text: string): number =>
   text.replace(/<[^>]*>/g, ' ').match(/[\p{L}\p{N}][\p{L}\p{N}'’-]*/gu)?.length ?? 0;

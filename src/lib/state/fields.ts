@@ -20,6 +20,19 @@ function maybeField(key: string, schema: AnySchema): FieldSpec | null {
   return meta ? { ...meta, key, label: schema.spec.label ?? key, schema } : null;
 }
 
+/** @returns whether a field is offered: one of what it needs is set, or is what it has to be (`fit=tile`). */
+export function isOffered(
+  { needs }: Pick<FieldMeta, 'needs'>,
+  settings: Readonly<Record<string, unknown>>
+): boolean {
+  return !needs || needs.some((need) => isMet(need, settings));
+}
+
+function isMet(need: string, settings: Readonly<Record<string, unknown>>): boolean {
+  const [key, value] = need.split('=') as [string, string?];
+  return value === undefined ? Boolean(settings[key]) : settings[key] === value;
+}
+
 /** @param view left out: all of them. */
 export function fieldsOf(kind: Kind, view?: FieldMeta['view']): readonly FieldSpec[] {
   let fields = known.get(kind);

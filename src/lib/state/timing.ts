@@ -3,6 +3,9 @@ import { CIRCUMSTANCES, heapOf, settingsUnder } from '$core/kinds/circumstances'
 import { statesOf } from '$core/cascade/states';
 import { conditionWords } from '$core/kinds/conditions';
 import { settingsAt } from '$core/compile/context';
+import type { EffectSpan } from '$core/kinds/contract';
+import { effectValues } from '$core/kinds/effects';
+import { readingSeconds, wordsAbove, wordsIn } from '$core/kinds/reading';
 import { settingsWithDefaults } from '$core/kinds/settings';
 import { drawnParts } from '$core/compile/parts';
 import { analyse } from '$core/compile/analyse';
@@ -147,6 +150,18 @@ function setGroup(
       value: transitionText(changed)
     },
     merge && `${merge} ${wb.tuned.id} ${part} ${state} transition`
+  );
+}
+
+/** Times that effects of the picked piece give people, beside what they have to read in them. */
+export function spansOf({ kind, tuned, project }: Workbench): readonly EffectSpan[] {
+  const settings = settingsWithDefaults(kind, tuned);
+  const reading = () => ({
+    above: readingSeconds(wordsAbove(project, tuned, registry.of)),
+    within: readingSeconds(wordsIn(project, tuned, registry.of))
+  });
+  return (kind.effects ?? []).flatMap(
+    (effect) => effect.spans?.(effectValues(effect, settings), reading(), tuned) ?? []
   );
 }
 

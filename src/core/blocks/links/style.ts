@@ -72,8 +72,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     rule(ctx.sel('list'), {
       display: 'flex',
       flex: '1 1 auto',
-      'flex-direction': flow,
-      'flex-wrap': 'wrap',
+      'flex-flow': `${flow} wrap`,
       'justify-content': align,
       'align-items': flow === 'row' ? 'baseline' : 'start',
       ...plainList,
@@ -85,7 +84,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     ...below
   ];
   if (foldUnder === 0) return open;
-  const asColumn = { 'flex-direction': 'column', 'flex-basis': '100%', 'align-items': 'stretch' };
+  const asColumn = { 'flex-flow': 'column wrap', 'flex-basis': '100%', 'align-items': 'stretch' };
   return [
     ...open,
     rule(ctx.sel('menu'), { display: 'inline-flex' }, 'script', folds),

@@ -1,8 +1,8 @@
 import { effectKey } from '../../kinds/effects';
 import { remarks, settingFix, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
-import { readingSeconds, wordsOf } from '../../kinds/reading';
+import { readingSeconds, wordsAbove, wordsIn } from '../../kinds/reading';
 import { pageFile } from '../../project/files';
-import { maybePageOf, pathTo, subtreeIds } from '../../project/tree';
+import { maybePageOf } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 import { settings, type WaitSettings } from './settings';
 
@@ -16,13 +16,6 @@ const ownOf = (node: Node): WaitSettings => {
 };
 
 const waits = ({ effects }: Node): boolean => effects?.includes('wait') ?? false;
-
-/** Words that stand above a piece on its page. */
-function wordsAbove(project: Project, node: Node, of: KindOf): number {
-  const all = subtreeIds(project, pathTo(project, node.id)[0]!);
-  const above = all.slice(0, all.indexOf(node.id));
-  return above.map((id) => project.nodes[id]!).reduce((sum, each) => sum + wordsOf(of(each), each), 0);
-}
 
 const leavesReader = (node: Node, words: number, { seconds }: WaitSettings): Remark => {
   const reading = Math.ceil(readingSeconds(words));
@@ -46,12 +39,6 @@ const grows = (node: Node, px: number): Remark => ({
   cause: 'Whoever reads there loses the line, or presses what has come in the place of something else.',
   fix: settingFix('Keep its room', node.id, effectKey('wait', 'room'), true)
 });
-
-/** Words of a piece and of all in it. */
-const wordsIn = (project: Project, node: Node, of: KindOf): number =>
-  subtreeIds(project, node.id)
-    .map((id) => project.nodes[id]!)
-    .reduce((sum, each) => sum + wordsOf(of(each), each), 0);
 
 const leavesTooSoon = (node: Node, words: number, { leaveAfter }: WaitSettings): Remark => {
   const reading = Math.ceil(readingSeconds(words));

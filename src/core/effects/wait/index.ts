@@ -61,6 +61,27 @@ export const wait: Effect = {
   behaviours: (variants, node) =>
     compact(['wait', leaves(variants[0] as WaitSettings, node) ? 'leaves' : null]),
   clock: 'wait',
+  spans(values, { above, within }, node) {
+    const own = values as WaitSettings;
+    const { seconds, scroll, leaveAfter } = own;
+    const waiting = {
+      label: 'Waits',
+      start: 0,
+      end: seconds,
+      takesAway: scroll,
+      read: 'above',
+      reading: above
+    };
+    const leaving = {
+      label: 'Then the page is left',
+      start: seconds,
+      end: seconds + leaveAfter,
+      takesAway: true,
+      read: 'in it',
+      reading: within
+    };
+    return compact([waiting, leaves(own, node) ? leaving : null]);
+  },
   // Its box says how far the page grows, and what stands above it.
   ranges: () => [],
   findings: () => import('./findings')

@@ -49,14 +49,14 @@ export const settings = object({
     unit: 's',
     view: 'behaviour',
     group: LEAVING,
-    needs: ['wait-leaveFor']
+    needs: ['leaveFor']
   }),
   leaveWords: textField('You are taken on in {s} seconds.', 200, {
     label: 'Words of the notice',
     names: true,
     view: 'behaviour',
     group: LEAVING,
-    needs: ['wait-leaveFor'],
+    needs: ['leaveFor'],
     help: '{s} stands for the seconds that are left.'
   }),
   goWords: textField('Go now', 60, {
@@ -64,14 +64,14 @@ export const settings = object({
     names: true,
     view: 'behaviour',
     group: LEAVING,
-    needs: ['wait-leaveFor']
+    needs: ['leaveFor']
   }),
   stayWords: textField('Stay here', 60, {
     label: 'Words on the button to stay',
     names: true,
     view: 'behaviour',
     group: LEAVING,
-    needs: ['wait-leaveFor']
+    needs: ['leaveFor']
   }),
   track: trackField(
     trackOf({ form: 'fade', ms: 400, easing: 'ease-out' }),

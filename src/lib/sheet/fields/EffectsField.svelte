@@ -7,7 +7,7 @@
   import { CONDITIONS, type ConditionName, type Node } from '$core/project/types';
   import { registry } from '$core/registry';
   import Field from './Field.svelte';
-  import { fieldsOf } from '$lib/state/fields';
+  import { fieldsOf, isOffered } from '$lib/state/fields';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb, node }: { wb: Workbench; node: Node } = $props();
@@ -22,11 +22,10 @@
   );
 
   const adding = ({ effect }: EffectAbout) => ({ type: 'add-effect', id: node.id, effect }) as const;
-  const isMet = (needs: readonly string[] | undefined) =>
-    !needs || needs.some((need) => settings[need.split('=')[0]!] === (need.split('=')[1] ?? true));
   const fieldsFor = ({ effect }: EffectAbout) =>
     fieldsOf(kind).filter(
-      (field) => field.effect === effect && field.key !== effectKey(effect, 'on') && isMet(field.needs)
+      (field) =>
+        field.effect === effect && field.key !== effectKey(effect, 'on') && isOffered(field, settings)
     );
 
   /** Where it can be on or off by itself. */

@@ -9,7 +9,7 @@
   import Field from './Field.svelte';
   import PageFields from './PageFields.svelte';
   import ItemList from './ItemList.svelte';
-  import { fieldsOf } from '$lib/state/fields';
+  import { fieldsOf, isOffered } from '$lib/state/fields';
   import { foldedGroups, keepFoldedGroups } from '$lib/state/remembered';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -20,13 +20,8 @@
   const kind = $derived(registry.of(node));
   const settings = $derived(settingsWithDefaults(kind, node));
 
-  function isMet(need: string): boolean {
-    const [key, value] = need.split('=') as [string, string | undefined];
-    return value === undefined ? Boolean(settings[key]) : settings[key] === value;
-  }
-
   const fields = $derived(
-    fieldsOf(kind, view).filter(({ needs, effect }) => !effect && (!needs || needs.some(isMet)))
+    fieldsOf(kind, view).filter((field) => !field.effect && isOffered(field, settings))
   );
   const groups = $derived(
     [...new Set(fields.map(({ group }) => group ?? ''))].map((name) => ({

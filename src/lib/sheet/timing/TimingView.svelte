@@ -1,13 +1,15 @@
 <script lang="ts">
   import { endOf, MS_MOST } from '$core/motion/track';
+  import ReadingSpans from './ReadingSpans.svelte';
   import TimingFields from './TimingFields.svelte';
   import { playMovement, startOf } from '$lib/state/actions';
-  import { timingRows, type TimingRow } from '$lib/state/timing';
+  import { spansOf, timingRows, type TimingRow } from '$lib/state/timing';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
 
   const rows = $derived(timingRows(wb));
+  const spans = $derived(spansOf(wb));
 
   const all = $derived([...rows.moves, ...rows.states]);
   let pickedKey = $state('');
@@ -220,6 +222,7 @@
         </div>
       {/each}
     {/each}
+    {#if spans.length > 0}<ReadingSpans {spans} />{/if}
     {#if all.length === 0}<p class="nothing">
         {wb.tuned.name} does not move. Give it a change of state under States, in the row “Change”.
       </p>{/if}
