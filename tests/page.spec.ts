@@ -43,11 +43,13 @@ test('columns are as wide in Chromium as their shares say, at 20 widths', async 
     const width = 320 + n * 83;
     await page.setViewportSize({ width, height: 900 });
     for (const [i, shares] of sets.entries()) {
-      const { room, gap, widths } = await page.locator(partIn('export', `row-${i}`, 'root')).evaluate((row) => ({
-        room: row.getBoundingClientRect().width,
-        gap: parseFloat(getComputedStyle(row).columnGap),
-        widths: [...row.children].map((child) => child.getBoundingClientRect().width)
-      }));
+      const { room, gap, widths } = await page
+        .locator(partIn('export', `row-${i}`, 'root'))
+        .evaluate((row) => ({
+          room: row.getBoundingClientRect().width,
+          gap: parseFloat(getComputedStyle(row).columnGap),
+          widths: [...row.children].map((child) => child.getBoundingClientRect().width)
+        }));
       const expected = columnWidths(sharesFor(shares, widths.length), room, gap);
       widths.forEach((each, at) =>
         expect(Math.abs(each - expected[at]!), `${shares} at ${width} px, column ${at}`).toBeLessThan(1)

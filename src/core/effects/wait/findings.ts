@@ -1,5 +1,5 @@
 import { effectKey } from '../../kinds/effects';
-import { remarks, settingFix, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
+import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
 import { readingSeconds, wordsAbove, wordsIn } from '../../kinds/reading';
 import { pageFile } from '../../project/files';
 import { maybePageOf } from '../../project/tree';
