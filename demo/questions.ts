@@ -21,7 +21,7 @@ const header = (): Fragment =>
         make(
           'stack',
           'Questions header row',
-          { flow: 'row', justify: 'space-between', align: 'center', wrap: false },
+          { flow: 'row', justify: 'space-between', align: 'center' },
           { content: [text('Questions name', '<p><strong>Quillmere</strong></p>'), navigation(), hours()] }
         )
       ]

@@ -1,10 +1,14 @@
 import type { Command } from '../src/core/commands/commands';
+import { makeWith } from '../src/core/kinds/make';
 import type { NodeId, Project } from '../src/core/project/types';
 import { axeViolations } from './support/axe';
+import { Counted } from './support/counted';
 import { exported, partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
 import { bytes, changed, open } from './support/visit';
 import { Bench } from './support/workbench';
+
+const make = makeWith({ exactIds: true });
 
 const collapses = (id: string, settings: Record<string, unknown> = {}): Command[] => [
   { type: 'add-effect', id, effect: 'collapse' },
@@ -140,4 +144,55 @@ test('all is opened and closed at once in the workbench, and how high the page i
   await page.keyboard.press('Shift+O');
   await expect(bench.preview.locator('details[open]')).toHaveCount(0);
   expect(await told()).toEqual([opened, await height()]);
+});
+
+test('three questions of one, two and three columns, the first open, every second grey, in 24 actions', async ({
+  page
+}) => {
+  const bench = await Bench.openNew(page);
+  const hand = new Counted();
+  const insert = async (words: string) => {
+    await hand.act('insert', () => page.keyboard.press('a'));
+    await page.keyboard.type(words);
+    await hand.act(words, () => page.keyboard.press('Enter'));
+  };
+  const collapse = () => page.getByRole('button', { name: /^Collapses/ }).click();
+  await hand.act('first', () => bench.pick('First section'));
+  await hand.act('view', () => bench.view('Behaviour'));
+  await hand.act('collapse', collapse);
+  await hand.act('open', () => page.getByRole('switch', { name: 'Open at load' }).click({ force: true }));
+  await insert('rich text');
+  for (const columns of [2, 3]) {
+    await hand.act('a section', () => bench.pick('First section'));
+    await insert('section');
+    await hand.act('view', () => bench.view('Behaviour'));
+    await hand.act('collapse', collapse);
+    await insert(columns === 2 ? 'columns' : 'three cards');
+  }
+  await hand.act('first', () => bench.pick('First section'));
+  await hand.act('find', () => page.keyboard.press('Control+k'));
+  await page.keyboard.type('alternate fills');
+  await hand.act('alternate', () => page.keyboard.press('Enter'));
+  expect(hand.done.length).toBeLessThanOrEqual(24);
+  const items = bench.preview.locator('details');
+  await expect(items).toHaveCount(3);
+  await expect(items.nth(0)).toHaveAttribute('open', '');
+  expect(hand.done).toContain('alternate');
+});
+
+test('two hundred of them print without a byte of script and without a fault', async ({ page }) => {
+  const sections = Array.from({ length: 200 }, (_, i): Command[] => [
+    {
+      type: 'insert',
+      fragment: make('section', `Question ${i}`, {}, { content: [] }),
+      at: { parent: 'visit-page', slot: 'sections', index: 3 }
+    } as Command,
+    ...collapses(`question-${i}`)
+  ]);
+  const made = await exported(changed(...sections.flat()), bytes);
+  expect(made.problems).toEqual([]);
+  await page.goto(made.url);
+  await expect(page.locator('details')).toHaveCount(200);
+  await page.locator('summary').nth(150).click();
+  await expect(page.locator('details[open]')).toHaveCount(1);
 });

@@ -1,6 +1,7 @@
 import type { Element, ElementContent } from 'hast';
 import { elementText, type PrintedPage } from './page';
 import { compact } from '../data/compact';
+import { element, text } from '../html/build';
 
 export interface DocumentParts {
   /** Style sheet: the address of a file, or the text itself to stand in the page. */
@@ -8,19 +9,6 @@ export interface DocumentParts {
   /** Script, in the same two ways; null where the page needs none. */
   readonly script: { readonly src: string } | { readonly text: string } | null;
 }
-
-const element = (
-  tagName: string,
-  properties: Element['properties'],
-  children: ElementContent[] = []
-): Element => ({
-  type: 'element',
-  tagName,
-  properties,
-  children
-});
-
-const text = (value: string): ElementContent => ({ type: 'text', value });
 
 /**
  * Stands for what is text already: the body, which this compiler printed, and the style and script, which

@@ -1,3 +1,4 @@
+import { element } from '../html/build';
 import type { Element } from 'hast';
 import { isFilled, type Icon } from '../html/icon';
 
@@ -72,10 +73,3 @@ const withoutFill = ({ name, nodes }: Icon): Icon => ({
 
 const shapeWithoutFill = ([tag, { fill: _fill, ...attributes }]: Icon['nodes'][number]) =>
   [tag, attributes] as const;
-
-const element = (tagName: string, properties: Element['properties'], children: Element[] = []): Element => ({
-  type: 'element',
-  tagName,
-  properties,
-  children
-});

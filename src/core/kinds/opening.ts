@@ -1,8 +1,10 @@
 import type { Part } from './contract';
 import type { Styles } from '../project/types';
 
-const pressable = { hover: ':hover', focus: ':focus-visible', pressed: ':active' };
-const ring = { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } };
+/** States of what is pressed, with the selectors browsers have for them. */
+export const pressable = { hover: ':hover', focus: ':focus-visible', pressed: ':active' };
+/** The ring of what has the focus. */
+export const ring = { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } };
 const properties = ['font-size', 'font-weight', 'cursor'];
 
 /** The button that opens something over the page. @param box in the drawing of the parts. */

@@ -148,11 +148,12 @@ function bezier(x1: number, y1: number, x2: number, y2: number): Easing['progres
   const timeAt = (x: number): number => {
     let t = x;
     for (let i = 0; i < 8; i += 1) {
-      const off = at(t, x1, x2) - x;
-      if (Math.abs(off) < 1e-9) return t;
       const rise = slope(t, x1, x2);
       if (Math.abs(rise) < 1e-6) break;
-      t -= off / rise;
+      const step = (at(t, x1, x2) - x) / rise;
+      t -= step;
+      // Told by the step: where the curve lies flat, a time that is nearly right may be far along it.
+      if (Math.abs(step) < 1e-10) return t;
     }
     let [low, high] = [0, 1];
     t = x;

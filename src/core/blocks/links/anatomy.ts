@@ -1,10 +1,9 @@
 import type { Anatomy } from '../../kinds/contract';
+import { pressable, ring } from '../../kinds/opening';
 import type { Styles } from '../../project/types';
 
-const pressable = { hover: ':hover', focus: ':focus-visible', pressed: ':active' };
 const words = ['font-size', 'font-weight', 'gap', 'cursor'];
 const lettering = ['text-decoration-line', 'letter-spacing', 'text-transform'];
-const ring = { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } };
 
 export const anatomy: Anatomy = {
   root: { label: 'links', states: {}, hasText: true, box: { x: 0, y: 30, width: 150, height: 44 } },

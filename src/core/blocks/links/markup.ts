@@ -1,6 +1,7 @@
 import type { Element, ElementContent } from 'hast';
 import { compact, defined } from '../../data/compact';
 import { isEmpty } from '../../data/record';
+import { element, text } from '../../html/build';
 import { iconElement, type Icon } from '../../html/icon';
 import type { Context } from '../../kinds/contract';
 import type { Node, NodeId } from '../../project/types';
@@ -11,19 +12,6 @@ interface LinkSettings {
   readonly href: string;
   readonly icon: Icon | null;
 }
-
-const element = (
-  tagName: string,
-  properties: Element['properties'],
-  children: ElementContent[]
-): Element => ({
-  type: 'element',
-  tagName,
-  properties,
-  children
-});
-
-const text = (value: string): ElementContent => ({ type: 'text', value });
 
 /** What is drawn for the eye alone, since the element says it in another way. */
 const sign = (value: string) => element('span', { ariaHidden: 'true' }, [text(value)]);

@@ -1,4 +1,5 @@
 import type { Anatomy } from '../../kinds/contract';
+import { openingLook, pressable, ring } from '../../kinds/opening';
 import type { Styles } from '../../project/types';
 
 /** The notice that the page is about to be left. */
@@ -12,20 +13,18 @@ export const anatomy: Anatomy = {
   'wait-link': {
     label: 'link to go on',
     on: 'wait-notice',
-    states: { hover: ':hover', focus: ':focus-visible', pressed: ':active' },
+    states: pressable,
     hasText: true,
     properties: ['font-size', 'font-weight', 'text-decoration-line', 'cursor']
   },
   'wait-stay': {
     label: 'button to stay',
     on: 'wait-notice',
-    states: { hover: ':hover', focus: ':focus-visible', pressed: ':active' },
+    states: pressable,
     hasText: true,
     properties: ['font-size', 'font-weight', 'cursor']
   }
 };
-
-const ring = { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } };
 
 export const look: Styles = {
   'wait-notice': {
@@ -47,21 +46,5 @@ export const look: Styles = {
     hover: { always: { color: '#063f39' } },
     focus: ring
   },
-  'wait-stay': {
-    rest: {
-      always: {
-        'background-color': '#0b6a5f',
-        color: '#ffffff',
-        'border-width': '0',
-        'border-radius': '4px',
-        padding: '8px 14px',
-        'font-weight': '600',
-        'text-align': 'center',
-        cursor: 'pointer'
-      }
-    },
-    hover: { always: { 'background-color': '#08544b' } },
-    focus: ring,
-    pressed: { always: { 'background-color': '#063f39' } }
-  }
+  'wait-stay': openingLook.button
 };

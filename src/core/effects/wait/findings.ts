@@ -1,10 +1,23 @@
 import { effectKey } from '../../kinds/effects';
-import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
+import { remarks, settingFix, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
 import { readingSeconds, wordsAbove, wordsIn } from '../../kinds/reading';
 import { pageFile } from '../../project/files';
 import { maybePageOf } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 import { settings, type WaitSettings } from './settings';
+
+/** A rule about pieces that wait. @param check of its own settings. */
+const ruleOf = (
+  id: string,
+  summary: string,
+  check: (own: WaitSettings, node: Node, project: Project, of: KindOf) => Remark | null
+): FindingRule => ({
+  id,
+  summary,
+  kinds: null,
+  scope: 'project',
+  check: (node, project, _facts, of) => remarks(waits(node) ? check(ownOf(node), node, project, of) : null)
+});
 
 const ownOf = (node: Node): WaitSettings => {
   const defaults = settings.getDefault();
@@ -70,41 +83,27 @@ function leadsToItself(project: Project, node: Node, address: string): boolean {
 }
 
 export const findings: readonly FindingRule[] = [
-  {
-    id: 'wait-leaves-too-soon',
-    summary: 'The page is left before what has come can be read',
-    kinds: null,
-    scope: 'project',
-    check(node, project, _facts, of) {
-      const own = waits(node) ? ownOf(node) : null;
-      if (!own?.leaveFor) return [];
-      const words = wordsIn(project, node, of);
-      return remarks(readingSeconds(words) > own.leaveAfter ? leavesTooSoon(node, words, own) : null);
+  ruleOf(
+    'wait-leaves-too-soon',
+    'The page is left before what has come can be read',
+    (own, node, project, of) => {
+      const words = own.leaveFor ? wordsIn(project, node, of) : 0;
+      return readingSeconds(words) > own.leaveAfter ? leavesTooSoon(node, words, own) : null;
     }
-  },
-  {
-    id: 'wait-leaves-for-itself',
-    summary: 'The page leaves for itself',
-    kinds: null,
-    scope: 'project',
-    check(node, project) {
-      const own = waits(node) ? ownOf(node) : null;
-      const isSame = own !== null && own.leaveFor !== '' && leadsToItself(project, node, own.leaveFor);
-      return remarks(isSame ? leavesForItself(node, own) : null);
-    }
-  },
-  {
-    id: 'wait-leaves-reader',
-    summary: 'The page goes to something before what stands above can be read',
-    kinds: null,
-    scope: 'project',
-    check(node, project, _facts, of) {
-      const own = waits(node) ? ownOf(node) : null;
-      if (!own?.scroll || own.after !== 'load') return [];
+  ),
+  ruleOf('wait-leaves-for-itself', 'The page leaves for itself', (own, node, project) => {
+    const isSame = own.leaveFor !== '' && leadsToItself(project, node, own.leaveFor);
+    return isSame ? leavesForItself(node, own) : null;
+  }),
+  ruleOf(
+    'wait-leaves-reader',
+    'The page goes to something before what stands above can be read',
+    (own, node, project, of) => {
+      if (!own.scroll || own.after !== 'load') return null;
       const words = wordsAbove(project, node, of);
-      return remarks(readingSeconds(words) > own.seconds ? leavesReader(node, words, own) : null);
+      return readingSeconds(words) > own.seconds ? leavesReader(node, words, own) : null;
     }
-  },
+  ),
   {
     id: 'wait-grows-page',
     summary: 'What comes later moves what stands below it',

@@ -1,4 +1,5 @@
 import type { Element, ElementContent } from 'hast';
+import { element, text } from '../../html/build';
 import type { Context, EffectContext, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
 import type { Node } from '../../project/types';
@@ -13,17 +14,10 @@ export const leaves = (
   { slots }: Pick<Node, 'slots'>
 ): boolean => leaveFor !== '' && Object.keys(slots).length > 0;
 
-const text = (value: string): ElementContent => ({ type: 'text', value });
-
 /** The seconds are a timer, which is not read again with every second (WAI-ARIA 1.2, timer: a live region that is off). */
 function sentence({ leaveWords, leaveAfter }: WaitSettings): ElementContent[] {
   const [before = '', after = ''] = leaveWords.split(SECONDS);
-  const timer: Element = {
-    type: 'element',
-    tagName: 'span',
-    properties: { role: 'timer' },
-    children: [text(String(leaveAfter))]
-  };
+  const timer = element('span', { role: 'timer' }, [text(String(leaveAfter))]);
   return leaveWords.includes(SECONDS)
     ? [text(before), timer, text(after)]
     : [text(`${leaveWords} `.trimStart()), timer];
@@ -31,12 +25,7 @@ function sentence({ leaveWords, leaveAfter }: WaitSettings): ElementContent[] {
 
 /** Said when it comes, with a way to go at once and one to stay (WCAG 2.2, 2.2.1: turn off). */
 export function notice(own: WaitSettings, ctx: Context): Element {
-  const said: Element = {
-    type: 'element',
-    tagName: 'span',
-    properties: { role: 'status' },
-    children: sentence(own)
-  };
+  const said = element('span', { role: 'status' }, sentence(own));
   return ctx.part('wait-notice', 'div', {}, [
     said,
     ctx.part('wait-link', 'a', { href: own.leaveFor }, [text(own.goWords || 'Go now')]),
