@@ -2,6 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
+import { pageFile } from '../src/core/project/files';
 import type { Project } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
 import { exported, exportedDemo } from './support/exported';
@@ -245,7 +246,7 @@ test('one HTML file works from disk and asks for nothing else', async ({ page })
   const asked: string[] = [];
   page.on('request', (request) => asked.push(request.url()));
   const { url, files } = await exportedDemo(true);
-  expect([...files.keys()]).toEqual(['index.html', 'harvest.html']);
+  expect([...files.keys()]).toEqual(demo.info.pageOrder.map((id) => pageFile(demo, id)));
   await page.goto(url);
   await tab(page, 'Harvest').click();
   await expect(page.getByText('Pick, sort and press')).toBeVisible();

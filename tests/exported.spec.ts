@@ -52,6 +52,21 @@ for (const [form, width] of [
   }
 }
 
+test('axe-core finds nothing on questions.html, with all closed, all open, and its side panel open', async ({
+  page
+}) => {
+  await page.goto((await exportedDemo()).url.replace('index.html', 'questions.html'));
+  await expect(page.locator('summary').first()).toBeVisible();
+  expect(await axeViolations(page)).toEqual([]);
+  const closed = page.locator('details:not([open]) > summary');
+  for (let count = await closed.count(); count > 0; count -= 1) await closed.first().click();
+  await expect(page.locator('details[open]')).toHaveCount(3);
+  expect(await axeViolations(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Opening hours' }).click();
+  await expect(page.getByRole('dialog', { name: 'Opening hours' })).toBeVisible();
+  expect(await axeViolations(page)).toEqual([]);
+});
+
 test('works under script-src self, with no inline script or style', async ({ page }) => {
   const { folder } = await exportedDemo();
   const types: Record<string, string> = {

@@ -19,7 +19,7 @@ function behaviours(node: Node, ctx: Context): readonly string[] {
   ]);
 }
 
-function fallbacks(node: Node, { settings: under, bands }: FallbackContext): readonly FallbackRow[] {
+function fallbacks(_node: Node, { settings: under, bands }: FallbackContext): readonly FallbackRow[] {
   const { foldUnder } = under<LinksSettings>('always');
   if (foldUnder === 0) return [];
   const text = `menu button under ${foldUnder}`;

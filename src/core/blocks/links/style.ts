@@ -48,7 +48,7 @@ function foldedSublists(ctx: Context, folds: { readonly under: number }): readon
 /** What opens something is a button, and looks as its neighbours do. */
 const buttonRules = (ctx: Context): readonly Rule[] =>
   [ctx.sel('link'), ctx.sel('sublink')].map((link) =>
-    rule(`${link}:where(button)`, { margin: '0', font: 'inherit', border: '0', background: 'none' })
+    rule(`:where(button${link})`, { margin: '0', font: 'inherit', border: '0', background: 'none' })
   );
 
 export function style(node: Node, ctx: Context): readonly Rule[] {
