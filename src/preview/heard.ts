@@ -123,7 +123,8 @@ const hasOwnWords = (element: HTMLElement) =>
 /** What is read by itself: what has a role that is said, what has words, and every stop. */
 function isRead(element: HTMLElement, heard: Heard): boolean {
   if (heard.isSilent || !element.checkVisibility({ visibilityProperty: true })) return false;
-  const isSaid = maybeRoleWords(heard) !== null && heard.role !== 'listitem';
+  const isNoise = heard.role === 'listitem' || (heard.role === 'group' && heard.name === '');
+  const isSaid = maybeRoleWords(heard) !== null && !isNoise;
   return isSaid || hasOwnWords(element);
 }
 

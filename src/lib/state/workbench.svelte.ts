@@ -324,12 +324,15 @@ export class Workbench {
     }
     this.selected = ids;
     if (part) this.part = part;
-    else if (this.tuned.kind !== before || this.tuned !== this.current)
-      this.part =
-        this.tuned === this.current
-          ? 'root'
-          : (this.kind.slots[maybePlaceOf(this.project, this.current.id)!.slot]?.part ?? 'root');
+    else if (this.tuned.kind !== before || this.tuned !== this.current) this.part = this.#usualPart();
     if (this.editing && this.editing !== last) this.editing = null;
+  }
+
+  /** The part that is tuned when nothing else is said: of an item, the one that is drawn for it. */
+  #usualPart(): string {
+    if (this.tuned === this.current) return 'root';
+    const { parent, slot } = maybePlaceOf(this.project, this.current.id)!;
+    return registry.of(nodeOf(this.project, parent)).slots[slot]?.part ?? 'root';
   }
 
   /**

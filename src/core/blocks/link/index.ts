@@ -23,6 +23,7 @@ export const link: Kind = {
       label: 'Sub-links',
       accepts: ['link'],
       items: true,
+      part: 'sublink',
       isLastLevel: true
     }
   },
