@@ -122,7 +122,10 @@ const hasOwnWords = (element: HTMLElement) =>
 
 /** What is read by itself: what has a role that is said, what has words, and every stop. */
 function isRead(element: HTMLElement, heard: Heard): boolean {
-  if (heard.isSilent || !element.checkVisibility({ visibilityProperty: true })) return false;
+  // What is closed and waits to be found has a box, and nothing to read.
+  const isThere =
+    element.closest('[hidden]') === null && element.checkVisibility({ visibilityProperty: true });
+  if (heard.isSilent || !isThere) return false;
   const isNoise = heard.role === 'listitem' || (heard.role === 'group' && heard.name === '');
   const isSaid = maybeRoleWords(heard) !== null && !isNoise;
   return isSaid || hasOwnWords(element);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { apply } from '../../commands/apply';
 import { analyse } from '../../compile/analyse';
+import { runFindings } from '../../findings/run';
 import { printHtml } from '../../html/print';
 import { makeWith } from '../../kinds/make';
 import type { Command } from '../../commands/commands';
@@ -80,6 +81,19 @@ describe('links with lists of their own', () => {
     expect(html(another)).toContain('aria-current="page"');
     const moved = { ...another, info: { ...another.info, pageOrder: another.info.pageOrder.toReversed() } };
     expect(html(moved)).not.toContain('aria-current="page"');
+  });
+
+  it('need no address where they open something, or a list of their own', () => {
+    const dead = (of: ReturnType<typeof withMenu>) =>
+      runFindings(registry, of).flatMap(({ rule, node }) => (rule === 'dead-link' ? [node] : []));
+    const project = withMenu();
+    // The sample has no page of the harvest.
+    expect(dead(project)).toEqual([idOf(project, 'Harvest')]);
+    const removed = {
+      type: 'remove',
+      ids: ['Harvest', 'Start'].map((name) => idOf(project, name))
+    } as Command;
+    expect(dead(after(project, removed))).toEqual([idOf(project, 'Seasons')]);
   });
 
   it('stand one level deep', () => {

@@ -4,6 +4,10 @@ import type { FindingRule, Remark } from '../../kinds/finding';
 import { pageFile } from '../../project/files';
 import type { Node, Project } from '../../project/types';
 
+/** A link of a list has to lead somewhere, unless it opens something or has a list of its own. */
+const hasToLead = ({ kind, settings, slots }: Node): boolean =>
+  kind === 'link' && !settings.opens && (slots.links ?? []).length === 0;
+
 function hrefsOf(settings: Readonly<Record<string, unknown>>, isLink: boolean): string[] {
   const found = typeof settings.href === 'string' && settings.href ? [settings.href] : [];
   if (isLink && found.length === 0) found.push('');
@@ -52,7 +56,7 @@ export const deadLink: FindingRule = {
   kinds: ['button', 'text', 'link'],
   scope: 'project',
   check: (node, project) =>
-    hrefsOf(node.settings, node.kind === 'link')
+    hrefsOf(node.settings, hasToLead(node))
       .filter((href) => leadsNowhere(project, href))
       .map((href) => dead(node, href, causeOf(project, href)))
 };
