@@ -5,6 +5,8 @@ import type { Command } from '../commands/commands';
 import { readDocument } from '../formats/document';
 import { makeWith } from '../kinds/make';
 import { createProject } from '../project/create';
+import { diffOf } from '../project/diff';
+import { remember } from '../project/lineage';
 import type { Node, PageId, Project, Row } from '../project/types';
 import { after, id } from '../testing/project';
 import { registry } from '../whole';
@@ -193,5 +195,18 @@ describe('rows', () => {
     expect(again.faults.map(({ code }) => code).sort()).toEqual(['binding', 'rows']);
     expect(again.project.nodes[id('list')]!.rows).toEqual(ROWS);
     expect(again.project.nodes[id('about')]!.binds).toBeUndefined();
+  });
+});
+
+describe('a project that repeats nothing', () => {
+  it('stays the same object, and begins to repeat with the edit that brings rows', () => {
+    const plain = shop(null);
+    expect(expanded(registry, plain).project).toBe(plain);
+    const edited = after(plain, { type: 'rename', id: 'fruit', name: 'Pear' } as Command);
+    expect(expanded(registry, edited).project).toBe(edited);
+    const listed = withRows(edited, ROWS);
+    remember(listed, edited, diffOf(edited, listed)!);
+    const { project } = expanded(registry, listed);
+    expect(project.nodes[id('list')]!.slots.content).toHaveLength(ROWS.length);
   });
 });

@@ -3,7 +3,7 @@ import { emptyRecord, isEmpty } from '../data/record';
 import { withRenewedReferences } from '../kinds/mapping';
 import type { Registry } from '../kinds/registry';
 import { diffOf } from '../project/diff';
-import { remember } from '../project/lineage';
+import { maybeSteps, remember } from '../project/lineage';
 import type { Binding, Json, Node, NodeId, Project, Row } from '../project/types';
 
 /** A project as it is printed: lists that repeat a piece over rows have a piece for each row. */
@@ -31,17 +31,26 @@ const itself = (id: NodeId): NodeId => id;
 export function expanded(registry: Registry, project: Project): Expanded {
   const known = expandedOf.get(project);
   if (known) return known;
-  const owners = Object.values(project.nodes).filter(({ rows }) => rows);
+  const last = lastOf.get(registry);
+  const owners = isFreeOfRows(project, last) ? [] : Object.values(project.nodes).filter(({ rows }) => rows);
   const made: Printed =
     owners.length === 0
       ? { from: project, project, templateOf: itself }
       : { from: project, ...new Expander(registry, project).all(owners) };
-  const last = lastOf.get(registry);
   if (last && last.project !== made.project && made.project !== project)
     remember(made.project, last.project, diffOf(last.project, made.project) ?? {});
   lastOf.set(registry, made);
   expandedOf.set(project, made);
   return made;
+}
+
+/** Whether an edit left a project that repeats nothing without anything that does: told without a look at all of it. */
+function isFreeOfRows(project: Project, last: Printed | undefined): boolean {
+  if (last?.project !== last?.from) return false;
+  const steps = last ? maybeSteps(last.from, project) : null;
+  return (
+    steps !== null && !steps.some(({ nodes = {} }) => Object.values(nodes).some(([, after]) => after?.rows))
+  );
 }
 
 /** Pieces made for rows, by their template and their ids. */
