@@ -14,7 +14,7 @@ export const leaves = (
   { slots }: Pick<Node, 'slots'>
 ): boolean => leaveFor !== '' && Object.keys(slots).length > 0;
 
-/** The seconds are a timer, which is not read again with every second (WAI-ARIA 1.2, timer: a live region that is off). */
+/** The seconds are a timer, which is not read again with each of them (WAI-ARIA 1.2: a live region that is off). */
 function sentence({ leaveWords, leaveAfter }: WaitSettings): ElementContent[] {
   const [before = '', after = ''] = leaveWords.split(SECONDS);
   const timer = element('span', { role: 'timer' }, [text(String(leaveAfter))]);

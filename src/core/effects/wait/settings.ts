@@ -41,7 +41,7 @@ export const settings = object({
     label: 'Then leave for',
     view: 'behaviour',
     group: LEAVING,
-    help: 'An address the page goes on to by itself, with a notice and a way to stay. It needs a piece that holds others.',
+    help: 'Where the page goes on to by itself, with a notice and a way to stay. It needs a piece that holds others.',
     live: 'when the page is tried'
   }),
   leaveAfter: numberField(10, 1, LEAVE_MOST, {
