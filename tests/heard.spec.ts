@@ -192,6 +192,21 @@ test('stops are numbered as Chromium walks them on the exported page, and pick t
   expect(await walked(page, told.length + 5)).toEqual(told);
 });
 
+test('what is read follows switches, presses and widths while one looks at it', async ({ page }) => {
+  await Bench.openDemo(page);
+  await page.keyboard.press('Shift+R');
+  const panel = page.getByRole('dialog', { name: 'Reading and focus order' });
+  const lines = panel.getByRole('listitem');
+  await expect(lines.filter({ hasText: 'tab panel “Blossom”' })).toHaveCount(1);
+  await expect(lines.filter({ hasText: 'The evening of 17 January' })).toHaveCount(0);
+  // Without script every panel is open.
+  await page.getByRole('button', { name: 'No script' }).click();
+  await expect(lines.filter({ hasText: 'The evening of 17 January' })).toHaveCount(1);
+  await page.getByRole('button', { name: 'No script' }).click();
+  await expect(lines.filter({ hasText: 'The evening of 17 January' })).toHaveCount(0);
+  await page.keyboard.press('Escape');
+});
+
 test('a stop without a name is numbered in another colour, told in the list, and is a finding', async ({
   page
 }) => {

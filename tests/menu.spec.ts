@@ -117,6 +117,14 @@ test('stands in the flow without script, and behind the menu button where the li
   const [above, own] = [(await arrow(page).boundingBox())!, (await list(page, 'seasons').boundingBox())!];
   expect(own.y).toBeGreaterThanOrEqual(above.y + above.height - 1);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  // In the flow a mouse moves nothing: only a press opens.
+  await arrow(page).click();
+  await expect(list(page, 'seasons')).toBeHidden();
+  await page.mouse.move(2, 700);
+  await page.getByRole('link', { name: 'Seasons' }).hover();
+  await expect(list(page, 'seasons')).toBeHidden();
+  await arrow(page).click();
+  await expect(list(page, 'seasons')).toBeVisible();
   // One Escape puts the list away, the next the menu.
   await page.keyboard.press('Escape');
   await expect(list(page, 'seasons')).toBeHidden();

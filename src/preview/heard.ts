@@ -2,7 +2,7 @@ import { roles, type ARIAProperty, type ARIARoleDefinitionKey } from 'aria-query
 import { computeAccessibleName, getRole, isDisabled } from 'dom-accessibility-api';
 import { maybeRoleWords, type Heard } from '$core/heard/heard';
 import { READ_MOST, type Read } from '$core/heard/order';
-import { isNamed, isSeen, stopElements } from './stops';
+import { isNamed, isSeen, stopElements, takesTab } from './stops';
 
 /**
  * What assistive technology gets of elements, in the frame that draws them; fetched when someone first looks.
@@ -112,7 +112,7 @@ function heardOf(element: HTMLElement): Heard {
     level: role === 'heading' ? levelOf(element) : null,
     states: statesOf(element, role),
     isSilent,
-    isStop: element.tabIndex >= 0 && !isDisabled(element)
+    isStop: takesTab(element)
   };
 }
 

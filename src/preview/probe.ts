@@ -1,8 +1,8 @@
 import type { Ask } from '$core/facts/fact';
 import { SWITCHED } from '$core/kinds/conditions';
 import { distancesOf, stripsOf } from './guides';
-import { createOverlay, TAG_ROOM, type Stop } from './overlay';
-import { maybeTrouble } from '$core/heard/order';
+import { createOrdering } from './ordering';
+import { createOverlay, TAG_ROOM } from './overlay';
 import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages';
 import { createFollowing } from './following';
 import { createMotion } from './motion';
@@ -65,6 +65,19 @@ const following = createFollowing({
 
 const stack = createStack((id) => page.elementOf(id), tell);
 
+const fetchHeard = fetched<HeardTools>(
+  '/frame/heard.js',
+  'kymationHeard',
+  'What is heard could not be worked out; open the view again.'
+);
+
+const ordering = createOrdering({
+  page: body,
+  fetchTools: fetchHeard,
+  draw: (stops) => overlay.stops(stops),
+  tell
+});
+
 window.addEventListener('message', (event) => {
   if (event.source !== window.parent || port || event.data !== 'kymation' || !event.ports[0]) return;
   port = event.ports[0];
@@ -91,7 +104,7 @@ function receive(data: unknown): void {
   if (message.type === 'scroll') return following.follow(message);
   if (message.type === 'measure') return measure(message.asks);
   if (message.type === 'unfold') return unfold(message.isOpen);
-  if (message.type === 'order') return void order(message.isOn);
+  if (message.type === 'order') return void ordering.set(message.isOn);
   specimens = message;
   redrawSpecimens();
 }
@@ -163,7 +176,7 @@ function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   requestAnimationFrame(() => {
     tell({ type: 'patched', seq: message.seq, work, shown: performance.timeOrigin + performance.now() });
     if (!specimens) following.edited();
-    if (ordering) readOrder();
+    ordering.soon();
   });
 }
 
@@ -178,6 +191,7 @@ function show(message: typeof shown): void {
   stack.want({ stack: message.mode === 'select' ? message.stack : [], picked: message.picked?.node ?? null });
   force();
   soonOutlined();
+  ordering.soon();
 }
 
 let forced: HTMLElement | null = null;
@@ -332,7 +346,7 @@ document.addEventListener('scroll', () => (drawOutline(), hover(null), writing.p
   capture: true,
   passive: true
 });
-window.addEventListener('resize', () => drawOutline());
+window.addEventListener('resize', () => (drawOutline(), ordering.soon()));
 new ResizeObserver(soonOutlined).observe(body);
 document.addEventListener('animationend', soonOutlined);
 
@@ -363,7 +377,7 @@ function drawOutline(): void {
     writing.isOn() ? '' : shown.name
   );
   stack.look();
-  if (stops.length > 0) overlay.stops(stops);
+  ordering.redraw();
 }
 
 function redrawSpecimens(): void {
@@ -374,32 +388,6 @@ function redrawSpecimens(): void {
   }
   drawSpecimens(body, stage, specimens);
   void tellHeard(specimens);
-}
-
-const fetchHeard = fetched<HeardTools>(
-  '/frame/heard.js',
-  'kymationHeard',
-  'What is heard could not be worked out; open the view again.'
-);
-
-/** What draws the numbers of stops, while someone looks at them. */
-let ordering: HeardTools | null = null;
-let stops: readonly Stop[] = [];
-
-async function order(isOn: boolean): Promise<void> {
-  ordering = isOn ? await fetchHeard().catch(() => null) : null;
-  if (!isOn) stops = [];
-  readOrder();
-}
-
-/** Reads the page from its beginning, and tells what is read in which order. */
-function readOrder(): void {
-  const all = ordering?.orderOf(body) ?? [];
-  stops = all.flatMap(({ element, read }) =>
-    read.stop === null ? [] : [{ element, number: read.stop, isWrong: maybeTrouble(read) !== null }]
-  );
-  overlay.stops(stops);
-  if (ordering) tell({ type: 'ordered', read: all.map(({ read }) => read) });
 }
 
 /** After the drawing, since nobody waits for it. */

@@ -5,10 +5,12 @@ import { compact } from '$core/data/compact';
 const CANDIDATES =
   'a[href], button, summary, input, select, textarea, iframe, video[controls], [tabindex], [contenteditable]';
 
+/** Whether the Tab key stops at an element where it is shown. */
+export const takesTab = (element: HTMLElement): boolean =>
+  element.tabIndex >= 0 && !element.matches(':disabled, [inert], [inert] *');
+
 const canStop = (element: HTMLElement): boolean =>
-  element.tabIndex >= 0 &&
-  !element.matches(':disabled, [inert] *') &&
-  element.checkVisibility({ visibilityProperty: true });
+  takesTab(element) && element.checkVisibility({ visibilityProperty: true });
 
 /** Elements the Tab key stops at, in the order of the page. */
 export const stopElements = (page: HTMLElement): readonly HTMLElement[] =>

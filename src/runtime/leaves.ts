@@ -1,11 +1,12 @@
 /**
- * Once a piece has come, leaves the page for somewhere else after `data-k-leaves` seconds, which are counted down in
+ * Once a piece has come, leaves the page for somewhere else after the seconds its timer says, which are counted down in
  * sight; a press on the button stays.
  */
 export function leaves(root: HTMLElement): (() => void) | undefined {
-  const time = root.querySelector('[role=timer]')!;
+  // Its own notice stands at its end, after what it holds.
+  const time = [...root.querySelectorAll('[role=timer]')].pop()!;
   const notice = time.closest('div')!;
-  let left = +root.dataset.kLeaves!;
+  let left = +time.textContent!;
   let timer = 0;
   const stay = () => {
     clearInterval(timer);

@@ -5,31 +5,36 @@
 export function sublists(root: HTMLElement): (() => void) | undefined {
   /** The one that a mouse has opened. It stays when its button is pressed; the next press closes it. */
   let pointed: Element | null;
-  const only = (open: Element | null) =>
+  const only = (open?: Element | null) =>
     root.querySelectorAll('[data-sub]').forEach((entry) => {
-      entry.toggleAttribute('data-open', entry === open);
-      entry.querySelector('[aria-expanded]')!.ariaExpanded = `${entry === open}`;
+      const isOpen = entry.toggleAttribute('data-open', entry === open);
+      // The browser writes it as a word.
+      entry.querySelector('[aria-expanded]')!.ariaExpanded = isOpen as unknown as string;
     });
   const act = ({ type, target, relatedTarget, pointerType }: PointerEvent) => {
     const entry = (target as Element).closest('[data-sub]');
     const isOpen = entry?.matches('[data-open]');
     if (type === 'click') {
-      if (entry && (target as Element).closest('[aria-expanded]')) {
+      if ((target as Element).closest('[aria-expanded]')) {
         only(isOpen && entry !== pointed ? null : entry);
         pointed = null;
       }
     } else if (type === 'focusout') {
-      if (isOpen && relatedTarget && !entry!.contains(relatedTarget as Node)) only(null);
-    } else if (pointerType === 'mouse' && !isOpen && (entry || pointed)) only((pointed = entry));
-    else if (type === 'pointerleave' && pointed) only((pointed = null));
+      if (isOpen && relatedTarget && !entry!.contains(relatedTarget as Node)) only();
+    } else if (!entry) {
+      if (pointed) only((pointed = null));
+    }
+    // In the flow, what came by a mouse would move what stands below.
+    else if (pointerType === 'mouse' && !isOpen && getComputedStyle(entry).position === 'relative')
+      only((pointed = entry));
   };
   const key = (event: KeyboardEvent) => {
-    const open = root.querySelector('[data-sub][data-open]');
+    const open = root.querySelector('[data-open]');
     if (event.key === 'Escape' && open) {
       // One press puts away one thing: what is around it stays.
       event.stopPropagation();
       if (open.matches(':focus-within')) open.querySelector<HTMLElement>('[aria-expanded]')!.focus();
-      only(null);
+      only();
     }
   };
   const types = ['click', 'focusout', 'pointerover', 'pointerleave'] as const;
@@ -42,7 +47,7 @@ export function sublists(root: HTMLElement): (() => void) | undefined {
       for (const type of types) root.removeEventListener(type, act as (event: Event) => void);
       root.removeEventListener('k-show', show);
       removeEventListener('keydown', key, true);
-      only(null);
+      only();
     };
   }
 }

@@ -5,7 +5,7 @@
 export function unfolds(root: HTMLElement): (() => void) | undefined {
   const words = root.textContent;
   const all = () => [...document.querySelectorAll('details')].filter(({ name }) => !name);
-  const isOpen = () => all().every(({ open }) => open);
+  const isOpen = () => all().length > 0 && all().every(({ open }) => open);
   const tell = () => {
     root.textContent = isOpen() ? root.dataset.kUnfolds! : words;
   };

@@ -70,6 +70,7 @@ export function printSnippet(
   const names: Names = { ids: new Set(), groups: new Set() };
   noteAll(root, names);
   renameAll(root, names, prefix);
+  forgetPage(root);
   format({ type: 'root', children: [root] });
   tightDrawings(root, false);
   const { features } = gather(
@@ -91,6 +92,13 @@ export function printSnippet(
 function noteAll(element: Element, names: Names): void {
   noteNames(element, names);
   for (const child of element.children) if (child.type === 'element') noteAll(child, names);
+}
+
+/** Where it is pasted is another page than the one its links were marked for. */
+function forgetPage(element: Element): void {
+  const opensList = element.properties.ariaExpanded !== undefined;
+  if (element.tagName === 'a' || opensList) delete element.properties.ariaCurrent;
+  for (const child of element.children) if (child.type === 'element') forgetPage(child);
 }
 
 /** A snippet as one text to paste. Throws where a text could end its own element early. */

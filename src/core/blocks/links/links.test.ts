@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { apply } from '../../commands/apply';
+import { printSnippet } from '../../compile/snippet';
 import { analyse } from '../../compile/analyse';
 import { runFindings } from '../../findings/run';
 import { printHtml } from '../../html/print';
@@ -81,6 +82,13 @@ describe('links with lists of their own', () => {
     expect(html(another)).toContain('aria-current="page"');
     const moved = { ...another, info: { ...another.info, pageOrder: another.info.pageOrder.toReversed() } };
     expect(html(moved)).not.toContain('aria-current="page"');
+  });
+
+  it('are marked for no page in a snippet, which is pasted into another', () => {
+    const project = withMenu();
+    const { html } = printSnippet(registry, project, drawn(project).node.id, { addressOf: () => '' });
+    expect(html).toContain('Harvest');
+    expect(html).not.toContain('aria-current');
   });
 
   it('need no address where they open something, or a list of their own', () => {

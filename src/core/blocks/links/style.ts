@@ -12,7 +12,12 @@ function sublists({ flow }: LinksSettings, ctx: Context): readonly Rule[] {
   const entry = `${list} > [data-sub]`;
   const isOver = flow === 'row';
   return [
-    rule(entry, { position: 'relative', display: 'flex', 'flex-wrap': 'wrap', 'align-items': 'center' }),
+    rule(entry, {
+      position: isOver ? 'relative' : 'static',
+      display: 'flex',
+      'flex-wrap': 'wrap',
+      'align-items': 'center'
+    }),
     rule(ctx.sel('arrow'), { margin: '0', font: 'inherit', display: 'none' }),
     rule(ctx.sel('arrow'), { display: 'block' }, 'script'),
     rule(sub, { ...plainList, display: 'flex', 'flex-direction': 'column', 'flex-basis': '100%' }),
@@ -42,7 +47,11 @@ function sublists({ flow }: LinksSettings, ctx: Context): readonly Rule[] {
 /** Behind the menu button there is room for lists below one another alone. */
 function foldedSublists(ctx: Context, folds: { readonly under: number }): readonly Rule[] {
   const inFlow = { position: 'static', width: 'auto', 'max-width': 'none' };
-  return [rule(`${ctx.sel('list')} > [data-sub] > ${ctx.sel('sublist')}`, inFlow, 'script', folds)];
+  const entry = `${ctx.sel('list')} > [data-sub]`;
+  return [
+    rule(entry, { position: 'static' }, 'script', folds),
+    rule(`${entry} > ${ctx.sel('sublist')}`, inFlow, 'script', folds)
+  ];
 }
 
 /** What opens something is a button, and looks as its neighbours do. */

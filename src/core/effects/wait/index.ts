@@ -55,7 +55,7 @@ export const wait: Effect = {
   },
   attributes(variants, node) {
     const own = variants[0] as WaitSettings;
-    const dataKLeaves = leaves(own, node) ? String(own.leaveAfter) : undefined;
+    const dataKLeaves = leaves(own, node) ? '' : undefined;
     return defined({ dataKWait: optionsOf(own, node.id), dataKLeaves });
   },
   behaviours: (variants, node) =>

@@ -1,4 +1,5 @@
 import { compact } from '../../data/compact';
+import { remembered } from '../../data/remembered';
 import { remarks, settingFix, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
 import { maybePageOf, subtreeIds } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
@@ -10,11 +11,18 @@ interface Heading {
   readonly level: number;
 }
 
+type Settings = ReturnType<KindOf>['settings'];
+
+const usualLevels = new WeakMap<Settings, unknown>();
+
+/** The level before anyone sets one; remembered, since every heading of a page is looked at for each of them. */
+const usualLevel = (settings: Settings, key: string): unknown =>
+  remembered(usualLevels, settings, () => (settings.getDefault() as Record<string, unknown>)[key]);
+
 function maybeHeading(node: Node, of: KindOf): Heading | null {
   const { headingLevel: key, settings } = of(node);
   if (!key) return null;
-  const usual = (settings.getDefault() as Record<string, unknown>)[key];
-  return { node, key, level: Number(node.settings[key] ?? usual) };
+  return { node, key, level: Number(node.settings[key] ?? usualLevel(settings, key)) };
 }
 
 /** Headings of the page a node stands on, in document order, without those in what is opened over it. */
