@@ -12,22 +12,25 @@ export function createOverlay() {
   const shadow = host.attachShadow({ mode: 'closed' });
   const sheet = new CSSStyleSheet();
   sheet.replaceSync(`
-    :host { position: fixed; inset: 0; width: auto; height: auto; margin: 0; padding: 0; border: 0; background: none; overflow: visible; pointer-events: none; z-index: 2147483647; }
+    :host { position: fixed; inset: 0; width: auto; height: auto; margin: 0; padding: 0; border: 0; background: none;
+      overflow: visible; pointer-events: none; z-index: 2147483647; }
     div { position: absolute; box-sizing: border-box; display: none; }
     .pick { border: 1.5px solid #0b6a5f; outline: 1px solid #ffffffb0; }
     .hover { border: 1px dashed #0b6a5f; }
-    .strip { display: grid; place-items: center; font: 600 11px/1 ui-monospace, monospace; color: #1f262a; overflow: visible; }
+    .strip { display: grid; place-items: center; font: 600 11px/1 ui-monospace, monospace; color: #1f262a;
+      overflow: visible; }
     .strip b { padding: 1px 3px; background: #fffffff0; border-radius: 2px; font-weight: 600; }
     .padding { background: #0b6a5f30; }
     .margin { background: #a8690040; }
     .gap { background: repeating-linear-gradient(45deg, #2b55a050 0 3px, #2b55a018 3px 6px); }
-    span { position: absolute; left: -1.5px; bottom: 100%; margin-bottom: 2px; padding: 2px 7px; border-radius: 2px; background: #0b6a5f;
-      color: #fff; font: 600 12px/1.3 system-ui, sans-serif; white-space: nowrap; }
+    span { position: absolute; left: -1.5px; bottom: 100%; margin-bottom: 2px; padding: 2px 7px; border-radius: 2px;
+      background: #0b6a5f; color: #fff; font: 600 12px/1.3 system-ui, sans-serif; white-space: nowrap; }
     .under span { bottom: auto; top: 100%; margin: 2px 0 0; }
     .inside span { bottom: auto; top: 0; margin: 0; }
     span:empty { display: none; }
-    .stop { display: grid; place-items: center; min-width: 22px; height: 22px; padding: 0 5px; border: 2px solid #fff; border-radius: 11px;
-      background: #1f262a; color: #fff; font: 700 12px/1 ui-monospace, monospace; box-shadow: 0 1px 4px #00000066; translate: -30% -40%; }
+    .stop { display: grid; place-items: center; min-width: 22px; height: 22px; padding: 0 5px; border: 2px solid #fff;
+      border-radius: 11px; background: #1f262a; color: #fff; font: 700 12px/1 ui-monospace, monospace;
+      box-shadow: 0 1px 4px #00000066; translate: -30% -40%; }
     .stop.wrong { background: #a3261f; border-radius: 3px; }`);
   shadow.adoptedStyleSheets = [sheet];
   const pickBox = document.createElement('div');

@@ -11,6 +11,8 @@ import { registry } from '../whole';
 import { BEHAVIOURS } from './behaviours';
 import { CONTROLS } from './controls';
 import { createRegistry } from './registry';
+import type { Kind } from './contract';
+import { fieldsOf } from './settings';
 import { registryWith } from '../testing/registry';
 import { makeWith } from './make';
 
@@ -46,9 +48,26 @@ describe('registry', () => {
   });
 });
 
+/** Keys that fields of a kind need: `fit=tile` is about `fit`. */
+const neededOf = (kind: Kind): string[] =>
+  fieldsOf(kind).flatMap(([, field]) =>
+    (field.meta()?.field?.needs ?? []).map((need) => need.split('=')[0]!)
+  );
+
+it('no effect has a field that needs one it does not have', () => {
+  for (const { effect } of registry.everyEffect()) {
+    const kind = registry.of({ kind: 'stack', effects: [effect] });
+    expect(neededOf(kind).filter((key) => !Object.hasOwn(kind.settings.fields, key))).toEqual([]);
+  }
+});
+
 describe.each(registry.everyKind().map((kind) => [kind.kind, kind] as const))('kind %s', (_name, kind) => {
   const fragment = kind.create(makeWith());
   const node = fragment.nodes[fragment.root]!;
+
+  it('offers no field that needs one it does not have', () => {
+    expect(neededOf(kind).filter((key) => !Object.hasOwn(kind.settings.fields, key))).toEqual([]);
+  });
 
   it('asks only for behaviours of the runtime’s contract', () => {
     // With everything that can move moving, and everything that can be switched on being on.

@@ -218,11 +218,10 @@
 
   function sayHeights({ count, closed, open }: Extract<FromFrame, { type: 'unfolded' }>): void {
     const pieces = count === 1 ? 'One piece collapses' : `${count} pieces collapse`;
-    const text =
-      count === 0
-        ? 'Nothing on this page collapses. Let a section or a stack collapse under Behaviour.'
-        : `${pieces}: the page is ${px(open)} high with all open, ${px(closed)} with all closed, at ${wb.preview.width} px.`;
-    wb.message = { kind: 'info', text };
+    const heights = `${px(open)} high with all open, ${px(closed)} with all closed`;
+    const none = 'Nothing on this page collapses. Let a section or a stack collapse under Behaviour.';
+    const told = `${pieces}: the page is ${heights}, at ${wb.preview.width} px.`;
+    wb.message = { kind: 'info', text: count === 0 ? none : told };
   }
 
   type Pick = Extract<FromFrame, { type: 'picked' }>['pick'];

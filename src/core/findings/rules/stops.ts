@@ -32,8 +32,9 @@ const unseen = ({ piece, part, top }: Stop & { readonly piece: Node }): Remark =
   part,
   view: 'States',
   number: `${top} px`,
-  sentence: `The Tab key stops at ${piece.name}, where nobody sees it: ${top} px from the top, without room or off the page`,
-  cause: 'Whoever goes by keys loses the focus there. Give it room on the page, or hide it altogether.',
+  sentence: `The Tab key stops at ${piece.name}, where nobody sees it, ${top} px from the top`,
+  cause:
+    'It has no room there, or lies off the page, and whoever goes by keys loses the focus. Give it room, or hide it.',
   fix: null
 });
 
