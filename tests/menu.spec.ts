@@ -157,3 +157,24 @@ test('is made in the interface: a list below a link, in four actions from the he
   await page.keyboard.press('Control+z');
   await expect(bench.preview.getByRole('button', { name: 'Seasons, more' })).toHaveCount(0);
 });
+
+test('links go below one another by keys, one level deep, and out again; also where they came without a list', async ({
+  page
+}) => {
+  const bench = await Bench.openNew(page);
+  await bench.pick('First section');
+  await bench.insert('link list');
+  const level = (name: string) => bench.row(name).getAttribute('aria-level');
+  const before = Number(await level('Second link'));
+  await bench.pick('Second link');
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect(bench.row('Second link')).toHaveAttribute('aria-level', String(before + 1));
+  await bench.pick('Third link');
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect(bench.row('Third link')).toHaveAttribute('aria-level', String(before + 1));
+  await page.keyboard.press('Alt+ArrowRight');
+  await expect(page.getByText('One level of sub-links is all')).toBeVisible();
+  await expect(bench.row('Third link')).toHaveAttribute('aria-level', String(before + 1));
+  await page.keyboard.press('Alt+ArrowLeft');
+  await expect(bench.row('Third link')).toHaveAttribute('aria-level', String(before));
+});

@@ -39,7 +39,7 @@ export function placeFor(
   const sections = sectionsOf(project, page);
   const seen = inSight !== null && sections.includes(inSight) ? inSight : null;
   for (const section of [seen, ...sections.toReversed()]) {
-    const at = section && inside(registry, kind, nodeOf(project, section));
+    const at = section && endIn(registry, kind, nodeOf(project, section));
     if (at) return { at, around: null };
   }
   return inNewSection(registry, project, kind, page);
@@ -51,7 +51,7 @@ function around(registry: Registry, project: Project, kind: Kind, from: NodeId):
   for (let id: NodeId | null = from; id; id = before?.parent ?? null) {
     const node: Node | null = maybeNode(project, id);
     if (!node) return null;
-    const at = inside(registry, kind, node);
+    const at = endIn(registry, kind, node);
     if (at)
       return before?.parent === at.parent && before.slot === at.slot
         ? { ...at, index: before.index + 1 }
@@ -61,8 +61,8 @@ function around(registry: Registry, project: Project, kind: Kind, from: NodeId):
   return null;
 }
 
-/** The end of the first slot of a node that takes the kind. */
-function inside(registry: Registry, { category }: Kind, node: Node): Place | null {
+/** @returns the end of the first slot of a node that takes a kind; null for a node that has none such. */
+export function endIn(registry: Registry, { category }: Pick<Kind, 'category'>, node: Node): Place | null {
   const slot = Object.entries(registry.of(node).slots).find(([, { accepts }]) =>
     accepts.includes(category)
   )?.[0];
@@ -78,7 +78,7 @@ function inNewSection(registry: Registry, project: Project, kind: Kind, page: No
     const takes =
       each.insertable &&
       Object.values(each.slots).some(({ accepts, items }) => !items && accepts.includes(kind.category));
-    const at = takes ? inside(registry, each, nodeOf(project, page)) : null;
+    const at = takes ? endIn(registry, each, nodeOf(project, page)) : null;
     if (at) return { at, around: each };
   }
   return null;

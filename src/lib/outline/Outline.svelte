@@ -9,6 +9,7 @@
   import { untrack } from 'svelte';
   import { analyse } from '$core/compile/analyse';
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
+  import { endIn } from '$core/kinds/place';
   import type { Node, NodeId, Place } from '$core/project/types';
   import { registry } from '$core/registry';
   import KindSign from '$lib/parts/KindSign.svelte';
@@ -114,12 +115,7 @@
     const at = maybePlaceOf(wb.project, target);
     if (operation !== 'combine')
       return at ? { ...at, index: operation === 'reorder-before' ? at.index : at.index + 1 } : null;
-    const host = nodeOf(wb.project, target);
-    const category = registry.of(nodeOf(wb.project, moving)).category;
-    const slot = Object.entries(registry.of(host).slots).find(([, { accepts }]) =>
-      accepts.includes(category)
-    )?.[0];
-    return slot ? { parent: target, slot, index: host.slots[slot]!.length } : null;
+    return endIn(registry, registry.of(nodeOf(wb.project, moving)), nodeOf(wb.project, target));
   }
 
   const dragged = (data: Record<string | symbol, unknown>) => data.row as NodeId;

@@ -7,7 +7,7 @@ import { makeWith, withNewIds } from '$core/kinds/make';
 import type { Fragment, NodeId, Page, PageId, Place, ShelfId } from '$core/project/types';
 import { referencesInto, type Reference } from '$core/kinds/references';
 import { registry } from '$core/registry';
-import { placed, type FoundPlace } from '$core/kinds/place';
+import { endIn, placed, type FoundPlace } from '$core/kinds/place';
 import { VIEWS, type Workbench } from './workbench.svelte';
 import { writeInPlace } from './writing';
 import type { ToFrame } from '$preview/messages';
@@ -85,12 +85,7 @@ function inward(wb: Workbench): Place | null {
   const at = id ? maybePlaceOf(wb.project, id) : null;
   const before = at ? nodeOf(wb.project, at.parent).slots[at.slot]![at.index - 1] : undefined;
   if (!id || !before) return null;
-  const category = registry.of(nodeOf(wb.project, id)).category;
-  const host = nodeOf(wb.project, before);
-  const slot = Object.entries(registry.of(host).slots).find(([, { accepts }]) =>
-    accepts.includes(category)
-  )?.[0];
-  return slot ? { parent: before, slot, index: host.slots[slot]!.length } : null;
+  return endIn(registry, registry.of(nodeOf(wb.project, id)), nodeOf(wb.project, before));
 }
 
 function moveAction(id: string, label: string, key: string, place: (wb: Workbench) => Place | null): Action {
