@@ -262,6 +262,22 @@ test('a picture is added from disk, cleaned, shown and exported', async ({ page 
   expect(Buffer.from(data, 'base64').toString()).not.toMatch(/script|onload/);
 });
 
+test('a switch that was just turned leaves the keys to the workbench: it is taken back at once', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Behaviour');
+  const several = page.getByRole('switch', { name: 'Several panels open' });
+  await expect(several).not.toBeChecked();
+  await several.click();
+  await expect(several).toBeChecked();
+  await page.keyboard.press('Control+z');
+  await expect(several).not.toBeChecked();
+  await page.keyboard.press('3');
+  await expect(page.getByRole('tab', { name: 'States' })).toHaveAttribute('aria-selected', 'true');
+});
+
 test('the outline is filtered by name, with what each piece stands in', async ({ page }) => {
   const bench = await Bench.openDemo(page);
   const all = (await bench.outline()).length;

@@ -23,11 +23,12 @@
   } as const;
 
   const panel = $derived<Panel | null>(wb.open === null || wb.open === 'insert' ? null : PANELS[wb.open]);
+  /** A switch is an input that takes no letters: undo and the keys of the workbench go on from there. */
   const isTyping = (target: EventTarget | null) =>
     target instanceof HTMLElement &&
-    (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+    (target.isContentEditable || target.matches('input:not([type="checkbox"]), textarea, select'));
   const isControl = (target: EventTarget | null) =>
-    target instanceof HTMLElement && /^(?:BUTTON|A)$/.test(target.tagName);
+    target instanceof HTMLElement && target.matches('button, a, input[type="checkbox"]');
 
   /** While a field or a dialog has the keys, only what cannot be meant for it goes on: undo and the like in dialogs do not. */
   function isTaken(event: KeyboardEvent, key: string): boolean {

@@ -45,7 +45,7 @@ export const settings = object({
     live: 'when the page is tried'
   }),
   leaveAfter: numberField(10, 1, LEAVE_MOST, {
-    label: 'after another',
+    label: 'Leaves after',
     unit: 's',
     view: 'behaviour',
     group: LEAVING,
