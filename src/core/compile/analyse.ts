@@ -5,6 +5,7 @@ import type { AssetId, Node, NodeId, Project } from '../project/types';
 import { NodeContext } from './context';
 import { carryReads, isCurrent, noReads, type Reads } from './reads';
 import { NO_SHEET, sheetOf, type Sheet } from './sheet';
+import { element } from '../html/build';
 
 /** What one node contributes to a page. Printers only read it. */
 export interface Analysis {
@@ -113,10 +114,5 @@ function freshAnalysis(
 /** A piece whose widths are those of its place stands in an element that can be asked how wide it is. */
 function inItsPlace(markup: Element, sheet: Sheet, stem: string): Element {
   if (!sheet.isContained) return markup;
-  return {
-    type: 'element',
-    tagName: 'div',
-    properties: { className: [`${stem}-place`] },
-    children: [markup]
-  };
+  return element('div', { className: [`${stem}-place`] }, [markup]);
 }

@@ -7,6 +7,7 @@ import { analyse, type Analysis } from './analyse';
 import { sizesOf, roomOf, type Rendition } from './renditions';
 import { symbolClass } from '../stylesheet/base';
 import { Symbols } from './symbols';
+import { element as elementOf } from '../html/build';
 
 export interface PrintedRendition {
   readonly format: Rendition['format'];
@@ -99,15 +100,14 @@ export class BodyBuilder {
     const { data, tagName } = element;
     if (data?.icon) return this.symbols.use(data.icon, element.properties);
     const asset = data?.asset ? this.project.assets[data.asset] : undefined;
-    const made: Element = {
-      type: 'element',
+    const made = elementOf(
       tagName,
-      properties: this.properties(element, of),
-      children: element.children.map((child): ElementContent => {
+      this.properties(element, of),
+      element.children.map((child): ElementContent => {
         if (child.type !== 'element') return child;
         return child.data?.child ? this.piece(this.byId.get(child.data.child)!) : this.element(child, of);
       })
-    };
+    );
     if (this.options.marked && data?.mark)
       Object.assign(made.properties, { dataNode: of.id, dataItem: data.mark.node, dataPart: data.mark.part });
     if (asset) Object.assign(made.properties, addressed(element, this.options.addressOf(asset)));
@@ -186,11 +186,6 @@ function withRenditions(image: Element, renditions: readonly PrintedRendition[],
     ? { ...image, properties: { ...image.properties, srcSet: srcSet(plain), sizes } }
     : image;
   if (avif === '') return fallback;
-  const source: Element = {
-    type: 'element',
-    tagName: 'source',
-    properties: { type: 'image/avif', srcSet: avif, sizes },
-    children: []
-  };
-  return { type: 'element', tagName: 'picture', properties: {}, children: [source, fallback] };
+  const source = elementOf('source', { type: 'image/avif', srcSet: avif, sizes });
+  return elementOf('picture', {}, [source, fallback]);
 }

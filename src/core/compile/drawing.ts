@@ -7,6 +7,7 @@ import { analyse, type Analysis } from './analyse';
 import { addressed } from './body';
 import { sheetsOf } from './parts';
 import { drawingDialect, printSheet, tokenRule, usedTokens } from './rules';
+import { element } from '../html/build';
 
 /**
  * A drawing of one piece, such as the insert drawer has: a picture of it, wide and on a screen, in which
@@ -26,20 +27,20 @@ export function printDrawing(
   prefix: string
 ): PrintedDrawing {
   const found: Analysis[] = [];
-  const build = (element: Element): Element => {
-    const { className } = element.properties;
+  const build = (drawn: Element): Element => {
+    const { className } = drawn.properties;
     const classes = Array.isArray(className)
       ? { className: className.map((name) => `${prefix}-${name}`) }
       : {};
-    const picture = element.data?.asset ? addressed(element, '') : {};
+    const picture = drawn.data?.asset ? addressed(drawn, '') : {};
     // As its script would have it: what asks for a behaviour has been started.
-    const started = Object.keys(element.properties).some((name) => name.startsWith('dataK'))
+    const started = Object.keys(drawn.properties).some((name) => name.startsWith('dataK'))
       ? { dataKOn: '' }
       : {};
-    const properties = { ...picture, ...element.properties, ...classes, ...started };
+    const properties = { ...picture, ...drawn.properties, ...classes, ...started };
     // A dialog is not to be seen until it is opened.
-    const tagName = element.tagName === 'dialog' ? 'div' : element.tagName;
-    return { type: 'element', tagName, properties, children: element.children.map(inside) };
+    const tagName = drawn.tagName === 'dialog' ? 'div' : drawn.tagName;
+    return element(tagName, properties, drawn.children.map(inside));
   };
   const inside = (child: ElementContent): ElementContent => {
     if (child.type !== 'element') return child;
@@ -52,12 +53,7 @@ export function printDrawing(
     found.push(analysis);
     return build(analysis.markup);
   };
-  const root: Element = {
-    type: 'element',
-    tagName: 'div',
-    properties: { className: [prefix] },
-    children: [expand(id)]
-  };
+  const root = element('div', { className: [prefix] }, [expand(id)]);
   const sheets = sheetsOf(registry, found);
   const tokens = usedTokens(
     sheets.map(({ sheet }) => sheet),

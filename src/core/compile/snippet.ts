@@ -13,6 +13,7 @@ import { noteNames, renameAll, type Names } from './naming';
 import { elementText, tightDrawings } from './page';
 import { sheetsOf } from './parts';
 import { usedTokens } from './rules';
+import { element } from '../html/build';
 
 /** One piece to paste into a page of any site. Every name in it starts with `prefix`; nothing is global. */
 export interface PrintedSnippet {
@@ -61,12 +62,7 @@ export function printSnippet(
     ...options,
     prefix
   }).build();
-  const root: Element = {
-    type: 'element',
-    tagName: 'div',
-    properties: { className: [prefix] },
-    children: symbols ? [inner, symbols] : [inner]
-  };
+  const root = element('div', { className: [prefix] }, symbols ? [inner, symbols] : [inner]);
   const names: Names = { ids: new Set(), groups: new Set() };
   noteAll(root, names);
   renameAll(root, names, prefix);

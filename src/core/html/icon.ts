@@ -1,4 +1,5 @@
 import type { Element, ElementData } from 'hast';
+import { element } from './build';
 
 /** A line drawing in a field of 24 by 24, as data: it travels with the piece and needs no icon font. */
 export interface Icon {
@@ -79,11 +80,6 @@ export function iconElement(icon: Icon): Element {
       strokeLineJoin: 'round',
       ariaHidden: 'true'
     },
-    children: nodes.map(([tagName, properties]) => ({
-      type: 'element',
-      tagName,
-      properties: { ...properties },
-      children: []
-    }))
+    children: nodes.map(([tagName, properties]) => element(tagName, { ...properties }))
   };
 }

@@ -4,6 +4,7 @@ import { isEmpty } from '../../data/record';
 import { choiceField, linkField, opensField, textField, toggleField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
+import { text } from '../../html/build';
 
 const settings = object({
   label: textField('Press here', 200, { label: 'Label' }),
@@ -71,7 +72,7 @@ export const button: Kind = {
   create: (make) => make('button', 'Button'),
   markup(node, ctx) {
     const { label, href, opens, unfolds, closing } = ctx.settings<ButtonSettings>(node);
-    const content = [{ type: 'text' as const, value: label }];
+    const content = [text(label)];
     const opener = ctx.opener(opens);
     if (unfolds) return ctx.part('root', 'button', { type: 'button', dataKUnfolds: closing }, content);
     if (href && isEmpty(opener)) return ctx.part('root', 'a', { href }, content);

@@ -28,6 +28,8 @@ const settings = object({
   )
 });
 
+type Settings = InferType<typeof settings>;
+
 /** Two columns once had their widths as `3:2`; they are shares of one now. */
 function withShares(node: Loose): Loose {
   const { ratio, ...others } = isRecord(node.settings) ? node.settings : {};
@@ -73,10 +75,10 @@ export const columns: Kind = {
     ),
   markup: (_node, ctx) => ctx.part('root', 'div', {}, ctx.slot('columns')),
   style(node, ctx) {
-    const { shares, align, stack } = ctx.settings<InferType<typeof settings>>(node);
+    const { shares, align, stack } = ctx.settings<Settings>(node);
     const count = ctx.items('columns').length;
     const { template, places } = gridOf(sharesFor(shares, count));
-    const variants = ctx.variants<InferType<typeof settings>>(node);
+    const variants = ctx.variants<Settings>(node);
     const root = ctx.sel('root');
     const one = (i: number) => `${root} > :nth-child(${i + 1})`;
     const rules = [rule(root, { display: 'grid', 'grid-template-columns': template, 'align-items': align })];
@@ -92,7 +94,7 @@ export const columns: Kind = {
   behaviours: () => [],
   migrations: { 1: withShares },
   fallbacks(_node, { settings: under }) {
-    const { stack } = under<InferType<typeof settings>>('always');
+    const { stack } = under<Settings>('always');
     return [
       {
         label: 'Shows',

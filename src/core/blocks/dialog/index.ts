@@ -8,6 +8,7 @@ import type { Node } from '../../project/types';
 import { about } from './about';
 import { anatomy, look } from './anatomy';
 import { settings, type DialogSettings } from './settings';
+import { text, element } from '../../html/build';
 
 /** Where it stands in the window; what `size` is of: its width, or its height. */
 const PLACES: Readonly<
@@ -30,12 +31,10 @@ function boxOf({ place, size }: DialogSettings): Record<string, string> {
 }
 
 /** The button closes it without script (HTML standard, 4.11.4 and 4.10.21.3, `method="dialog"`). */
-const closing = (words: string, ctx: Context): Element => ({
-  type: 'element',
-  tagName: 'form',
-  properties: { method: 'dialog', className: [ctx.cls('form')] },
-  children: [ctx.part('close', 'button', { type: 'submit' }, [{ type: 'text', value: words }])]
-});
+const closing = (words: string, ctx: Context): Element =>
+  element('form', { method: 'dialog', className: [ctx.cls('form')] }, [
+    ctx.part('close', 'button', { type: 'submit' }, [text(words)])
+  ]);
 
 function markup(node: Node, ctx: Context): Element {
   const { title, label, close, outside } = ctx.settings<DialogSettings>(node);
@@ -50,7 +49,7 @@ function markup(node: Node, ctx: Context): Element {
     [closing(close, ctx), ...ctx.slot('content')]
   );
   const opener = { type: 'button', ...ctx.opener(node.id) };
-  const button = label ? ctx.part('button', 'button', opener, [{ type: 'text', value: label }]) : null;
+  const button = label ? ctx.part('button', 'button', opener, [text(label)]) : null;
   return ctx.part('root', 'div', {}, compact([button, panel]));
 }
 

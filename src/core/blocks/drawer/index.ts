@@ -5,6 +5,7 @@ import { choiceField, cssField, textField } from '../../kinds/fields';
 import { closingPart, openingLook, openingPart } from '../../kinds/opening';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
+import { text } from '../../html/build';
 
 const settings = object({
   label: textField('Menu', 120, {
@@ -19,6 +20,8 @@ const settings = object({
     help: 'In any unit; it never takes more than nine tenths of the window.'
   })
 });
+
+type Settings = InferType<typeof settings>;
 
 /**
  * A panel that lies over the page until it is put away: the browser's own popover (HTML standard, 6.12),
@@ -67,21 +70,21 @@ export const drawer: Kind = {
       { content: [make('heading', 'Panel heading', { level: '2', text: 'What stands at the side' })] }
     ),
   markup(node, ctx) {
-    const { label, close } = ctx.settings<InferType<typeof settings>>(node);
+    const { label, close } = ctx.settings<Settings>(node);
     const id = `${node.id}-panel`;
-    const words = [{ type: 'text' as const, value: label }];
+    const words = [text(label)];
     const button = label ? ctx.part('button', 'button', { type: 'button', popoverTarget: id }, words) : null;
     const putAway = { type: 'button', popoverTarget: id, popoverTargetAction: 'hide' };
     const panel = ctx.part(
       'panel',
       'div',
       { id, popover: 'auto', role: 'dialog', ariaLabel: label || node.name },
-      [ctx.part('close', 'button', putAway, [{ type: 'text', value: close }]), ...ctx.slot('content')]
+      [ctx.part('close', 'button', putAway, [text(close)]), ...ctx.slot('content')]
     );
     return ctx.part('root', 'div', {}, compact([button, panel]));
   },
   style(node, ctx) {
-    const { side, width } = ctx.settings<InferType<typeof settings>>(node);
+    const { side, width } = ctx.settings<Settings>(node);
     const panel = ctx.sel('panel');
     return [
       ...['button', 'close'].map((part) =>

@@ -14,6 +14,8 @@ const settings = object({
   )
 });
 
+type Settings = InferType<typeof settings>;
+
 const isWeb = (address: string) => /^https?:\/\//.test(address);
 
 /** A page from elsewhere in a frame of its own, which can neither read nor lead away the page it stands in. */
@@ -28,7 +30,7 @@ export const embed: Kind = {
   look: { root: { rest: { always: { 'background-color': '#ece8dc' } } } },
   create: (make) => make('embed', 'Embed'),
   markup(node, ctx) {
-    const { address, title } = ctx.settings<InferType<typeof settings>>(node);
+    const { address, title } = ctx.settings<Settings>(node);
     if (!isWeb(address)) return ctx.part('root', 'div', { dataEmpty: 'embed' });
     return ctx.part('root', 'iframe', {
       src: address,
@@ -39,7 +41,7 @@ export const embed: Kind = {
     });
   },
   style(node, ctx) {
-    const { ratio } = ctx.settings<InferType<typeof settings>>(node);
+    const { ratio } = ctx.settings<Settings>(node);
     return [rule(ctx.sel('root'), { display: 'block', width: '100%', 'aspect-ratio': ratio, border: '0' })];
   },
   behaviours: () => [],

@@ -3,11 +3,14 @@ import type { Kind } from '../../kinds/contract';
 import { choiceField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
+import { text } from '../../html/build';
 
 const settings = object({
   caption: textField('What it shows', 500, { label: 'Caption' }),
   place: choiceField('after', { after: 'below', before: 'above' }, { label: 'Caption stands' })
 });
+
+type Settings = InferType<typeof settings>;
 
 export const figure: Kind = {
   ...about,
@@ -35,8 +38,8 @@ export const figure: Kind = {
   },
   create: (make) => make('figure', 'Figure', {}, { content: [make('image', 'Picture')] }),
   markup(node, ctx) {
-    const { caption, place } = ctx.settings<InferType<typeof settings>>(node);
-    const words = caption ? [ctx.part('caption', 'figcaption', {}, [{ type: 'text', value: caption }])] : [];
+    const { caption, place } = ctx.settings<Settings>(node);
+    const words = caption ? [ctx.part('caption', 'figcaption', {}, [text(caption)])] : [];
     return ctx.part(
       'root',
       'figure',

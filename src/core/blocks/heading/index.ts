@@ -3,6 +3,7 @@ import type { Kind } from '../../kinds/contract';
 import { choiceField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
+import { text } from '../../html/build';
 
 const LEVELS = { '1': '1', '2': '2', '3': '3', '4': '4', '5': '5', '6': '6' } as const;
 
@@ -32,8 +33,8 @@ export const heading: Kind = {
   headingLevel: 'level',
   create: (make) => make('heading', 'Heading'),
   markup(node, ctx) {
-    const { text, level } = ctx.settings<InferType<typeof settings>>(node);
-    return ctx.part('root', `h${level}`, {}, [{ type: 'text', value: text }]);
+    const { text: words, level } = ctx.settings<Settings>(node);
+    return ctx.part('root', `h${level}`, {}, [text(words)]);
   },
   style: (_node, ctx) => [rule(ctx.sel('root'), { margin: '0', 'overflow-wrap': 'break-word' })],
   behaviours: () => [],

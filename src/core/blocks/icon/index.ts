@@ -13,6 +13,8 @@ const settings = object({
   })
 });
 
+type Settings = InferType<typeof settings>;
+
 export const icon: Kind = {
   ...about,
   anatomy: {
@@ -29,7 +31,7 @@ export const icon: Kind = {
   look: { root: { rest: { always: { 'font-size': '28px', 'line-height': '1' } } } },
   create: (make) => make('icon', 'Icon'),
   markup(node, ctx) {
-    const { icon: drawing, alt } = ctx.settings<InferType<typeof settings>>(node);
+    const { icon: drawing, alt } = ctx.settings<Settings>(node);
     const says = alt ? { role: 'img', ariaLabel: alt } : {};
     if (!drawing) return ctx.part('root', 'span', { ...says, dataEmpty: 'icon' });
     return ctx.part('root', 'span', says, [iconElement(drawing as Icon)]);

@@ -17,6 +17,8 @@ const settings = object({
   })
 });
 
+type Settings = InferType<typeof settings>;
+
 export const image: Kind = {
   ...about,
   anatomy: {
@@ -28,7 +30,7 @@ export const image: Kind = {
   look: {},
   create: (make) => make('image', 'Image'),
   markup(node, ctx) {
-    const { asset: id, alt, decorative } = ctx.settings<InferType<typeof settings>>(node);
+    const { asset: id, alt, decorative } = ctx.settings<Settings>(node);
     const asset = id ? ctx.maybeAsset(id as AssetId) : null;
     if (!asset) {
       return ctx.part('root', 'div', { ariaHidden: 'true', dataEmpty: 'picture' });

@@ -18,6 +18,8 @@ const settings = object({
   })
 });
 
+type Settings = InferType<typeof settings>;
+
 /** One of the layers of a Layers block. */
 export const layer: Kind = {
   ...about,
@@ -37,7 +39,7 @@ export const layer: Kind = {
   create: (make) => make('layer', 'Layer', {}, { content: [] }),
   markup: (_node, ctx) => ctx.part('root', 'div', {}, ctx.slot('content')),
   style(node, ctx) {
-    const { place, width } = ctx.settings<InferType<typeof settings>>(node);
+    const { place, width } = ctx.settings<Settings>(node);
     const [x, y] = place.split(' ') as [string, string];
     return [
       rule(ctx.sel('root'), {

@@ -4,6 +4,7 @@ import { rule } from '../../kinds/rule';
 import type { Node } from '../../project/types';
 import { about } from './about';
 import { settings, type PageSettings } from './settings';
+import { element } from '../../html/build';
 
 /** Room above what a link leads to, a key goes to or the browser finds (CSS Scroll Snap 1, section 4.2). */
 function landingRules(node: Node, ctx: Context): readonly Rule[] {
@@ -58,7 +59,7 @@ export const page: Kind = {
       else if (isBefore || isFirst) before.push(markers[index]!);
       else main.push(markers[index]!);
     }
-    const mainElement: Element = { type: 'element', tagName: 'main', properties: {}, children: main };
+    const mainElement = element('main', {}, main);
     return ctx.part('root', 'body', {}, [...before, mainElement, ...after]);
   },
   style: (node, ctx) => [rule(ctx.sel('root'), { margin: '0' }), ...landingRules(node, ctx)],

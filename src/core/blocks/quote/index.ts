@@ -5,12 +5,15 @@ import { linkField, richField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 import { compact } from '../../data/compact';
 import { about } from './about';
+import { text, element } from '../../html/build';
 
 const settings = object({
   words: richField('<p>What they said.</p>', { label: 'Words', part: 'words' }),
   author: textField('', 200, { label: 'Who said it' }),
   source: linkField({ label: 'Where it is from', help: 'An address; the name then leads there.' })
 });
+
+type Settings = InferType<typeof settings>;
 
 export const quote: Kind = {
   ...about,
@@ -56,11 +59,9 @@ export const quote: Kind = {
   },
   create: (make) => make('quote', 'Quotation'),
   markup(node, ctx) {
-    const { words, author, source } = ctx.settings<InferType<typeof settings>>(node);
-    const name: ElementContent[] = [{ type: 'text', value: author }];
-    const linked: ElementContent[] = source
-      ? [{ type: 'element', tagName: 'a', properties: { href: source }, children: name }]
-      : name;
+    const { words, author, source } = ctx.settings<Settings>(node);
+    const name: ElementContent[] = [text(author)];
+    const linked: ElementContent[] = source ? [element('a', { href: source }, name)] : name;
     return ctx.part(
       'root',
       'figure',
@@ -77,7 +78,7 @@ export const quote: Kind = {
     );
   },
   style(node, ctx) {
-    const isLinked = ctx.settings<InferType<typeof settings>>(node).source !== '';
+    const isLinked = ctx.settings<Settings>(node).source !== '';
     const rules = [
       rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', margin: '0' }),
       rule(ctx.sel('words'), { margin: '0', 'overflow-wrap': 'break-word' }),

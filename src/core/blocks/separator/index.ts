@@ -21,6 +21,8 @@ const settings = object({
   place: choiceField('start', { start: 'start', center: 'centre', end: 'end' }, { label: 'Place' })
 });
 
+type Settings = InferType<typeof settings>;
+
 export const separator: Kind = {
   ...about,
   anatomy: { root: { label: 'line', states: {}, box: { x: 20, y: 56, width: 110, height: 4 } } },
@@ -35,7 +37,7 @@ export const separator: Kind = {
   create: (make) => make('separator', 'Separator'),
   markup: (_node, ctx) => ctx.part('root', 'hr'),
   style(node, ctx) {
-    const { line, width, place } = ctx.settings<InferType<typeof settings>>(node);
+    const { line, width, place } = ctx.settings<Settings>(node);
     return [
       rule(ctx.sel('root'), {
         width,

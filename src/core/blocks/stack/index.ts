@@ -39,6 +39,8 @@ const settings = object({
   })
 });
 
+type Settings = InferType<typeof settings>;
+
 /** Pieces in a flow, one below the other or side by side; stands anywhere, in stacks too. */
 export const stack: Kind = {
   ...about,
@@ -58,7 +60,7 @@ export const stack: Kind = {
   create: (make) => make('stack', 'Stack', {}, { content: [] }),
   markup: (_node, ctx) => ctx.part('root', 'div', {}, ctx.slot('content')),
   style(node, ctx) {
-    const { flow, justify, align, wrap } = ctx.settings<InferType<typeof settings>>(node);
+    const { flow, justify, align, wrap } = ctx.settings<Settings>(node);
     return [
       rule(ctx.sel('root'), {
         display: 'flex',

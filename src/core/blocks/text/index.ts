@@ -9,6 +9,8 @@ const settings = object({
   html: richField('<p>New text. Press Enter to write.</p>', { label: 'Text' })
 });
 
+type Settings = InferType<typeof settings>;
+
 export const text: Kind = {
   ...about,
   anatomy: {
@@ -39,7 +41,7 @@ export const text: Kind = {
   },
   create: (make) => make('text', 'Text'),
   markup(node, ctx) {
-    const { html } = ctx.settings<InferType<typeof settings>>(node);
+    const { html } = ctx.settings<Settings>(node);
     const linkClass = ctx.cls('link');
     const withLinks = (children: readonly ElementContent[]): ElementContent[] =>
       children.map((child) => {

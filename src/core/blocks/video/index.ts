@@ -7,6 +7,7 @@ import { notes, rule } from '../../kinds/rule';
 import type { AssetId } from '../../project/types';
 import { defined } from '../../data/compact';
 import { about } from './about';
+import { element, text } from '../../html/build';
 
 const settings = object({
   file: assetField({
@@ -106,10 +107,9 @@ export const video: Kind = {
     if (isInPage(own)) {
       const filed = own.file ? ctx.maybeAsset(own.file as AssetId) : null;
       const asset = poster ? ctx.maybeAsset(poster as AssetId) : null;
-      const film: Element = {
-        type: 'element',
-        tagName: 'video',
-        properties: defined({
+      const film = element(
+        'video',
+        defined({
           className: [ctx.cls('film')],
           src: filed ? undefined : address,
           ariaLabel: name,
@@ -118,13 +118,12 @@ export const video: Kind = {
           muted: loop || undefined,
           loop: loop || undefined,
           controls: !loop || undefined
-        }),
-        children: []
-      };
+        })
+      );
       if (filed) film.data = notes({ asset: filed.id });
       return ctx.part('root', 'div', loop ? { dataKPlays: '' } : {}, [...picture(poster, ctx, ''), film]);
     }
-    const sign = ctx.part('sign', 'span', { ariaHidden: 'true' }, [{ type: 'text', value: '▶' }]);
+    const sign = ctx.part('sign', 'span', { ariaHidden: 'true' }, [text('▶')]);
     if (!address) return ctx.part('root', 'div', { dataEmpty: 'video' }, [...picture(poster, ctx, ''), sign]);
     return ctx.part('root', 'a', { href: address, ariaLabel: `${name}: play it where it is` }, [
       ...picture(poster, ctx, ''),

@@ -7,6 +7,7 @@ import type { Node } from '../../project/types';
 import { about } from './about';
 import { anatomy, look } from './anatomy';
 import { settings, type CollapseSettings } from './settings';
+import { text, element } from '../../html/build';
 
 /** Those of a page of which one is open at a time. */
 const GROUP = 'one-at-a-time';
@@ -21,12 +22,9 @@ function maybeUnfit({ kind, around }: EffectPlace): string | null {
 
 /** The words are a heading, so that the page can be read by its headings. */
 function header({ label, level, marker }: CollapseSettings, { name }: Node, ctx: Context): Element {
-  const words: Element = {
-    type: 'element',
-    tagName: `h${level}`,
-    properties: { className: [ctx.cls('collapse-words')], dir: 'auto' },
-    children: [{ type: 'text', value: label || name }]
-  };
+  const words = element(`h${level}`, { className: [ctx.cls('collapse-words')], dir: 'auto' }, [
+    text(label || name)
+  ]);
   const sign = ctx.part('collapse-marker', 'span', { ariaHidden: 'true' });
   return ctx.part('collapse-header', 'summary', {}, compact([words, marker === 'none' ? null : sign]));
 }

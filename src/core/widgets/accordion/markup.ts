@@ -4,6 +4,7 @@ import { iconElement, type Icon } from '../../html/icon';
 import type { Context } from '../../kinds/contract';
 import type { Node } from '../../project/types';
 import type { AccordionSettings } from './settings';
+import { text, element } from '../../html/build';
 
 const isDisabled = (item: Node) => item.settings.disabled === true;
 
@@ -58,12 +59,7 @@ export function markup(node: Node, ctx: Context): Element {
 /** The words are a heading, so that the page can be read by its headings. */
 function header(item: Node, { level, marker }: AccordionSettings, ctx: Context): Element {
   const { icon } = item.settings as { icon?: Icon | null };
-  const words: Element = {
-    type: 'element',
-    tagName: `h${level}`,
-    properties: { className: [ctx.cls('words')], dir: 'auto' },
-    children: [{ type: 'text', value: item.name }]
-  };
+  const words = element(`h${level}`, { className: [ctx.cls('words')], dir: 'auto' }, [text(item.name)]);
   return ctx.part(
     'header',
     'summary',

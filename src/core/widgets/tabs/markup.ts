@@ -7,6 +7,7 @@ import type { Node } from '../../project/types';
 import type { PlatformFeature } from '../../support/features';
 import { canBeFound, type TabsSettings } from './settings';
 import { compact, defined } from '../../data/compact';
+import { element, text } from '../../html/build';
 
 /**
  * @returns the id of the panel that is open at load: the chosen one, else the first that is not disabled,
@@ -38,12 +39,11 @@ export function markup(node: Node, ctx: Context): Element {
       indicator ? ctx.part('indicator', 'span', { ariaHidden: 'true' }) : null
     ])
   );
-  const body: Element = {
-    type: 'element',
-    tagName: 'div',
-    properties: { className: [ctx.cls('panels')] },
-    children: items.flatMap((item) => [head(item, Number(level), ctx), panel(item, item.id === open, ctx)])
-  };
+  const body = element(
+    'div',
+    { className: [ctx.cls('panels')] },
+    items.flatMap((item) => [head(item, Number(level), ctx), panel(item, item.id === open, ctx)])
+  );
   const options = [
     activation === 'manual' ? 'manual' : '',
     several ? 'several' : '',
@@ -93,12 +93,7 @@ const isDisabled = (item: Node) => item.settings.disabled === true;
 /** The words, with the icon beside them. */
 function label(item: Node, ctx: Context, chosen: readonly Element[] = []): ElementContent[] {
   const { icon } = item.settings as { icon?: Icon | null };
-  const words: Element = {
-    type: 'element',
-    tagName: 'span',
-    properties: { dir: 'auto' },
-    children: [{ type: 'text', value: item.name }]
-  };
+  const words = element('span', { dir: 'auto' }, [text(item.name)]);
   if (!icon) return [words];
   return [ctx.part('icon', 'span', {}, [...chosen, iconElement(icon)], item), words];
 }
@@ -140,12 +135,7 @@ function head(item: Node, level: number, ctx: Context): Element {
     item
   );
   inner.data = notes({ ...inner.data, becomes: 'button' });
-  return {
-    type: 'element',
-    tagName: `h${level}`,
-    properties: { className: [ctx.cls('head')] },
-    children: [inner]
-  };
+  return element(`h${level}`, { className: [ctx.cls('head')] }, [inner]);
 }
 
 function panel(item: Node, isOpen: boolean, ctx: Context): Element {
