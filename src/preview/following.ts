@@ -1,4 +1,5 @@
 import type { FromFrame, ToFrame } from './messages';
+import { clamp } from '$core/data/clamp';
 
 /** Keeps a page that is shown in several widths at the same piece in all of them. */
 export interface Following {
@@ -28,8 +29,6 @@ const way = () => Math.max(1, root.scrollHeight - innerHeight);
 /** Where the eye rests while one reads: a third down the window. */
 const readingLine = () => innerHeight / 3;
 
-const clamp = (value: number, most: number) => Math.min(most, Math.max(0, value));
-
 export function createFollowing(page: Page): Following {
   /** Where the page was scrolled to by order; null where a person may have scrolled last. */
   let ordered: number | null = null;
@@ -52,19 +51,19 @@ export function createFollowing(page: Page): Following {
     if (!element?.dataset.k) return null;
     const { top, height } = element.getBoundingClientRect();
     const into = readingLine() - top;
-    const inside = clamp(into, height);
+    const inside = clamp(into, 0, height);
     return { node: element.dataset.k, part: inside / Math.max(1, height), beyond: into - inside };
   }
 
   function say(byHand: boolean): void {
     inSight = lookAt();
-    const share = clamp(scrollY / way(), 1);
+    const share = clamp(scrollY / way(), 0, 1);
     isAtEnd = share === 1;
     page.tell({ type: 'scrolled', share, at: inSight, byHand });
   }
 
   function scrollTo(top: number): void {
-    const target = Math.round(clamp(top, way()));
+    const target = Math.round(clamp(top, 0, way()));
     if (Math.abs(target - scrollY) < 1) return;
     ordered = target;
     window.scrollTo({ top: target, behavior: 'instant' });

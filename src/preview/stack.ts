@@ -1,4 +1,5 @@
 import type { FromFrame } from './messages';
+import { clamp } from '$core/data/clamp';
 
 interface Wanted {
   /** The picked piece and its stacked siblings; empty where it is not one of such. */
@@ -8,8 +9,6 @@ interface Wanted {
 
 /** A press that moves less than this is a click, px. */
 const SLACK = 3;
-
-const clamp = (share: number) => Math.min(1, Math.max(0, share));
 
 /** Room that a piece can be moved in within what it is stacked in: where it starts, and how much there is, px. */
 function freeRoom(element: HTMLElement): {
@@ -84,7 +83,7 @@ export function createStack(
       const room = freeRoom(element);
       // A piece as large as its box has nowhere to go in that direction.
       const share = (at: number, from: number, free: number) =>
-        Math.abs(free) < 1 ? 0.5 : clamp((at - from) / free);
+        Math.abs(free) < 1 ? 0.5 : clamp((at - from) / free, 0, 1);
       tell({
         type: 'dragged',
         node: picked,

@@ -4,6 +4,7 @@ import { COMMON } from '$core/faces/letters';
 import type { Subset } from '$core/faces/shipping';
 import { faceType } from '$core/formats/picture';
 import type { Face } from '$core/project/types';
+import { clamp } from '$core/data/clamp';
 
 /** Greatest size of a typeface, bytes: one with all letters of Chinese has some 10 MB. */
 export const FACE_MOST = 30e6;
@@ -72,13 +73,11 @@ function allowedBy({ fsType }: Os2): Face['allows'] {
   return fsType?.noSubsetting ? 'whole' : 'all';
 }
 
-const within = (value: number, least: number, most: number): number => Math.max(least, Math.min(value, most));
-
 /** A variable typeface can have every weight of its axis. */
 function weightOf(font: fontkit.Font, { usWeightClass = 400 }: Os2): Face['weight'] {
   const { wght } = font.variationAxes as Record<string, { min: number; max: number } | undefined>;
   const [least, most] = wght ? [wght.min, wght.max] : [usWeightClass, usWeightClass];
-  return [within(least, 1, 1000), within(most, 1, 1000)];
+  return [clamp(least, 1, 1000), clamp(most, 1, 1000)];
 }
 
 /** Nothing of a file may end the string its name stands in. */
@@ -94,7 +93,7 @@ function familyOf(font: fontkit.Font): string {
   return safeName(own ?? font.familyName ?? '');
 }
 
-const em = (value: number, font: fontkit.Font): number => within(Math.abs(value) / font.unitsPerEm, 0, 10);
+const em = (value: number, font: fontkit.Font): number => clamp(Math.abs(value) / font.unitsPerEm, 0, 10);
 
 function faceOf(font: fontkit.Font): Face {
   const os2 = os2Of(font);

@@ -8,6 +8,7 @@ import {
   type StateName,
   type Styles
 } from '../project/types';
+import { remembered } from '../data/remembered';
 
 /** One declared value of one part, with where it was declared. */
 export interface Cell {
@@ -27,10 +28,8 @@ const NO_CELLS: readonly Cell[] = [];
  * in the same order.
  */
 export function cells(kind: Kind, node: Node, part: string): readonly Cell[] {
-  let byKind = cellsOf.get(node.styles);
-  if (!byKind) cellsOf.set(node.styles, (byKind = new Map()));
-  let parts = byKind.get(kind);
-  if (!parts) byKind.set(kind, (parts = allCells(kind, node.styles)));
+  const byKind = remembered(cellsOf, node.styles, () => new Map());
+  const parts = remembered(byKind, kind, () => allCells(kind, node.styles));
   return parts.get(part) ?? NO_CELLS;
 }
 

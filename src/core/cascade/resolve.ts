@@ -7,6 +7,7 @@ import type { ConditionName, Node, NodeId, Project, StateName, TokenId } from '.
 import { cells } from './look';
 import { impliedStates } from './states';
 import { defined } from '../data/compact';
+import { remembered } from '../data/remembered';
 
 export interface At {
   readonly node: NodeId;
@@ -41,12 +42,9 @@ const resolved = new WeakMap<Project, Map<string, Resolution>>();
  * Remembered as long as the project is.
  */
 export function resolve(registry: Registry, project: Project, at: At): Resolution {
-  let known = resolved.get(project);
-  if (!known) resolved.set(project, (known = new Map()));
+  const known = remembered(resolved, project, () => new Map());
   const key = `${at.node} ${at.part} ${at.state ?? 'rest'} ${at.conditions?.join(' ') ?? ''}`;
-  let resolution = known.get(key);
-  if (!resolution) known.set(key, (resolution = freshResolution(registry, project, at)));
-  return resolution;
+  return remembered(known, key, () => freshResolution(registry, project, at));
 }
 
 function freshResolution(registry: Registry, project: Project, at: At): Resolution {

@@ -1,17 +1,14 @@
 import type { Kind } from '../kinds/contract';
 import { STATES, type ConditionName, type StateName } from '../project/types';
+import { remembered } from '../data/remembered';
 
+const COMMON = STATES.filter((state) => state !== 'disabled');
 const known = new WeakMap<object, readonly StateName[]>();
 
 /** @returns all states of a kind in cascade order, `rest` first: its own stand before `disabled`. */
 export function statesOf({ states }: Pick<Kind, 'states'>): readonly StateName[] {
   if (!states) return STATES;
-  let all = known.get(states);
-  if (!all) {
-    const common = STATES.filter((state) => state !== 'disabled');
-    known.set(states, (all = [...common, ...Object.keys(states), 'disabled']));
-  }
-  return all;
+  return remembered(known, states, () => [...COMMON, ...Object.keys(states), 'disabled']);
 }
 
 /**

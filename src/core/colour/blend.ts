@@ -1,4 +1,5 @@
 import type { Colour } from './contrast';
+import { clamp } from '../data/clamp';
 
 type Channels = readonly [number, number, number];
 
@@ -48,7 +49,6 @@ export type BlendMode = keyof typeof BLENDS;
  */
 export function blended(source: Colour, back: Colour, mode: BlendMode): Colour {
   const mixed = BLENDS[mode]([back.r, back.g, back.b], [source.r, source.g, source.b]);
-  const channel = (i: 0 | 1 | 2, b: number) =>
-    source.alpha * Math.min(1, Math.max(0, mixed[i])) + (1 - source.alpha) * b;
+  const channel = (i: 0 | 1 | 2, b: number) => source.alpha * clamp(mixed[i], 0, 1) + (1 - source.alpha) * b;
   return { r: channel(0, back.r), g: channel(1, back.g), b: channel(2, back.b), alpha: 1 };
 }

@@ -10,6 +10,7 @@ import {
   useMode,
   type Rgb
 } from 'culori/fn';
+import { clamp } from '../data/clamp';
 
 // The modes CSS can write, and no more: the library holds many others.
 const rgb = useMode(modeRgb);
@@ -49,7 +50,7 @@ export function over(front: Colour, back: Colour): Colour {
  */
 export function luminance({ r, g, b }: Colour): number {
   const linear = (channel: number) => {
-    const c = Math.round(Math.min(1, Math.max(0, channel)) * 255) / 255;
+    const c = Math.round(clamp(channel, 0, 1) * 255) / 255;
     return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
   };
   return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);

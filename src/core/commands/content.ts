@@ -16,21 +16,24 @@ import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
 import { conditionWords } from '../kinds/conditions';
 import { define, no, schemaFault, type NodeDraft, type Refusal } from './define';
+import { gone, maybeGone, nameOf } from './words';
 
 const id = mixed<NodeId>((value): value is NodeId => typeof value === 'string').required();
 export const NAME_MOST = 120;
+
+function maybeNoName(name: string): Refusal | null {
+  if (!hasWords(name))
+    return no('no-name', 'A name cannot be empty. Type one, or press Esc to keep the old one.');
+  if (name.length <= NAME_MOST) return null;
+  return no('long-name', `A name can have ${NAME_MOST} characters at most.`);
+}
 
 export const rename = define<{ id: NodeId; name: string }>()({
   type: 'rename',
   args: object({ id, name: string().strict(true).defined() }),
   label: ({ name }) => `Rename to ${name.trim()}`,
   refusal(project, { id: node, name }) {
-    if (!maybeNode(project, node)) return no('no-such-node', 'That piece is no longer on the page.');
-    if (!hasWords(name))
-      return no('no-name', 'A name cannot be empty. Type one, or press Esc to keep the old one.');
-    if (name.trim().length > NAME_MOST)
-      return no('long-name', `A name can have ${NAME_MOST} characters at most.`);
-    return null;
+    return maybeGone(project, node) ?? maybeNoName(name.trim());
   },
   run(draft, { id: node, name }) {
     draft.nodes[node]!.name = name.trim();
@@ -48,7 +51,7 @@ function inWords(registry: Registry, project: Project, id: NodeId, key: string):
 /** ` of Name, on narrow`: the piece a setting is of, and the condition it is for. */
 function ofPiece(project: Project, id: NodeId, condition: ConditionName): string {
   const where = condition === 'always' ? '' : `, ${conditionWords(condition)}`;
-  return ` of ${project.nodes[id]?.name ?? 'piece'}${where}`;
+  return ` of ${nameOf(project, id)}${where}`;
 }
 
 interface SettingArgs {
@@ -67,7 +70,7 @@ function settingRefusal(
   { id: nodeId, key, condition = 'always' }: Omit<SettingArgs, 'value'>
 ): Refusal | AnySchema {
   const node = maybeNode(project, nodeId);
-  if (!node) return no('no-such-node', 'That piece is no longer on the page.');
+  if (!node) return gone();
   const kind = registry.of(node);
   const field = ownOf(kind.settings.fields as Record<string, AnySchema>, key);
   if (!field) return no('no-such-setting', `${kind.label} has no setting called “${key}”.`);
@@ -151,6 +154,9 @@ interface StyleArgs {
   value: string | null;
 }
 
+const inPart = (part: string): string => (part === 'root' ? '' : `, ${part}`);
+const onState = (state: StateName): string => (state === 'rest' ? '' : ` on ${state}`);
+
 export const setStyle = define<StyleArgs>()({
   type: 'set-style',
   args: object({
@@ -162,10 +168,10 @@ export const setStyle = define<StyleArgs>()({
     value: string().strict(true).nullable().defined()
   }),
   label: ({ id: node, part, state, property }, project) =>
-    `${STYLE_PROPERTIES.get(property)?.label ?? property} of ${project.nodes[node]?.name ?? 'piece'}${part === 'root' ? '' : `, ${part}`}${state === 'rest' ? '' : ` on ${state}`}`,
+    `${STYLE_PROPERTIES.get(property)?.label ?? property} of ${nameOf(project, node)}${inPart(part)}${onState(state)}`,
   refusal(project, { id: nodeId, part, state, property, value }, registry) {
     const node = maybeNode(project, nodeId);
-    if (!node) return no('no-such-node', 'That piece is no longer on the page.');
+    if (!node) return gone();
     const anatomy = ownOf(registry.of(node).anatomy, part);
     if (!anatomy) return no('no-such-part', `${node.name} has no part called “${part}”.`);
     if (state !== 'rest' && ownOf(anatomy.states, state) === undefined)

@@ -4,6 +4,7 @@ import { freezeDeep } from '../project/diff';
 import type {
   Asset,
   Bands,
+  Fragment,
   Node,
   NodeId,
   Page,
@@ -63,6 +64,11 @@ export const asDraft = (node: Node): NodeDraft => node as unknown as NodeDraft;
 export function put(draft: ProjectDraft, node: Node): void {
   freezeDeep(node);
   draft.nodes[node.id] = asDraft(node);
+}
+
+/** Puts every node of a fragment into a project. */
+export function putAll(draft: ProjectDraft, { nodes }: Fragment): void {
+  for (const node of Object.values(nodes)) put(draft, node);
 }
 
 export interface CommandDefinition<Type extends string, Args extends object> {

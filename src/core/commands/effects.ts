@@ -5,6 +5,7 @@ import type { Registry } from '../kinds/registry';
 import { maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
 import type { Json, NodeId, Project } from '../project/types';
 import { define, no, type NodeDraft, type Refusal } from './define';
+import { gone, nameOf } from './words';
 
 interface EffectArgs {
   id: NodeId;
@@ -27,7 +28,7 @@ export function effectPlace(registry: Registry, project: Project, id: NodeId): E
 }
 
 function maybeRefused(project: Project, { id, effect }: EffectArgs, registry: Registry): Refusal | null {
-  if (!maybeNode(project, id)) return no('no-such-node', 'That piece is no longer on the page.');
+  if (!maybeNode(project, id)) return gone();
   if (registry.maybeEffectOf(effect)) return null;
   return no('no-such-effect', `This version of Kymation has no effect called “${effect}”.`);
 }
@@ -48,8 +49,7 @@ function startOf(effect: Effect, place: EffectPlace): readonly (readonly [string
 export const addEffect = define<EffectArgs>()({
   type: 'add-effect',
   args,
-  label: ({ id, effect }, project, registry) =>
-    `${project.nodes[id]?.name ?? 'Piece'} ${labelOf(registry, effect)}`,
+  label: ({ id, effect }, project, registry) => `${nameOf(project, id)} ${labelOf(registry, effect)}`,
   refusal(project, of, registry) {
     const refused = maybeRefused(project, of, registry);
     if (refused) return refused;
@@ -78,17 +78,17 @@ function forgetLooks({ styles }: NodeDraft, { states = {}, anatomy = {} }: Effec
   }
 }
 
+function maybeLacking(project: Project, of: EffectArgs): Refusal | null {
+  return has(project, of) ? null : no('no-effect', `${nodeOf(project, of.id).name} does not do that.`);
+}
+
 /** Takes an effect off a piece with everything that was set for it. */
 export const removeEffect = define<EffectArgs>()({
   type: 'remove-effect',
   args,
   label: ({ id, effect }, project, registry) =>
-    `${project.nodes[id]?.name ?? 'Piece'} no longer ${labelOf(registry, effect)}`,
-  refusal(project, of, registry) {
-    const refused = maybeRefused(project, of, registry);
-    if (refused) return refused;
-    return has(project, of) ? null : no('no-effect', `${nodeOf(project, of.id).name} does not do that.`);
-  },
+    `${nameOf(project, id)} no longer ${labelOf(registry, effect)}`,
+  refusal: (project, of, registry) => maybeRefused(project, of, registry) ?? maybeLacking(project, of),
   run(draft, { id, effect }, registry) {
     const node = draft.nodes[id]!;
     const left = node.effects!.filter((each) => each !== effect);

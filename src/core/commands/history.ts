@@ -1,6 +1,7 @@
 import { reversed, type Diff } from '../project/diff';
 import { appliedAgain } from '../project/rebase';
 import type { Project } from '../project/types';
+import { clamp } from '../data/clamp';
 
 export interface Step {
   readonly diff: Diff;
@@ -65,7 +66,7 @@ export function undone(project: Project, history: History): Turned | null {
  */
 export function movedTo(project: Project, { past, future }: History, length: number): Turned | null {
   const all = [...past, ...[...future].reverse()];
-  const to = Math.min(all.length, Math.max(0, length));
+  const to = clamp(length, 0, all.length);
   if (to === past.length) return null;
   const isBack = to < past.length;
   const steps = isBack ? all.slice(to, past.length).reverse() : all.slice(past.length, to);

@@ -1,11 +1,12 @@
 import { array, mixed, object, string } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { pairsOf } from '../project/alike';
-import { maybeNode } from '../project/tree';
+import { maybeNode, nodeOf } from '../project/tree';
 import { statesOf } from '../cascade/states';
 import { ownOf } from '../data/record';
-import { type NodeId, type Project, type StateName } from '../project/types';
+import { type Node, type NodeId, type Project, type StateName, type Styles } from '../project/types';
 import { define, no, type Refusal } from './define';
+import { andMore, gone, nameOf } from './words';
 
 /** A part of a piece; with a state, just that state of it. */
 export interface LookAt {
@@ -27,7 +28,7 @@ const place = object({
 
 function refusedAt(project: Project, registry: Registry, { id, part, state }: LookAt): Refusal | null {
   const node = maybeNode(project, id);
-  if (!node) return no('no-such-node', 'That piece is no longer on the page.');
+  if (!node) return gone();
   const anatomy = registry.of(node).anatomy[part];
   if (!anatomy) return no('no-such-part', `${node.name} has no part called “${part}”.`);
   return state && state !== 'rest' && ownOf(anatomy.states, state) === undefined
@@ -43,7 +44,7 @@ export const copyLook = define<CopyArgs>()({
   type: 'copy-look',
   args: object({ from: place.required(), to: array().of(place.required()).min(1).required() }),
   label: ({ to: [first, ...more] }, project) =>
-    `Copy the look to ${project.nodes[first!.id]?.name ?? 'piece'}, ${first!.part}${more.length ? ` and ${more.length} more` : ''}`,
+    `Copy the look to ${nameOf(project, first!.id)}, ${first!.part}${andMore(more)}`,
   refusal(project, { from, to }, registry) {
     for (const each of [from, ...to]) {
       const wrong = refusedAt(project, registry, each);
@@ -94,10 +95,9 @@ export const giveLook = define<{ id: NodeId; to: readonly NodeId[] }>()({
     to: array().of(string().strict(true).required()).min(1).required()
   }),
   label: ({ id, to }, project) =>
-    `Give the look of ${project.nodes[id]?.name ?? 'a piece'} to ${to.length} other${to.length === 1 ? '' : 's'}`,
+    `Give the look of ${nameOf(project, id)} to ${to.length} other${to.length === 1 ? '' : 's'}`,
   refusal(project, { id, to }) {
-    if ([id, ...to].some((each) => !maybeNode(project, each)))
-      return no('no-such-node', 'That piece is no longer on the page.');
+    if ([id, ...to].some((each) => !maybeNode(project, each))) return gone();
     const strange = to.find((each) => project.nodes[each]!.kind !== project.nodes[id]!.kind);
     return strange
       ? no(
@@ -119,6 +119,11 @@ export const giveLook = define<{ id: NodeId; to: readonly NodeId[] }>()({
 
 const FILL = 'background-color';
 
+function fillAtRest(registry: Registry, node: Node): string {
+  const fillIn = ({ root }: Styles) => root?.rest?.always?.[FILL];
+  return fillIn(node.styles) ?? fillIn(registry.of(node).look) ?? 'transparent';
+}
+
 /**
  * Gives a run of pieces two fills in turn: those of its first two, or none and the first's where they are the
  * same.
@@ -128,8 +133,7 @@ export const alternateFills = define<{ ids: readonly NodeId[] }>()({
   args: object({ ids: array().of(string().strict(true).required()).required() }),
   label: ({ ids }) => `Alternate the fills of ${ids.length} sections`,
   refusal(project, { ids }) {
-    if (ids.some((each) => !maybeNode(project, each)))
-      return no('no-such-node', 'That piece is no longer on the page.');
+    if (ids.some((each) => !maybeNode(project, each))) return gone();
     return ids.length < 3
       ? no(
           'too-few',
@@ -138,10 +142,7 @@ export const alternateFills = define<{ ids: readonly NodeId[] }>()({
       : null;
   },
   run(draft, { ids }, registry, project) {
-    const fillOf = (id: NodeId) =>
-      project.nodes[id]!.styles.root?.rest?.always?.[FILL] ??
-      registry.of(project.nodes[id]!).look.root?.rest?.always?.[FILL] ??
-      'transparent';
+    const fillOf = (id: NodeId) => fillAtRest(registry, nodeOf(project, id));
     const [first, second] = [fillOf(ids[0]!), fillOf(ids[1]!)];
     const other = first === 'transparent' ? '#f2efe7' : 'transparent';
     const fills = [first, first === second ? other : second];

@@ -1,4 +1,4 @@
-import { mixed, number, object, string, type AnySchema } from 'yup';
+import { mixed, number, object, string } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { hasWords, ID_PATTERN } from '../project/ids';
 import {
@@ -12,7 +12,8 @@ import {
   type Project,
   type SupportTarget
 } from '../project/types';
-import { define, no, put } from './define';
+import { define, no, putAll } from './define';
+import { fieldsOf } from '../kinds/settings';
 
 export const BAND_LEAST = 280;
 export const BAND_MOST = 2400;
@@ -41,9 +42,9 @@ export const setBands = define<Bands & object>()({
       ? no('band-order', `The narrow band (${narrow} px) must end below the medium one (${medium} px).`)
       : null;
   },
-  run(draft, { medium, narrow }) {
-    if (draft.info.bands.medium !== medium) draft.info.bands.medium = medium;
-    if (draft.info.bands.narrow !== narrow) draft.info.bands.narrow = narrow;
+  run({ info }, { medium, narrow }) {
+    if (info.bands.medium !== medium) info.bands.medium = medium;
+    if (info.bands.narrow !== narrow) info.bands.narrow = narrow;
   }
 });
 
@@ -71,9 +72,10 @@ export const setAside = define<{ finding: string; reason: string | null }>()({
       ? no('no-reason', 'Say why, so that others know. A few words will do.')
       : null,
   run(draft, { finding, reason }) {
-    if (reason === null) {
-      if (Object.hasOwn(draft.info.aside, finding)) delete draft.info.aside[finding];
-    } else if (draft.info.aside[finding] !== reason.trim()) draft.info.aside[finding] = reason.trim();
+    const { aside } = draft.info;
+    if (reason !== null) {
+      if (aside[finding] !== reason.trim()) aside[finding] = reason.trim();
+    } else if (Object.hasOwn(aside, finding)) delete aside[finding];
   }
 });
 
@@ -95,7 +97,7 @@ export const addPage = define<{ page: Page; fragment: Fragment }>()({
   run(draft, { page, fragment }) {
     draft.pages[page.id] = page;
     draft.info.pageOrder.push(page.id);
-    for (const node of Object.values(fragment.nodes)) put(draft, node);
+    putAll(draft, fragment);
   }
 });
 
@@ -120,8 +122,9 @@ export const addAsset = define<{ asset: Asset & object }>()({
 
 /** Settings of a piece that name a picture or film. */
 function assetKeys(registry: Registry, node: Node): readonly string[] {
-  const fields = Object.entries(registry.of(node).settings.fields as Record<string, AnySchema>);
-  return fields.flatMap(([key, field]) => (field.meta()?.field?.control === 'asset' ? [key] : []));
+  return fieldsOf(registry.of(node))
+    .filter(([, field]) => field.meta()?.field?.control === 'asset')
+    .map(([key]) => key);
 }
 
 /** @returns pieces that show a picture, on pages and on the shelf, by what they are called. */

@@ -15,19 +15,18 @@ import {
 import type { Fragment, Node, NodeId, Project, ShelfId, ShelfPiece } from '../project/types';
 import { asDraft, define, no, put, type ProjectDraft, type Refusal } from './define';
 import { defined } from '../data/compact';
+import { gone, nameOf } from './words';
 
 const words = () => string().strict(true).required();
 const NAME_MOST = 80;
 
-const gone = () => no('no-such-piece', 'That piece is no longer on the page. Pick another in the outline.');
 const unshelved = () => no('not-on-shelf', 'That piece is no longer on the shelf.');
 
 function linkRefusal(project: Project, id: NodeId): Refusal | null {
   const node = maybeNode(project, id);
   if (!node) return gone();
-  return node.linked && project.shelf[node.linked]
-    ? null
-    : no('not-linked', `${node.name} follows nothing on the shelf. Put it there first.`);
+  if (node.linked && project.shelf[node.linked]) return null;
+  return no('not-linked', `${node.name} follows nothing on the shelf. Put it there first.`);
 }
 
 /** What is kept: the piece without its links to the shelf and without anchors, which may stand once on a page. */
@@ -97,7 +96,8 @@ export const shelve = define<{ id: NodeId; shelf: ShelfId; name: string }>()({
       : null;
   },
   run(draft, { id, shelf, name }, _registry, project) {
-    draft.shelf[shelf] = { id: shelf, name: name.trim(), fragment: kept(fragmentOf(project, id)) };
+    const fragment = kept(fragmentOf(project, id));
+    draft.shelf[shelf] = { id: shelf, name: name.trim(), fragment };
     draft.nodes[id]!.linked = shelf;
   }
 });
@@ -114,8 +114,8 @@ export const renameShelved = define<{ shelf: ShelfId; name: string }>()({
       : null;
   },
   run(draft, { shelf, name }) {
-    if (draft.shelf[shelf]!.name !== name.trim())
-      draft.shelf[shelf] = { ...draft.shelf[shelf]!, name: name.trim() };
+    const piece = draft.shelf[shelf]!;
+    if (piece.name !== name.trim()) draft.shelf[shelf] = { ...piece, name: name.trim() };
   }
 });
 
@@ -144,11 +144,11 @@ export const updateLinked = define<{ id: NodeId }>()({
 export const takeShelved = define<{ id: NodeId }>()({
   type: 'take-shelved',
   args: object({ id: words() }),
-  label: ({ id }, project) => `Take ${project.nodes[id]?.name ?? 'a piece'} from the shelf again`,
+  label: ({ id }, project) => `Take ${nameOf(project, id)} from the shelf again`,
   refusal: (project, { id }) => linkRefusal(project, id),
   run(draft, { id }, registry, project) {
-    const { linked } = nodeOf(project, id);
-    if (!isAsShelved(project, id, linked!)) follow(registry, draft, project, id, project.shelf[linked!]!);
+    const shelf = nodeOf(project, id).linked!;
+    if (!isAsShelved(project, id, shelf)) follow(registry, draft, project, id, project.shelf[shelf]!);
   }
 });
 
@@ -156,7 +156,7 @@ export const takeShelved = define<{ id: NodeId }>()({
 export const detach = define<{ id: NodeId }>()({
   type: 'detach',
   args: object({ id: words() }),
-  label: ({ id }, project) => `Detach ${project.nodes[id]?.name ?? 'a piece'} from the shelf`,
+  label: ({ id }, project) => `Detach ${nameOf(project, id)} from the shelf`,
   refusal: (project, { id }) => linkRefusal(project, id),
   run(draft, { id }) {
     delete draft.nodes[id]!.linked;

@@ -6,7 +6,6 @@ import {
   DEPTH_MOST,
   fragmentOf,
   heightOf,
-  maybeNode,
   maybePlaceOf,
   nodeOf,
   outermost,
@@ -14,7 +13,9 @@ import {
   subtreeIds
 } from '../project/tree';
 import type { Fragment, Node, NodeId, Place, Project } from '../project/types';
-import { define, no, put, type ProjectDraft, type Refusal } from './define';
+import { define, no, put, putAll, type ProjectDraft, type Refusal } from './define';
+import { maybeGone, nameOf, namesOf } from './words';
+import { numbered } from '../data/free-name';
 
 const nodeId = () => string().strict(true).required() as unknown as ReturnType<typeof mixed<NodeId>>;
 const ids = array().of(nodeId().required()).min(1).required();
@@ -30,15 +31,9 @@ const fragment = mixed<Fragment>(
 
 export const MOST_NODES = 20_000;
 
-function unknownNode(project: Project, id: NodeId): Refusal | null {
-  return maybeNode(project, id)
-    ? null
-    : no('no-such-node', 'That piece is no longer on the page. Pick another in the outline.');
-}
-
 /** Whether a node of `kind` may stand at a place; the sentence names both sides. */
 export function refusedAt(project: Project, registry: Registry, kindName: string, at: Place): Refusal | null {
-  const missing = unknownNode(project, at.parent);
+  const missing = maybeGone(project, at.parent);
   if (missing) return missing;
   const kind = registry.maybeKindOf(kindName);
   if (!kind) return no('unknown-kind', `This version of Kymation has no kind called “${kindName}”.`);
@@ -71,10 +66,24 @@ export function refusedDepth(project: Project, parent: NodeId, height: number): 
   return no('too-deep', `Pieces can stand ${DEPTH_MOST} deep in one another at most. Put it further up.`);
 }
 
-function attach(draft: ProjectDraft, parent: NodeId, slot: string, index: number, id: NodeId): void {
-  const node = draft.nodes[parent]!;
-  const list = (node.slots[slot] ??= []);
+function attach(draft: ProjectDraft, { parent, slot, index }: Place, id: NodeId): void {
+  const list = (draft.nodes[parent]!.slots[slot] ??= []);
   list.splice(Math.min(index, list.length), 0, id);
+}
+
+/** Takes a piece off the page with everything in it. */
+function takeOut(draft: ProjectDraft, project: Project, id: NodeId): void {
+  detach(draft, placeInDraft(draft, maybePlaceOf(project, id)!, id));
+  for (const below of subtreeIds(project, id)) delete draft.nodes[below];
+}
+
+/** @returns the first refusal that one of several pieces meets; null where none does. */
+function firstRefusal(ids: readonly NodeId[], refusalOf: (id: NodeId) => Refusal | null): Refusal | null {
+  for (const id of ids) {
+    const refusal = refusalOf(id);
+    if (refusal) return refusal;
+  }
+  return null;
 }
 
 function detach(draft: ProjectDraft, at: Place): void {
@@ -107,7 +116,7 @@ function leastRefusal(
 export const insert = define<{ fragment: Fragment; at: Place }>()({
   type: 'insert',
   args: object({ fragment, at: place }),
-  label: ({ fragment: { root, nodes } }) => `Insert ${nodes[root]?.name ?? 'piece'}`,
+  label: ({ fragment: { root, nodes } }) => `Insert ${nameOf({ nodes }, root)}`,
   refusal(project, { fragment: piece, at }, registry) {
     const root = piece.nodes[piece.root];
     if (!root) return no('broken-piece', 'What should be inserted is incomplete. Copy it again.');
@@ -122,21 +131,20 @@ export const insert = define<{ fragment: Fragment; at: Place }>()({
     );
   },
   run(draft, { fragment: piece, at }) {
-    for (const node of Object.values(piece.nodes)) put(draft, node);
-    attach(draft, at.parent, at.slot, at.index, piece.root);
+    putAll(draft, piece);
+    attach(draft, at, piece.root);
   }
 });
 
 export const move = define<{ ids: readonly NodeId[]; at: Place }>()({
   type: 'move',
   args: object({ ids, at: place }),
-  label: ({ ids: [first, ...more] }, project) =>
-    `Move ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
+  label: ({ ids }, project) => `Move ${namesOf(project, ids)}`,
   refusal(project, { ids: picked, at }, registry) {
     const leaving = new Set<NodeId>();
     for (const id of picked) {
       const wrong =
-        unknownNode(project, id) ??
+        maybeGone(project, id) ??
         refusedAt(project, registry, nodeOf(project, id).kind, at) ??
         refusedDepth(project, at.parent, heightOf(project, id));
       if (wrong) return wrong;
@@ -162,7 +170,7 @@ export const move = define<{ ids: readonly NodeId[]; at: Place }>()({
       const isBefore = from.parent === at.parent && from.slot === at.slot && from.index < index;
       detach(draft, from);
       if (isBefore) index -= 1;
-      attach(draft, at.parent, at.slot, index, id);
+      attach(draft, { ...at, index }, id);
       index += 1;
     }
   }
@@ -181,32 +189,26 @@ function standsThere(project: Project, moving: readonly NodeId[], at: Place): bo
 export const remove = define<{ ids: readonly NodeId[] }>()({
   type: 'remove',
   args: object({ ids }),
-  label: ({ ids: [first, ...more] }, project) =>
-    `Delete ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
+  label: ({ ids }, project) => `Delete ${namesOf(project, ids)}`,
   refusal(project, { ids: picked }, registry) {
     const leaving = new Set(picked);
-    for (const id of picked) {
-      const wrong = unknownNode(project, id) ?? leastRefusal(project, registry, id, leaving);
-      if (wrong) return wrong;
-    }
-    return null;
+    return firstRefusal(
+      picked,
+      (id) => maybeGone(project, id) ?? leastRefusal(project, registry, id, leaving)
+    );
   },
   run(draft, { ids: picked }, _registry, project) {
-    for (const id of outermost(project, picked)) {
-      detach(draft, placeInDraft(draft, maybePlaceOf(project, id)!, id));
-      for (const below of subtreeIds(project, id)) delete draft.nodes[below];
-    }
+    for (const id of outermost(project, picked)) takeOut(draft, project, id);
   }
 });
 
 export const duplicate = define<{ ids: readonly NodeId[] }>()({
   type: 'duplicate',
   args: object({ ids }),
-  label: ({ ids: [first, ...more] }, project) =>
-    `Duplicate ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''}`,
+  label: ({ ids }, project) => `Duplicate ${namesOf(project, ids)}`,
   refusal(project, { ids: picked }) {
     for (const id of picked) {
-      const wrong = unknownNode(project, id);
+      const wrong = maybeGone(project, id);
       if (wrong) return wrong;
       if (!maybePlaceOf(project, id)) return no('root', 'The page itself cannot be duplicated here.');
     }
@@ -219,21 +221,23 @@ export const duplicate = define<{ ids: readonly NodeId[] }>()({
     for (const id of outermost(project, picked)) {
       const at = placeInDraft(draft, maybePlaceOf(project, id)!, id);
       const copy = withNewIds(registry, fragmentOf(project, id));
-      for (const node of Object.values(copy.nodes)) {
-        const own = withoutAnchor(node);
-        put(
-          draft,
-          node.id === copy.root ? { ...own, name: freeName(node.name, siblingNames(project, id)) } : own
-        );
-      }
-      attach(draft, at.parent, at.slot, at.index + 1, copy.root);
+      for (const node of Object.values(copy.nodes)) put(draft, withoutAnchor(node));
+      const root = withoutAnchor(copy.nodes[copy.root]!);
+      put(draft, { ...root, name: copyName(project, nodeOf(project, id)) });
+      attach(draft, { ...at, index: at.index + 1 }, copy.root);
     }
   }
 });
 
-function siblingNames(project: Project, id: NodeId): ReadonlySet<string> {
-  const at = maybePlaceOf(project, id)!;
-  return new Set(childIds(nodeOf(project, at.parent)).map((child) => nodeOf(project, child).name));
+/** What a copy is called: as the piece, with the first number that no piece beside it has. */
+function copyName(project: Project, { id, name }: Node): string {
+  const taken = siblingNames(project, id);
+  return numbered(name.replace(/ \d+$/, ''), (each) => taken.includes(each), ' ');
+}
+
+function siblingNames(project: Project, id: NodeId): readonly string[] {
+  const { parent } = maybePlaceOf(project, id)!;
+  return childIds(nodeOf(project, parent)).map((child) => nodeOf(project, child).name);
 }
 
 /** Anchors go, since one may stand once on a page. */
@@ -241,9 +245,4 @@ function withoutAnchor(node: Node): Node {
   if (!Object.hasOwn(node.settings, 'anchor')) return node;
   const { anchor: _anchor, ...settings } = node.settings;
   return { ...node, settings };
-}
-
-function freeName(name: string, taken: ReadonlySet<string>): string {
-  const stem = name.replace(/ \d+$/, '');
-  for (let count = 2; ; count += 1) if (!taken.has(`${stem} ${count}`)) return `${stem} ${count}`;
 }

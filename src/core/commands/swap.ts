@@ -11,6 +11,7 @@ import { childIds, maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
 import type { Former, Json, Node, NodeId, Project, Settings, StateName, Styles } from '../project/types';
 import { asDraft, define, no, schemaFault, type Refusal } from './define';
 import { refusedAt } from './structure';
+import { nameOf } from './words';
 
 const isOfWords = (field: AnySchema): boolean => {
   const control = field.meta()?.field?.control;
@@ -201,7 +202,7 @@ export const swap = define<SwapArgs>()({
     id: string().strict(true).required() as unknown as ReturnType<typeof mixed<NodeId>>,
     kind: string().strict(true).required()
   }),
-  label: ({ id, kind }, project) => `Swap ${project.nodes[id]?.name ?? 'piece'} for ${kind}`,
+  label: ({ id, kind }, project) => `Swap ${nameOf(project, id)} for ${kind}`,
   refusal(project, { id, kind: name }, registry): Refusal | null {
     const at = maybeNode(project, id) && maybePlaceOf(project, id);
     if (!at) return no('root', 'The page itself cannot be swapped.');

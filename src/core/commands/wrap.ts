@@ -5,6 +5,7 @@ import { childIds, heightOf, maybeNode, maybePlaceOf, nodeOf } from '../project/
 import type { Fragment, NodeId, Place, Project } from '../project/types';
 import { asDraft, define, no } from './define';
 import { refusedAt, refusedDepth } from './structure';
+import { gone, nameOf, namesOf } from './words';
 
 const nodeId = () => string().strict(true).required() as unknown as ReturnType<typeof mixed<NodeId>>;
 const fragment = mixed<Fragment>(
@@ -51,11 +52,10 @@ interface WrapArgs {
 export const wrap = define<WrapArgs>()({
   type: 'wrap',
   args: object({ ids: array().of(nodeId().required()).min(1).required(), fragment }),
-  label: ({ ids: [first, ...more], fragment: { root, nodes } }, project) =>
-    `Wrap ${project.nodes[first!]?.name ?? 'piece'}${more.length ? ` and ${more.length} more` : ''} in ${nodes[root]?.name ?? 'a piece'}`,
+  label: ({ ids, fragment: around }, project) =>
+    `Wrap ${namesOf(project, ids)} in ${nameOf(around, around.root)}`,
   refusal(project, { ids, fragment: around }, registry) {
-    if (ids.some((id) => !maybeNode(project, id)))
-      return no('no-such-node', 'That piece is no longer on the page. Pick another in the outline.');
+    if (ids.some((id) => !maybeNode(project, id))) return gone();
     const found = siblings(project, ids);
     if (!found)
       return no(
@@ -94,7 +94,7 @@ export const wrap = define<WrapArgs>()({
 export const unwrap = define<{ id: NodeId }>()({
   type: 'unwrap',
   args: object({ id: nodeId() }),
-  label: ({ id }, project) => `Unwrap ${project.nodes[id]?.name ?? 'piece'}`,
+  label: ({ id }, project) => `Unwrap ${nameOf(project, id)}`,
   refusal(project, { id }, registry) {
     const at = maybeNode(project, id) && maybePlaceOf(project, id);
     if (!at) return no('root', 'The page itself cannot be unwrapped.');
@@ -111,11 +111,9 @@ export const unwrap = define<{ id: NodeId }>()({
   run(draft, { id }, registry, project) {
     const at = maybePlaceOf(project, id)!;
     const inside = contentOf(project, registry, id);
-    const leaving = [id, ...itemsOf(project, registry, id)];
-    draft.nodes[at.parent]!.slots[at.slot] = draft.nodes[at.parent]!.slots[at.slot]!.flatMap((each) =>
-      each === id ? [...inside] : [each]
-    );
-    for (const each of leaving) delete draft.nodes[each];
+    const { slots } = draft.nodes[at.parent]!;
+    slots[at.slot] = slots[at.slot]!.flatMap((each) => (each === id ? [...inside] : [each]));
+    for (const each of [id, ...itemsOf(project, registry, id)]) delete draft.nodes[each];
   }
 });
 

@@ -6,6 +6,8 @@ import { NodeContext } from './context';
 import { carryReads, isCurrent, noReads, type Reads } from './reads';
 import { NO_SHEET, sheetOf, type Sheet } from './sheet';
 import { element } from '../html/build';
+import { remembered } from '../data/remembered';
+import { nodeOf } from '../project/tree';
 
 /** What one node contributes to a page. Printers only read it. */
 export interface Analysis {
@@ -61,8 +63,7 @@ const LAST_MOST = 20_000;
  * analysed again when the item changes.
  */
 export function analyse(registry: Registry, project: Project, node: Node): Analysis {
-  let memory = memories.get(registry);
-  if (!memory) memories.set(registry, (memory = { byNode: new WeakMap(), lastOf: new Map() }));
+  const memory = remembered(memories, registry, () => ({ byNode: new WeakMap(), lastOf: new Map() }));
   const before = memory.byNode.get(node);
   if (before && isCurrent(before.reads, project)) return before.analysis;
   const last = memory.lastOf.get(node.id);
@@ -71,6 +72,16 @@ export function analyse(registry: Registry, project: Project, node: Node): Analy
   if (memory.lastOf.size >= LAST_MOST) memory.lastOf.clear();
   memory.lastOf.set(node.id, fresh);
   return fresh.analysis;
+}
+
+/** An analysis of what draws itself, not an item that its owner draws. */
+export type AnalysisAlone = Analysis & { readonly markup: Element };
+
+/** As `analyse`, for a piece that stands by itself. Throws for an item, which its owner draws. */
+export function analyseAlone(registry: Registry, project: Project, id: NodeId): AnalysisAlone {
+  const analysis = analyse(registry, project, nodeOf(project, id));
+  if (analysis.markup) return analysis as AnalysisAlone;
+  throw new Error(`analyseAlone: ${JSON.stringify(id)} is an item and cannot stand alone`);
 }
 
 function freshAnalysis(

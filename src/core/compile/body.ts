@@ -1,13 +1,13 @@
 import type { Element, ElementContent } from 'hast';
 import type { Registry } from '../kinds/registry';
-import { nodeOf } from '../project/tree';
 import type { Asset, NodeId, Project } from '../project/types';
 import type { StyleSheet } from '../stylesheet';
-import { analyse, type Analysis } from './analyse';
+import { analyseAlone, type Analysis } from './analyse';
 import { sizesOf, roomOf, type Rendition } from './renditions';
 import { symbolClass } from '../stylesheet/base';
 import { Symbols } from './symbols';
 import { element as elementOf } from '../html/build';
+import { remembered } from '../data/remembered';
 
 export interface PrintedRendition {
   readonly format: Rendition['format'];
@@ -35,9 +35,7 @@ export interface PageOptions {
 export function analysesUnder(registry: Registry, project: Project, root: NodeId): Analysis[] {
   const found: Analysis[] = [];
   const visit = (id: NodeId): void => {
-    const analysis = analyse(registry, project, nodeOf(project, id));
-    if (!analysis.markup)
-      throw new Error(`analysesUnder: ${JSON.stringify(id)} is an item and cannot stand alone`);
+    const analysis = analyseAlone(registry, project, id);
     found.push(analysis);
     childrenIn(analysis.markup).forEach(visit);
   };
@@ -47,22 +45,13 @@ export function analysesUnder(registry: Registry, project: Project, root: NodeId
 
 const children = new WeakMap<Element, readonly NodeId[]>();
 
-function childrenIn(markup: Element): readonly NodeId[] {
-  let known = children.get(markup);
-  if (!known) {
-    const found: NodeId[] = [];
-    collectChildren(markup, found);
-    children.set(markup, (known = found));
-  }
-  return known;
-}
+const childrenIn = (markup: Element): readonly NodeId[] =>
+  remembered(children, markup, () => childrenOf(markup));
 
-function collectChildren(element: Element, into: NodeId[]): void {
-  for (const child of element.children) {
-    if (child.type !== 'element') continue;
-    if (child.data?.child) into.push(child.data.child);
-    else collectChildren(child, into);
-  }
+function childrenOf(content: ElementContent): readonly NodeId[] {
+  if (content.type !== 'element') return [];
+  const child = content.data?.child;
+  return child ? [child] : content.children.flatMap(childrenOf);
 }
 
 /** Builds the markup of one page from what its pieces are. */

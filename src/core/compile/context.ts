@@ -18,6 +18,7 @@ import type {
   SupportTarget
 } from '../project/types';
 import { maybeFileOf, type Reads } from './reads';
+import { remembered } from '../data/remembered';
 
 /**
  * @returns a node's settings while a condition holds (a narrow window has the medium band's too); the same object as long as nothing
@@ -36,15 +37,14 @@ const knownVariants = new WeakMap<object, readonly Readonly<Record<string, unkno
 function variantsOf(kind: Kind, node: Node): readonly Readonly<Record<string, unknown>>[] {
   const base = settingsWithDefaults(kind, node);
   const key = isEmpty(node.adapt) ? base : node;
-  let variants = knownVariants.get(key);
-  if (!variants) {
-    const under = CIRCUMSTANCES.filter((condition) => kind.adapt?.[condition] || node.adapt[condition]).map(
-      (condition) => settingsUnder(kind, node, base, heapOf(condition))
-    );
-    knownVariants.set(key, (variants = [base, ...under]));
-  }
-  return variants;
+  return remembered(knownVariants, key, () => [base, ...settingsUnderEach(kind, node, base)]);
 }
+
+/** Settings under each circumstance the kind or the node adapts to. */
+const settingsUnderEach = (kind: Kind, node: Node, base: Readonly<Record<string, unknown>>) =>
+  CIRCUMSTANCES.filter((condition) => kind.adapt?.[condition] || node.adapt[condition]).map((condition) =>
+    settingsUnder(kind, node, base, heapOf(condition))
+  );
 
 interface Asking {
   /** Settings the kind has ever asked for; written down as it asks. */

@@ -1,9 +1,8 @@
 import type { Element, ElementContent } from 'hast';
 import { printHtml } from '../html/print';
 import type { Registry } from '../kinds/registry';
-import { nodeOf } from '../project/tree';
 import type { NodeId, Project } from '../project/types';
-import { analyse, type Analysis } from './analyse';
+import { analyseAlone, type Analysis } from './analyse';
 import { addressed } from './body';
 import { sheetsOf } from './parts';
 import { drawingDialect, printSheet, tokenRule, usedTokens } from './rules';
@@ -47,9 +46,7 @@ export function printDrawing(
     return child.data?.child ? expand(child.data.child) : build(child);
   };
   const expand = (node: NodeId): Element => {
-    const analysis = analyse(registry, project, nodeOf(project, node));
-    if (!analysis.markup)
-      throw new Error(`printDrawing: ${JSON.stringify(node)} is an item and cannot stand alone`);
+    const analysis = analyseAlone(registry, project, node);
     found.push(analysis);
     return build(analysis.markup);
   };

@@ -9,6 +9,7 @@ import { expanded } from '../rows/rows';
 import { analyse, type Analysis } from './analyse';
 import type { Sheet } from './sheet';
 import { cellValues, previewDialect, printSheet, type SheetHalf } from './rules';
+import { remembered } from '../data/remembered';
 
 /** One node for the preview frame. Children stand as `<k-slot data-for>`; the frame puts their elements there. */
 export interface NodePrint {
@@ -142,11 +143,7 @@ export function createPreviewSession(registry: Registry) {
   let dependents = new Map<NodeId, Set<NodeId>>();
 
   const noteReads = ({ id, reads }: Analysis): void => {
-    for (const read of reads) {
-      const known = dependents.get(read);
-      if (known) known.add(id);
-      else dependents.set(read, new Set([id]));
-    }
+    for (const read of reads) remembered(dependents, read, () => new Set()).add(id);
   };
 
   /**

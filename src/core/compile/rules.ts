@@ -5,6 +5,7 @@ import type { Registry } from '../kinds/registry';
 import { customProperties, printValue, tokensIn } from '../css/tokens';
 import type { Bands, Project, Token } from '../project/types';
 import { defined } from '../data/compact';
+import { remembered } from '../data/remembered';
 
 /** What widths are measured of, and the edges of the bands. */
 export interface Sizes {
@@ -139,22 +140,23 @@ const isKeyword = (value: string) => /^(?:inherit|initial|unset|revert|revert-la
  */
 export type SheetHalf = 'build' | 'look';
 
-const printedRules = new WeakMap<
-  readonly Rule[],
-  Map<Dialect, Map<string, { readonly bands: Bands; readonly css: string }>>
->();
+interface PrintedRules {
+  readonly bands: Bands;
+  readonly css: string;
+}
+
+const printedRules = new WeakMap<readonly Rule[], Map<Dialect, Map<string, PrintedRules>>>();
 
 /** Rules as CSS, kept as long as the list and the bands are what they were. */
 function printedOnce(rules: readonly Rule[], dialect: Dialect, sizes: Sizes, cells?: string): string {
-  let byDialect = printedRules.get(rules);
-  if (!byDialect) printedRules.set(rules, (byDialect = new Map()));
-  let byKey = byDialect.get(dialect);
-  if (!byKey) byDialect.set(dialect, (byKey = new Map()));
+  const byDialect = remembered(printedRules, rules, () => new Map());
+  const byKey = remembered(byDialect, dialect, () => new Map<string, PrintedRules>());
   const key = `${sizes.isContained} ${cells ?? ''}`;
-  let known = byKey.get(key);
-  if (known?.bands !== sizes.bands)
-    byKey.set(key, (known = { bands: sizes.bands, css: printRules(rules, dialect, sizes, cells) }));
-  return known!.css;
+  const known = byKey.get(key);
+  if (known?.bands === sizes.bands) return known.css;
+  const css = printRules(rules, dialect, sizes, cells);
+  byKey.set(key, { bands: sizes.bands, css });
+  return css;
 }
 
 /**
@@ -163,22 +165,14 @@ function printedOnce(rules: readonly Rule[], dialect: Dialect, sizes: Sizes, cel
  */
 export function withoutParts(sheet: Sheet, undrawn: readonly string[]): Sheet {
   if (undrawn.length === 0) return sheet;
-  let byKey = trimmed.get(sheet);
-  if (!byKey) trimmed.set(sheet, (byKey = new Map()));
-  const key = undrawn.join(' ');
-  let known = byKey.get(key);
-  if (!known) {
-    const names = new RegExp(`\\.${STEM}-(?:${undrawn.join('|')})(?![\\w-])`);
-    byKey.set(
-      key,
-      (known = {
-        ...sheet,
-        build: sheet.build.filter(({ selector }) => !names.test(selector)),
-        look: sheet.look.filter(({ selector }) => !names.test(selector))
-      })
-    );
-  }
-  return known;
+  const byKey = remembered(trimmed, sheet, () => new Map<string, Sheet>());
+  return remembered(byKey, undrawn.join(' '), () => sheetWithout(sheet, undrawn));
+}
+
+function sheetWithout(sheet: Sheet, undrawn: readonly string[]): Sheet {
+  const names = new RegExp(`\\.${STEM}-(?:${undrawn.join('|')})(?![\\w-])`);
+  const drawn = (rules: readonly Rule[]) => rules.filter(({ selector }) => !names.test(selector));
+  return { ...sheet, build: drawn(sheet.build), look: drawn(sheet.look) };
 }
 
 const trimmed = new WeakMap<Sheet, Map<string, Sheet>>();

@@ -12,6 +12,7 @@ import { effectRules } from './effects';
 import { lookRules } from './look';
 import { carryReads, noReads, type Reads } from './reads';
 import { buildRules } from './variants';
+import { remembered } from '../data/remembered';
 
 /** Rules of a node under a class name that stands for its own; printing puts the real one in its place. */
 export interface Sheet {
@@ -67,13 +68,13 @@ interface KindSheets {
 
 const sheets = new WeakMap<Kind, KindSheets>();
 
-function sheetsOf(kind: Kind): KindSheets {
-  const known = sheets.get(kind);
-  if (known) return known;
-  const fresh = { asked: new Set<string>(), byKey: new Map(), bare: new Map(), builds: new Map() };
-  sheets.set(kind, fresh);
-  return fresh;
-}
+const sheetsOf = (kind: Kind): KindSheets =>
+  remembered(sheets, kind, () => ({
+    asked: new Set(),
+    byKey: new Map(),
+    bare: new Map(),
+    builds: new Map()
+  }));
 
 type Settings = Readonly<Record<string, unknown>>;
 

@@ -1,6 +1,8 @@
 import { element } from '../html/build';
 import type { Element } from 'hast';
 import { isFilled, type Icon } from '../html/icon';
+import { freeName } from '../data/free-name';
+import { remembered } from '../data/remembered';
 
 /** Icons of one page: each is drawn once, and used wherever it shows. */
 export class Symbols {
@@ -40,17 +42,12 @@ export class Symbols {
 
   private symbolOf(icon: Icon): { readonly id: string } {
     const key = JSON.stringify(icon.nodes);
-    const known = this.byDrawing.get(key);
-    if (known) return known;
-    const made = { id: this.freeId(idWanted(icon)), icon };
-    this.byDrawing.set(key, made);
-    return made;
+    return remembered(this.byDrawing, key, () => ({ id: this.freeId(idWanted(icon)), icon }));
   }
 
   private freeId(wanted: string): string {
     const taken = (this.taken ??= this.idsOf());
-    let id = wanted;
-    for (let count = 2; taken.has(id); count += 1) id = `${wanted}-${count}`;
+    const id = freeName(wanted, (each) => taken.has(each));
     taken.add(id);
     return id;
   }

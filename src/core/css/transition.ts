@@ -1,5 +1,6 @@
 import { grammar } from './grammar';
 import { readEasing } from '../motion/easing';
+import { remembered } from '../data/remembered';
 
 /** One entry of the `transition` property: times in ms, easing as written. */
 export interface Transition {
@@ -71,9 +72,7 @@ export function groupedTransitions(
   const groups = new Map<string, { properties: string[]; timing: Omit<Transition, 'property'> }>();
   for (const { property, ...timing } of entries) {
     const key = `${timing.ms} ${timing.delay} ${timing.easing}`;
-    const known = groups.get(key);
-    if (known) known.properties.push(property);
-    else groups.set(key, { properties: [property], timing });
+    remembered(groups, key, () => ({ properties: [], timing })).properties.push(property);
   }
   return [...groups.values()];
 }

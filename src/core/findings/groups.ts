@@ -1,4 +1,5 @@
 import type { Finding } from '../kinds/finding';
+import { remembered } from '../data/remembered';
 
 /** Findings that say the same of several pieces or places. */
 export interface FindingGroup {
@@ -11,9 +12,7 @@ export interface FindingGroup {
 export function groupedFindings(findings: readonly Finding[]): readonly FindingGroup[] {
   const byRule = new Map<string, Finding[]>();
   for (const finding of findings) {
-    const known = byRule.get(finding.rule);
-    if (known) known.push(finding);
-    else byRule.set(finding.rule, [finding]);
+    remembered(byRule, finding.rule, () => []).push(finding);
   }
   return [...byRule].map(([rule, all]) => ({ rule, findings: all }));
 }

@@ -7,6 +7,7 @@ import type { Fragment, Node, NodeId, PageId, Project } from '../project/types';
 import { templates } from '../templates';
 import { sayingFields } from './saying';
 import { compact } from '../data/compact';
+import { remembered } from '../data/remembered';
 
 /** Something on a page that came with a piece and that nobody has put anything of their own in place of. */
 export interface Placeholder {
@@ -31,9 +32,10 @@ function* wordsOf(registry: Registry, node: Node): Generator<string> {
 }
 
 /** All words that kinds and templates start with. */
-function startingWords(registry: Registry): ReadonlySet<string> {
-  let words = known.get(registry);
-  if (words) return words;
+const startingWords = (registry: Registry): ReadonlySet<string> =>
+  remembered(known, registry, () => freshWords(registry));
+
+function freshWords(registry: Registry): ReadonlySet<string> {
   const found = new Set<string>();
   const make = makeWith();
   const add = (fragment: Fragment, withLabels: boolean) => {
@@ -45,8 +47,7 @@ function startingWords(registry: Registry): ReadonlySet<string> {
   for (const kind of registry.everyKind()) if (kind.insertable) add(kind.create(make), true);
   // The labels of a template are words one may well keep: a link called Contact is no placeholder.
   for (const template of templates) add(template.build(make), false);
-  known.set(registry, (words = found));
-  return words;
+  return found;
 }
 
 const EMPTY: Readonly<Record<string, Placeholder['what']>> = {

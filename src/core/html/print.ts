@@ -1,6 +1,7 @@
 import type { Element, ElementContent, Root, RootContent } from 'hast';
 import { serializeOuter } from 'parse5';
 import { find, html, svg, type Info } from 'property-information';
+import { remembered } from '../data/remembered';
 
 type Printed = Element | ElementContent | Root | RootContent;
 
@@ -16,13 +17,10 @@ const infos = new Map<string, Info>();
  * own.
  */
 function infoOf(property: string): Info {
-  let info = infos.get(property);
-  if (!info) {
+  return remembered(infos, property, () => {
     const own = find(html, property);
-    const isKnown = own.defined || property.startsWith('data');
-    infos.set(property, (info = isKnown ? own : find(svg, property)));
-  }
-  return info;
+    return own.defined || property.startsWith('data') ? own : find(svg, property);
+  });
 }
 
 function attributesOf({ properties }: Element): Attribute[] {
@@ -58,6 +56,11 @@ const hastTree = {
   getParentNode: () => null
 };
 
+const treeWith = (more: (element: Element) => readonly Attribute[]) => ({
+  ...hastTree,
+  getAttrList: (element: Element) => [...attributesOf(element), ...more(element)]
+});
+
 /**
  * @param more attributes an element gets beside its own; left out, none. So nothing has to be copied to be
  * marked.
@@ -68,8 +71,6 @@ export function printHtml(
   node: Element | ElementContent,
   more?: (element: Element) => readonly Attribute[]
 ): string {
-  const treeAdapter = more
-    ? { ...hastTree, getAttrList: (element: Element) => [...attributesOf(element), ...more(element)] }
-    : hastTree;
-  return serializeOuter(node as never, { treeAdapter: treeAdapter as never });
+  const treeAdapter = (more ? treeWith(more) : hastTree) as never;
+  return serializeOuter(node as never, { treeAdapter });
 }

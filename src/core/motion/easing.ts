@@ -1,4 +1,5 @@
 import { ownOf } from '../data/record';
+import { clamp } from '../data/clamp';
 
 /**
  * Easing: how far a movement has come, 0 to 1, at a share of its time, 0 to 1. CSS Easing Functions 2 for all
@@ -34,7 +35,7 @@ const BOUNCE_MOST = 0.8;
 
 const NUMBER = '[+-]?(?:\\d+\\.?\\d*|\\.\\d+)(?:e[+-]?\\d+)?';
 const no = (sentence: string): ReadEasing => ({ ok: false, sentence });
-const clamp = (value: number) => Math.min(1, Math.max(0, value));
+const toShare = (value: number) => clamp(value, 0, 1);
 const known = new Map<string, ReadEasing>();
 
 /** Reads an easing. Never throws; what cannot be used is a sentence that says why. */
@@ -61,7 +62,7 @@ const made = (text: string, kind: Easing['kind'], progress: Easing['progress'], 
 });
 
 const KEYWORDS: Readonly<Record<string, readonly [kind: Easing['kind'], progress: Easing['progress']]>> = {
-  linear: ['keyword', clamp],
+  linear: ['keyword', toShare],
   'step-start': ['steps', steps(1, 'jump-start')],
   'step-end': ['steps', steps(1, 'jump-end')],
   ...Object.fromEntries(
@@ -181,7 +182,7 @@ function steps(count: number, jump: string): Easing['progress'] {
   const jumps = count + (more[jump] ?? 0);
   const isEarly = jump === 'jump-start' || jump === 'jump-both';
   return (time) => {
-    const step = Math.floor(clamp(time) * count + 1e-12) + (isEarly ? 1 : 0);
+    const step = Math.floor(toShare(time) * count + 1e-12) + (isEarly ? 1 : 0);
     return Math.min(Math.max(step, 0), jumps) / jumps;
   };
 }

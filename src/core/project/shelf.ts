@@ -1,5 +1,6 @@
 import { fragmentOf, subtreeIds } from './tree';
 import type { Fragment, Json, Node, NodeId, Project, ShelfId } from './types';
+import { remembered } from '../data/remembered';
 
 /** @returns the pieces of all pages that follow one on the shelf, in no order. */
 export const linkedTo = (project: Project, shelf: ShelfId): readonly Node[] =>
@@ -56,7 +57,6 @@ const contents = new WeakMap<Fragment, string>();
 /** Whether a linked piece is as the one on the shelf, apart from its own name and anchors. */
 export function isAsShelved(project: Project, id: NodeId, shelf: ShelfId): boolean {
   const { fragment } = project.shelf[shelf]!;
-  let content = contents.get(fragment);
-  if (content === undefined) contents.set(fragment, (content = contentOf(fragment)));
-  return contentOf(fragmentOf(project, id)) === content;
+  const shelved = remembered(contents, fragment, () => contentOf(fragment));
+  return contentOf(fragmentOf(project, id)) === shelved;
 }

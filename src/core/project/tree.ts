@@ -1,5 +1,6 @@
 import { ownOf } from '../data/record';
 import type { Fragment, Node, NodeId, Page, PageId, Place, Project } from './types';
+import { remembered } from '../data/remembered';
 
 type Nodes = Project['nodes'];
 
@@ -12,16 +13,16 @@ export function carryPlaces(before: Nodes, after: Nodes): void {
   if (known) placesOf.set(after, known);
 }
 
-function placeIndex(nodes: Nodes): ReadonlyMap<NodeId, Place> {
-  const known = placesOf.get(nodes);
-  if (known) return known;
+const placeIndex = (nodes: Nodes): ReadonlyMap<NodeId, Place> =>
+  remembered(placesOf, nodes, () => freshIndex(nodes));
+
+function freshIndex(nodes: Nodes): ReadonlyMap<NodeId, Place> {
   const index = new Map<NodeId, Place>();
   for (const node of Object.values(nodes)) {
     for (const slot in node.slots) {
       node.slots[slot]!.forEach((child, i) => index.set(child, { parent: node.id, slot, index: i }));
     }
   }
-  placesOf.set(nodes, index);
   return index;
 }
 

@@ -1,4 +1,5 @@
 import type { Box } from '../facts/box';
+import { clamp } from '../data/clamp';
 
 /** A stretch of the scroll, px from its beginning; `travel` is how far something is carried along meanwhile. */
 export interface Stretch {
@@ -6,9 +7,6 @@ export interface Stretch {
   readonly end: number;
   readonly travel: number;
 }
-
-const between = (least: number, value: number, most: number): number =>
-  Math.max(least, Math.min(value, most));
 
 /** How far below its place a piece can be carried before its place ends, px. Below 0 where it is taller. */
 export const roomBelow = ({ withinBottom, bottom, marginBottom }: Box): number =>
@@ -46,6 +44,6 @@ export function maybeStuck(box: Box): Stretch | null {
 export function shiftAt(box: Box, at: number): number {
   const stuck = maybeStuck(box);
   if (!stuck) return 0;
-  if (box.insetTop !== null) return between(0, at - stuck.start, stuck.travel);
-  return -between(0, stuck.end - at, stuck.travel);
+  if (box.insetTop !== null) return clamp(at - stuck.start, 0, stuck.travel);
+  return -clamp(stuck.end - at, 0, stuck.travel);
 }

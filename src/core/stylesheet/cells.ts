@@ -3,6 +3,7 @@ import type { Rule } from '../kinds/contract';
 import { STEM, type Sheet } from '../compile/sheet';
 import type { Sizes } from '../compile/rules';
 import { atRulesOf } from './conditions';
+import { remembered } from '../data/remembered';
 
 /** One declaration of a page's style sheet with all that decides where it holds and what it wins over. */
 export interface Cell {
@@ -67,23 +68,21 @@ const families = new Map<string, string>();
 
 /** @returns what stands for all properties that a declaration of this one can win over. */
 export function familyOf(property: string): string {
-  let family = families.get(property);
-  if (family === undefined) {
-    family = Object.keys(SHORTHANDS).find((shorthand) => SHORTHANDS[shorthand]!.test(property)) ?? property;
-    families.set(property, family);
-  }
-  return family;
+  return remembered(families, property, () => maybeShorthand(property) ?? property);
 }
+
+const maybeShorthand = (property: string): string | undefined =>
+  Object.keys(SHORTHANDS).find((shorthand) => SHORTHANDS[shorthand]!.test(property));
 
 const weights = new Map<string, number>();
 
 function weightOf(selector: string): number {
-  const known = weights.get(selector);
-  if (known !== undefined) return known;
-  const [ids, classes, types] = Specificity.calculate(withClasses(selector, () => 'x'))[0]!.toArray();
-  const weight = ids * 1e6 + classes * 1e3 + types;
-  weights.set(selector, weight);
-  return weight;
+  return remembered(weights, selector, () => freshWeight(withClasses(selector, () => 'x')));
+}
+
+function freshWeight(selector: string): number {
+  const [ids, classes, types] = Specificity.calculate(selector)[0]!.toArray();
+  return ids * 1e6 + classes * 1e3 + types;
 }
 
 /**
@@ -100,10 +99,9 @@ function subjectOf(selector: string, part: string): string {
 /** A disabled part is neither hovered nor pressed; `:where` keeps the weight of all states equal. */
 export function selectorOf({ selector, state }: Rule): string {
   if (!state) return selector;
-  const staysWhileDisabled = !state.disabled || !(state.isPointed || state.name === 'pressed');
-  return staysWhileDisabled
-    ? selector + state.selector
-    : `${selector}${state.selector}:where(:not(${state.disabled}))`;
+  const own = selector + state.selector;
+  const endsWhileDisabled = state.disabled && (state.isPointed || state.name === 'pressed');
+  return endsWhileDisabled ? `${own}:where(:not(${state.disabled}))` : own;
 }
 
 const isWeightless = ({ selector }: Rule): boolean => /^:where\(\.[^()]*\)$/.test(selector);

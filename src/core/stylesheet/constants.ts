@@ -1,5 +1,7 @@
 import { colorsNamed, nearest, parse } from 'culori';
 import type { Cell } from './cells';
+import { freeName } from '../data/free-name';
+import { remembered } from '../data/remembered';
 
 /** A value that stands in several places under one name. */
 export interface Constant {
@@ -26,15 +28,13 @@ export function constantsOf(
   const counts = new Map<string, { property: string; count: number }>();
   for (const { property, value } of cells) {
     if (!NAMEABLE(property) || !isNameable(value)) continue;
-    const known = counts.get(value);
-    if (known) known.count += 1;
-    else counts.set(value, { property, count: 1 });
+    remembered(counts, value, () => ({ property, count: 0 })).count += 1;
   }
   const used = new Set(taken);
   const byValue = new Map<string, string>();
   for (const [value, { property, count }] of counts) {
     if (count < (value.length > LONG ? 2 : PLACES_LEAST)) continue;
-    const name = free(nameOf(property, value), used);
+    const name = freeName(nameOf(property, value), (each) => used.has(each));
     used.add(name);
     byValue.set(value, name);
   }
@@ -72,10 +72,3 @@ const slug = (text: string): string =>
     .toLowerCase()
     .replace(/[^a-z\d]+/g, '-')
     .replace(/^-|-$/g, '') || 'value';
-
-function free(name: string, used: ReadonlySet<string>): string {
-  if (!used.has(name)) return name;
-  let count = 2;
-  while (used.has(`${name}-${count}`)) count += 1;
-  return `${name}-${count}`;
-}

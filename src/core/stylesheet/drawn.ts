@@ -2,6 +2,7 @@ import type { Element } from 'hast';
 import { isFilled } from '../html/icon';
 import { attributeNames } from '../html/print';
 import type { Analysis } from '../compile/analyse';
+import { remembered } from '../data/remembered';
 
 /** What really stands in the markup of some pieces, beside what their kind could draw. */
 export interface Drawn {
@@ -26,13 +27,11 @@ const known = new WeakMap<Element, Drawn>();
 
 /** @returns what one piece draws; the same object as long as its markup is the same. */
 export function drawnIn(markup: Element): Drawn {
-  let own = known.get(markup);
-  if (!own) {
-    own = nothingDrawn();
+  return remembered(known, markup, () => {
+    const own = nothingDrawn();
     collect(markup, own);
-    known.set(markup, own);
-  }
-  return own;
+    return own;
+  });
 }
 
 /** Adds what one piece draws. */

@@ -21,6 +21,7 @@ import { share } from './share';
 import { shortTransitions } from './transitions';
 import { writtenValue } from './values';
 import { compact } from '../data/compact';
+import { remembered } from '../data/remembered';
 
 /** Pieces of one kind that have one sheet between them. */
 interface Group {
@@ -131,15 +132,10 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
     classesOf(id, part) {
       const { kind, own } = classes.get(id)!;
       const key = `${kind} ${own ?? ''} ${part}`;
-      let names = known.get(key);
-      if (!names) {
-        const bases = own === null ? [kind] : [kind, own];
-        known.set(
-          key,
-          (names = bases.map((base) => named(partClass(base, part))).filter((name) => used.has(name)))
-        );
-      }
-      return names;
+      const bases = own === null ? [kind] : [kind, own];
+      return remembered(known, key, () =>
+        bases.map((base) => named(partClass(base, part))).filter((name) => used.has(name))
+      );
     }
   };
 }
@@ -188,6 +184,8 @@ function facesText({ faces, values, addressOf }: UsedFaces): readonly string[] {
   return faceRules(faces, addressOf, isSerifed);
 }
 
+const emptyGroup = (sheet: Sheet): Group => ({ sheet, pieces: [], drawn: nothingDrawn(), cells: [] });
+
 function groupsByKind(
   found: readonly Analysis[],
   { registry, bands, prefix, faces }: StyleSheetOptions
@@ -197,11 +195,8 @@ function groupsByKind(
   for (const piece of found) {
     if (seen.has(piece.id)) continue;
     seen.add(piece.id);
-    let groups = kinds.get(piece.kind);
-    if (!groups) kinds.set(piece.kind, (groups = new Map()));
-    let group = groups.get(piece.sheet);
-    if (!group)
-      groups.set(piece.sheet, (group = { sheet: piece.sheet, pieces: [], drawn: nothingDrawn(), cells: [] }));
+    const groups = remembered(kinds, piece.kind, () => new Map<Sheet, Group>());
+    const group = remembered(groups, piece.sheet, () => emptyGroup(piece.sheet));
     group.pieces.push(piece);
     addDrawn(piece, group.drawn);
   }

@@ -1,5 +1,8 @@
 import type { AnySchema } from 'yup';
+import type { Loose } from '$core/data/record';
+import { fieldsOf as schemasOf } from '$core/kinds/settings';
 import type { FieldMeta, Kind } from '$core/kinds/contract';
+import { remembered } from '$core/data/remembered';
 
 /** A setting as the interface edits it; read off the kind's schema. */
 export interface FieldSpec extends FieldMeta {
@@ -11,31 +14,28 @@ export interface FieldSpec extends FieldMeta {
 const known = new WeakMap<Kind, readonly FieldSpec[]>();
 
 function allFields(kind: Kind): readonly FieldSpec[] {
-  const fields = kind.settings.fields as Record<string, AnySchema>;
-  return Object.entries(fields).flatMap(([key, schema]) => maybeField(key, schema) ?? []);
+  return schemasOf(kind).flatMap(([key, schema]) => maybeField(key, schema) ?? []);
 }
 
 function maybeField(key: string, schema: AnySchema): FieldSpec | null {
   const meta = schema.meta()?.field;
-  return meta ? { ...meta, key, label: schema.spec.label ?? key, schema } : null;
+  const { label = key } = schema.spec;
+  return meta ? { ...meta, key, label, schema } : null;
 }
 
 /** @returns whether a field is offered: one of what it needs is set, or is what it has to be (`fit=tile`). */
-export function isOffered(
-  { needs }: Pick<FieldMeta, 'needs'>,
-  settings: Readonly<Record<string, unknown>>
-): boolean {
+export function isOffered({ needs }: Pick<FieldMeta, 'needs'>, settings: Loose): boolean {
   return !needs || needs.some((need) => isMet(need, settings));
 }
 
-function isMet(need: string, settings: Readonly<Record<string, unknown>>): boolean {
+function isMet(need: string, settings: Loose): boolean {
   const [key, value] = need.split('=') as [string, string?];
-  return value === undefined ? Boolean(settings[key]) : settings[key] === value;
+  const own = settings[key];
+  return value === undefined ? Boolean(own) : own === value;
 }
 
 /** @param view left out: all of them. */
 export function fieldsOf(kind: Kind, view?: FieldMeta['view']): readonly FieldSpec[] {
-  let fields = known.get(kind);
-  if (!fields) known.set(kind, (fields = allFields(kind)));
+  const fields = remembered(known, kind, () => allFields(kind));
   return view ? fields.filter((field) => field.view === view) : fields;
 }

@@ -15,6 +15,7 @@ import type { Measured, ToFrame } from '$preview/messages';
 import { WIDTH_LEAST, WIDTH_MOST } from './preview.svelte';
 import type { Workbench } from './workbench.svelte';
 import { defined } from '$core/data/compact';
+import { clamp } from '$core/data/clamp';
 
 /** Browsers lay out in 64ths of a px. */
 const ROUNDING = 1 / 64;
@@ -101,7 +102,7 @@ export class FitGauge {
 
   #try(node: NodeId, width: number): void {
     this.#waits = 0;
-    this.request = { node, width: Math.min(WIDTH_MOST, Math.max(WIDTH_LEAST, width)) };
+    this.request = { node, width: clamp(width, WIDTH_LEAST, WIDTH_MOST) };
     this.#ask();
   }
 

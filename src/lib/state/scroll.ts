@@ -4,6 +4,7 @@ import type { NodeId } from '$core/project/types';
 import { registry } from '$core/registry';
 import { widthsOf } from './survey.svelte';
 import type { Workbench } from './workbench.svelte';
+import { clamp } from '$core/data/clamp';
 
 /** Everything that moves with the scroll of the page on show, at the width on show. */
 export const rangesOnShow = (wb: Workbench): readonly Range[] =>
@@ -31,7 +32,7 @@ export function scrollTo(wb: Workbench, px: number): void {
   const { extent } = wb.preview;
   const way = extent ? extent.page - extent.window : 0;
   if (way <= 0) return;
-  const share = Math.min(1, Math.max(0, px / way));
+  const share = clamp(px / way, 0, 1);
   wb.preview.share = share;
   wb.preview.sendToPreview({ type: 'scroll', share, at: null });
 }

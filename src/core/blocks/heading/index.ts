@@ -15,6 +15,8 @@ const settings = object({
   })
 });
 
+type Settings = InferType<typeof settings>;
+
 export const heading: Kind = {
   ...about,
   anatomy: {

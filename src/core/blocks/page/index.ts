@@ -1,4 +1,4 @@
-import type { Element, ElementContent } from 'hast';
+import type { ElementContent } from 'hast';
 import type { Context, Kind, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
 import type { Node } from '../../project/types';

@@ -1,5 +1,6 @@
 import type { TypeMember } from '../../css/type-style';
 import type { TokenType } from '../../project/types';
+import { clamp } from '../../data/clamp';
 
 /** What both reading and writing know of the Design Tokens Format. */
 
@@ -65,6 +66,6 @@ export const ROOT = '$root';
 export const hexOf = (parts: readonly number[]) => `#${parts.map(byteOf).join('')}`;
 
 function byteOf(part: number): string {
-  const byte = Math.round(Math.min(1, Math.max(0, part)) * 255);
+  const byte = Math.round(clamp(part, 0, 1) * 255);
   return byte.toString(16).padStart(2, '0');
 }

@@ -5,6 +5,7 @@ import { KEYWORD_CURVES } from '../../motion/easing';
 import type { Token, TokenType } from '../../project/types';
 import { hexOf, MEMBERS, OWN, ROOT, TYPES } from './format';
 import { defined } from '../../data/compact';
+import { clamp } from '../../data/clamp';
 
 const round = (value: number, digits = 5) => Math.round(value * 10 ** digits) / 10 ** digits;
 
@@ -14,7 +15,7 @@ function colourValue(text: string): object | null {
   const parts = [colour.r, colour.g, colour.b];
   return defined({
     colorSpace: 'srgb',
-    components: parts.map((part) => round(Math.min(1, Math.max(0, part)))),
+    components: parts.map((part) => round(clamp(part, 0, 1))),
     alpha: colour.alpha < 1 ? round(colour.alpha, 4) : undefined,
     hex: hexOf(parts)
   });
