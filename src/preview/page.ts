@@ -4,6 +4,9 @@ import type { PatchNode, ToFrame } from './messages';
 
 const { start: _start, scoped: _scoped, ...behaviours } = runtime;
 type Stop = () => void;
+type Patch = Extract<ToFrame, { type: 'patch' }>;
+/** By the ids of their nodes. */
+type Elements = Map<string, HTMLElement>;
 
 /** Whoever tunes a piece has to see it, so what hides one runs only while the page is tried. */
 const isHiding = (name: string): boolean => BEHAVIOURS[name]?.isHiding ?? false;
@@ -58,6 +61,12 @@ function carryOpen(from: HTMLElement, to: HTMLElement): void {
   }
 }
 
+/** Children that did not change move over, to whichever element has a place for them now. */
+function childrenOf(old: Elements): Elements {
+  const all = [...old.values()].flatMap((each) => [...each.querySelectorAll<HTMLElement>('[data-k]')]);
+  return new Map(all.map((each) => [each.dataset.k!, each]));
+}
+
 /** The page in the frame: elements, sheets and running behaviours, each by node id. */
 export function createPage(body: HTMLElement) {
   const sheets = new Map<string, CSSStyleSheet>();
@@ -74,7 +83,7 @@ export function createPage(body: HTMLElement) {
   let tried = false;
   document.documentElement.toggleAttribute('data-k-tuned', true);
 
-  const elements = new Map<string, HTMLElement>();
+  const elements: Elements = new Map();
   const elementOf = (id: string) => elements.get(id) ?? null;
 
   const stop = (id: string) => {
@@ -99,8 +108,9 @@ export function createPage(body: HTMLElement) {
    * The element of a node that asks for a behaviour: its outermost, or one inside what stands around it.
    */
   const askingFor = (root: HTMLElement, name: string): HTMLElement | null => {
-    if (root.hasAttribute(`data-k-${name}`)) return root;
-    return root.querySelector(`[data-k-node="${CSS.escape(root.dataset.k!)}"][data-k-${name}]`);
+    const asking = `[data-k-${name}]`;
+    if (root.matches(asking)) return root;
+    return root.querySelector(`[data-k-node="${CSS.escape(root.dataset.k!)}"]${asking}`);
   };
 
   const useSheets = () => {
@@ -129,7 +139,7 @@ export function createPage(body: HTMLElement) {
   };
 
   /** Puts a node's new element where its old one stood; children keep theirs. */
-  const replace = (id: string, html: string, made: Map<string, HTMLElement>) => {
+  const replace = (id: string, html: string, made: Elements) => {
     const element = parsed(html);
     made.set(id, element);
     element.querySelectorAll<HTMLElement>('[data-k-asset]').forEach(showAsset);
@@ -168,7 +178,7 @@ export function createPage(body: HTMLElement) {
     return true;
   };
 
-  const fill = (element: HTMLElement, made: Map<string, HTMLElement>, kept: Map<string, HTMLElement>) => {
+  const fill = (element: HTMLElement, made: Elements, kept: Elements) => {
     element.querySelectorAll<HTMLElement>('k-slot').forEach((slot) => {
       const child = slot.dataset.for!;
       const next = made.get(child) ?? kept.get(child) ?? elementOf(child);
@@ -176,13 +186,10 @@ export function createPage(body: HTMLElement) {
     });
   };
 
-  /** @param isAnew draws every node of the message anew, whatever stands there. */
-  const patch = (whole: Extract<ToFrame, { type: 'patch' }>, isAnew = false) => {
-    const message = held ? keepHeld(whole) : whole;
-    if (message.tokens) setTokens(message.tokens);
-    const made = new Map<string, HTMLElement>();
-    const old = new Map<string, HTMLElement>();
-    for (const { id, html, behaviours: names } of message.nodes) {
+  /** Draws what changed; what only says other words keeps its element. @returns elements that stood there. */
+  const draw = (nodes: readonly PatchNode[], isAnew: boolean, made: Elements): Elements => {
+    const old: Elements = new Map();
+    for (const { id, html, behaviours: names } of nodes) {
       const isReworded = !isAnew && reword(id, html, names);
       drawn.set(id, html);
       if (isReworded) continue;
@@ -192,10 +199,12 @@ export function createPage(body: HTMLElement) {
       wanted.set(id, names);
       replace(id, html, made);
     }
-    // Children that did not change move over, to whichever element has a place for them now.
-    const kept = new Map<string, HTMLElement>();
-    for (const before of old.values())
-      before.querySelectorAll<HTMLElement>('[data-k]').forEach((each) => kept.set(each.dataset.k!, each));
+    return old;
+  };
+
+  /** Puts new elements where their old ones stood, with the children that did not change. */
+  const putInPlace = (made: Elements, old: Elements) => {
+    const kept = childrenOf(old);
     for (const [id, element] of made) {
       const before = old.get(id);
       if (before) carryState(before, element);
@@ -203,46 +212,61 @@ export function createPage(body: HTMLElement) {
       // Where its new owner has already taken it in, it stays there.
       if (before && before !== body && before.isConnected && !element.parentNode) before.replaceWith(element);
     }
-    // What came in an earlier portion kept a place for these.
+  };
+
+  /** What came in an earlier portion kept a place for these. */
+  const putInKeptPlaces = (made: Elements, root: string) => {
     for (const [id, element] of made)
-      if (id !== message.root && !element.parentNode)
+      if (id !== root && !element.parentNode)
         document.querySelector(`k-slot[data-for="${CSS.escape(id)}"]`)?.replaceWith(element);
-    for (const [id, element] of made) elements.set(id, element);
-    const root = made.get(message.root);
-    if (root) adoptBody(message.root, root);
-    for (const { id, ...next } of message.values) {
+  };
+
+  const takeValues = (changed: Patch['values'], made: Elements) => {
+    for (const { id, ...next } of changed) {
       if (!made.has(id)) setValues(id, next, values.get(id)?.values);
       values.set(id, next);
     }
     for (const id of made.keys()) setValues(id, values.get(id) ?? NO_CELLS);
-    message.removed.forEach((id) => {
-      stop(id);
-      if (elementOf(id) !== body) elementOf(id)?.remove();
-      elements.delete(id);
-      sheets.delete(`${id} build`);
-      sheets.delete(`${id} look`);
-      wanted.delete(id);
-      drawn.delete(id);
-      values.delete(id);
-    });
-    let sheetsChanged = message.removed.length > 0;
-    for (const { id, css } of message.sheets) {
-      const known = sheets.get(id) ?? new CSSStyleSheet();
-      if (!sheets.has(id)) {
-        sheets.set(id, known);
-        sheetsChanged = true;
-      }
-      known.replaceSync(css);
-    }
+  };
+
+  const forget = (id: string) => {
+    stop(id);
+    if (elementOf(id) !== body) elementOf(id)?.remove();
+    sheets.delete(`${id} build`);
+    sheets.delete(`${id} look`);
+    [elements, wanted, drawn, values].forEach((known) => known.delete(id));
+  };
+
+  /** @returns whether one came that was not there before. */
+  const takeSheets = (changed: Patch['sheets']): boolean => {
+    const fresh = changed.filter(({ id }) => !sheets.has(id));
+    for (const { id } of fresh) sheets.set(id, new CSSStyleSheet());
+    for (const { id, css } of changed) sheets.get(id)!.replaceSync(css);
+    return fresh.length > 0;
+  };
+
+  /** @param isAnew draws every node of the message anew, whatever stands there. */
+  const patch = (whole: Patch, isAnew = false) => {
+    const message = held ? keepHeld(whole) : whole;
+    if (message.tokens) setTokens(message.tokens);
+    const made: Elements = new Map();
+    putInPlace(made, draw(message.nodes, isAnew, made));
+    putInKeptPlaces(made, message.root);
+    for (const [id, element] of made) elements.set(id, element);
+    const root = made.get(message.root);
+    if (root) adoptBody(message.root, root);
+    takeValues(message.values, made);
+    message.removed.forEach(forget);
+    const isNew = takeSheets(message.sheets);
     if (message.keyframes) base.replaceSync(message.keyframes);
-    if (sheetsChanged) useSheets();
+    if (isNew || message.removed.length > 0) useSheets();
     for (const id of made.keys()) start(id);
   };
 
   /** A piece someone is writing in keeps its element; what it should look like is done when the hand leaves. */
   let held: { readonly id: string; later: PatchNode | null } | null = null;
 
-  const keepHeld = (message: Extract<ToFrame, { type: 'patch' }>) => {
+  const keepHeld = (message: Patch) => {
     const { id } = held!;
     const own = message.nodes.find((each) => each.id === id);
     if (!own) return message;

@@ -139,8 +139,13 @@ async function setFace(
 }
 
 function measure(asks: readonly Ask[]): void {
-  const found = measured(asks, page.elementOf);
-  tell({ type: 'measured', viewport: innerWidth, window: innerHeight, page: root.scrollHeight, found });
+  tell({
+    type: 'measured',
+    viewport: innerWidth,
+    window: innerHeight,
+    page: root.scrollHeight,
+    found: measured(asks, page.elementOf)
+  });
 }
 
 /** Opens or closes all that collapses, and tells how high the page is both ways. */

@@ -82,6 +82,10 @@ function piecesBeside(element: HTMLElement): readonly Band[] {
 }
 
 /** Its tools, in a tree that the page's style cannot reach. */
+/** @returns what is wrong with an address; empty where nothing is. */
+const linkFault = (address: string): string =>
+  address === '' || isSafeLink(address) ? '' : 'Write an address such as https://…, mailto:… or #section.';
+
 function createBar(editor: Editor, element: HTMLElement) {
   const host = document.createElement('k-writer');
   const root = host.attachShadow({ mode: 'open' });
@@ -129,10 +133,7 @@ function createBar(editor: Editor, element: HTMLElement) {
   link.onclick = openLink;
   const takeLink = () => {
     const address = field.value.trim();
-    fault.textContent =
-      address === '' || isSafeLink(address)
-        ? ''
-        : 'Write an address such as https://…, mailto:… or #section.';
+    fault.textContent = linkFault(address);
     if (fault.textContent) return;
     setLink(editor, address);
     form.hidden = true;

@@ -111,15 +111,13 @@ const lookupOf = (allows: FetchLimits['allows']): LookupFunction =>
   }) as LookupFunction;
 
 function readAddress(text: string): URL | null {
-  try {
-    const url = new URL(text);
-    return (url.protocol === 'http:' || url.protocol === 'https:') && !url.username && !url.password
-      ? url
-      : null;
-  } catch {
-    return null;
-  }
+  const url = URL.canParse(text) ? new URL(text) : null;
+  return url && isPublicForm(url) ? url : null;
 }
+
+/** Whether an address is one of the web, without a name or password in it. */
+const isPublicForm = ({ protocol, username, password }: URL): boolean =>
+  (protocol === 'http:' || protocol === 'https:') && !username && !password;
 
 function ask(url: URL, { allows }: FetchLimits, signal: AbortSignal): Promise<IncomingMessage> {
   const host = url.hostname.replace(/^\[|\]$/g, '');

@@ -88,8 +88,13 @@ const safeName = (name: string): string =>
     .slice(0, 100);
 
 /** The family that all weights have in common has a name of its own where the old limit of four styles hid it. */
+/** What fontkit has and its types leave out. */
+interface Named {
+  getName(key: string): string | null;
+}
+
 function familyOf(font: fontkit.Font): string {
-  const own = (font as unknown as { getName(key: string): string | null }).getName('preferredFamily');
+  const own = (font as unknown as Named).getName('preferredFamily');
   return safeName(own ?? font.familyName ?? '');
 }
 

@@ -6,10 +6,8 @@ const COMMON = STATES.filter((state) => state !== 'disabled');
 const known = new WeakMap<object, readonly StateName[]>();
 
 /** @returns all states of a kind in cascade order, `rest` first: its own stand before `disabled`. */
-export function statesOf({ states }: Pick<Kind, 'states'>): readonly StateName[] {
-  if (!states) return STATES;
-  return remembered(known, states, () => [...COMMON, ...Object.keys(states), 'disabled']);
-}
+export const statesOf = ({ states }: Pick<Kind, 'states'>): readonly StateName[] =>
+  states ? remembered(known, states, () => [...COMMON, ...Object.keys(states), 'disabled']) : STATES;
 
 /**
  * States that hold together with one, itself last: a pressed thing is under the pointer, so it is hovered too,

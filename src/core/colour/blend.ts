@@ -2,6 +2,8 @@ import type { Colour } from './contrast';
 import { clamp } from '../data/clamp';
 
 type Channels = readonly [number, number, number];
+/** What one channel becomes: of the one behind and the one over it. */
+type Mix = (b: number, s: number) => number;
 
 const screen = (b: number, s: number) => b + s - b * s;
 const hardLight = (b: number, s: number) => (s <= 0.5 ? b * 2 * s : screen(b, 2 * s - 1));
@@ -24,7 +26,7 @@ function setLum(colour: Channels, to: number): Channels {
   }) as never;
 }
 
-const eachChannel = (mix: (b: number, s: number) => number) => (back: Channels, source: Channels) =>
+const eachChannel = (mix: Mix) => (back: Channels, source: Channels) =>
   back.map((b, i) => mix(b, source[i]!)) as unknown as Channels;
 
 /**

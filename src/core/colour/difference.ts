@@ -19,9 +19,9 @@ export const labDifference = (one: Lab, other: Lab): number =>
   ciede2000({ mode: 'lab65', ...one }, { mode: 'lab65', ...other });
 
 /** ΔE00 of two opaque sRGB colours; alpha is ignored. */
-export function colourDifference({ r, g, b }: Colour, other: Colour): number {
-  return ciede2000({ mode: 'rgb', r, g, b }, { mode: 'rgb', r: other.r, g: other.g, b: other.b });
-}
+export const colourDifference = (one: Colour, other: Colour): number => ciede2000(inRgb(one), inRgb(other));
+
+const inRgb = ({ r, g, b }: Colour) => ({ mode: 'rgb', r, g, b }) as const;
 
 /** Below this a change of a part between two states is easily missed: common practice, no source. */
 export const FAINT = 5;

@@ -1,5 +1,6 @@
 import { isPicture, type Asset, type Project } from '../project/types';
 import { luminance, maybeColour, type Colour } from './contrast';
+import { compact } from '../data/compact';
 
 /** Pixels a picture is brought down to before its tones are read: about one for each word that may stand on it. */
 export const TONE_GRID = { width: 32, height: 20 } as const;
@@ -39,8 +40,8 @@ export const ANY_TONE: readonly Colour[] = [
   { r: 1, g: 1, b: 1, alpha: 1 }
 ];
 
-export function coloursOfTones(tones: readonly string[] | undefined): readonly Colour[] {
-  const colours = (tones ?? []).flatMap((tone) => maybeColour(tone) ?? []);
+export function coloursOfTones(tones: readonly string[] = []): readonly Colour[] {
+  const colours = compact(tones.map(maybeColour));
   return colours.length > 0 ? colours : ANY_TONE;
 }
 

@@ -1,6 +1,6 @@
 import { mixed, object, string } from 'yup';
 import type { Effect, EffectPlace } from '../kinds/contract';
-import { effectKey, isOfEffect } from '../kinds/effects';
+import { effectKey, isOfEffect, whyUnfit } from '../kinds/effects';
 import type { Registry } from '../kinds/registry';
 import { maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
 import type { Json, NodeId, Project } from '../project/types';
@@ -55,7 +55,7 @@ export const addEffect = define<EffectArgs>()({
     if (refused) return refused;
     const { name } = nodeOf(project, of.id);
     if (has(project, of)) return no('has-effect', `${name} does that already.`);
-    const why = registry.maybeEffectOf(of.effect)!.maybeUnfit(effectPlace(registry, project, of.id));
+    const why = whyUnfit(registry.maybeEffectOf(of.effect)!, effectPlace(registry, project, of.id));
     return why === null ? null : no('unfit', why);
   },
   run(draft, { id, effect }, registry, project) {

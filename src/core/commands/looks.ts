@@ -7,6 +7,7 @@ import { ownOf } from '../data/record';
 import { type Node, type NodeId, type Project, type StateName, type Styles } from '../project/types';
 import { define, no, type Refusal } from './define';
 import { andMore, gone, nameOf } from './words';
+import { firstGiven } from '../data/first-given';
 
 /** A part of a piece; with a state, just that state of it. */
 export interface LookAt {
@@ -46,10 +47,8 @@ export const copyLook = define<CopyArgs>()({
   label: ({ to: [first, ...more] }, project) =>
     `Copy the look to ${nameOf(project, first!.id)}, ${first!.part}${andMore(more)}`,
   refusal(project, { from, to }, registry) {
-    for (const each of [from, ...to]) {
-      const wrong = refusedAt(project, registry, each);
-      if (wrong) return wrong;
-    }
+    const wrong = firstGiven([from, ...to], (each) => refusedAt(project, registry, each));
+    if (wrong) return wrong;
     const mixedUp = to.find(({ state }) => (state === undefined) !== (from.state === undefined));
     return mixedUp ? no('state-or-part', 'A state is copied to a state, a whole part to a part.') : null;
   },

@@ -10,7 +10,8 @@ import {
   maybePlaceOf,
   nodeOf,
   pathTo,
-  subtreeIds
+  subtreeIds,
+  byId
 } from '../project/tree';
 import type { Fragment, Node, NodeId, Project, ShelfId, ShelfPiece } from '../project/types';
 import { asDraft, define, no, put, type ProjectDraft, type Refusal } from './define';
@@ -31,8 +32,7 @@ function linkRefusal(project: Project, id: NodeId): Refusal | null {
 
 /** What is kept: the piece without its links to the shelf and without anchors, which may stand once on a page. */
 function kept({ root, nodes }: Fragment): Fragment {
-  const bare = Object.values(nodes).map((node) => [node.id, withoutLinkAndAnchor(node)]);
-  return { root, nodes: Object.fromEntries(bare) };
+  return { root, nodes: byId(Object.values(nodes).map(withoutLinkAndAnchor)) };
 }
 
 function withoutLinkAndAnchor(node: Node): Node {

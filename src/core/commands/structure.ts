@@ -16,6 +16,8 @@ import type { Fragment, Node, NodeId, Place, Project } from '../project/types';
 import { define, no, put, putAll, type ProjectDraft, type Refusal } from './define';
 import { maybeGone, nameOf, namesOf } from './words';
 import { numbered } from '../data/free-name';
+import { firstGiven } from '../data/first-given';
+import { sum } from '../data/sum';
 
 const nodeId = () => string().strict(true).required() as unknown as ReturnType<typeof mixed<NodeId>>;
 const ids = array().of(nodeId().required()).min(1).required();
@@ -75,15 +77,6 @@ function attach(draft: ProjectDraft, { parent, slot, index }: Place, id: NodeId)
 function takeOut(draft: ProjectDraft, project: Project, id: NodeId): void {
   detach(draft, placeInDraft(draft, maybePlaceOf(project, id)!, id));
   for (const below of subtreeIds(project, id)) delete draft.nodes[below];
-}
-
-/** @returns the first refusal that one of several pieces meets; null where none does. */
-function firstRefusal(ids: readonly NodeId[], refusalOf: (id: NodeId) => Refusal | null): Refusal | null {
-  for (const id of ids) {
-    const refusal = refusalOf(id);
-    if (refusal) return refusal;
-  }
-  return null;
 }
 
 function detach(draft: ProjectDraft, at: Place): void {
@@ -155,11 +148,7 @@ export const move = define<{ ids: readonly NodeId[]; at: Place }>()({
       if (!from) return no('root', 'The page itself cannot be moved.');
       if (from.parent !== at.parent || from.slot !== at.slot) leaving.add(id);
     }
-    for (const id of leaving) {
-      const few = leastRefusal(project, registry, id, leaving);
-      if (few) return few;
-    }
-    return null;
+    return firstGiven(leaving, (id) => leastRefusal(project, registry, id, leaving));
   },
   run(draft, { ids: picked, at }, _registry, project) {
     const moving = outermost(project, picked);
@@ -192,10 +181,7 @@ export const remove = define<{ ids: readonly NodeId[] }>()({
   label: ({ ids }, project) => `Delete ${namesOf(project, ids)}`,
   refusal(project, { ids: picked }, registry) {
     const leaving = new Set(picked);
-    return firstRefusal(
-      picked,
-      (id) => maybeGone(project, id) ?? leastRefusal(project, registry, id, leaving)
-    );
+    return firstGiven(picked, (id) => maybeGone(project, id) ?? leastRefusal(project, registry, id, leaving));
   },
   run(draft, { ids: picked }, _registry, project) {
     for (const id of outermost(project, picked)) takeOut(draft, project, id);
@@ -212,7 +198,7 @@ export const duplicate = define<{ ids: readonly NodeId[] }>()({
       if (wrong) return wrong;
       if (!maybePlaceOf(project, id)) return no('root', 'The page itself cannot be duplicated here.');
     }
-    const copies = picked.reduce((sum, id) => sum + subtreeIds(project, id).length, 0);
+    const copies = sum(picked.map((id) => subtreeIds(project, id).length));
     if (Object.keys(project.nodes).length + copies > MOST_NODES)
       return no('too-many', `A project holds ${MOST_NODES} pieces at most.`);
     return null;
@@ -231,13 +217,13 @@ export const duplicate = define<{ ids: readonly NodeId[] }>()({
 
 /** What a copy is called: as the piece, with the first number that no piece beside it has. */
 function copyName(project: Project, { id, name }: Node): string {
-  const taken = siblingNames(project, id);
-  return numbered(name.replace(/ \d+$/, ''), (each) => taken.includes(each), ' ');
+  return numbered(name.replace(/ \d+$/, ''), siblingNames(project, id), ' ');
 }
 
-function siblingNames(project: Project, id: NodeId): readonly string[] {
+function siblingNames(project: Project, id: NodeId): ReadonlySet<string> {
   const { parent } = maybePlaceOf(project, id)!;
-  return childIds(nodeOf(project, parent)).map((child) => nodeOf(project, child).name);
+  const siblings = childIds(nodeOf(project, parent));
+  return new Set(siblings.map((each) => nodeOf(project, each).name));
 }
 
 /** Anchors go, since one may stand once on a page. */

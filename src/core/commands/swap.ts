@@ -18,13 +18,12 @@ const isOfWords = (field: AnySchema): boolean => {
   return control !== undefined && CONTROLS[control].says === 'words';
 };
 
+const ENTITIES: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>', nbsp: ' ' };
+
 const plain = (html: string) =>
   html
     .replace(/<[^>]*>/g, ' ')
-    .replace(
-      /&(amp|lt|gt|nbsp);/g,
-      (_all, name: string) => ({ amp: '&', lt: '<', gt: '>', nbsp: ' ' })[name]!
-    )
+    .replace(/&(amp|lt|gt|nbsp);/g, (_all, name: string) => ENTITIES[name]!)
     .replace(/\s+/g, ' ')
     .trim();
 

@@ -8,6 +8,7 @@ import { symbolClass } from '../stylesheet/base';
 import { Symbols } from './symbols';
 import { element as elementOf } from '../html/build';
 import { remembered } from '../data/remembered';
+import { visit } from 'unist-util-visit';
 
 export interface PrintedRendition {
   readonly format: Rendition['format'];
@@ -34,12 +35,12 @@ export interface PageOptions {
  */
 export function analysesUnder(registry: Registry, project: Project, root: NodeId): Analysis[] {
   const found: Analysis[] = [];
-  const visit = (id: NodeId): void => {
+  const add = (id: NodeId): void => {
     const analysis = analyseAlone(registry, project, id);
     found.push(analysis);
-    childrenIn(analysis.markup).forEach(visit);
+    childrenIn(analysis.markup).forEach(add);
   };
-  visit(root);
+  add(root);
   return found;
 }
 
@@ -52,6 +53,12 @@ function childrenOf(content: ElementContent): readonly NodeId[] {
   if (content.type !== 'element') return [];
   const child = content.data?.child;
   return child ? [child] : content.children.flatMap(childrenOf);
+}
+
+/** Markup of a page, and what draws its icons; null where it has none. */
+interface Body {
+  readonly root: Element;
+  readonly symbols: Element | null;
 }
 
 /** Builds the markup of one page from what its pieces are. */
@@ -76,7 +83,7 @@ export class BodyBuilder {
    * @returns the element of the first piece with all others in it, and the drawings they use, null where
    * there are none.
    */
-  build(): { readonly root: Element; readonly symbols: Element | null } {
+  build(): Body {
     const root = this.piece(this.found[0]!);
     return { root, symbols: this.symbols.isEmpty ? null : this.symbols.sheet() };
   }
@@ -148,9 +155,10 @@ function idsIn(found: readonly Analysis[]): Set<string> {
   return ids;
 }
 
-function collectIds({ properties, children: inside }: Element, into: Set<string>): void {
-  if (typeof properties.id === 'string') into.add(properties.id);
-  for (const child of inside) if (child.type === 'element') collectIds(child, into);
+function collectIds(markup: Element, into: Set<string>): void {
+  visit(markup, 'element', ({ properties: { id } }: Element) => {
+    if (typeof id === 'string') into.add(id);
+  });
 }
 
 /**

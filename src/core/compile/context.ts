@@ -1,5 +1,5 @@
 import type { Element, ElementContent, Root } from 'hast';
-import { isEmpty, ownOf } from '../data/record';
+import { isEmpty, ownOf, type Loose } from '../data/record';
 import { cleanHtml } from '../html/clean';
 import { CIRCUMSTANCES, heapOf, settingsUnder } from '../kinds/circumstances';
 import type { Context, Kind } from '../kinds/contract';
@@ -7,41 +7,30 @@ import type { Registry } from '../kinds/registry';
 import { notes } from '../kinds/rule';
 import { settingsWithDefaults } from '../kinds/settings';
 import { maybeNode } from '../project/tree';
-import type {
-  Asset,
-  AssetId,
-  Bands,
-  ConditionName,
-  Node,
-  NodeId,
-  Project,
-  SupportTarget
-} from '../project/types';
-import { maybeFileOf, type Reads } from './reads';
+import type { AssetId, Bands, ConditionName, Node, NodeId, Project, SupportTarget } from '../project/types';
+import type { Reads } from './reads';
 import { remembered } from '../data/remembered';
+import { compact } from '../data/compact';
+import { maybeFileOf } from '../project/files';
 
 /**
  * @returns a node's settings while a condition holds (a narrow window has the medium band's too); the same object as long as nothing
  * differs there.
  */
-export function settingsAt(kind: Kind, node: Node, condition: ConditionName): Record<string, unknown> {
-  return settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(condition)) as Record<
-    string,
-    unknown
-  >;
-}
+export const settingsAt = (kind: Kind, node: Node, condition: ConditionName): Loose =>
+  settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(condition));
 
-const knownVariants = new WeakMap<object, readonly Readonly<Record<string, unknown>>[]>();
+const knownVariants = new WeakMap<object, readonly Loose[]>();
 
 /** Nodes that are set alike and adapt to nothing share their variants. */
-function variantsOf(kind: Kind, node: Node): readonly Readonly<Record<string, unknown>>[] {
+function variantsOf(kind: Kind, node: Node): readonly Loose[] {
   const base = settingsWithDefaults(kind, node);
   const key = isEmpty(node.adapt) ? base : node;
   return remembered(knownVariants, key, () => [base, ...settingsUnderEach(kind, node, base)]);
 }
 
 /** Settings under each circumstance the kind or the node adapts to. */
-const settingsUnderEach = (kind: Kind, node: Node, base: Readonly<Record<string, unknown>>) =>
+const settingsUnderEach = (kind: Kind, node: Node, base: Loose) =>
   CIRCUMSTANCES.filter((condition) => kind.adapt?.[condition] || node.adapt[condition]).map((condition) =>
     settingsUnder(kind, node, base, heapOf(condition))
   );
@@ -49,7 +38,7 @@ const settingsUnderEach = (kind: Kind, node: Node, base: Readonly<Record<string,
 interface Asking {
   /** Settings the kind has ever asked for; written down as it asks. */
   readonly asked: Set<string>;
-  readonly settings: Readonly<Record<string, unknown>>;
+  readonly settings: Loose;
 }
 
 /** A class, since one is made for every node and its methods are the same for all. */
@@ -92,7 +81,7 @@ export class NodeContext implements Context {
     return node;
   }
 
-  maybeAsset(id: AssetId): Asset | null {
+  maybeAsset(id: AssetId) {
     const asset = ownOf(this.project.assets, id);
     (this.reads.assets ??= new Map()).set(id, asset);
     return asset ?? null;
@@ -116,7 +105,7 @@ export class NodeContext implements Context {
   }
 
   items(slot: string): readonly Node[] {
-    return (this.node.slots[slot] ?? []).map((id) => this.maybeNode(id)).filter((item) => item !== null);
+    return compact((this.node.slots[slot] ?? []).map((id) => this.maybeNode(id)));
   }
 
   slot(name: string, item: Node = this.node): ElementContent[] {
@@ -153,7 +142,7 @@ export class NodeContext implements Context {
 }
 
 /** @returns the settings, writing down which are asked for. */
-function noting(settings: Readonly<Record<string, unknown>>, asked: Set<string>): Record<string, unknown> {
+function noting(settings: Loose, asked: Set<string>): Record<string, unknown> {
   return new Proxy(settings, {
     get(target, name) {
       if (typeof name === 'string') asked.add(name);

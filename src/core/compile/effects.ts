@@ -45,8 +45,7 @@ const whileOn = (rules: readonly Rule[], when: readonly Condition[]): readonly R
   rules.map((rule) => alsoWhen(rule, when)).filter((rule) => canHold(rule.when));
 
 function alsoWhen(rule: Rule, when: readonly Condition[]): Rule {
-  const more = rule.when.filter((each) => !when.includes(each));
-  return { ...rule, when: [...when, ...more] };
+  return { ...rule, when: [...new Set([...when, ...rule.when])] };
 }
 
 /**

@@ -100,13 +100,13 @@ function planned(
 }
 
 /** What the finishing step is sent: plain data, without what only the workbench tells. */
-export function requestOf({ single, css, pages }: ExportPlan) {
-  return {
-    single,
-    css,
-    pages: pages.map(({ features: _features, behaviours, ...page }) => ({
-      ...page,
-      behaviours: [...behaviours]
-    }))
-  };
-}
+export const requestOf = ({ single, css, pages }: ExportPlan) => ({
+  single,
+  css,
+  pages: pages.map(pageRequestOf)
+});
+
+const pageRequestOf = ({ features: _features, behaviours, ...page }: PlannedPage) => ({
+  ...page,
+  behaviours: [...behaviours]
+});

@@ -1,6 +1,5 @@
 import { ownOf } from '../data/record';
-import { pageFile } from '../project/files';
-import { maybePageOf } from '../project/tree';
+import { maybeFileOf } from '../project/files';
 import type { Asset, AssetId, Bands, Node, NodeId, Project, SupportTarget } from '../project/types';
 
 /**
@@ -16,13 +15,8 @@ export interface Reads {
   files: Map<NodeId, string | null> | null;
 }
 
-/** @returns the file of the page that a piece stands on; null for one that stands on none. */
-export function maybeFileOf(project: Project, id: NodeId): string | null {
-  const page = project.nodes[id] ? maybePageOf(project, id) : null;
-  return page ? pageFile(project, page.id) : null;
-}
-
 export const noReads = (): Reads => ({ nodes: null, assets: null, bands: null, support: null, files: null });
+
 /** Whether all it was made from is as it was. */
 export function isCurrent(reads: Reads, project: Project): boolean {
   if (reads.bands && reads.bands !== project.info.bands) return false;

@@ -203,9 +203,9 @@ export function cellValues(sheet: Sheet): readonly string[] {
 }
 
 const valuesIn = ({ declarations }: Rule): readonly string[] =>
-  Object.entries(declarations)
-    .filter(([property, value]) => !isLiteral(property, value))
-    .map(([, value]) => printValue(value));
+  Object.entries(declarations).flatMap(([property, value]) =>
+    isLiteral(property, value) ? [] : [printValue(value)]
+  );
 
 /** What every page stands on. */
 export const BASE_CSS = `*, ::before, ::after { box-sizing: border-box; }

@@ -14,6 +14,7 @@ import { elementText, tightDrawings } from './page';
 import { sheetsOf } from './parts';
 import { usedTokens } from './rules';
 import { element } from '../html/build';
+import { visit } from 'unist-util-visit';
 
 /** One piece to paste into a page of any site. Every name in it starts with `prefix`; nothing is global. */
 export interface PrintedSnippet {
@@ -85,16 +86,15 @@ export function printSnippet(
   };
 }
 
-function noteAll(element: Element, names: Names): void {
-  noteNames(element, names);
-  for (const child of element.children) if (child.type === 'element') noteAll(child, names);
+function noteAll(root: Element, names: Names): void {
+  visit(root, 'element', (element: Element) => noteNames(element, names));
 }
 
 /** Where it is pasted is another page than the one its links were marked for. */
-function forgetPage(element: Element): void {
-  const opensList = element.properties.ariaExpanded !== undefined;
-  if (element.tagName === 'a' || opensList) delete element.properties.ariaCurrent;
-  for (const child of element.children) if (child.type === 'element') forgetPage(child);
+function forgetPage(root: Element): void {
+  visit(root, 'element', ({ tagName, properties }: Element) => {
+    if (tagName === 'a' || properties.ariaExpanded !== undefined) delete properties.ariaCurrent;
+  });
 }
 
 /** A snippet as one text to paste. Throws where a text could end its own element early. */

@@ -47,7 +47,7 @@ export class Symbols {
 
   private freeId(wanted: string): string {
     const taken = (this.taken ??= this.idsOf());
-    const id = freeName(wanted, (each) => taken.has(each));
+    const id = freeName(wanted, taken);
     taken.add(id);
     return id;
   }

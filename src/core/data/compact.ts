@@ -7,8 +7,8 @@ export const compact = <T>(list: readonly (T | Absent)[]): T[] =>
 
 type Optional<T> = { [K in keyof T as undefined extends T[K] ? K : never]?: Exclude<T[K], undefined> };
 type Given<T> = { [K in keyof T as undefined extends T[K] ? never : K]: T[K] };
+type Defined<T> = Given<T> & Optional<T>;
 
 /** @returns an object without the keys whose value is undefined. */
-export const defined = <T extends object>(object: T): Given<T> & Optional<T> =>
-  Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined)) as Given<T> &
-    Optional<T>;
+export const defined = <T extends object>(object: T): Defined<T> =>
+  Object.fromEntries(Object.entries(object).filter(([, value]) => value !== undefined)) as Defined<T>;

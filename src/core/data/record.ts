@@ -20,9 +20,8 @@ export const ownOf = <T>(table: Readonly<Record<string, T>>, key: string): T | u
  * sort. Never throws.
  */
 export function inWords(value: unknown): string {
-  if (typeof value === 'string') return value;
-  if (value === null || typeof value === 'number' || typeof value === 'boolean') return String(value);
-  return Array.isArray(value) ? 'a list' : `a value of the sort “${typeof value}”`;
+  if (Array.isArray(value)) return 'a list';
+  return isRecord(value) ? 'a value of the sort “object”' : String(value);
 }
 
 /**

@@ -116,8 +116,8 @@ export function createFindingsRunner(registry: Registry) {
   let factsBefore: Facts = NO_FACTS;
 
   const runRule = (rule: FindingRule, node: Node, project: Project, facts: Facts): Found =>
-    rule
-      .check(node, project, facts, registry.of)
+    [rule.check(node, project, facts, registry.of) ?? []]
+      .flat()
       .map(({ about = node.id, ...each }) => ({ ...each, rule: rule.id, node: about }));
 
   const look = (node: Node, project: Project, facts: Facts, isWanted: (rule: FindingRule) => boolean) => {

@@ -446,11 +446,8 @@ class Reader {
   }
 
   private slots(names: readonly string[], raw: unknown): Node['slots'] {
-    const childrenIn = (slot: string) => {
-      const list = isRecord(raw) ? ownOf(raw, slot) : undefined;
-      return Array.isArray(list) ? list.filter((child): child is NodeId => typeof child === 'string') : [];
-    };
-    return Object.fromEntries(names.map((slot) => [slot, childrenIn(slot)]));
+    const own = isRecord(raw) ? raw : emptyRecord<unknown>();
+    return Object.fromEntries(names.map((slot) => [slot, idsIn(ownOf(own, slot))]));
   }
 
   private styles(anatomy: Anatomy, raw: unknown, path: string): Node['styles'] {
@@ -544,6 +541,9 @@ const isStateOf = (part: Anatomy[string] | undefined, state: string): boolean =>
   part !== undefined && (state === 'rest' || ownOf(part.states as Loose, state) !== undefined);
 
 const entries = (value: unknown): [string, unknown][] => (isRecord(value) ? Object.entries(value) : []);
+
+const idsIn = (list: unknown): NodeId[] =>
+  Array.isArray(list) ? list.filter((child): child is NodeId => typeof child === 'string') : [];
 
 /** Only what the schema knows, so nothing unknown travels on. */
 function pick<T extends object>(value: T, schema: { readonly fields: object }): T {

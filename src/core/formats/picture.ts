@@ -135,8 +135,8 @@ function jpegSize(view: DataView): Size {
 /** Natural size of an SVG: width and height in px, else its view box (SVG 2, section 8.2). */
 function svgSize(svg: Element): Size {
   const px = (value: unknown) => {
-    const match = /^(\d+(?:\.\d+)?)(?:px)?$/.exec(String(value ?? ''));
-    return match && Number(match[1]) > 0 ? Math.round(Number(match[1])) : null;
+    const length = Number(/^(\d+(?:\.\d+)?)(?:px)?$/.exec(String(value ?? ''))?.[1]);
+    return length > 0 ? Math.round(length) : null;
   };
   const box = String(svg.properties.viewBox ?? '')
     .trim()

@@ -1,8 +1,8 @@
 import type { Element, Root } from 'hast';
-import { fromHtmlIsomorphic as fromHtml } from 'hast-util-from-html-isomorphic';
-import { sanitize, type Schema } from 'hast-util-sanitize';
+import type { Schema } from 'hast-util-sanitize';
 import { visit } from 'unist-util-visit';
 import { NESTING_MOST, nestingOf, wordsOf } from './nesting';
+import { maybeSanitized } from './sanitized';
 
 /**
  * What rich text may hold; everything else is unwrapped to its text, and scripts and styles go with their
@@ -40,18 +40,7 @@ export function cleanHtml(text: string): Root {
   return root;
 }
 
-/**
- * @returns null where a parser and the count above disagree about some markup so much that it is deeper than
- * a stack is.
- */
-function sanitized(text: string): Root | null {
-  try {
-    return sanitize(fromHtml(text, { fragment: true }), RICH_TEXT) as Root;
-  } catch (error) {
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
-}
+const sanitized = (text: string): Root | null => maybeSanitized(text, RICH_TEXT);
 
 const LINK =
   /^(?:https?:\/\/[^\s<>"'`\\]+|mailto:[^\s<>"'`]+|tel:[+\d\s().-]+|#[\w-]*|(?!\/\/)[\w./-][^\s:<>"'`\\]*)$/i;

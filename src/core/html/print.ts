@@ -16,11 +16,11 @@ const infos = new Map<string, Info>();
  * What a hast property is called in markup; properties of drawings inside the page are looked up after HTML's
  * own.
  */
-function infoOf(property: string): Info {
-  return remembered(infos, property, () => {
-    const own = find(html, property);
-    return own.defined || property.startsWith('data') ? own : find(svg, property);
-  });
+const infoOf = (property: string): Info => remembered(infos, property, () => freshInfo(property));
+
+function freshInfo(property: string): Info {
+  const own = find(html, property);
+  return own.defined || property.startsWith('data') ? own : find(svg, property);
 }
 
 function attributesOf({ properties }: Element): Attribute[] {
@@ -56,7 +56,10 @@ const hastTree = {
   getParentNode: () => null
 };
 
-const treeWith = (more: (element: Element) => readonly Attribute[]) => ({
+/** Attributes an element gets beside its own. */
+type MoreAttributes = (element: Element) => readonly Attribute[];
+
+const treeWith = (more: MoreAttributes) => ({
   ...hastTree,
   getAttrList: (element: Element) => [...attributesOf(element), ...more(element)]
 });
@@ -67,10 +70,7 @@ const treeWith = (more: (element: Element) => readonly Attribute[]) => ({
  * @returns hast as HTML by parse5's serialiser (HTML standard, 13.3), which does the escaping. Comments are
  * left out.
  */
-export function printHtml(
-  node: Element | ElementContent,
-  more?: (element: Element) => readonly Attribute[]
-): string {
+export function printHtml(node: Element | ElementContent, more?: MoreAttributes): string {
   const treeAdapter = (more ? treeWith(more) : hastTree) as never;
   return serializeOuter(node as never, { treeAdapter });
 }

@@ -1,8 +1,8 @@
-import type { Element, Root } from 'hast';
-import { fromHtmlIsomorphic as fromHtml } from 'hast-util-from-html-isomorphic';
-import { sanitize, type Schema } from 'hast-util-sanitize';
+import type { Element } from 'hast';
+import type { Schema } from 'hast-util-sanitize';
 import { visit } from 'unist-util-visit';
 import { NESTING_MOST, nestingOf } from './nesting';
+import { maybeSanitized } from './sanitized';
 
 const SVG_ELEMENTS = [
   'svg',
@@ -77,7 +77,7 @@ export function readSvg(text: string): ReadSvg {
   const tags = written.match(/<[a-z]/gi)?.length ?? 0;
   if (tags > ELEMENTS_MOST)
     return no(`is made of more than ${ELEMENTS_MOST} shapes. Simplify it, or use it as PNG.`);
-  const clean = maybeSanitized(written);
+  const clean = maybeSanitized(written, SVG);
   const svg = clean?.children?.find(
     (child): child is Element => child.type === 'element' && child.tagName === 'svg'
   );
@@ -97,16 +97,6 @@ export function readSvg(text: string): ReadSvg {
     return no(`comes to more than ${ELEMENTS_MOST} shapes once all that it repeats is drawn. Use it as PNG.`);
   svg.properties.xmlns = 'http://www.w3.org/2000/svg';
   return { ok: true, svg };
-}
-
-function maybeSanitized(text: string): Root | null {
-  try {
-    return sanitize(fromHtml(text, { fragment: true }), SVG) as Root;
-  } catch (error) {
-    // Deeper than a stack is, though its tags did not look like it.
-    if (error instanceof RangeError) return null;
-    throw error;
-  }
 }
 
 /** @returns ids an element has drawn in its place or as its paint: by `use`, patterns, masks and the like. */

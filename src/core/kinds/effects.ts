@@ -3,7 +3,16 @@ import { defined } from '../data/compact';
 import { isEmpty } from '../data/record';
 import type { Element } from 'hast';
 import type { Adaptations, Node, Settings } from '../project/types';
-import type { Anatomy, Context, Effect, EffectValues, FieldMeta, Kind, OwnState } from './contract';
+import type {
+  Anatomy,
+  Context,
+  Effect,
+  EffectPlace,
+  EffectValues,
+  FieldMeta,
+  Kind,
+  OwnState
+} from './contract';
 import { fieldsOf } from './settings';
 
 /** @returns the key under which a setting of an effect stands among those of a piece. */
@@ -35,7 +44,7 @@ function fieldOf(effect: Effect, field: AnySchema): AnySchema {
   });
 }
 
-const fieldsOfEffect = (effect: Effect): Record<string, AnySchema> =>
+const fieldsOfEffect = (effect: Effect) =>
   Object.fromEntries(
     fieldsOf(effect).map(([key, field]) => [effectKey(effect.effect, key), fieldOf(effect, field)])
   );
@@ -174,4 +183,11 @@ export function withEffects(kind: Kind, effects: readonly Effect[]): Kind {
       ...fromEffects(effects, node, ctx, (effect, variants) => effect.behaviours?.(variants, node, ctx))
     ]
   };
+}
+
+/** @returns why an effect can do nothing where a piece stands, and what to do instead; null where it can. */
+export function whyUnfit(effect: Effect, place: EffectPlace): string | null {
+  const { label, markup } = place.kind;
+  if (markup) return effect.maybeUnfit(place);
+  return `A ${label.toLowerCase()} is drawn by what it belongs to. Choose that, or something in it.`;
 }

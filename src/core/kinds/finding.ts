@@ -70,8 +70,8 @@ export interface FindingRule {
   readonly scope?: 'node' | 'around' | 'project';
   /** Facts it looks at; when what was measured of a node changes, the rules that look at that are run again. */
   readonly needs?: readonly (keyof Facts)[];
-  /** @param of the kind of any piece, with its effects. */
-  check(node: Node, project: Project, facts: Facts, of: KindOf): readonly Remark[];
+  /** @param of the kind of any piece, with its effects. @returns null where it has nothing to say. */
+  check(node: Node, project: Project, facts: Facts, of: KindOf): Remark | readonly Remark[] | null;
 }
 
 /** What a rule may ask of the kind of a piece. */
@@ -98,8 +98,16 @@ export type Remark = Omit<Finding, 'rule' | 'node'> & {
   readonly about?: NodeId;
 };
 
-/** @returns what a rule answers where it has one thing to say, or nothing. */
-export const remarks = (remark: Remark | null): readonly Remark[] => (remark ? [remark] : []);
+type Said = Omit<Remark, 'severity' | 'part' | 'fix'> & Partial<Pick<Remark, 'part' | 'fix'>>;
+
+const remark =
+  (severity: Remark['severity']) =>
+  (said: Said): Remark => ({ severity, part: 'root', fix: null, ...said });
+
+/** What makes a page worse; about the whole piece, and for a person to decide, where it says nothing else. */
+export const warning = remark('warning');
+/** What keeps people from using the page; else as `warning`. */
+export const error = remark('error');
 
 export type Fix = NonNullable<Finding['fix']>;
 
@@ -109,10 +117,20 @@ export const settingFix = (label: string, id: NodeId, key: string, value: unknow
   commands: [{ type: 'set-setting', id, key, value }]
 });
 
+/** A fix that takes an effect off a piece. */
+export const takeOffFix = (id: NodeId, effect: string): Fix => ({
+  label: 'Take that off',
+  commands: [{ type: 'remove-effect', id, effect }]
+});
+
+/** The command that gives a part one value at rest, under no condition. */
+export const styleAtRest = (id: NodeId, part: string, property: string, value: string) =>
+  ({ type: 'set-style', id, part, state: 'rest', condition: 'always', property, value }) as const;
+
 /** A fix that gives a part one value at rest, under no condition. */
 export const styleFix = (label: string, id: NodeId, part: string, property: string, value: string): Fix => ({
   label,
-  commands: [{ type: 'set-style', id, part, state: 'rest', condition: 'always', property, value }]
+  commands: [styleAtRest(id, part, property, value)]
 });
 
 /** How a finding set aside is remembered. */

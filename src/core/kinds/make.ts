@@ -43,3 +43,9 @@ export function withNewIds(registry: Registry, fragment: Fragment): Fragment {
   }
   return { root: renamed.get(fragment.root)!, nodes: { ...nodes } };
 }
+
+/** @returns a panel with one text in it. */
+export function panelWith(make: Make, name: string, words: string): Fragment {
+  const text = make('text', `${name} text`, { html: `<p>${words}</p>` });
+  return make('panel', name, {}, { content: [text] });
+}

@@ -1,18 +1,17 @@
-import { remarks, type FindingRule, type Remark } from './finding';
+import { type FindingRule, error } from './finding';
 import { referencesInto } from './references';
 import type { Node } from '../project/types';
 
-const neverOpened = (node: Node): Remark => ({
-  severity: 'error',
-  part: 'root',
-  view: 'Fill',
-  sentence: `Nothing opens ${node.name}`,
-  cause: 'It has no button of its own, and no button of the page opens it. Nobody ever sees what is in it.',
-  fix: {
-    label: 'Give it a button',
-    commands: [{ type: 'set-setting', id: node.id, key: 'label', value: node.name.slice(0, 120) }]
-  }
-});
+const neverOpened = (node: Node) =>
+  error({
+    view: 'Fill',
+    sentence: `Nothing opens ${node.name}`,
+    cause: 'It has no button of its own, and no button of the page opens it. Nobody ever sees what is in it.',
+    fix: {
+      label: 'Give it a button',
+      commands: [{ type: 'set-setting', id: node.id, key: 'label', value: node.name.slice(0, 120) }]
+    }
+  });
 
 /**
  * A rule about a kind that is opened by a button of its own, or by another that names it: one of the two has to be
@@ -28,6 +27,6 @@ export const neverOpenedRule = (kind: string, label: string): FindingRule => ({
     // A link to something in it leads there, and opens nothing.
     const isNamed = () => referencesInto({ of }, project, [node.id]).some(({ to }) => to === node.id);
     const isOpened = (node.settings.label ?? label) !== '' || isNamed();
-    return remarks(isOpened ? null : neverOpened(node));
+    return isOpened ? null : neverOpened(node);
   }
 });

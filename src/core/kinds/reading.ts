@@ -1,8 +1,9 @@
-import { pathTo, subtreeIds } from '../project/tree';
-import type { Node, NodeId, Project } from '../project/types';
+import { pathTo, subtreeOf } from '../project/tree';
+import type { Node, Project } from '../project/types';
 import { CONTROLS } from './controls';
 import type { Described, KindOf } from './finding';
 import { fieldsOf } from './settings';
+import { sum } from '../data/sum';
 
 /**
  * Words a minute in silent reading of English prose, grown-ups on average (Brysbaert 2019, J. Mem. Lang. 109,
@@ -15,16 +16,17 @@ export const readingSeconds = (words: number): number => (words / WORDS_A_MINUTE
 
 /** @returns words of a piece and of all in it. */
 export const wordsIn = (project: Project, node: Node, of: KindOf): number =>
-  countAll(subtreeIds(project, node.id), project, of);
+  countAll(subtreeOf(project, node.id), of);
 
 /** @returns words that stand above a piece on its page. */
 export function wordsAbove(project: Project, node: Node, of: KindOf): number {
-  const all = subtreeIds(project, pathTo(project, node.id)[0]!);
-  return countAll(all.slice(0, all.indexOf(node.id)), project, of);
+  const all = subtreeOf(project, pathTo(project, node.id)[0]!);
+  const at = all.findIndex(({ id }) => id === node.id);
+  return countAll(all.slice(0, at), of);
 }
 
-const countAll = (ids: readonly NodeId[], project: Project, of: KindOf): number =>
-  ids.map((id) => project.nodes[id]!).reduce((sum, each) => sum + wordsOf(of(each), each), 0);
+const countAll = (nodes: readonly Node[], of: KindOf): number =>
+  sum(nodes.map((node) => wordsOf(of(node), node)));
 
 const countIn = (text: string): number =>
   text.replace(/<[^>]*>/g, ' ').match(/[\p{L}\p{N}][\p{L}\p{N}'’-]*/gu)?.length ?? 0;
@@ -36,5 +38,5 @@ export function wordsOf(kind: Pick<Described, 'settings'>, { settings }: Pick<No
     return meta !== undefined && CONTROLS[meta.control].says === 'words' && !meta.names;
   });
   const texts = read.map(([key]) => settings[key]).filter((value) => typeof value === 'string');
-  return texts.reduce((sum, text) => sum + countIn(text), 0);
+  return sum(texts.map(countIn));
 }

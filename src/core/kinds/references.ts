@@ -44,9 +44,9 @@ export function referencesOf(kinds: Kinds, node: Node): readonly Reference[] {
 }
 
 /** Everything that a reference to a piece may say. */
-const namesOf = ({ id, settings }: Node): readonly string[] => {
+const namesOf = ({ id, settings: { anchor } }: Node): readonly string[] => {
   const named = [id, `#${id}`];
-  return typeof settings.anchor === 'string' && settings.anchor ? [...named, `#${settings.anchor}`] : named;
+  return anchor ? [...named, `#${String(anchor)}`] : named;
 };
 
 /** @returns what names any of these pieces or what is in them, from outside of them. */

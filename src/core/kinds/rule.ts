@@ -14,3 +14,13 @@ export function rule(selector: string, declarations: Declarations, ...when: Cond
 export function notes(data: Omit<ElementData, 'position'>): ElementData {
   return data as ElementData;
 }
+
+/** Rules that set what stands in rich text apart by a gap, in place of the browser's own margins. */
+export const gapRules = (selector: string, gap: string): readonly Rule[] => [
+  rule(`${selector} > *`, { 'margin-block': '0' }),
+  rule(`${selector} > * + *`, { 'margin-top': gap })
+];
+
+/** @returns all declarations as one list; of a property that is there twice the later counts. */
+export const merged = (all: readonly Declarations[]): Declarations =>
+  Object.fromEntries(all.flatMap((each) => Object.entries(each)));

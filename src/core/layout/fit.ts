@@ -1,8 +1,9 @@
 import type { Fit } from '../kinds/finding';
+import { sum } from '../data/sum';
 
 /** Room a row of labels needs on one line, px: their widths, the gaps between them, and what surrounds them. */
 export function rowWidth(widths: readonly number[], gap: number, around = 0): number {
-  return widths.reduce((sum, width) => sum + width, 0) + Math.max(0, widths.length - 1) * gap + around;
+  return sum(widths) + Math.max(0, widths.length - 1) * gap + around;
 }
 
 /**

@@ -54,9 +54,9 @@ function recordDiff<T>(
 
 /** Freezes a value and all in it; what is frozen already is taken to be so throughout. */
 export function freezeDeep(value: unknown): void {
-  if (typeof value !== 'object' || value === null || Object.isFrozen(value)) return;
-  Object.freeze(value);
-  Object.values(value).forEach(freezeDeep);
+  // A value that is no object counts as frozen.
+  if (Object.isFrozen(value)) return;
+  Object.values(Object.freeze(value) as object).forEach(freezeDeep);
 }
 
 const isShipped = (import.meta as { env?: { PROD?: boolean } }).env?.PROD === true;

@@ -3,6 +3,7 @@ import type { AssetId, NodeId, PageId, ProjectId, ShelfId, TokenId } from './typ
 
 const letters = customAlphabet('abcdefghijkmnpqrstuvwxyz', 1);
 const tail = customAlphabet('0123456789abcdefghijkmnpqrstuvwxyz', 6);
+const ending = () => `${letters()}${tail()}`;
 
 /**
  * What an id may look like: it stands in class names, HTML ids and file names without escaping. `constructor`
@@ -10,12 +11,12 @@ const tail = customAlphabet('0123456789abcdefghijkmnpqrstuvwxyz', 6);
  */
 export const ID_PATTERN = /^(?!constructor$)[a-z][a-z0-9-]{0,63}$/;
 
+type AnyId = NodeId | PageId | AssetId | ProjectId | ShelfId | TokenId;
+
 /** @returns a new id that starts with `stem` (lower case, digits and hyphens; anything else is dropped). */
-export function newId<Id extends NodeId | PageId | AssetId | ProjectId | ShelfId | TokenId>(
-  stem: string
-): Id {
-  const clean = slug(stem).slice(0, 40);
-  return `${clean || letters()}-${letters()}${tail()}` as Id;
+export function newId<Id extends AnyId>(stem: string): Id {
+  const start = slug(stem).slice(0, 40) || letters();
+  return `${start}-${ending()}` as Id;
 }
 
 /** @returns `text` as lower-case words joined by hyphens, starting with a letter; empty where nothing is left. */

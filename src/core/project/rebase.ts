@@ -1,4 +1,4 @@
-import { emptyRecord } from '../data/record';
+import { emptyRecord, type Loose } from '../data/record';
 import { diffOf, patched, TABLES } from './diff';
 import { childIds } from './tree';
 import type { Change, Diff, Node, NodeId, Project } from './types';
@@ -121,7 +121,7 @@ function isAsBefore(project: Project, diff: Diff): boolean {
 }
 
 const areAsBefore = (
-  records: Readonly<Record<string, unknown>>,
+  records: Loose,
   changes: Readonly<Record<string, readonly [before: unknown, after: unknown]>>
 ): boolean => Object.entries(changes).every(([id, [before]]) => (before ?? undefined) === records[id]);
 

@@ -4,6 +4,11 @@ import { remembered } from '../data/remembered';
 
 type Nodes = Project['nodes'];
 
+/** Whatever holds nodes: a project, a fragment. */
+interface Holder {
+  readonly nodes: Nodes;
+}
+
 /** Parent of every node, by child id. Built once for each nodes map. */
 const placesOf = new WeakMap<Nodes, ReadonlyMap<NodeId, Place>>();
 
@@ -27,19 +32,19 @@ function freshIndex(nodes: Nodes): ReadonlyMap<NodeId, Place> {
 }
 
 /** @returns the node, or null; safe for ids from outside (`constructor` is no node). */
-export function maybeNode(project: { readonly nodes: Nodes }, id: string): Node | null {
+export function maybeNode(project: Holder, id: string): Node | null {
   return Object.hasOwn(project.nodes, id) ? project.nodes[id as NodeId]! : null;
 }
 
 /** @returns the node; throws where there is none, since an id in hand must name one. */
-export function nodeOf(project: { readonly nodes: Nodes }, id: NodeId): Node {
+export function nodeOf(project: Holder, id: NodeId): Node {
   const node = maybeNode(project, id);
   if (!node) throw new Error(`nodeOf: no node ${JSON.stringify(id)} in the project`);
   return node;
 }
 
 /** @returns where the node stands, or null for a page's root and for an id that is not in use. */
-export function maybePlaceOf(project: { readonly nodes: Nodes }, id: NodeId): Place | null {
+export function maybePlaceOf(project: Holder, id: NodeId): Place | null {
   return placeIndex(project.nodes).get(id) ?? null;
 }
 
@@ -51,7 +56,7 @@ export function childIds(node: Node): NodeId[] {
 }
 
 /** @returns the node's own id and all below it, parents before children. */
-export function subtreeIds(project: { readonly nodes: Nodes }, id: NodeId): NodeId[] {
+export function subtreeIds(project: Holder, id: NodeId): NodeId[] {
   const found: NodeId[] = [];
   const open: NodeId[] = [id];
   while (open.length > 0) {
@@ -64,7 +69,7 @@ export function subtreeIds(project: { readonly nodes: Nodes }, id: NodeId): Node
 }
 
 /** @returns ids from the page's root down to the node, both included. */
-export function pathTo(project: { readonly nodes: Nodes }, id: NodeId): NodeId[] {
+export function pathTo(project: Holder, id: NodeId): NodeId[] {
   const path: NodeId[] = [id];
   for (let place = maybePlaceOf(project, id); place; place = maybePlaceOf(project, place.parent)) {
     path.unshift(place.parent);
@@ -76,7 +81,7 @@ export function pathTo(project: { readonly nodes: Nodes }, id: NodeId): NodeId[]
 export const DEPTH_MOST = 200;
 
 /** @returns levels below a node, its own included: 1 for one that holds nothing. */
-export function heightOf(tree: { readonly nodes: Nodes }, root: NodeId): number {
+export function heightOf(tree: Holder, root: NodeId): number {
   let height = 0;
   for (let level: readonly NodeId[] = [root]; level.length > 0; height += 1) {
     level = level.flatMap((id) => childIds(nodeOf(tree, id))).filter((id) => Object.hasOwn(tree.nodes, id));
@@ -96,16 +101,23 @@ export function pageOf(project: Project, id: PageId): Page {
   return page;
 }
 
+/** @returns a node and all below it, in the order of the page. */
+export const subtreeOf = (project: Holder, id: NodeId): readonly Node[] =>
+  subtreeIds(project, id).map((each) => nodeOf(project, each));
+
+/** @returns nodes by their ids, as projects and fragments hold them. */
+export const byId = (nodes: readonly Node[]): Nodes =>
+  Object.fromEntries(nodes.map((node) => [node.id, node])) as Nodes;
+
 /** @returns the part of the tree below `id`, as a fragment of its own. */
-export function fragmentOf(project: { readonly nodes: Nodes }, id: NodeId): Fragment {
-  const nodes = Object.fromEntries(subtreeIds(project, id).map((each) => [each, nodeOf(project, each)]));
-  return { root: id, nodes: nodes as Fragment['nodes'] };
+export function fragmentOf(project: Holder, id: NodeId): Fragment {
+  return { root: id, nodes: byId(subtreeOf(project, id)) };
 }
 
 /** Outermost of the picked nodes: what stands inside another picked one goes with it. */
-export function outermost(project: { readonly nodes: Nodes }, picked: readonly NodeId[]): NodeId[] {
+export function outermost(project: Holder, picked: readonly NodeId[]): NodeId[] {
   const all = new Set(picked);
   return [...all].filter((id) => !ancestorsOf(project, id).some((above) => all.has(above)));
 }
 
-const ancestorsOf = (project: { readonly nodes: Nodes }, id: NodeId) => pathTo(project, id).slice(0, -1);
+const ancestorsOf = (project: Holder, id: NodeId) => pathTo(project, id).slice(0, -1);

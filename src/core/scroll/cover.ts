@@ -1,5 +1,5 @@
 import type { Box } from '../facts/box';
-import { settingFix, type Facts, type KindOf, type Remark } from '../kinds/finding';
+import { settingFix, type Facts, type KindOf, type Remark, warning } from '../kinds/finding';
 import { subtreeIds } from '../project/tree';
 import type { Node, Project } from '../project/types';
 import { maybeStuck } from './sticky';
@@ -31,13 +31,11 @@ export function maybeCover(page: Node, project: Project, { boxes }: Facts, of: K
 /** @param what comes to rest there, as a sentence begins. @param why people need it. */
 export function covered(page: Node, { node, reach }: Cover, what: string, why: string): Remark {
   const room = Math.ceil(reach) + AIR;
-  return {
-    severity: 'warning',
-    part: 'root',
+  return warning({
     view: 'Behaviour',
     number: `${Number(page.settings.jump ?? 0)} of ${Math.ceil(reach)} px`,
     sentence: `${what} comes to rest under ${node.name}, which covers ${Math.ceil(reach)} px`,
     cause: `${why} The page can keep room for what sticks.`,
     fix: settingFix(`Keep ${room} px free at the top`, page.id, 'jump', room)
-  };
+  });
 }

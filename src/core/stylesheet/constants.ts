@@ -34,7 +34,7 @@ export function constantsOf(
   const byValue = new Map<string, string>();
   for (const [value, { property, count }] of counts) {
     if (count < (value.length > LONG ? 2 : PLACES_LEAST)) continue;
-    const name = freeName(nameOf(property, value), (each) => used.has(each));
+    const name = freeName(nameOf(property, value), used);
     used.add(name);
     byValue.set(value, name);
   }

@@ -38,7 +38,7 @@ export const statusOf = (feature: PlatformFeature): Status =>
 
 /** Whether every browser of a support target has the feature. */
 export function isSafe(feature: PlatformFeature, target: SupportTarget): boolean {
-  const { baseline: status } = statusOf(feature);
+  const { baseline } = statusOf(feature);
   if (target === 'current') return true;
-  return status === 'high' || (target === 'newly' && status === 'low');
+  return baseline === 'high' || (target === 'newly' && baseline === 'low');
 }

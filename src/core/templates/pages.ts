@@ -1,6 +1,7 @@
 import type { Make } from '../kinds/contract';
 import type { Fragment } from '../project/types';
 import { templates } from './index';
+import { panelWith } from '../kinds/make';
 
 /** A page to start from; once made it is pieces like any other. */
 export interface Skeleton {
@@ -37,8 +38,7 @@ const tabs = (make: Make): Fragment =>
   );
 
 function panel(make: Make, name: string): Fragment {
-  const html = `<p>What people want to know: ${name.toLowerCase()}.</p>`;
-  return make('panel', name, {}, { content: [make('text', `${name}, words`, { html })] });
+  return panelWith(make, name, `What people want to know: ${name.toLowerCase()}.`);
 }
 
 /** The page everything starts from: one section with nothing in it. */

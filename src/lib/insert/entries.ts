@@ -7,6 +7,7 @@ import { registry } from '$core/registry';
 import { templates } from '$core/templates';
 import { insertFragment } from '$lib/state/actions';
 import type { Workbench } from '$lib/state/workbench.svelte';
+import { sum } from '$core/data/sum';
 
 const make = makeWith();
 
@@ -64,7 +65,7 @@ export function found(query: string): readonly Entry[] {
   return entries
     .map((entry) => ({ entry, answers: words.map((word) => answer(entry, word)) }))
     .filter(({ answers }) => answers.every((each) => each > 0))
-    .map(({ entry, answers }) => ({ entry, score: answers.reduce((sum, each) => sum + each, 0) }))
+    .map(({ entry, answers }) => ({ entry, score: sum(answers) }))
     .toSorted((a, b) => isWhole(b.entry) - isWhole(a.entry) || b.score - a.score)
     .map(({ entry }) => entry);
 }

@@ -256,8 +256,8 @@ export const actions: readonly Action[] = [
     ),
     refusal(wb) {
       if (wb.selected.length === 0) return nothing;
-      const isAlone = alikeOf(wb.project, wb.current.id).length === 0;
-      return isAlone ? `Nothing stands beside ${wb.current.name} that is like it.` : null;
+      if (alikeOf(wb.project, wb.current.id).length > 0) return null;
+      return `Nothing stands beside ${wb.current.name} that is like it.`;
     }
   },
   {

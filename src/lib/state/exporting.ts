@@ -83,59 +83,68 @@ export async function exportPages({
     : planExport(registry, project, pages, { single, dataUri, renditions: made.renditions });
   const printed = snippet ? printSnippet(registry, project, snippet, { addressOf: dataUri }) : null;
   const asked = printed ? { snippet: snippetOf(printed) } : requestOf(plan!);
-  let response: Response;
-  try {
-    response = await fetch('/api/finish', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...asked, minified }),
-      signal
-    });
-  } catch (error) {
-    if (signal.aborted) throw error;
-    return {
-      ok: false,
-      sentence: 'Kymation’s server does not answer. See that it still runs (npm start), then export again.'
-    };
-  }
-  if (response.status === 413)
-    return {
-      ok: false,
-      sentence: 'The page is too large to finish in one go. Export it as a folder, or with smaller pictures.'
-    };
-  const answer = await response.json().catch(() => null);
-  if (!response.ok || !answer)
-    return {
-      ok: false,
-      sentence: answer?.sentence ?? 'The export could not be finished. Try again; nothing has changed.'
-    };
+  const answered = await askToFinish({ ...asked, minified }, signal);
+  if (!answered.ok) return answered;
+  const { answer } = answered;
   const texts: ExportedFile[] = answer.files.map(
     (file: { path: string; text: string; raw: number; gzip: number }) => ({
       ...file,
       bytes: strToU8(file.text)
     })
   );
-  const pictures = (plan?.assets ?? []).flatMap((asset): ExportedFile[] => {
-    const bytes = bytesOf.get(asset.id);
-    return bytes
-      ? [{ path: `assets/${asset.file}`, text: null, bytes, raw: bytes.length, gzip: gzipSync(bytes).length }]
-      : [];
-  });
-  for (const file of plan?.renditions ?? []) {
-    const bytes = made.files.get(file)!;
-    pictures.push({ path: `assets/${file}`, text: null, bytes, raw: bytes.length, gzip: bytes.length });
-  }
+  const pictures = (plan?.assets ?? []).flatMap((asset) => pictureFile(asset, bytesOf.get(asset.id)));
+  const smaller = (plan?.renditions ?? []).map((file) => renditionOf(file, made.files.get(file)!));
   const { support } = project.info;
   const uses = (printed ? [printed] : plan!.pages).flatMap((each) => platformUse(each, support));
   const byFeature = new Map(uses.map((use) => [use.feature, use]));
   return {
     ok: true,
-    files: [...texts, ...pictures],
+    files: [...texts, ...pictures, ...smaller],
     problems: [...answer.problems, ...made.notes, ...shipped.notes],
     broken: answer.broken,
     uses: [...byFeature.values()],
     costs: answer.costs
   };
+}
+
+const failed = (sentence: string) => ({ ok: false, sentence }) as const;
+
+/** Sends printed pages to be finished. Throws only when `signal` is aborted. */
+async function askToFinish(request: object, signal: AbortSignal) {
+  const response = await sent(request, signal);
+  if (!response)
+    return failed(
+      'Kymation’s server does not answer. See that it still runs (npm start), then export again.'
+    );
+  if (response.status === 413)
+    return failed(
+      'The page is too large to finish in one go. Export it as a folder, or with smaller pictures.'
+    );
+  const answer = await response.json().catch(() => null);
+  if (response.ok && answer) return { ok: true, answer } as const;
+  return failed(answer?.sentence ?? 'The export could not be finished. Try again; nothing has changed.');
+}
+
+/** @returns null where nobody answers. */
+async function sent(request: object, signal: AbortSignal): Promise<Response | null> {
+  try {
+    const headers = { 'content-type': 'application/json' };
+    return await fetch('/api/finish', { method: 'POST', headers, body: JSON.stringify(request), signal });
+  } catch (error) {
+    if (signal.aborted) throw error;
+    return null;
+  }
+}
+
+function pictureFile({ file }: Asset, bytes: Uint8Array | undefined): readonly ExportedFile[] {
+  if (!bytes) return [];
+  const gzip = gzipSync(bytes).length;
+  return [{ path: `assets/${file}`, text: null, bytes, raw: bytes.length, gzip }];
+}
+
+/** Pictures made smaller are packed already, so gzip does nothing for them. */
+function renditionOf(file: string, bytes: Uint8Array): ExportedFile {
+  return { path: `assets/${file}`, text: null, bytes, raw: bytes.length, gzip: bytes.length };
 }
 
 interface Made {

@@ -17,10 +17,9 @@ function allFields(kind: Kind): readonly FieldSpec[] {
   return schemasOf(kind).flatMap(([key, schema]) => maybeField(key, schema) ?? []);
 }
 
-function maybeField(key: string, schema: AnySchema): FieldSpec | null {
+function maybeField(key: string, schema: AnySchema): FieldSpec | undefined {
   const meta = schema.meta()?.field;
-  const { label = key } = schema.spec;
-  return meta ? { ...meta, key, label, schema } : null;
+  return meta && { ...meta, key, label: schema.spec.label ?? key, schema };
 }
 
 /** @returns whether a field is offered: one of what it needs is set, or is what it has to be (`fit=tile`). */

@@ -111,9 +111,15 @@ async function opened(): Promise<boolean> {
 export const NOT_LASTING =
   'This browser lets no site store data here. You can work, but closing this window ends it: export the project file to keep it.';
 
+/** An error as Dexie gives it, which may stand around another. */
+interface Caused {
+  readonly name?: string;
+  readonly inner?: Caused;
+}
+
 /** The name of the browser's own error, which Dexie may have wrapped. */
 function causeOf(error: unknown): string {
-  const { name, inner } = (error ?? {}) as { name?: string; inner?: { name?: string } };
+  const { name, inner } = (error ?? {}) as Caused;
   return inner?.name ?? name ?? '';
 }
 

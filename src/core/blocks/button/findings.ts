@@ -1,4 +1,4 @@
-import { remarks, settingFix, type FindingRule } from '../../kinds/finding';
+import { settingFix, type FindingRule, error } from '../../kinds/finding';
 import { pathTo } from '../../project/tree';
 import type { NodeId } from '../../project/types';
 
@@ -11,19 +11,15 @@ export const findings: readonly FindingRule[] = [
     check(node, project) {
       const { opens } = node.settings;
       const isInside = Boolean(opens) && pathTo(project, node.id).includes(opens as NodeId);
-      return remarks(
-        isInside
-          ? {
-              severity: 'error',
-              part: 'root',
-              view: 'Fill',
-              sentence: `${node.name} opens ${project.nodes[opens as NodeId]!.name}, in which it stands`,
-              cause:
-                'It can be pressed only when that is open already. Put the button outside, or let it open another.',
-              fix: settingFix('Let it open nothing', node.id, 'opens', '')
-            }
-          : null
-      );
+      return isInside
+        ? error({
+            view: 'Fill',
+            sentence: `${node.name} opens ${project.nodes[opens as NodeId]!.name}, in which it stands`,
+            cause:
+              'It can be pressed only when that is open already. Put the button outside, or let it open another.',
+            fix: settingFix('Let it open nothing', node.id, 'opens', '')
+          })
+        : null;
     }
   },
   {
@@ -33,13 +29,10 @@ export const findings: readonly FindingRule[] = [
     check: (node) =>
       node.settings.label === ''
         ? [
-            {
-              severity: 'error',
-              part: 'root',
+            error({
               sentence: `${node.name} has no words`,
-              cause: 'Nobody can tell what it does. Give it a label under Fill.',
-              fix: null
-            }
+              cause: 'Nobody can tell what it does. Give it a label under Fill.'
+            })
           ]
         : []
   }

@@ -5,6 +5,7 @@ import { choiceField, linkField, opensField, textField, toggleField } from '../.
 import { rule } from '../../kinds/rule';
 import { about } from './about';
 import { text } from '../../html/build';
+import { opensByScript } from '../../kinds/opener';
 
 const settings = object({
   label: textField('Press here', 200, { label: 'Label' }),
@@ -92,7 +93,7 @@ export const button: Kind = {
   behaviours(node, ctx) {
     const { opens, unfolds } = ctx.settings<ButtonSettings>(node);
     if (unfolds) return ['unfolds'];
-    return Object.hasOwn(ctx.opener(opens), 'dataKOpens') ? ['opens'] : [];
+    return opensByScript(opens, ctx) ? ['opens'] : [];
   },
   fallbacks: () => [],
   findings: () => import('./findings')

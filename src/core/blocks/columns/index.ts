@@ -1,10 +1,12 @@
 import { object, type InferType } from 'yup';
 import { isRecord, type Loose } from '../../data/record';
-import type { Kind } from '../../kinds/contract';
+import type { Kind, Make } from '../../kinds/contract';
+import type { Fragment } from '../../project/types';
 import { choiceField, sharesField } from '../../kinds/fields';
 import { gridOf, isPlain, sharesFor } from '../../css/shares';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
+import { sum } from '../../data/sum';
 
 const settings = object({
   shares: sharesField({
@@ -35,9 +37,11 @@ function withShares(node: Loose): Loose {
   const { ratio, ...others } = isRecord(node.settings) ? node.settings : {};
   if (typeof ratio !== 'string' || !/^\d:\d$/.test(ratio)) return node;
   const parts = ratio.split(':').map(Number);
-  const whole = parts.reduce((sum, part) => sum + part, 0);
+  const whole = sum(parts);
   return { ...node, settings: { ...others, shares: parts.map((part) => `${part}/${whole}`).join(' ') } };
 }
+
+const emptyColumn = (make: Make, name: string): Fragment => make('column', name, {}, { content: [] });
 
 export const columns: Kind = {
   ...about,
@@ -67,10 +71,7 @@ export const columns: Kind = {
       'Columns',
       {},
       {
-        columns: [
-          make('column', 'First column', {}, { content: [] }),
-          make('column', 'Second column', {}, { content: [] })
-        ]
+        columns: [emptyColumn(make, 'First column'), emptyColumn(make, 'Second column')]
       }
     ),
   markup: (_node, ctx) => ctx.part('root', 'div', {}, ctx.slot('columns')),

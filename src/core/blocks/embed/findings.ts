@@ -1,4 +1,4 @@
-import type { FindingRule } from '../../kinds/finding';
+import { type FindingRule, warning } from '../../kinds/finding';
 
 export const findings: readonly FindingRule[] = [
   {
@@ -8,13 +8,10 @@ export const findings: readonly FindingRule[] = [
     check: (node) =>
       node.settings.address && !node.settings.title
         ? [
-            {
-              severity: 'warning',
-              part: 'root',
+            warning({
               sentence: `${node.name} has no title`,
-              cause: 'A screen reader can only say “frame”. Give it a title under Fill.',
-              fix: null
-            }
+              cause: 'A screen reader can only say “frame”. Give it a title under Fill.'
+            })
           ]
         : []
   }

@@ -19,6 +19,8 @@ type Settings = InferType<typeof settings>;
 const isWeb = (address: string) => /^https?:\/\//.test(address);
 
 /** A page from elsewhere in a frame of its own, which can neither read nor lead away the page it stands in. */
+const FRAME = { display: 'block', width: '100%', border: '0' };
+
 export const embed: Kind = {
   ...about,
   anatomy: {
@@ -42,7 +44,7 @@ export const embed: Kind = {
   },
   style(node, ctx) {
     const { ratio } = ctx.settings<Settings>(node);
-    return [rule(ctx.sel('root'), { display: 'block', width: '100%', 'aspect-ratio': ratio, border: '0' })];
+    return [rule(ctx.sel('root'), { ...FRAME, 'aspect-ratio': ratio })];
   },
   behaviours: () => [],
   ground: ({ address }) => (isWeb(String(address)) ? { layers: [{ film: true }] } : null),

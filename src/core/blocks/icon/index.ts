@@ -15,6 +15,13 @@ const settings = object({
 
 type Settings = InferType<typeof settings>;
 
+/** What stands in the place of an icon that has not been chosen yet. */
+const EMPTY = {
+  width: '1em',
+  height: '1em',
+  'background-image': 'repeating-linear-gradient(45deg, #e4dfd3 0 4px, #f2efe7 4px 8px)'
+};
+
 export const icon: Kind = {
   ...about,
   anatomy: {
@@ -38,11 +45,7 @@ export const icon: Kind = {
   },
   style: (_node, ctx) => [
     rule(ctx.sel('root'), { display: 'inline-flex', 'align-self': 'flex-start' }),
-    rule(`${ctx.sel('root')}[data-empty]`, {
-      width: '1em',
-      height: '1em',
-      'background-image': 'repeating-linear-gradient(45deg, #e4dfd3 0 4px, #f2efe7 4px 8px)'
-    })
+    rule(`${ctx.sel('root')}[data-empty]`, EMPTY)
   ],
   behaviours: () => [],
   fallbacks: () => [],

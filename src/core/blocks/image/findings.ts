@@ -1,13 +1,12 @@
-import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
+import { settingFix, type FindingRule, error } from '../../kinds/finding';
 import type { Node } from '../../project/types';
 
-const saysNothing = ({ id, name }: Node): Remark => ({
-  severity: 'error',
-  part: 'root',
-  sentence: `${name} says nothing to people who do not see it`,
-  cause: 'It has no alternative text. Write what it shows, or mark it as decorative.',
-  fix: settingFix('Mark as decorative', id, 'decorative', true)
-});
+const saysNothing = ({ id, name }: Node) =>
+  error({
+    sentence: `${name} says nothing to people who do not see it`,
+    cause: 'It has no alternative text. Write what it shows, or mark it as decorative.',
+    fix: settingFix('Mark as decorative', id, 'decorative', true)
+  });
 
 export const findings: readonly FindingRule[] = [
   {
@@ -16,7 +15,7 @@ export const findings: readonly FindingRule[] = [
     kinds: ['image'],
     check(node) {
       const { asset, alt, decorative } = node.settings;
-      return remarks(asset && !alt && !decorative ? saysNothing(node) : null);
+      return asset && !alt && !decorative ? saysNothing(node) : null;
     }
   }
 ];

@@ -19,6 +19,12 @@ const settings = object({
 
 type Settings = InferType<typeof settings>;
 
+/** What stands in the place of a picture that has not been chosen yet. */
+const EMPTY = {
+  'min-height': '120px',
+  'background-image': 'repeating-linear-gradient(45deg, #e4dfd3 0 8px, #f2efe7 8px 16px)'
+};
+
 export const image: Kind = {
   ...about,
   anatomy: {
@@ -42,10 +48,7 @@ export const image: Kind = {
   },
   style: (_node, ctx) => [
     rule(ctx.sel('root'), { display: 'block', 'max-width': '100%', height: 'auto' }),
-    rule(`${ctx.sel('root')}[data-empty]`, {
-      'min-height': '120px',
-      'background-image': 'repeating-linear-gradient(45deg, #e4dfd3 0 8px, #f2efe7 8px 16px)'
-    })
+    rule(`${ctx.sel('root')}[data-empty]`, EMPTY)
   ],
   behaviours: () => [],
   fallbacks: () => [],

@@ -4,6 +4,7 @@ import { cssField, placeField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
 import type { NodeId } from '../../project/types';
 import { about } from './about';
+import { styleAtRest } from '../../kinds/finding';
 
 const settings = object({
   place: placeField('50% 50%', {
@@ -19,6 +20,16 @@ const settings = object({
 });
 
 type Settings = InferType<typeof settings>;
+
+/** @returns the two digits that a colour written in hex ends with, for an opacity of 0 to 1. */
+const opacityHex = (share: number): string =>
+  Math.round(share * 255)
+    .toString(16)
+    .padStart(2, '0');
+
+const veil = (id: NodeId, colour: string, share: number) => [
+  styleAtRest(id, 'root', 'background-color', colour + opacityHex(share))
+];
 
 /** One of the layers of a Layers block. */
 export const layer: Kind = {
@@ -63,19 +74,7 @@ export const layer: Kind = {
   ground: ({ width }) => ({
     layers: [],
     isAcross: width === '100%',
-    veil: (id: NodeId, colour: string, share: number) => [
-      {
-        type: 'set-style',
-        id,
-        part: 'root',
-        state: 'rest',
-        condition: 'always',
-        property: 'background-color',
-        value: `${colour}${Math.round(share * 255)
-          .toString(16)
-          .padStart(2, '0')}`
-      }
-    ]
+    veil
   }),
   fallbacks: () => [],
   findings: []

@@ -1,4 +1,4 @@
-import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
+import { settingFix, type FindingRule, type Remark, warning } from '../../kinds/finding';
 import { fitFrom, NARROWEST } from '../../layout/fit';
 import type { Node } from '../../project/types';
 import { settings, type LinksSettings } from './settings';
@@ -7,8 +7,7 @@ const settingsOf = (node: Node) => settings.cast(node.settings) as LinksSettings
 
 function wrapsUnder({ id, name }: Node, from: number, foldUnder: number): Remark {
   const fold = foldUnder > 0 ? `, and go behind the menu button only under ${foldUnder} px` : '';
-  return {
-    severity: 'warning',
+  return warning({
     part: 'list',
     view: 'Fallbacks',
     number: `${from} px`,
@@ -16,7 +15,7 @@ function wrapsUnder({ id, name }: Node, from: number, foldUnder: number): Remark
     sentence: `The links of ${name} wrap under ${from} px${fold}`,
     cause: 'Between the two they stand on more lines, and the header grows.',
     fix: settingFix(`Menu button under ${from} px`, id, 'foldUnder', from)
-  };
+  });
 }
 
 export const findings: readonly FindingRule[] = [
@@ -31,7 +30,7 @@ export const findings: readonly FindingRule[] = [
       const fit = fits.get(node.id);
       if (!fit || element !== 'navigation' || flow === 'column' || fit.from === null) return [];
       const from = Math.ceil(fitFrom(fit));
-      return remarks(from > Math.max(foldUnder, NARROWEST) ? wrapsUnder(node, from, foldUnder) : null);
+      return from > Math.max(foldUnder, NARROWEST) ? wrapsUnder(node, from, foldUnder) : null;
     }
   }
 ];

@@ -1,4 +1,4 @@
-import type { Element, ElementContent } from 'hast';
+import type { Element } from 'hast';
 import { compact, defined } from '../../data/compact';
 import { isEmpty } from '../../data/record';
 import { element, text } from '../../html/build';
@@ -6,6 +6,7 @@ import { iconElement, type Icon } from '../../html/icon';
 import type { Context } from '../../kinds/contract';
 import type { Node, NodeId } from '../../project/types';
 import type { LinksSettings } from './settings';
+import { opensByScript } from '../../kinds/opener';
 
 interface LinkSettings {
   readonly opens: string;
@@ -22,9 +23,9 @@ function sublinksOf(item: Node, ctx: Context): readonly Node[] {
   return own.flatMap((each) => [each, ...sublinksOf(each, ctx)]);
 }
 
-function wordsOf(item: Node, ctx: Context): ElementContent[] {
+function wordsOf(item: Node, ctx: Context) {
   const { icon } = ctx.settings<LinkSettings>(item);
-  return compact([icon ? iconElement(icon) : null, text(item.name)]);
+  return compact([icon && iconElement(icon), text(item.name)]);
 }
 
 function link(part: 'link' | 'sublink', item: Node, ctx: Context, isAround = false): Element {
@@ -93,7 +94,7 @@ export function markup(node: Node, ctx: Context): Element {
 export const opensDialog = (items: readonly Node[], ctx: Context): boolean =>
   items.some((item) => {
     const { opens } = ctx.settings<LinkSettings>(item);
-    return Object.hasOwn(ctx.opener(opens), 'dataKOpens') || opensDialog(sublinksOf(item, ctx), ctx);
+    return opensByScript(opens, ctx) || opensDialog(sublinksOf(item, ctx), ctx);
   });
 
 /** Whether one of them is a button: it opens something, or its own list. */

@@ -54,11 +54,11 @@ function foldedSublists(ctx: Context, folds: { readonly under: number }): readon
   ];
 }
 
+const BARE = { margin: '0', font: 'inherit', border: '0', background: 'none' };
+
 /** What opens something is a button, and looks as its neighbours do. */
 const buttonRules = (ctx: Context): readonly Rule[] =>
-  [ctx.sel('link'), ctx.sel('sublink')].map((link) =>
-    rule(`:where(button${link})`, { margin: '0', font: 'inherit', border: '0', background: 'none' })
-  );
+  [ctx.sel('link'), ctx.sel('sublink')].map((link) => rule(`:where(button${link})`, BARE));
 
 export function style(node: Node, ctx: Context): readonly Rule[] {
   const own = ctx.settings<LinksSettings>(node);

@@ -1,4 +1,4 @@
-import { remarks, type FindingRule } from '../../kinds/finding';
+import { type FindingRule } from '../../kinds/finding';
 import { subtreeIds } from '../../project/tree';
 import type { Node } from '../../project/types';
 import { covered, maybeCover } from '../../scroll/cover';
@@ -16,7 +16,7 @@ export const findings: readonly FindingRule[] = [
       const hasLinks = subtreeIds(project, page.id).some((id) => leadsInPage(project.nodes[id]!));
       const cover = hasLinks ? maybeCover(page, project, facts, of) : null;
       const why = 'People who follow a link do not see where they have come to.';
-      return remarks(cover && covered(page, cover, 'What links lead to on this page', why));
+      return cover && covered(page, cover, 'What links lead to on this page', why);
     }
   }
 ];

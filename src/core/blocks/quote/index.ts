@@ -2,7 +2,7 @@ import type { ElementContent } from 'hast';
 import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { linkField, richField, textField } from '../../kinds/fields';
-import { rule } from '../../kinds/rule';
+import { rule, gapRules } from '../../kinds/rule';
 import { compact } from '../../data/compact';
 import { about } from './about';
 import { text, element } from '../../html/build';
@@ -82,8 +82,7 @@ export const quote: Kind = {
     const rules = [
       rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', margin: '0' }),
       rule(ctx.sel('words'), { margin: '0', 'overflow-wrap': 'break-word' }),
-      rule(`${ctx.sel('words')} > *`, { 'margin-block': '0' }),
-      rule(`${ctx.sel('words')} > * + *`, { 'margin-top': '0.6em' })
+      ...gapRules(ctx.sel('words'), '0.6em')
     ];
     if (isLinked) rules.push(rule(`${ctx.sel('author')} > a`, { color: 'inherit' }));
     return rules;

@@ -1,15 +1,14 @@
-import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
+import { settingFix, type FindingRule, warning } from '../../kinds/finding';
 import type { Node } from '../../project/types';
 
-const overlapsNothing = ({ id, name, settings: { overlap } }: Node): Remark => ({
-  severity: 'warning',
-  part: 'root',
-  view: 'Fill',
-  number: `${String(overlap)} %`,
-  sentence: `${name} overlaps nothing: a share of its height needs a height`,
-  cause: 'Without a least height there is nothing to take the share of. Give it one under Fill.',
-  fix: settingFix('Make it 80 px high', id, 'height', '80px')
-});
+const overlapsNothing = ({ id, name, settings: { overlap } }: Node) =>
+  warning({
+    view: 'Fill',
+    number: `${String(overlap)} %`,
+    sentence: `${name} overlaps nothing: a share of its height needs a height`,
+    cause: 'Without a least height there is nothing to take the share of. Give it one under Fill.',
+    fix: settingFix('Make it 80 px high', id, 'height', '80px')
+  });
 
 export const findings: readonly FindingRule[] = [
   {
@@ -19,7 +18,7 @@ export const findings: readonly FindingRule[] = [
     scope: 'node',
     check(node) {
       const { overlap, height } = node.settings;
-      return remarks(overlap && !height ? overlapsNothing(node) : null);
+      return overlap && !height ? overlapsNothing(node) : null;
     }
   }
 ];

@@ -2,7 +2,7 @@ import type { ElementContent } from 'hast';
 import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { richField } from '../../kinds/fields';
-import { rule } from '../../kinds/rule';
+import { rule, gapRules } from '../../kinds/rule';
 import { about } from './about';
 
 const settings = object({
@@ -53,8 +53,7 @@ export const text: Kind = {
   },
   style: (_node, ctx) => [
     rule(ctx.sel('root'), { 'overflow-wrap': 'break-word' }),
-    rule(`${ctx.sel('root')} > *`, { 'margin-block': '0' }),
-    rule(`${ctx.sel('root')} > * + *`, { 'margin-top': '0.8em' })
+    ...gapRules(ctx.sel('root'), '0.8em')
   ],
   behaviours: () => [],
   fallbacks: () => [],

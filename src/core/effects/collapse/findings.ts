@@ -1,4 +1,4 @@
-import { remarks, type FindingRule } from '../../kinds/finding';
+import { type FindingRule, warning } from '../../kinds/finding';
 import { childIds } from '../../project/tree';
 
 export const findings: readonly FindingRule[] = [
@@ -9,21 +9,18 @@ export const findings: readonly FindingRule[] = [
     scope: 'node',
     check(node) {
       const isEmpty = node.effects?.includes('collapse') && childIds(node).length === 0;
-      return remarks(
-        isEmpty
-          ? {
-              severity: 'warning',
-              part: 'collapse-header',
-              view: 'Fill',
-              sentence: `${node.name} opens, and there is nothing in it`,
-              cause: 'Whoever presses its header finds nothing. Put something in, or let it not collapse.',
-              fix: {
-                label: 'Let it not collapse',
-                commands: [{ type: 'remove-effect', id: node.id, effect: 'collapse' }]
-              }
+      return isEmpty
+        ? warning({
+            part: 'collapse-header',
+            view: 'Fill',
+            sentence: `${node.name} opens, and there is nothing in it`,
+            cause: 'Whoever presses its header finds nothing. Put something in, or let it not collapse.',
+            fix: {
+              label: 'Let it not collapse',
+              commands: [{ type: 'remove-effect', id: node.id, effect: 'collapse' }]
             }
-          : null
-      );
+          })
+        : null;
     }
   }
 ];

@@ -15,7 +15,7 @@ const GROUP = 'one-at-a-time';
 function maybeUnfit({ kind, around }: EffectPlace): string | null {
   if (!around) return 'The page itself cannot be closed. Let its sections collapse.';
   const holds = Object.values(kind.slots).some(({ items }) => !items);
-  if (!holds || !kind.markup)
+  if (!holds)
     return `There is nothing in ${kind.label.toLowerCase()} to put away as a whole. Put it into a stack, and let that collapse.`;
   return around.slot.stacked ? 'A layer lies over others; what is in it can collapse, not the layer.' : null;
 }

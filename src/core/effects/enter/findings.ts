@@ -1,6 +1,6 @@
 import type { Box } from '../../facts/box';
 import { effectKey } from '../../kinds/effects';
-import { remarks, type FindingRule, type Fix, type KindOf, type Remark } from '../../kinds/finding';
+import { type FindingRule, type Fix, type KindOf, warning } from '../../kinds/finding';
 import { pathTo } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 import { settings } from './settings';
@@ -23,16 +23,15 @@ function isInFirstScreen(node: Node, { top, bottom }: Box): boolean {
   return top + shareOf(node) * (bottom - top) < FIRST_SCREEN;
 }
 
-const tooSoon = (node: Node, { top }: Box): Remark => ({
-  severity: 'warning',
-  part: 'root',
-  view: 'Scroll',
-  number: `${Math.round(top)} px`,
-  sentence: `${node.name} is in sight when the page opens, and is not there yet: it begins ${Math.round(top)} px from the top`,
-  cause:
-    'It enters while the page is still coming, so people wait for what they came for. Entrances are for what comes into view later.',
-  fix: takeOff(node)
-});
+const tooSoon = (node: Node, { top }: Box) =>
+  warning({
+    view: 'Scroll',
+    number: `${Math.round(top)} px`,
+    sentence: `${node.name} is in sight when the page opens, and is not there yet: it begins ${Math.round(top)} px from the top`,
+    cause:
+      'It enters while the page is still coming, so people wait for what they came for. Entrances are for what comes into view later.',
+    fix: takeOff(node)
+  });
 
 const firstScreen: FindingRule = {
   id: 'enter-first-screen',
@@ -42,7 +41,7 @@ const firstScreen: FindingRule = {
   needs: ['boxes'],
   check(node, _project, { boxes }) {
     const box = enters(node) ? boxes.get(node.id) : undefined;
-    return remarks(box && isInFirstScreen(node, box) ? tooSoon(node, box) : null);
+    return box && isInFirstScreen(node, box) ? tooSoon(node, box) : null;
   }
 };
 
@@ -52,15 +51,14 @@ function maybePanel(project: Project, node: Node, of: KindOf): Node | null {
   return around.map((id) => project.nodes[id]!).find((each) => of(each).markup === null) ?? null;
 }
 
-const withPanel = (node: Node, panel: Node): Remark => ({
-  severity: 'warning',
-  part: 'root',
-  view: 'Behaviour',
-  sentence: `${node.name} enters each time ${panel.name} is opened, not when it comes into view`,
-  cause:
-    'A closed panel is in no one’s view. How a panel comes in is set at what it belongs to, under Timing.',
-  fix: takeOff(node)
-});
+const withPanel = (node: Node, panel: Node) =>
+  warning({
+    view: 'Behaviour',
+    sentence: `${node.name} enters each time ${panel.name} is opened, not when it comes into view`,
+    cause:
+      'A closed panel is in no one’s view. How a panel comes in is set at what it belongs to, under Timing.',
+    fix: takeOff(node)
+  });
 
 const inPanel: FindingRule = {
   id: 'enter-in-panel',
@@ -69,7 +67,7 @@ const inPanel: FindingRule = {
   scope: 'around',
   check(node, project, _facts, of) {
     const panel = enters(node) ? maybePanel(project, node, of) : null;
-    return remarks(panel && withPanel(node, panel));
+    return panel && withPanel(node, panel);
   }
 };
 

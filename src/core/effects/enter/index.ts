@@ -13,10 +13,8 @@ const STEPS_MOST = 24;
 
 const NOT_YET = { animation: 'none', opacity: '0' };
 
-function maybeUnfit({ kind, does, around }: EffectPlace): string | null {
+function maybeUnfit({ does, around }: EffectPlace): string | null {
   if (!around) return 'The page itself is always in view. Let its sections enter.';
-  if (!kind.markup)
-    return `A ${kind.label.toLowerCase()} is drawn by what it belongs to. Let that enter instead.`;
   // Both hold it back, each by a movement of its own.
   if (does.includes('wait'))
     return 'It comes at the end of its wait. Take that off, or let what is around it enter.';

@@ -1,17 +1,16 @@
 import { effectKey } from '../../kinds/effects';
-import { remarks, type FindingRule, type Remark } from '../../kinds/finding';
+import { type FindingRule, warning, takeOffFix } from '../../kinds/finding';
 import type { Node } from '../../project/types';
 
 const TARGET = effectKey('opens', 'target');
 
-const opensNothing = (node: Node): Remark => ({
-  severity: 'warning',
-  part: 'root',
-  view: 'Behaviour',
-  sentence: `${node.name} is told to open something, and not what`,
-  cause: 'Choose a dialog or a side panel of this page under Behaviour, or take it off.',
-  fix: { label: 'Take that off', commands: [{ type: 'remove-effect', id: node.id, effect: 'opens' }] }
-});
+const opensNothing = (node: Node) =>
+  warning({
+    view: 'Behaviour',
+    sentence: `${node.name} is told to open something, and not what`,
+    cause: 'Choose a dialog or a side panel of this page under Behaviour, or take it off.',
+    fix: takeOffFix(node.id, 'opens')
+  });
 
 export const findings: readonly FindingRule[] = [
   {
@@ -21,7 +20,7 @@ export const findings: readonly FindingRule[] = [
     scope: 'node',
     check(node) {
       const isAsked = node.effects?.includes('opens') ?? false;
-      return remarks(isAsked && !node.settings[TARGET] ? opensNothing(node) : null);
+      return isAsked && !node.settings[TARGET] ? opensNothing(node) : null;
     }
   }
 ];

@@ -5,11 +5,10 @@ import { rule } from '../../kinds/rule';
 import type { Node, NodeId } from '../../project/types';
 import { about } from './about';
 import { settings, type OpensSettings } from './settings';
+import { opensByScript } from '../../kinds/opener';
 
 function maybeUnfit({ kind, around }: EffectPlace): string | null {
   if (!around) return 'The page itself is no button. Let a picture or a card on it open something.';
-  if (!kind.markup)
-    return `A ${kind.label.toLowerCase()} is drawn by what it belongs to. Let something in it open something.`;
   const isPressed = Object.values(kind.anatomy).some(({ states }) => states.pressed !== undefined);
   return isPressed
     ? `${kind.label} has something to press already. Let that open something, or what is around it.`
@@ -73,6 +72,6 @@ export const opens: Effect = {
     ];
   },
   behaviours: (variants, _node, ctx) =>
-    Object.hasOwn(ctx.opener((variants[0] as OpensSettings).target), 'dataKOpens') ? ['opens'] : [],
+    opensByScript((variants[0] as OpensSettings).target, ctx) ? ['opens'] : [],
   findings: () => import('./findings')
 };

@@ -1,5 +1,5 @@
 import { effectKey } from '../../kinds/effects';
-import { remarks, settingFix, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
+import { settingFix, type FindingRule, type KindOf, error } from '../../kinds/finding';
 import { maybePlaceOf, subtreeIds } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 
@@ -20,14 +20,13 @@ function isReachable(project: Project, node: Node, of: KindOf): boolean {
   return box !== undefined && subtreeIds(project, box).some((id) => takesFocus(project.nodes[id]!, of));
 }
 
-const onlyByHover = (node: Node): Remark => ({
-  severity: 'error',
-  part: 'root',
-  view: 'Behaviour',
-  sentence: `${node.name} shows on hover only: nothing in its box takes the focus`,
-  cause: 'Whoever uses the page by keys never sees it (WCAG 2.2, 2.1.1). It can take the focus itself.',
-  fix: settingFix('Let it take the focus', node.id, FOCUSABLE, true)
-});
+const onlyByHover = (node: Node) =>
+  error({
+    view: 'Behaviour',
+    sentence: `${node.name} shows on hover only: nothing in its box takes the focus`,
+    cause: 'Whoever uses the page by keys never sees it (WCAG 2.2, 2.1.1). It can take the focus itself.',
+    fix: settingFix('Let it take the focus', node.id, FOCUSABLE, true)
+  });
 
 export const findings: readonly FindingRule[] = [
   {
@@ -39,7 +38,7 @@ export const findings: readonly FindingRule[] = [
       const { effects, settings } = node;
       const isShown =
         effects?.includes('reveal') && (settings[effectKey('reveal', 'as')] ?? 'show') === 'show';
-      return remarks(isShown && !isReachable(project, node, of) ? onlyByHover(node) : null);
+      return isShown && !isReachable(project, node, of) ? onlyByHover(node) : null;
     }
   }
 ];

@@ -47,10 +47,8 @@ function transitionOf({ ms, easing, delay }: Track, own: string): string {
   return (own ? [own, ...all] : all).join(', ');
 }
 
-function maybeUnfit({ kind, around }: EffectPlace): string | null {
+function maybeUnfit({ around }: EffectPlace): string | null {
   if (!around) return 'The page itself is always there. Let something in a box answer to that.';
-  if (!kind.markup)
-    return `A ${kind.label.toLowerCase()} is drawn by what it belongs to. Let something in it answer hover.`;
   if (around.kind.category === 'page')
     return 'A section has no box around it but the page. Let a piece in it answer hover.';
   return null;

@@ -2,7 +2,6 @@ import type { Box } from '../../facts/box';
 import { bandAt } from '../../kinds/conditions';
 import { effectKey } from '../../kinds/effects';
 import {
-  remarks,
   settingFix,
   type Facts,
   type FindingRule,
@@ -48,7 +47,7 @@ const ofStuck = (id: string, summary: string, say: (stuck: Stuck) => Remark | nu
   needs: ['boxes', 'elsewhere'],
   check(node, project, facts, of) {
     const stuck = maybeOf(node, project, facts, of);
-    return remarks(stuck && say(stuck));
+    return stuck && say(stuck);
   }
 });
 

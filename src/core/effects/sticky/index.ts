@@ -17,10 +17,8 @@ function starts({ kind, around }: EffectPlace): Node['settings'] {
   return around?.slot.row ? { own: true } : {};
 }
 
-function maybeUnfit({ kind, around }: EffectPlace): string | null {
+function maybeUnfit({ around }: EffectPlace): string | null {
   if (!around) return 'The page itself cannot stick: it is what scrolls.';
-  if (!kind.markup)
-    return `A ${kind.label.toLowerCase()} is drawn by what it belongs to. Let that stick instead.`;
   if (around.slot.stacked)
     return 'A layer is placed over others and takes no part in the scroll. Let the layers as a whole stick.';
   return null;

@@ -1,8 +1,7 @@
 import { effectKey } from '../../kinds/effects';
-import { remarks, settingFix, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
+import { settingFix, type FindingRule, type KindOf, type Remark, warning, error } from '../../kinds/finding';
 import { readingSeconds, wordsAbove, wordsIn } from '../../kinds/reading';
-import { pageFile } from '../../project/files';
-import { maybePageOf } from '../../project/tree';
+import { maybeFileOf } from '../../project/files';
 import type { Node, Project } from '../../project/types';
 import { settings, type WaitSettings } from './settings';
 
@@ -16,7 +15,7 @@ const ruleOf = (
   summary,
   kinds: null,
   scope: 'project',
-  check: (node, project, _facts, of) => remarks(waits(node) ? check(ownOf(node), node, project, of) : null)
+  check: (node, project, _facts, of) => (waits(node) ? check(ownOf(node), node, project, of) : null)
 });
 
 const ownOf = (node: Node): WaitSettings => {
@@ -32,55 +31,47 @@ const waits = ({ effects }: Node): boolean => effects?.includes('wait') ?? false
 
 const leavesReader = (node: Node, words: number, { seconds }: WaitSettings): Remark => {
   const reading = Math.ceil(readingSeconds(words));
-  return {
-    severity: 'warning',
-    part: 'root',
+  return warning({
     view: 'Behaviour',
     number: `${seconds} of ${reading} s`,
     sentence: `The page goes to ${node.name} after ${seconds} s, and what stands above takes ${reading} s to read`,
     cause: `${words} words at 238 a minute. Whoever still reads is taken away from it.`,
     fix: settingFix(`Wait ${reading} s`, node.id, effectKey('wait', 'seconds'), reading)
-  };
+  });
 };
 
-const grows = (node: Node, px: number): Remark => ({
-  severity: 'warning',
-  part: 'root',
-  view: 'Behaviour',
-  number: `${px} px`,
-  sentence: `When ${node.name} comes, what stands below it moves down by ${px} px`,
-  cause: 'Whoever reads there loses the line, or presses what has come in the place of something else.',
-  fix: settingFix('Keep its room', node.id, effectKey('wait', 'room'), true)
-});
+const grows = (node: Node, px: number) =>
+  warning({
+    view: 'Behaviour',
+    number: `${px} px`,
+    sentence: `When ${node.name} comes, what stands below it moves down by ${px} px`,
+    cause: 'Whoever reads there loses the line, or presses what has come in the place of something else.',
+    fix: settingFix('Keep its room', node.id, effectKey('wait', 'room'), true)
+  });
 
 const leavesTooSoon = (node: Node, words: number, { leaveAfter }: WaitSettings): Remark => {
   const reading = Math.ceil(readingSeconds(words));
-  return {
-    severity: 'warning',
-    part: 'root',
+  return warning({
     view: 'Behaviour',
     number: `${leaveAfter} of ${reading} s`,
     sentence: `The page is left ${leaveAfter} s after ${node.name} has come, which takes ${reading} s to read`,
     cause: `${words} words at 238 a minute. It is gone before it is read.`,
     fix: settingFix(`Leave after ${reading} s`, node.id, effectKey('wait', 'leaveAfter'), reading)
-  };
+  });
 };
 
-const leavesForItself = (node: Node, { leaveFor }: WaitSettings): Remark => ({
-  severity: 'error',
-  part: 'root',
-  view: 'Behaviour',
-  number: leaveFor,
-  sentence: `The page of ${node.name} leaves for itself`,
-  cause: 'It would be loaded anew for ever. Let it leave for another page, or not at all.',
-  fix: settingFix('Do not leave', node.id, effectKey('wait', 'leaveFor'), '')
-});
+const leavesForItself = (node: Node, { leaveFor }: WaitSettings) =>
+  error({
+    view: 'Behaviour',
+    number: leaveFor,
+    sentence: `The page of ${node.name} leaves for itself`,
+    cause: 'It would be loaded anew for ever. Let it leave for another page, or not at all.',
+    fix: settingFix('Do not leave', node.id, effectKey('wait', 'leaveFor'), '')
+  });
 
 /** Whether an address leads to the page a piece stands on, or to a place of it. */
-function leadsToItself(project: Project, node: Node, address: string): boolean {
-  const page = maybePageOf(project, node.id);
-  return address.startsWith('#') || (page !== null && address.split('#')[0] === pageFile(project, page.id));
-}
+const leadsToItself = (project: Project, node: Node, address: string): boolean =>
+  address.startsWith('#') || address.split('#')[0] === maybeFileOf(project, node.id);
 
 export const findings: readonly FindingRule[] = [
   ruleOf(
@@ -112,7 +103,7 @@ export const findings: readonly FindingRule[] = [
     needs: ['boxes'],
     check(node, _project, { boxes }) {
       const box = waits(node) && !ownOf(node).room ? boxes.get(node.id) : undefined;
-      return remarks(box ? grows(node, Math.round(box.bottom - box.top)) : null);
+      return box ? grows(node, Math.round(box.bottom - box.top)) : null;
     }
   }
 ];

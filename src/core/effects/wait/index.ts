@@ -8,10 +8,8 @@ import { anatomy, look } from './anatomy';
 import { leaves, notice, noticeRules } from './leaving';
 import { settings, type WaitSettings } from './settings';
 
-function maybeUnfit({ kind, does, around }: EffectPlace): string | null {
+function maybeUnfit({ does, around }: EffectPlace): string | null {
   if (!around) return 'The page itself has to be there. Let its sections wait.';
-  if (!kind.markup)
-    return `A ${kind.label.toLowerCase()} is drawn by what it belongs to. Let something in it wait.`;
   // Both hold it back, each by a movement of its own.
   if (does.includes('enter'))
     return 'It enters when it comes into view. Take that off, or let what is around it wait.';
@@ -55,8 +53,10 @@ export const wait: Effect = {
   },
   attributes(variants, node) {
     const own = variants[0] as WaitSettings;
-    const dataKLeaves = leaves(own, node) ? '' : undefined;
-    return defined({ dataKWait: optionsOf(own, node.id), dataKLeaves });
+    return defined({
+      dataKWait: optionsOf(own, node.id),
+      dataKLeaves: leaves(own, node) ? '' : undefined
+    });
   },
   behaviours: (variants, node) =>
     compact(['wait', leaves(variants[0] as WaitSettings, node) ? 'leaves' : null]),

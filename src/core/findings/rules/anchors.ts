@@ -1,4 +1,4 @@
-import { remarks, settingFix, type FindingRule, type Remark } from '../../kinds/finding';
+import { settingFix, type FindingRule, type Remark, error } from '../../kinds/finding';
 import { maybePageOf } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 
@@ -13,15 +13,13 @@ function maybeTwin(project: Project, node: Node): Node | null {
 
 function sharedAnchor(node: Node, twin: Node): Remark {
   const address = `#${String(node.settings.anchor)}`;
-  return {
-    severity: 'error',
-    part: 'root',
+  return error({
     view: 'Fill',
     number: address,
     sentence: `${node.name} and ${twin.name} have the same anchor: ${address}`,
     cause: 'A link to it reaches only the first of them.',
     fix: settingFix(`Take it off ${node.name}`, node.id, 'anchor', '')
-  };
+  });
 }
 
 /** HTML standard, 3.2.6: an id is unique in its tree. */
@@ -32,6 +30,6 @@ export const duplicateAnchor: FindingRule = {
   scope: 'project',
   check(node, project) {
     const twin = node.settings.anchor ? maybeTwin(project, node) : null;
-    return remarks(twin && sharedAnchor(node, twin));
+    return twin && sharedAnchor(node, twin);
   }
 };

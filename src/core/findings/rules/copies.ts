@@ -1,4 +1,4 @@
-import { remarks, type FindingRule, type Remark } from '../../kinds/finding';
+import { type FindingRule, type Remark, warning } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { childIds, maybePlaceOf, nodeOf } from '../../project/tree';
 import type { Node, NodeId, Project } from '../../project/types';
@@ -42,15 +42,12 @@ function siblingsBefore(project: Project, { id }: Node): readonly Node[] {
 
 function saysTheSame(node: Node, original: Node, same: readonly string[]): Remark {
   const more = same.length > 4 ? ` and ${same.length - 4} more` : '';
-  return {
-    severity: 'warning',
-    part: 'root',
+  return warning({
     view: 'Fill',
     number: `${same.length}`,
     sentence: `${node.name} still says what ${original.name} says: ${same.slice(0, 4).join(', ')}${more}`,
-    cause: 'A copy that stays as it was is easily published by mistake. Change it, or set this aside.',
-    fix: null
-  };
+    cause: 'A copy that stays as it was is easily published by mistake. Change it, or set this aside.'
+  });
 }
 
 /** A copy that nobody has changed yet is easily published as it is. */
@@ -62,6 +59,6 @@ export const unchangedCopy = (registry: Registry): FindingRule => ({
   check(node, project) {
     const original = siblingsBefore(project, node).find(({ kind }) => kind === node.kind);
     const same = original ? maybeInCommon(registry, project, original, node) : null;
-    return remarks(same?.length ? saysTheSame(node, original!, same) : null);
+    return same?.length ? saysTheSame(node, original!, same) : null;
   }
 });

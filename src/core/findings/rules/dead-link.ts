@@ -1,14 +1,15 @@
 import { visit } from 'unist-util-visit';
 import { cleanHtml } from '../../html/clean';
-import type { FindingRule, Remark } from '../../kinds/finding';
-import { pageFile } from '../../project/files';
+import { type FindingRule, warning } from '../../kinds/finding';
+import { pageFiles } from '../../project/files';
 import type { Node, Project } from '../../project/types';
+import { type Loose } from '../../data/record';
 
 /** A link of a list has to lead somewhere, unless it opens something or has a list of its own. */
 const hasToLead = ({ kind, settings, slots }: Node): boolean =>
   kind === 'link' && !settings.opens && (slots.links ?? []).length === 0;
 
-function hrefsOf(settings: Readonly<Record<string, unknown>>, isLink: boolean): string[] {
+function hrefsOf(settings: Loose, isLink: boolean): string[] {
   const found = typeof settings.href === 'string' && settings.href ? [settings.href] : [];
   if (isLink && found.length === 0) found.push('');
   if (typeof settings.html === 'string' && settings.html.includes('href')) {
@@ -22,7 +23,7 @@ function hrefsOf(settings: Readonly<Record<string, unknown>>, isLink: boolean): 
 /** A page of this project by its file name; anything in a folder is not ours to know. */
 const isLostPage = (project: Project, href: string) => {
   const file = /^([\w-]+\.html)(?:#.*)?$/.exec(href)?.[1];
-  return file !== undefined && !project.info.pageOrder.some((id) => pageFile(project, id) === file);
+  return file !== undefined && !pageFiles(project).includes(file);
 };
 
 const isAnchor = (project: Project, anchor: string): boolean =>
@@ -41,14 +42,12 @@ function causeOf(project: Project, href: string): string {
   return 'It has no address. Write one under Fill.';
 }
 
-const dead = (node: Node, href: string, cause: string): Remark => ({
-  severity: 'warning',
-  part: 'root',
-  view: 'Fill',
-  sentence: `A link in ${node.name} leads nowhere${href.length > 1 ? `: ${href}` : ''}`,
-  cause,
-  fix: null
-});
+const dead = (node: Node, href: string, cause: string) =>
+  warning({
+    view: 'Fill',
+    sentence: `A link in ${node.name} leads nowhere${href.length > 1 ? `: ${href}` : ''}`,
+    cause
+  });
 
 export const deadLink: FindingRule = {
   id: 'dead-link',

@@ -1,4 +1,4 @@
-import type { FindingRule, Remark } from '../../kinds/finding';
+import { type FindingRule, warning } from '../../kinds/finding';
 import { referencesOf, type Reference } from '../../kinds/references';
 import type { Registry } from '../../kinds/registry';
 import { fieldsOf } from '../../kinds/settings';
@@ -8,17 +8,16 @@ import type { NodeId, Project } from '../../project/types';
 const namesNothing = (project: Project, { to }: Reference): boolean =>
   !to.startsWith('#') && maybeNode(project, to as NodeId) === null;
 
-const lost = (registry: Registry, { from, key, condition, label }: Reference): Remark => ({
-  severity: 'warning',
-  part: 'root',
-  view: viewOf(registry, key, from),
-  sentence: `${label} of ${from.name} names a piece that is gone`,
-  cause: 'It was deleted. Choose another one, or none.',
-  fix: {
-    label: 'Name none',
-    commands: [{ type: 'clear-setting', id: from.id, key, condition }]
-  }
-});
+const lost = (registry: Registry, { from, key, condition, label }: Reference) =>
+  warning({
+    view: viewOf(registry, key, from),
+    sentence: `${label} of ${from.name} names a piece that is gone`,
+    cause: 'It was deleted. Choose another one, or none.',
+    fix: {
+      label: 'Name none',
+      commands: [{ type: 'clear-setting', id: from.id, key, condition }]
+    }
+  });
 
 /** The view of the tuning sheet that has the field. */
 function viewOf(registry: Registry, key: string, node: Reference['from']): 'Fill' | 'Behaviour' {

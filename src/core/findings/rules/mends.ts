@@ -12,6 +12,7 @@ import { nodeOf } from '../../project/tree';
 import type { NodeId, Project } from '../../project/types';
 import { colourIn, nearestColour } from './nearest-colour';
 import { at, type Place } from './places';
+import { firstGiven } from '../../data/first-given';
 
 /** WCAG 2.2, success criterion 1.4.3: text has a contrast of at least 4.5 : 1. Disabled controls are exempt. */
 export const TEXT_LEAST = 4.5;
@@ -140,11 +141,9 @@ const staysReadable = (registry: Registry, project: Project, place: Place): bool
 
 /** The state's own colour moved on until the change can be seen and its words can still be read. */
 export function maybeChangeMend(registry: Registry, project: Project, place: Place): Fix | null {
-  for (const property of ['background-color', 'color', 'border-color']) {
-    const mend = maybeChangeOf(registry, project, place, property);
-    if (mend) return mend;
-  }
-  return null;
+  return firstGiven(['background-color', 'color', 'border-color'], (property) =>
+    maybeChangeOf(registry, project, place, property)
+  );
 }
 
 function maybeChangeOf(registry: Registry, project: Project, place: Place, property: string): Fix | null {

@@ -1,5 +1,5 @@
 import { cells, type Cell } from '../../cascade/look';
-import { remarks, type FindingRule, type Remark } from '../../kinds/finding';
+import { type FindingRule, type Remark, warning } from '../../kinds/finding';
 import type { Kind } from '../../kinds/contract';
 import type { Registry } from '../../kinds/registry';
 import { maybeTransitions, transitionText, type Transition } from '../../css/transition';
@@ -43,8 +43,7 @@ function maybeRemark({ node, part, label }: Named, { value, state, condition }: 
     property: 'transition',
     value: withoutLayout(entries)
   };
-  return {
-    severity: 'warning',
+  return warning({
     part,
     view: 'Timing',
     number: moved.join(', '),
@@ -52,7 +51,7 @@ function maybeRemark({ node, part, label }: Named, { value, state, condition }: 
     cause:
       'The page is laid out again at every frame, which stutters on slow machines. Let it change at once, or use Move and Scale.',
     fix: { label: 'Let it change at once', commands: [{ type: 'set-style', ...still }] }
-  };
+  });
 }
 
 const isOwnTransition = ({ property, from }: Cell): boolean => property === 'transition' && from === 'own';
@@ -69,7 +68,7 @@ export const layoutMotion = (registry: Registry): FindingRule => ({
   check(node) {
     const kind = registry.of(node);
     return Object.entries(kind.anatomy).flatMap(([part, { label }]) =>
-      ownTransitions(kind, node, part).flatMap((cell) => remarks(maybeRemark({ node, part, label }, cell)))
+      ownTransitions(kind, node, part).flatMap((cell) => maybeRemark({ node, part, label }, cell) ?? [])
     );
   }
 });

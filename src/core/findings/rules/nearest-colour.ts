@@ -1,6 +1,7 @@
 import { maybeColour, type Colour } from '../../colour/contrast';
 
 const STEPS = 24;
+const SHARES = Array.from({ length: STEPS }, (_each, i) => (i + 1) / STEPS);
 
 const hex = (channel: number): string =>
   Math.round(channel * 255)
@@ -15,10 +16,7 @@ function towards({ r, g, b }: Colour, end: number, share: number): string {
 
 /** A colour's neighbours on the way to black and to white, the nearest first. */
 const neighbours = (own: Colour): readonly string[] =>
-  Array.from({ length: STEPS }, (_each, i) => (i + 1) / STEPS).flatMap((share) => [
-    towards(own, 0, share),
-    towards(own, 1, share)
-  ]);
+  SHARES.flatMap((share) => [towards(own, 0, share), towards(own, 1, share)]);
 
 /**
  * @param text a colour as CSS has it.
@@ -28,7 +26,7 @@ const neighbours = (own: Colour): readonly string[] =>
  */
 export function nearestColour(text: string, holds: (value: string) => boolean): string | null {
   const own = maybeColour(text);
-  return own ? (neighbours(own).find(holds) ?? null) : null;
+  return (own && neighbours(own).find(holds)) ?? null;
 }
 
 /** @returns the colour in a value of several words, such as a ring's; null where there is none. */

@@ -1,6 +1,6 @@
 import { resolve } from '../../cascade/resolve';
 import { parseQuantity, type Quantity } from '../../css/quantity';
-import { remarks, styleFix, type FindingRule, type Remark } from '../../kinds/finding';
+import { styleFix, type FindingRule, type Remark, warning } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { settingsWithDefaults } from '../../kinds/settings';
 import { childIds, nodeOf } from '../../project/tree';
@@ -41,16 +41,14 @@ function paddedBy(room: number, [top, right = top, , left = right]: readonly str
 function tooMuch(node: Node, height: number, both: number, words: readonly string[]): Remark {
   const room = Math.max(0, Math.floor((height - 24) / 2));
   const label = `Pad it by ${room} px above and below`;
-  return {
-    severity: 'warning',
-    part: 'root',
+  return warning({
     view: 'States',
     number: `${both} of ${height} px`,
     sentence: `${node.name} is to be ${height} px high and has ${both} px of padding alone`,
     cause:
       'It grows past its height before anything is in it. Take padding away, and place the content in the middle instead.',
     fix: styleFix(label, node.id, 'root', 'padding', paddedBy(room, words))
-  };
+  });
 }
 
 /** Common practice, no source: an 80 px bar with 75 px of padding above and below has no room for anything. */
@@ -88,15 +86,13 @@ function isSeen(registry: Registry, project: Project, { id }: Node): boolean {
 
 function keptTwice(outside: Node, outer: number, inside: Node, inner: number): Remark {
   const label = `Take the padding of ${inside.name} away`;
-  return {
-    severity: 'warning',
-    part: 'root',
+  return warning({
     view: 'States',
     number: `${outer} + ${inner} px`,
     sentence: `${outside.name} and ${inside.name} in it both keep room: ${outer} + ${inner} px above`,
     cause: `${inside.name} shows neither a ground nor a border, so the two look like one padding of ${outer + inner} px. Keep one of them.`,
     fix: styleFix(label, inside.id, 'root', 'padding', '0')
-  };
+  });
 }
 
 export const paddingTwice = (registry: Registry): FindingRule => ({
@@ -108,6 +104,6 @@ export const paddingTwice = (registry: Registry): FindingRule => ({
     if (!only || isSeen(registry, project, only)) return [];
     const outer = maybePadding(registry, project, node)?.top ?? 0;
     const inner = maybePadding(registry, project, only)?.top ?? 0;
-    return remarks(Math.min(outer, inner) < TWICE_LEAST ? null : keptTwice(node, outer, only, inner));
+    return Math.min(outer, inner) < TWICE_LEAST ? null : keptTwice(node, outer, only, inner);
   }
 });

@@ -1,6 +1,6 @@
 import { bandWindows, hasPixels, picturesOf, shownWidth } from '../../compile/renditions';
 import { isFilmFile } from '../../html/clean';
-import { remarks, type FindingRule, type Remark } from '../../kinds/finding';
+import { type FindingRule, type Remark, warning } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { settingsWithDefaults } from '../../kinds/settings';
 import { nodeOf } from '../../project/tree';
@@ -27,15 +27,12 @@ const size = (bytes: number) =>
 function tooFewPixels(node: Node, { file, width }: Asset, shown: number, window: number): Remark {
   const wanted = shown * RATIO;
   const looks = width! < shown ? 'blurred' : 'soft on sharp screens';
-  return {
-    severity: 'warning',
-    part: 'root',
+  return warning({
     view: 'Fill',
     number: `${width} of ${wanted} px`,
     sentence: `${file} in ${node.name} looks ${looks}: it is ${width} px wide and ${wanted} px are shown`,
-    cause: `In a window of ${window} px it is ${shown} px wide, and a sharp screen has ${RATIO} pixels for each. Nothing here can add pixels to it: add it again from an original of ${wanted} px or more, or let it stand if softness is meant.`,
-    fix: null
-  };
+    cause: `In a window of ${window} px it is ${shown} px wide, and a sharp screen has ${RATIO} pixels for each. Nothing here can add pixels to it: add it again from an original of ${wanted} px or more, or let it stand if softness is meant.`
+  });
 }
 
 export const grainyPicture = (registry: Registry): FindingRule => ({
@@ -47,24 +44,26 @@ export const grainyPicture = (registry: Registry): FindingRule => ({
     const found = picturesOf(registry, project, node).filter(({ asset }) => hasPixels(asset));
     return found.flatMap(({ asset, room, covers }) => {
       const shown = shownWidth(room, wide, covers ? null : asset.width);
-      return remarks(asset.width! < shown * RATIO ? tooFewPixels(node, asset, shown, wide) : null);
+      return asset.width! < shown * RATIO ? tooFewPixels(node, asset, shown, wide) : [];
     });
   }
 });
 
 const isHeavy = (asset: Asset): boolean => asset.bytes > (hasPixels(asset) ? HEAVY.original : HEAVY.asItIs);
 
-const tooHeavy = (node: Node, asset: Asset): Remark => ({
-  severity: 'warning',
-  part: 'root',
-  view: 'Fill',
-  number: size(asset.bytes),
-  sentence: `${asset.file} in ${node.name} weighs ${size(asset.bytes)}`,
-  cause: hasPixels(asset)
+const tooHeavy = (node: Node, asset: Asset) =>
+  warning({
+    view: 'Fill',
+    number: size(asset.bytes),
+    sentence: `${asset.file} in ${node.name} weighs ${size(asset.bytes)}`,
+    cause: howLighter(asset)
+  });
+
+/** What makes a picture lighter. */
+const howLighter = (asset: Asset): string =>
+  hasPixels(asset)
     ? 'Smaller ones are made of it when you export, but one HTML file carries it whole, and so does your project file. Save it smaller.'
-    : 'It goes along as it is: of a drawing or a moving picture no smaller one can be made. Save it smaller, or a moving one as a film.',
-  fix: null
-});
+    : 'It goes along as it is: of a drawing or a moving picture no smaller one can be made. Save it smaller, or a moving one as a film.';
 
 export const heavyPicture = (registry: Registry): FindingRule => ({
   id: 'picture-heavy',
@@ -99,15 +98,13 @@ function weightOf({ assets }: Project, sections: readonly Settings[]): number {
   return [...ids].reduce<number>((sum, id) => sum + (assets[id as Asset['id']]?.bytes ?? 0), 0);
 }
 
-const tooManyScreens = (count: number, weight: number): Remark => ({
-  severity: 'warning',
-  part: 'root',
-  view: 'Fill',
-  number: `${count}, ${size(weight)}`,
-  sentence: `${count} sections fill the window with a picture or film, ${size(weight)} of pictures in all`,
-  cause: `More than ${SCREENS_MOST} of them, or more than ${size(SCREENS_WEIGHT_MOST)}, and people wait and tire. Give some a plain ground, or less height.`,
-  fix: null
-});
+const tooManyScreens = (count: number, weight: string) =>
+  warning({
+    view: 'Fill',
+    number: `${count}, ${weight}`,
+    sentence: `${count} sections fill the window with a picture or film, ${weight} of pictures in all`,
+    cause: `More than ${SCREENS_MOST} of them, or more than ${size(SCREENS_WEIGHT_MOST)}, and people wait and tire. Give some a plain ground, or less height.`
+  });
 
 export const fullScreenMedia = (registry: Registry): FindingRule => ({
   id: 'full-screen-media',
@@ -118,6 +115,6 @@ export const fullScreenMedia = (registry: Registry): FindingRule => ({
     const full = fullScreens(registry, project, node);
     const weight = weightOf(project, full);
     const isMuch = full.length > SCREENS_MOST || weight > SCREENS_WEIGHT_MOST;
-    return remarks(isMuch ? tooManyScreens(full.length, weight) : null);
+    return isMuch ? tooManyScreens(full.length, size(weight)) : null;
   }
 });

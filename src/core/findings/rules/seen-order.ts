@@ -1,4 +1,4 @@
-import type { FindingRule, Remark } from '../../kinds/finding';
+import { type FindingRule, type Remark, warning } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { nodeOf, subtreeIds } from '../../project/tree';
 import type { ConditionName, Node, Project } from '../../project/types';
@@ -35,15 +35,12 @@ function maybeRemark(owner: Node, row: readonly Node[]): Remark | null {
   if (!width) return null;
   const [first, second] = maybeSwapped(row, width)!;
   const where = width === 'always' ? '' : ` (${width})`;
-  return {
-    severity: 'warning',
-    part: 'root',
+  return warning({
     view: 'Fallbacks',
     sentence: `In ${owner.name}, ${first.name} is seen before ${second.name}, but the keyboard reaches it after${where}`,
     cause:
-      'People who use the keyboard or a screen reader go by the outline. Move the pieces there instead of changing their order.',
-    fix: null
-  };
+      'People who use the keyboard or a screen reader go by the outline. Move the pieces there instead of changing their order.'
+  });
 }
 
 /** WCAG 2.2, success criterion 2.4.3: focus goes in an order that keeps the meaning. */

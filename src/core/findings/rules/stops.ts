@@ -1,42 +1,38 @@
-import type { Facts, FindingRule, Remark } from '../../kinds/finding';
+import { type Facts, type FindingRule, error } from '../../kinds/finding';
 import type { Stops } from '../../facts/stops';
 import type { Node, NodeId, Project } from '../../project/types';
 
-type Stop = Stops[number];
+/** A stop, with the piece it is in. */
+type StopAt = Stops[number] & { readonly piece: Node };
 
 /** Stops of a page whose pieces are still there. */
-function stopsOf(
-  page: Node,
-  project: Project,
-  { stops }: Facts
-): readonly (Stop & { readonly piece: Node })[] {
+function stopsOf(page: Node, project: Project, { stops }: Facts): readonly StopAt[] {
   return (stops.get(page.id) ?? []).flatMap((stop) => {
     const piece = project.nodes[stop.node as NodeId];
     return piece ? [{ ...stop, piece }] : [];
   });
 }
 
-const nameless = ({ piece, part }: Stop & { readonly piece: Node }): Remark => ({
-  about: piece.id,
-  severity: 'error',
-  part,
-  view: 'Fill',
-  sentence: `The Tab key stops at ${piece.name}, and nothing says what it is`,
-  cause: 'It has no words and no name, so a screen reader has only “button” or “link” to say. Give it words.',
-  fix: null
-});
+const nameless = ({ piece, part }: StopAt) =>
+  error({
+    about: piece.id,
+    part,
+    view: 'Fill',
+    sentence: `The Tab key stops at ${piece.name}, and nothing says what it is`,
+    cause:
+      'It has no words and no name, so a screen reader has only “button” or “link” to say. Give it words.'
+  });
 
-const unseen = ({ piece, part, top }: Stop & { readonly piece: Node }): Remark => ({
-  about: piece.id,
-  severity: 'error',
-  part,
-  view: 'States',
-  number: `${top} px`,
-  sentence: `The Tab key stops at ${piece.name}, where nobody sees it, ${top} px from the top`,
-  cause:
-    'It has no room there, or lies off the page, and whoever goes by keys loses the focus. Give it room, or hide it.',
-  fix: null
-});
+const unseen = ({ piece, part, top }: StopAt) =>
+  error({
+    about: piece.id,
+    part,
+    view: 'States',
+    number: `${top} px`,
+    sentence: `The Tab key stops at ${piece.name}, where nobody sees it, ${top} px from the top`,
+    cause:
+      'It has no room there, or lies off the page, and whoever goes by keys loses the focus. Give it room, or hide it.'
+  });
 
 /** WCAG 2.2, 4.1.2 (name, role, value). */
 export const namelessStop: FindingRule = {

@@ -1,7 +1,7 @@
 import { changeAgainstRest } from '../../cascade/change';
 import { ringContrast, textContrast } from '../../cascade/contrast';
 import { FAINT } from '../../colour/difference';
-import { remarks, type FindingRule, type Remark } from '../../kinds/finding';
+import { type FindingRule, type Remark, error, warning } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import type { Project } from '../../project/types';
 import { maybeChangeMend, maybeColourMend, maybeRingMend, maybeVeil, RING_LEAST, TEXT_LEAST } from './mends';
@@ -29,15 +29,13 @@ function maybeTextMend(registry: Registry, project: Project, place: Place, ratio
 function hardToRead({ node, part, label, where }: Place, ratio: Ratio): Remark {
   const number = ratioText(ratio);
   const onPicture = isMixed(ratio) ? ' over what it stands on' : '';
-  return {
-    severity: 'error',
+  return error({
     part,
     view: 'States',
     number,
     sentence: `The ${label} of ${node.name} cannot be read well${onPicture}${where}: ${number}`,
-    cause: isMixed(ratio) ? ON_PICTURE : ON_COLOUR,
-    fix: null
-  };
+    cause: isMixed(ratio) ? ON_PICTURE : ON_COLOUR
+  });
 }
 
 /** The contrast of a place's words where it is too little. */
@@ -63,15 +61,15 @@ export const textContrastRule = (registry: Registry): FindingRule => ({
   }
 });
 
-const faintRing = ({ node, part, label, where }: Place, ratio: string, fix: Remark['fix']): Remark => ({
-  severity: 'error',
-  part,
-  view: 'States',
-  number: ratio,
-  sentence: `The ring of the ${label} of ${node.name} can hardly be seen${where}: ${ratio}`,
-  cause: `People who use the keyboard find their place by it; it needs ${RING_LEAST} : 1 against what is around.`,
-  fix
-});
+const faintRing = ({ node, part, label, where }: Place, ratio: string, fix: Remark['fix']) =>
+  error({
+    part,
+    view: 'States',
+    number: ratio,
+    sentence: `The ring of the ${label} of ${node.name} can hardly be seen${where}: ${ratio}`,
+    cause: `People who use the keyboard find their place by it; it needs ${RING_LEAST} : 1 against what is around.`,
+    fix
+  });
 
 function maybeRing(registry: Registry, project: Project, place: Place): Remark | null {
   const ratio = ringContrast(registry, project, at(place)) ?? RING_LEAST;
@@ -86,7 +84,7 @@ export const ringContrastRule = (registry: Registry): FindingRule => ({
   check: (node, project) =>
     placesOf(registry, project, node, ['outline'])
       .filter(({ state }) => state === 'focus')
-      .flatMap((place) => remarks(maybeRing(registry, project, place)))
+      .flatMap((place) => maybeRing(registry, project, place) ?? [])
 });
 
 /** What a state may change to be seen. */
@@ -101,15 +99,15 @@ const SEEN = [
   'scale'
 ];
 
-const faintChange = ({ node, part, label, where }: Place, change: string, fix: Remark['fix']): Remark => ({
-  severity: 'warning',
-  part,
-  view: 'States',
-  number: change,
-  sentence: `The ${label} of ${node.name} hardly changes${where}: ${change}`,
-  cause: `Under ΔE ${FAINT} a change is easily missed. Change the colour further, or something else with it.`,
-  fix
-});
+const faintChange = ({ node, part, label, where }: Place, change: string, fix: Remark['fix']) =>
+  warning({
+    part,
+    view: 'States',
+    number: change,
+    sentence: `The ${label} of ${node.name} hardly changes${where}: ${change}`,
+    cause: `Under ΔE ${FAINT} a change is easily missed. Change the colour further, or something else with it.`,
+    fix
+  });
 
 function maybeFaint(registry: Registry, project: Project, place: Place): Remark | null {
   const change = changeAgainstRest(registry, project, at(place));
@@ -117,12 +115,14 @@ function maybeFaint(registry: Registry, project: Project, place: Place): Remark 
   return faintChange(place, `ΔE ${change.colour.toFixed(1)}`, maybeChangeMend(registry, project, place));
 }
 
+const isStateAlone = ({ condition, state }: Place): boolean => condition === 'always' && state !== 'rest';
+
 export const faintChangeRule = (registry: Registry): FindingRule => ({
   id: 'faint-change',
   summary: 'A state can hardly be told from rest',
   kinds: null,
   check: (node, project) =>
     placesOf(registry, project, node, SEEN)
-      .filter(({ condition, state }) => condition === 'always' && state !== 'rest')
-      .flatMap((place) => remarks(maybeFaint(registry, project, place)))
+      .filter(isStateAlone)
+      .flatMap((place) => maybeFaint(registry, project, place) ?? [])
 });

@@ -1,17 +1,17 @@
 import { effectPlace } from '../../commands/effects';
 import type { Effect } from '../../kinds/contract';
-import { remarks, type FindingRule, type Remark } from '../../kinds/finding';
+import { type FindingRule, type Remark, error, takeOffFix } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import type { Node } from '../../project/types';
+import { whyUnfit } from '../../kinds/effects';
 
-const cannot = (node: Node, { effect, label }: Effect, why: string): Remark => ({
-  severity: 'error',
-  part: 'root',
-  view: 'Behaviour',
-  sentence: `${node.name} ${label.toLowerCase()} where it cannot`,
-  cause: why,
-  fix: { label: 'Take that off', commands: [{ type: 'remove-effect', id: node.id, effect }] }
-});
+const cannot = (node: Node, { effect, label }: Effect, why: string) =>
+  error({
+    view: 'Behaviour',
+    sentence: `${node.name} ${label.toLowerCase()} where it cannot`,
+    cause: why,
+    fix: takeOffFix(node.id, effect)
+  });
 
 /** A piece that was moved takes its effects along, also to where they can do nothing. */
 export const unfitEffect = (registry: Registry): FindingRule => ({
@@ -22,7 +22,7 @@ export const unfitEffect = (registry: Registry): FindingRule => ({
   check(node, project) {
     const effects = registry.of(node).effects ?? [];
     const place = effectPlace(registry, project, node.id);
-    return effects.flatMap((effect) => remarks(maybeCannot(node, effect, effect.maybeUnfit(place))));
+    return effects.flatMap((effect) => maybeCannot(node, effect, whyUnfit(effect, place)) ?? []);
   }
 });
 

@@ -123,7 +123,7 @@ class Reader {
    * alone.
    */
   private maybeTarget(alias: string | undefined): Found | null {
-    if (alias === undefined) return null;
+    if (!alias) return null;
     return this.byPath.get(alias) ?? this.byPath.get(alias.replace(/\.\$root$/, '')) ?? null;
   }
 
@@ -253,8 +253,8 @@ class Reader {
 
   private weight(value: unknown): string | null {
     if (typeof value === 'number') return String(value);
-    const named = typeof value === 'string' ? ownOf(WEIGHTS, value) : undefined;
-    return named === undefined ? null : String(named);
+    const named = ownOf(WEIGHTS, inWords(value));
+    return named?.toString() ?? null;
   }
 
   private quantity(value: unknown, units: readonly string[]): string | null {

@@ -1,4 +1,4 @@
-import { remarks, type FindingRule } from '../../kinds/finding';
+import { type FindingRule } from '../../kinds/finding';
 import { nodeOf, pathTo } from '../../project/tree';
 import type { NodeId } from '../../project/types';
 import { covered, maybeCover } from '../../scroll/cover';
@@ -15,7 +15,7 @@ export const findings: readonly FindingRule[] = [
       const isRaised = (node.settings.raise ?? 'stays') !== 'stays';
       const cover = isRaised ? maybeCover(page, project, facts, of) : null;
       const why = 'Its header is out of sight when it has come to the top.';
-      return remarks(cover && covered(page, cover, `What is opened in ${node.name}`, why));
+      return cover && covered(page, cover, `What is opened in ${node.name}`, why);
     }
   },
   {

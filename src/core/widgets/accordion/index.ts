@@ -8,6 +8,7 @@ import { anatomy, look, states } from './anatomy';
 import { markup, raises } from './markup';
 import { adapt, settings, type AccordionSettings } from './settings';
 import { style } from './style';
+import { panelWith } from '../../kinds/make';
 
 function fallbacks(_node: Node, { settings: under }: FallbackContext): readonly FallbackRow[] {
   const { several } = under<AccordionSettings>('always');
@@ -62,7 +63,5 @@ export const accordion: Kind = {
 };
 
 function question(make: Make, label: string): Fragment {
-  const html = `<p>What opens under the ${label.toLowerCase()} question.</p>`;
-  const answer = make('text', `${label} answer`, { html });
-  return make('panel', `${label} question`, {}, { content: [answer] });
+  return panelWith(make, `${label} question`, `What opens under the ${label.toLowerCase()} question.`);
 }

@@ -5,8 +5,7 @@ import type { Context } from '../../kinds/contract';
 import type { Node } from '../../project/types';
 import type { AccordionSettings } from './settings';
 import { text, element } from '../../html/build';
-
-const isDisabled = (item: Node) => item.settings.disabled === true;
+import { isDisabled } from '../../kinds/disabled';
 
 /** @returns ids of the items that are open at load. Of those where one opens at a time, one at most. */
 export function openAtLoad(

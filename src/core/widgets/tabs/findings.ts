@@ -1,17 +1,19 @@
 import {
-  remarks,
   settingFix,
   styleFix,
   type FindingRule,
   type Fit,
   type Fix,
-  type Remark
+  type Remark,
+  warning,
+  error
 } from '../../kinds/finding';
 import { fitFrom, heightJump, NARROWEST } from '../../layout/fit';
 import { barsOf, mostAtOnce, type Track } from '../../motion/track';
 import type { Node, NodeId, Project } from '../../project/types';
 import { settings, type TabsSettings } from './settings';
 import { compact } from '../../data/compact';
+import { isDisabled } from '../../kinds/disabled';
 
 const settingsOf = (node: Node) => settings.cast(node.settings) as TabsSettings;
 const panelsOf = (node: Node, project: Project) =>
@@ -34,21 +36,19 @@ const ofTabs = (rule: Rule): FindingRule => ({ kinds: ['tabs'], scope: 'node', .
 
 function neverFits({ id, name }: Node, { needed, available }: Fit): Remark {
   const px = `${Math.ceil(needed)} px`;
-  return {
-    severity: 'warning',
+  return warning({
     part: 'list',
     view: 'Fallbacks',
     number: px,
     sentence: `The labels of ${name} never fit on one line: they need ${px}`,
     cause: `Their place gives ${Math.floor(available)} px at most. Shorten the labels, or let the list scroll.`,
     fix: settingFix('Let the list scroll', id, 'form', 'scroll')
-  };
+  });
 }
 
 function wrapsUnder({ id, name }: Node, from: number, foldUnder: number): Remark {
   const fold = foldUnder > 0 ? `, and fold only under ${foldUnder} px` : '';
-  return {
-    severity: 'warning',
+  return warning({
     part: 'list',
     view: 'Fallbacks',
     number: `${from} px`,
@@ -56,7 +56,7 @@ function wrapsUnder({ id, name }: Node, from: number, foldUnder: number): Remark
     sentence: `The labels of ${name} wrap under ${from} px${fold}`,
     cause: 'Between the two they stand on more lines, and everything below moves down.',
     fix: settingFix(`Fold under ${from} px`, id, 'foldUnder', from)
-  };
+  });
 }
 
 const labelsWrap = ofTabs({
@@ -69,7 +69,7 @@ const labelsWrap = ofTabs({
     if (!fit || form !== 'tabs' || side === 'left' || side === 'right') return [];
     if (fit.from === null) return [neverFits(node, fit)];
     const from = Math.ceil(fitFrom(fit));
-    return remarks(from > Math.max(foldUnder, NARROWEST) ? wrapsUnder(node, from, foldUnder) : null);
+    return from > Math.max(foldUnder, NARROWEST) ? wrapsUnder(node, from, foldUnder) : null;
   }
 });
 
@@ -79,15 +79,15 @@ function canJump(node: Node): boolean {
   return !equal && height.form === 'none' && (form === 'tabs' || form === 'scroll');
 }
 
-const jumpsBy = ({ id, name }: Node, jump: number, heights: readonly number[]): Remark => ({
-  severity: 'warning',
-  part: 'panel',
-  view: 'Behaviour',
-  number: `${jump} px`,
-  sentence: `What stands below ${name} jumps by up to ${jump} px`,
-  cause: `Its panels are ${Math.round(Math.min(...heights))} to ${Math.round(Math.max(...heights))} px high.`,
-  fix: settingFix('Make them equally high', id, 'equal', true)
-});
+const jumpsBy = ({ id, name }: Node, jump: number, heights: readonly number[]) =>
+  warning({
+    part: 'panel',
+    view: 'Behaviour',
+    number: `${jump} px`,
+    sentence: `What stands below ${name} jumps by up to ${jump} px`,
+    cause: `Its panels are ${Math.round(Math.min(...heights))} to ${Math.round(Math.max(...heights))} px high.`,
+    fix: settingFix('Make them equally high', id, 'equal', true)
+  });
 
 const panelHeightJump = ofTabs({
   id: 'panel-height-jump',
@@ -97,19 +97,19 @@ const panelHeightJump = ofTabs({
     const heights = fits.get(node.id)?.heights;
     if (!heights || !canJump(node)) return [];
     const jump = Math.round(heightJump(heights));
-    return remarks(jump < JUMP_LEAST ? null : jumpsBy(node, jump, heights));
+    return jump < JUMP_LEAST ? null : jumpsBy(node, jump, heights);
   }
 });
 
-const tooSmall = ({ id, name }: Node, target: number): Remark => ({
-  severity: 'error',
-  part: 'tab',
-  view: 'States',
-  number: `${target.toFixed(0)} px`,
-  sentence: `A tab of ${name} is only ${target.toFixed(0)} px high or wide`,
-  cause: `Fingers need ${TARGET_LEAST} px. Give the tab more padding.`,
-  fix: styleFix('Give it 8px 12px padding', id, 'tab', 'padding', '8px 12px')
-});
+const tooSmall = ({ id, name }: Node, target: number) =>
+  error({
+    part: 'tab',
+    view: 'States',
+    number: `${target.toFixed(0)} px`,
+    sentence: `A tab of ${name} is only ${target.toFixed(0)} px high or wide`,
+    cause: `Fingers need ${TARGET_LEAST} px. Give the tab more padding.`,
+    fix: styleFix('Give it 8px 12px padding', id, 'tab', 'padding', '8px 12px')
+  });
 
 const smallTarget = ofTabs({
   id: 'small-target',
@@ -117,7 +117,7 @@ const smallTarget = ofTabs({
   needs: ['fits'],
   check(node, _project, { fits }) {
     const target = fits.get(node.id)?.target ?? TARGET_LEAST;
-    return remarks(target < TARGET_LEAST ? tooSmall(node, target) : null);
+    return target < TARGET_LEAST ? tooSmall(node, target) : null;
   }
 });
 
@@ -129,27 +129,26 @@ const emptyPanel = ofTabs({
   check: (node, project) =>
     panelsOf(node, project)
       .filter(holdsNothing)
-      .map(({ id, name }) => ({
-        severity: 'warning',
-        part: 'panel',
-        view: 'Fill',
-        sentence: `Panel ${name} of ${node.name} is empty`,
-        cause: 'Choosing it shows nothing. Fill it, or take it out.',
-        fix: { label: 'Take the panel out', commands: [{ type: 'remove', ids: [id] }] }
-      }))
+      .map(({ id, name }) =>
+        warning({
+          part: 'panel',
+          view: 'Fill',
+          sentence: `Panel ${name} of ${node.name} is empty`,
+          cause: 'Choosing it shows nothing. Fill it, or take it out.',
+          fix: { label: 'Take the panel out', commands: [{ type: 'remove', ids: [id] }] }
+        })
+      )
 });
 
 function saysNothing(node: Node, labels: readonly string[]): Remark {
   const those = labels.length === 1 ? 'a label that says' : 'labels that say';
-  return {
-    severity: 'warning',
+  return warning({
     part: 'tab',
     view: 'Fill',
     number: `${labels.length}`,
     sentence: `${node.name} still has ${those} nothing: ${labels.slice(0, 3).join(', ')}`,
-    cause: 'People choose by the label. Say what is behind it.',
-    fix: null
-  };
+    cause: 'People choose by the label. Say what is behind it.'
+  });
 }
 
 const placeholderLabel = ofTabs({
@@ -158,7 +157,7 @@ const placeholderLabel = ofTabs({
   check(node, project) {
     const labels = panelsOf(node, project).map(({ name }) => name);
     const left = labels.filter((name) => PLACEHOLDER.test(name));
-    return remarks(left.length > 0 ? saysNothing(node, left) : null);
+    return left.length > 0 ? saysNothing(node, left) : null;
   }
 });
 
@@ -166,16 +165,15 @@ const placeholderLabel = ofTabs({
 const hasTurnedPage = ({ pages }: Project): boolean =>
   Object.values(pages).some(({ language }) => /^(?:ar|he|fa|ur|yi)\b/.test(language));
 
-const turnedLabels = (node: Node, turned: number, all: number): Remark => ({
-  severity: 'warning',
-  part: 'tab',
-  view: 'Fill',
-  number: `${turned} of ${all}`,
-  sentence: `${turned} of the labels of ${node.name} run from right to left`,
-  cause:
-    'Each is set in its own direction, but the tabs still stand in the order of the page. Give the page its language if all of it runs that way.',
-  fix: null
-});
+const turnedLabels = (node: Node, turned: number, all: number) =>
+  warning({
+    part: 'tab',
+    view: 'Fill',
+    number: `${turned} of ${all}`,
+    sentence: `${turned} of the labels of ${node.name} run from right to left`,
+    cause:
+      'Each is set in its own direction, but the tabs still stand in the order of the page. Give the page its language if all of it runs that way.'
+  });
 
 const labelDirection = ofTabs({
   id: 'label-direction',
@@ -184,28 +182,28 @@ const labelDirection = ofTabs({
   check(node, project) {
     const panels = panelsOf(node, project);
     const turned = panels.filter(({ name }) => RIGHT_TO_LEFT.test(name)).length;
-    return remarks(turned > 0 && !hasTurnedPage(project) ? turnedLabels(node, turned, panels.length) : null);
+    return turned > 0 && !hasTurnedPage(project) ? turnedLabels(node, turned, panels.length) : null;
   }
 });
 
 const enable = ({ id, name }: Node): Fix => settingFix(`Enable ${name}`, id, 'disabled', false);
 
-const noneToChoose = (node: Node, panels: readonly Node[]): Remark => ({
-  severity: 'error',
-  part: 'tab',
-  view: 'Fill',
-  sentence: `All ${panels.length} panels of ${node.name} are disabled`,
-  cause: 'Nobody can choose one. Enable at least one under Fill.',
-  fix: panels[0] ? enable(panels[0]) : null
-});
+const noneToChoose = (node: Node, panels: readonly Node[]) =>
+  error({
+    part: 'tab',
+    view: 'Fill',
+    sentence: `All ${panels.length} panels of ${node.name} are disabled`,
+    cause: 'Nobody can choose one. Enable at least one under Fill.',
+    fix: panels[0] ? enable(panels[0]) : null
+  });
 
 const noOpenPanel = ofTabs({
   id: 'no-open-panel',
   summary: 'Every panel is disabled, so none can be chosen',
   check(node, project) {
     const panels = panelsOf(node, project);
-    const isClosed = panels.every(({ settings: { disabled } }) => disabled === true);
-    return remarks(isClosed ? noneToChoose(node, panels) : null);
+    const isClosed = panels.every(isDisabled);
+    return isClosed ? noneToChoose(node, panels) : null;
   }
 });
 
@@ -215,22 +213,21 @@ function tracksOf(node: Node): readonly Track[] {
   return compact([out, enter, rise, height, swap, indicator ? glide : null]) as readonly Track[];
 }
 
-const tooMany = (node: Node, most: number): Remark => ({
-  severity: 'warning',
-  part: 'panel',
-  view: 'Timing',
-  number: `${most}`,
-  sentence: `${most} things move at once when a tab of ${node.name} is picked`,
-  cause: `The eye follows ${AT_ONCE_MOST} at most. Start some later, or let them be still.`,
-  fix: null
-});
+const tooMany = (node: Node, most: number) =>
+  warning({
+    part: 'panel',
+    view: 'Timing',
+    number: `${most}`,
+    sentence: `${most} things move at once when a tab of ${node.name} is picked`,
+    cause: `The eye follows ${AT_ONCE_MOST} at most. Start some later, or let them be still.`
+  });
 
 const manyMovements = ofTabs({
   id: 'many-movements',
   summary: 'More than three things move at once',
   check(node) {
     const most = mostAtOnce(tracksOf(node).flatMap((track) => barsOf(track, 3)));
-    return remarks(most > AT_ONCE_MOST ? tooMany(node, most) : null);
+    return most > AT_ONCE_MOST ? tooMany(node, most) : null;
   }
 });
 

@@ -6,9 +6,11 @@ import { anatomy, look } from './anatomy';
 import { behaviours, markup, uses } from './markup';
 import { adapt, settings, type TabsSettings } from './settings';
 import { style } from './style';
+import { type Loose } from '../../data/record';
+import { panelWith } from '../../kinds/make';
 
 /** The form that is shown: the one set, but for what folding and the conditions make of it. */
-function formUnder({ form, foldUnder, foldInto }: Readonly<Record<string, unknown>>, width: number): string {
+function formUnder({ form, foldUnder, foldInto }: Loose, width: number): string {
   return form === 'open' || Number(foldUnder) <= width ? String(form) : String(foldInto);
 }
 
@@ -103,6 +105,5 @@ export const tabs: Kind = {
 };
 
 function panel(make: Make, label: string): Fragment {
-  const html = `<p>What stands in the ${label.toLowerCase()} panel.</p>`;
-  return make('panel', label, {}, { content: [make('text', `${label} text`, { html })] });
+  return panelWith(make, label, `What stands in the ${label.toLowerCase()} panel.`);
 }

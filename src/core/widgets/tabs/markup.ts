@@ -8,6 +8,7 @@ import type { PlatformFeature } from '../../support/features';
 import { canBeFound, type TabsSettings } from './settings';
 import { compact, defined } from '../../data/compact';
 import { element, text } from '../../html/build';
+import { isDisabled } from '../../kinds/disabled';
 
 /**
  * @returns the id of the panel that is open at load: the chosen one, else the first that is not disabled,
@@ -87,8 +88,6 @@ export function behaviours(node: Node, ctx: Context): readonly string[] {
     indicator ? 'glide' : null
   ]);
 }
-
-const isDisabled = (item: Node) => item.settings.disabled === true;
 
 /** The words, with the icon beside them. */
 function label(item: Node, ctx: Context, chosen: readonly Element[] = []): ElementContent[] {

@@ -7,6 +7,7 @@ import { fieldsOf, type FieldSpec } from '$lib/state/fields';
 import { goTo, shownFinding } from '$lib/state/going';
 import type { View, Workbench } from '$lib/state/workbench.svelte';
 import { defined } from '$core/data/compact';
+import { sum } from '$core/data/sum';
 
 /** One thing the search leads to. */
 export interface Target {
@@ -70,8 +71,7 @@ const setting = (wb: Workbench, node: Node, field: FieldSpec): Target => ({
 });
 
 function settings(wb: Workbench, node: Node): readonly Target[] {
-  const kind = wb.registry.of(node);
-  return fieldsOf(kind).map((field) => setting(wb, node, field));
+  return fieldsOf(wb.registry.of(node)).map((field) => setting(wb, node, field));
 }
 
 function properties(wb: Workbench): readonly Target[] {
@@ -177,7 +177,7 @@ export function everything(wb: Workbench, query: string): readonly Target[] {
   return all
     .map((target) => ({ target, answers: words.map((word) => answer(target, word)) }))
     .filter(({ answers }) => answers.every((each) => each > 0))
-    .map(({ target, answers }) => ({ target, score: answers.reduce((sum, each) => sum + each, 0) }))
+    .map(({ target, answers }) => ({ target, score: sum(answers) }))
     .toSorted((a, b) => b.score - a.score)
     .slice(0, SHOWN_MOST)
     .map(({ target }) => target);
