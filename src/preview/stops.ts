@@ -41,11 +41,43 @@ export function isSeen({ left, right, top, bottom, width, height }: DOMRect): bo
   return isOnPage && width > 0 && height > 0 && top + scrollY < document.documentElement.scrollHeight;
 }
 
-/** @returns the stops of a page; those that belong to no piece are left out. */
-export const readStops = (page: HTMLElement): Stops =>
-  compact(stopElements(page).slice(0, STOPS_MOST).map(maybeStop));
+/** Whether one box stands before another in the direction of reading. */
+function standsBefore(at: DOMRect, from: DOMRect, isLeftwards: boolean): boolean {
+  const isAbove = at.bottom <= from.top + TOUCHING;
+  const isBeside = !isAbove && at.top < from.bottom - TOUCHING;
+  const isRight = at.left >= from.right - TOUCHING;
+  const isLeft = at.right <= from.left + TOUCHING;
+  const [isOnward, isBack] = isLeftwards ? [isLeft, isRight] : [isRight, isLeft];
+  return (isAbove && !isOnward) || (isBeside && isBack);
+}
 
-function maybeStop(element: HTMLElement): Stops[number] | null {
+/** Boxes that share an edge may overlap by what rounding leaves, px. */
+const TOUCHING = 1;
+
+/** Whether it lies over the page or stays in the window, so that where it is says nothing of the order. */
+function isLoose(element: Element): boolean {
+  if (element.closest('dialog, [popover]')) return true;
+  for (let each: Element | null = element; each; each = each.parentElement)
+    if (/^(?:fixed|sticky)$/.test(getComputedStyle(each).position)) return true;
+  return false;
+}
+
+/** @returns the stops of a page; those that belong to no piece are left out. */
+export function readStops(page: HTMLElement): Stops {
+  const isLeftwards = getComputedStyle(page).direction === 'rtl';
+  let last: HTMLElement | null = null;
+  const comesBack = (element: HTMLElement): boolean => {
+    const from = last;
+    if (isSeen(element.getBoundingClientRect())) last = element;
+    if (!from || last !== element) return false;
+    const isBefore = standsBefore(element.getBoundingClientRect(), from.getBoundingClientRect(), isLeftwards);
+    return isBefore && !isLoose(element) && !isLoose(from);
+  };
+  const elements = stopElements(page).slice(0, STOPS_MOST);
+  return compact(elements.map((element) => maybeStop(element, comesBack(element))));
+}
+
+function maybeStop(element: HTMLElement, comesBack: boolean): Stops[number] | null {
   const owner = element.closest<HTMLElement>('[data-k-part]');
   if (!owner) return null;
   const box = element.getBoundingClientRect();
@@ -54,6 +86,7 @@ function maybeStop(element: HTMLElement): Stops[number] | null {
     part: owner.dataset.kPart!,
     isNamed: isNamed(element),
     isSeen: isSeen(box),
+    comesBack,
     top: Math.round(box.top + scrollY)
   };
 }

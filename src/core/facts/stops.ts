@@ -13,6 +13,8 @@ const schema = array()
       isNamed: boolean().strict(true).required(),
       /** It takes room on the page where it can be seen. */
       isSeen: boolean().strict(true).required(),
+      /** It stands before the stop that the Tab key comes from: above it, or beside it where lines begin. */
+      comesBack: boolean().strict(true).required(),
       /** px from the top of the page; told where it is not seen. */
       top: number().strict(true).required()
     }).noUnknown()

@@ -9,7 +9,14 @@ import type { NodeId } from '../project/types';
 const project = sampleProject();
 const page = project.pages[project.info.pageOrder[0]!]!.root;
 const button = Object.values(project.nodes).find(({ kind }) => kind === 'heading')!;
-const stop: Stops[number] = { node: button.id, part: 'root', isNamed: true, isSeen: true, top: 120 };
+const stop: Stops[number] = {
+  node: button.id,
+  part: 'root',
+  isNamed: true,
+  isSeen: true,
+  comesBack: false,
+  top: 120
+};
 
 const found = (stops: Stops) =>
   runFindings(registry, project, { ...NO_FACTS, stops: new Map([[page, stops]]) })
@@ -25,6 +32,20 @@ describe('stops of the Tab key', () => {
     expect(found([{ ...stop, isSeen: false, top: -300 }])).toEqual([
       { rule: 'stop-unseen', node: button.id, number: '-300 px' }
     ]);
+  });
+
+  it('come in the order they are seen in', () => {
+    expect(found([stop, { ...stop, comesBack: true }])).toEqual([
+      { rule: 'stop-backwards', node: button.id, number: undefined }
+    ]);
+  });
+
+  it('that a style has put elsewhere are told of by that style alone', () => {
+    const styles = { root: { rest: { narrow: { order: '-1' } } } };
+    const moved = { ...project, nodes: { ...project.nodes, [button.id]: { ...button, styles } } };
+    const stops = new Map([[page, [stop, { ...stop, comesBack: true }]]]);
+    const rules = runFindings(registry, moved, { ...NO_FACTS, stops }).map(({ rule }) => rule);
+    expect(rules).not.toContain('stop-backwards');
   });
 
   it('of pieces that are gone are forgotten', () => {

@@ -9,8 +9,9 @@ import { layoutMotion } from './motion';
 import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
 import { paddingOverHeight, paddingTwice } from './padding';
 import { seenOrder } from './seen-order';
-import { namelessStop, unseenStop } from './stops';
+import { backwardStop, namelessStop, unseenStop } from './stops';
 import { unfitEffect } from './unfit';
+import { unheardState } from './unheard';
 import { faintChangeRule, ringContrastRule, textContrastRule } from './text-contrast';
 
 /** Rules about any kind, one line each. Rules about one kind stand in that kind's folder. */
@@ -32,5 +33,7 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   seenOrder(registry),
   namelessStop,
   unseenStop,
+  backwardStop,
+  unheardState(registry),
   unfitEffect(registry)
 ];

@@ -1,4 +1,5 @@
-import { type Facts, type FindingRule, error } from '../../kinds/finding';
+import { type Facts, type FindingRule, error, warning } from '../../kinds/finding';
+import { nodeOf, pathTo } from '../../project/tree';
 import type { Stops } from '../../facts/stops';
 import type { Node, NodeId, Project } from '../../project/types';
 
@@ -58,4 +59,35 @@ export const unseenStop: FindingRule = {
     stopsOf(node, project, facts)
       .filter(({ isSeen }) => !isSeen)
       .map(unseen)
+};
+
+/** Whether a style of a piece, or of one around it, says where it stands in its row: *seen-order* tells of that. */
+const isOrdered = (project: Project, id: NodeId): boolean =>
+  pathTo(project, id).some((each) =>
+    Object.values(nodeOf(project, each).styles.root?.rest ?? {}).some((own) => own?.order !== undefined)
+  );
+
+const backwards = ({ piece, part }: StopAt, before: StopAt) =>
+  warning({
+    about: piece.id,
+    part,
+    view: 'Fill',
+    sentence: `The Tab key comes to ${piece.name} after ${before.piece.name}, and it stands before that`,
+    cause:
+      'Whoever goes by keys is taken back over the page. Move the piece in the outline to where it is seen, or let it be seen where it stands in the outline.'
+  });
+
+/** WCAG 2.2, 2.4.3 (focus order), by where things stand at the width on show. */
+export const backwardStop: FindingRule = {
+  id: 'stop-backwards',
+  summary: 'The Tab key goes back to something that is seen before (WCAG 2.2, 2.4.3)',
+  kinds: ['page'],
+  scope: 'project',
+  needs: ['stops'],
+  check(node, project, facts) {
+    const stops = stopsOf(node, project, facts);
+    return stops.flatMap((stop, i) =>
+      stop.comesBack && i > 0 && !isOrdered(project, stop.piece.id) ? backwards(stop, stops[i - 1]!) : []
+    );
+  }
 };

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { isChoice } from '$core/heard/choices';
   import { heardWords, type Heard } from '$core/heard/heard';
   import { keysAt, type Keys } from '$core/heard/keys';
   import type { StateName } from '$core/project/types';
@@ -17,10 +18,6 @@
   const rest = $derived(heard?.[0] ?? null);
   const keys = $derived(rest ? Object.entries(keysAt(rest, own)) : []);
 
-  /** What is chosen, open or out of use has to be heard at something that is used. */
-  const isChoice = (state: StateName) =>
-    state === 'selected' || state === 'disabled' || wb.kind.states?.[state]?.like === 'selected';
-
   interface Said {
     readonly words: string;
     readonly tone: 'plain' | 'faint' | 'bad';
@@ -33,7 +30,7 @@
     const words = heardWords(now, state === 'rest' ? null : rest);
     const why = `${heardWords(now, null)}, as a screen reader gets it`;
     if (words !== 'as rest') return { words, tone: now.isSilent ? 'faint' : 'plain', why };
-    return isChoice(state) && rest.isStop
+    return isChoice(wb.kind, state) && rest.isStop
       ? { words: 'seen, not heard', tone: 'bad', why: 'The look says it, and nothing tells a screen reader' }
       : { words, tone: 'faint', why };
   }
