@@ -1,5 +1,6 @@
 import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
+import { trackOf } from '../src/core/motion/track';
 import type { Fragment } from '../src/core/project/types';
 
 const make = makeWith({ exactIds: true });
@@ -49,7 +50,12 @@ const hours = (): Fragment =>
   make(
     'drawer',
     'Opening hours',
-    { label: 'Opening hours', side: 'end' },
+    {
+      label: 'Opening hours',
+      side: 'end',
+      track: trackOf({ form: 'edge', ms: 220, easing: 'ease-out' }),
+      leave: trackOf({ form: 'edge', ms: 160, easing: 'ease-in' })
+    },
     {
       content: [
         heading('Hours panel heading', 'When the gate is open', '2'),

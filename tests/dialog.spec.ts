@@ -92,6 +92,60 @@ for (const [place, box] of [
     expect(await opener(page).boundingBox()).toEqual(before);
   });
 
+const goes = { leave: { form: 'edge', ms: 400, delay: 0, easing: 'linear', step: 0, from: 'first' } };
+
+/** What is seen of it: whether it is drawn, whether it lies over the page, and how far it has moved down, px. */
+const seen = (page: Page) =>
+  panel(page).evaluate((each) => {
+    const { display, overlay, translate } = getComputedStyle(each) as CSSStyleDeclaration & {
+      overlay: string;
+    };
+    return { isDrawn: display !== 'none', overlay, down: parseFloat(translate.split(' ')[1] ?? '0') };
+  });
+
+test('goes out of sight by its own movement, over the page until it is gone', async ({ page }) => {
+  await open(page, opened({ ...goes, place: 'bottom' }));
+  await opener(page).click();
+  await expect(panel(page)).toBeVisible();
+  await panel(page).evaluate((each: HTMLDialogElement) => {
+    each.getAnimations().forEach((animation) => animation.finish());
+    each.close();
+    // Half of its way, whatever the machine does meanwhile.
+    for (const animation of document.getAnimations()) {
+      animation.pause();
+      animation.currentTime = 200;
+    }
+  });
+  const half = await seen(page);
+  expect(half).toMatchObject({ isDrawn: true, overlay: 'auto' });
+  expect(half.down).toBeCloseTo(50, 0);
+  const box = (await panel(page).boundingBox())!;
+  expect([box.x, box.y, box.width, box.height]).toEqual([0, 660, 1280, 480]);
+  await page.evaluate(() => document.getAnimations().forEach((each) => each.finish()));
+  await expect(panel(page)).toBeHidden();
+  expect((await seen(page)).isDrawn).toBe(false);
+});
+
+test('with less motion it is gone at once; on paper and without script nothing of it is hidden', async ({
+  browser,
+  page
+}) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await open(page, opened(goes));
+  await opener(page).click();
+  await panel(page).evaluate((each: HTMLDialogElement) => each.close());
+  expect((await seen(page)).isDrawn).toBe(false);
+  await page.emulateMedia({ media: 'print', reducedMotion: 'no-preference' });
+  const opacity = (of: Page) => panel(of).evaluate((each) => getComputedStyle(each).opacity);
+  expect(await opacity(page)).toBe('1');
+  const context = await browser.newContext({ javaScriptEnabled: false });
+  const quiet = await context.newPage();
+  await open(quiet, opened(goes));
+  await expect(panel(quiet)).toBeVisible();
+  expect(await opacity(quiet)).toBe('1');
+  await context.close();
+});
+
 test('without script, and on paper, it stands in the flow', async ({ browser, page }) => {
   const context = await browser.newContext({ javaScriptEnabled: false });
   const quiet = await context.newPage();

@@ -1,6 +1,7 @@
 import { BEHAVIOURS } from '../kinds/behaviours';
 import { familyOf, keyOf, type Cell } from './cells';
 import type { Drawn } from './drawn';
+import { isAlways } from './transitions';
 
 /**
  * Initial values of properties that are not inherited and that no browser's own style sheet sets on what a
@@ -143,7 +144,6 @@ function isFromTheStart({ part, meets, property, value }: Cell, { tags }: Drawn,
 
 /** Whether it says what holds already wherever it could hold. */
 function isSaidBefore({ property, value }: Cell, earlier: readonly Cell[]): boolean {
-  const isAlways = ({ at, selector }: Cell) => at.length === 0 && !/[:[ ]/.test(selector);
   return (
     earlier.every((each) => each.property === property && each.value === value) && earlier.some(isAlways)
   );

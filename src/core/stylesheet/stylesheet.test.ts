@@ -177,4 +177,14 @@ describe('what changes nothing', () => {
     );
     expect(css).toMatch(/transition: color 200ms;/);
   });
+
+  it('a transition of what a state alone says is kept: without the state it is the initial value', () => {
+    const { css } = print(
+      headings(['One'], look('one', 'transition', 'opacity 200ms, rotate 200ms'), {
+        ...look('one', 'opacity', '0.5'),
+        state: 'hover'
+      } as Command)
+    );
+    expect(css).toMatch(/transition: opacity 200ms;/);
+  });
 });

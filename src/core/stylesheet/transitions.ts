@@ -3,15 +3,17 @@ import { familyOf, type Cell } from './cells';
 
 /**
  * Properties that may change though the part says nothing of them, since they are what they are around it, or
- * since the browser itself changes them: of what a disclosure opens.
+ * since the browser itself changes them: of what a disclosure opens, of what lies over the page.
  */
 const ELSEWHERE = new Set([
   'all',
   'color',
   'content-visibility',
+  'display',
   'font-size',
   'letter-spacing',
   'line-height',
+  'overlay',
   'visibility'
 ]);
 
@@ -36,9 +38,13 @@ export function shortTransitions(cells: readonly Cell[]): Cell[] {
   });
 }
 
+/** Whether a cell holds whatever the state and the conditions are. */
+export const isAlways = ({ at, selector }: Cell): boolean => at.length === 0 && !/[:[ ]/.test(selector);
+
 function canChange(property: string, of: Cell, cells: readonly Cell[]): boolean {
   const subject = of.meets.slice(0, of.meets.lastIndexOf(' '));
   const said = cells.filter(({ meets }) => meets === `${subject} ${familyOf(property)}`);
-  const isElsewhere = said.length === 0 && ELSEWHERE.has(property);
-  return said.length > 1 || isElsewhere;
+  if (said.length === 0) return ELSEWHERE.has(property);
+  // Said once in a state or under a condition, it is the initial value without that.
+  return said.length > 1 || !isAlways(said[0]!);
 }

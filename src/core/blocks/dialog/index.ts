@@ -1,27 +1,33 @@
 import type { Element } from 'hast';
 import { compact, defined } from '../../data/compact';
 import type { Context, Kind, Rule } from '../../kinds/contract';
-import { entranceAnimation } from '../../kinds/entrance';
+import { atEdge, entranceAnimation, type Edge } from '../../kinds/entrance';
+import { leavingRules } from '../../kinds/lying';
 import { rule } from '../../kinds/rule';
-import { STILL_TRACK } from '../../motion/track';
-import type { Node } from '../../project/types';
+import { STILL_TRACK, trackOf } from '../../motion/track';
+import type { Declarations, Node } from '../../project/types';
 import { about } from './about';
 import { anatomy, look } from './anatomy';
 import { settings, type DialogSettings } from './settings';
 import { text, element } from '../../html/build';
 
 /** Where it stands in the window; what `size` is of: its width, or its height. */
-const PLACES: Readonly<
-  Record<DialogSettings['place'], { readonly inset: string; readonly isWide: boolean }>
-> = {
-  middle: { inset: '0', isWide: false },
-  start: { inset: '0 auto 0 0', isWide: false },
-  end: { inset: '0 0 0 auto', isWide: false },
-  top: { inset: '0 0 auto', isWide: true },
-  bottom: { inset: 'auto 0 0', isWide: true }
+interface Stand {
+  readonly inset: string;
+  readonly isWide: boolean;
+  /** The edge it comes from and goes to. */
+  readonly edge: Edge;
+}
+
+const PLACES: Readonly<Record<DialogSettings['place'], Stand>> = {
+  middle: { inset: '0', isWide: false, edge: 'bottom' },
+  start: { inset: '0 auto 0 0', isWide: false, edge: 'left' },
+  end: { inset: '0 0 0 auto', isWide: false, edge: 'right' },
+  top: { inset: '0 0 auto', isWide: true, edge: 'top' },
+  bottom: { inset: 'auto 0 0', isWide: true, edge: 'bottom' }
 };
 
-function boxOf({ place, size }: DialogSettings): Record<string, string> {
+function boxOf({ place, size }: DialogSettings): Declarations {
   const { inset, isWide } = PLACES[place];
   const most = { 'max-width': '100vw', 'max-height': '100dvh' };
   if (isWide) return { inset, margin: '0', width: '100%', height: size, ...most };
@@ -64,19 +70,26 @@ export const dialog: Kind = {
   slots: { content: { label: 'Content', accepts: ['block'], part: 'panel' } },
   forms: [],
   look,
-  adapt: { 'less-motion': { track: STILL_TRACK } },
+  adapt: { 'less-motion': { track: STILL_TRACK, leave: STILL_TRACK } },
   opens: { part: 'panel', how: 'dialog' },
   create: (make) =>
     make(
       'dialog',
       'Dialog',
-      {},
+      { leave: trackOf({ form: 'fade', ms: 150, easing: 'ease-in' }) },
       { content: [make('heading', 'Dialog heading', { level: '2', text: 'What one is asked or told' })] }
     ),
   markup,
   style(node, ctx): readonly Rule[] {
     const own = ctx.settings<DialogSettings>(node);
     const panel = ctx.sel('panel');
+    const { edge } = PLACES[own.place];
+    const place = {
+      'flex-direction': 'column',
+      position: 'fixed',
+      'box-sizing': 'border-box',
+      ...boxOf(own)
+    };
     const inFlow = { display: 'block', position: 'static', width: 'auto', height: 'auto', margin: '0' };
     return [
       // Without a button of its own it takes no room: not even a gap.
@@ -86,15 +99,19 @@ export const dialog: Kind = {
       rule(ctx.sel('form'), { 'align-self': 'flex-end', margin: '0' }),
       rule(`${panel}[open]`, {
         display: 'flex',
-        'flex-direction': 'column',
-        position: 'fixed',
-        'box-sizing': 'border-box',
-        ...boxOf(own),
+        ...place,
         'overflow-y': 'auto',
         'overscroll-behavior': 'contain',
-        animation: entranceAnimation(own.track)
+        animation: entranceAnimation(atEdge(own.track, edge))
       }),
       rule(`${panel}::backdrop`, { background: own.backdrop }),
+      ...leavingRules({
+        closed: `${panel}:not([open])`,
+        place,
+        leave: atEdge(own.leave, edge),
+        variants: ctx.variants<DialogSettings>(node).map(({ leave }) => leave),
+        when: ['script']
+      }),
       rule(panel, inFlow, 'no-script'),
       rule(panel, inFlow, 'print')
     ];

@@ -1,6 +1,6 @@
 import { object, type InferType } from 'yup';
 import { choiceField, cssField, textField, toggleField, trackField } from '../../kinds/fields';
-import { trackOf } from '../../motion/track';
+import { STILL_TRACK, trackOf } from '../../motion/track';
 
 export const settings = object({
   title: textField('', 120, {
@@ -33,8 +33,27 @@ export const settings = object({
   outside: toggleField(true, { label: 'A press beside it closes it', view: 'behaviour' }),
   track: trackField(
     trackOf({ form: 'fade', ms: 200, easing: 'ease-out' }),
-    { fade: 'fades in', rise: 'from below', drop: 'from above', slide: 'from the right', grow: 'grows' },
+    {
+      fade: 'fades in',
+      rise: 'from below',
+      drop: 'from above',
+      slide: 'from the right',
+      grow: 'grows',
+      edge: 'from its edge'
+    },
     { label: 'How it comes', event: 'opening', part: 'panel', tone: 'in' }
+  ),
+  leave: trackField(
+    STILL_TRACK,
+    {
+      fade: 'fades out',
+      rise: 'downwards',
+      drop: 'upwards',
+      slide: 'to the right',
+      grow: 'shrinks',
+      edge: 'to its edge'
+    },
+    { label: 'How it goes', event: 'closing', part: 'panel', tone: 'out' }
   )
 });
 

@@ -1,27 +1,11 @@
-import { object, type InferType } from 'yup';
 import { compact } from '../../data/compact';
-import type { Kind } from '../../kinds/contract';
-import { choiceField, cssField, textField } from '../../kinds/fields';
-import { closingPart, openingLook, openingPart } from '../../kinds/opening';
-import { rule } from '../../kinds/rule';
-import { about } from './about';
 import { text } from '../../html/build';
-
-const settings = object({
-  label: textField('Menu', 120, {
-    label: 'Words on the button',
-    help: 'Left empty, it has none: any button of the page can open it, under “Opens”.'
-  }),
-  close: textField('Close', 120, { label: 'Words on the button that closes it', names: true }),
-  side: choiceField('start', { start: 'the left', end: 'the right' }, { label: 'Comes from' }),
-  width: cssField('width', '320px', {
-    label: 'Width of the panel',
-    responsive: true,
-    help: 'In any unit; it never takes more than nine tenths of the window.'
-  })
-});
-
-type Settings = InferType<typeof settings>;
+import type { Kind } from '../../kinds/contract';
+import { closingPart, openingLook, openingPart } from '../../kinds/opening';
+import { STILL_TRACK, trackOf } from '../../motion/track';
+import { about } from './about';
+import { settings, type DrawerSettings } from './settings';
+import { style } from './style';
 
 /**
  * A panel that lies over the page until it is put away: the browser's own popover (HTML standard, 6.12),
@@ -47,6 +31,7 @@ export const drawer: Kind = {
   opens: { part: 'panel', how: 'popover' },
   slots: { content: { label: 'Content', accepts: ['block'], part: 'panel' } },
   forms: [],
+  adapt: { 'less-motion': { track: STILL_TRACK, leave: STILL_TRACK } },
   look: {
     ...openingLook,
     panel: {
@@ -66,11 +51,14 @@ export const drawer: Kind = {
     make(
       'drawer',
       'Side panel',
-      {},
+      {
+        track: trackOf({ form: 'edge', ms: 220, easing: 'ease-out' }),
+        leave: trackOf({ form: 'edge', ms: 160, easing: 'ease-in' })
+      },
       { content: [make('heading', 'Panel heading', { level: '2', text: 'What stands at the side' })] }
     ),
   markup(node, ctx) {
-    const { label, close } = ctx.settings<Settings>(node);
+    const { label, close } = ctx.settings<DrawerSettings>(node);
     const id = `${node.id}-panel`;
     const words = [text(label)];
     const button = label ? ctx.part('button', 'button', { type: 'button', popoverTarget: id }, words) : null;
@@ -83,42 +71,7 @@ export const drawer: Kind = {
     );
     return ctx.part('root', 'div', {}, compact([button, panel]));
   },
-  style(node, ctx) {
-    const { side, width } = ctx.settings<Settings>(node);
-    const panel = ctx.sel('panel');
-    return [
-      ...['button', 'close'].map((part) =>
-        rule(ctx.sel(part), { font: 'inherit', 'align-self': part === 'close' ? 'flex-end' : 'auto' })
-      ),
-      // Only what is open leaves the flow, so a browser that knows no popover shows everything where it stands.
-      rule(`${panel}:popover-open`, {
-        display: 'flex',
-        'flex-direction': 'column',
-        position: 'fixed',
-        'box-sizing': 'border-box',
-        inset: side === 'start' ? '0 auto 0 0' : '0 0 0 auto',
-        width,
-        'max-width': '90vw',
-        height: 'auto',
-        'max-height': 'none',
-        margin: '0',
-        'overflow-y': 'auto'
-      }),
-      rule(`${panel}::backdrop`, { background: '#00000066' }),
-      rule(
-        panel,
-        { display: 'block', position: 'static', width: 'auto', height: 'auto', margin: '0' },
-        'print'
-      ),
-      // One that is open when the page is printed stands where it stands, not over every sheet.
-      rule(
-        `${panel}:popover-open`,
-        { display: 'block', position: 'static', width: 'auto', 'max-width': 'none', 'overflow-y': 'visible' },
-        'print'
-      ),
-      rule(`${panel}::backdrop`, { display: 'none' }, 'print')
-    ];
-  },
+  style,
   behaviours: () => [],
   uses: () => ['popover'],
   fallbacks: () => [
