@@ -1,4 +1,7 @@
 import { gzipSync } from 'node:zlib';
+import { apply } from '../src/core/commands/apply';
+import { loadRules, runFindings } from '../src/core/findings/run';
+import { registry } from '../src/core/whole';
 import { makeWith } from '../src/core/kinds/make';
 import type { Command } from '../src/core/commands/commands';
 import type { Fragment, NodeId, Project } from '../src/core/project/types';
@@ -8,6 +11,8 @@ import { partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
 import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
+
+test.beforeAll(() => loadRules(registry));
 
 const make = makeWith({ exactIds: true });
 
@@ -177,4 +182,81 @@ test('links go below one another by keys, one level deep, and out again; also wh
   await expect(bench.row('Third link')).toHaveAttribute('aria-level', String(before + 1));
   await page.keyboard.press('Alt+ArrowLeft');
   await expect(bench.row('Third link')).toHaveAttribute('aria-level', String(before));
+});
+
+function mended(project: Project): Project {
+  const said = runFindings(registry, project).find(({ rule }) => rule === 'text-contrast-moved')!;
+  const commands = said.fix!.commands as readonly Command[];
+  const outcome = apply(registry, project, { type: 'batch', label: '', commands });
+  if (!outcome.ok) throw new Error(outcome.refusal.sentence);
+  return outcome.project;
+}
+
+const asPanel = changed(
+  { type: 'set-setting', id: 'site-links', key: 'foldUnder', value: 900 } as Command,
+  { type: 'set-setting', id: 'site-links', key: 'opensAs', value: 'end' } as Command
+);
+/** Words made for a dark header are mended as the finding offers it. */
+const readable = () => mended(asPanel);
+const menuButton = (page: Page) => page.locator(partIn('export', 'site-links' as NodeId, 'menu'));
+const side = (page: Page) => page.locator(partIn('export', 'site-links' as NodeId, 'panel'));
+const linkBoxes = (page: Page) =>
+  page
+    .locator(partIn('export', 'site-links' as NodeId, 'list'))
+    .getByRole('link')
+    .evaluateAll((links) => links.map((each) => each.getBoundingClientRect().toJSON()));
+
+/** Movements are over at once, so that what is measured stands still. */
+const settled = (page: Page) =>
+  page.evaluate(() => document.getAnimations().forEach((each) => each.finish()));
+
+test('as a side panel under a width: from the edge, by keys, put away by Escape and by a link that is followed', async ({
+  page
+}) => {
+  await open(page, readable(), 390);
+  await expect(side(page)).toBeHidden();
+  await menuButton(page).focus();
+  await page.keyboard.press('Enter');
+  await expect(side(page)).toBeVisible();
+  await settled(page);
+  expect(await side(page).boundingBox()).toMatchObject({ x: 70, y: 0, width: 320, height: 900 });
+  expect(await axeViolations(page)).toEqual([]);
+  await page.keyboard.press('Tab');
+  await expect(side(page).getByRole('button', { name: 'Close' })).toBeFocused();
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Seasons' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(side(page)).toBeHidden();
+  await expect(menuButton(page)).toBeFocused();
+  await page.keyboard.press('Enter');
+  await page.getByRole('link', { name: 'Seasons' }).click();
+  await expect(side(page)).toBeHidden();
+  expect(new URL(page.url()).hash).not.toBe('');
+});
+
+test('where there is room the side panel is not there at all: links stand as they do without it', async ({
+  page
+}) => {
+  const folded = changed({ type: 'set-setting', id: 'site-links', key: 'foldUnder', value: 900 } as Command);
+  await open(page, folded);
+  const before = await linkBoxes(page);
+  await open(page, asPanel);
+  await expect(menuButton(page)).toBeHidden();
+  expect(await linkBoxes(page)).toEqual(before);
+});
+
+test('the side panel needs no script, and on paper its links stand in the flow', async ({
+  browser,
+  page
+}) => {
+  const context = await browser.newContext({ javaScriptEnabled: false });
+  const quiet = await context.newPage();
+  await open(quiet, asPanel, 390);
+  await menuButton(quiet).click();
+  await expect(side(quiet).getByRole('link', { name: 'Seasons' })).toBeVisible();
+  await context.close();
+  await open(page, asPanel, 390);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('link', { name: 'Seasons' })).toBeVisible();
+  await expect(menuButton(page)).toBeHidden();
 });

@@ -61,6 +61,8 @@ function carryOpen(from: HTMLElement, to: HTMLElement): void {
   }
 }
 
+const keptPlaceOf = (id: string) => document.querySelector(`k-slot[data-for="${CSS.escape(id)}"]`);
+
 /** Children that did not change move over, to whichever element has a place for them now. */
 function childrenOf(old: Elements): Elements {
   const all = [...old.values()].flatMap((each) => [...each.querySelectorAll<HTMLElement>('[data-k]')]);
@@ -217,8 +219,7 @@ export function createPage(body: HTMLElement) {
   /** What came in an earlier portion kept a place for these. */
   const putInKeptPlaces = (made: Elements, root: string) => {
     for (const [id, element] of made)
-      if (id !== root && !element.parentNode)
-        document.querySelector(`k-slot[data-for="${CSS.escape(id)}"]`)?.replaceWith(element);
+      if (id !== root && !element.parentNode) keptPlaceOf(id)?.replaceWith(element);
   };
 
   const takeValues = (changed: Patch['values'], made: Elements) => {

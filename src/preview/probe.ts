@@ -249,7 +249,7 @@ function reveal(id: string): void {
   // Not as a modal one: what is beside it stays within reach of whoever tunes it.
   if (dialog && !dialog.open) dialog.show();
   const panel = element.closest<HTMLElement>('[popover]');
-  if (panel && !panel.matches(':popover-open')) panel.showPopover();
+  if (panel && !panel.matches(':popover-open') && !element.checkVisibility()) panel.showPopover();
   const box = element.getBoundingClientRect();
   const leastTop = Math.min(TAG_ROOM, box.top + scrollY);
   const isInSight = box.top >= leastTop && box.top < innerHeight - 40;

@@ -7,13 +7,12 @@ import { readStops } from './stops';
 type ElementOf = (id: string) => HTMLElement | null;
 type Read = readonly (readonly [node: string, value: unknown])[];
 
+const rowOf = ({ node, part }: Ask) => ({ node, row: part });
+
 /** Reads one fact about all pieces it is asked of. */
 const READERS: Readonly<Record<FactName, (asks: readonly Ask[], elementOf: ElementOf) => Read>> = {
   fit: (asks, elementOf) =>
-    measureRows(
-      asks.map(({ node, part }) => ({ node, row: part })),
-      elementOf
-    ).map(({ node, ...value }) => [node, value]),
+    measureRows(asks.map(rowOf), elementOf).map(({ node, ...value }) => [node, value]),
   stops: (asks) => asks.map(({ node }) => [node, readStops(document.body)]),
   box: (asks, elementOf) => readBoxes(asks.flatMap(({ node }) => drawn(node, elementOf(node))))
 };

@@ -1,4 +1,5 @@
 /** The contract: everything generated markup may ask for. A test holds the kinds to this list. */
+export { closes } from './closes';
 export { enter } from './enter';
 export { glide } from './glide';
 export { grow } from './grow';

@@ -79,8 +79,7 @@ export const drawingDialect: Dialect = {
   condition(condition, sizes) {
     const width = widthRule(condition, sizes);
     if (width) return { atRule: width };
-    const holds = condition === 'script' || typeof condition === 'object';
-    return holds ? {} : { atRule: '@media not all' };
+    return condition === 'script' || typeof condition === 'object' ? {} : { atRule: '@media not all' };
   },
   state: (state) => ({ suffix: state.selector })
 };

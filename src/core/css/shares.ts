@@ -20,9 +20,10 @@ const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
 type Fraction = Pick<Share, 'part' | 'whole'>;
 
-function plus(a: Fraction, b: Fraction): Fraction {
-  const top = a.part * b.whole + b.part * a.whole;
-  const bottom = a.whole * b.whole;
+const plus = (a: Fraction, b: Fraction): Fraction =>
+  reduced(a.part * b.whole + b.part * a.whole, a.whole * b.whole);
+
+function reduced(top: number, bottom: number): Fraction {
   const by = gcd(top, bottom) || 1;
   return { part: top / by, whole: bottom / by };
 }

@@ -3,14 +3,17 @@ import { MS_MOST, type Track } from '../motion/track';
 import type { Token } from '../project/types';
 import { parseQuantity } from './quantity';
 import { spelt } from './tokens';
+import { ownOf } from '../data/record';
 
 type Tokens = Readonly<Record<string, Token>>;
+
+const MS_IN: Readonly<Record<string, number>> = { ms: 1, s: 1000 };
 
 /** @returns a CSS time in ms, whole and within what a movement may last; null where it is none. */
 function maybeMs(text: string): number | null {
   const read = parseQuantity(text);
-  if (!read || (read.unit !== 'ms' && read.unit !== 's')) return null;
-  const ms = Math.round(read.value * (read.unit === 's' ? 1000 : 1));
+  const each = read && ownOf(MS_IN, read.unit);
+  const ms = each ? Math.round(read.value * each) : -1;
   return ms >= 0 && ms <= MS_MOST ? ms : null;
 }
 

@@ -104,8 +104,13 @@ const notTakenAs = ({ id, name, type }: Token, use: string): string =>
 /** A token's value; of a type style the one that is asked for. Null where it has none such. */
 function valueOf({ type, value }: Token, member: string | undefined): string | null {
   if (type !== 'type-style') return member === undefined ? value : null;
+  return member === undefined ? null : maybeMember(value, member);
+}
+
+/** A value of a type style; null where it has none of that name, or cannot be read. */
+function maybeMember(value: string, member: string): string | null {
   const read = readTypeStyle(value);
-  return read.ok && member !== undefined && isTypeMember(member) ? read.style[member] : null;
+  return read.ok && isTypeMember(member) ? read.style[member] : null;
 }
 
 const SPRING = /spring\([^)]*\)/gi;

@@ -22,10 +22,14 @@ export interface Shipped {
 const MISSING_MOST = 12;
 
 function missingNote({ face }: FaceAsset, missing: string): string {
-  const letters = [...missing];
+  const letters = lettersInWords([...missing]);
+  return `${face.family} lacks letters of this page, which show in the typeface behind it: ${letters}.`;
+}
+
+function lettersInWords(letters: readonly string[]): string {
   const shown = letters.slice(0, MISSING_MOST).join(' ');
-  const more = letters.length > MISSING_MOST ? ` and ${letters.length - MISSING_MOST} more` : '';
-  return `${face.family} lacks letters of this page, which show in the typeface behind it: ${shown}${more}.`;
+  const left = letters.length - MISSING_MOST;
+  return left > 0 ? `${shown} and ${left} more` : shown;
 }
 
 /** Typefaces that some value in the project may name: a name that stands nowhere is not shipped. */

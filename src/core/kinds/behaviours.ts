@@ -11,6 +11,7 @@ interface BehaviourInfo {
 
 /** Behaviours by name, each of a file in `src/runtime`; a test holds the two lists to each other. */
 export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
+  closes: { sets: [] },
   enter: { sets: ['data-waiting'], isHiding: true },
   glide: { sets: [] },
   grow: { sets: [] },

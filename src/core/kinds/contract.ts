@@ -59,6 +59,8 @@ export interface Part {
   readonly hasText?: boolean;
   /** The part it is drawn on; `null` for the node's own parent. Default: `root`, and null for `root`. */
   readonly on?: string | null;
+  /** A part it comes to stand on where there is no room for it, where that is drawn: its words are read there too. */
+  readonly movesTo?: string;
   /** Settings of an item that hold its icon, by state: a row of the state sheet. */
   readonly icons?: Readonly<Partial<Record<StateName, string>>>;
   /** Keys that work at it beside those the browser gives its element: the key, and what it does. */

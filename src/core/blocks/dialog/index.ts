@@ -84,6 +84,7 @@ export const dialog: Kind = {
     const own = ctx.settings<DialogSettings>(node);
     const panel = ctx.sel('panel');
     const { edge } = PLACES[own.place];
+    const closed = `${panel}:not([open])`;
     const place = {
       'flex-direction': 'column',
       position: 'fixed',
@@ -105,13 +106,7 @@ export const dialog: Kind = {
         animation: entranceAnimation(atEdge(own.track, edge))
       }),
       rule(`${panel}::backdrop`, { background: own.backdrop }),
-      ...leavingRules({
-        closed: `${panel}:not([open])`,
-        place,
-        leave: atEdge(own.leave, edge),
-        variants: ctx.variants<DialogSettings>(node).map(({ leave }) => leave),
-        when: ['script']
-      }),
+      ...leavingRules({ closed, place, edge, when: ['script'] }, own, ctx.variants<DialogSettings>(node)),
       rule(panel, inFlow, 'no-script'),
       rule(panel, inFlow, 'print')
     ];

@@ -69,10 +69,10 @@ export const drawer: Kind = {
       { id, popover: 'auto', role: 'dialog', ariaLabel: label || node.name },
       [ctx.part('close', 'button', putAway, [text(close)]), ...ctx.slot('content')]
     );
-    return ctx.part('root', 'div', {}, compact([button, panel]));
+    return ctx.part('root', 'div', { dataKCloses: '' }, compact([button, panel]));
   },
   style,
-  behaviours: () => [],
+  behaviours: () => ['closes'],
   uses: () => ['popover'],
   fallbacks: () => [
     {

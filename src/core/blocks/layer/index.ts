@@ -5,6 +5,7 @@ import { rule } from '../../kinds/rule';
 import type { NodeId } from '../../project/types';
 import { about } from './about';
 import { styleAtRest } from '../../kinds/finding';
+import { hexByte } from '../../colour/hex';
 
 const settings = object({
   place: placeField('50% 50%', {
@@ -21,14 +22,8 @@ const settings = object({
 
 type Settings = InferType<typeof settings>;
 
-/** @returns the two digits that a colour written in hex ends with, for an opacity of 0 to 1. */
-const opacityHex = (share: number): string =>
-  Math.round(share * 255)
-    .toString(16)
-    .padStart(2, '0');
-
 const veil = (id: NodeId, colour: string, share: number) => [
-  styleAtRest(id, 'root', 'background-color', colour + opacityHex(share))
+  styleAtRest(id, 'root', 'background-color', colour + hexByte(share))
 ];
 
 /** One of the layers of a Layers block. */

@@ -1,5 +1,5 @@
 import type { Anatomy } from '../../kinds/contract';
-import { pressable, ring } from '../../kinds/opening';
+import { closingPart, pressable, ring } from '../../kinds/opening';
 import type { Styles } from '../../project/types';
 
 const words = ['font-size', 'font-weight', 'gap', 'cursor'];
@@ -13,6 +13,7 @@ export const anatomy: Anatomy = {
     states: { ...pressable, selected: '[aria-current]' },
     hasText: true,
     on: 'list',
+    movesTo: 'panel',
     properties: [...words, ...lettering],
     box: { x: 8, y: 42, width: 30, height: 20 }
   },
@@ -20,6 +21,7 @@ export const anatomy: Anatomy = {
     label: 'arrow of a sub-list',
     states: { ...pressable, selected: '[aria-expanded="true"]' },
     on: 'list',
+    movesTo: 'panel',
     properties: words,
     keys: { Escape: 'closes the sub-list' }
   },
@@ -39,6 +41,14 @@ export const anatomy: Anatomy = {
     keys: { Escape: 'closes the sub-list' },
     box: { x: 12, y: 74, width: 38, height: 14 }
   },
+  panel: {
+    label: 'side panel',
+    states: {},
+    properties: ['gap'],
+    keys: { Escape: 'closes it' },
+    box: { x: 60, y: 4, width: 86, height: 104 }
+  },
+  close: closingPart({ x: 104, y: 10, width: 36, height: 16 }),
   menu: {
     label: 'menu button',
     states: { ...pressable, selected: '[aria-expanded="true"]' },
@@ -104,6 +114,32 @@ export const look: Styles = {
     hover: { always: { 'background-color': '#e3efec', color: '#063f39' } },
     focus: { always: { outline: '2px solid #2b55a0', 'outline-offset': '-2px' } },
     selected: { always: { 'font-weight': '700' } }
+  },
+  panel: {
+    rest: {
+      always: {
+        'background-color': '#ffffff',
+        'border-width': '0',
+        padding: '20px',
+        gap: '16px',
+        'box-shadow': '0 0 24px #00000040'
+      }
+    }
+  },
+  close: {
+    rest: {
+      always: {
+        color: 'inherit',
+        'background-color': 'transparent',
+        'border-width': '0',
+        padding: '6px 8px',
+        'font-weight': '600',
+        cursor: 'pointer'
+      }
+    },
+    hover: { always: { opacity: '0.75' } },
+    focus: { always: { outline: '2px solid currentcolor', 'outline-offset': '2px' } },
+    pressed: { always: { opacity: '0.6' } }
   },
   menu: {
     rest: {

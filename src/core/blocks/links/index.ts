@@ -1,6 +1,7 @@
 import type { Context, FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
 import type { Node } from '../../project/types';
-import { settings, type LinksSettings } from './settings';
+import { isPanel, settings, type LinksSettings } from './settings';
+import { STILL_TRACK } from '../../motion/track';
 import { compact } from '../../data/compact';
 import { about } from './about';
 import { anatomy, look } from './anatomy';
@@ -8,19 +9,21 @@ import { hasSublists, markup, opensDialog } from './markup';
 import { style } from './style';
 
 function behaviours(node: Node, ctx: Context): readonly string[] {
-  const { foldUnder, spy } = ctx.settings<LinksSettings>(node);
+  const own = ctx.settings<LinksSettings>(node);
   const items = ctx.items('links');
   const isNested = hasSublists(items);
   return compact([
-    foldUnder > 0 ? 'menu' : null,
-    spy ? 'spy' : null,
+    own.foldUnder > 0 && !isPanel(own) ? 'menu' : null,
+    isPanel(own) ? 'closes' : null,
+    own.spy ? 'spy' : null,
     isNested ? 'sublists' : null,
     opensDialog(items, ctx) ? 'opens' : null
   ]);
 }
 
 function fallbacks(_node: Node, { settings: under, bands }: FallbackContext): readonly FallbackRow[] {
-  const { foldUnder } = under<LinksSettings>('always');
+  const own = under<LinksSettings>('always');
+  const { foldUnder } = own;
   if (foldUnder === 0) return [];
   const text = `menu button under ${foldUnder}`;
   return [
@@ -30,7 +33,7 @@ function fallbacks(_node: Node, { settings: under, bands }: FallbackContext): re
       cells: {
         medium: foldUnder > bands.narrow ? text : null,
         narrow: text,
-        'no-script': 'links',
+        'no-script': isPanel(own) ? null : 'links',
         print: 'links'
       }
     }
@@ -51,6 +54,7 @@ export const links: Kind = {
     { form: 'menu', label: 'menu button', text: 'links behind a button' }
   ],
   look,
+  adapt: { 'less-motion': { track: STILL_TRACK, leave: STILL_TRACK } },
   create: (make) =>
     make(
       'links',
@@ -61,6 +65,7 @@ export const links: Kind = {
   markup,
   style,
   behaviours,
+  uses: (node, ctx) => (isPanel(ctx.settings<LinksSettings>(node)) ? ['popover'] : []),
   fallbacks,
   findings: () => import('./findings'),
   fit: { row: 'list', what: 'links' }

@@ -5,7 +5,7 @@ import { element, text } from '../../html/build';
 import { iconElement, type Icon } from '../../html/icon';
 import type { Context } from '../../kinds/contract';
 import type { Node, NodeId } from '../../project/types';
-import type { LinksSettings } from './settings';
+import { isPanel, type LinksSettings } from './settings';
 import { opensByScript } from '../../kinds/opener';
 
 interface LinkSettings {
@@ -67,27 +67,42 @@ function entry(item: Node, ctx: Context): Element {
   return subs.length > 0 ? withSublist(item, subs, ctx) : element('li', {}, [link('link', item, ctx)]);
 }
 
+/** The button that the links stand behind where they do not fit, and what it opens. */
+function folded(own: LinksSettings, list: Element, opened: string, ctx: Context): readonly Element[] {
+  const words = [sign('☰'), text(own.menu || 'Menu')];
+  const opens = { type: 'button', ariaExpanded: 'false', ariaControls: [opened] };
+  if (!isPanel(own)) return [ctx.part('menu', 'button', opens, words), list];
+  const putAway = { type: 'button', popoverTarget: opened, popoverTargetAction: 'hide' };
+  const close = ctx.part('close', 'button', putAway, [text(own.close)]);
+  return [
+    ctx.part('menu', 'button', { type: 'button', popoverTarget: opened }, words),
+    ctx.part('panel', 'div', { id: opened, popover: 'auto' }, [close, list])
+  ];
+}
+
+/** Attributes that ask for what the list does. */
+const asks = (own: LinksSettings, items: readonly Node[]) => ({
+  dataKMenu: own.foldUnder > 0 && !isPanel(own) ? '' : undefined,
+  dataKCloses: isPanel(own) ? '' : undefined,
+  dataKSpy: own.spy ? '' : undefined,
+  dataKSublists: hasSublists(items) ? '' : undefined
+});
+
 export function markup(node: Node, ctx: Context): Element {
-  const { element: as, label, menu, foldUnder, spy } = ctx.settings<LinksSettings>(node);
-  const id = `${node.id}-list`;
-  const isNavigation = as === 'navigation';
-  const folds = foldUnder > 0;
+  const own = ctx.settings<LinksSettings>(node);
   const items = ctx.items('links');
+  const isNavigation = own.element === 'navigation';
+  const ariaLabel = isNavigation && own.label ? own.label : undefined;
+  const properties = defined({ ariaLabel, ...asks(own, items) });
+  return ctx.part('root', isNavigation ? 'nav' : 'div', properties, content(node, own, items, ctx));
+}
+
+function content({ id }: Node, own: LinksSettings, items: readonly Node[], ctx: Context): readonly Element[] {
   const entries = items.map((item) => entry(item, ctx));
-  const list = ctx.part('list', 'ul', defined({ role: 'list', id: folds ? id : undefined }), entries);
-  const properties = { type: 'button', ariaExpanded: 'false', ariaControls: [id] };
-  const button = ctx.part('menu', 'button', properties, [sign('☰'), text(menu || 'Menu')]);
-  return ctx.part(
-    'root',
-    isNavigation ? 'nav' : 'div',
-    defined({
-      ariaLabel: isNavigation && label ? label : undefined,
-      dataKMenu: folds ? '' : undefined,
-      dataKSpy: spy ? '' : undefined,
-      dataKSublists: hasSublists(items) ? '' : undefined
-    }),
-    folds ? [button, list] : [list]
-  );
+  const isBelow = own.foldUnder > 0 && !isPanel(own);
+  const ownId = isBelow ? { id: `${id}-list` } : {};
+  const list = ctx.part('list', 'ul', { role: 'list', ...ownId }, entries);
+  return own.foldUnder > 0 ? folded(own, list, `${id}-${isBelow ? 'list' : 'panel'}`, ctx) : [list];
 }
 
 /** Whether one of them, or of their own lists, opens a dialog: that takes a script. */

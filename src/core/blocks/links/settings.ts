@@ -1,5 +1,6 @@
 import { object, type InferType } from 'yup';
-import { choiceField, textField, toggleField, widthField } from '../../kinds/fields';
+import { choiceField, textField, toggleField, trackField, widthField } from '../../kinds/fields';
+import { trackOf } from '../../motion/track';
 
 export const settings = object({
   element: choiceField(
@@ -22,6 +23,32 @@ export const settings = object({
     { start: 'at the start', center: 'in the middle', end: 'at the end', 'space-between': 'apart' },
     { label: 'Along the flow', responsive: true }
   ),
+  opensAs: choiceField(
+    'list',
+    { list: 'below its button', start: 'as a side panel, left', end: 'as a side panel, right' },
+    {
+      label: 'The menu opens',
+      view: 'behaviour',
+      needs: ['foldUnder'],
+      help: 'Below the button it moves the page down; a side panel lies over it.'
+    }
+  ),
+  close: textField('Close', 60, {
+    label: 'Words on the button that closes it',
+    names: true,
+    view: 'behaviour',
+    needs: ['opensAs=start', 'opensAs=end']
+  }),
+  track: trackField(
+    trackOf({ form: 'edge', ms: 220, easing: 'ease-out' }),
+    { edge: 'from its side', fade: 'fades in' },
+    { label: 'How it comes', event: 'opening', part: 'panel', tone: 'in' }
+  ),
+  leave: trackField(
+    trackOf({ form: 'edge', ms: 160, easing: 'ease-in' }),
+    { edge: 'to its side', fade: 'fades out' },
+    { label: 'How it goes', event: 'closing', part: 'panel', tone: 'out' }
+  ),
   menu: textField('Menu', 60, { label: 'Words on the menu button', names: true, view: 'behaviour' }),
   spy: toggleField(false, {
     label: 'Mark the section in view',
@@ -38,3 +65,7 @@ export const settings = object({
 });
 
 export type LinksSettings = InferType<typeof settings>;
+
+/** Whether the links come as a side panel where they do not fit. */
+export const isPanel = ({ foldUnder, opensAs }: LinksSettings): boolean =>
+  foldUnder > 0 && opensAs !== 'list';

@@ -2,7 +2,8 @@ import type { Context, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
 import type { Node } from '../../project/types';
 import { hasButtons, hasSublists } from './markup';
-import type { LinksSettings } from './settings';
+import { panelRules } from './panel';
+import { isPanel, type LinksSettings } from './settings';
 
 const plainList = { margin: '0', 'list-style': 'none' };
 
@@ -93,6 +94,8 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     ...below
   ];
   if (foldUnder === 0) return open;
+  if (isPanel(own))
+    return [...open, ...panelRules(own, ctx.variants<LinksSettings>(node), ctx), ...belowFolded];
   const asColumn = { 'flex-flow': 'column wrap', 'flex-basis': '100%', 'align-items': 'stretch' };
   return [
     ...open,

@@ -8,6 +8,7 @@ import { headingOrder } from './headings';
 import { layoutMotion } from './motion';
 import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
 import { paddingOverHeight, paddingTwice } from './padding';
+import { otherGround } from './other-ground';
 import { seenOrder } from './seen-order';
 import { backwardStop, namelessStop, unseenStop } from './stops';
 import { unfitEffect } from './unfit';
@@ -17,6 +18,7 @@ import { faintChangeRule, ringContrastRule, textContrastRule } from './text-cont
 /** Rules about any kind, one line each. Rules about one kind stand in that kind's folder. */
 export const pageRules = (registry: Registry): readonly FindingRule[] => [
   textContrastRule(registry),
+  otherGround(registry),
   ringContrastRule(registry),
   faintChangeRule(registry),
   deadLink,

@@ -1,17 +1,13 @@
 import { maybeColour, type Colour } from '../../colour/contrast';
+import { hexOf } from '../../colour/hex';
 
 const STEPS = 24;
 const SHARES = Array.from({ length: STEPS }, (_each, i) => (i + 1) / STEPS);
 
-const hex = (channel: number): string =>
-  Math.round(channel * 255)
-    .toString(16)
-    .padStart(2, '0');
-
 /** A colour part of the way to black (`end` 0) or to white (1), as `#rrggbb`. */
 function towards({ r, g, b }: Colour, end: number, share: number): string {
   const mixed = [r, g, b].map((channel) => channel + (end - channel) * share);
-  return `#${mixed.map(hex).join('')}`;
+  return hexOf(mixed);
 }
 
 /** A colour's neighbours on the way to black and to white, the nearest first. */

@@ -45,7 +45,7 @@ const visibleStates = (kind: Kind, { states }: Part): readonly StateName[] =>
   statesOf(kind).filter((state) => state !== 'disabled' && (state === 'rest' || states[state]));
 
 /** Parts of a piece that really stand in its markup. */
-function drawnAnatomy(registry: Registry, project: Project, node: Node): readonly [string, Part][] {
+export function drawnAnatomy(registry: Registry, project: Project, node: Node): readonly [string, Part][] {
   const drawn = drawnParts(analyse(registry, project, node));
   return Object.entries(registry.of(node).anatomy).filter(([part]) => drawn.has(part));
 }

@@ -1,6 +1,5 @@
 import type { TypeMember } from '../../css/type-style';
 import type { TokenType } from '../../project/types';
-import { clamp } from '../../data/clamp';
 
 /** What both reading and writing know of the Design Tokens Format. */
 
@@ -58,14 +57,3 @@ export const WEIGHTS: Readonly<Record<string, number>> = {
 
 /** What the format calls the token that stands for a group as a whole (section 6.2, root tokens). */
 export const ROOT = '$root';
-
-/**
- * A colour as `#rrggbb` or, of four parts, `#rrggbbaa`. @param parts each from 0 to 1; what lies outside is
- * cut.
- */
-export const hexOf = (parts: readonly number[]) => `#${parts.map(byteOf).join('')}`;
-
-function byteOf(part: number): string {
-  const byte = Math.round(clamp(part, 0, 1) * 255);
-  return byte.toString(16).padStart(2, '0');
-}

@@ -4,7 +4,8 @@ import { emptyRecord, inWords, isDeeperThan, isRecord, ownOf, type Loose } from 
 import { easingOf, KEYWORD_CURVES, readEasing } from '../../motion/easing';
 import { hasWords, ID_PATTERN, slug } from '../../project/ids';
 import type { Token, TokenId, TokenType } from '../../project/types';
-import { hexOf, MEMBERS, OURS, OWN, ROOT, TYPES, WEIGHTS } from './format';
+import { MEMBERS, OURS, OWN, ROOT, TYPES, WEIGHTS } from './format';
+import { hexOf } from '../../colour/hex';
 
 export type ReadTokens =
   | { readonly ok: true; readonly tokens: readonly Token[]; readonly notes: readonly string[] }

@@ -3,9 +3,10 @@ import { readTypeStyle, TYPE_MEMBERS } from '../../css/type-style';
 import { emptyRecord, ownOf } from '../../data/record';
 import { KEYWORD_CURVES } from '../../motion/easing';
 import type { Token, TokenType } from '../../project/types';
-import { hexOf, MEMBERS, OWN, ROOT, TYPES } from './format';
+import { MEMBERS, OWN, ROOT, TYPES } from './format';
 import { defined } from '../../data/compact';
 import { clamp } from '../../data/clamp';
+import { hexOf } from '../../colour/hex';
 
 const round = (value: number, digits = 5) => Math.round(value * 10 ** digits) / 10 ** digits;
 
