@@ -129,7 +129,7 @@ export const look: Styles = {
   close: {
     rest: {
       always: {
-        color: 'inherit',
+        color: '#1f262a',
         'background-color': 'transparent',
         'border-width': '0',
         padding: '6px 8px',
@@ -137,9 +137,9 @@ export const look: Styles = {
         cursor: 'pointer'
       }
     },
-    hover: { always: { opacity: '0.75' } },
+    hover: { always: { opacity: '0.85' } },
     focus: { always: { outline: '2px solid currentcolor', 'outline-offset': '2px' } },
-    pressed: { always: { opacity: '0.6' } }
+    pressed: { always: { opacity: '0.75' } }
   },
   menu: {
     rest: {

@@ -2,7 +2,7 @@ import { backdrop, backdrops } from '../../cascade/contrast';
 import { resolve } from '../../cascade/resolve';
 import { contrast, maybeColour, over } from '../../colour/contrast';
 import { hexOf } from '../../colour/hex';
-import { error, styleFix, type FindingRule } from '../../kinds/finding';
+import { error, styleAtRest, type FindingRule } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import type { Node, Project } from '../../project/types';
 import { TEXT_LEAST } from './mends';
@@ -41,7 +41,16 @@ function groundHex(registry: Registry, project: Project, node: Node): string {
   return hexOf([r, g, b]);
 }
 
-function faint(registry: Registry, project: Project, node: Node, { part, label, on, ground, ratio }: Moved) {
+/** Commands that give a part the ground of the piece, and what stands on it alone the colour of the words. */
+function sameGround(registry: Registry, project: Project, node: Node, { part, on }: Moved) {
+  const { value } = resolve(registry, project, { node: node.id, part }).get('color')!;
+  const others = drawnAnatomy(registry, project, node).filter(([, anatomy]) => anatomy.on === on);
+  const ground = styleAtRest(node.id, on, 'background-color', groundHex(registry, project, node));
+  return [ground, ...others.map(([other]) => styleAtRest(node.id, other, 'color', value))];
+}
+
+function faint(registry: Registry, project: Project, node: Node, moved: Moved) {
+  const { part, label, ground, ratio } = moved;
   const hex = groundHex(registry, project, node);
   const number = `${ratio.toFixed(1)} : 1`;
   return error({
@@ -50,7 +59,10 @@ function faint(registry: Registry, project: Project, node: Node, { part, label, 
     number,
     sentence: `The ${label} of ${node.name} can hardly be read on its ${ground}: ${number}`,
     cause: `Its colour is made for what stands behind the piece; text needs ${TEXT_LEAST} : 1 (WCAG 2.2, 1.4.3).`,
-    fix: styleFix(`Give the ${ground} the same ground, ${hex}`, node.id, on, 'background-color', hex)
+    fix: {
+      label: `Give the ${ground} the same ground, ${hex}`,
+      commands: sameGround(registry, project, node, moved)
+    }
   });
 }
 
