@@ -131,12 +131,12 @@ const toFrame = {
     /** The name on the picked part's tag. */
     name: string().strict(true).max(200).defined()
   }),
-  /** Sets a piece moving: as a press on one of its parts does, or as coming into view does. */
+  /** Sets a piece moving: as a press on one of its parts does, coming into view, opening or closing it. */
   play: object({
     type: string().oneOf(['play']).required(),
     node: id().required(),
     part: id().required(),
-    how: string().oneOf(['press', 'enter']).required()
+    how: string().oneOf(['press', 'enter', 'open', 'close']).required()
   }),
   /** Holds everything that moves at a time in ms since it was set going; null lets it go on. */
   scrub: object({ type: string().oneOf(['scrub']).required(), time: number().min(0).nullable().defined() }),

@@ -1,3 +1,13 @@
+const isOpen = (element: HTMLElement): boolean => element.matches('dialog[open], :popover-open');
+
+/** Opens or closes a dialog or a popover. @param isAtOnce without its movement. */
+function setOpen(element: HTMLElement, open: boolean, isAtOnce = true): void {
+  if (!(element instanceof HTMLDialogElement)) element.togglePopover(open);
+  else if (open) element.show();
+  else element.close();
+  if (isAtOnce) element.getAnimations().forEach((each) => each.finish());
+}
+
 /** Everything on the page that moves by time: its pace, its replay, and a hand on its clock. */
 export function createMotion() {
   let rate = 1;
@@ -47,12 +57,23 @@ export function createMotion() {
       next?.click();
     },
     /** Begins the entrance of a piece anew: it is taken back to before it and let go. */
-    enter(element: HTMLElement | null) {
-      if (!element) return;
+    enter(element: HTMLElement) {
       element.toggleAttribute('data-waiting', true);
       // The style has to be asked for, or the two changes would be one and nothing would begin.
       element.getBoundingClientRect();
       element.removeAttribute('data-waiting');
+    },
+    /** Brings what lies over the page anew. */
+    open(element: HTMLElement) {
+      if (isOpen(element)) setOpen(element, false);
+      setOpen(element, true, false);
+    },
+    /** Lets it go, and brings it back when it has gone: it is tuned where it is seen. */
+    close(element: HTMLElement) {
+      if (!isOpen(element)) setOpen(element, true);
+      setOpen(element, false, false);
+      const gone = element.getAnimations().map(({ finished }) => finished);
+      void Promise.allSettled(gone).then(() => isOpen(element) || setOpen(element, true));
     },
     /** @param time ms since the event, or null to let everything go on. */
     scrub(time: number | null) {

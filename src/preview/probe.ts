@@ -109,11 +109,11 @@ function receive(data: unknown): void {
   redrawSpecimens();
 }
 
-/** What enters does so again; of what is pressed, the next part is. */
+/** What enters or opens does so again; of what is pressed, the next part is. */
 function play({ node, part, how }: Extract<ToFrame, { type: 'play' }>): void {
   const parts = partElements(node, part);
   if (how === 'press') motion.play(parts);
-  else motion.enter(parts[0] ?? null);
+  else if (parts[0]) motion[how](parts[0]);
 }
 
 function setAsset({ id, blob, face }: Extract<ToFrame, { type: 'asset' }>): void {

@@ -94,7 +94,13 @@ function addSpecimen(
     outer = around;
   }
   cell.append(outer);
+  showAlone(clone);
   return clone;
+}
+
+/** What has no box where it stands, as it only comes when it is asked for, has one of its own here. */
+function showAlone(clone: HTMLElement): void {
+  if (/^(?:none|contents)$/.test(getComputedStyle(clone).display)) clone.style.display = 'block';
 }
 
 /** An element that shows what is in it, whether the real one is open or not. */
@@ -115,7 +121,7 @@ function asDiv(element: HTMLElement): HTMLElement {
 /** Ids may stand once in a document, and a clone is to be seen whatever hides the original. */
 function bare(element: HTMLElement, strip: readonly string[]): void {
   for (const each of [element, ...element.querySelectorAll<HTMLElement>('[id]')]) each.removeAttribute('id');
-  for (const name of ['hidden', 'data-k', ...strip]) element.removeAttribute(name);
+  for (const name of ['hidden', 'popover', 'data-k', ...strip]) element.removeAttribute(name);
 }
 
 /** Blocks keep the width they have on the page; what is as wide as its words is left to its words. */

@@ -1,5 +1,18 @@
-/** Whether it comes to an end by itself. */
-const ends = ({ effect }: Animation) => effect?.getComputedTiming().endTime !== Infinity;
+const frame = () => new Promise(requestAnimationFrame);
+
+/**
+ * Waits until an element stands where it stood two frames ago, as high as then: the box that a disclosure opens or
+ * closes tells nobody of its movement.
+ */
+async function still(element: HTMLElement): Promise<void> {
+  const place = () => `${element.offsetTop} ${element.offsetHeight}`;
+  let last = '';
+  while (place() !== last) {
+    last = place();
+    await frame();
+    await frame();
+  }
+}
 
 /**
  * Brings what a hand has just opened to the top of the window, below what sticks there: the page keeps room for that
@@ -16,8 +29,7 @@ export function raise(root: HTMLElement): (() => void) | undefined {
     if (item !== pressed || !item.open) return;
     pressed = null;
     // While another one closes above, it is still on its way up.
-    const moving = root.getAnimations({ subtree: true }).filter(ends);
-    await Promise.allSettled(moving.map(({ finished }) => finished));
+    await still(item);
     const how = getComputedStyle(root).getPropertyValue('--k-raise');
     if (how !== 'stays') item.scrollIntoView({ behavior: how === 'glides' ? 'smooth' : 'instant' });
   };

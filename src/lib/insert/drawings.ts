@@ -20,7 +20,7 @@ const FRAME = `
   .sheet :is(div, section, header, footer, li):empty { min-height: 70px; outline: 1px dashed #9a927d; outline-offset: -1px; }
   .sheet [data-first] ~ div { display: none; }
   .sheet [popover] { position: absolute; top: 0; bottom: 0; left: 0; display: block; width: 34%; height: auto; }
-  .sheet [popover], .sheet [data-outside] { opacity: 1 !important; translate: none !important; scale: none !important; }
+  .sheet [popover] { opacity: 1 !important; translate: none !important; scale: none !important; }
 `;
 
 /**

@@ -11,6 +11,9 @@ import { endIn, placed, type FoundPlace } from '$core/kinds/place';
 import { VIEWS, type Workbench } from './workbench.svelte';
 import { writeInPlace } from './writing';
 import type { ToFrame } from '$preview/messages';
+import { ownOf } from '$core/data/record';
+import type { FieldSpec } from './fields';
+import { timingRows } from './timing';
 
 /** Something the designer can do: by key, by button, or found by name. One list serves all three. */
 export interface Action {
@@ -203,23 +206,30 @@ const bandStep = (wb: Workbench, by: -1 | 1) => {
 };
 
 /** Sets the picked piece's movement going, as a hand would. */
-export function playMovement(wb: Workbench, isEntrance = false): void {
-  const start = startOf(wb, isEntrance);
+export function playMovement(wb: Workbench, field?: FieldSpec): void {
+  const start = startOf(wb, field);
   if (!start) return;
   if (start.how === 'press') wb.preview.mode = 'try';
   wb.preview.sendToPreview({ type: 'scrub', time: null });
   setTimeout(() => wb.preview.sendToPreview(start), 60);
 }
 
+/** The first movement of the picked piece that moves. */
+const firstMove = (wb: Workbench) => timingRows(wb).moves.find(({ bars }) => bars.length > 0)?.track?.field;
+
+const LYING: Readonly<Record<string, 'open' | 'close'>> = { opening: 'open', closing: 'close' };
+
 /**
  * What sets the movements of the picked piece going; null where nothing does.
- * @param isEntrance whether it is its entrance that is wanted, where a press sets something else going.
+ * @param field the movement that is wanted, where the piece has several; left out, any.
  */
-export function startOf(wb: Workbench, isEntrance = false): Extract<ToFrame, { type: 'play' }> | null {
+export function startOf(wb: Workbench, field?: FieldSpec): Extract<ToFrame, { type: 'play' }> | null {
   const { play, effects = [] } = wb.kind;
   const node = wb.tuned.id;
+  const lying = ownOf(LYING, field?.event ?? '');
+  if (lying) return { type: 'play', node, part: field!.part!, how: lying };
   const enters = effects.some(({ clock }) => clock !== undefined);
-  if (enters && (isEntrance || !play)) return { type: 'play', node, part: 'root', how: 'enter' };
+  if (enters && (field?.effect || !play)) return { type: 'play', node, part: 'root', how: 'enter' };
   return play ? { type: 'play', node, part: play.part, how: 'press' } : null;
 }
 
@@ -460,8 +470,8 @@ export const actions: readonly Action[] = [
     label: 'Play the movement',
     group: 'View',
     keys: ['p'],
-    refusal: (wb) => (startOf(wb) ? null : 'The picked piece has no movement to play.'),
-    run: (wb) => playMovement(wb)
+    refusal: (wb) => (startOf(wb, firstMove(wb)) ? null : 'The picked piece has no movement to play.'),
+    run: (wb) => playMovement(wb, firstMove(wb))
   },
   ...registry.effects.map(({ effect, label, summary, words = [] }): Action => ({
     id: `effect-${effect}`,

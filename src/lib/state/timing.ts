@@ -12,7 +12,14 @@ import { analyse } from '$core/compile/analyse';
 import { barsOf, withTiming, type Bar, type Track } from '$core/motion/track';
 import { groupedTransitions, maybeTransitions, transitionText, type Transition } from '$core/css/transition';
 import { STYLE_PROPERTIES } from '$core/css/properties';
-import { type Circumstance, type ConditionName, type Json, type StateName } from '$core/project/types';
+import { subtreeOf } from '$core/project/tree';
+import {
+  type Circumstance,
+  type ConditionName,
+  type Json,
+  type Node,
+  type StateName
+} from '$core/project/types';
 import { registry } from '$core/registry';
 import { fieldsOf, type FieldSpec } from './fields';
 import type { Workbench } from './workbench.svelte';
@@ -42,14 +49,14 @@ const FOLLOWERS = 3;
 const triedOf = (wb: Workbench): readonly Circumstance[] =>
   CIRCUMSTANCES.filter((name) => (wb.preview.switches as readonly string[]).includes(name));
 
-function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
-  const node = wb.tuned;
+function trackRow(wb: Workbench, node: Node, field: FieldSpec): TimingRow {
+  const kind = registry.of(node);
   const condition = wb.at;
   const settings =
-    condition === 'always' ? settingsWithDefaults(wb.kind, node) : settingsAt(wb.kind, node, condition);
+    condition === 'always' ? settingsWithDefaults(kind, node) : settingsAt(kind, node, condition);
   const value = settings[field.key] as Track;
   const tried = triedOf(wb);
-  const shown = settingsUnder(wb.kind, node, settings, tried)[field.key] as Track;
+  const shown = settingsUnder(kind, node, settings, tried)[field.key] as Track;
   const isRow = field.staggered === true && (!field.follows || settings[field.follows] === true);
   const bars = isRow ? barsOf(shown, FOLLOWERS) : barsOf({ ...shown, step: 0 });
   const isStilled = bars.length === 0 && barsOf(value).length > 0;
@@ -57,9 +64,10 @@ function trackRow(wb: Workbench, field: FieldSpec): TimingRow {
     condition === 'always'
       ? Object.hasOwn(node.settings, field.key)
       : node.adapt[condition]?.[field.key] !== undefined;
+  const isOfTuned = node.id === wb.tuned.id;
   return {
-    key: field.key,
-    label: field.label,
+    key: isOfTuned ? field.key : `${node.id} ${field.key}`,
+    label: isOfTuned ? field.label : node.name,
     event: isRow && value.step > 0 ? `step ${value.step} ms` : `on ${field.event ?? 'pick'}`,
     tone: field.tone ?? 'in',
     bars,
@@ -165,22 +173,38 @@ export function spansOf({ kind, tuned, project }: Workbench): readonly EffectSpa
   );
 }
 
+/** As many as one can follow; what is further in is tuned by itself. */
+const WITHIN_MOST = 12;
+
+/** Pieces in the picked one that come into view by a movement: with its own they make one sequence. */
+function withinRows(wb: Workbench): readonly TimingRow[] {
+  const inside = subtreeOf(wb.project, wb.tuned.id).slice(1);
+  const entering = inside.filter((node) => registry.of(node).effects?.some(({ clock }) => clock));
+  const rows = entering.flatMap((node) =>
+    fieldsOf(registry.of(node), 'timing')
+      .filter(({ effect }) => effect)
+      .map((field) => trackRow(wb, node, field))
+  );
+  return rows.slice(0, WITHIN_MOST);
+}
+
 /**
  * Everything that moves on the picked piece, as rows of bars: what the kind moves, then the changes of state
- * of each part.
+ * of each part; `within` what pieces in it do when they come into view.
  */
 export function timingRows(wb: Workbench): {
   readonly moves: readonly TimingRow[];
+  readonly within: readonly TimingRow[];
   readonly states: readonly TimingRow[];
 } {
   const drawn = drawnParts(analyse(registry, wb.project, wb.tuned));
   const moves = fieldsOf(wb.kind, 'timing')
     .filter((field) => field.part === undefined || drawn.has(field.part))
-    .map((field) => trackRow(wb, field));
+    .map((field) => trackRow(wb, wb.tuned, field));
   const parts = Object.keys(wb.kind.anatomy).filter(
     (part) => drawn.has(part) && Object.keys(wb.kind.anatomy[part]!.states).length > 0
   );
   // The picked part first.
   parts.sort((a, b) => Number(b === wb.currentPart) - Number(a === wb.currentPart));
-  return { moves, states: parts.flatMap((part) => stateRows(wb, part)) };
+  return { moves, within: withinRows(wb), states: parts.flatMap((part) => stateRows(wb, part)) };
 }

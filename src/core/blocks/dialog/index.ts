@@ -84,7 +84,7 @@ export const dialog: Kind = {
     const own = ctx.settings<DialogSettings>(node);
     const panel = ctx.sel('panel');
     const { edge } = PLACES[own.place];
-    const closed = `${panel}:not([open])`;
+    const closed = `dialog${panel}:not([open])`;
     const place = {
       'flex-direction': 'column',
       position: 'fixed',

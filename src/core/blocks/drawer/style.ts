@@ -21,7 +21,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
   const variants = ctx.variants<DrawerSettings>(node);
   const panel = ctx.sel('panel');
   const open = `${panel}:popover-open`;
-  const closed = `${panel}:not(:popover-open)`;
+  const closed = `${panel}[popover]:not(:popover-open)`;
   const place = sidePlace(own.side, own.width, '90vw');
   const edge = edgeOf(own.side);
   return [

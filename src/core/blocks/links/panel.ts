@@ -28,7 +28,7 @@ export function panelRules(
   ctx: Context
 ): readonly Rule[] {
   const panel = ctx.sel('panel');
-  const [open, closed] = [`${panel}:popover-open`, `${panel}:not(:popover-open)`];
+  const [open, closed] = [`${panel}:popover-open`, `${panel}[popover]:not(:popover-open)`];
   const when: readonly Condition[] = [{ under: own.foldUnder }];
   const side = own.opensAs as Side;
   const place = sidePlace(side, '320px', '85vw');

@@ -11,13 +11,16 @@
   const rows = $derived(timingRows(wb));
   const spans = $derived(spansOf(wb));
 
-  const all = $derived([...rows.moves, ...rows.states]);
+  const all = $derived([...rows.moves, ...rows.within, ...rows.states]);
   let pickedKey = $state('');
   const picked = $derived(
     all.find((row) => row.key === pickedKey) ?? all.find((row) => row.bars.length > 0) ?? all[0]
   );
-  const isEntrance = $derived(picked?.track?.field.effect !== undefined);
-  const start = $derived(startOf(wb, isEntrance));
+  const isWithin = $derived(picked !== undefined && rows.within.includes(picked));
+  /** What sets the picked row going; a row of a piece within goes with the first of the piece itself. */
+  const field = $derived((isWithin ? rows.moves[0] : picked)?.track?.field);
+  const start = $derived(startOf(wb, field));
+  const title = $derived(start?.how === 'press' ? wb.kind.play?.label : 'Comes again, as the bars say');
   const latest = $derived(endOf(all.flatMap(({ bars }) => bars)));
   let stretch = $state(0);
   /** ms shown; room for what is dragged further. */
@@ -45,7 +48,7 @@
 
   function play(): void {
     time = null;
-    playMovement(wb, isEntrance);
+    playMovement(wb, field);
   }
 
   /** The playhead: the first touch sets the movement going and holds it, then the hand has its clock. */
@@ -139,11 +142,7 @@
 <div class="timing">
   <div class="bars">
     <div class="tools">
-      {#if start}<button
-          type="button"
-          onclick={play}
-          title={isEntrance ? 'Comes into view again' : wb.kind.play?.label}>▶ Play</button
-        >{/if}
+      {#if start}<button type="button" onclick={play} {title}>▶ Play</button>{/if}
       {#if time !== null}<button type="button" onclick={release}>Let it go on</button>{/if}
       {#if wb.kept}
         <button type="button" onclick={() => (wb.kept = null)}>Close A</button>
@@ -175,8 +174,8 @@
     >
       {#each ticks as ms (ms)}<span class="mono" style:left="{x(ms)}px">{ms}</span>{/each}
     </div>
-    {#each [['Moves', rows.moves], ['Changes of state', rows.states]] as const as [title, group] (title)}
-      {#if group.length > 0}<h3>{title}</h3>
+    {#each [['Moves', rows.moves], ['In it, as it comes into view', rows.within], ['Changes of state', rows.states]] as const as [heading, group] (heading)}
+      {#if group.length > 0}<h3>{heading}</h3>
         <div></div>{/if}
       {#each group as row (row.key)}
         <button
