@@ -286,6 +286,19 @@ test('the same tabs in the preview, every part in every state, under every condi
   expect(compared).toBeGreaterThan(110);
 });
 
+/** Opens all that lies over the page: closed, it has a way out, and is not at rest. */
+const openAll = (page: Page) =>
+  page.evaluate(() => {
+    document.querySelectorAll('dialog').forEach((each) => each.show());
+    for (const each of document.querySelectorAll<HTMLElement>('[popover]')) {
+      each.popover = 'manual';
+      each.showPopover();
+    }
+    document.getAnimations().forEach((each) => each.finish());
+    // The focus goes into a dialog that opens.
+    (document.activeElement as HTMLElement | null)?.blur();
+  });
+
 /** The demo's visit page with one of every kind on it. */
 function filled(project: Project): Project {
   const outcome = apply(registry, project, { type: 'batch', label: '', commands: everyKind('find-us') });
@@ -303,6 +316,7 @@ for (const [width, conditions] of [
     await page.setViewportSize({ width, height: 900 });
     await page.goto((await exported(project, bytes, false, true)).url);
     await page.mouse.move(1, 1);
+    await openAll(page);
     const cases: Case[] = [];
     const kinds = new Set<string>();
     for (const id of subtreeIds(project, project.pages['visit' as keyof typeof project.pages]!.root)) {

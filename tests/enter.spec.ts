@@ -176,6 +176,6 @@ test('its track stands in Timing, plays there and is held at a time', async ({ p
   const opacity = () => heading.evaluate((element) => Number(getComputedStyle(element).opacity));
   await expect.poll(opacity).toBeLessThan(0.9);
   await expect.poll(opacity).toBeGreaterThan(0.05);
-  await page.getByRole('button', { name: 'Let it go on' }).click();
+  await page.getByRole('button', { name: 'Go on' }).click();
   await expect.poll(opacity).toBe(1);
 });

@@ -305,7 +305,7 @@ test.describe('Timing', () => {
         )
       )
       .toBeLessThan(0.01);
-    await page.getByRole('button', { name: 'Let it go on' }).click();
+    await page.getByRole('button', { name: 'Go on' }).click();
     await expect
       .poll(() => frame.evaluate(() => getComputedStyle(document.querySelector('#summer')!).opacity))
       .toBe('1');

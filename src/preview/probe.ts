@@ -100,7 +100,7 @@ function receive(data: unknown): void {
   if (message.type === 'reveal') return reveal(message.node);
   if (message.type === 'write') return void write(message);
   if (message.type === 'play') return play(message);
-  if (message.type === 'scrub') return motion.scrub(message.time);
+  if (message.type === 'scrub') return scrub(message.time);
   if (message.type === 'scroll') return following.follow(message);
   if (message.type === 'measure') return measure(message.asks);
   if (message.type === 'unfold') return unfold(message.isOpen);
@@ -138,7 +138,19 @@ async function setFace(
   soonOutlined();
 }
 
+/** What was asked for while movements are held; it is told when they go on. */
+let asked: readonly Ask[] | null = null;
+
+function scrub(time: number | null): void {
+  motion.scrub(time);
+  if (time !== null || !asked) return;
+  measure(asked);
+  asked = null;
+}
+
 function measure(asks: readonly Ask[]): void {
+  // Boxes are read at rest, which would end what is held on its way.
+  if (motion.isHeld()) return void (asked = asks);
   tell({
     type: 'measured',
     viewport: innerWidth,

@@ -142,8 +142,10 @@
 <div class="timing">
   <div class="bars">
     <div class="tools">
-      {#if start}<button type="button" onclick={play} {title}>▶ Play</button>{/if}
-      {#if time !== null}<button type="button" onclick={release}>Let it go on</button>{/if}
+      {#if time !== null}<button type="button" onclick={release} title="Lets it go on from here"
+          >▶ Go on</button
+        >
+      {:else if start}<button type="button" onclick={play} {title}>▶ Play</button>{/if}
       {#if wb.kept}
         <button type="button" onclick={() => (wb.kept = null)}>Close A</button>
         <button
@@ -256,6 +258,7 @@
   }
   .tools button {
     height: 22px;
+    white-space: nowrap;
     padding: 0 7px;
     font: 12px var(--sans);
     cursor: pointer;
