@@ -74,7 +74,7 @@ test('two copies on one page work, each for itself, and touch nothing else', asy
   expect(await page.evaluate(() => Object.keys(window).length)).toBe(globals);
 });
 
-test('two copies of a side panel, which has no script of its own, each open theirs', async ({ page }) => {
+test('two copies of a side panel, which open without script, each open theirs', async ({ page }) => {
   const make = makeWith({ exactIds: true });
   const drawer = make(
     'drawer',
