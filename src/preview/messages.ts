@@ -112,6 +112,8 @@ const toFrame = {
     mode: string().oneOf(['select', 'try']).required(),
     switches: array().of(string().oneOf(SWITCHES).required()).required(),
     picked: pick.nullable().defined(),
+    /** The piece that the picked one answers to: it is outlined too. */
+    box: id().nullable().defined(),
     /** A state shown on the picked part though nobody touches it. */
     /** The state and all that hold along with it, itself last. */
     forced: array().of(id().required()).max(10).nullable().defined(),

@@ -17,6 +17,7 @@ export function createOverlay() {
     div { position: absolute; box-sizing: border-box; display: none; }
     .pick { border: 1.5px solid #0b6a5f; outline: 1px solid #ffffffb0; }
     .hover { border: 1px dashed #0b6a5f; }
+    .around { border: 1.5px dotted #0b6a5f; outline: 1px dotted #ffffffb0; }
     .strip { display: grid; place-items: center; font: 600 11px/1 ui-monospace, monospace; color: #1f262a;
       overflow: visible; }
     .strip b { padding: 1px 3px; background: #fffffff0; border-radius: 2px; font-weight: 600; }
@@ -36,10 +37,12 @@ export function createOverlay() {
   const pickBox = document.createElement('div');
   const hoverBox = document.createElement('div');
   const tag = document.createElement('span');
+  const aroundBox = document.createElement('div');
+  aroundBox.className = 'around';
   pickBox.className = 'pick';
   hoverBox.className = 'hover';
   pickBox.append(tag);
-  shadow.append(hoverBox, pickBox);
+  shadow.append(aroundBox, hoverBox, pickBox);
   document.documentElement.append(host);
   // What the page brings into the browser's top layer would lie over the outlines, unless they are brought
   // there after it.
@@ -78,6 +81,8 @@ export function createOverlay() {
       if (tag.textContent !== name) tag.textContent = name;
       place(pickBox, target);
     },
+    /** What the pick answers to. */
+    around: (target: HTMLElement | null) => place(aroundBox, target),
     hover(target: HTMLElement | null, strips: readonly Strip[] = []) {
       place(hoverBox, target);
       shadow.querySelectorAll('.strip').forEach((each) => each.remove());

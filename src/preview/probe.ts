@@ -32,6 +32,7 @@ let shown: Extract<ToFrame, { type: 'show' }> = {
   mode: 'try',
   switches: [],
   picked: null,
+  box: null,
   forced: null,
   chosen: [],
   isOfChosen: false,
@@ -389,10 +390,9 @@ function soonOutlined(): void {
 
 function drawOutline(): void {
   // While its words are written, the tools stand where its name would.
-  overlay.pick(
-    shown.mode === 'select' ? pickedElement(shown.picked) : null,
-    writing.isOn() ? '' : shown.name
-  );
+  const isTuned = shown.mode === 'select';
+  overlay.pick(isTuned ? pickedElement(shown.picked) : null, writing.isOn() ? '' : shown.name);
+  overlay.around(isTuned && shown.box ? pickedElement({ node: shown.box, part: 'root', item: null }) : null);
   stack.look();
   ordering.redraw();
 }

@@ -476,6 +476,8 @@ export interface Effect extends EffectAbout {
   findings(): Promise<{ readonly findings: readonly FindingRule[] }>;
   /** What sets its movement going; left out for what does not move by time. */
   readonly clock?: 'view' | 'wait';
+  /** It answers to the box around it, which is outlined with the piece. */
+  readonly answersBox?: boolean;
 }
 
 /** Keyframes of a movement: at which times its declarations hold. */

@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import { impliedStates } from '$core/cascade/states';
   import { maybeStacking } from '$core/kinds/stacked';
-  import { pathTo } from '$core/project/tree';
+  import { maybePlaceOf, pathTo } from '$core/project/tree';
   import type { ConditionName, NodeId, StateName } from '$core/project/types';
   import PreviewFrame from './PreviewFrame.svelte';
   import { FitGauge } from '$lib/state/gauge.svelte';
@@ -90,11 +90,13 @@
   const states = $derived(Object.entries(wb.kind.anatomy[wb.currentPart]!.states));
   /** Whether a state is one of what is chosen: selected, or of the kind's own. */
   const isOfChoice = (state: StateName) => state === 'selected' || Object.hasOwn(wb.kind.states ?? {}, state);
+  const boxOf = (id: NodeId) => maybePlaceOf(wb.project, id)?.parent ?? null;
   const show = $derived<Extract<ToFrame, { type: 'show' }>>({
     type: 'show',
     mode: wb.preview.isFull ? 'try' : wb.preview.mode,
     switches: [...wb.preview.switches],
     picked: wb.selected.length > 0 && !wb.preview.isFull ? { ...wb.picked } : null,
+    box: wb.kind.effects?.some(({ answersBox }) => answersBox) ? boxOf(wb.tuned.id) : null,
     forced: wb.preview.forced && [...impliedStates(wb.kind, wb.preview.forced, tried)],
     chosen: states.filter(([state]) => isOfChoice(state)).map(([, selector]) => selector!),
     isOfChosen: wb.preview.forced !== null && isOfChoice(wb.preview.forced),

@@ -63,6 +63,7 @@ export const reveal: Effect = {
   settings,
   adapt: { 'less-motion': { track: STILL_TRACK }, print: { on: false } },
   maybeUnfit,
+  answersBox: true,
   states: { pointed: { label: 'box hovered', selector: `:is(${POINTED} > *)` } },
   style(values, { outer, transition }) {
     const own = values as RevealSettings;

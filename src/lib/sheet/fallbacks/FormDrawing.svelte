@@ -28,6 +28,7 @@
     mode: 'try',
     switches: SWITCHES.includes(condition as Switch) ? [condition as Switch] : [],
     picked: null,
+    box: null,
     forced: null,
     chosen: [],
     isOfChosen: false,
