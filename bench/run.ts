@@ -11,6 +11,7 @@ import { pageScript } from '../src/server/bundle';
 import { buildApp, findChromium, freePort, startServer } from '../scripts/lib.mjs';
 import { bigPage, duplicateMs, whileImporting } from './big';
 import { finishing, insertOpens } from './finishing';
+import { slowestPress } from './pressing';
 import { projectOf } from './projects';
 import {
   edits,
@@ -333,6 +334,16 @@ const PARTS = {
         value: big.drag,
         unit: 'ms a frame',
         limit: 17
+      }
+    ];
+  },
+  async pressing(browser: Browser): Promise<Figure[]> {
+    return [
+      {
+        name: 'a press on the exported demo to its picture, 4× slower',
+        value: await slowestPress(browser),
+        unit: 'ms',
+        limit: 50
       }
     ];
   },
