@@ -31,6 +31,13 @@ const track = (
   condition
 });
 
+/** Lets everything that moves take its time, so that it is still on its way when it is looked at. */
+async function slowed(page: Page): Promise<void> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Animation.enable');
+  await session.send('Animation.setPlaybackRate', { playbackRate: 0.02 });
+}
+
 /** What moves right after a tab is picked: which element, how long, from when, by which curve. */
 const movements = (page: Page) =>
   page.evaluate(() =>
@@ -101,6 +108,7 @@ test.describe('the exported page', () => {
     );
     await page.goto((await exported(project, bytes)).url);
     expect(await movements(page)).toEqual([]);
+    await slowed(page);
     await page.getByRole('tab', { name: 'Summer' }).click();
     const seen = await movements(page);
     expect(seen).toContainEqual({ name: 'rise', on: 'summer', duration: 500, delay: 80, easing: 'linear' });
@@ -181,6 +189,7 @@ test.describe('the exported page', () => {
   test('in the narrow band the panel comes in as it is set there', async ({ page }) => {
     await page.setViewportSize({ width: 500, height: 900 });
     await page.goto((await exported(demo, bytes)).url);
+    await slowed(page);
     await page.getByRole('button', { name: 'Summer' }).click();
     expect(await movements(page)).toContainEqual({
       name: 'slide',

@@ -1,4 +1,3 @@
-import type { Ask } from '$core/facts/fact';
 import { SWITCHED } from '$core/kinds/conditions';
 import { distancesOf, stripsOf } from './guides';
 import { createOrdering } from './ordering';
@@ -7,7 +6,7 @@ import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages
 import { createFollowing } from './following';
 import { createMotion } from './motion';
 import { createPage } from './page';
-import { measured } from './readers';
+import { createMeasuring } from './measuring';
 import { drawSpecimens, maybeHeard } from './specimens';
 import { fetched } from './fetched';
 import type { HeardTools } from './heard';
@@ -41,7 +40,9 @@ let shown: Extract<ToFrame, { type: 'show' }> = {
   stack: [],
   name: ''
 };
+const tell = (message: FromFrame) => port?.postMessage(message);
 const motion = createMotion();
+const measuring = createMeasuring({ motion, elementOf: page.elementOf, tell });
 let specimens: Extract<ToFrame, { type: 'specimens' }> | null = null;
 
 const writing = createWriting({
@@ -50,8 +51,6 @@ const writing = createWriting({
   onwritten: (node, html) => tell({ type: 'written', node, html }),
   onend: soonOutlined
 });
-
-const tell = (message: FromFrame) => port?.postMessage(message);
 
 async function write(order: Extract<ToFrame, { type: 'write' }>): Promise<void> {
   await writing.begin(order).catch((error: Error) => tell({ type: 'fault', sentence: error.message }));
@@ -101,9 +100,9 @@ function receive(data: unknown): void {
   if (message.type === 'reveal') return reveal(message.node);
   if (message.type === 'write') return void write(message);
   if (message.type === 'play') return play(message);
-  if (message.type === 'scrub') return scrub(message.time);
+  if (message.type === 'scrub') return measuring.scrub(message.time);
   if (message.type === 'scroll') return following.follow(message);
-  if (message.type === 'measure') return measure(message.asks);
+  if (message.type === 'measure') return measuring.measure(message.asks);
   if (message.type === 'unfold') return unfold(message.isOpen);
   if (message.type === 'order') return void ordering.set(message.isOn);
   specimens = message;
@@ -137,28 +136,6 @@ async function setFace(
   document.fonts.add(face);
   await face.load().catch(() => tell({ type: 'fault', sentence: `The typeface ${family} cannot be drawn.` }));
   soonOutlined();
-}
-
-/** What was asked for while movements are held; it is told when they go on. */
-let asked: readonly Ask[] | null = null;
-
-function scrub(time: number | null): void {
-  motion.scrub(time);
-  if (time !== null || !asked) return;
-  measure(asked);
-  asked = null;
-}
-
-function measure(asks: readonly Ask[]): void {
-  // Boxes are read at rest, which would end what is held on its way.
-  if (motion.isHeld()) return void (asked = asks);
-  tell({
-    type: 'measured',
-    viewport: innerWidth,
-    window: innerHeight,
-    page: root.scrollHeight,
-    found: measured(asks, page.elementOf)
-  });
 }
 
 /** Opens or closes all that collapses, and tells how high the page is both ways. */

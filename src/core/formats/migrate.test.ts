@@ -122,6 +122,8 @@ function expectKept(raw: Raw, node: Node): void {
   const fields = registry.kindOf(node.kind).settings.fields as Record<string, AnySchema>;
   for (const [key, value] of Object.entries(raw.settings as Raw)) {
     if (!Object.hasOwn(fields, key) || !fields[key]!.isValidSync(value, { strict: true })) continue;
+    // The file has no tokens, so what names one is dropped, and told.
+    if (/\{[a-z][a-z0-9-]*\}/.test(JSON.stringify(value))) continue;
     // An older way to say the same wins over what no version wrote beside it.
     if (key === 'shares' && isRatio((raw.settings as Raw).ratio)) continue;
     expect(node.settings[key]).toEqual(value);

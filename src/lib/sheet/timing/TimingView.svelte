@@ -11,6 +11,11 @@
   const rows = $derived(timingRows(wb));
   const spans = $derived(spansOf(wb));
 
+  const groups = $derived([
+    ['Moves', rows.moves],
+    ['In it, as it comes into view', rows.within],
+    ['Changes of state', rows.states]
+  ] as const);
   const all = $derived([...rows.moves, ...rows.within, ...rows.states]);
   let pickedKey = $state('');
   const picked = $derived(
@@ -176,7 +181,7 @@
     >
       {#each ticks as ms (ms)}<span class="mono" style:left="{x(ms)}px">{ms}</span>{/each}
     </div>
-    {#each [['Moves', rows.moves], ['In it, as it comes into view', rows.within], ['Changes of state', rows.states]] as const as [heading, group] (heading)}
+    {#each groups as [heading, group] (heading)}
       {#if group.length > 0}<h3>{heading}</h3>
         <div></div>{/if}
       {#each group as row (row.key)}
