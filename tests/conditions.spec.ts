@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { BrowserContextOptions, Page } from '@playwright/test';
 import type { Command } from '../src/core/commands/commands';
 import { axeViolations } from './support/axe';
@@ -21,18 +22,41 @@ const everything = changed(
   ...does('lane-side', 'enter'),
   ...does('foot-side', 'wait', { seconds: 1 }),
   ...does('lane-icon', 'reveal'),
-  ...does('welcome', 'collapse'),
+  ...does('plan-a-visit', 'collapse'),
   ...does('header', 'sticky')
 );
 
-const CONDITIONS: Readonly<Record<string, BrowserContextOptions>> = {
+interface Condition {
+  readonly options?: BrowserContextOptions;
+  readonly media?: 'print';
+  readonly isScriptless?: boolean;
+}
+
+const NARROW = { viewport: { width: 390, height: 800 } };
+const CONDITIONS: Readonly<Record<string, Condition>> = {
   'a wide window': {},
-  touch: { hasTouch: true, isMobile: true, viewport: { width: 390, height: 800 } },
-  'less motion': { reducedMotion: 'reduce' },
-  'no script': { javaScriptEnabled: false },
-  'no script, narrow': { javaScriptEnabled: false, viewport: { width: 390, height: 800 } },
-  'forced colours': { forcedColors: 'active' }
+  touch: { options: { hasTouch: true, isMobile: true, ...NARROW } },
+  'less motion': { options: { reducedMotion: 'reduce' } },
+  'no script': { isScriptless: true },
+  'no script, narrow': { isScriptless: true, options: NARROW },
+  paper: { media: 'print' }
 };
+
+/**
+ * Lets a page be as it is without script, though axe-core can run in it: its script never comes, and its style sheet
+ * takes it that there is none.
+ */
+async function withoutScript(page: Page): Promise<void> {
+  await page.route(/script\.js$/, (route) => route.abort());
+  await page.route(/style\.css$/, async (route) => {
+    const css = readFileSync(new URL(route.request().url()), 'utf8');
+    expect(css).toContain('(scripting: none)');
+    const body = css
+      .replaceAll('(scripting: none)', '(width >= 0px)')
+      .replaceAll('(scripting: enabled)', '(width < 0px)');
+    await route.fulfill({ body, contentType: 'text/css' });
+  });
+}
 
 /** Opens all that opens, and lets what moves come to its end. */
 const openAll = (page: Page) =>
@@ -43,7 +67,7 @@ const openAll = (page: Page) =>
     document.getAnimations().forEach((each) => each.finish());
   });
 
-for (const [name, options] of Object.entries(CONDITIONS))
+for (const [name, { options, media, isScriptless }] of Object.entries(CONDITIONS))
   test(`axe-core has nothing to say of any kind and any effect, closed and open: ${name}`, async ({
     browser
   }) => {
@@ -51,7 +75,9 @@ for (const [name, options] of Object.entries(CONDITIONS))
     expect(problems).toEqual([]);
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, ...options });
     const page = await context.newPage();
+    if (isScriptless) await withoutScript(page);
     await page.goto(url);
+    if (media) await page.emulateMedia({ media });
     expect(await axeViolations(page)).toEqual([]);
     await openAll(page);
     expect(await axeViolations(page)).toEqual([]);
