@@ -6,6 +6,7 @@ import { exported } from './support/exported';
 import { everyKind } from './support/kinds';
 import { expect, test } from './support/test';
 import { bytes, changed } from './support/visit';
+import { forcing } from './support/states';
 
 // One page with one of every kind and with every effect, as people get it: axe-core has nothing to say, whatever
 // holds and whatever is open.
@@ -67,8 +68,19 @@ const openAll = (page: Page) =>
     document.getAnimations().forEach((each) => each.finish());
   });
 
+/** What axe-core objects to, at rest and with every thing that is pressed in each of its states at once. */
+async function inEachState(page: Page): Promise<readonly string[]> {
+  const force = await forcing(page);
+  const found = await axeViolations(page);
+  for (const state of ['hover', 'focus', 'pressed'] as const) {
+    await force('a, button, summary', state);
+    found.push(...(await axeViolations(page)).map((each) => `${state}: ${each}`));
+  }
+  return found;
+}
+
 for (const [name, { options, media, isScriptless }] of Object.entries(CONDITIONS))
-  test(`axe-core has nothing to say of any kind and any effect, closed and open: ${name}`, async ({
+  test(`axe-core has nothing to say of any kind and any effect, closed, open and in every state: ${name}`, async ({
     browser
   }) => {
     const { url, problems } = await exported(everything, bytes);
@@ -78,8 +90,8 @@ for (const [name, { options, media, isScriptless }] of Object.entries(CONDITIONS
     if (isScriptless) await withoutScript(page);
     await page.goto(url);
     if (media) await page.emulateMedia({ media });
-    expect(await axeViolations(page)).toEqual([]);
+    const closed = await axeViolations(page);
     await openAll(page);
-    expect(await axeViolations(page)).toEqual([]);
+    expect([closed, await inEachState(page)]).toEqual([[], []]);
     await context.close();
   });

@@ -56,8 +56,9 @@ export function measureRows(
 function maybeRow(node: string, row: string, outer: HTMLElement | null): Row[] {
   const own = (part: string) => `[data-k-node="${CSS.escape(node)}"][data-k-part="${CSS.escape(part)}"]`;
   const list = outer?.querySelector<HTMLElement>(own(row));
-  // In a side panel the row is not a row; what is asked is whether it fits where the panel would not be.
-  const root = (list?.closest('[popover]') ?? list)?.parentElement;
+  const around = list?.parentElement;
+  // In a side panel of its own the row is none; what is asked is whether it fits where the panel is not there.
+  const root = around?.popover ? around.parentElement : around;
   if (!list || !root) return [];
   const copy = list.cloneNode(true) as HTMLElement;
   copy.querySelectorAll('[id]').forEach((each) => each.removeAttribute('id'));

@@ -68,14 +68,17 @@ export function createMotion() {
       if (isOpen(element)) setOpen(element, false);
       setOpen(element, true, false);
     },
-    /** Lets it go, and brings it back when it has gone: it is tuned where it is seen. */
+    /** Lets it go, and brings back what was there when it has gone: it is tuned where it is seen. */
     close(element: HTMLElement) {
-      if (!isOpen(element)) setOpen(element, true);
+      const wasOpen = isOpen(element);
+      if (!wasOpen) setOpen(element, true);
       // It may have been opened in this very frame: what has no style yet has nothing to go from.
       element.getBoundingClientRect();
       setOpen(element, false, false);
       const gone = element.getAnimations().map(({ finished }) => finished);
-      void Promise.allSettled(gone).then(() => isOpen(element) || setOpen(element, true));
+      void Promise.allSettled(gone).then(() => {
+        if (wasOpen && !isOpen(element)) setOpen(element, true);
+      });
     },
     isHeld: () => held !== null,
     /** @param time ms since the event, or null to let everything go on. */

@@ -49,6 +49,9 @@ const FOLLOWERS = 3;
 const triedOf = (wb: Workbench): readonly Circumstance[] =>
   CIRCUMSTANCES.filter((name) => (wb.preview.switches as readonly string[]).includes(name));
 
+const eventOf = ({ event = 'pick' }: FieldSpec, step: number): string =>
+  step > 0 ? `step ${step} ms` : `on ${event}`;
+
 function trackRow(wb: Workbench, node: Node, field: FieldSpec): TimingRow {
   const kind = registry.of(node);
   const condition = wb.at;
@@ -68,7 +71,7 @@ function trackRow(wb: Workbench, node: Node, field: FieldSpec): TimingRow {
   return {
     key: isOfTuned ? field.key : `${node.id} ${field.key}`,
     label: isOfTuned ? field.label : node.name,
-    event: isRow && value.step > 0 ? `step ${value.step} ms` : `on ${field.event ?? 'pick'}`,
+    event: isOfTuned ? eventOf(field, isRow ? value.step : 0) : 'in view',
     tone: field.tone ?? 'in',
     bars,
     stilled: isStilled ? `does not move with ${tried.map((name) => conditionWords(name)).join(', ')}` : null,
