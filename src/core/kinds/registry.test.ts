@@ -69,6 +69,11 @@ describe.each(registry.everyKind().map((kind) => [kind.kind, kind] as const))('k
     expect(neededOf(kind).filter((key) => !Object.hasOwn(kind.settings.fields, key))).toEqual([]);
   });
 
+  it('has its parts stand on parts it has', () => {
+    const named = Object.values(kind.anatomy).flatMap(({ on, movesTo }) => [on, movesTo]);
+    expect(named.filter((part) => part && !Object.hasOwn(kind.anatomy, part))).toEqual([]);
+  });
+
   it('asks only for behaviours of the runtime’s contract', () => {
     // With everything that can move moving, and everything that can be switched on being on.
     const on = Object.fromEntries(
