@@ -1,5 +1,5 @@
 /** Attributes that name an element by its id. */
-const REFERENCES = [
+export const REFERENCES = [
   'aria-controls',
   'aria-labelledby',
   'aria-describedby',

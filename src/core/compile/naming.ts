@@ -9,7 +9,11 @@ export interface Names {
   readonly groups: Set<string>;
 }
 
-const REFERENCES = [
+/**
+ * Properties that name an element by its id, as hast calls them (HTML standard and WAI-ARIA 1.2). The runtime has the
+ * same list; a test holds one to the other.
+ */
+export const REFERENCES = [
   'ariaControls',
   'ariaLabelledBy',
   'ariaDescribedBy',

@@ -1,3 +1,6 @@
+import { find, html } from 'property-information';
+import { REFERENCES as renamedOnPage } from '../../runtime/scoped';
+import { REFERENCES } from './naming';
 import { describe, expect, it } from 'vitest';
 import type { Kind } from '../kinds/contract';
 import { makeWith } from '../kinds/make';
@@ -56,4 +59,9 @@ describe('a snippet', () => {
       'email'
     ]);
   });
+});
+
+it('names by id are renamed alike when a snippet is printed and when two of them meet', () => {
+  const printed = REFERENCES.map((name) => find(html, name).attribute);
+  expect(printed).toEqual(renamedOnPage);
 });
