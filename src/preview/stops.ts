@@ -58,7 +58,7 @@ const TOUCHING = 1;
 function isLoose(element: Element): boolean {
   if (element.closest('dialog, [popover]')) return true;
   for (let each: Element | null = element; each; each = each.parentElement)
-    if (/^(?:fixed|sticky)$/.test(getComputedStyle(each).position)) return true;
+    if (/^(?:absolute|fixed|sticky)$/.test(getComputedStyle(each).position)) return true;
   return false;
 }
 
