@@ -259,4 +259,9 @@ test('the side panel needs no script, and on paper its links stand in the flow',
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('link', { name: 'Seasons' })).toBeVisible();
   await expect(menuButton(page)).toBeHidden();
+  // Also one that is open: a fixed box would lie over every sheet.
+  await page.emulateMedia({ media: 'screen' });
+  await menuButton(page).click();
+  await page.emulateMedia({ media: 'print' });
+  await expect(side(page)).not.toHaveCSS('position', 'fixed');
 });

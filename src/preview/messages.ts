@@ -114,8 +114,7 @@ const toFrame = {
     picked: pick.nullable().defined(),
     /** The piece that the picked one answers to: it is outlined too. */
     box: id().nullable().defined(),
-    /** A state shown on the picked part though nobody touches it. */
-    /** The state and all that hold along with it, itself last. */
+    /** A state shown on the picked part though nobody touches it, and all that hold along with it; itself last. */
     forced: array().of(id().required()).max(10).nullable().defined(),
     /** What an element of the part matches that is chosen: it looks so whatever state is shown on it. */
     chosen: array().of(string().strict(true).max(200).required()).max(10).required(),

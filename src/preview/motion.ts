@@ -3,7 +3,8 @@ const isOpen = (element: HTMLElement): boolean => element.matches('dialog[open],
 /** Opens or closes a dialog or a popover. @param isAtOnce without its movement. */
 function setOpen(element: HTMLElement, open: boolean, isAtOnce = true): void {
   if (!(element instanceof HTMLDialogElement)) element.togglePopover(open);
-  else if (open) element.show();
+  // Not by `show`, which takes the focus from whoever tunes it.
+  else if (open) element.open = true;
   else element.close();
   if (isAtOnce) element.getAnimations().forEach((each) => each.finish());
 }

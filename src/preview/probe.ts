@@ -236,8 +236,8 @@ function reveal(id: string): void {
   const dialog = element.closest('dialog') ?? own;
   for (const each of body.querySelectorAll<HTMLDialogElement>('dialog[open]'))
     if (each !== dialog) each.close();
-  // Not as a modal one: what is beside it stays within reach of whoever tunes it.
-  if (dialog && !dialog.open) dialog.show();
+  // Not as a modal one, and not by `show`, which takes the focus: what is beside it stays within reach.
+  if (dialog) dialog.open = true;
   const panel = element.closest<HTMLElement>('[popover]');
   if (panel && !panel.matches(':popover-open') && !element.checkVisibility()) panel.showPopover();
   const box = element.getBoundingClientRect();
@@ -264,6 +264,7 @@ function onPress(event: MouseEvent, opens: boolean): void {
   if (shown.mode !== 'select') {
     // Links would lead out of the preview; everything else works as on the page.
     if ((event.target as Element).closest?.('a[href]:not([href^="#"])')) event.preventDefault();
+    if (event.type === 'click') closeByForm(event);
     return;
   }
   event.preventDefault();
@@ -272,6 +273,14 @@ function onPress(event: MouseEvent, opens: boolean): void {
   if (event.type === 'click' && stack.hasMoved()) return;
   const picked = event.type === 'click' ? pickAt(event.target) : null;
   if (picked) tell({ type: 'picked', pick: picked, opens });
+}
+
+/** The frame's sandbox submits no form, not even one that would only close its dialog. */
+function closeByForm(event: MouseEvent): void {
+  const button = (event.target as Element).closest?.('form[method="dialog"] button');
+  if (!button) return;
+  event.preventDefault();
+  button.closest('dialog')?.close();
 }
 
 for (const type of ['pointerdown', 'mousedown', 'mouseup', 'click'] as const) {

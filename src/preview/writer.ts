@@ -81,11 +81,11 @@ function piecesBeside(element: HTMLElement): readonly Band[] {
     .map((each) => each.getBoundingClientRect());
 }
 
-/** Its tools, in a tree that the page's style cannot reach. */
 /** @returns what is wrong with an address; empty where nothing is. */
 const linkFault = (address: string): string =>
   address === '' || isSafeLink(address) ? '' : 'Write an address such as https://…, mailto:… or #section.';
 
+/** Its tools, in a tree that the page's style cannot reach. */
 function createBar(editor: Editor, element: HTMLElement) {
   const host = document.createElement('k-writer');
   const root = host.attachShadow({ mode: 'open' });

@@ -87,12 +87,12 @@ const safeName = (name: string): string =>
     .trim()
     .slice(0, 100);
 
-/** The family that all weights have in common has a name of its own where the old limit of four styles hid it. */
 /** What fontkit has and its types leave out. */
 interface Named {
   getName(key: string): string | null;
 }
 
+/** The family that all weights have in common has a name of its own where the old limit of four styles hid it. */
 function familyOf(font: fontkit.Font): string {
   const own = (font as unknown as Named).getName('preferredFamily');
   return safeName(own ?? font.familyName ?? '');

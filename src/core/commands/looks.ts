@@ -4,7 +4,7 @@ import { pairsOf } from '../project/alike';
 import { maybeNode, nodeOf } from '../project/tree';
 import { statesOf } from '../cascade/states';
 import { ownOf } from '../data/record';
-import { type Node, type NodeId, type Project, type StateName, type Styles } from '../project/types';
+import type { Node, NodeId, Project, StateName, Styles } from '../project/types';
 import { define, no, type Refusal } from './define';
 import { andMore, gone, nameOf } from './words';
 import { firstGiven } from '../data/first-given';

@@ -207,9 +207,9 @@ export const duplicate = define<{ ids: readonly NodeId[] }>()({
     for (const id of outermost(project, picked)) {
       const at = placeInDraft(draft, maybePlaceOf(project, id)!, id);
       const copy = withNewIds(registry, fragmentOf(project, id));
-      for (const node of Object.values(copy.nodes)) put(draft, withoutAnchor(node));
-      const root = withoutAnchor(copy.nodes[copy.root]!);
-      put(draft, { ...root, name: copyName(project, nodeOf(project, id)) });
+      const root = { ...copy.nodes[copy.root]!, name: copyName(project, nodeOf(project, id)) };
+      const nodes: Fragment['nodes'] = { ...copy.nodes, [copy.root]: root };
+      for (const node of Object.values(nodes)) put(draft, withoutAnchor(node));
       attach(draft, { ...at, index: at.index + 1 }, copy.root);
     }
   }

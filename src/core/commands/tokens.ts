@@ -138,7 +138,6 @@ export function equalCells(project: Project, { id, type, value }: Token): EqualC
   return found;
 }
 
-/** `0` is a length as well as a number, so what the cell is about decides. */
 /** The part of a setting that may name tokens. */
 function writtenIn(control: string | undefined, value: unknown): string {
   if (control === 'css') return String(value);

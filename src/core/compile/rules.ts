@@ -127,10 +127,10 @@ export function printRules(rules: readonly Rule[], dialect: Dialect, sizes: Size
   return open ? `${css}${'}'.repeat(open.split('{').length)}\n` : css;
 }
 
-/** CSS-wide keywords mean something else as the value of a custom property (CSS Variables 1, section 2). */
-/** So would one in the place of a custom property's own value. */
+/** Whether a value has to stand where it is: none may be named in the place of a custom property's own value. */
 const isLiteral = (property: string, value: string) => property.startsWith('--') || isKeyword(value);
 
+/** CSS-wide keywords mean something else as the value of a custom property (CSS Variables 1, section 2). */
 const isKeyword = (value: string) => /^(?:inherit|initial|unset|revert|revert-layer)$/i.test(value);
 
 /**

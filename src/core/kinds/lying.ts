@@ -5,7 +5,7 @@ import { atEdge, entranceAnimation, wayOut, type Edge } from './entrance';
 import { rule } from './rule';
 
 /** On paper what lies over the page stands in the flow, and nothing has gone out of sight. */
-const ON_SCREEN: Condition = { not: 'print' };
+export const ON_SCREEN: Condition = { not: 'print' };
 
 export type Side = 'start' | 'end';
 
@@ -66,3 +66,13 @@ export function leavingRules(
     rule(`${closed}::backdrop`, behind, ON_SCREEN, ...when)
   ];
 }
+
+/** One that is open when the page is printed stands where it stands, not over every sheet. */
+export const openOnPaper = (panel: string): readonly Rule[] => [
+  rule(
+    `${panel}:popover-open`,
+    { display: 'block', position: 'static', width: 'auto', 'max-width': 'none', 'overflow-y': 'visible' },
+    'print'
+  ),
+  rule(`${panel}::backdrop`, { display: 'none' }, 'print')
+];

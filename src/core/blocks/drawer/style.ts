@@ -1,19 +1,8 @@
 import type { Context, Rule } from '../../kinds/contract';
-import { edgeOf, enteringRules, leavingRules, sidePlace } from '../../kinds/lying';
+import { edgeOf, enteringRules, leavingRules, openOnPaper, sidePlace } from '../../kinds/lying';
 import { rule } from '../../kinds/rule';
 import type { Node } from '../../project/types';
 import type { DrawerSettings } from './settings';
-
-/** On paper everything is in the flow; one that is open stands where it stands, not over every sheet. */
-const printRules = (panel: string): readonly Rule[] => [
-  rule(panel, { display: 'block', position: 'static', width: 'auto', height: 'auto', margin: '0' }, 'print'),
-  rule(
-    `${panel}:popover-open`,
-    { display: 'block', position: 'static', width: 'auto', 'max-width': 'none', 'overflow-y': 'visible' },
-    'print'
-  ),
-  rule(`${panel}::backdrop`, { display: 'none' }, 'print')
-];
 
 /** Only what is open leaves the flow, so a browser that knows no popover shows everything where it stands. */
 export function style(node: Node, ctx: Context): readonly Rule[] {
@@ -31,6 +20,11 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     ...enteringRules(open, edge, own, variants),
     rule(`${panel}::backdrop`, { background: '#00000066' }),
     ...leavingRules({ closed, place, edge }, own, variants),
-    ...printRules(panel)
+    rule(
+      panel,
+      { display: 'block', position: 'static', width: 'auto', height: 'auto', margin: '0' },
+      'print'
+    ),
+    ...openOnPaper(panel)
   ];
 }

@@ -18,9 +18,9 @@ type Settings = InferType<typeof settings>;
 
 const isWeb = (address: string) => /^https?:\/\//.test(address);
 
-/** A page from elsewhere in a frame of its own, which can neither read nor lead away the page it stands in. */
 const FRAME = { display: 'block', width: '100%', border: '0' };
 
+/** A page from elsewhere in a frame of its own, which can neither read nor lead away the page it stands in. */
 export const embed: Kind = {
   ...about,
   anatomy: {

@@ -1,9 +1,15 @@
 import type { Condition, Context, Rule } from '../../kinds/contract';
-import { edgeOf, enteringRules, leavingRules, sidePlace, type Side } from '../../kinds/lying';
+import {
+  edgeOf,
+  enteringRules,
+  leavingRules,
+  ON_SCREEN,
+  openOnPaper,
+  sidePlace,
+  type Side
+} from '../../kinds/lying';
 import { rule } from '../../kinds/rule';
 import type { LinksSettings } from './settings';
-
-const ON_SCREEN: Condition = { not: 'print' };
 
 /** Its box is not there at all where the links stand in the row. */
 const rowRules = (ctx: Context): readonly Rule[] => [
@@ -40,6 +46,7 @@ export function panelRules(
     ...enteringRules(open, edge, own, variants),
     rule(closed, { display: 'none' }, ON_SCREEN, ...when),
     rule(ctx.sel('menu'), { display: 'inline-flex' }, ON_SCREEN, ...when),
-    ...leavingRules({ closed, place, edge, when }, own, variants)
+    ...leavingRules({ closed, place, edge, when }, own, variants),
+    ...openOnPaper(panel)
   ];
 }

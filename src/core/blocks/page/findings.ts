@@ -1,4 +1,4 @@
-import { type FindingRule } from '../../kinds/finding';
+import type { FindingRule } from '../../kinds/finding';
 import { subtreeIds } from '../../project/tree';
 import type { Node } from '../../project/types';
 import { covered, maybeCover } from '../../scroll/cover';

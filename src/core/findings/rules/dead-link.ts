@@ -3,7 +3,7 @@ import { cleanHtml } from '../../html/clean';
 import { type FindingRule, warning } from '../../kinds/finding';
 import { pageFiles } from '../../project/files';
 import type { Node, Project } from '../../project/types';
-import { type Loose } from '../../data/record';
+import type { Loose } from '../../data/record';
 
 /** A link of a list has to lead somewhere, unless it opens something or has a list of its own. */
 const hasToLead = ({ kind, settings, slots }: Node): boolean =>

@@ -1,4 +1,4 @@
-import { type FindingRule } from '../../kinds/finding';
+import type { FindingRule } from '../../kinds/finding';
 import { nodeOf, pathTo } from '../../project/tree';
 import type { NodeId } from '../../project/types';
 import { covered, maybeCover } from '../../scroll/cover';

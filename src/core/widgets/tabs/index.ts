@@ -6,7 +6,7 @@ import { anatomy, look } from './anatomy';
 import { behaviours, markup, uses } from './markup';
 import { adapt, settings, type TabsSettings } from './settings';
 import { style } from './style';
-import { type Loose } from '../../data/record';
+import type { Loose } from '../../data/record';
 import { panelWith } from '../../kinds/make';
 
 /** The form that is shown: the one set, but for what folding and the conditions make of it. */
