@@ -7,7 +7,8 @@ const frame = () => new Promise(requestAnimationFrame);
 async function still(element: HTMLElement): Promise<void> {
   const place = () => `${element.offsetTop} ${element.offsetHeight}`;
   let last = '';
-  while (place() !== last) {
+  // What never stands still is not waited for.
+  for (let n = 0; n < 100 && place() !== last; n += 1) {
     last = place();
     await frame();
     await frame();

@@ -3,6 +3,7 @@ import { tokenTextsOf, withRenamedTokens } from '../kinds/mapping';
 import type { Registry } from '../kinds/registry';
 import { newId } from '../project/ids';
 import type { Fragment, Project, Token, TokenId } from '../project/types';
+import { numbered } from '../data/free-name';
 
 export interface CarriedTokens {
   readonly fragments: readonly Fragment[];
@@ -40,9 +41,9 @@ export function withTokens(
         : Object.values(project.tokens).find(({ name, type }) => name === token.name && type === token.type);
     if (twin) return void renamed.set(id, twin.id);
     const own = taken.has(id) ? newId<TokenId>(id) : id;
-    let name = token.name;
     // A name holds 80 letters, the number with it.
-    for (let count = 2; names.has(name); count += 1) name = `${token.name.slice(0, 74)} ${count}`;
+    const isFree = !names.has(token.name);
+    const name = isFree ? token.name : numbered(token.name.slice(0, 74), names, ' ');
     taken.add(own);
     names.add(name);
     renamed.set(id, own);

@@ -14,6 +14,7 @@ import type { ToFrame } from '$preview/messages';
 import { ownOf } from '$core/data/record';
 import type { FieldSpec } from './fields';
 import { timingRows } from './timing';
+import { freeName } from '$core/data/free-name';
 
 /** Something the designer can do: by key, by button, or found by name. One list serves all three. */
 export interface Action {
@@ -182,10 +183,7 @@ function runOf({ project, page, selected }: Workbench): readonly NodeId[] {
 
 function freeShelfName({ current, project }: Workbench): string {
   const taken = new Set(Object.values(project.shelf).map(({ name }) => name));
-  for (let count = 1; ; count += 1) {
-    const name = count === 1 ? current.name.slice(0, 70) : `${current.name.slice(0, 70)} ${count}`;
-    if (!taken.has(name)) return name;
-  }
+  return freeName(current.name.slice(0, 70), taken, ' ');
 }
 
 function duplicateSelected(wb: Workbench): void {

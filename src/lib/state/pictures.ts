@@ -3,20 +3,18 @@ import { newId } from '$core/project/ids';
 import { readTones } from '$lib/store/tones';
 import { isFilm, type Asset, type AssetId, type Project } from '$core/project/types';
 import { defined } from '$core/data/compact';
+import { freeName } from '$core/data/free-name';
 
 export type ReadFile =
   | { readonly ok: true; readonly asset: Asset; readonly blob: Blob }
   | { readonly ok: false; readonly sentence: string };
 
 /** @returns a file name no other picture of the project has. */
-export function freeName(project: Project, file: string): string {
-  const taken = new Set(Object.values(project.assets).map((asset) => asset.file));
-  if (!taken.has(file)) return file;
-  const dot = file.lastIndexOf('.');
-  for (let count = 2; ; count += 1) {
-    const name = `${file.slice(0, dot)}-${count}${file.slice(dot)}`;
-    if (!taken.has(name)) return name;
-  }
+export function freeFileName(project: Project, file: string): string {
+  const end = file.slice(file.lastIndexOf('.'));
+  const alike = Object.values(project.assets).filter((asset) => asset.file.endsWith(end));
+  const taken = new Set(alike.map((asset) => asset.file.slice(0, -end.length)));
+  return `${freeName(file.slice(0, -end.length), taken)}${end}`;
 }
 
 /**
@@ -36,7 +34,7 @@ export async function assetFrom(project: Project, file: File): Promise<ReadFile>
     };
   const asset: Asset = defined({
     id: newId<AssetId>(isFilm(picture) ? 'film' : 'picture'),
-    file: freeName(project, picture.file),
+    file: freeFileName(project, picture.file),
     type,
     width,
     height,

@@ -2,7 +2,7 @@ import type { Subset } from '$core/faces/shipping';
 import { readAsset } from '$core/formats/picture';
 import { newId } from '$core/project/ids';
 import type { Asset, AssetId, Face, Project } from '$core/project/types';
-import { freeName, type ReadFile } from './pictures';
+import { freeFileName, type ReadFile } from './pictures';
 
 const NO_ANSWER = 'Kymation’s server does not answer. Start it again, then try once more.';
 
@@ -21,7 +21,7 @@ export async function typefaceFrom(project: Project, file: File): Promise<ReadFi
   if (!response.ok) return { ok: false, sentence: `${file.name} ${await sentenceOf(response)}.` };
   const asset: Asset = {
     id: newId<AssetId>('typeface'),
-    file: freeName(project, read.file),
+    file: freeFileName(project, read.file),
     type: read.type,
     width: null,
     height: null,

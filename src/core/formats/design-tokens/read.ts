@@ -6,6 +6,7 @@ import { hasWords, ID_PATTERN, slug } from '../../project/ids';
 import type { Token, TokenId, TokenType } from '../../project/types';
 import { MEMBERS, OURS, OWN, ROOT, TYPES, WEIGHTS } from './format';
 import { hexOf } from '../../colour/hex';
+import { freeName } from '../../data/free-name';
 
 export type ReadTokens =
   | { readonly ok: true; readonly tokens: readonly Token[]; readonly notes: readonly string[] }
@@ -188,8 +189,7 @@ class Reader {
         ? own.id
         : slug(path.join('-')).slice(0, 40)
       ).replace(/^k-/, '') || 'token';
-    let id = /^[a-z]/.test(stem) && ID_PATTERN.test(stem) ? stem : `t-${stem}`;
-    for (let count = 2; this.taken.has(id); count += 1) id = `${stem}-${count}`;
+    const id = freeName(ID_PATTERN.test(stem) ? stem : `t-${stem}`, this.taken);
     this.taken.add(id);
     return id as TokenId;
   }
