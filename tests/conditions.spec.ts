@@ -24,7 +24,9 @@ const everything = changed(
   ...does('foot-side', 'wait', { seconds: 1 }),
   ...does('lane-icon', 'reveal'),
   ...does('plan-a-visit', 'collapse'),
-  ...does('header', 'sticky')
+  ...does('header', 'sticky'),
+  ...does('hours-side', 'opens', { target: 'one-dialog', label: 'What one is asked' }),
+  { type: 'set-setting', id: 'one-links', key: 'opensAs', value: 'end' }
 );
 
 interface Condition {
