@@ -72,8 +72,7 @@ export const HANDS = ['cell', 'label', 'fold'] as const;
 export type Hand = (typeof HANDS)[number];
 
 /**
- * What a hand edits: a cell of the state sheet, a label, and a fold width, whose media query needs a new
- * style sheet.
+ * What a hand edits: a cell of the state sheet, a label, and a fold width, which is a media query in the page.
  */
 export const hands: Readonly<Record<Hand, (target: Page) => Promise<void>>> = {
   async cell(target) {

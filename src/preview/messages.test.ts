@@ -44,7 +44,7 @@ describe('messages with the frame', () => {
       keyframes: '',
       nodes: [{ id: 'page', html: '<k-body></k-body>', behaviours: [] }],
       sheets: [{ id: 'k-page', css: 'x' }],
-      values: [{ id: 'page', stem: 'page', values: ['1px'] }],
+      values: [{ id: 'page', stem: 'page', values: ['1px'], widths: [712] }],
       removed: ['old'],
       tokens: [{ id: 'leaf', value: '#0b6a5f' }]
     };
@@ -59,7 +59,8 @@ describe('messages with the frame', () => {
       { nodes: [{ id: 'page', html: '', behaviours: [7] }] },
       { nodes: {} },
       { sheets: [{ id: 'k-page' }] },
-      { values: [{ id: 'page', stem: 'page', values: ['x'.repeat(501)] }] },
+      { values: [{ id: 'page', stem: 'page', values: ['x'.repeat(501)], widths: [] }] },
+      { values: [{ id: 'page', stem: 'page', values: [], widths: ['712'] }] },
       { removed: [3] },
       { removed: null }
     ]) {

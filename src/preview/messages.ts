@@ -13,6 +13,9 @@ import { array, boolean, lazy, mixed, number, object, string, type InferType, ty
 
 const id = () => string().strict(true).max(80);
 const isText = (value: unknown, most: number) => typeof value === 'string' && value.length <= most;
+const isWidth = (value: unknown) => typeof value === 'number' && Number.isFinite(value);
+const isListOf = (value: unknown, isOne: (each: unknown) => boolean) =>
+  Array.isArray(value) && value.length <= 2000 && value.every(isOne);
 const isId = (value: unknown) => isText(value, 80) && value !== '';
 const hasOnly = (value: unknown, keys: readonly string[]): value is Record<string, unknown> =>
   typeof value === 'object' &&
@@ -80,12 +83,11 @@ const toFrame = {
     values: long(
       'values',
       (each) =>
-        hasOnly(each, ['id', 'stem', 'values']) &&
+        hasOnly(each, ['id', 'stem', 'values', 'widths']) &&
         isId(each.id) &&
         isId(each.stem) &&
-        Array.isArray(each.values) &&
-        each.values.length <= 2000 &&
-        each.values.every((value) => isText(value, 500))
+        isListOf(each.values, (value) => isText(value, 500)) &&
+        isListOf(each.widths, isWidth)
     ),
     removed: long('removed', isId),
     tokens: array()
@@ -310,6 +312,14 @@ export interface PatchNode {
   readonly behaviours: readonly string[];
 }
 
+/** Values of a node's custom properties, and the widths in px its marks are of. */
+export interface PatchValues {
+  readonly id: string;
+  readonly stem: string;
+  readonly values: readonly string[];
+  readonly widths: readonly number[];
+}
+
 type Loose = Union<Omit<typeof toFrame, 'patch' | 'measure'>> | { type: 'measure'; asks: readonly Ask[] };
 export type ToFrame =
   | Loose
@@ -320,7 +330,7 @@ export type ToFrame =
       keyframes: string;
       nodes: readonly PatchNode[];
       sheets: readonly { readonly id: string; readonly css: string }[];
-      values: readonly { readonly id: string; readonly stem: string; readonly values: readonly string[] }[];
+      values: readonly PatchValues[];
       removed: readonly string[];
       tokens: readonly { readonly id: string; readonly value: string }[] | null;
     };

@@ -1,6 +1,7 @@
 import { BEHAVIOURS } from '$core/kinds/behaviours';
 import * as runtime from '$runtime/index';
-import type { PatchNode, ToFrame } from './messages';
+import type { PatchNode, PatchValues, ToFrame } from './messages';
+import { createWidths } from './widths';
 
 const { start: _start, scoped: _scoped, ...behaviours } = runtime;
 type Stop = () => void;
@@ -19,13 +20,10 @@ function parsed(html: string): HTMLElement {
   return element;
 }
 
-/** Values of a tuned piece's cells, and what the names of their custom properties start with. */
-interface Cells {
-  readonly stem: string;
-  readonly values: readonly string[];
-}
+/** Values of a tuned piece's cells, the widths it asks for, and what the names of both start with. */
+type Cells = Omit<PatchValues, 'id'>;
 
-const NO_CELLS: Cells = { stem: '', values: [] };
+const NO_CELLS: Cells = { stem: '', values: [], widths: [] };
 
 /** Markup without its words. */
 const frameOf = (html: string) => html.replace(/>[^<]+/g, '>');
@@ -87,6 +85,7 @@ export function createPage(body: HTMLElement) {
 
   const elements: Elements = new Map();
   const elementOf = (id: string) => elements.get(id) ?? null;
+  const widths = createWidths(elementOf);
 
   const stop = (id: string) => {
     stops.get(id)?.forEach((each) => each());
@@ -127,9 +126,12 @@ export function createPage(body: HTMLElement) {
   };
 
   /** Cells of a tuned piece are custom properties on its root element: `--k-STEM-0` and so on. */
-  const setValues = (id: string, { stem, values: next }: Cells, before: readonly string[] = []) => {
+  const setValues = (id: string, cells: Cells, before: readonly string[] = []) => {
     const style = elementOf(id)?.style;
-    next.forEach((value, i) => value !== before[i] && style?.setProperty(`--k-${stem}-${i}`, value));
+    cells.values.forEach(
+      (value, i) => value !== before[i] && style?.setProperty(`--k-${cells.stem}-${i}`, value)
+    );
+    widths.set(id, cells);
   };
 
   const showAsset = (image: HTMLElement) => {
@@ -236,6 +238,7 @@ export function createPage(body: HTMLElement) {
     sheets.delete(`${id} build`);
     sheets.delete(`${id} look`);
     [elements, wanted, drawn, values].forEach((known) => known.delete(id));
+    widths.forget(id);
   };
 
   /** @returns whether one came that was not there before. */
@@ -285,6 +288,7 @@ export function createPage(body: HTMLElement) {
   return {
     elementOf,
     patch,
+    settle: widths.settle,
     hold(id: string) {
       held = { id, later: null };
     },

@@ -94,6 +94,7 @@ window.addEventListener('error', (event) => {
 function receive(data: unknown): void {
   const message = readToFrame(data);
   if (!message) return;
+  page.settle();
   if (message.type === 'patch') return patch(message);
   if (message.type === 'asset') return setAsset(message);
   if (message.type === 'show') return show(message);

@@ -17,12 +17,13 @@ describe('a preview session after any sequence of commands', () => {
   const frame = () => {
     const nodes = new Map<string, string>();
     const sheets = new Map<string, string>();
-    const values = new Map<string, readonly string[]>();
+    const values = new Map<string, readonly unknown[]>();
     return {
       take(patch: PreviewPatch | null) {
         for (const { id: node, html } of patch?.nodes ?? []) nodes.set(node, html);
         for (const { id: sheet, css } of patch?.sheets ?? []) sheets.set(sheet, css);
-        for (const { id: node, values: own } of patch?.values ?? []) values.set(node, own);
+        for (const { id: node, values: own, widths } of patch?.values ?? [])
+          values.set(node, [...own, ...widths]);
         for (const node of patch?.removed ?? []) {
           nodes.delete(node);
           values.delete(node);
@@ -107,6 +108,40 @@ describe('a preview session after any sequence of commands', () => {
       { numRuns: 300 }
     );
     expect(moved).toBeGreaterThan(300);
+  });
+});
+
+describe('what a hand turns', () => {
+  const turned = (command: Command, from = sampleProject()) => {
+    const session = createPreviewSession(registry);
+    session.patchFor(from, first);
+    return session.patchFor(after(from, command), first)!;
+  };
+  const fold = (value: number, id = 'tabs'): Command => ({
+    type: 'set-setting',
+    id,
+    key: 'foldUnder',
+    value
+  });
+
+  it('costs no style sheet: a fold width is a mark of the piece', () => {
+    expect(turned(fold(713), after(sampleProject(), fold(712)))).toMatchObject({
+      nodes: [],
+      sheets: [],
+      values: [{ id: 'tabs', widths: [713] }]
+    });
+  });
+
+  it('is in the sheet where the widths are those of the place, which no window tells', () => {
+    const contained = after(sampleProject(), fold(712), {
+      type: 'set-setting',
+      id: 'tabs',
+      key: 'widths',
+      value: 'place'
+    });
+    const { sheets, values } = turned(fold(713), contained);
+    expect(sheets.map(({ css }) => css).join('')).toContain('@container (width < 713px)');
+    expect(values).toEqual([]);
   });
 });
 

@@ -8,7 +8,7 @@ import type { Bands, NodeId, PageId, Project } from '../project/types';
 import { expanded } from '../rows/rows';
 import { analyse, type Analysis } from './analyse';
 import type { Sheet } from './sheet';
-import { cellValues, previewDialect, printSheet, type SheetHalf } from './rules';
+import { cellValues, previewDialect, printSheet, windowWidths, type SheetHalf } from './rules';
 import { remembered } from '../data/remembered';
 
 /** One node for the preview frame. Children stand as `<k-slot data-for>`; the frame puts their elements there. */
@@ -25,17 +25,20 @@ export interface NodePrint {
    * style sheet.
    */
   readonly values: readonly string[];
+  /** Widths of the window in px, in the order of its marks: turning one of them costs no new style sheet either. */
+  readonly widths: readonly number[];
 }
 
 export interface PreviewPatch {
   readonly root: NodeId;
   readonly nodes: readonly Pick<NodePrint, 'id' | 'html' | 'behaviours'>[];
   readonly sheets: readonly { readonly id: string; readonly css: string }[];
-  /** Cells of tuned pieces, under the stem that their custom properties have. */
+  /** Cells of tuned pieces and the widths pieces ask for, under the stem that their names have. */
   readonly values: readonly {
     readonly id: NodeId;
     readonly stem: string;
     readonly values: readonly string[];
+    readonly widths: readonly number[];
   }[];
   readonly removed: readonly NodeId[];
   /** All tokens as custom properties of the root element; null where they are as they were. */
@@ -65,7 +68,8 @@ function printNode(analysis: Analysis, project: Project): NodePrint {
     html: markedHtml(analysis),
     behaviours: analysis.behaviours,
     sheets: sheetsOf(analysis, project.info.bands),
-    values: cellValues(analysis.sheet)
+    values: cellValues(analysis.sheet),
+    widths: windowWidths(analysis.sheet)
   };
   printed.set(analysis, { bands: project.info.bands, print });
   return print;
@@ -241,8 +245,8 @@ export function createPreviewSession(registry: Registry) {
       sheets.set(sheet.id, sheet.css);
       patch.sheets.push(sheet);
     }
-    if (!isSame(before?.values ?? [], print.values))
-      patch.values.push({ id, stem: print.stem, values: print.values });
+    if (!isSame(before?.values ?? [], print.values) || !isSame(before?.widths ?? [], print.widths))
+      patch.values.push({ id, stem: print.stem, values: print.values, widths: print.widths });
   };
 
   return {
@@ -283,7 +287,7 @@ type OpenPatch = Omit<PreviewPatch, 'tokens'> & {
   tokens: PreviewPatch['tokens'];
 };
 
-const isSame = (a: readonly string[], b: readonly string[]) =>
+const isSame = <T>(a: readonly T[], b: readonly T[]) =>
   a.length === b.length && a.every((value, i) => value === b[i]);
 
 const emptyPatch = (root: NodeId): OpenPatch => ({

@@ -6,6 +6,7 @@ import { customProperties, printValue, tokensIn } from '../css/tokens';
 import type { Bands, Project, Token } from '../project/types';
 import { defined } from '../data/compact';
 import { remembered } from '../data/remembered';
+import { UNDER_MARK } from './under';
 
 /** What widths are measured of, and the edges of the bands. */
 export interface Sizes {
@@ -30,6 +31,11 @@ export interface Dialect {
    * (`cellValues`).
    */
   readonly namesCells?: boolean;
+  /**
+   * Writes the window's widths that a kind asks for as marks of the piece's root element (`windowWidths`), so
+   * that turning one costs no new style sheet.
+   */
+  readonly namesWidths?: boolean;
 }
 
 const widthRule = (condition: Condition, { bands, isContained }: Sizes): string | null => {
@@ -49,12 +55,13 @@ const enabledOnly = ({ name, disabled, isPointed }: NonNullable<Rule['state']>) 
   disabled && (isPointed || name === 'pressed') ? `:where(:not(${disabled}))` : '';
 
 /**
- * The preview: widths are real there, so they stay media queries; every other condition is a switch on the
+ * The preview: widths are real there, so they stay media queries, of the style sheet or of the frame's; every other condition is a switch on the
  * root element, which can be thrown by hand. A state can be forced by attribute, to be looked at without
  * touching.
  */
 export const previewDialect: Dialect = {
   namesCells: true,
+  namesWidths: true,
   condition(condition, sizes) {
     const width = widthRule(condition, sizes);
     if (width) return { atRule: width };
@@ -84,6 +91,68 @@ export const drawingDialect: Dialect = {
   state: (state) => ({ suffix: state.selector })
 };
 
+type OwnWidth = Extract<Condition, { under: number } | { from: number }>;
+
+const isOwnWidth = (condition: Condition): condition is OwnWidth =>
+  typeof condition === 'object' && !('not' in condition);
+
+const pxOf = (width: OwnWidth): number => ('under' in width ? width.under : width.from);
+
+/** Widths that rules ask for, each once, in the order in which their marks are numbered. */
+const widthsIn = (rules: readonly Rule[]): readonly number[] => [
+  ...new Set(rules.flatMap(({ when }) => when.filter(isOwnWidth).map(pxOf)))
+];
+
+/**
+ * @returns widths in px under which a piece has the marks that its rules name; none where its widths are of
+ * its place.
+ */
+export const windowWidths = ({ build, isContained }: Sheet): readonly number[] =>
+  isContained ? [] : widthsIn(build);
+
+/** What an element matches that is, or stands in, a piece whose window is under a width, or is not. */
+function markedUnder(width: OwnWidth, index: number): string {
+  const mark = `[${UNDER_MARK}~="${STEM}-${index}"]`;
+  return 'under' in width ? `:where(${mark}, ${mark} *)` : `:where(:not(${mark}, ${mark} *))`;
+}
+
+const OWN_CLASS = new RegExp(`\\.${STEM}(?:-[\\w-]+)?`);
+
+/** Whether something more can be asked of the piece at one place of a selector. */
+const takesMark = (selector: string): boolean => OWN_CLASS.test(selector) && !selector.includes(',');
+
+/** Conditions of a rule as a printer writes them. */
+interface Written {
+  readonly atRules: string[];
+  /** What the page's root element has to match. */
+  root: string;
+  selector: string;
+  suffix: string;
+}
+
+/** @param widths those that are written as marks. */
+function written(rule: Rule, dialect: Dialect, sizes: Sizes, widths: readonly number[]): Written {
+  const found: Written = { atRules: [], root: '', selector: rule.selector, suffix: '' };
+  const add = ({ atRule, root }: { atRule?: string; root?: string }): void => {
+    if (atRule) found.atRules.push(atRule);
+    found.root += root ?? '';
+  };
+  for (const condition of rule.when) {
+    const index = isOwnWidth(condition) && takesMark(rule.selector) ? widths.indexOf(pxOf(condition)) : -1;
+    if (index < 0) add(dialect.condition(condition, sizes));
+    else mark(found, markedUnder(condition as OwnWidth, index));
+  }
+  if (!rule.state) return found;
+  const state = dialect.state(rule.state);
+  add(state);
+  found.suffix = state.suffix;
+  return found;
+}
+
+function mark(found: Written, condition: string): void {
+  found.selector = found.selector.replace(OWN_CLASS, (own) => own + condition);
+}
+
 /**
  * @param cells the stem of the custom properties that stand for the cells' values; left out, the values
  * themselves are written.
@@ -93,22 +162,9 @@ export function printRules(rules: readonly Rule[], dialect: Dialect, sizes: Size
   let css = '';
   let open = '';
   let count = 0;
+  const widths = dialect.namesWidths && !sizes.isContained ? widthsIn(rules) : [];
   for (const rule of rules) {
-    const atRules: string[] = [];
-    // One root element has to match everything that is asked of it.
-    let root = '';
-    for (const condition of rule.when) {
-      const written = dialect.condition(condition, sizes);
-      if (written.atRule) atRules.push(written.atRule);
-      root += written.root ?? '';
-    }
-    let suffix = '';
-    if (rule.state) {
-      const written = dialect.state(rule.state);
-      suffix = written.suffix;
-      root += written.root ?? '';
-      if (written.atRule) atRules.push(written.atRule);
-    }
+    const { atRules, root, selector, suffix } = written(rule, dialect, sizes, widths);
     const block = atRules.join(' { ');
     if (block !== open) {
       if (open) css += `${'}'.repeat(open.split('{').length)}\n`;
@@ -122,7 +178,7 @@ export function printRules(rules: readonly Rule[], dialect: Dialect, sizes: Size
       text += ` ${property}: ${isCell ? `var(--k-${cells}-${count})` : printValue(value)};`;
       if (isCell) count += 1;
     }
-    css += `${root ? `:where(html${root}) ` : ''}${rule.selector}${suffix} {${text} }\n`;
+    css += `${root ? `:where(html${root}) ` : ''}${selector}${suffix} {${text} }\n`;
   }
   return open ? `${css}${'}'.repeat(open.split('{').length)}\n` : css;
 }
