@@ -158,16 +158,20 @@ export function projectSchema(): object {
               width: size,
               height: size,
               bytes: { type: 'integer', minimum: 0 },
-              face: strict({
-                family: text(100),
-                style: { enum: ['normal', 'italic'] },
-                weight: { type: 'array', items: { type: 'number' }, minItems: 2, maxItems: 2 },
-                ascent: em,
-                descent: em,
-                lineGap: em,
-                width: em,
-                allows: { enum: ['all', 'whole', 'none'] }
-              }),
+              face: strict(
+                {
+                  family: text(100),
+                  style: { enum: ['normal', 'italic'] },
+                  weight: { type: 'array', items: { type: 'number' }, minItems: 2, maxItems: 2 },
+                  ascent: em,
+                  descent: em,
+                  lineGap: em,
+                  width: em,
+                  allows: { enum: ['all', 'whole', 'none'] },
+                  late: { enum: ['changes'] }
+                },
+                ['late']
+              ),
               tones: { type: 'array', maxItems: 32, items: { type: 'string', pattern: '^#[0-9a-f]{8}$' } }
             },
             ['tones', 'face']

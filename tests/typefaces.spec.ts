@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import type { AssetId, Asset, Project } from '../src/core/project/types';
@@ -13,7 +14,7 @@ const PATH = resolve('node_modules/@fontsource-variable/fraunces/files/fraunces-
 const FILE = new Uint8Array(readFileSync(PATH));
 
 /** The demo with Fraunces as a file, on all of its pages. */
-function withFraunces(): Project {
+function withFraunces(late: 'changes' | null): Project {
   const read = readFace(FILE);
   if (!read.ok) throw new Error(read.sentence);
   const asset: Asset = {
@@ -30,6 +31,7 @@ function withFraunces(): Project {
     label: '',
     commands: [
       { type: 'add-asset', asset },
+      { type: 'set-face-late', id: asset.id, late },
       {
         type: 'set-style',
         id: 'visit-page',
@@ -45,10 +47,11 @@ function withFraunces(): Project {
   return outcome.project;
 }
 
-const made = () => exported(withFraunces(), new Map([...demoBytes, ['fraunces' as AssetId, FILE]]));
+const made = (late: 'changes' | null = null) =>
+  exported(withFraunces(late), new Map([...demoBytes, ['fraunces' as AssetId, FILE]]));
 
 test('a typeface goes along with the letters of the page, and Chromium draws it', async ({ page }) => {
-  const { url, files, problems, folder } = await made();
+  const { url, files, problems, folder } = await made('changes');
   expect(problems).toEqual([]);
   expect(files.get('style.css')).toContain('font-family: "Fraunces", "Fraunces fallback", serif;');
   const shipped = readFileSync(resolve(folder, 'assets/fraunces.woff2'));
@@ -60,11 +63,23 @@ test('a typeface goes along with the letters of the page, and Chromium draws it'
     return [face.status, face.weight];
   });
   expect(drawn).toEqual(['loaded', '100 900']);
+  expect(await drawnIn(page, 'main p')).toEqual([expect.stringContaining('Fraunces')]);
 });
 
-test('hardly anything shifts when it comes: Chromium reports less than a thousandth', async ({ page }) => {
-  const { url } = await made();
-  // The file is held back until the page stands in its fall-back.
+/** Names of the typefaces that Chromium drew an element’s letters in. */
+async function drawnIn(page: Page, selector: string): Promise<readonly string[]> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('DOM.enable');
+  await session.send('CSS.enable');
+  const { root } = await session.send('DOM.getDocument');
+  const { nodeId } = await session.send('DOM.querySelector', { nodeId: root.nodeId, selector });
+  const { fonts } = await session.send('CSS.getPlatformFontsForNode', { nodeId });
+  return fonts.map(({ familyName }) => familyName);
+}
+
+/** The page while its typeface is held back, and after it has come. */
+async function late(page: Page, late: 'changes' | null) {
+  const { url } = await made(late);
   let release = () => {};
   const held = new Promise<void>((resolve) => (release = resolve));
   await page.route(/fraunces\.woff2$/, async (route) => {
@@ -78,21 +93,50 @@ test('hardly anything shifts when it comes: Chromium reports less than a thousan
     }).observe({ type: 'layout-shift', buffered: true });
   });
   await page.goto(url, { waitUntil: 'domcontentloaded' });
-  const heights = () =>
+  const boxes = () =>
     page.evaluate(() =>
-      [...document.querySelectorAll('p, h1, h2')].map((each) => each.getBoundingClientRect().height)
+      [...document.querySelectorAll('body *')].map((each) => {
+        const { x, y, width, height } = each.getBoundingClientRect();
+        return { name: each.localName, x, y, width, height };
+      })
     );
-  const before = await heights();
+  await page.waitForFunction(() => performance.getEntriesByName('first-contentful-paint').length > 0);
+  const before = await boxes();
+  const came = page.waitForEvent('requestfinished', (request) => request.url().endsWith('fraunces.woff2'));
   release();
-  await page.waitForFunction(() =>
-    [...document.fonts].some(({ status, family }) => status === 'loaded' && !/fallback/.test(family))
-  );
+  await came;
+  await page.evaluate(() => document.fonts.ready);
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-  // Letters have other widths one by one, so a line that is full to the last may break a word earlier.
-  const after = await heights();
-  expect(after.filter((height, i) => height !== before[i]).length).toBeLessThanOrEqual(1);
   const shifts = await page.evaluate(() => (window as unknown as { shifts: number[] }).shifts);
-  expect(shifts.reduce((sum, each) => sum + each, 0)).toBeLessThan(0.001);
+  return { before, after: await boxes(), shift: shifts.reduce((sum, each) => sum + each, 0) };
+}
+
+test('is asked for first where it is drawn from the start or not at all', async ({ page }) => {
+  const { url, files } = await made();
+  expect(files.get('index.html')).toContain(
+    '<link rel="preload" href="assets/fraunces.woff2" as="font" crossorigin="anonymous">'
+  );
+  const asked: string[] = [];
+  page.on('request', (request) => asked.push(request.url().split('/').at(-1)!));
+  await page.goto(url);
+  expect(asked.slice(0, 2)).toEqual([expect.any(String), 'fraunces.woff2']);
+});
+
+test('nothing moves where it comes late, and nothing shifts, as Chromium reports it', async ({ page }) => {
+  const { before, after, shift } = await late(page, null);
+  expect(before.length).toBeGreaterThan(50);
+  expect(after).toEqual(before);
+  expect(shift).toBe(0);
+});
+
+test('where the page changes over to it, less than a thousandth shifts', async ({ page }) => {
+  const { before, after, shift } = await late(page, 'changes');
+  const heights = (all: typeof before) => all.filter(({ name }) => /^(?:p|h[12])$/.test(name));
+  // Letters have other widths one by one, so a line that is full to the last may break a word earlier.
+  const moved = heights(after).filter(({ height }, i) => height !== heights(before)[i]!.height);
+  expect(moved.length).toBeLessThanOrEqual(1);
+  expect(after).not.toEqual(before);
+  expect(shift).toBeLessThan(0.001);
 });
 
 test('is added by hand, used on the page, and drawn in the preview; what is none is refused', async ({
@@ -120,6 +164,9 @@ test('is added by hand, used on the page, and drawn in the preview; what is none
   await expect
     .poll(() => bench.preview.locator('body').evaluate((body) => getComputedStyle(body).fontFamily))
     .toMatch(/^"?Fraunces/);
+  const choice = panel.getByRole('combobox', { name: 'If it comes late' });
+  await choice.selectOption({ label: 'the page changes over to it' });
+  await expect(choice).toHaveValue('changes');
   await bench.saved();
   await page.reload();
   await expect.poll(drawn).toEqual([expect.stringMatching(/loaded$/)]);

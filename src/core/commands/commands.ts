@@ -2,7 +2,16 @@ import { clearSetting, rename, setSetting, setStyle } from './content';
 import { addEffect, removeEffect } from './effects';
 import { alternateFills, copyLook, giveLook } from './looks';
 import { movePage, removePage, setPage } from './pages';
-import { addAsset, removeAsset, addPage, renameProject, setAside, setBands, setSupport } from './project';
+import {
+  addAsset,
+  removeAsset,
+  setFaceLate,
+  addPage,
+  renameProject,
+  setAside,
+  setBands,
+  setSupport
+} from './project';
 import { detach, renameShelved, shelve, takeShelved, unshelve, updateLinked } from './shelf';
 import { duplicate, insert, move, remove } from './structure';
 import { removeToken, setToken } from './tokens';
@@ -43,6 +52,7 @@ export const COMMANDS = [
   removePage,
   addAsset,
   removeAsset,
+  setFaceLate,
   shelve,
   renameShelved,
   updateLinked,

@@ -120,6 +120,23 @@ export const addAsset = define<{ asset: Asset & object }>()({
   }
 });
 
+/** What happens where a typeface comes late: `changes` puts it in then, null keeps what stands. */
+export const setFaceLate = define<{ id: AssetId; late: 'changes' | null }>()({
+  type: 'set-face-late',
+  args: object({
+    id: string().strict(true).required(),
+    late: string().oneOf(['changes']).nullable().defined()
+  }),
+  label: ({ id }, project) => `Set when ${project.assets[id]?.face?.family ?? 'a typeface'} is drawn`,
+  refusal: (project, { id }) =>
+    project.assets[id]?.face ? null : no('no-such-face', 'That typeface is no longer in the project.'),
+  run(draft, { id, late }) {
+    const { face, ...asset } = draft.assets[id]!;
+    const { late: before, ...rest } = face!;
+    if ((before ?? null) !== late) draft.assets[id] = { ...asset, face: late ? { ...rest, late } : rest };
+  }
+});
+
 /** Settings of a piece that name a picture or film. */
 function assetKeys(registry: Registry, node: Node): readonly string[] {
   return fieldsOf(registry.of(node))

@@ -241,6 +241,7 @@ describe('document', () => {
     description: '',
     language: 'en',
     picture: null as string | null,
+    preloads: [],
     body: '<body></body>'
   };
 

@@ -106,7 +106,8 @@ export const requestOf = ({ single, css, pages }: ExportPlan) => ({
   pages: pages.map(pageRequestOf)
 });
 
-const pageRequestOf = ({ features: _features, behaviours, ...page }: PlannedPage) => ({
+const pageRequestOf = ({ features: _features, behaviours, preloads, ...page }: PlannedPage) => ({
   ...page,
-  behaviours: [...behaviours]
+  behaviours: [...behaviours],
+  preloads: [...preloads]
 });

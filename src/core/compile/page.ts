@@ -10,7 +10,7 @@ import type { PlatformFeature } from '../support/features';
 import { styleSheetFor } from '../stylesheet';
 import type { Analysis } from './analyse';
 import { analysesUnder, BodyBuilder, type PageOptions } from './body';
-import { facesOf } from './faces';
+import { facesOf, type UsedFaces } from './faces';
 import { gather } from './gather';
 import { sheetsOf } from './parts';
 import { usedTokens } from './rules';
@@ -23,6 +23,11 @@ export interface PrintedPage {
   readonly picture: string | null;
   readonly description: string;
   readonly language: string;
+  /**
+   * Addresses of typefaces to be fetched first, as they are drawn from the start or not at all; empty where they
+   * stand in the style sheet itself.
+   */
+  readonly preloads: readonly string[];
   /** The `body` element. */
   readonly body: string;
   /** Behaviours the page's script needs, each once, sorted. */
@@ -84,6 +89,7 @@ export function printSite(
     );
     const assets = new Set(pieces.flatMap((each) => each.assets));
     if (preview) assets.add(preview.id);
+    const named = facesOf(sheets, own, project, options.addressOf);
     for (const { id: face } of faces.faces) assets.add(face);
     return {
       id,
@@ -91,6 +97,7 @@ export function printSite(
       picture: preview ? options.addressOf(preview) : null,
       description,
       language,
+      preloads: preloadsOf(named),
       body: bodyText(new BodyBuilder(registry, project, pieces, sheet, options), options),
       features: sheet.nests ? new Set([...features, 'nesting']) : features,
       behaviours: [...new Set(pieces.flatMap((each) => each.behaviours))].sort(),
@@ -99,6 +106,12 @@ export function printSite(
   });
   return { pages, css: sheet.css };
 }
+
+const preloadsOf = ({ faces, addressOf }: UsedFaces): readonly string[] =>
+  faces
+    .filter(({ face }) => face.late !== 'changes')
+    .map(addressOf)
+    .filter((address) => !address.startsWith('data:'));
 
 function bodyText(builder: BodyBuilder, { readable }: PageOptions): string {
   const { root: body, symbols } = builder.build();

@@ -28,14 +28,17 @@ const ruleOf = (lines: readonly string[]): string =>
 const weightOf = ([least, most]: Face['weight']): string =>
   least === most ? `${least}` : `${least} ${most}`;
 
-/** The typeface itself: text is shown at once in its fall-back and changes when the file has come. */
+/**
+ * The typeface itself: text is shown at once in its fall-back. Where the file has not come by then, the page keeps
+ * that (`optional`), so that nothing moves, or changes over when it has (`swap`; CSS Fonts 4, section 4.9).
+ */
 function ownRule({ type, face }: FaceAsset, address: string): string {
   return ruleOf([
     `font-family: "${face.family}"`,
     `src: url("${address}") format("${FORMATS[type]}")`,
     `font-weight: ${weightOf(face.weight)}`,
     `font-style: ${face.style}`,
-    'font-display: swap'
+    `font-display: ${face.late === 'changes' ? 'swap' : 'optional'}`
   ]);
 }
 

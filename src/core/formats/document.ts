@@ -74,7 +74,8 @@ const faceSchema = object({
   descent: em(),
   lineGap: em(),
   width: em(),
-  allows: string().oneOf(['all', 'whole', 'none']).required()
+  allows: string().oneOf(['all', 'whole', 'none']).required(),
+  late: string().oneOf(['changes'])
 })
   .noUnknown()
   .default(undefined);

@@ -147,6 +147,11 @@ export interface Face {
   readonly width: number;
   /** What its licence bits allow (OpenType, OS/2, fsType): all, only as a whole, or no use in pages at all. */
   readonly allows: 'all' | 'whole' | 'none';
+  /**
+   * What happens where its file comes when the page already stands in the fall-back: with `changes` it is put in
+   * then; left out, nothing moves, and it is drawn on the next page.
+   */
+  readonly late?: 'changes';
 }
 
 export interface Asset {

@@ -31,6 +31,10 @@
   const weights = ({ face }: FaceAsset) => [...new Set(face.weight)].join(' to ');
   const LICENCE = { all: '', whole: 'goes along whole', none: 'its licence forbids it in pages' } as const;
 
+  function setLate({ id }: FaceAsset, value: string): void {
+    wb.dispatch({ type: 'set-face-late', id, late: value === 'changes' ? value : null });
+  }
+
   /** The page takes the family, before the letters it had. */
   function useOnPage({ face }: FaceAsset): void {
     const root = wb.project.nodes[wb.page.root]!;
@@ -67,6 +71,13 @@
         const refusal = wb.dispatch({ type: 'remove-asset', id: asset.id });
         if (refusal) faults = [refusal.sentence];
       }}>Take out</button
+    >
+    <label class="late"
+      >If it comes late
+      <select value={asset.face.late ?? ''} onchange={(event) => setLate(asset, event.currentTarget.value)}>
+        <option value="">nothing moves: drawn from the next page on</option>
+        <option value="changes">the page changes over to it</option>
+      </select></label
     >
     {#if LICENCE[asset.face.allows]}<p class="fault">
         {asset.face.family}: {LICENCE[asset.face.allows]}.
@@ -106,6 +117,20 @@
   .name {
     flex: 1;
     min-width: 100%;
+  }
+  .late {
+    display: flex;
+    flex: 1;
+    gap: 8px;
+    align-items: center;
+    min-width: 100%;
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+  .late select {
+    flex: 1;
+    min-width: 0;
+    padding: 3px 4px;
   }
   .add {
     display: inline-flex;
