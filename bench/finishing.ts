@@ -25,6 +25,7 @@ const requestOf = (count: number) =>
         picture: null,
         css: 'p { margin: 0; }',
         behaviours: [],
+        preloads: [],
         body: bodyOf(count)
       }
     ]

@@ -12,7 +12,8 @@ const page = {
   language: 'en',
   picture: null,
   css: 'p { margin: 0; }',
-  behaviours: [] as string[]
+  behaviours: [] as string[],
+  preloads: []
 };
 const body = (count: number) =>
   `<body><main><h1>Big</h1>${Array.from({ length: count }, (_, n) => `<p>Paragraph ${n}</p>`).join('\n')}</main></body>`;

@@ -245,6 +245,23 @@ test('where there is room the side panel is not there at all: links stand as the
   expect(await linkBoxes(page)).toEqual(before);
 });
 
+test('where there is room its side panel comes out while a part of it is picked', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.importProject(asPanel);
+  const inPreview = (part: string) =>
+    bench.preview.locator(`[data-k-node="site-links"][data-k-part="${part}"]`).first();
+  await bench.view('States');
+  await bench.pick('Pages', 'panel');
+  await expect(inPreview('panel')).toHaveCSS('position', 'fixed');
+  await bench.pick('Pages', 'link');
+  await expect(inPreview('panel')).toHaveCSS('display', 'contents');
+  await bench.pick('Pages', 'close button');
+  await expect(inPreview('close')).toBeVisible();
+  await page.keyboard.press('Control+i');
+  await bench.row('Find us').click();
+  await expect(inPreview('close')).toBeHidden();
+});
+
 test('the side panel needs no script, and on paper its links stand in the flow', async ({
   browser,
   page

@@ -13,6 +13,7 @@ import type { HeardTools } from './heard';
 import { createStack } from './stack';
 import { createWriting } from './writing';
 import { compact } from '$core/data/compact';
+import { createBrought } from './brought';
 
 /**
  * Runs in the frame beside the exported page: builds it from patches, tells what is picked, draws the pick's
@@ -70,6 +71,8 @@ const fetchHeard = fetched<HeardTools>(
   'kymationHeard',
   'What is heard could not be worked out; open the view again.'
 );
+
+const bringOut = createBrought();
 
 const ordering = createOrdering({
   page: body,
@@ -184,6 +187,7 @@ function show(message: typeof shown): void {
   page.setScripted(!message.switches.includes('no-script'));
   page.setPictured(!message.switches.includes('no-pictures'));
   motion.setRate(message.rate);
+  bringOut(shown.mode === 'select' ? drawnOrNot(shown.picked) : null);
   stack.want({ stack: message.mode === 'select' ? message.stack : [], picked: message.picked?.node ?? null });
   force();
   soonOutlined();
@@ -361,6 +365,11 @@ function pickedElement(picked: Pick | null): HTMLElement | null {
   return (
     partElements(picked.node, picked.part, item).find((each) => each.getClientRects().length > 0) ?? null
   );
+}
+
+/** The first element of a picked part, whether it has a box now or not. */
+function drawnOrNot(picked: Pick | null): HTMLElement | null {
+  return picked ? (partElements(picked.node, picked.part)[0] ?? null) : null;
 }
 
 let isOutlineDue = false;

@@ -58,7 +58,7 @@ export const finishRequest = object({
         picture: text(2000).nullable().default(null),
         description: text(2000),
         language: text(40),
-        preloads: array().of(text(2000)).max(50).default([]),
+        preloads: array().of(text(2000)).max(50).required(),
         body: markup(),
         css: style(20_000_000).optional(),
         behaviours: behaviours()
