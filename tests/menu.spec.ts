@@ -251,14 +251,16 @@ test('where there is room its side panel comes out while a part of it is picked'
   const inPreview = (part: string) =>
     bench.preview.locator(`[data-k-node="site-links"][data-k-part="${part}"]`).first();
   await bench.view('States');
-  await bench.pick('Pages', 'panel');
+  const pick = (part: string) =>
+    page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: part, exact: true }).click();
+  await page.locator('[data-row="site-links"]').click();
+  await pick('side panel');
   await expect(inPreview('panel')).toHaveCSS('position', 'fixed');
-  await bench.pick('Pages', 'link');
+  await pick('link');
   await expect(inPreview('panel')).toHaveCSS('display', 'contents');
-  await bench.pick('Pages', 'close button');
+  await pick('close button');
   await expect(inPreview('close')).toBeVisible();
-  await page.keyboard.press('Control+i');
-  await bench.row('Find us').click();
+  await page.locator('[data-row="find-us"]').click();
   await expect(inPreview('close')).toBeHidden();
 });
 
