@@ -1,5 +1,6 @@
 /** The contract: everything generated markup may ask for. A test holds the kinds to this list. */
 export { closes } from './closes';
+export { drags } from './drags';
 export { enter } from './enter';
 export { glide } from './glide';
 export { grow } from './grow';
@@ -10,11 +11,14 @@ export { menu } from './menu';
 export { opens } from './opens';
 export { plays } from './plays';
 export { raise } from './raise';
+export { rounds } from './rounds';
 export { scoped } from './scoped';
+export { slider } from './slider';
 export { spy } from './spy';
 export { start } from './start';
 export { stuck } from './stuck';
 export { sublists } from './sublists';
 export { tabs } from './tabs';
+export { turns } from './turns';
 export { unfolds } from './unfolds';
 export { wait } from './wait';

@@ -12,6 +12,7 @@ interface BehaviourInfo {
 /** Behaviours by name, each of a file in `src/runtime`; a test holds the two lists to each other. */
 export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   closes: { sets: [] },
+  drags: { sets: [] },
   enter: { sets: ['data-waiting'], isHiding: true },
   glide: { sets: [] },
   grow: { sets: [] },
@@ -22,6 +23,10 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   opens: { sets: [] },
   plays: { sets: [] },
   raise: { sets: [] },
+  rounds: { sets: ['data-looped'] },
+  slider: {
+    sets: ['aria-current', 'aria-disabled', 'data-next', 'data-current', 'data-k-on', 'hidden']
+  },
   spy: { sets: ['aria-current'] },
   stuck: { sets: ['data-stuck'] },
   sublists: { sets: ['aria-expanded', 'data-open'] },
@@ -37,6 +42,7 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
       'data-current'
     ]
   },
+  turns: { sets: ['aria-pressed', 'data-held', 'data-going', 'data-away'] },
   unfolds: { sets: [] },
   wait: { sets: ['data-waiting'], isHiding: true }
 };

@@ -329,8 +329,9 @@ export interface FieldMeta {
   readonly needs?: readonly string[];
   /** The heading it stands under in a long view; those without one stand first. */
   readonly group?: string;
-  /** For `number`: what stands beside it. */
+  /** For `number`: what stands beside it, and the least and the greatest it can be. */
   readonly unit?: string;
+  readonly range?: readonly [least: number, most: number];
   /** For `css`: the property whose values it takes. */
   readonly property?: string;
   /** For `track`: its children move one after the other. */

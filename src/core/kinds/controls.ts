@@ -37,7 +37,7 @@ export const CONTROLS: Readonly<Record<FieldMeta['control'], Control>> = {
   choice: { samples: choices },
   toggle: { samples: () => [true, false] },
   width: { samples: () => [320, 640] },
-  number: { samples: () => [0, 24] },
+  number: { samples: ({ range = [0, 24] }) => range },
   asset: { samples: () => ['', 'picture'], says: 'picture', refers: 'asset' },
   link: { samples: () => ['#one', 'https://example.org/'], says: 'link' },
   item: { samples: () => ['', 'item'], refers: 'piece' },

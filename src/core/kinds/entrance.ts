@@ -36,6 +36,7 @@ export const BASE_KEYFRAMES: Readonly<Record<string, Keyframes>> = {
   'k-wait': { at: 'from, to', declarations: ['position: absolute;', 'visibility: hidden;'] },
   'k-stack': { at: 'from, to', declarations: ['grid-area: 1 / 1;'] },
   'k-wait-stacked': { at: 'from, to', declarations: ['grid-area: 1 / 1;', 'visibility: hidden;'] },
+  'k-round': { at: 'from', declarations: ['scale: 0 1;'] },
   'k-gone': { at: 'to', declarations: ['position: absolute;', 'visibility: hidden;'] },
   ...Object.fromEntries(
     Object.entries(ENTRANCES).map(([name, from]) => [

@@ -101,7 +101,7 @@ export function numberField(
     .max(most, range)
     .default(fallback)
     .defined()
-    .meta(meta('number', options));
+    .meta(meta('number', { ...options, range: [least, most] }));
 }
 
 /** How something moves; `forms` maps each way to the words shown, and `none` is always among them. */

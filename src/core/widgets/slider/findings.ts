@@ -1,0 +1,3 @@
+import type { FindingRule } from '../../kinds/finding';
+
+export const findings: readonly FindingRule[] = [];

@@ -1,0 +1,138 @@
+import type { Element } from 'hast';
+import { compact, defined } from '../../data/compact';
+import { element, text } from '../../html/build';
+import type { Context } from '../../kinds/contract';
+import type { Node } from '../../project/types';
+import type { SliderSettings } from './settings';
+
+/** @returns the item that is current at load; null where there is none. */
+export const firstSlide = (node: Node, items: readonly Node[]): Node | null =>
+  items.find(({ id }) => id === node.settings.first) ?? items[0] ?? null;
+
+/** It plays under one condition at least. */
+export const everPlays = (node: Node, ctx: Context): boolean =>
+  ctx.variants<SliderSettings>(node).some(({ plays }) => plays);
+
+/** The strip of a slider that goes round has room at both ends for slides that are laid there. */
+const isRound = ({ ends, form }: SliderSettings): boolean => ends === 'loop' && form === 'slide';
+
+export const behaviours = (node: Node, ctx: Context): readonly string[] => {
+  const own = ctx.settings<SliderSettings>(node);
+  // What lays slides out comes before what looks where they are.
+  return compact([
+    own.drag && own.form === 'slide' ? 'drags' : null,
+    isRound(own) ? 'rounds' : null,
+    'slider',
+    everPlays(node, ctx) ? 'turns' : null
+  ]);
+};
+
+/**
+ * A strip that the browser itself scrolls and snaps (CSS Scroll Snap 1), so that without script all of it is in
+ * reach. ARIA Authoring Practices, carousel: what holds it comes first, then the arrows, then the slides.
+ */
+export function markup(node: Node, ctx: Context): Element {
+  const own = ctx.settings<SliderSettings>(node);
+  const items = ctx.items('panels');
+  const first = firstSlide(node, items);
+  const asked = behaviours(node, ctx);
+  const asks = (name: string, value = '') => (asked.includes(name) ? value : undefined);
+  return ctx.part(
+    'root',
+    'div',
+    defined({
+      role: 'group',
+      ariaRoleDescription: ['carousel'],
+      ariaLabel: own.label || node.name,
+      dataKSlider: own.ends,
+      dataKDrags: asks('drags'),
+      dataKRounds: asks('rounds'),
+      dataKTurns: asks('turns', own.holdUsed ? 'used' : ''),
+      dataCurrent: first?.id
+    }),
+    compact([
+      bar(own, asked.includes('turns'), ctx),
+      asked.includes('turns')
+        ? ctx.part('progress', 'div', { ariaHidden: 'true', dataKRound: own.way })
+        : null,
+      view(own, node, items, first, ctx),
+      own.dots ? dots(items, first, ctx) : null,
+      own.counter ? counter(items, first, ctx) : null,
+      element('p', { className: [ctx.cls('said')], role: 'status', dataKSaid: '' })
+    ])
+  );
+}
+
+function bar(own: SliderSettings, plays: boolean, ctx: Context): Element | null {
+  const arrow = (to: string, label: string, sign: string) =>
+    ctx.part('arrow', 'button', { type: 'button', dataKTo: to, ariaLabel: label }, [
+      element('span', { ariaHidden: 'true' }, [text(sign)])
+    ]);
+  const held =
+    plays && own.button
+      ? ctx.part('hold', 'button', { type: 'button', dataKHold: '', ariaPressed: 'false' }, [text(own.hold)])
+      : null;
+  const arrows = own.arrows ? [arrow('-1', own.before, '←'), arrow('1', own.after, '→')] : [];
+  const inside = compact([held, ...arrows]);
+  return inside.length > 0 ? ctx.part('bar', 'div', {}, inside) : null;
+}
+
+function view(
+  own: SliderSettings,
+  node: Node,
+  items: readonly Node[],
+  first: Node | null,
+  ctx: Context
+): Element {
+  const scrolls = own.form === 'slide';
+  const slides = items.map((item) =>
+    ctx.part(
+      'slide',
+      'div',
+      defined({
+        id: item.id,
+        role: 'group',
+        ariaRoleDescription: ['slide'],
+        ariaLabel: item.name,
+        ariaCurrent: item === first ? 'true' : undefined
+      }),
+      ctx.slot('content', item),
+      item
+    )
+  );
+  return ctx.part(
+    'view',
+    'div',
+    scrolls
+      ? { dataKView: '', role: 'group', tabIndex: 0, ariaLabel: own.label || node.name }
+      : { dataKView: '' },
+    [element('div', { className: [ctx.cls('strip')] }, slides)]
+  );
+}
+
+const dots = (items: readonly Node[], first: Node | null, ctx: Context): Element =>
+  ctx.part(
+    'dots',
+    'div',
+    {},
+    items.map((item) =>
+      ctx.part(
+        'dot',
+        'button',
+        defined({
+          type: 'button',
+          dataKDot: '',
+          ariaLabel: item.name,
+          ariaCurrent: item === first ? 'true' : undefined
+        }),
+        [],
+        item
+      )
+    )
+  );
+
+const counter = (items: readonly Node[], first: Node | null, ctx: Context): Element =>
+  ctx.part('counter', 'p', { ariaHidden: 'true', dataKCounter: '' }, [
+    element('span', {}, [text(String(Math.max(0, items.indexOf(first!)) + 1))]),
+    text(` / ${items.length}`)
+  ]);

@@ -1,0 +1,173 @@
+import { printValue } from '../../css/tokens';
+import type { Condition, Context, Rule } from '../../kinds/contract';
+import { rule } from '../../kinds/rule';
+import { moves } from '../../motion/track';
+import type { Declarations, Node } from '../../project/types';
+import { behaviours, everPlays } from './markup';
+import type { SliderSettings } from './settings';
+
+/** How long a page waits for a script that does not come. */
+const WAIT = '4s';
+
+/** @returns the width of a slide, of which `visible` fill the window with the gaps between them. */
+export const slideWidth = ({ visible, gap }: Pick<SliderSettings, 'visible' | 'gap'>): string => {
+  const gaps = (Math.ceil(visible) - 1) * gap;
+  const room = gaps > 0 ? `(100% - ${gaps}px)` : '100%';
+  return visible === 1 ? '100%' : `calc(${room} / ${visible})`;
+};
+
+const moveOf = ({ move }: SliderSettings): number => (moves(move) ? move.ms : 0);
+
+/** Told to the script: what may differ under conditions. */
+const toldRules = (root: string, own: SliderSettings): readonly Rule[] => [
+  rule(root, {
+    '--k-step': String(own.step),
+    '--k-align': own.align === 'center' ? '0.5' : '0',
+    '--k-move': `${moveOf(own)}ms`,
+    '--k-ease': printValue(own.move.easing)
+  })
+];
+
+function stripRules(own: SliderSettings, ctx: Context): readonly Rule[] {
+  const [view, strip, slide] = [ctx.sel('view'), ctx.sel('strip'), ctx.sel('slide')];
+  return [
+    rule(view, {
+      position: 'relative',
+      'overflow-x': 'auto',
+      'overscroll-behavior-x': 'contain',
+      'scroll-snap-type': 'x mandatory'
+    }),
+    // Arrows, dots and drags do what a bar would.
+    rule(view, { 'scrollbar-width': 'none' }, 'script'),
+    rule(strip, {
+      display: 'flex',
+      gap: `${own.gap}px`,
+      'align-items': own.heights === 'equal' ? 'stretch' : 'flex-start'
+    }),
+    rule(slide, {
+      position: 'relative',
+      display: 'flex',
+      'flex-direction': 'column',
+      flex: `0 0 ${slideWidth(own)}`,
+      'min-width': '0',
+      'scroll-snap-align': own.align
+    }),
+    rule(view, { overflow: 'visible' }, 'print'),
+    rule(strip, { 'flex-wrap': 'wrap' }, 'print')
+  ];
+}
+
+/** One over the other, of which the current one is seen. Without script they stand below one another. */
+function fadeRules(own: SliderSettings, ctx: Context): readonly Rule[] {
+  const [root, view, strip, slide] = ['root', 'view', 'strip', 'slide'].map((part) => ctx.sel(part)) as [
+    string,
+    string,
+    string,
+    string
+  ];
+  const on = `${root}[data-k-on] ${slide}`;
+  const fading = `opacity ${moveOf(own)}ms ${printValue(own.move.easing)}`;
+  return [
+    rule(view, { position: 'relative' }),
+    rule(strip, {
+      display: 'grid',
+      'grid-template-columns': 'minmax(0, 1fr)',
+      gap: `${own.gap}px`,
+      'align-items': own.heights === 'equal' ? 'stretch' : 'start'
+    }),
+    rule(slide, { display: 'flex', 'flex-direction': 'column', 'min-width': '0' }),
+    rule(
+      `${root}:not([data-k-on]) ${slide}:not([aria-current])`,
+      { animation: `k-wait-stacked ${WAIT}` },
+      'script'
+    ),
+    rule(
+      on,
+      {
+        'grid-area': '1 / 1',
+        opacity: '0',
+        visibility: 'hidden',
+        transition: `${fading}, visibility 0s ${moveOf(own)}ms`
+      },
+      'script'
+    ),
+    rule(`${on}[aria-current]`, { opacity: '1', visibility: 'visible', transition: fading }, 'script')
+  ];
+}
+
+const OVER: Declarations = { position: 'absolute', 'z-index': '1', inset: 'auto 12px 12px auto' };
+
+/** What does nothing without script is there with one only, and goes where that never comes. */
+function controlRules({ place }: SliderSettings, ctx: Context): readonly Rule[] {
+  const root = ctx.sel('root');
+  const waiting = (part: string): Rule =>
+    rule(
+      `${root}:not([data-k-on]) > ${ctx.sel(part)}`,
+      { animation: `k-gone 1ms ${WAIT} forwards` },
+      'script'
+    );
+  const shown = (part: string, declarations: Declarations): readonly Rule[] => [
+    rule(ctx.sel(part), { display: 'none' }),
+    rule(ctx.sel(part), { display: 'flex', ...declarations }, 'script'),
+    waiting(part)
+  ];
+  const bar = place === 'over' ? OVER : { 'justify-content': 'flex-end' };
+  return [
+    ...shown('bar', { 'align-items': 'center', ...bar }),
+    ...shown('dots', { 'flex-wrap': 'wrap', 'justify-content': 'center' }),
+    ...shown('counter', { margin: '0', 'justify-content': 'center', 'font-variant-numeric': 'tabular-nums' }),
+    rule(ctx.sel('dot'), { display: 'block', 'flex-shrink': '0' }),
+    rule(`${ctx.sel('dot')}[hidden]`, { display: 'none' }),
+    rule(`${ctx.sel('counter')} > span`, { 'min-width': '1ch' }),
+    rule(ctx.sel('said'), {
+      position: 'absolute',
+      width: '1px',
+      height: '1px',
+      margin: '0',
+      overflow: 'hidden',
+      'clip-path': 'inset(50%)',
+      'white-space': 'nowrap'
+    })
+  ];
+}
+
+/** Holds as long as one of these is so. */
+const heldBy = (root: string, { holdOver }: SliderSettings): readonly string[] => [
+  `${root}:is([data-held], [data-away])`,
+  `${root}:not([data-going]):focus-within`,
+  ...(holdOver ? [`${root}:not([data-going]):hover`] : [])
+];
+
+/** The clock of what plays is an endless animation, which holds, slows and runs backwards as any other does. */
+function playingRules(own: SliderSettings, ctx: Context): readonly Rule[] {
+  const [root, progress] = [ctx.sel('root'), ctx.sel('progress')];
+  const period = own.rest * 1000 + moveOf(own);
+  const used: readonly Condition[] = ['script', 'used'];
+  return [
+    rule(progress, {
+      height: '3px',
+      'transform-origin': '0 50%',
+      visibility: own.progress ? 'visible' : 'hidden',
+      'margin-block-end': own.progress ? '0' : '-3px'
+    }),
+    rule(progress, { display: 'none' }, 'print'),
+    rule(progress, { animation: own.plays ? `k-round ${period}ms linear infinite` : 'none' }, ...used),
+    ...heldBy(root, own).map((held) =>
+      rule(`${held} > ${progress}`, { 'animation-play-state': 'paused' }, ...used)
+    )
+  ];
+}
+
+export function style(node: Node, ctx: Context): readonly Rule[] {
+  const own = ctx.settings<SliderSettings>(node);
+  const root = ctx.sel('root');
+  const drags = behaviours(node, ctx).includes('drags');
+  return [
+    rule(root, { display: 'flex', 'flex-direction': 'column', position: 'relative', 'min-width': '0' }),
+    ...toldRules(root, own),
+    ...(own.form === 'fade' ? fadeRules(own, ctx) : stripRules(own, ctx)),
+    ...controlRules(own, ctx),
+    ...(drags ? [rule(ctx.sel('view'), { cursor: 'grab' }, 'script')] : []),
+    ...(everPlays(node, ctx) ? playingRules(own, ctx) : [])
+  ];
+}
