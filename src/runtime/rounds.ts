@@ -1,4 +1,4 @@
-import { scrolled, scrollTo, startOf, stripOf } from './strip';
+import { slidesOf, startOf, told, viewOf, wayOf } from './strip';
 
 /** Room at each end, in rounds: more than a hand goes before it comes to rest. */
 const ROOM = 9;
@@ -8,53 +8,46 @@ const ROOM = 9;
  * to fill the window and one more go back to the first instead.
  */
 export function rounds(root: HTMLElement): (() => void) | undefined {
-  const strip = stripOf(root);
-  const { view, slides } = strip;
-  const [first, last] = [slides[0]!, slides.at(-1)!];
+  const view = viewOf(root);
+  const slides = slidesOf(view);
   let round = 0;
-  let starts: number[] = [];
+  let starts: number[];
 
   const arrange = () => {
-    if (!round) return;
-    const middle = scrolled(strip) + view.clientWidth / 2;
-    slides.forEach((slide, i) => {
-      const by = Math.round((middle - starts[i]! - slide.offsetWidth / 2) / round) * round;
-      const inset = `${by}px`;
-      if (slide.style.insetInlineStart !== inset) slide.style.insetInlineStart = inset;
+    const middle = Math.abs(view.scrollLeft) + view.clientWidth / 2;
+    slides.forEach(({ style, offsetWidth }, i) => {
+      const by = Math.round((middle - starts[i]! - offsetWidth / 2) / round);
+      if (round) style.insetInlineStart = `${by * round}px`;
     });
   };
-
+  /** Snapping would go back to where it was. */
+  const jump = (to: number) => {
+    view.style.scrollSnapType = 'none';
+    view.scrollLeft = to * wayOf(view);
+    arrange();
+    view.style.scrollSnapType = '';
+  };
   const clear = () => {
-    for (const { style } of slides) style.insetInlineStart = style.marginInline = '';
-    root.removeAttribute('data-looped');
+    for (const { style } of slides) style.insetInlineStart = style.marginInlineStart = '';
+    delete root.dataset.looped;
     round = 0;
   };
-
   const measure = () => {
-    const at = round ? scrolled(strip) % round : 0;
     clear();
-    const gap = parseFloat(getComputedStyle(view.firstElementChild!).columnGap) || 0;
-    const widest = Math.max(...slides.map(({ offsetWidth }) => offsetWidth));
-    const length = slides.reduce((sum, { offsetWidth }) => sum + offsetWidth + gap, 0);
-    if (length < view.clientWidth + widest) return;
-    root.setAttribute('data-looped', '');
-    first.style.marginInlineStart = last.style.marginInlineEnd = `${ROOM * length}px`;
+    const gap = parseFloat(told(view.firstElementChild!, 'column-gap')) || 0;
+    const widths = slides.map(({ offsetWidth }) => offsetWidth + gap);
+    const length = widths.reduce((sum, width) => sum + width);
+    if (length < view.clientWidth + Math.max(...widths) - gap) return;
+    root.dataset.looped = '';
+    slides[0]!.style.marginInlineStart = `${ROOM * length}px`;
+    view.style.setProperty('--k-room', `${2 * ROOM * length}px`);
+    starts = slides.map((slide) => startOf(view, slide));
     round = length;
-    starts = slides.map((slide) => startOf(strip, slide));
-    // Snapping would go back to where it was.
-    view.style.scrollSnapType = 'none';
-    scrollTo(strip, ROOM * round + at);
-    arrange();
-    view.style.scrollSnapType = '';
+    jump(ROOM * round);
   };
-
   const centre = () => {
-    const by = ROOM - Math.floor(scrolled(strip) / round);
-    if (!round || Math.abs(by) < 2 || view.style.scrollSnapType) return;
-    view.style.scrollSnapType = 'none';
-    scrollTo(strip, scrolled(strip) + by * round);
-    arrange();
-    view.style.scrollSnapType = '';
+    const at = Math.abs(view.scrollLeft);
+    if (round && !view.style.scrollSnapType) jump((at % round) + ROOM * round);
   };
 
   const sizes = new ResizeObserver(measure);

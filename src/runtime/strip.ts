@@ -1,58 +1,45 @@
-/** Parts of a slider that its behaviours share. */
-export interface Strip {
-  readonly view: HTMLElement;
-  readonly slides: readonly HTMLElement[];
-  /** Of the root: direction of writing, and what the style sheet tells. */
-  readonly css: CSSStyleDeclaration;
-}
+/** The window of a slider, in which its strip of slides is scrolled. */
+export const viewOf = (root: HTMLElement) => root.querySelector<HTMLElement>(':scope > [data-k-view]')!;
 
-export function stripOf(root: HTMLElement): Strip {
-  const view = root.querySelector<HTMLElement>(':scope > [data-k-view]')!;
-  return {
-    view,
-    slides: [...view.firstElementChild!.children] as HTMLElement[],
-    css: getComputedStyle(root)
-  };
-}
+export const slidesOf = (view: HTMLElement) => [...view.firstElementChild!.children] as HTMLElement[];
 
-/** How far it is scrolled from its beginning, px, whichever way it is written. */
-export const scrolled = ({ view }: Strip): number => Math.abs(view.scrollLeft);
+/** What a style sheet tells. */
+export const told = (element: Element, name: string) => getComputedStyle(element).getPropertyValue(name);
 
-export const scrollTo = ({ view, css }: Strip, px: number): void => {
-  view.scrollLeft = css.direction === 'rtl' ? -px : px;
-};
+/** 1, and -1 where what is read begins at the right: there a strip is scrolled to negative places. */
+export const wayOf = (view: HTMLElement) => (told(view, 'direction') === 'rtl' ? -1 : 1);
 
-/** From the beginning of the strip to that of a slide, px. */
-export const startOf = ({ view, css }: Strip, slide: HTMLElement): number =>
-  css.direction === 'rtl' ? view.clientWidth - slide.offsetLeft - slide.offsetWidth : slide.offsetLeft;
+/** From the beginning of the strip to the beginning of a slide, px. */
+export const startOf = (view: HTMLElement, { offsetLeft, offsetWidth }: HTMLElement) =>
+  wayOf(view) > 0 ? offsetLeft : view.clientWidth - offsetLeft - offsetWidth;
 
 /**
- * Where the window comes to rest for each slide, px from the beginning: its own beginning or its middle, no further
- * than there is something to scroll to (CSS Scroll Snap 1, section 4.1).
+ * Where the window comes to rest for each slide, px from the beginning: at that of the slide or around its middle
+ * (`--k-align`), no further than there is something to scroll to (CSS Scroll Snap 1, section 4.1). Whole, as what is
+ * scrolled is.
  */
-export function placesOf(strip: Strip): number[] {
-  const { view, slides, css } = strip;
-  const share = +css.getPropertyValue('--k-align');
-  const most = view.scrollWidth - view.clientWidth;
-  return slides.map((slide) => {
+export const placesOf = (view: HTMLElement) =>
+  slidesOf(view).map((slide) => {
     const free = view.clientWidth - slide.offsetWidth;
-    return Math.max(0, Math.min(most, startOf(strip, slide) - free * share));
+    const place = startOf(view, slide) - free * +told(view, '--k-align');
+    return Math.round(Math.max(0, Math.min(place, view.scrollWidth - view.clientWidth)));
   });
-}
 
-/** @returns the index of the place nearest to one. */
-export const nearest = (places: readonly number[], to: number): number =>
-  places.reduce((best, place, i) => (Math.abs(place - to) < Math.abs(places[best]! - to) - 1 ? i : best), 0);
+/** @returns the index of the first place that is nearest to where the strip is, or would be. */
+export const nearest = (view: HTMLElement, further = 0) => {
+  const away = placesOf(view).map((place) => Math.abs(place - Math.abs(view.scrollLeft + further)));
+  return away.indexOf(Math.min(...away));
+};
 
-/** What is asked of a slider: go on by so many, or to one, in its own time or another. */
+/** What is asked of a slider: to go on by so many slides, or to one, in a time and an easing other than its own. */
 export interface Turn {
   readonly by?: number;
   readonly to?: number;
   readonly ms?: number;
-  readonly ease?: string;
-  /** Asked by a hand, which is told what has come. */
-  readonly byHand?: boolean;
+  readonly easing?: string;
+  /** Not by a hand, so nobody is told. */
+  readonly isQuiet?: boolean;
 }
 
-export const turn = (root: HTMLElement, detail: Turn): boolean =>
+export const turn = (root: HTMLElement, detail: Turn) =>
   root.dispatchEvent(new CustomEvent('k-turn', { detail }));

@@ -1,4 +1,4 @@
-import { turn } from './strip';
+import { turn, type Turn } from './strip';
 
 /**
  * Lets a slider play: an endless animation is its clock, so that whatever holds, slows or scrubs animations does
@@ -10,23 +10,14 @@ export function turns(root: HTMLElement): (() => void) | undefined {
   const set = (isHeld: boolean) => {
     root.toggleAttribute('data-held', isHeld);
     root.toggleAttribute('data-going', !isHeld);
-    hold?.setAttribute('aria-pressed', `${isHeld}`);
+    if (hold) hold.ariaPressed = `${isHeld}`;
   };
-  const next = ({ target }: Event) => {
-    if (target === round) turn(root, { by: round.dataset.kRound === 'back' ? -1 : 1 });
-  };
-  const press = ({ target }: Event) => {
-    if (hold?.contains(target as Node)) return set(!root.hasAttribute('data-held'));
-    const isUsed =
-      (target as Element).closest('[data-k-to], [data-k-dot]')?.parentElement?.parentElement === root;
-    if (isUsed) used();
-  };
-  const used = () => {
-    if (root.dataset.kTurns) return set(true);
+  const next = () => turn(root, { by: +round.dataset.kRound!, isQuiet: true });
+  const press = () => set(!('held' in root.dataset));
+  const used = ({ detail }: { detail: Turn }) => {
+    if (detail.isQuiet) return;
+    if (root.dataset.kTurns) set(true);
     for (const each of round.getAnimations()) each.currentTime = 0;
-  };
-  const dragged = ({ detail }: CustomEvent<{ byHand?: boolean }>) => {
-    if (detail.byHand) used();
   };
   let isInSight = true;
   const away = () => root.toggleAttribute('data-away', !isInSight || document.hidden);
@@ -36,16 +27,16 @@ export function turns(root: HTMLElement): (() => void) | undefined {
   });
   watch.observe(root);
   round.addEventListener('animationiteration', next);
-  root.addEventListener('click', press);
-  root.addEventListener('k-turn', dragged as EventListener);
+  hold?.addEventListener('click', press);
+  root.addEventListener('k-turn', used as never);
   document.addEventListener('visibilitychange', away);
   STOPPABLE: return () => {
     watch.disconnect();
     round.removeEventListener('animationiteration', next);
-    root.removeEventListener('click', press);
-    root.removeEventListener('k-turn', dragged as EventListener);
+    hold?.removeEventListener('click', press);
+    root.removeEventListener('k-turn', used as never);
     document.removeEventListener('visibilitychange', away);
     for (const name of ['data-held', 'data-going', 'data-away']) root.removeAttribute(name);
-    hold?.setAttribute('aria-pressed', 'false');
+    if (hold) hold.ariaPressed = 'false';
   };
 }

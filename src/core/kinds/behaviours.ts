@@ -25,7 +25,7 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   raise: { sets: [] },
   rounds: { sets: ['data-looped'] },
   slider: {
-    sets: ['aria-current', 'aria-disabled', 'data-next', 'data-current', 'data-k-on', 'hidden']
+    sets: ['aria-current', 'aria-disabled', 'data-current', 'data-k-on', 'hidden']
   },
   spy: { sets: ['aria-current'] },
   stuck: { sets: ['data-stuck'] },

@@ -1,3 +1,4 @@
+import { groupedBy } from '../data/grouped';
 import type { Cell } from './cells';
 
 /**
@@ -11,6 +12,9 @@ export interface Mode {
 
 const PARTS_LEAST = 2;
 
+const atOf = ({ at }: Pick<Cell, 'at'>): string => at.join(' ');
+const partsOf = (cells: readonly Cell[]): number => new Set(cells.map(({ part }) => part)).size;
+
 const isOfScript = ({ at }: Cell): boolean => at.some((prelude) => prelude.includes('scripting: enabled'));
 
 /**
@@ -23,28 +27,28 @@ export function modesOf(cells: readonly Cell[]): {
   readonly modes: readonly Mode[];
   readonly rest: readonly Cell[];
 } {
-  const byAt = new Map<string, Cell[]>();
-  cells.forEach((cell, i) => {
-    if (!isOfScript(cell) || isWonOverLater(cell, cells.slice(i + 1))) return;
-    const key = cell.at.join(' ');
-    byAt.set(key, (byAt.get(key) ?? []).concat(cell));
-  });
-  const modes: Mode[] = [];
-  for (const own of byAt.values()) {
-    const parts = new Set(own.map(({ part }) => part));
-    if (parts.size >= PARTS_LEAST)
-      modes.push({ at: own[0]!.at, cells: own.map((cell) => ({ ...cell, at: [] })) });
-  }
-  const gone = new Set(modes.map(({ at }) => at.join(' ')));
-  const rest = cells.filter(
-    (cell) => !gone.has(cell.at.join(' ')) || !byAt.get(cell.at.join(' '))!.includes(cell)
-  );
-  return { modes, rest };
+  const moved = inModes(cells, new Set(cells.filter(isOfScript)));
+  const modes = [...groupedBy([...moved], atOf).values()].map((own) => ({
+    at: own[0]!.at,
+    cells: own.map((cell) => ({ ...cell, at: [] }))
+  }));
+  return { modes, rest: cells.filter((cell) => !moved.has(cell)) };
 }
 
 /**
- * Whether a later cell has the same weight: standing after it, this one would win. Those of modes keep their
- * order.
+ * Cells that can stand in modes: of several parts in each, none of which one that stays would win over. What falls
+ * out stays itself, so that is looked at again.
  */
-const isWonOverLater = (cell: Cell, later: readonly Cell[]): boolean =>
-  later.some((each) => !isOfScript(each) && each.meets === cell.meets && each.weight === cell.weight);
+function inModes(cells: readonly Cell[], candidates: ReadonlySet<Cell>): ReadonlySet<Cell> {
+  const byAt = groupedBy([...candidates], atOf);
+  const isMoved = (cell: Cell) => candidates.has(cell) && partsOf(byAt.get(atOf(cell))!) >= PARTS_LEAST;
+  const left = cells.filter((cell, i) => isMoved(cell) && !isWonOverLater(cell, cells.slice(i + 1), isMoved));
+  return left.length === candidates.size ? candidates : inModes(cells, new Set(left));
+}
+
+/**
+ * Whether a later cell that stays where it is has the same weight: standing after it, this one would win. Those of
+ * modes keep their order.
+ */
+const isWonOverLater = (cell: Cell, later: readonly Cell[], isMoved: (cell: Cell) => boolean): boolean =>
+  later.some((each) => !isMoved(each) && each.meets === cell.meets && each.weight === cell.weight);

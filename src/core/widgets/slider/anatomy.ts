@@ -46,7 +46,7 @@ export const anatomy: Anatomy = {
   slide: {
     label: 'slide',
     on: 'view',
-    states: { hover: ':hover', next: '[data-next]', current: '[aria-current]' },
+    states: { hover: ':hover', next: ':is([aria-current] + *)', current: '[aria-current]' },
     hasText: true,
     properties: ['gap', 'scale', 'justify-content'],
     box: { x: 6, y: 30, width: 66, height: 66 }

@@ -48,16 +48,18 @@ export function markup(node: Node, ctx: Context): Element {
       dataKDrags: asks('drags'),
       dataKRounds: asks('rounds'),
       dataKTurns: asks('turns', own.holdUsed ? 'used' : ''),
-      dataCurrent: first?.id
+      dataCurrent: first?.id,
+      // What fades rests on every slide.
+      dataLooped: own.form === 'fade' ? '' : undefined
     }),
     compact([
       bar(own, asked.includes('turns'), ctx),
       asked.includes('turns')
-        ? ctx.part('progress', 'div', { ariaHidden: 'true', dataKRound: own.way })
+        ? ctx.part('progress', 'div', { ariaHidden: 'true', dataKRound: own.way === 'back' ? '-1' : '1' })
         : null,
       view(own, node, items, first, ctx),
       own.dots ? dots(items, first, ctx) : null,
-      own.counter ? counter(items, first, ctx) : null,
+      own.counter ? ctx.part('counter', 'p', { ariaHidden: 'true' }) : null,
       element('p', { className: [ctx.cls('said')], role: 'status', dataKSaid: '' })
     ])
   );
@@ -130,9 +132,3 @@ const dots = (items: readonly Node[], first: Node | null, ctx: Context): Element
       )
     )
   );
-
-const counter = (items: readonly Node[], first: Node | null, ctx: Context): Element =>
-  ctx.part('counter', 'p', { ariaHidden: 'true', dataKCounter: '' }, [
-    element('span', {}, [text(String(Math.max(0, items.indexOf(first!)) + 1))]),
-    text(` / ${items.length}`)
-  ]);

@@ -23,10 +23,21 @@ const toldRules = (root: string, own: SliderSettings): readonly Rule[] => [
   rule(root, {
     '--k-step': String(own.step),
     '--k-align': own.align === 'center' ? '0.5' : '0',
-    '--k-move': `${moveOf(own)}ms`,
+    '--k-move': String(moveOf(own)),
     '--k-ease': printValue(own.move.easing)
   })
 ];
+
+/** Room to go round in, which the script says; what is laid elsewhere makes none. */
+const roomRule = (view: string): Rule =>
+  rule(`${view}::after`, {
+    content: '""',
+    position: 'absolute',
+    'inset-block-start': '0',
+    'inset-inline-start': 'var(--k-room, 0)',
+    width: '1px',
+    height: '1px'
+  });
 
 function stripRules(own: SliderSettings, ctx: Context): readonly Rule[] {
   const [view, strip, slide] = [ctx.sel('view'), ctx.sel('strip'), ctx.sel('slide')];
@@ -118,7 +129,6 @@ function controlRules({ place }: SliderSettings, ctx: Context): readonly Rule[] 
     ...shown('counter', { margin: '0', 'justify-content': 'center', 'font-variant-numeric': 'tabular-nums' }),
     rule(ctx.sel('dot'), { display: 'block', 'flex-shrink': '0' }),
     rule(`${ctx.sel('dot')}[hidden]`, { display: 'none' }),
-    rule(`${ctx.sel('counter')} > span`, { 'min-width': '1ch' }),
     rule(ctx.sel('said'), {
       position: 'absolute',
       width: '1px',
@@ -158,6 +168,16 @@ function playingRules(own: SliderSettings, ctx: Context): readonly Rule[] {
   ];
 }
 
+/** The slides up to the current one are counted, and all of them, by the browser (CSS Lists 3, section 4). */
+function counterRules(count: number, ctx: Context): readonly Rule[] {
+  const slide = ctx.sel('slide');
+  return [
+    rule(ctx.sel('root'), { 'counter-reset': 'k-slide' }),
+    rule(`${slide}:is([aria-current], :has(~ [aria-current]))`, { 'counter-increment': 'k-slide' }),
+    rule(`${ctx.sel('counter')}::before`, { content: `counter(k-slide) " / ${count}"` })
+  ];
+}
+
 export function style(node: Node, ctx: Context): readonly Rule[] {
   const own = ctx.settings<SliderSettings>(node);
   const root = ctx.sel('root');
@@ -167,6 +187,8 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     ...toldRules(root, own),
     ...(own.form === 'fade' ? fadeRules(own, ctx) : stripRules(own, ctx)),
     ...controlRules(own, ctx),
+    ...(own.counter ? counterRules(ctx.items('panels').length, ctx) : []),
+    ...(own.ends === 'loop' && own.form === 'slide' ? [roomRule(ctx.sel('view'))] : []),
     ...(drags ? [rule(ctx.sel('view'), { cursor: 'grab' }, 'script')] : []),
     ...(everPlays(node, ctx) ? playingRules(own, ctx) : [])
   ];
