@@ -242,7 +242,7 @@ test('axe-core has nothing to say, sliding, fading and playing', async ({ page }
 
 test('its script is small: lean, with drags, and with everything', async () => {
   const size = async (...names: string[]) => gzipSync((await pageScript(names, true))!, { level: 9 }).length;
-  expect(await size('slider')).toBeLessThanOrEqual(1150);
+  expect(await size('slider')).toBeLessThanOrEqual(1100);
   expect(await size('drags', 'slider')).toBeLessThanOrEqual(1500);
   expect(await size('drags', 'rounds', 'slider', 'turns')).toBeLessThanOrEqual(2048);
 });

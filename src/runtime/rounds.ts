@@ -37,7 +37,7 @@ export function rounds(root: HTMLElement): (() => void) | undefined {
     const gap = parseFloat(told(view.firstElementChild!, 'column-gap')) || 0;
     const widths = slides.map(({ offsetWidth }) => offsetWidth + gap);
     const length = widths.reduce((sum, width) => sum + width);
-    if (length < view.clientWidth + Math.max(...widths) - gap) return;
+    if (length < view.clientWidth + Math.max(...widths)) return;
     root.dataset.looped = '';
     slides[0]!.style.marginInlineStart = `${ROOM * length}px`;
     view.style.setProperty('--k-room', `${2 * ROOM * length}px`);

@@ -8,11 +8,8 @@ import { nearest, placesOf, slidesOf, told, turn, viewOf, wayOf, type Turn } fro
 export function slider(root: HTMLElement): (() => void) | undefined {
   const view = viewOf(root);
   const slides = slidesOf(view);
-  const part = (name: string) => [
-    ...root.querySelectorAll<HTMLElement>(`:scope > [data-k-${name}], :scope > * > [data-k-${name}]`)
-  ];
+  const part = (name: string) => [...root.querySelectorAll<HTMLElement>(`:scope > * > [data-k-${name}]`)];
   const [arrows, dots] = [part('to'), part('dot')];
-  const [said] = part('said');
   const stops = root.dataset.kSlider === 'stop';
   let now = slides.findIndex(({ id }) => id === root.dataset.current);
   let clock: Animation | null;
@@ -57,7 +54,7 @@ export function slider(root: HTMLElement): (() => void) | undefined {
     const isHeldIn = stops || (!isLooped() && now % end);
     draw(isHeldIn ? Math.max(0, Math.min(next, end)) : (next + end + 1) % (end + 1));
     glide(placesOf(view)[now]! * wayOf(view), ms, easing);
-    if (!isQuiet) said!.textContent = slides[now]!.ariaLabel;
+    if (!isQuiet) root.lastElementChild!.textContent = slides[now]!.ariaLabel;
   };
 
   const follow = () => {
@@ -67,9 +64,11 @@ export function slider(root: HTMLElement): (() => void) | undefined {
   dots.forEach((dot, i) => (dot.onclick = () => turn(root, { to: i })));
   root.addEventListener('k-turn', turned as never);
   view.onscroll = follow;
-  const sizes = new ResizeObserver(() => turn(root, { to: now, ms: 0, isQuiet: true }));
+  const settle = () => turn(root, { to: now, ms: 0, isQuiet: true });
+  const sizes = new ResizeObserver(settle);
   sizes.observe(view);
   root.dataset.kOn = '';
+  settle();
   STOPPABLE: {
     const show = ({ target }: Event) => {
       const to = slides.findIndex((slide) => slide.contains(target as Node));

@@ -12,7 +12,13 @@ export function turns(root: HTMLElement): (() => void) | undefined {
     root.toggleAttribute('data-going', !isHeld);
     if (hold) hold.ariaPressed = `${isHeld}`;
   };
-  const next = () => turn(root, { by: +round.dataset.kRound!, isQuiet: true });
+  /** The next slide may rest longer; what came too late by the length of a frame is not added up. */
+  const next = () => {
+    const [clock] = round.getAnimations() as [CSSAnimation];
+    const late = +clock.currentTime! % +clock.effect!.getComputedTiming().duration!;
+    turn(root, { by: +round.dataset.kRound!, isQuiet: true });
+    clock.currentTime = late;
+  };
   const press = () => set(!('held' in root.dataset));
   const used = ({ detail }: { detail: Turn }) => {
     if (detail.isQuiet) return;

@@ -7,6 +7,7 @@ import type { Keys } from '../heard/keys';
 import type { PlatformFeature } from '../support/features';
 import type { Box } from '../facts/box';
 import type { FindingRule, Fit } from './finding';
+import type { Schedule } from './round';
 import type {
   Asset,
   AssetId,
@@ -264,6 +265,8 @@ export interface Kind extends KindAbout {
   readonly opens?: { readonly part: string; readonly how: 'popover' | 'dialog' };
   /** What starts its movements, for replay: the part to press. One that is not chosen yet is pressed. */
   readonly play?: { readonly part: string; readonly label: string };
+  /** When it plays by itself, and how; null where it does not. @param settings all of them. */
+  schedule?(settings: Readonly<Record<string, unknown>>): Schedule | null;
   /** What a piece of it does besides: set by the registry for one piece, never by a kind. */
   readonly effects?: readonly Effect[];
 }

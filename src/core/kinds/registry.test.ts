@@ -138,6 +138,11 @@ describe.each(registry.everyKind().map((kind) => [kind.kind, kind] as const))('k
     }
   });
 
+  it('offers no property for a part that nobody knows', () => {
+    for (const { properties = [] } of Object.values(kind.anatomy))
+      expect([...STYLE_PROPERTIES.keys()]).toEqual(expect.arrayContaining([...properties]));
+  });
+
   it('has a look of known properties with valid values, in states its parts have', () => {
     for (const [part, states] of Object.entries(kind.look)) {
       for (const [state, conditions] of Object.entries(states)) {

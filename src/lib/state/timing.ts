@@ -3,7 +3,7 @@ import { CIRCUMSTANCES, heapOf, settingsUnder } from '$core/kinds/circumstances'
 import { statesOf } from '$core/cascade/states';
 import { conditionWords } from '$core/kinds/conditions';
 import { settingsAt } from '$core/compile/context';
-import type { EffectSpan } from '$core/kinds/contract';
+import type { EffectSpan, Kind } from '$core/kinds/contract';
 import { effectValues } from '$core/kinds/effects';
 import { readingSeconds, wordsAbove, wordsIn } from '$core/kinds/reading';
 import { settingsWithDefaults } from '$core/kinds/settings';
@@ -23,6 +23,7 @@ import {
 import { registry } from '$core/registry';
 import { fieldsOf, type FieldSpec } from './fields';
 import type { Workbench } from './workbench.svelte';
+import { roundOf, type RoundStep } from '$core/kinds/round';
 
 /** What a hand can set of a movement, however it is stored. */
 export type Timing = Pick<Track, 'ms' | 'delay' | 'easing'>;
@@ -176,6 +177,15 @@ export function spansOf({ kind, tuned, project }: Workbench): readonly EffectSpa
   );
 }
 
+const tracksOf = (kind: Kind) => fieldsOf(kind, 'timing').filter(({ control }) => control === 'track');
+
+/** One round of the picked piece, as it is set where one looks; null where it does not play by itself. */
+export function maybeRound({ kind, tuned, project, at }: Workbench): readonly RoundStep[] | null {
+  const settings = at === 'always' ? settingsWithDefaults(kind, tuned) : settingsAt(kind, tuned, at);
+  const schedule = kind.schedule?.(settings);
+  return schedule ? roundOf(project, tuned, schedule, registry.of) : null;
+}
+
 /** As many as one can follow; what is further in is tuned by itself. */
 const WITHIN_MOST = 12;
 
@@ -184,7 +194,7 @@ function withinRows(wb: Workbench): readonly TimingRow[] {
   const inside = subtreeOf(wb.project, wb.tuned.id).slice(1);
   const entering = inside.filter((node) => registry.of(node).effects?.some(({ clock }) => clock));
   const rows = entering.flatMap((node) =>
-    fieldsOf(registry.of(node), 'timing')
+    tracksOf(registry.of(node))
       .filter(({ effect }) => effect)
       .map((field) => trackRow(wb, node, field))
   );
@@ -201,7 +211,7 @@ export function timingRows(wb: Workbench): {
   readonly states: readonly TimingRow[];
 } {
   const drawn = drawnParts(analyse(registry, wb.project, wb.tuned));
-  const moves = fieldsOf(wb.kind, 'timing')
+  const moves = tracksOf(wb.kind)
     .filter((field) => field.part === undefined || drawn.has(field.part))
     .map((field) => trackRow(wb, wb.tuned, field));
   const parts = Object.keys(wb.kind.anatomy).filter(

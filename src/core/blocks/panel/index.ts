@@ -1,6 +1,6 @@
 import { object } from 'yup';
 import type { Kind } from '../../kinds/contract';
-import { iconField, toggleField } from '../../kinds/fields';
+import { iconField, numberField, toggleField } from '../../kinds/fields';
 import { about } from './about';
 
 /**
@@ -15,6 +15,12 @@ export const panel: Kind = {
     iconChosen: iconField({
       label: 'Icon when chosen',
       help: 'Takes the place of the other while the tab is chosen.'
+    }),
+    rest: numberField(0, 0, 600, {
+      label: 'Rests',
+      unit: 's',
+      view: 'timing',
+      help: 'In a slider that plays. 0: as long as the slider says.'
     }),
     disabled: toggleField(false, { label: 'Disabled', help: 'Shown, but it cannot be chosen.' })
   }),

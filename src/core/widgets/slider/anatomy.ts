@@ -48,7 +48,7 @@ export const anatomy: Anatomy = {
     on: 'view',
     states: { hover: ':hover', next: ':is([aria-current] + *)', current: '[aria-current]' },
     hasText: true,
-    properties: ['gap', 'scale', 'justify-content'],
+    properties: ['gap', 'scale'],
     box: { x: 6, y: 30, width: 66, height: 66 }
   },
   dots: {
@@ -81,9 +81,9 @@ const BUTTON = {
 
 const button = (padding: string): Styles[string] => ({
   rest: { always: { ...BUTTON, padding } },
-  hover: { always: { 'background-color': '#ece8dc' } },
+  hover: { always: { 'background-color': '#d6ccb4' } },
   focus: ring,
-  pressed: { always: { 'background-color': '#d9d3c3' } }
+  pressed: { always: { 'background-color': '#b9ad8e' } }
 });
 
 export const look: Styles = {

@@ -1,3 +1,101 @@
-import type { FindingRule } from '../../kinds/finding';
+import { error, settingFix, warning, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
+import { isTooShort, readingRests, restToRead, roundOf, type RoundStep } from '../../kinds/round';
+import { moves } from '../../motion/track';
+import type { Node, Project } from '../../project/types';
+import { settings, type SliderSettings } from './settings';
 
-export const findings: readonly FindingRule[] = [];
+/** What is set, and for each condition what is set there. */
+const ownOf = (node: Node): SliderSettings =>
+  ({ ...settings.getDefault(), ...node.settings }) as SliderSettings;
+
+const countOf = ({ slots }: Node): number => slots.panels?.length ?? 0;
+
+type Check = (
+  own: SliderSettings,
+  node: Node,
+  project: Project,
+  of: KindOf
+) => Remark | readonly Remark[] | null;
+
+const ruleOf = (id: string, summary: string, check: Check): FindingRule => ({
+  id: `slider-${id}`,
+  summary,
+  kinds: ['slider'],
+  check: (node, project, _facts, of) => check(ownOf(node), node, project, of)
+});
+
+/** Slides that fill the window, and one more to come in while another goes out. */
+const tooFew: Check = ({ ends, form, visible }, node) => {
+  const [count, needed] = [countOf(node), Math.ceil(visible) + 1];
+  if (ends !== 'loop' || form === 'fade' || count >= needed) return null;
+  return warning({
+    view: 'Behaviour',
+    number: `${count} of ${needed}`,
+    sentence: `${node.name} cannot go round: ${count} slides, ${visible} in sight`,
+    cause: `It needs one more than can be seen. Until it has ${needed}, it goes back to the first instead.`,
+    fix: settingFix('Let it go back to the first', node.id, 'ends', 'rewind')
+  });
+};
+
+const evenCentre: Check = ({ align, visible, form }, node) => {
+  const isOdd = Math.round(visible) % 2 === 1;
+  if (align !== 'center' || form === 'fade' || isOdd) return null;
+  const odd = Math.floor(visible / 2) * 2 + 1;
+  return warning({
+    view: 'Behaviour',
+    number: `${visible} in sight`,
+    sentence: `${visible} slides in sight have none in the middle, where the current one of ${node.name} stands`,
+    cause:
+      'Of an odd number one stands in the middle, and as many at each side. Now two are cut at the edges.',
+    fix: settingFix(`Show ${odd}`, node.id, 'visible', odd)
+  });
+};
+
+const noHold: Check = ({ plays, button }, node) => {
+  if (!plays || button) return null;
+  return error({
+    view: 'Behaviour',
+    sentence: `Nobody can hold ${node.name} while it plays`,
+    cause:
+      'What moves by itself for longer than 5 s needs a way to hold it (WCAG 2.2, 2.2.2). Pointing at it is none for hands on a screen.',
+    fix: settingFix('Give it a hold button', node.id, 'button', true)
+  });
+};
+
+const moveTooLong: Check = ({ plays, rest, move }, node) => {
+  if (!plays || !moves(move) || move.ms <= rest * 1000) return null;
+  return warning({
+    view: 'Timing',
+    number: `${move.ms} ms of ${rest} s`,
+    sentence: `${node.name} moves for longer than its slides rest`,
+    cause: 'Nothing on it stands still long enough to be read.',
+    fix: settingFix('Move for 500 ms', node.id, 'move', { ...move, ms: 500 })
+  });
+};
+
+const seconds = (value: number): string => `${Math.round(value * 10) / 10} s`;
+
+const goneTooSoon = (node: Node, steps: readonly RoundStep[], step: RoundStep): Remark =>
+  warning({
+    part: 'slide',
+    view: 'Timing',
+    number: `${seconds(step.rest)} of ${seconds(step.reading)}`,
+    sentence: `${step.name} of ${node.name} is gone before it is read`,
+    cause: `${step.words} words take ${seconds(step.reading)} at 238 a minute; it rests ${seconds(step.rest)}. It needs ${restToRead(step)} s.`,
+    fix: { label: 'Give every slide its reading time', commands: readingRests(steps) }
+  });
+
+const unread: Check = ({ plays, rest, move, way }, node, project, of) => {
+  if (!plays) return null;
+  const schedule = { slot: 'panels', rest, move: move.ms / 1000, isBackwards: way === 'back' };
+  const steps = roundOf(project, node, schedule, of);
+  return steps.filter(isTooShort).map((step) => goneTooSoon(node, steps, step));
+};
+
+export const findings: readonly FindingRule[] = [
+  ruleOf('too-few', 'A slider has too few slides to go round', tooFew),
+  ruleOf('even-centre', 'The current slide cannot stand in the middle of an even number', evenCentre),
+  ruleOf('no-hold', 'A slider plays and nothing holds it (WCAG 2.2, 2.2.2)', noHold),
+  ruleOf('move-too-long', 'A slider moves for longer than it rests', moveTooLong),
+  { ...ruleOf('unread', 'A slide is gone before it is read', unread), scope: 'project' }
+];

@@ -1,4 +1,5 @@
 import type { FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
+import { moves } from '../../motion/track';
 import { panelWith } from '../../kinds/make';
 import type { Node } from '../../project/types';
 import { about } from './about';
@@ -60,5 +61,10 @@ export const slider: Kind = {
   behaviours,
   fallbacks,
   findings: () => import('./findings'),
+  schedule(given) {
+    const { plays, rest, move, way } = given as unknown as SliderSettings;
+    const seconds = moves(move) ? move.ms / 1000 : 0;
+    return plays ? { slot: 'panels', rest, move: seconds, isBackwards: way === 'back' } : null;
+  },
   play: { part: 'arrow', label: 'Go to the next slide' }
 };

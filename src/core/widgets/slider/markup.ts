@@ -60,7 +60,8 @@ export function markup(node: Node, ctx: Context): Element {
       view(own, node, items, first, ctx),
       own.dots ? dots(items, first, ctx) : null,
       own.counter ? ctx.part('counter', 'p', { ariaHidden: 'true' }) : null,
-      element('p', { className: [ctx.cls('said')], role: 'status', dataKSaid: '' })
+      // The script writes into the last element.
+      element('p', { className: [ctx.cls('said')], role: 'status' })
     ])
   );
 }

@@ -2,7 +2,8 @@ import { object, type InferType } from 'yup';
 import { choiceField, itemField, numberField, textField, toggleField, trackField } from '../../kinds/fields';
 import { STILL_TRACK, trackOf } from '../../motion/track';
 
-const PLAYING = { view: 'timing', group: 'Plays by itself', needs: ['plays'] } as const;
+const PLAYS = { view: 'behaviour', group: 'Plays by itself' } as const;
+const PLAYING = { ...PLAYS, needs: ['plays'] } as const;
 const CONTROLS = { view: 'behaviour', group: 'Controls' } as const;
 const FIXED = { print: 'on paper all slides lie open' };
 
@@ -44,7 +45,7 @@ const words = {
 export const settings = object({
   visible: numberField(1, 1, 12, {
     label: 'Slides in sight',
-    unit: 'slides',
+    unit: 'at once',
     view: 'behaviour',
     responsive: true,
     fixed: FIXED,
@@ -58,7 +59,7 @@ export const settings = object({
   }),
   step: numberField(1, 1, 12, {
     label: 'Goes on by',
-    unit: 'slides',
+    unit: 'at once',
     view: 'behaviour',
     responsive: true,
     fixed: FIXED
@@ -120,8 +121,7 @@ export const settings = object({
     }
   ),
   plays: toggleField(false, {
-    view: 'timing',
-    group: 'Plays by itself',
+    ...PLAYS,
     label: 'Plays by itself',
     responsive: true,
     fixed: { 'less-motion': 'with less motion nothing plays', ...FIXED },

@@ -1,5 +1,6 @@
 import { printValue } from '../../css/tokens';
 import type { Condition, Context, Rule } from '../../kinds/contract';
+import { OWN_REST } from '../../kinds/round';
 import { rule } from '../../kinds/rule';
 import { moves } from '../../motion/track';
 import type { Declarations, Node } from '../../project/types';
@@ -148,10 +149,20 @@ const heldBy = (root: string, { holdOver }: SliderSettings): readonly string[] =
   ...(holdOver ? [`${root}:not([data-going]):hover`] : [])
 ];
 
+const periodOf = (rest: number, own: SliderSettings): string => `${rest * 1000 + moveOf(own)}ms`;
+
+/** A slide that rests for a time of its own tells the clock so while it is the current one. */
+function ownRests(own: SliderSettings, items: readonly Node[], ctx: Context): readonly Rule[] {
+  const [root, slide] = [ctx.sel('root'), ctx.sel('slide')];
+  const nth = (i: number) => `${root}:has(> * > * > ${slide}[aria-current]:nth-child(${i + 1}))`;
+  return items.flatMap(({ settings }, i) =>
+    settings[OWN_REST] ? [rule(nth(i), { '--k-rest': periodOf(Number(settings[OWN_REST]), own) })] : []
+  );
+}
+
 /** The clock of what plays is an endless animation, which holds, slows and runs backwards as any other does. */
 function playingRules(own: SliderSettings, ctx: Context): readonly Rule[] {
   const [root, progress] = [ctx.sel('root'), ctx.sel('progress')];
-  const period = own.rest * 1000 + moveOf(own);
   const used: readonly Condition[] = ['script', 'used'];
   return [
     rule(progress, {
@@ -161,7 +172,12 @@ function playingRules(own: SliderSettings, ctx: Context): readonly Rule[] {
       'margin-block-end': own.progress ? '0' : '-3px'
     }),
     rule(progress, { display: 'none' }, 'print'),
-    rule(progress, { animation: own.plays ? `k-round ${period}ms linear infinite` : 'none' }, ...used),
+    rule(
+      progress,
+      { animation: own.plays ? `k-round var(--k-rest, ${periodOf(own.rest, own)}) linear infinite` : 'none' },
+      ...used
+    ),
+    ...ownRests(own, ctx.items('panels'), ctx),
     ...heldBy(root, own).map((held) =>
       rule(`${held} > ${progress}`, { 'animation-play-state': 'paused' }, ...used)
     )

@@ -1,15 +1,17 @@
 <script lang="ts">
   import { endOf, MS_MOST } from '$core/motion/track';
   import ReadingSpans from './ReadingSpans.svelte';
+  import RoundBars from './RoundBars.svelte';
   import TimingFields from './TimingFields.svelte';
   import { playMovement, startOf } from '$lib/state/actions';
-  import { spansOf, timingRows, type TimingRow } from '$lib/state/timing';
+  import { maybeRound, spansOf, timingRows, type TimingRow } from '$lib/state/timing';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
 
   const rows = $derived(timingRows(wb));
   const spans = $derived(spansOf(wb));
+  const round = $derived(maybeRound(wb));
 
   const groups = $derived([
     ['Moves', rows.moves],
@@ -181,6 +183,7 @@
     >
       {#each ticks as ms (ms)}<span class="mono" style:left="{x(ms)}px">{ms}</span>{/each}
     </div>
+    {#if round}<RoundBars {wb} steps={round} />{/if}
     {#each groups as [heading, group] (heading)}
       {#if group.length > 0}<h3>{heading}</h3>
         <div></div>{/if}

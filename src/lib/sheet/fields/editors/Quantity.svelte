@@ -17,7 +17,7 @@
   }
 
   function takeNumber(text: string): void {
-    const worked = parseQuantity(evaluate(text.replace(/[%\s]/g, ''), '') ?? '');
+    const worked = parseQuantity(evaluate(text.replace(/[%\sa-z]/gi, ''), '') ?? '');
     if (!worked) refuse(`${field.label} takes a number, such as 50.`);
     else set(worked.value);
   }

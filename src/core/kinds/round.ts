@@ -1,0 +1,67 @@
+import { maybeNode } from '../project/tree';
+import type { Node, NodeId, Project } from '../project/types';
+import type { KindOf } from './finding';
+import { readingSeconds, wordsIn } from './reading';
+
+/** What plays by itself: one after the other of its items rests, and the next one comes. */
+export interface Schedule {
+  /** The slot that holds its items. */
+  readonly slot: string;
+  /** How long an item rests that says nothing itself, s. */
+  readonly rest: number;
+  /** How long it takes until the next one has come, s. */
+  readonly move: number;
+  readonly isBackwards: boolean;
+}
+
+/** One item in a round. Times in s from its beginning. */
+export interface RoundStep {
+  readonly id: NodeId;
+  readonly name: string;
+  readonly start: number;
+  readonly rest: number;
+  readonly move: number;
+  /** Words in it, and how long they take to read. */
+  readonly words: number;
+  readonly reading: number;
+}
+
+/** The setting of an item that says how long it rests; 0 where its owner says so. */
+export const OWN_REST = 'rest';
+
+const restOf = (item: Node, { rest }: Schedule): number => Number(item.settings[OWN_REST] ?? 0) || rest;
+
+/** @returns the items of a schedule, in the order in which they come. */
+export function roundOf(project: Project, node: Node, schedule: Schedule, of: KindOf): readonly RoundStep[] {
+  const items = (node.slots[schedule.slot] ?? []).flatMap((id) => maybeNode(project, id) ?? []);
+  let start = 0;
+  return (schedule.isBackwards ? items.toReversed() : items).map((item) => {
+    const words = wordsIn(project, item, of);
+    const rest = restOf(item, schedule);
+    const step = { id: item.id, name: item.name, start, rest, move: schedule.move, words };
+    start += rest + schedule.move;
+    return { ...step, reading: readingSeconds(words) };
+  });
+}
+
+/** How long one round takes, s. */
+export const roundLength = (steps: readonly RoundStep[]): number => {
+  const last = steps.at(-1);
+  return last ? last.start + last.rest + last.move : 0;
+};
+
+/** Whether an item is gone before it is read. */
+export const isTooShort = ({ rest, reading }: RoundStep): boolean => reading > rest;
+
+/** @returns the least rest, in half seconds, in which the words of an item are read, s. */
+export const restToRead = ({ reading }: Pick<RoundStep, 'reading'>): number =>
+  Math.max(1, Math.ceil(reading * 2) / 2);
+
+/** Commands that give every item of a round the time it takes to read. */
+export const readingRests = (steps: readonly RoundStep[]) =>
+  steps.map((step) => ({
+    type: 'set-setting' as const,
+    id: step.id,
+    key: OWN_REST,
+    value: restToRead(step)
+  }));
