@@ -27,6 +27,7 @@ import { about as reveal } from './effects/reveal/about';
 import { about as sticky } from './effects/sticky/about';
 import { about as wait } from './effects/wait/about';
 import { about as accordion } from './widgets/accordion/about';
+import { about as card } from './widgets/card/about';
 import { about as slider } from './widgets/slider/about';
 import { about as tabs } from './widgets/tabs/about';
 import { createRegistry, type EffectEntry, type KindEntry } from './kinds/registry';
@@ -55,6 +56,7 @@ const kinds: readonly KindEntry[] = [
   { about: tabs, load: async () => (await import('./widgets/tabs')).tabs },
   { about: accordion, load: async () => (await import('./widgets/accordion')).accordion },
   { about: slider, load: async () => (await import('./widgets/slider')).slider },
+  { about: card, load: async () => (await import('./widgets/card')).card },
   { about: dialog, load: async () => (await import('./blocks/dialog')).dialog },
   { about: drawer, load: async () => (await import('./blocks/drawer')).drawer },
   { about: panel, load: async () => (await import('./blocks/panel')).panel }

@@ -2,6 +2,7 @@
 export function createBrought() {
   let out: HTMLElement | null = null;
   let last: HTMLElement | null = null;
+  let turned: Element | null = null;
 
   function putAway(): void {
     if (out?.matches(':popover-open')) out.hidePopover();
@@ -14,7 +15,17 @@ export function createBrought() {
     if (isAgain) lying.getAnimations().forEach((each) => each.finish());
   }
 
+  /** The side of a card that is tuned is the one that is seen. */
+  function turn(picked: HTMLElement | null): void {
+    const card = picked?.closest('[data-k-back]')?.closest('[data-k-card]') ?? null;
+    if (card === turned) return;
+    turned?.removeAttribute('data-turned');
+    card?.setAttribute('data-turned', '');
+    turned = card;
+  }
+
   return (picked: HTMLElement | null): void => {
+    turn(picked);
     if (picked === last) return;
     last = picked;
     const before = out;

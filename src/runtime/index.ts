@@ -2,6 +2,7 @@
 export { closes } from './closes';
 export { drags } from './drags';
 export { enter } from './enter';
+export { flips } from './flips';
 export { glide } from './glide';
 export { grow } from './grow';
 export { leave } from './leave';

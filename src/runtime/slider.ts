@@ -16,7 +16,10 @@ export function slider(root: HTMLElement): (() => void) | undefined {
 
   const isLooped = () => 'looped' in root.dataset;
   /** The last slide it comes to rest on: those after it are in sight by then. */
-  const last = (all = placesOf(view)) => (isLooped() ? all.length - 1 : all.indexOf(Math.max(...all)));
+  const last = () => {
+    const all = placesOf(view);
+    return isLooped() ? all.length - 1 : all.indexOf(Math.max(...all));
+  };
 
   const draw = (next: number) => {
     const end = last();

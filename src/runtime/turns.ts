@@ -8,22 +8,23 @@ export function turns(root: HTMLElement): (() => void) | undefined {
   const round = root.querySelector<HTMLElement>(':scope > [data-k-round]')!;
   const hold = root.querySelector<HTMLElement>(':scope > * > [data-k-hold]');
   const set = (isHeld: boolean) => {
-    root.toggleAttribute('data-held', isHeld);
-    root.toggleAttribute('data-going', !isHeld);
+    root.dataset.held = `${isHeld}`;
     if (hold) hold.ariaPressed = `${isHeld}`;
   };
-  /** The next slide may rest longer; what came too late by the length of a frame is not added up. */
-  const next = () => {
-    const [clock] = round.getAnimations() as [CSSAnimation];
-    const late = +clock.currentTime! % +clock.effect!.getComputedTiming().duration!;
-    turn(root, { by: +round.dataset.kRound!, isQuiet: true });
-    clock.currentTime = late;
+  /** The rest begins anew, and may be another one. Its count stays: a browser would tell of another. */
+  const rest = (change?: () => void) => {
+    const [clock] = round.getAnimations();
+    const length = () => +clock!.effect!.getComputedTiming().duration!;
+    const count = clock && Math.floor(+clock.currentTime! / length());
+    change?.();
+    if (clock) clock.currentTime = count! * length();
   };
-  const press = () => set(!('held' in root.dataset));
+  const next = () => rest(() => turn(root, { by: +round.dataset.kRound!, isQuiet: true }));
+  const press = () => set(root.dataset.held !== 'true');
   const used = ({ detail }: { detail: Turn }) => {
     if (detail.isQuiet) return;
     if (root.dataset.kTurns) set(true);
-    for (const each of round.getAnimations()) each.currentTime = 0;
+    rest();
   };
   let isInSight = true;
   const away = () => root.toggleAttribute('data-away', !isInSight || document.hidden);
@@ -42,7 +43,8 @@ export function turns(root: HTMLElement): (() => void) | undefined {
     hold?.removeEventListener('click', press);
     root.removeEventListener('k-turn', used as never);
     document.removeEventListener('visibilitychange', away);
-    for (const name of ['data-held', 'data-going', 'data-away']) root.removeAttribute(name);
+    delete root.dataset.held;
+    delete root.dataset.away;
     if (hold) hold.ariaPressed = 'false';
   };
 }

@@ -14,6 +14,7 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   closes: { sets: [] },
   drags: { sets: [] },
   enter: { sets: ['data-waiting'], isHiding: true },
+  flips: { sets: ['data-turned', 'data-k-on', 'aria-pressed'] },
   glide: { sets: [] },
   grow: { sets: [] },
   leave: { sets: [] },
@@ -42,7 +43,7 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
       'data-current'
     ]
   },
-  turns: { sets: ['aria-pressed', 'data-held', 'data-going', 'data-away'] },
+  turns: { sets: ['aria-pressed', 'data-held', 'data-away'] },
   unfolds: { sets: [] },
   wait: { sets: ['data-waiting'], isHiding: true }
 };

@@ -144,9 +144,9 @@ function controlRules({ place }: SliderSettings, ctx: Context): readonly Rule[] 
 
 /** Holds as long as one of these is so. */
 const heldBy = (root: string, { holdOver }: SliderSettings): readonly string[] => [
-  `${root}:is([data-held], [data-away])`,
-  `${root}:not([data-going]):focus-within`,
-  ...(holdOver ? [`${root}:not([data-going]):hover`] : [])
+  `${root}:is([data-held="true"], [data-away])`,
+  `${root}:not([data-held="false"]):focus-within`,
+  ...(holdOver ? [`${root}:not([data-held="false"]):hover`] : [])
 ];
 
 const periodOf = (rest: number, own: SliderSettings): string => `${rest * 1000 + moveOf(own)}ms`;

@@ -1,0 +1,144 @@
+import type { Element } from 'hast';
+import { compact, defined } from '../../data/compact';
+import { element, text } from '../../html/build';
+import type { Anatomy, Context, Kind } from '../../kinds/contract';
+import { pressable, ring } from '../../kinds/opening';
+import type { Node, Styles } from '../../project/types';
+import { about } from './about';
+import { adapt, settings, type CardSettings } from './settings';
+import { style } from './style';
+
+const face = (label: string, x: number) => ({
+  label,
+  states: { hover: ':hover' },
+  hasText: true,
+  properties: ['gap'],
+  box: { x, y: 10, width: 62, height: 96 }
+});
+
+const anatomy: Anatomy = {
+  root: {
+    label: 'card',
+    states: { hover: ':hover', focus: ':focus-visible' },
+    keys: { Tab: 'to it, which turns it' },
+    box: { x: 0, y: 0, width: 150, height: 116 }
+  },
+  front: face('front', 8),
+  back: face('back', 80),
+  flip: {
+    label: 'turn button',
+    states: { ...pressable, selected: '[aria-pressed="true"]' },
+    hasText: true,
+    properties: ['font-size', 'font-weight', 'cursor'],
+    box: { x: 100, y: 92, width: 40, height: 12 }
+  }
+};
+
+const FACE = {
+  padding: '20px',
+  gap: '12px',
+  'background-color': '#ffffff',
+  color: '#1f262a',
+  'border-width': '1px',
+  'border-color': '#c9c2b2',
+  'border-radius': '6px'
+};
+
+const look: Styles = {
+  root: { focus: ring },
+  front: { rest: { always: FACE } },
+  back: { rest: { always: { ...FACE, 'background-color': '#22372b', color: '#ffffff' } } },
+  flip: {
+    rest: {
+      always: {
+        'background-color': '#ffffff',
+        color: '#1f262a',
+        'border-width': '1px',
+        'border-color': '#7d7868',
+        'border-radius': '4px',
+        padding: '5px 10px',
+        'font-size': '14px',
+        'font-weight': '600',
+        cursor: 'pointer'
+      }
+    },
+    hover: { always: { 'background-color': '#d6ccb4' } },
+    focus: ring,
+    pressed: { always: { 'background-color': '#b9ad8e' } },
+    selected: { always: { 'background-color': '#1f262a', color: '#ffffff' } }
+  }
+};
+
+const isPressed = ({ by }: CardSettings): boolean => by === 'press' || by === 'both';
+
+/** Both faces stand in one place, so it is as high as the longer one; what turns is neither of them. */
+function markup(node: Node, ctx: Context): Element {
+  const own = ctx.settings<CardSettings>(node);
+  const side = (part: 'front' | 'back', marks: Record<string, string>) =>
+    ctx.part(part, 'div', marks, ctx.slot(part));
+  return ctx.part(
+    'root',
+    'div',
+    defined({
+      role: 'group',
+      ariaLabel: own.label || node.name,
+      dataKCard: '',
+      dataKFlips: isPressed(own) ? '' : undefined,
+      tabIndex: own.by === 'press' ? undefined : 0
+    }),
+    compact([
+      element('div', { className: [ctx.cls('turning')] }, [
+        side('front', {}),
+        side('back', { dataKBack: '' })
+      ]),
+      isPressed(own)
+        ? ctx.part('flip', 'button', { type: 'button', dataKFlip: '', ariaPressed: 'false' }, [
+            text(own.words)
+          ])
+        : null
+    ])
+  );
+}
+
+export const card: Kind = {
+  ...about,
+  anatomy,
+  settings,
+  slots: {
+    front: { label: 'Front', accepts: ['block'], part: 'front' },
+    back: { label: 'Back', accepts: ['block'], part: 'back' }
+  },
+  forms: [],
+  look,
+  adapt,
+  create: (make) =>
+    make(
+      'card',
+      'Card',
+      {},
+      {
+        front: [make('heading', 'Front heading', { text: 'What it is', level: '3' })],
+        back: [make('text', 'Back text', { html: '<p>What there is to know of it.</p>' })]
+      }
+    ),
+  markup,
+  style,
+  behaviours: (node, ctx) => (isPressed(ctx.settings<CardSettings>(node)) ? ['flips'] : []),
+  fallbacks(_node, { settings: under }) {
+    const { by } = under<CardSettings>('always');
+    const words = {
+      hover: 'pointed at or focused',
+      press: 'pressed',
+      both: 'pointed at or pressed',
+      focus: 'focused'
+    };
+    return [
+      {
+        label: 'Turns when',
+        wide: words[by],
+        cells: { touch: 'pressed', 'no-script': by === 'press' ? 'focused' : null, print: 'both sides' }
+      }
+    ];
+  },
+  findings: () => import('./findings')
+};
