@@ -22,12 +22,14 @@ import { about as text } from './blocks/text/about';
 import { about as video } from './blocks/video/about';
 import { about as collapse } from './effects/collapse/about';
 import { about as enter } from './effects/enter/about';
+import { about as loop } from './effects/loop/about';
 import { about as opens } from './effects/opens/about';
 import { about as reveal } from './effects/reveal/about';
 import { about as sticky } from './effects/sticky/about';
 import { about as wait } from './effects/wait/about';
 import { about as accordion } from './widgets/accordion/about';
 import { about as card } from './widgets/card/about';
+import { about as number } from './widgets/number/about';
 import { about as slider } from './widgets/slider/about';
 import { about as tabs } from './widgets/tabs/about';
 import { createRegistry, type EffectEntry, type KindEntry } from './kinds/registry';
@@ -57,6 +59,7 @@ const kinds: readonly KindEntry[] = [
   { about: accordion, load: async () => (await import('./widgets/accordion')).accordion },
   { about: slider, load: async () => (await import('./widgets/slider')).slider },
   { about: card, load: async () => (await import('./widgets/card')).card },
+  { about: number, load: async () => (await import('./widgets/number')).number },
   { about: dialog, load: async () => (await import('./blocks/dialog')).dialog },
   { about: drawer, load: async () => (await import('./blocks/drawer')).drawer },
   { about: panel, load: async () => (await import('./blocks/panel')).panel }
@@ -66,6 +69,7 @@ const kinds: readonly KindEntry[] = [
 const effects: readonly EffectEntry[] = [
   { about: sticky, load: async () => (await import('./effects/sticky')).sticky },
   { about: enter, load: async () => (await import('./effects/enter')).enter },
+  { about: loop, load: async () => (await import('./effects/loop')).loop },
   { about: collapse, load: async () => (await import('./effects/collapse')).collapse },
   { about: reveal, load: async () => (await import('./effects/reveal')).reveal },
   { about: opens, load: async () => (await import('./effects/opens')).opens },

@@ -1,5 +1,6 @@
 /** The contract: everything generated markup may ask for. A test holds the kinds to this list. */
 export { closes } from './closes';
+export { counts } from './counts';
 export { drags } from './drags';
 export { enter } from './enter';
 export { flips } from './flips';

@@ -1,0 +1,53 @@
+import { effectKey } from '../../kinds/effects';
+import { type FindingRule, settingFix, warning } from '../../kinds/finding';
+import { moves } from '../../motion/track';
+import type { Node } from '../../project/types';
+import { lengthOf } from './index';
+import { settings, type LoopSettings } from './settings';
+
+/** What moves by itself for longer needs a way to hold it (WCAG 2.2, 2.2.2). */
+const SECONDS_MOST = 5;
+
+const ownOf = (node: Node): LoopSettings => {
+  const defaults = settings.getDefault();
+  const own = Object.keys(defaults).map((key) => [key, node.settings[effectKey('loop', key)]] as const);
+  return {
+    ...defaults,
+    ...Object.fromEntries(own.filter(([, value]) => value !== undefined))
+  } as LoopSettings;
+};
+
+/** As often as it can within the limit, once at least. */
+function timesWithin(own: LoopSettings): number {
+  const once = lengthOf({ ...own, count: 1 })!;
+  return Math.max(1, Math.floor(SECONDS_MOST / once));
+}
+
+const goesOn: FindingRule = {
+  id: 'loop-goes-on',
+  summary: 'Something loops for longer than 5 s (WCAG 2.2, 2.2.2)',
+  kinds: null,
+  scope: 'node',
+  check(node) {
+    if (!node.effects?.includes('loop')) return null;
+    const own = ownOf(node);
+    const length = lengthOf(own);
+    if (!moves(own.track) || (length !== null && length <= SECONDS_MOST)) return null;
+    const [times, long] = [timesWithin(own), length === null ? 'without end' : `${length} s`];
+    return warning({
+      view: 'Behaviour',
+      number: long,
+      sentence: `${node.name} loops ${long}`,
+      cause:
+        'What moves beside what is read takes the eye away from it. Longer than 5 s it needs a way to hold it that works by every hand; pointing at it is none on a screen one touches.',
+      fix: settingFix(
+        `Let it loop ${times === 1 ? 'once' : `${times} times`}`,
+        node.id,
+        effectKey('loop', 'count'),
+        times
+      )
+    });
+  }
+};
+
+export const findings: readonly FindingRule[] = [goesOn];

@@ -1,0 +1,59 @@
+import { printValue } from '../../css/tokens';
+import type { Effect, EffectPlace, Rule } from '../../kinds/contract';
+import { rule } from '../../kinds/rule';
+import { moves, staggers, type Track } from '../../motion/track';
+import { about } from './about';
+import { settings, type LoopSettings } from './settings';
+
+/** More pieces than this loop together with the last of them. */
+const STEPS_MOST = 24;
+
+function maybeUnfit({ does, around }: EffectPlace): string | null {
+  if (!around) return 'The page itself stands still. Let something on it loop.';
+  if (does.includes('enter'))
+    return 'It enters by a movement of its own. Take that off, or let something in it loop.';
+  return null;
+}
+
+/** What spins goes round; everything else there and back, which is once. */
+export function loopOf({ track, count }: LoopSettings, offset = 0): string {
+  if (!moves(track)) return 'none';
+  const isRound = track.form === 'spin';
+  const times = count === 0 ? 'infinite' : String(isRound ? count : count * 2);
+  const delay = track.delay + offset;
+  const words = [`k-${track.form}`, `${track.ms}ms`, printValue(track.easing)];
+  if (delay > 0) words.push(`${delay}ms`);
+  return [...words, times, ...(isRound ? [] : ['alternate'])].join(' ');
+}
+
+/** How long it goes on, s; null for without end. */
+export function lengthOf({ track, count }: LoopSettings): number | null {
+  const once = track.form === 'spin' ? track.ms : track.ms * 2;
+  return count === 0 ? null : (track.delay + once * count) / 1000;
+}
+
+const offsetsOf = (track: Track, children: number): readonly number[] =>
+  staggers(track, Math.min(children, STEPS_MOST));
+
+const heldRules = (selector: string, held: boolean): readonly Rule[] =>
+  [':hover', ':focus-within'].map((when) =>
+    rule(`${selector}${when}`, { 'animation-play-state': held ? 'paused' : 'running' })
+  );
+
+export const loop: Effect = {
+  ...about,
+  settings,
+  adapt: { 'less-motion': { on: false }, print: { on: false } },
+  maybeUnfit,
+  style(values, { root, holder, children }) {
+    const own = values as LoopSettings;
+    const moved = own.children ? `${holder} > *` : root;
+    const each = own.children
+      ? offsetsOf(own.track, children).map((offset, i) =>
+          rule(`${holder} > :nth-child(${i + 1})`, { animation: loopOf(own, offset) })
+        )
+      : [rule(root, { animation: loopOf(own) })];
+    return [rule(root, { '--k-far': String(own.far) }), ...each, ...heldRules(moved, own.held)];
+  },
+  findings: () => import('./findings')
+};
