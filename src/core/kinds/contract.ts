@@ -7,7 +7,7 @@ import type { Keys } from '../heard/keys';
 import type { PlatformFeature } from '../support/features';
 import type { Box } from '../facts/box';
 import type { FindingRule, Fit } from './finding';
-import type { Schedule } from './round';
+import type { Schedule } from './schedule';
 import type {
   Asset,
   AssetId,

@@ -2,17 +2,7 @@ import { maybeNode } from '../project/tree';
 import type { Node, NodeId, Project } from '../project/types';
 import type { KindOf } from './finding';
 import { readingSeconds, wordsIn } from './reading';
-
-/** What plays by itself: one after the other of its items rests, and the next one comes. */
-export interface Schedule {
-  /** The slot that holds its items. */
-  readonly slot: string;
-  /** How long an item rests that says nothing itself, s. */
-  readonly rest: number;
-  /** How long it takes until the next one has come, s. */
-  readonly move: number;
-  readonly isBackwards: boolean;
-}
+import type { Schedule } from './schedule';
 
 /** One item in a round. Times in s from its beginning. */
 export interface RoundStep {

@@ -1,30 +1,10 @@
-import type { Category, Make } from '../kinds/contract';
+import type { Make } from '../kinds/contract';
 import type { Fragment, Node } from '../project/types';
+import { styled } from './styled';
+import type { Template } from './template';
+import { turning } from './turning';
 
-/** A ready-made group of pieces of known kinds; once inserted it is pieces like any other. */
-export interface Template {
-  readonly template: string;
-  readonly label: string;
-  /** One line for the insert list. */
-  readonly summary: string;
-  /** What people call it or want it for, beside its label and summary. */
-  readonly words: readonly string[];
-  /** Kind of its outermost piece, which decides where it may stand. */
-  readonly root: string;
-  readonly category: Category;
-  build(make: Make): Fragment;
-}
-
-type Rest = Readonly<Record<string, string>>;
-
-/** Sets looks of parts at rest on the outermost piece of a fragment. */
-function styled(fragment: Fragment, parts: Readonly<Record<string, Rest>>): Fragment {
-  const root = fragment.nodes[fragment.root]!;
-  const styles = Object.fromEntries(
-    Object.entries(parts).map(([part, always]) => [part, { rest: { always } }])
-  );
-  return { root: fragment.root, nodes: { ...fragment.nodes, [fragment.root]: { ...root, styles } as Node } };
-}
+export type { Template } from './template';
 
 /** A piece whose ring can be seen on a dark ground. */
 function withRing(fragment: Fragment, outline: string): Fragment {
@@ -142,6 +122,7 @@ export const templates: readonly Template[] = [
         }
       )
   },
+  ...turning,
   {
     template: 'header',
     label: 'Header with navigation',

@@ -2,7 +2,7 @@ import { effectKey } from '../../kinds/effects';
 import { type FindingRule, settingFix, warning } from '../../kinds/finding';
 import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
-import { lengthOf } from './index';
+import { lengthOf } from './timing';
 import { settings, type LoopSettings } from './settings';
 
 /** What moves by itself for longer needs a way to hold it (WCAG 2.2, 2.2.2). */

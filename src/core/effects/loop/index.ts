@@ -1,9 +1,9 @@
-import { printValue } from '../../css/tokens';
 import type { Effect, EffectPlace, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
-import { moves, staggers, type Track } from '../../motion/track';
+import { staggers, type Track } from '../../motion/track';
 import { about } from './about';
 import { settings, type LoopSettings } from './settings';
+import { loopOf } from './timing';
 
 /** More pieces than this loop together with the last of them. */
 const STEPS_MOST = 24;
@@ -13,23 +13,6 @@ function maybeUnfit({ does, around }: EffectPlace): string | null {
   if (does.includes('enter'))
     return 'It enters by a movement of its own. Take that off, or let something in it loop.';
   return null;
-}
-
-/** What spins goes round; everything else there and back, which is once. */
-export function loopOf({ track, count }: LoopSettings, offset = 0): string {
-  if (!moves(track)) return 'none';
-  const isRound = track.form === 'spin';
-  const times = count === 0 ? 'infinite' : String(isRound ? count : count * 2);
-  const delay = track.delay + offset;
-  const words = [`k-${track.form}`, `${track.ms}ms`, printValue(track.easing)];
-  if (delay > 0) words.push(`${delay}ms`);
-  return [...words, times, ...(isRound ? [] : ['alternate'])].join(' ');
-}
-
-/** How long it goes on, s; null for without end. */
-export function lengthOf({ track, count }: LoopSettings): number | null {
-  const once = track.form === 'spin' ? track.ms : track.ms * 2;
-  return count === 0 ? null : (track.delay + once * count) / 1000;
 }
 
 const offsetsOf = (track: Track, children: number): readonly number[] =>

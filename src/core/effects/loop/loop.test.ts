@@ -5,7 +5,7 @@ import { loadRules, runFindings } from '../../findings/run';
 import { STILL_TRACK, trackOf } from '../../motion/track';
 import { after, refusedWith, sampleProject } from '../../testing/project';
 import { registry } from '../../whole';
-import { lengthOf, loopOf } from './index';
+import { lengthOf, loopOf } from './timing';
 import { settings } from './settings';
 
 const own = settings.getDefault();
@@ -21,7 +21,7 @@ describe('a loop', () => {
     expect(loopOf(own)).toBe('k-float 1500ms ease-in-out infinite alternate');
     expect(loopOf({ ...own, count: 2 }, 250)).toBe('k-float 1500ms ease-in-out 250ms 4 alternate');
     const spin = { ...own, count: 3, track: trackOf({ form: 'spin', ms: 800, easing: 'linear' }) };
-    expect(loopOf(spin)).toBe('k-spin 800ms linear 3');
+    expect(loopOf(spin)).toBe('k-spin 800ms linear 3 normal');
     expect([lengthOf(own), lengthOf({ ...own, count: 2 }), lengthOf(spin)]).toEqual([null, 6, 2.4]);
     expect(loopOf({ ...own, track: STILL_TRACK })).toBe('none');
   });

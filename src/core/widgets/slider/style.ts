@@ -1,4 +1,5 @@
 import { printValue } from '../../css/tokens';
+import { compact } from '../../data/compact';
 import type { Condition, Context, Rule } from '../../kinds/contract';
 import { OWN_REST } from '../../kinds/round';
 import { rule } from '../../kinds/rule';
@@ -143,11 +144,12 @@ function controlRules({ place }: SliderSettings, ctx: Context): readonly Rule[] 
 }
 
 /** Holds as long as one of these is so. */
-const heldBy = (root: string, { holdOver }: SliderSettings): readonly string[] => [
-  `${root}:is([data-held="true"], [data-away])`,
-  `${root}:not([data-held="false"]):focus-within`,
-  ...(holdOver ? [`${root}:not([data-held="false"]):hover`] : [])
-];
+const heldBy = (root: string, { holdOver }: SliderSettings): readonly string[] =>
+  compact([
+    `${root}:is([data-held="true"], [data-away])`,
+    `${root}:not([data-held="false"]):focus-within`,
+    holdOver ? `${root}:not([data-held="false"]):hover` : null
+  ]);
 
 const periodOf = (rest: number, own: SliderSettings): string => `${rest * 1000 + moveOf(own)}ms`;
 
@@ -194,18 +196,26 @@ function counterRules(count: number, ctx: Context): readonly Rule[] {
   ];
 }
 
+/** Rules of what only some sliders have. */
+function moreRules(own: SliderSettings, node: Node, ctx: Context): readonly Rule[] {
+  const asked = behaviours(node, ctx);
+  const view = ctx.sel('view');
+  const found: Rule[] = [];
+  if (own.counter) found.push(...counterRules(ctx.items('panels').length, ctx));
+  if (asked.includes('rounds')) found.push(roomRule(view));
+  if (asked.includes('drags')) found.push(rule(view, { cursor: 'grab' }, 'script'));
+  if (everPlays(node, ctx)) found.push(...playingRules(own, ctx));
+  return found;
+}
+
 export function style(node: Node, ctx: Context): readonly Rule[] {
   const own = ctx.settings<SliderSettings>(node);
   const root = ctx.sel('root');
-  const drags = behaviours(node, ctx).includes('drags');
   return [
     rule(root, { display: 'flex', 'flex-direction': 'column', position: 'relative', 'min-width': '0' }),
     ...toldRules(root, own),
-    ...(own.form === 'fade' ? fadeRules(own, ctx) : stripRules(own, ctx)),
+    ...(own.form === 'fade' ? fadeRules : stripRules)(own, ctx),
     ...controlRules(own, ctx),
-    ...(own.counter ? counterRules(ctx.items('panels').length, ctx) : []),
-    ...(own.ends === 'loop' && own.form === 'slide' ? [roomRule(ctx.sel('view'))] : []),
-    ...(drags ? [rule(ctx.sel('view'), { cursor: 'grab' }, 'script')] : []),
-    ...(everPlays(node, ctx) ? playingRules(own, ctx) : [])
+    ...moreRules(own, node, ctx)
   ];
 }
