@@ -34,6 +34,21 @@
     wb.dispatch({ type: 'set-setting', id: step.id, key: OWN_REST, value: seconds });
   }
 
+  const labelOf = ({ rest }: RoundStep, i: number) => `${i + 1}  ${shown(rest)}`;
+
+  /** Its number alone, marked, so that what is typed takes its place. */
+  function enter(field: HTMLInputElement, step: RoundStep): void {
+    field.value = shown(step.rest);
+    field.select();
+  }
+
+  /** What was typed is taken, and the bar says its number again. */
+  function leave(field: HTMLInputElement, step: RoundStep, i: number): void {
+    const typed = field.value;
+    field.value = labelOf(step, i);
+    if (typed !== shown(step.rest)) setRest(step, typed);
+  }
+
   const giveTime = (some: readonly RoundStep[], label: string) =>
     wb.dispatch({ type: 'batch', label, commands: readingRests(some) });
 </script>
@@ -54,12 +69,12 @@
         class:short={isTooShort(step)}
         aria-label="{step.name} rests"
         title="{step.name} rests {shown(step.rest)}. Type another time"
-        value="{i + 1}  {shown(step.rest)}"
+        value={labelOf(step, i)}
         style:left={share(step.start)}
         style:width={share(step.rest)}
-        onfocus={(event) => (event.currentTarget.value = shown(step.rest))}
-        onblur={(event) => (event.currentTarget.value = `${i + 1}  ${shown(step.rest)}`)}
-        onchange={(event) => setRest(step, event.currentTarget.value)}
+        onfocus={({ currentTarget }) => enter(currentTarget, step)}
+        onblur={({ currentTarget }) => leave(currentTarget, step, i)}
+        onkeydown={({ key, currentTarget }) => key === 'Enter' && currentTarget.blur()}
       />
     {/each}
   </div>

@@ -1,0 +1,161 @@
+import { makeWith, panelWith } from '../src/core/kinds/make';
+import { Counted } from './support/counted';
+import { expect, test, type Page } from './support/test';
+import { changed, put } from './support/visit';
+import { Bench } from './support/workbench';
+
+const make = makeWith({ exactIds: true });
+const WORDS = 'Nutty and dry; the cider makers’ own choice since the mill was built. '.repeat(3);
+
+const playing = changed(
+  put(
+    make(
+      'slider',
+      'Varieties',
+      { plays: true, rest: 5 },
+      {
+        panels: [
+          panelWith(make, 'Ashen', 'Sharp.'),
+          panelWith(make, 'Russet', WORDS),
+          panelWith(make, 'Quince', 'For jelly.')
+        ]
+      }
+    )
+  )
+);
+
+const inserted = async (hand: Counted, page: Page, words: string) => {
+  await hand.act('A', () => page.keyboard.press('a'));
+  await page.keyboard.type(words);
+  await hand.act('Enter', () => page.keyboard.press('Enter'));
+};
+const frame = (page: Page) => page.frameLocator('iframe[title^="Preview of"]:not([title*=","])');
+const toggle = (page: Page, field: string) =>
+  page.locator(`[data-field="${field}"]`).getByRole('switch').click();
+
+test('one round says what rests, what is read and what is gone too soon; each gets its time in one step', async ({
+  page
+}) => {
+  const bench = new Bench(page);
+  await bench.importProject(playing);
+  await bench.pick('Varieties');
+  await bench.view('Timing');
+  const round = page.getByRole('region', { name: 'One round' });
+  await expect(round).toContainText('3 × 5.5 s = 16.5 s');
+  await expect(round).toContainText('Russet is gone before it is read.');
+  await round.getByRole('textbox', { name: 'Ashen rests' }).fill('2 s');
+  await page.keyboard.press('Enter');
+  await expect(round).toContainText('13.5 s');
+  await round.getByRole('button', { name: 'Give every slide its reading time' }).click();
+  await expect(round).not.toContainText('gone before it is read');
+  await expect(round.getByRole('textbox', { name: 'Russet rests' })).toHaveValue(/9\.5 s|10 s/);
+  await page.keyboard.press('Control+z');
+  await expect(round).toContainText('Russet is gone before it is read.');
+  await round.getByRole('textbox', { name: 'Ashen rests' }).fill('long');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText(/number|0 to 600/);
+});
+
+test('the slide one picks is the one that is seen, and what is tuned does not play', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.importProject(playing);
+  await bench.pick('Quince text');
+  const slides = bench.preview.locator('[data-k-node="varieties"][data-k-part="slide"]');
+  await expect(slides.nth(2)).toHaveAttribute('aria-current', 'true');
+  const clock = () =>
+    bench.preview
+      .locator('[data-k-node="varieties"][data-k-part="progress"]')
+      .evaluate((each) => each.getAnimations().length);
+  expect(await clock()).toBe(0);
+  await page
+    .getByRole('tab', { name: 'Try it' })
+    .or(page.getByRole('button', { name: 'Try it' }))
+    .first()
+    .click();
+  await expect.poll(clock).toBe(1);
+});
+
+test('tabs become a slider and back, with all they hold', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  const before = await bench.outline();
+  const swapTo = async (kind: string) => {
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type(`swap ${kind}`);
+    await page.keyboard.press('Enter');
+  };
+  await swapTo('slider');
+  await expect(bench.preview.locator('[aria-roledescription="slide"]')).toHaveCount(4);
+  expect(await bench.outline()).toEqual(before);
+  await swapTo('tabs');
+  await expect(bench.preview.getByRole('tab')).toHaveCount(4);
+  expect(await bench.outline()).toEqual(before);
+});
+
+test.describe('jobs, counted', () => {
+  test('a quotation slider of three, 5 s, with dots that can be seen, in two actions', async ({ page }) => {
+    await Bench.openNew(page);
+    const hand = new Counted();
+    await inserted(hand, page, 'quotations that play');
+    const slides = frame(page).locator('[aria-roledescription="slide"]');
+    await expect(slides).toHaveCount(3);
+    await expect(frame(page).locator('[data-k-part="dot"]').first()).toBeVisible();
+    expect(hand.done.length).toBeLessThanOrEqual(7);
+  });
+
+  test('four counting numbers under a heading, in four actions', async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    const hand = new Counted();
+    await hand.act('A', async () => {});
+    await hand.act('a heading', () => bench.insert('heading'));
+    await hand.act('A', async () => {});
+    await hand.act('numbers', () => bench.insert('four numbers'));
+    await expect(frame(page).locator('[data-k-counts]')).toHaveCount(4);
+    expect(hand.done.length).toBeLessThanOrEqual(6);
+  });
+
+  test('six two-sided cards from one, in a slider, centred, going round, playing, held on hover', async ({
+    page
+  }) => {
+    const bench = await Bench.openNew(page);
+    const hand = new Counted();
+    await inserted(hand, page, 'cards that turn');
+    const slides = frame(page).locator('[aria-roledescription="slide"]');
+    await expect(slides).toHaveCount(5);
+    await hand.act('a slide', () => bench.row('Fifth card').click());
+    await hand.act('Ctrl D', () => page.keyboard.press('Control+d'));
+    await expect(slides).toHaveCount(6);
+    await hand.act('the slider', () => bench.row('Cards that turn').click());
+    await hand.act('Behaviour', () => page.keyboard.press('2'));
+    await hand.act('five', () => page.getByRole('textbox', { name: 'Slides in sight' }).fill('5'));
+    await page.keyboard.press('Enter');
+    await hand.act('centred', () =>
+      page.getByRole('combobox', { name: 'Current slide stands' }).selectOption('in the middle')
+    );
+    await hand.act('plays', () => toggle(page, 'plays'));
+    await expect(frame(page).getByRole('button', { name: 'Hold' })).toBeVisible();
+    await expect(frame(page).locator('[data-k-slider="loop"][data-looped]')).toHaveCount(1);
+    expect(hand.done.length).toBeLessThanOrEqual(16);
+  });
+
+  test('an opening slider: four pictures of 2 s, words that stay, the whole width', async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    const hand = new Counted();
+    await inserted(hand, page, 'opening slider');
+    await hand.act('the slider', () => bench.row('Opening pictures').click());
+    await hand.act('Behaviour', () => page.keyboard.press('2'));
+    await hand.act('rests', () => page.getByRole('textbox', { name: 'A slide rests' }).fill('2 s'));
+    await page.keyboard.press('Enter');
+    await hand.act('the section', () => bench.row('First section').click());
+    await hand.act('Fill', () => page.keyboard.press('1'));
+    await hand.act('the whole width', () =>
+      page.getByRole('combobox', { name: 'Content takes' }).selectOption('the whole width')
+    );
+    const slider = frame(page).locator('[data-k-slider]');
+    await expect(slider.locator('[aria-roledescription="slide"]')).toHaveCount(4);
+    const width = () => slider.evaluate((each) => each.getBoundingClientRect().width / innerWidth);
+    await expect.poll(width).toBeGreaterThan(0.9);
+    await expect(frame(page).getByRole('heading', { name: 'What this place is' })).toBeVisible();
+    expect(hand.done.length).toBeLessThanOrEqual(18);
+  });
+});
