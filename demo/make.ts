@@ -1,5 +1,6 @@
 import type { ConditionName, StateName } from '../src/core/project/types';
 import { questionsPage } from './questions';
+import { varietiesPage } from './varieties';
 import { writeFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { strToU8 } from 'fflate';
@@ -589,6 +590,7 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
     style(id, 'root', { 'background-color': '#7b2d1b' }, 'pressed');
   }
   questionsPage().forEach(run);
+  varietiesPage().forEach(run);
   return { project, bytes };
 }
 

@@ -54,13 +54,27 @@ function standsBefore(at: DOMRect, from: DOMRect, isLeftwards: boolean): boolean
 /** Boxes that share an edge may overlap by what rounding leaves, px. */
 const TOUCHING = 1;
 
-/** Whether it lies over the page or stays in the window, so that where it is says nothing of the order. */
-function isLoose(element: Element): boolean {
-  if (element.closest('dialog, [popover]')) return true;
-  for (let each: Element | null = element; each; each = each.parentElement)
-    if (/^(?:absolute|fixed|sticky)$/.test(getComputedStyle(each).position)) return true;
+const isAnywhere = (element: Element): boolean =>
+  /^(?:absolute|fixed|sticky)$/.test(getComputedStyle(element).position);
+
+/** Whether it is scrolled sideways: what has the focus in it is brought into sight by the browser. */
+const isStrip = (element: Element): boolean =>
+  element.scrollWidth > element.clientWidth && /auto|scroll/.test(getComputedStyle(element).overflowX);
+
+/** Whether something is true of an element, or of one around it. */
+function isAround(element: Element, isSo: (each: Element) => boolean): boolean {
+  for (let each: Element | null = element; each && each !== document.body; each = each.parentElement)
+    if (isSo(each)) return true;
   return false;
 }
+
+/**
+ * Whether it lies over the page, stays in the window or is scrolled to, so that where it is says nothing of the
+ * order.
+ */
+const isLoose = (element: Element): boolean =>
+  element.closest('dialog, [popover]') !== null ||
+  isAround(element, (each) => isAnywhere(each) || isStrip(each));
 
 /** @returns the stops of a page; those that belong to no piece are left out. */
 export function readStops(page: HTMLElement): Stops {
@@ -85,7 +99,7 @@ function maybeStop(element: HTMLElement, comesBack: boolean): Stops[number] | nu
     node: owner.dataset.kItem ?? owner.dataset.kNode!,
     part: owner.dataset.kPart!,
     isNamed: isNamed(element),
-    isSeen: isSeen(box),
+    isSeen: isSeen(box) || (box.width > 0 && isAround(element, isStrip)),
     comesBack,
     top: Math.round(box.top + scrollY)
   };

@@ -39,6 +39,7 @@ export const settings = object({
   ),
   words: textField('Turn over', 40, {
     label: 'Words on its button',
+    names: true,
     view: 'fill',
     needs: ['by=press', 'by=both']
   }),

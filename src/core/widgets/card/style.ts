@@ -89,7 +89,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     ...turned(`${root}[data-turned]`).map(([selector, declarations]) =>
       rule(selector, declarations, ON_SCREEN)
     ),
-    rule(ctx.sel('flip'), { position: 'absolute', inset: 'auto 8px 8px auto' }),
+    rule(ctx.sel('flip'), { 'justify-self': 'end', 'margin-top': '8px' }),
     rule(ctx.sel('flip'), { display: 'none' }, 'print')
   ];
 }

@@ -37,6 +37,7 @@ const words = {
   }),
   hold: textField('Hold', 40, {
     label: 'Words on the hold button',
+    names: true,
     view: 'fallbacks',
     needs: ['plays']
   })
@@ -90,6 +91,11 @@ export const settings = object({
     { equal: 'are equal', own: 'are each its own' },
     { label: 'Heights of slides', view: 'behaviour', responsive: true }
   ),
+  stretch: toggleField(true, {
+    label: 'Pictures as wide as their slide',
+    view: 'behaviour',
+    help: 'Off: a picture keeps its own width, as far as there is room.'
+  }),
   first: itemField('panels', {
     label: 'First slide chosen',
     view: 'behaviour',

@@ -216,6 +216,9 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     ...toldRules(root, own),
     ...(own.form === 'fade' ? fadeRules : stripRules)(own, ctx),
     ...controlRules(own, ctx),
-    ...moreRules(own, node, ctx)
+    ...moreRules(own, node, ctx),
+    ...['img', 'picture > img'].map((picture) =>
+      rule(`${ctx.sel('slide')} > ${picture}`, { width: own.stretch ? '100%' : 'auto' })
+    )
   ];
 }

@@ -129,13 +129,14 @@
   }
   .head {
     display: flex;
-    gap: 10px;
+    gap: 6px;
     align-items: baseline;
-    padding: 4px 10px;
+    padding: 4px 0 4px 10px;
     white-space: nowrap;
   }
   .head .mono {
-    font-size: 11px;
+    font-size: 10.5px;
+    letter-spacing: -0.03em;
     color: var(--ink-2);
   }
   h3 {
