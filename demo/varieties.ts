@@ -61,7 +61,16 @@ const opening = (): Fragment => {
   const slider = make(
     'slider',
     'Views of the year',
-    { form: 'fade', ends: 'loop', plays: true, rest: 4, place: 'over', dots: false, arrows: false },
+    {
+      form: 'fade',
+      ends: 'loop',
+      plays: true,
+      rest: 4,
+      place: 'over',
+      dots: false,
+      arrows: false,
+      height: '420px'
+    },
     { panels: slides }
   );
   const words = make(

@@ -76,14 +76,14 @@ async function main(): Promise<void> {
   await page.getByText(/stops,/).waitFor();
   await shot(page, 'navigation');
   await page.keyboard.press('Escape');
+  await page.getByRole('combobox', { name: 'Page' }).selectOption('Varieties');
+  await page.locator('[data-row="bell-russet-back"]').click();
+  await page.waitForTimeout(600);
+  await page.locator('[data-row="quotations"]').click();
+  await page.keyboard.press('4');
+  await page.getByRole('region', { name: 'One round' }).waitFor();
+  await shot(page, 'round');
   await page.getByRole('combobox', { name: 'Page' }).selectOption('Visit page');
-  await page.locator('[data-row="press-columns"]').click();
-  await page.keyboard.press('1');
-  await page.getByRole('separator', { name: /Border after/ }).waitFor();
-  const frame = (await page.locator('iframe[title^="Preview of"]').first().boundingBox())!;
-  await page.mouse.move(frame.x + 40, frame.y + 20);
-  await page.mouse.move(frame.x + 300, frame.y + 30);
-  await shot(page, 'columns');
   await page.keyboard.press('Shift+T');
   await page
     .getByRole('button', { name: /^×[1-9]/ })

@@ -112,7 +112,7 @@ test('with less motion it fades; on paper both sides are there; without script a
   await open(page, card());
   await part(page, 'root').hover();
   await expect.poll(() => seen(page)).toEqual(BACK);
-  await expect(part(page, 'back')).toHaveCSS('rotate', 'none');
+  await expect(part(page, 'back')).toHaveCSS('transform', 'none');
   await page.emulateMedia({ media: 'print' });
   expect(await seen(page)).toEqual(['visible', 'visible']);
   const [front, back] = await Promise.all(['front', 'back'].map((name) => part(page, name).boundingBox()));

@@ -329,7 +329,8 @@ for (const [width, conditions] of [
         cases.push(
           caseOf(
             `${id} ${part}`,
-            partIn('export', id, part),
+            // The first slide, its dot and the arrow back are in a state of theirs at load.
+            `${partIn('export', id, part)}:not([aria-current], [aria-disabled="true"])`,
             'rest',
             resolve(registry, project, { node: id, part, conditions })
           )

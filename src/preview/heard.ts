@@ -2,7 +2,7 @@ import { roles, type ARIAProperty, type ARIARoleDefinitionKey } from 'aria-query
 import { computeAccessibleName, getRole, isDisabled } from 'dom-accessibility-api';
 import { maybeRoleWords, type Heard } from '$core/heard/heard';
 import { READ_MOST, type Read } from '$core/heard/order';
-import { isNamed, isSeen, stopElements, takesTab } from './stops';
+import { isNamed, isReached, stopElements, takesTab } from './stops';
 
 /**
  * What assistive technology gets of elements, in the frame that draws them; fetched when someone first looks.
@@ -165,7 +165,7 @@ const readOf = (element: HTMLElement, owner: HTMLElement, heard: Heard, stop: nu
   words: beginning(element.textContent ?? ''),
   stop,
   isNamed: isNamed(element),
-  isSeen: isSeen(element.getBoundingClientRect())
+  isSeen: isReached(element)
 });
 
 Object.assign(window, { kymationHeard: { heardOf, orderOf } satisfies HeardTools });

@@ -36,7 +36,7 @@ function heardText(element: Element): string {
 }
 
 /** Whether some of it lies on the page: not beside it, above it, or without any room. */
-export function isSeen({ left, right, top, bottom, width, height }: DOMRect): boolean {
+function isSeen({ left, right, top, bottom, width, height }: DOMRect): boolean {
   const isOnPage = right > 0 && left < document.documentElement.scrollWidth && bottom + scrollY > 0;
   return isOnPage && width > 0 && height > 0 && top + scrollY < document.documentElement.scrollHeight;
 }
@@ -76,6 +76,12 @@ const isLoose = (element: Element): boolean =>
   element.closest('dialog, [popover]') !== null ||
   isAround(element, (each) => isAnywhere(each) || isStrip(each));
 
+/** Whether it is in sight when it has the focus: it lies on the page, or in a strip that is scrolled to it. */
+export function isReached(element: Element): boolean {
+  const box = element.getBoundingClientRect();
+  return isSeen(box) || (box.width > 0 && isAround(element, isStrip));
+}
+
 /** @returns the stops of a page; those that belong to no piece are left out. */
 export function readStops(page: HTMLElement): Stops {
   const isLeftwards = getComputedStyle(page).direction === 'rtl';
@@ -99,7 +105,7 @@ function maybeStop(element: HTMLElement, comesBack: boolean): Stops[number] | nu
     node: owner.dataset.kItem ?? owner.dataset.kNode!,
     part: owner.dataset.kPart!,
     isNamed: isNamed(element),
-    isSeen: isSeen(box) || (box.width > 0 && isAround(element, isStrip)),
+    isSeen: isReached(element),
     comesBack,
     top: Math.round(box.top + scrollY)
   };

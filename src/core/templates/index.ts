@@ -122,7 +122,6 @@ export const templates: readonly Template[] = [
         }
       )
   },
-  ...turning,
   {
     template: 'header',
     label: 'Header with navigation',
@@ -252,5 +251,6 @@ export const templates: readonly Template[] = [
         ),
         { root: { padding: '32px 24px', 'background-color': '#f3efe5' } }
       )
-  }
+  },
+  ...turning
 ];

@@ -12,7 +12,16 @@ const hero = (make: Make): Fragment => {
   const pictures = make(
     'slider',
     'Opening pictures',
-    { form: 'fade', ends: 'loop', plays: true, place: 'over', dots: false, arrows: false, rest: 5 },
+    {
+      form: 'fade',
+      ends: 'loop',
+      plays: true,
+      place: 'over',
+      dots: false,
+      arrows: false,
+      rest: 5,
+      height: '60svh'
+    },
     {
       panels: ORDINALS.slice(0, 4).map((name) =>
         slideWith(make, `${name} picture`, make('image', `${name} opening picture`))
@@ -44,7 +53,7 @@ const hero = (make: Make): Fragment => {
   return make(
     'layers',
     'Opening slider',
-    { height: '60svh' },
+    {},
     { layers: [make('layer', 'Pictures that change', { width: '100%' }, { content: [pictures] }), words] }
   );
 };

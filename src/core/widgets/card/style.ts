@@ -14,18 +14,32 @@ const TURNED_BY: Readonly<Record<CardSettings['by'], readonly string[]>> = {
   both: [':hover', ':not([data-k-on]):has(> :focus)']
 };
 
-/** How far a face is away: to the side it comes from, `-1` to the other. */
-function away({ form, axis, isBack }: CardSettings, way: 1 | -1): Declarations {
-  const by = `${way * (isBack ? -100 : 100)}%`;
-  const slid = axis === 'y' ? `${by} 0` : `0 ${by}`;
-  return { opacity: form === 'fade' ? '0' : '1', translate: form === 'slide' ? slid : 'none' };
+/** Half a turn about an axis; none where it does not turn. */
+function halfTurn({ form, axis, isBack }: CardSettings): string {
+  const angle = isBack ? '-180deg' : '180deg';
+  return form === 'turn' ? `rotate${axis.toUpperCase()}(${angle})` : 'none';
 }
 
-const THERE: Declarations = { opacity: '1', translate: 'none' };
+/** How far a face is slid away: to the side it comes from, `-1` to the other. */
+function slid({ axis, isBack }: CardSettings, way: 1 | -1): string {
+  const by = `${way * (isBack ? -100 : 100)}%`;
+  return `translate${axis === 'y' ? 'X' : 'Y'}(${by})`;
+}
 
-/** Half a turn about an axis; none where it does not turn. */
-const halfTurn = ({ form, axis, isBack }: CardSettings): string =>
-  form === 'turn' ? `${axis} ${isBack ? '-180deg' : '180deg'}` : 'none';
+/** A face that is away. The back of what turns is turned already; its front is as it was. */
+function away(own: CardSettings, way: 1 | -1): Declarations {
+  const turned = way === 1 ? halfTurn(own) : 'none';
+  return {
+    opacity: own.form === 'fade' ? '0' : '1',
+    transform: own.form === 'slide' ? slid(own, way) : turned
+  };
+}
+
+/** A face that is seen. */
+const there = (own: CardSettings, way: 1 | -1): Declarations => ({
+  opacity: '1',
+  transform: way === 1 ? halfTurn(own) : 'none'
+});
 
 /** Times of the faces: what comes can be reached at once, what goes until it cannot be seen. */
 function timesOf({ move, form }: CardSettings): {
@@ -35,12 +49,12 @@ function timesOf({ move, form }: CardSettings): {
 } {
   const ms = moves(move) ? move.ms : 0;
   const timing = `${ms}ms ${printValue(move.easing)}`;
-  const faces = `opacity ${timing}, translate ${timing}`;
+  const faces = `opacity ${timing}, transform ${timing}`;
   const until = form === 'turn' ? ms / 2 : ms;
   return {
     comes: `${faces}, visibility 0s`,
     goes: `${faces}, visibility 0s ${until}ms`,
-    turns: `rotate ${timing}`
+    turns: `transform ${timing}`
   };
 }
 
@@ -54,11 +68,11 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
   ];
   const { comes, goes, turns } = timesOf(own);
   const hidden = { visibility: 'hidden', transition: goes };
-  const shown = { ...THERE, visibility: 'visible', transition: comes };
+  const shown = { visibility: 'visible', transition: comes };
   const turned = (when: string): readonly (readonly [string, Declarations])[] => [
-    [`${when} > ${turning}`, { rotate: halfTurn(own) }],
+    [`${when} > ${turning}`, { transform: halfTurn(own) }],
     [`${when} > * > ${front}`, { ...away(own, -1), ...hidden }],
-    [`${when} > * > ${back}`, shown]
+    [`${when} > * > ${back}`, { ...there(own, 1), ...shown }]
   ];
   const used = turned(`${root}:is(${TURNED_BY[own.by].join(', ')})`);
   return [
@@ -83,13 +97,13 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     ...[front, back].map((each) =>
       rule(each, { 'grid-area': '1 / 1', 'backface-visibility': 'hidden' }, ON_SCREEN)
     ),
-    rule(front, shown, ON_SCREEN),
-    rule(back, { ...away(own, 1), rotate: halfTurn(own), ...hidden }, ON_SCREEN),
+    rule(front, { ...there(own, -1), ...shown }, ON_SCREEN),
+    rule(back, { ...away(own, 1), ...hidden }, ON_SCREEN),
     ...used.map(([selector, declarations]) => rule(selector, declarations, ON_SCREEN, 'used')),
     ...turned(`${root}[data-turned]`).map(([selector, declarations]) =>
       rule(selector, declarations, ON_SCREEN)
     ),
-    rule(ctx.sel('flip'), { 'justify-self': 'end', 'margin-top': '8px' }),
+    rule(ctx.sel('flip'), { font: 'inherit', 'justify-self': 'end', 'margin-top': '8px' }),
     rule(ctx.sel('flip'), { display: 'none' }, 'print')
   ];
 }

@@ -5,7 +5,7 @@ export const about: KindAbout = {
   label: 'Slider',
   summary: 'Slides of any content, one or several in sight, that can be dragged, stepped through and play',
   group: 'Pictures',
-  words: ['slides', 'carousel', 'hero', 'quotations', 'strip', 'swipe', 'plays', 'cards'],
+  words: ['slides', 'carousel', 'quotations', 'strip', 'swipe', 'plays', 'cards'],
   category: 'block',
   icon: 'M4 3h8v8H4zM1.5 5v4M14.5 5v4M6 13.5h.01M8 13.5h.01M10 13.5h.01',
   insertable: true

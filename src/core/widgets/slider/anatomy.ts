@@ -99,6 +99,8 @@ export const look: Styles = {
     rest: {
       always: {
         padding: '6px',
+        color: '#1f262a',
+        'text-align': 'center',
         'background-color': '#8b8678',
         'border-width': '0',
         'border-radius': '50%',

@@ -1,5 +1,13 @@
 import { object, type InferType } from 'yup';
-import { choiceField, itemField, numberField, textField, toggleField, trackField } from '../../kinds/fields';
+import {
+  choiceField,
+  cssField,
+  itemField,
+  numberField,
+  textField,
+  toggleField,
+  trackField
+} from '../../kinds/fields';
 import { STILL_TRACK, trackOf } from '../../motion/track';
 
 const PLAYS = { view: 'behaviour', group: 'Plays by itself' } as const;
@@ -91,6 +99,12 @@ export const settings = object({
     { equal: 'are equal', own: 'are each its own' },
     { label: 'Heights of slides', view: 'behaviour', responsive: true }
   ),
+  height: cssField('height', '', {
+    label: 'Height of slides',
+    view: 'behaviour',
+    responsive: true,
+    help: 'In any unit: 420px, 60svh. Pictures are cut to it. Empty: as high as what is in them.'
+  }),
   stretch: toggleField(true, {
     label: 'Pictures as wide as their slide',
     view: 'behaviour',

@@ -129,6 +129,7 @@ function controlRules({ place }: SliderSettings, ctx: Context): readonly Rule[] 
     ...shown('bar', { 'align-items': 'center', ...bar }),
     ...shown('dots', { 'flex-wrap': 'wrap', 'justify-content': 'center' }),
     ...shown('counter', { margin: '0', 'justify-content': 'center', 'font-variant-numeric': 'tabular-nums' }),
+    ...['arrow', 'hold', 'dot'].map((part) => rule(ctx.sel(part), { font: 'inherit' })),
     rule(ctx.sel('dot'), { display: 'block', 'flex-shrink': '0' }),
     rule(`${ctx.sel('dot')}[hidden]`, { display: 'none' }),
     rule(ctx.sel('said'), {
@@ -196,6 +197,20 @@ function counterRules(count: number, ctx: Context): readonly Rule[] {
   ];
 }
 
+/** Pictures are as wide as their slide, and cut to its height where it has one. */
+function pictureRules({ stretch, height }: SliderSettings, ctx: Context): readonly Rule[] {
+  const slide = ctx.sel('slide');
+  const picture = height
+    ? { height: '100%', 'object-fit': 'cover' }
+    : { height: 'auto', 'object-fit': 'fill' };
+  return [
+    rule(slide, { height: height || 'auto' }),
+    ...['img', 'picture > img'].map((each) =>
+      rule(`${slide} > ${each}`, { width: stretch ? '100%' : 'auto', ...picture })
+    )
+  ];
+}
+
 /** Rules of what only some sliders have. */
 function moreRules(own: SliderSettings, node: Node, ctx: Context): readonly Rule[] {
   const asked = behaviours(node, ctx);
@@ -203,7 +218,7 @@ function moreRules(own: SliderSettings, node: Node, ctx: Context): readonly Rule
   const found: Rule[] = [];
   if (own.counter) found.push(...counterRules(ctx.items('panels').length, ctx));
   if (asked.includes('rounds')) found.push(roomRule(view));
-  if (asked.includes('drags')) found.push(rule(view, { cursor: 'grab' }, 'script'));
+  if (asked.includes('drags')) found.push(rule(`${view}:hover`, { cursor: 'grab' }, 'script'));
   if (everPlays(node, ctx)) found.push(...playingRules(own, ctx));
   return found;
 }
@@ -217,8 +232,6 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     ...(own.form === 'fade' ? fadeRules : stripRules)(own, ctx),
     ...controlRules(own, ctx),
     ...moreRules(own, node, ctx),
-    ...['img', 'picture > img'].map((picture) =>
-      rule(`${ctx.sel('slide')} > ${picture}`, { width: own.stretch ? '100%' : 'auto' })
-    )
+    ...pictureRules(own, ctx)
   ];
 }
