@@ -28,9 +28,9 @@ const header = (): Fragment =>
               { element: 'navigation', label: 'Main', align: 'end', foldUnder: 720 },
               {
                 links: [
-                  make('link', 'A day here', { href: 'index.html' }),
-                  make('link', 'The old varieties', { href: 'varieties.html' }),
-                  make('link', 'All questions', { href: 'questions.html' })
+                  make('link', 'A day here', { href: 'index.html' }, { links: [] }),
+                  make('link', 'The old varieties', { href: 'varieties.html' }, { links: [] }),
+                  make('link', 'All questions', { href: 'questions.html' }, { links: [] })
                 ]
               }
             )

@@ -20,8 +20,10 @@ test('css-tree’s lexer finds no invalid declaration in the finished style shee
     const tokens = new Map(
       [...text.matchAll(/--([a-z][a-z0-9-]*): ([^;]+);/g)].map(([, name, value]) => [name!, value!])
     );
+    // What only the page itself says while it runs has a value behind it.
+    const told = text.replace(/var\(--k-[a-z]+, ([^()]+)\)/g, '$1');
     walk(
-      parse(text.replace(/var\(--([a-z][a-z0-9-]*)\)/g, (use, name: string) => tokens.get(name) ?? use)),
+      parse(told.replace(/var\(--([a-z][a-z0-9-]*)\)/g, (use, name: string) => tokens.get(name) ?? use)),
       (node) => {
         if (
           node.type !== 'Declaration' ||

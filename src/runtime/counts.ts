@@ -4,12 +4,16 @@
  */
 export function counts(root: HTMLElement): (() => void) | undefined {
   const live = root.querySelector<HTMLElement>('[data-k-amount]')!;
-  const { kAmount, kDecimals, kLocale } = live.dataset;
-  const digits = { minimumFractionDigits: +kDecimals!, maximumFractionDigits: +kDecimals! };
-  const isGrouped = kLocale !== 'none';
-  const { format } = new Intl.NumberFormat(isGrouped ? kLocale : 'en', { ...digits, useGrouping: isGrouped });
-  const css = getComputedStyle(root);
-  const told = (name: string) => css.getPropertyValue(`--k-${name}`);
+  const { kAmount, kLocale } = live.dataset;
+  const digits = kAmount!.split('.')[1]?.length ?? 0;
+  const { format } = new Intl.NumberFormat(kLocale || 'en', {
+    minimumFractionDigits: digits,
+    maximumFractionDigits: digits,
+    useGrouping: !!kLocale
+  });
+  const [duration, delay, easing] = ['count', 'delay', 'ease'].map((name) =>
+    getComputedStyle(root).getPropertyValue(`--k-${name}`)
+  );
   let clock: Animation | undefined;
   const step = () => {
     const { progress } = clock!.effect!.getComputedTiming();
@@ -19,13 +23,7 @@ export function counts(root: HTMLElement): (() => void) | undefined {
   const watch = new IntersectionObserver(([entry]) => {
     if (!entry!.isIntersecting) return;
     watch.disconnect();
-    const timing = {
-      duration: +told('count'),
-      easing: told('ease'),
-      delay: +told('delay'),
-      fill: 'backwards'
-    } as const;
-    clock = live.animate(null, timing);
+    clock = live.animate(null, { duration: +duration!, delay: +delay!, easing: easing!, fill: 'backwards' });
     step();
   });
   watch.observe(root);

@@ -58,6 +58,8 @@ export interface Part {
   readonly properties?: readonly string[];
   /** Holds text of its own, so contrast is worked out for it. */
   readonly hasText?: boolean;
+  /** Its fill is all that shows it, so that has to be told from what is behind it (WCAG 2.2, 1.4.11). */
+  readonly isMark?: boolean;
   /** The part it is drawn on; `null` for the node's own parent. Default: `root`, and null for `root`. */
   readonly on?: string | null;
   /** A part it comes to stand on where there is no room for it, where that is drawn: its words are read there too. */

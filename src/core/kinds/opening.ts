@@ -64,3 +64,24 @@ export const openingLook = {
     pressed: { always: { 'background-color': '#e0dac8' } }
   }
 } satisfies Styles;
+
+/** How a small button of a widget looks before anyone tunes it: an arrow, a hold button. */
+export const controlLook = (padding: string): Styles[string] => ({
+  rest: {
+    always: {
+      'background-color': 'transparent',
+      color: '#1f262a',
+      'border-width': '1px',
+      'border-color': '#7d7868',
+      'border-radius': '4px',
+      padding,
+      'font-size': '15px',
+      'font-weight': '600',
+      'text-align': 'center',
+      cursor: 'pointer'
+    }
+  },
+  hover: { always: { 'background-color': '#d6ccb4' } },
+  focus: ring,
+  pressed: { always: { 'background-color': '#b9ad8e' } }
+});

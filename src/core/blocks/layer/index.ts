@@ -55,8 +55,7 @@ export const layer: Kind = {
         'max-width': '100%',
         width: width || 'fit-content',
         position: 'relative',
-        'justify-self': 'start',
-        'align-self': 'start',
+        'place-self': 'start',
         // A share of the free room: so far from the edge, less the same share of itself (as
         // background-position, CSS Backgrounds 3, section 2.6).
         left: x,

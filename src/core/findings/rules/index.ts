@@ -6,6 +6,7 @@ import { deadLink } from './dead-link';
 import { deadReference } from './dead-reference';
 import { headingOrder } from './headings';
 import { layoutMotion } from './motion';
+import { markContrast } from './mark-contrast';
 import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
 import { paddingOverHeight, paddingTwice } from './padding';
 import { otherGround } from './other-ground';
@@ -20,6 +21,7 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   textContrastRule(registry),
   otherGround(registry),
   ringContrastRule(registry),
+  markContrast(registry),
   faintChangeRule(registry),
   deadLink,
   deadReference(registry),

@@ -2,7 +2,7 @@ import type { Element } from 'hast';
 import { compact, defined } from '../../data/compact';
 import { element, text } from '../../html/build';
 import type { Anatomy, Context, Kind } from '../../kinds/contract';
-import { pressable, ring } from '../../kinds/opening';
+import { controlLook, pressable, ring } from '../../kinds/opening';
 import type { Node, Styles } from '../../project/types';
 import { about } from './about';
 import { adapt, settings, type CardSettings } from './settings';
@@ -49,22 +49,7 @@ const look: Styles = {
   front: { rest: { always: FACE } },
   back: { rest: { always: { ...FACE, 'background-color': '#22372b', color: '#ffffff' } } },
   flip: {
-    rest: {
-      always: {
-        'background-color': '#ffffff',
-        color: '#1f262a',
-        'border-width': '1px',
-        'border-color': '#7d7868',
-        'border-radius': '4px',
-        padding: '5px 10px',
-        'font-size': '14px',
-        'font-weight': '600',
-        cursor: 'pointer'
-      }
-    },
-    hover: { always: { 'background-color': '#d6ccb4' } },
-    focus: ring,
-    pressed: { always: { 'background-color': '#b9ad8e' } },
+    ...controlLook('5px 10px'),
     selected: { always: { 'background-color': '#1f262a', color: '#ffffff' } }
   }
 };

@@ -74,7 +74,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     [`${when} > * > ${front}`, { ...away(own, -1), ...hidden }],
     [`${when} > * > ${back}`, { ...there(own, 1), ...shown }]
   ];
-  const used = turned(`${root}:is(${TURNED_BY[own.by].join(', ')})`);
+  const used = turned(`${root}:where(${TURNED_BY[own.by].join(', ')})`);
   return [
     rule(root, { display: 'grid', position: 'relative', 'min-width': '0' }),
     rule(

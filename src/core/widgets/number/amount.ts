@@ -13,7 +13,7 @@ export function maybeAmount(text: string): number | null {
 }
 
 /** @returns how many digits of its fraction a text says. */
-export const decimalsOf = (text: string): number => text.split('.')[1]?.length ?? 0;
+const decimalsOf = (text: string): number => text.split('.')[1]?.length ?? 0;
 
 /** @param locale one of `LOCALES`. @returns the number of a text as it is written there. */
 export function writtenAmount(text: string, locale: string): string {

@@ -7,7 +7,7 @@ import { rule } from '../../kinds/rule';
 import { moves, STILL_TRACK } from '../../motion/track';
 import type { Node, Styles } from '../../project/types';
 import { about } from './about';
-import { decimalsOf, LOCALES, maybeAmount, writtenAmount } from './amount';
+import { LOCALES, writtenAmount } from './amount';
 import { settings, type NumberSettings } from './settings';
 
 const words = ['font-family', 'font-size', 'font-weight', 'line-height', 'letter-spacing', 'text-align'];
@@ -50,9 +50,8 @@ function figure(own: NumberSettings, isCounting: boolean, ctx: Context): Element
   const end = element('span', {}, [text(written)]);
   const live = element('span', {
     ariaHidden: 'true',
-    dataKAmount: String(maybeAmount(own.value) ?? 0),
-    dataKDecimals: String(decimalsOf(own.value)),
-    dataKLocale: own.locale === 'none' ? 'none' : LOCALES[own.locale]!
+    dataKAmount: own.value.replace('−', '-'),
+    dataKLocale: own.locale === 'none' ? '' : LOCALES[own.locale]!
   });
   return element('span', { className: [ctx.cls('figure')] }, isCounting ? [end, live] : [end]);
 }

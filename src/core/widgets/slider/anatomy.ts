@@ -1,5 +1,5 @@
 import type { Anatomy, OwnState } from '../../kinds/contract';
-import { pressable, ring } from '../../kinds/opening';
+import { controlLook, pressable, ring } from '../../kinds/opening';
 import type { Styles } from '../../project/types';
 
 export const states: Readonly<Record<string, OwnState>> = {
@@ -61,36 +61,21 @@ export const anatomy: Anatomy = {
     label: 'dot',
     on: 'dots',
     states: { ...pressable, selected: '[aria-current]' },
+    isMark: true,
     properties: ['scale', 'cursor'],
     box: { x: 44, y: 105, width: 8, height: 8 }
   },
   counter: { label: 'counter', states: {}, hasText: true, properties: ['font-size', 'font-weight'] }
 };
 
-const BUTTON = {
-  'background-color': 'transparent',
-  color: '#1f262a',
-  'border-width': '1px',
-  'border-color': '#7d7868',
-  'border-radius': '4px',
-  'font-size': '15px',
-  'font-weight': '600',
-  'text-align': 'center',
-  cursor: 'pointer'
-};
-
-const button = (padding: string): Styles[string] => ({
-  rest: { always: { ...BUTTON, padding } },
-  hover: { always: { 'background-color': '#d6ccb4' } },
-  focus: ring,
-  pressed: { always: { 'background-color': '#b9ad8e' } }
-});
-
 export const look: Styles = {
   root: { rest: { always: { gap: '12px' } } },
   bar: { rest: { always: { gap: '8px' } } },
-  hold: { ...button('6px 12px'), selected: { always: { 'background-color': '#1f262a', color: '#ffffff' } } },
-  arrow: { ...button('6px 12px'), disabled: { always: { color: '#777c7f', cursor: 'default' } } },
+  hold: {
+    ...controlLook('6px 12px'),
+    selected: { always: { 'background-color': '#1f262a', color: '#ffffff' } }
+  },
+  arrow: { ...controlLook('6px 12px'), disabled: { always: { color: '#777c7f', cursor: 'default' } } },
   progress: { rest: { always: { 'background-color': '#0b6a5f' } } },
   view: { focus: ring },
   slide: { rest: { always: { gap: '12px' } } },

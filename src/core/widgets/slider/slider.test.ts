@@ -97,6 +97,26 @@ describe('what can be wrong with a slider', () => {
     expect(found(mended(project))).toEqual([]);
   });
 
+  it('with dots that can hardly be seen is told, in both states, and its fix makes them seen', () => {
+    const faint = (state: string): Command =>
+      ({
+        type: 'set-style',
+        id: 'cards',
+        part: 'dot',
+        state,
+        condition: 'always',
+        property: 'background-color',
+        value: '#f4f2ee'
+      }) as Command;
+    const marks = (of: Project) => runFindings(registry, of).filter(({ rule }) => rule === 'mark-contrast');
+    expect(marks(withSlider({}))).toEqual([]);
+    const project = after(withSlider({}), faint('rest'), faint('selected'));
+    expect(marks(project)).toMatchObject([{ part: 'dot' }, { part: 'dot' }]);
+    expect(
+      marks(after(project, ...(marks(project).flatMap(({ fix }) => fix!.commands) as Command[])))
+    ).toEqual([]);
+  });
+
   it('is nothing while it stands still, or has one slide', () => {
     expect(found(withSlider({}))).toEqual([]);
     expect(found(withSlider({ ends: 'rewind', plays: true, rest: 20 }, [1]))).toEqual([]);

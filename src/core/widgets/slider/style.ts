@@ -63,6 +63,7 @@ function stripRules(own: SliderSettings, ctx: Context): readonly Rule[] {
       'flex-direction': 'column',
       flex: `0 0 ${slideWidth(own)}`,
       'min-width': '0',
+      height: own.height || 'auto',
       'scroll-snap-align': own.align
     }),
     rule(view, { overflow: 'visible' }, 'print'),
@@ -88,7 +89,12 @@ function fadeRules(own: SliderSettings, ctx: Context): readonly Rule[] {
       gap: `${own.gap}px`,
       'align-items': own.heights === 'equal' ? 'stretch' : 'start'
     }),
-    rule(slide, { display: 'flex', 'flex-direction': 'column', 'min-width': '0' }),
+    rule(slide, {
+      display: 'flex',
+      'flex-direction': 'column',
+      'min-width': '0',
+      height: own.height || 'auto'
+    }),
     rule(
       `${root}:not([data-k-on]) ${slide}:not([aria-current])`,
       { animation: `k-wait-stacked ${WAIT}` },
@@ -128,7 +134,8 @@ function controlRules({ place }: SliderSettings, ctx: Context): readonly Rule[] 
   return [
     ...shown('bar', { 'align-items': 'center', ...bar }),
     ...shown('dots', { 'flex-wrap': 'wrap', 'justify-content': 'center' }),
-    ...shown('counter', { margin: '0', 'justify-content': 'center', 'font-variant-numeric': 'tabular-nums' }),
+    ...shown('counter', { 'justify-content': 'center' }),
+    rule(ctx.sel('counter'), { margin: '0', 'font-variant-numeric': 'tabular-nums' }),
     ...['arrow', 'hold', 'dot'].map((part) => rule(ctx.sel(part), { font: 'inherit' })),
     rule(ctx.sel('dot'), { display: 'block', 'flex-shrink': '0' }),
     rule(`${ctx.sel('dot')}[hidden]`, { display: 'none' }),
@@ -203,12 +210,9 @@ function pictureRules({ stretch, height }: SliderSettings, ctx: Context): readon
   const picture = height
     ? { height: '100%', 'object-fit': 'cover' }
     : { height: 'auto', 'object-fit': 'fill' };
-  return [
-    rule(slide, { height: height || 'auto' }),
-    ...['img', 'picture > img'].map((each) =>
-      rule(`${slide} > ${each}`, { width: stretch ? '100%' : 'auto', ...picture })
-    )
-  ];
+  return ['img', ':where(picture) > img'].map((each) =>
+    rule(`${slide} > ${each}`, { width: stretch ? '100%' : 'auto', ...picture })
+  );
 }
 
 /** Rules of what only some sliders have. */
