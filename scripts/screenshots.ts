@@ -84,6 +84,8 @@ async function main(): Promise<void> {
   await page.getByRole('region', { name: 'One round' }).waitFor();
   await shot(page, 'round');
   await page.getByRole('combobox', { name: 'Page' }).selectOption('Visit page');
+  await page.locator('[data-row="press-columns"]').click();
+  await page.keyboard.press('1');
   await page.keyboard.press('Shift+T');
   await page
     .getByRole('button', { name: /^×[1-9]/ })
