@@ -132,6 +132,34 @@ test('counts the slides, and says so by style alone', async ({ page }) => {
   await expect.poll(width).toBe(4);
 });
 
+test('on paper slides that go round stand where they stand, none beside the sheet', async ({ page }) => {
+  await open(page, slider({ visible: 3, ends: 'loop' }));
+  await expect(part(page, 'root')).toHaveAttribute('data-looped', '');
+  await page.emulateMedia({ media: 'print' });
+  const boxes = await part(page, 'slide').evaluateAll((all) =>
+    all.map((each) => each.getBoundingClientRect()).map(({ left, right }) => [left, right] as const)
+  );
+  for (const [left, right] of boxes) {
+    expect(left).toBeGreaterThanOrEqual(0);
+    expect(right).toBeLessThanOrEqual(1280);
+  }
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
+});
+
+test('leaves no room to go round in where the window has grown too wide for that', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await open(page, slider({ visible: 3, ends: 'loop' }, 4));
+  await expect(part(page, 'root')).toHaveAttribute('data-looped', '');
+  await part(page, 'root').evaluate((root) => {
+    for (const each of root.querySelectorAll<HTMLElement>('[data-part="slide"]'))
+      each.style.flexBasis = '25%';
+    root.style.width = '90%';
+  });
+  await expect(part(page, 'root')).not.toHaveAttribute('data-looped', '');
+  const room = () => part(page, 'view').evaluate((view) => view.scrollWidth - view.clientWidth);
+  await expect.poll(room).toBeLessThan(400);
+});
+
 test('too few to go round go back to the first', async ({ page }) => {
   await open(page, slider({ visible: 3, ends: 'loop' }, 3));
   await next(page).click();

@@ -75,6 +75,24 @@ test('the slide one picks is the one that is seen, and what is tuned does not pl
   await expect.poll(clock).toBe(1);
 });
 
+test('Play goes on to the next slide, and Escape leaves a rest as it was', async ({ page }) => {
+  const bench = new Bench(page);
+  await bench.importProject(playing);
+  await bench.pick('Varieties');
+  await bench.view('Timing');
+  const slides = bench.preview.locator('[data-k-node="varieties"][data-k-part="slide"]');
+  await page.getByRole('button', { name: '▶ Play' }).click();
+  await expect(slides.nth(1)).toHaveAttribute('aria-current', 'true');
+  await page.getByRole('button', { name: '▶ Play' }).click();
+  await expect(slides.nth(2)).toHaveAttribute('aria-current', 'true');
+  const rest = page.getByRole('textbox', { name: 'Ashen rests' });
+  await rest.fill('40 s');
+  await page.keyboard.press('Escape');
+  await expect(rest).not.toBeFocused();
+  await expect(rest).toHaveValue(/5 s/);
+  await expect(page.getByRole('region', { name: 'One round' })).toContainText('16.5 s');
+});
+
 test('tabs become a slider and back, with all they hold', async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');

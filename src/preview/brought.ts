@@ -1,8 +1,10 @@
-/** Brings out what lies over the page while a part of it is picked that could not be seen otherwise. */
+const ownerOf = (side: HTMLElement): HTMLElement | null => side.closest<HTMLElement>('[data-k-part="root"]');
+
+/** Brings out what lies over the page, or is turned away, while a part of it is picked that could not be seen. */
 export function createBrought() {
   let out: HTMLElement | null = null;
   let last: HTMLElement | null = null;
-  let turned: Element | null = null;
+  let kept: HTMLElement | null = null;
 
   function putAway(): void {
     if (out?.matches(':popover-open')) out.hidePopover();
@@ -15,13 +17,13 @@ export function createBrought() {
     if (isAgain) lying.getAnimations().forEach((each) => each.finish());
   }
 
-  /** The side of a card that is tuned is the one that is seen. */
+  /** What its piece keeps back says by which attribute of the piece it is brought out (`data-k-out`). */
   function turn(picked: HTMLElement | null): void {
-    const card = picked?.closest('[data-k-back]')?.closest('[data-k-card]') ?? null;
-    if (card === turned) return;
-    turned?.removeAttribute('data-turned');
-    card?.setAttribute('data-turned', '');
-    turned = card;
+    const side = picked?.closest<HTMLElement>('[data-k-out]') ?? null;
+    if (side === kept) return;
+    if (kept) ownerOf(kept)?.removeAttribute(`data-${kept.dataset.kOut!}`);
+    if (side) ownerOf(side)?.setAttribute(`data-${side.dataset.kOut!}`, '');
+    kept = side;
   }
 
   return (picked: HTMLElement | null): void => {

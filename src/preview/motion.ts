@@ -49,7 +49,7 @@ export function createMotion() {
     /** Presses the part after the chosen one, as a hand would. */
     play(parts: readonly HTMLElement[]) {
       const chosen = parts.findIndex((part) =>
-        part.matches('[aria-selected="true"], [aria-expanded="true"]')
+        part.matches('[aria-selected="true"], [aria-expanded="true"], [aria-current="true"]')
       );
       const next = parts
         .slice(chosen + 1)

@@ -2,7 +2,7 @@
 export function flips(root: HTMLElement): (() => void) | undefined {
   const button = root.lastElementChild!;
   root.onclick = ({ target }) => {
-    const pressed = (target as Element).closest('a, button, summary') ?? button;
+    const pressed = (target as Element).closest('a, button, summary, video') ?? button;
     if (pressed === button) button.ariaPressed = `${root.toggleAttribute('data-turned')}`;
   };
   root.dataset.kOn = '';

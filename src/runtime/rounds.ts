@@ -29,6 +29,7 @@ export function rounds(root: HTMLElement): (() => void) | undefined {
   };
   const clear = () => {
     for (const { style } of slides) style.insetInlineStart = style.marginInlineStart = '';
+    view.style.removeProperty('--k-room');
     delete root.dataset.looped;
     round = 0;
   };

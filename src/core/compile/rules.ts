@@ -55,9 +55,9 @@ const enabledOnly = ({ name, disabled, isPointed }: NonNullable<Rule['state']>) 
   disabled && (isPointed || name === 'pressed') ? `:where(:not(${disabled}))` : '';
 
 /**
- * The preview: widths are real there, so they stay media queries, of the style sheet or of the frame's; every other condition is a switch on the
- * root element, which can be thrown by hand. A state can be forced by attribute, to be looked at without
- * touching.
+ * The preview: widths are real there, so they stay media queries, of the style sheet or of the frame; every other
+ * condition is a switch on the root element, which can be thrown by hand. A state can be forced by attribute, to be
+ * looked at without touching.
  */
 export const previewDialect: Dialect = {
   namesCells: true,

@@ -12,7 +12,7 @@ interface BehaviourInfo {
 /** Behaviours by name, each of a file in `src/runtime`; a test holds the two lists to each other. */
 export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   closes: { sets: [] },
-  counts: { sets: [] },
+  counts: { sets: [], isHiding: true },
   drags: { sets: [] },
   enter: { sets: ['data-waiting'], isHiding: true },
   flips: { sets: ['data-turned', 'data-k-on', 'aria-pressed'] },

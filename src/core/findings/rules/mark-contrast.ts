@@ -6,8 +6,11 @@ import type { Registry } from '../../kinds/registry';
 import type { Node, Project, StateName } from '../../project/types';
 import { RING_LEAST } from './mends';
 
-/** What may take the place of a colour that is too faint: one of them can be told from any ground. */
-const MENDS = ['#5f5a4d', '#ffffff'];
+/**
+ * What may take the place of a colour that is too faint, the first that can be told from its ground; a chosen one is
+ * stronger than the others, so that it is told from them.
+ */
+const MENDS = { rest: ['#6f6a5c', '#b9b4a4', '#1f1d18', '#ffffff'], selected: ['#1f1d18', '#ffffff'] };
 
 interface Mark {
   readonly part: string;
@@ -31,7 +34,8 @@ const leastOn = (colour: Colour, grounds: readonly Colour[]): number =>
   Math.min(...grounds.map((ground) => contrast(over(colour, ground), ground)));
 
 function tooFaint(node: Node, { part, label, state, grounds }: Mark, least: number): Remark {
-  const mend = MENDS.find((each) => leastOn(maybeColour(each)!, grounds) >= RING_LEAST);
+  const mends = state === 'selected' ? MENDS.selected : MENDS.rest;
+  const mend = mends.find((each) => leastOn(maybeColour(each)!, grounds) >= RING_LEAST);
   const where = state === 'rest' ? '' : ` (${state})`;
   const number = `${least.toFixed(1)} : 1`;
   const command = {

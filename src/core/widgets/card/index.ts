@@ -67,19 +67,16 @@ function markup(node: Node, ctx: Context): Element {
     defined({
       role: 'group',
       ariaLabel: own.label || node.name,
-      dataKCard: '',
       dataKFlips: isPressed(own) ? '' : undefined,
-      tabIndex: own.by === 'press' ? undefined : 0
+      tabIndex: isPressed(own) ? undefined : 0
     }),
     compact([
       element('div', { className: [ctx.cls('turning')] }, [
         side('front', {}),
-        side('back', { dataKBack: '' })
+        side('back', { dataKOut: 'turned' })
       ]),
       isPressed(own)
-        ? ctx.part('flip', 'button', { type: 'button', dataKFlip: '', ariaPressed: 'false' }, [
-            text(own.words)
-          ])
+        ? ctx.part('flip', 'button', { type: 'button', ariaPressed: 'false' }, [text(own.words)])
         : null
     ])
   );

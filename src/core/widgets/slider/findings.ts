@@ -2,6 +2,7 @@ import { error, settingFix, warning, type FindingRule, type KindOf, type Remark 
 import { isTooShort, readingRests, restToRead, roundOf, type RoundStep } from '../../kinds/round';
 import { moves } from '../../motion/track';
 import type { Node, Project } from '../../project/types';
+import { scheduleOf } from './schedule';
 import { settings, type SliderSettings } from './settings';
 
 /** What is set, and for each condition what is set there. */
@@ -85,9 +86,9 @@ const goneTooSoon = (node: Node, steps: readonly RoundStep[], step: RoundStep): 
     fix: { label: 'Give every slide its reading time', commands: readingRests(steps) }
   });
 
-const unread: Check = ({ plays, rest, move, way }, node, project, of) => {
-  if (!plays) return null;
-  const schedule = { slot: 'panels', rest, move: move.ms / 1000, isBackwards: way === 'back' };
+const unread: Check = (own, node, project, of) => {
+  const schedule = scheduleOf(own);
+  if (!schedule) return null;
   const steps = roundOf(project, node, schedule, of);
   return steps.filter(isTooShort).map((step) => goneTooSoon(node, steps, step));
 };

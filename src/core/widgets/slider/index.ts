@@ -1,10 +1,10 @@
 import type { FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
-import { moves } from '../../motion/track';
 import { panelWith } from '../../kinds/make';
 import type { Node } from '../../project/types';
 import { about } from './about';
 import { anatomy, look, states } from './anatomy';
 import { behaviours, markup } from './markup';
+import { scheduleOf } from './schedule';
 import { adapt, settings, type SliderSettings } from './settings';
 import { style } from './style';
 
@@ -61,10 +61,6 @@ export const slider: Kind = {
   behaviours,
   fallbacks,
   findings: () => import('./findings'),
-  schedule(given) {
-    const { plays, rest, move, way } = given as unknown as SliderSettings;
-    const seconds = moves(move) ? move.ms / 1000 : 0;
-    return plays ? { slot: 'panels', rest, move: seconds, isBackwards: way === 'back' } : null;
-  },
-  play: { part: 'arrow', label: 'Go to the next slide' }
+  schedule: (given) => scheduleOf(given as unknown as SliderSettings),
+  play: { part: 'dot', label: 'Go to the next slide' }
 };

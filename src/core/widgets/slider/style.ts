@@ -30,8 +30,11 @@ const toldRules = (root: string, own: SliderSettings): readonly Rule[] => [
   })
 ];
 
-/** Room to go round in, which the script says; what is laid elsewhere makes none. */
-const roomRule = (view: string): Rule =>
+/**
+ * Room to go round in, which the script says; what is laid elsewhere makes none. On paper each slide stands in its
+ * own place, whatever the script has written on it.
+ */
+const roundRules = (view: string, slide: string): readonly Rule[] => [
   rule(`${view}::after`, {
     content: '""',
     position: 'absolute',
@@ -39,7 +42,10 @@ const roomRule = (view: string): Rule =>
     'inset-inline-start': 'var(--k-room, 0)',
     width: '1px',
     height: '1px'
-  });
+  }),
+  rule(`${view}::after`, { content: 'none' }, 'print'),
+  rule(slide, { 'inset-inline-start': 'auto !important', 'margin-inline-start': '0 !important' }, 'print')
+];
 
 function stripRules(own: SliderSettings, ctx: Context): readonly Rule[] {
   const [view, strip, slide] = [ctx.sel('view'), ctx.sel('strip'), ctx.sel('slide')];
@@ -221,7 +227,7 @@ function moreRules(own: SliderSettings, node: Node, ctx: Context): readonly Rule
   const view = ctx.sel('view');
   const found: Rule[] = [];
   if (own.counter) found.push(...counterRules(ctx.items('panels').length, ctx));
-  if (asked.includes('rounds')) found.push(roomRule(view));
+  if (asked.includes('rounds')) found.push(...roundRules(view, ctx.sel('slide')));
   if (asked.includes('drags')) found.push(rule(`${view}:hover`, { cursor: 'grab' }, 'script'));
   if (everPlays(node, ctx)) found.push(...playingRules(own, ctx));
   return found;

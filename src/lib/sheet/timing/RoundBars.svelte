@@ -49,6 +49,16 @@
     if (typed !== shown(step.rest)) setRest(step, typed);
   }
 
+  /** Enter takes what was typed, Escape leaves it as it was. */
+  function keys(event: KeyboardEvent, step: RoundStep): void {
+    const field = event.currentTarget as HTMLInputElement;
+    if (event.key === 'Escape') {
+      event.stopPropagation();
+      field.value = shown(step.rest);
+    }
+    if (event.key === 'Escape' || event.key === 'Enter') field.blur();
+  }
+
   const giveTime = (some: readonly RoundStep[], label: string) =>
     wb.dispatch({ type: 'batch', label, commands: readingRests(some) });
 </script>
@@ -74,7 +84,7 @@
         style:width={share(step.rest)}
         onfocus={({ currentTarget }) => enter(currentTarget, step)}
         onblur={({ currentTarget }) => leave(currentTarget, step, i)}
-        onkeydown={({ key, currentTarget }) => key === 'Enter' && currentTarget.blur()}
+        onkeydown={(event) => keys(event, step)}
       />
     {/each}
   </div>
