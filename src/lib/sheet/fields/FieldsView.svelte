@@ -45,6 +45,12 @@
   const id = $props.id();
   let folded = $state.raw(foldedGroups());
 
+  /** Kept at once: the browser's own word of it comes later, and a page that is left by then would forget. */
+  function press(event: MouseEvent, name: string): void {
+    event.preventDefault();
+    fold(name, !folded.has(name));
+  }
+
   function fold(name: string, isFolded: boolean): void {
     if (folded.has(name) === isFolded) return;
     const next = new Set(folded);
@@ -104,7 +110,7 @@
           open={!folded.has(group.name)}
           ontoggle={(event) => fold(group.name, !event.currentTarget.open)}
         >
-          <summary>{group.name}</summary>
+          <summary onclick={(event) => press(event, group.name)}>{group.name}</summary>
           <div class="grid">
             {#each group.fields as field (field.key)}<Field {wb} {node} {field} />{/each}
           </div>
