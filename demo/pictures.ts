@@ -1,4 +1,6 @@
-/** Pictures of Quillmere Orchard, drawn for the demo. All 600 × 400. */
+import { YEAR } from './year';
+
+/** Pictures of Quillmere Orchard, drawn for the demo: 600 × 400, and the year’s of different shapes. */
 
 interface Season {
   readonly sky: string;
@@ -129,5 +131,6 @@ export const pictures: Readonly<Record<string, string>> = {
   'press-house.svg': pressHouse(),
   'with-ladder.svg': portrait('#d9e4cf', LADDER),
   'with-kettle.svg': portrait('#f0dcc0', KETTLE),
-  'with-mill.svg': portrait('#d5dde0', MILL)
+  'with-mill.svg': portrait('#d5dde0', MILL),
+  ...YEAR
 };

@@ -165,6 +165,28 @@ const voices = (): Fragment =>
     )
   ]);
 
+/** File, label, and what is seen, in the order of the year. */
+const YEAR = [
+  ['first-blossom', 'First blossom', 'A tree full of rose blossom'],
+  ['bees-at-work', 'Bees at work', 'A straw hive with bees around it'],
+  ['rows-in-june', 'Rows in June', 'Five green trees in a row'],
+  ['noon-shade', 'Noon shade', 'A bench under a great tree'],
+  ['windfalls', 'Windfalls', 'Apples in the grass'],
+  ['baskets-full', 'Baskets full', 'Three baskets of red, green and yellow apples'],
+  ['press-day', 'Press day', 'The screw press with its slatted tub'],
+  ['the-cellar', 'The cellar', 'Three casks under a vault'],
+  ['wassail-lanterns', 'Wassail lanterns', 'Bare trees in snow, with lanterns between them']
+] as const;
+
+const yearPicture = ([asset, name, alt]: (typeof YEAR)[number]): Fragment =>
+  make('panel', name, {}, { content: [make('image', `${name} picture`, { asset, alt })] });
+
+const year = (): Fragment =>
+  section('Year', [
+    heading('Year heading', 'A year among the trees', '2'),
+    make('gallery', 'Year gallery', { captions: 'below' }, { panels: YEAR.map(yearPicture) })
+  ]);
+
 const FIGURES = [
   ['Trees', '12480', 'standing trees'],
   ['Kinds', '64', 'kinds of fruit'],
@@ -210,7 +232,7 @@ export function varietiesPage(): readonly Command[] {
     'page',
     'Varieties page',
     {},
-    { sections: [header(), opening(), tasting(), voices(), figures()] }
+    { sections: [header(), opening(), tasting(), voices(), year(), figures()] }
   );
   return [
     {
@@ -256,8 +278,8 @@ export function varietiesPage(): readonly Command[] {
     ...style('varieties-button', 'root', { 'background-color': '{cider}' }),
     ...style('varieties-button', 'root', { outline: '2px solid #f4ebd8' }, 'focus'),
     ...style('views-of-the-year', 'hold', { 'background-color': '#ffffff' }),
-    ...['varieties-heading', 'tasting-heading', 'voices-heading', 'figures-heading'].flatMap((id) =>
-      style(id, 'root', { 'font-family': SERIF, 'font-weight': '700' })
+    ...['varieties-heading', 'tasting-heading', 'voices-heading', 'year-heading', 'figures-heading'].flatMap(
+      (id) => style(id, 'root', { 'font-family': SERIF, 'font-weight': '700' })
     ),
     ...KINDS.flatMap(([name]) => [
       ...style(`${idOf(name)}-card`, 'front', { 'background-color': '{cream}', padding: '32px 20px' }),

@@ -29,6 +29,7 @@ import { about as sticky } from './effects/sticky/about';
 import { about as wait } from './effects/wait/about';
 import { about as accordion } from './widgets/accordion/about';
 import { about as card } from './widgets/card/about';
+import { about as gallery } from './widgets/gallery/about';
 import { about as number } from './widgets/number/about';
 import { about as slider } from './widgets/slider/about';
 import { about as tabs } from './widgets/tabs/about';
@@ -59,6 +60,7 @@ const kinds: readonly KindEntry[] = [
   { about: accordion, load: async () => (await import('./widgets/accordion')).accordion },
   { about: slider, load: async () => (await import('./widgets/slider')).slider },
   { about: card, load: async () => (await import('./widgets/card')).card },
+  { about: gallery, load: async () => (await import('./widgets/gallery')).gallery },
   { about: number, load: async () => (await import('./widgets/number')).number },
   { about: dialog, load: async () => (await import('./blocks/dialog')).dialog },
   { about: drawer, load: async () => (await import('./blocks/drawer')).drawer },

@@ -17,12 +17,18 @@ export function createBrought() {
     if (isAgain) lying.getAnimations().forEach((each) => each.finish());
   }
 
+  /** A dialog is opened, not as a modal one: what is beside it stays within reach. */
+  function setOut(side: HTMLElement, isOut: boolean): void {
+    if (side instanceof HTMLDialogElement) side.open = isOut;
+    else ownerOf(side)?.toggleAttribute(`data-${side.dataset.kOut!}`, isOut);
+  }
+
   /** What its piece keeps back says by which attribute of the piece it is brought out (`data-k-out`). */
   function turn(picked: HTMLElement | null): void {
     const side = picked?.closest<HTMLElement>('[data-k-out]') ?? null;
     if (side === kept) return;
-    if (kept) ownerOf(kept)?.removeAttribute(`data-${kept.dataset.kOut!}`);
-    if (side) ownerOf(side)?.setAttribute(`data-${side.dataset.kOut!}`, '');
+    if (kept) setOut(kept, false);
+    if (side) setOut(side, true);
     kept = side;
   }
 

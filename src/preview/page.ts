@@ -139,6 +139,7 @@ export function createPage(body: HTMLElement) {
     const address = pictured ? addresses.get(image.dataset.kAsset!) : 'data:,';
     if (!address) return;
     if (image.matches('img, video')) image.setAttribute('src', address);
+    else if (image.matches('a')) image.setAttribute('href', address);
     else image.style.backgroundImage = `url("${address}")`;
   };
 

@@ -237,7 +237,9 @@ function reveal(id: string): void {
     if (!each.contains(element)) each.hidePopover();
   for (let above = element.closest('details'); above; above = above.parentElement?.closest('details') ?? null)
     above.open = true;
-  const own = element.querySelector<HTMLDialogElement>(`dialog[data-k-node="${CSS.escape(id)}"]`);
+  const own = element.querySelector<HTMLDialogElement>(
+    `dialog[data-k-node="${CSS.escape(id)}"]:not([data-k-out])`
+  );
   const dialog = element.closest('dialog') ?? own;
   for (const each of body.querySelectorAll<HTMLDialogElement>('dialog[open]'))
     if (each !== dialog) each.close();

@@ -82,6 +82,16 @@ export function isReached(element: Element): boolean {
   return isSeen(box) || (box.width > 0 && isAround(element, isStrip));
 }
 
+/**
+ * Whether two boxes are packed into the columns of one grid, whose rows are no lines but of a px: there the eye goes
+ * by where they begin.
+ */
+function arePacked(at: Element, from: Element): boolean {
+  const grid = at.closest('ul');
+  if (!grid?.contains(from) || getComputedStyle(grid).gridAutoRows !== '1px') return false;
+  return at.getBoundingClientRect().top >= from.getBoundingClientRect().top;
+}
+
 /** @returns the stops of a page; those that belong to no piece are left out. */
 export function readStops(page: HTMLElement): Stops {
   const isLeftwards = getComputedStyle(page).direction === 'rtl';
@@ -91,7 +101,7 @@ export function readStops(page: HTMLElement): Stops {
     if (isSeen(element.getBoundingClientRect())) last = element;
     if (!from || last !== element) return false;
     const isBefore = standsBefore(element.getBoundingClientRect(), from.getBoundingClientRect(), isLeftwards);
-    return isBefore && !isLoose(element) && !isLoose(from);
+    return isBefore && !isLoose(element) && !isLoose(from) && !arePacked(element, from);
   };
   const elements = stopElements(page).slice(0, STOPS_MOST);
   return compact(elements.map((element) => maybeStop(element, comesBack(element))));

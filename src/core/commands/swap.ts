@@ -41,7 +41,8 @@ function keptSettings(node: Node, from: Kind, to: Kind): Node['settings'] {
   const isRich = (field: AnySchema) => field.meta()?.field?.control === 'rich';
   const converted = isRich(target[1]) ? `<p>${escapeHtml(words)}</p>` : plain(words);
   const value = isRich(source[1]) === isRich(target[1]) ? words : converted;
-  return takes(target[0], value) ? { ...kept, [target[0]]: value } : kept;
+  const isNew = value !== target[1].getDefault() && takes(target[0], value);
+  return isNew ? { ...kept, [target[0]]: value } : kept;
 }
 
 /**

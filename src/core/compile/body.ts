@@ -161,14 +161,15 @@ function collectIds(markup: Element, into: Set<string>): void {
   });
 }
 
+/** The attribute that says where a picture or film is, of elements that have one. */
+const SOURCES: Readonly<Record<string, string>> = { img: 'src', video: 'src', a: 'href' };
+
 /**
  * @returns what gives an element its picture or film: its source, or for one that only paints it, its
  * background.
  */
 export const addressed = ({ tagName }: Element, address: string): Element['properties'] =>
-  tagName === 'img' || tagName === 'video'
-    ? { src: address }
-    : { style: `background-image: url("${address}")` };
+  SOURCES[tagName] ? { [SOURCES[tagName]]: address } : { style: `background-image: url("${address}")` };
 
 /** A picture that the browser can take in a better format and in the size it needs (HTML standard, 4.8.4). */
 function withRenditions(image: Element, renditions: readonly PrintedRendition[], sizes: string): Element {

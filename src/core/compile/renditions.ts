@@ -1,7 +1,16 @@
-import { sharesFor } from '../css/shares';
+import { compact } from '../data/compact';
 import { ownOf } from '../data/record';
 import { nodeOf, pathTo } from '../project/tree';
-import { isPicture, type Asset, type Node, type NodeId, type Project } from '../project/types';
+import {
+  isPicture,
+  type Asset,
+  type Band,
+  type Bands,
+  type Node,
+  type NodeId,
+  type Project
+} from '../project/types';
+import { heapOf, settingsUnder } from '../kinds/circumstances';
 import type { Registry } from '../kinds/registry';
 import { settingsWithDefaults } from '../kinds/settings';
 
@@ -29,67 +38,91 @@ const RATIO_MOST = 2;
 export const hasPixels = ({ type, width }: Asset): boolean =>
   width !== null && width !== undefined && /^image\/(?:png|jpeg|webp|avif)$/.test(type);
 
-/** How wide a picture is at most, by its place: of the window, and in px where the section has an inner width. */
+/** How wide a picture is at most, by its place. */
 export interface Room {
-  /** Share of its section's room, above the widths at which columns stack. */
-  readonly share: number;
-  /** Window width in px at and under which it has the whole room; 0 for none. */
-  readonly stackedUnder: number;
+  /** Share of its section's room, from 0 to 1, in each width band. */
+  readonly shares: Readonly<Record<Band, number>>;
+  readonly bands: Bands;
   /** Inner width of its section in px; null where it reaches the edges of the window. */
   readonly inner: number | null;
+  /** It opens as wide as the window, too. */
+  readonly opensLarge: boolean;
+}
+
+const BANDS: readonly Band[] = ['wide', 'medium', 'narrow'];
+const CONDITION_OF = { wide: 'always', medium: 'medium', narrow: 'narrow' } as const;
+
+/** All the room there is, in a window of any width. */
+const wholeRoom = (bands: Bands): Room => ({
+  shares: { wide: 1, medium: 1, narrow: 1 },
+  bands,
+  inner: null,
+  opensLarge: false
+});
+
+/** Share that a child takes of what it stands in. */
+function shareIn(registry: Registry, node: Node, child: NodeId, band: Band): number {
+  const kind = registry.of(node);
+  if (!kind.share) return 1;
+  const siblings = Object.values(node.slots).find((slot) => slot.includes(child)) ?? [];
+  const settings = settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(CONDITION_OF[band]));
+  return kind.share(settings, { index: siblings.indexOf(child), count: siblings.length, band });
 }
 
 /**
- * The place of a piece, read from the columns and the section it stands in; paddings are left out, so it is
- * never too small.
+ * The place of a piece, read from what it stands in; paddings and gaps are left out, so it is never too small.
  */
 export function roomOf(registry: Registry, project: Project, id: NodeId): Room {
-  let share = 1;
-  let stackedUnder = 0;
+  const shares = { wide: 1, medium: 1, narrow: 1 };
   let inner: number | null = null;
+  let opensLarge = false;
   const path = pathTo(project, id);
-  const settingsOf = (node: Node) => settingsWithDefaults(registry.of(node), node);
-  path.forEach((above, i) => {
+  for (const [i, above] of path.slice(0, -1).entries()) {
     const node = nodeOf(project, above);
-    if (node.kind === 'section' && above !== id) {
-      const settings = settingsOf(node);
-      inner = settings.span === 'bleed' ? null : (settings.inner as number);
-    }
-    if (node.kind !== 'columns') return;
-    const { shares, stack } = settingsOf(node) as { shares: string; stack: 'narrow' | 'medium' | 'never' };
-    const columns = node.slots.columns ?? [];
-    const at = columns.indexOf(path[i + 1]!);
-    const { tracks, division } = sharesFor(shares, columns.length);
-    const own = tracks.filter(({ isEmpty }) => !isEmpty)[at];
-    if (own) share *= own.part / own.whole / (division === 'twelfths' ? 12 : 1);
-    if (stack !== 'never') stackedUnder = Math.max(stackedUnder, project.info.bands[stack]);
-  });
-  return { share, stackedUnder, inner };
+    const kind = registry.of(node);
+    for (const band of BANDS) shares[band] *= shareIn(registry, node, path[i + 1]!, band);
+    const settings = settingsWithDefaults(kind, node);
+    if (node.kind === 'section') inner = settings.span === 'bleed' ? null : (settings.inner as number);
+    if (kind.enlarges && settings[kind.enlarges]) opensLarge = true;
+  }
+  return { shares, bands: project.info.bands, inner, opensLarge };
 }
 
 const percent = (share: number) => Math.round(share * 1000) / 10;
+
+/** @param most width of the window up to which it holds, px; null for any. */
+function lengthOf(share: number, inner: number | null, most: number | null): string {
+  const ofWindow = `${percent(share)}vw`;
+  const isWithin = inner === null || (most !== null && most <= inner);
+  return isWithin ? ofWindow : `min(${ofWindow}, ${Math.round(inner * share)}px)`;
+}
 
 /**
  * @returns the `sizes` of a picture (HTML standard, 4.8.4.2.1): the width it is shown at, by the width of the
  * window.
  */
-export function sizesOf({ share, stackedUnder, inner }: Room): string {
-  const wide =
-    inner === null ? `${percent(share)}vw` : `min(${percent(share)}vw, ${Math.round(inner * share)}px)`;
-  return stackedUnder > 0 && share < 1 ? `(width <= ${stackedUnder}px) 100vw, ${wide}` : wide;
+export function sizesOf({ shares, bands, inner }: Room): string {
+  const under = (band: keyof Bands) =>
+    `(width <= ${bands[band]}px) ${lengthOf(shares[band], inner, bands[band])}`;
+  return compact([
+    shares.narrow === shares.medium ? null : under('narrow'),
+    shares.medium === shares.wide ? null : under('medium'),
+    lengthOf(shares.wide, inner, null)
+  ]).join(', ');
 }
+
+const bandOf = (window: number, { medium, narrow }: Bands): Band => {
+  if (window <= narrow) return 'narrow';
+  return window <= medium ? 'medium' : 'wide';
+};
 
 /**
  * How wide a picture is shown in a window, px. @param natural its own width, which a fluid picture never
  * passes; null for one that fills its place.
  */
-export function shownWidth(
-  { share, stackedUnder, inner }: Room,
-  window: number,
-  natural: number | null
-): number {
-  const isStacked = window <= stackedUnder && share < 1;
-  const room = isStacked ? window : Math.min(window * share, inner === null ? Infinity : inner * share);
+export function shownWidth({ shares, bands, inner }: Room, window: number, natural: number | null): number {
+  const share = shares[bandOf(window, bands)];
+  const room = Math.min(window, inner ?? Infinity) * share;
   return Math.round(natural === null ? room : Math.min(room, natural));
 }
 
@@ -122,7 +155,7 @@ export function picturesOf(registry: Registry, project: Project, node: Node): re
         key,
         asset,
         covers,
-        room: covers ? { share: 1, stackedUnder: 0, inner: null } : roomOf(registry, project, node.id)
+        room: covers ? wholeRoom(project.info.bands) : roomOf(registry, project, node.id)
       }
     ];
   });
@@ -135,14 +168,20 @@ export const bandWindows = ({ medium, narrow }: Project['info']['bands']) => ({
   narrow
 });
 
-/** @returns widths worth making for a place, smallest first; never wider than the picture is. */
-export function widthsFor(asset: Asset, { share, stackedUnder, inner }: Room): number[] {
-  const natural = asset.width!;
-  const shown = Math.max(
-    inner === null ? STEPS.at(-1)! : inner * share,
-    Math.min(stackedUnder, STEPS.at(-1)!)
+/** The widest it is shown in any window, px. */
+function widestShown({ shares, bands, inner, opensLarge }: Room): number {
+  const widest = STEPS.at(-1)!;
+  if (opensLarge) return widest;
+  return Math.max(
+    Math.min(widest, inner ?? widest) * shares.wide,
+    Math.min(widest, bands.medium) * shares.medium,
+    Math.min(widest, bands.narrow) * shares.narrow
   );
-  const most = Math.min(natural, shown * RATIO_MOST);
+}
+
+/** @returns widths worth making for a place, smallest first; never wider than the picture is. */
+export function widthsFor(asset: Asset, room: Room): number[] {
+  const most = Math.min(asset.width!, widestShown(room) * RATIO_MOST);
   const steps: number[] = STEPS.filter((step) => step < most);
   return [...steps, Math.round(most)];
 }

@@ -32,8 +32,8 @@ const schema = object({
 /** Where a piece stands at rest, and in what; all in px of the page. */
 export type Box = InferType<typeof schema>;
 
-/** Asked of every piece that does something with the scroll. */
+/** Asked of every piece that does something with the scroll, or whose width says how what is in it lies. */
 export const boxFact: Fact<Box> = {
-  maybePart: ({ effects }) => (effects && effects.length > 0 ? 'root' : null),
+  maybePart: ({ effects, arranged }) => ((effects && effects.length > 0) || arranged ? 'root' : null),
   schema
 };

@@ -5,6 +5,7 @@ export interface Measurable {
   readonly category?: string;
   readonly fit?: { readonly row: string };
   readonly effects?: readonly object[];
+  readonly arranged?: object;
 }
 
 /**

@@ -37,7 +37,6 @@ describe('pictures', () => {
     expect(shownWidth(room, 1440, null)).toBe(560);
     expect(shownWidth(room, 1440, 400)).toBe(400);
     expect(shownWidth(room, 600, null)).toBe(600);
-    expect(shownWidth({ share: 1, stackedUnder: 0, inner: null }, 1440, null)).toBe(1440);
   });
 
   it('need two pixels for each px that is shown, and drawings none', () => {

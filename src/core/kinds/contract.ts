@@ -11,6 +11,7 @@ import type { Schedule } from './schedule';
 import type {
   Asset,
   AssetId,
+  Band,
   Bands,
   ConditionName,
   Declarations,
@@ -88,6 +89,8 @@ export interface Slot {
   readonly isLastLevel?: boolean;
   /** Its first child can be drawn once for each row of a list. */
   readonly repeats?: boolean;
+  /** Its items are pictures as a rule: many are added at once. */
+  readonly ofPictures?: boolean;
   /** The children lie over one another, the last on top. */
   readonly stacked?: boolean;
   /** Fewest children; removing below it is refused. */
@@ -267,10 +270,53 @@ export interface Kind extends KindAbout {
   readonly opens?: { readonly part: string; readonly how: 'popover' | 'dialog' };
   /** What starts its movements, for replay: the part to press. One that is not chosen yet is pressed. */
   readonly play?: { readonly part: string; readonly label: string };
+  /**
+   * Share of its own width that a child takes, from 0 to 1; left out where each has all of it. Asked for each width
+   * band, so that pictures are made in the sizes they are shown in.
+   */
+  share?(settings: Readonly<Record<string, unknown>>, child: ShareOf): number;
+  /** Setting while which pictures in it open as wide as the window. */
+  readonly enlarges?: string;
+  /** How what it holds lies for each choice of a setting; its box is measured for that. */
+  readonly arranged?: Arranged;
   /** When it plays by itself, and how; null where it does not. @param settings all of them. */
   schedule?(settings: Readonly<Record<string, unknown>>): Schedule | null;
   /** What a piece of it does besides: set by the registry for one piece, never by a kind. */
   readonly effects?: readonly Effect[];
+}
+
+/** A child among those in its slot, and the width band it is asked about. */
+export interface ShareOf {
+  readonly index: number;
+  readonly count: number;
+  readonly band: Band;
+}
+
+/** Boxes as they lie in their owner, px. */
+export interface Arrangement {
+  readonly boxes: readonly {
+    readonly left: number;
+    readonly top: number;
+    readonly width: number;
+    readonly height: number;
+  }[];
+  /** How far apart the ends of the longest and the shortest column are, px. */
+  readonly leftover: number;
+}
+
+export interface Arranged {
+  /** The setting whose choices are drawn. */
+  readonly setting: string;
+  /**
+   * @param settings as they are at the width on show.
+   * @param width of the piece, px.
+   * @returns by choice, how its items lie; null where that is not known beforehand.
+   */
+  lay(
+    settings: Readonly<Record<string, unknown>>,
+    width: number,
+    ctx: Pick<Context, 'items' | 'maybeNode' | 'maybeAsset'>
+  ): Readonly<Record<string, Arrangement>> | null;
 }
 
 export type Make = (

@@ -207,6 +207,9 @@ export interface Bands {
   readonly narrow: number;
 }
 
+/** A width band: above both edges, and under each. */
+export type Band = 'wide' | keyof Bands;
+
 /**
  * How far back the browsers reach that an export must do everything in (Baseline, as the web-features data
  * has it).

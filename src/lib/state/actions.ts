@@ -8,6 +8,7 @@ import type { Fragment, NodeId, Page, PageId, Place, ShelfId } from '$core/proje
 import { referencesInto, type Reference } from '$core/kinds/references';
 import { registry } from '$core/registry';
 import { endIn, placed, type FoundPlace } from '$core/kinds/place';
+import { itemKindOf } from './items';
 import { VIEWS, type Workbench } from './workbench.svelte';
 import { writeInPlace } from './writing';
 import type { ToFrame } from '$preview/messages';
@@ -51,11 +52,8 @@ export function insertKind(wb: Workbench, kind: string): void {
 
 /** Adds a panel (or another item) to a widget that has a list of them. */
 export function addItem(wb: Workbench, owner: NodeId, slot: string): void {
-  const node = nodeOf(wb.project, owner);
-  const accepts = registry.of(node).slots[slot]!.accepts;
-  const { kind: name } = registry.kinds.find((each) => accepts.includes(each.category))!;
-  const kind = registry.kindOf(name);
-  const index = (node.slots[slot] ?? []).length;
+  const kind = itemKindOf(wb, { owner, slot });
+  const index = (nodeOf(wb.project, owner).slots[slot] ?? []).length;
   const fragment = kind.create(make);
   const named = { ...fragment.nodes[fragment.root]!, name: `${kind.label} ${index + 1}` };
   insertFragment(

@@ -23,7 +23,10 @@ import {
 import { registry } from '$core/registry';
 import { db } from '$lib/store/db';
 import { lastCopied, PIECES, type Carried } from './copying';
-import { assetFrom, type ReadFile } from './pictures';
+import { addPictures } from './adding';
+import { pictureList } from './items';
+import { assetFrom } from './pictures';
+import { readFiles } from './reading';
 import type { Workbench } from './workbench.svelte';
 
 const make = makeWith();
@@ -196,50 +199,20 @@ async function pastePicture(wb: Workbench, file: File): Promise<void> {
   if (at) insert(wb, piecesAt([pieceFor(read.asset)], at), [read]);
 }
 
-/** From so many on it is said how far it is. */
-const MANY = 4;
-
 /**
- * Pictures from disk dropped on the workbench: each becomes a piece after what is picked, all of them in one
- * step. They are read one after the other while the hand goes on; a cancel leaves everything as it was.
+ * Pictures from disk dropped on the workbench: into the list of pictures that is picked, else each becomes a piece
+ * after what is picked, all of them in one step. A cancel leaves everything as it was.
  */
 export async function dropPictures(wb: Workbench, files: readonly File[]): Promise<void> {
+  const list = pictureList(wb);
+  if (list) return addPictures(wb, list, files);
   if (!placeOrMessage(wb, 'image')) return;
-  const taken: Extract<ReadFile, { ok: true }>[] = [];
-  const refused: string[] = [];
-  let isStopped = false;
-  for (const file of files) {
-    if (files.length >= MANY)
-      wb.progress = {
-        words: 'pictures read',
-        done: taken.length + refused.length,
-        of: files.length,
-        stop: () => (isStopped = true)
-      };
-    const assets = Object.fromEntries(taken.map(({ asset }) => [asset.id, asset]));
-    const read = await assetFrom({ ...wb.project, assets: { ...wb.project.assets, ...assets } }, file);
-    if (isStopped) break;
-    if (read.ok) taken.push(read);
-    else refused.push(read.sentence);
-  }
-  wb.progress = null;
-  if (isStopped) return void (wb.message = { kind: 'info', text: 'No picture was added.' });
+  const taken = await readFiles(wb, files);
   // The hand may have gone elsewhere meanwhile.
-  const at = taken.length > 0 ? placeOrMessage(wb, 'image') : null;
-  if (at)
-    insert(
-      wb,
-      piecesAt(
-        taken.map(({ asset }) => pieceFor(asset)),
-        at
-      ),
-      taken
-    );
-  if (refused.length > 0)
-    wb.message = {
-      kind: 'error',
-      text: `${refused.slice(0, 2).join(' ')}${refused.length > 2 ? ` ${refused.length - 2} more were left out.` : ''}`
-    };
+  const at = taken && taken.length > 0 ? placeOrMessage(wb, 'image') : null;
+  if (!at) return;
+  const pieces = taken!.map(({ asset }) => pieceFor(asset));
+  insert(wb, piecesAt(pieces, at), taken!);
 }
 
 function insert(

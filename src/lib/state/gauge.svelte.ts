@@ -57,7 +57,7 @@ export class FitGauge {
     const touched = isSamePlace ? touchedBetween(this.#asked!.project, project) : null;
     this.#asked = { project, page: page.id, width };
     const all = subtreeIds(project, page.root);
-    const moved = all.filter((id) => project.nodes[id]!.effects);
+    const moved = all.filter((id) => project.nodes[id]!.effects || registry.of(project.nodes[id]!).arranged);
     return asksFor(registry, project, touched ? [...new Set([...touched, ...moved])] : all);
   }
 

@@ -93,6 +93,14 @@ export const columns: Kind = {
     return rules;
   },
   behaviours: () => [],
+  share(settings, { index, count, band }) {
+    const { shares, stack } = settings as Settings;
+    const isStacked = stack === band || (band === 'narrow' && stack === 'medium');
+    if (isStacked) return 1;
+    const { tracks, division } = sharesFor(shares, count);
+    const own = tracks.filter(({ isEmpty }) => !isEmpty)[index];
+    return own ? own.part / own.whole / (division === 'twelfths' ? 12 : 1) : 1;
+  },
   migrations: { 1: withShares },
   fallbacks(_node, { settings: under }) {
     const { stack } = under<Settings>('always');

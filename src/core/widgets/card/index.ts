@@ -8,12 +8,14 @@ import { about } from './about';
 import { adapt, settings, type CardSettings } from './settings';
 import { style } from './style';
 
+const faceBox = (x: number) => ({ x, y: 10, width: 62, height: 96 });
+
 const face = (label: string, x: number) => ({
   label,
   states: { hover: ':hover' },
   hasText: true,
   properties: ['gap'],
-  box: { x, y: 10, width: 62, height: 96 }
+  box: faceBox(x)
 });
 
 const anatomy: Anatomy = {

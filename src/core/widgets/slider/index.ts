@@ -37,7 +37,15 @@ export const slider: Kind = {
   states,
   settings,
   slots: {
-    panels: { label: 'Slides', accepts: ['panel'], items: true, repeats: true, least: 1, part: 'slide' }
+    panels: {
+      label: 'Slides',
+      accepts: ['panel'],
+      items: true,
+      repeats: true,
+      ofPictures: true,
+      least: 1,
+      part: 'slide'
+    }
   },
   forms: [
     { form: 'slide', label: 'sliding', text: 'a strip of slides that moves along' },
@@ -61,6 +69,7 @@ export const slider: Kind = {
   behaviours,
   fallbacks,
   findings: () => import('./findings'),
+  share: ({ form, visible }) => (form === 'fade' ? 1 : 1 / (visible as number)),
   schedule: (given) => scheduleOf(given as unknown as SliderSettings),
   play: { part: 'dot', label: 'Go to the next slide' }
 };

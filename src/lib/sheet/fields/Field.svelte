@@ -5,13 +5,13 @@
   import { registry } from '$core/registry';
   import type { FieldSpec } from '$lib/state/fields';
   import type { Workbench } from '$lib/state/workbench.svelte';
-  import { EDITORS, type EditorProps } from './editors/editors';
+  import { editorOf, type EditorProps } from './editors/editors';
 
   const { wb, node, field }: { wb: Workbench; node: Node; field: FieldSpec } = $props();
 
   const value = $derived(settingsWithDefaults(registry.of(node), node)[field.key]);
   const id = $props.id();
-  const editor = $derived(EDITORS[field.control]);
+  const editor = $derived(editorOf(registry.of(node), field));
   /** It differs from how the piece comes. */
   const isOwn = $derived(Object.hasOwn(node.settings, field.key));
   const about = $derived(

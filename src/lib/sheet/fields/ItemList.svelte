@@ -3,15 +3,30 @@
   import Copy from 'carbon-icons-svelte/lib/Copy.svelte';
   import ChevronDown from 'carbon-icons-svelte/lib/ChevronDown.svelte';
   import ChevronUp from 'carbon-icons-svelte/lib/ChevronUp.svelte';
+  import { FileUploaderButton } from 'carbon-components-svelte';
   import TrashCan from 'carbon-icons-svelte/lib/TrashCan.svelte';
+  import ShelfList from './ShelfList.svelte';
   import { nodeOf } from '$core/project/tree';
   import type { Node, NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
   import { fieldsOf } from '$lib/state/fields';
   import { addItem, removePieces } from '$lib/state/actions';
+  import { itemKindOf } from '$lib/state/items';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb, owner, slot, label }: { wb: Workbench; owner: Node; slot: string; label: string } = $props();
+
+  const ofPictures = $derived(registry.of(owner).slots[slot]!.ofPictures ?? false);
+  const shelved = $derived(Object.values(wb.project.shelf));
+  const takesAny = $derived(Object.values(itemKindOf(wb, { owner: owner.id, slot }).slots).length > 0);
+  let isTaking = $state(false);
+
+  /** The code that reads files comes with the first of them. */
+  async function addFiles(files: readonly File[]): Promise<void> {
+    if (files.length === 0) return;
+    const { addPictures } = await import('$lib/state/adding');
+    await addPictures(wb, { owner: owner.id, slot }, files);
+  }
 
   const items = $derived((owner.slots[slot] ?? []).map((id) => nodeOf(wb.project, id)));
   let gesture = 0;
@@ -50,7 +65,24 @@
     <button type="button" class="add" onclick={() => addItem(wb, owner.id, slot)}
       ><Add size={16} /> Add</button
     >
+    {#if ofPictures}
+      <FileUploaderButton
+        labelText="Add pictures…"
+        accept={['image/*', 'video/*']}
+        kind="ghost"
+        size="small"
+        multiple
+        disableLabelChanges
+        on:change={({ detail }) => void addFiles(detail)}
+      />
+    {/if}
+    {#if takesAny && shelved.length > 0}
+      <button type="button" class="add" aria-expanded={isTaking} onclick={() => (isTaking = !isTaking)}
+        >From the shelf…</button
+      >
+    {/if}
   </div>
+  {#if isTaking}<ShelfList {wb} owner={owner.id} {slot} ondone={() => (isTaking = false)} />{/if}
   {#each items as item, index (item.id)}
     <div class="item">
       <span class="number mono">{index + 1}</span>

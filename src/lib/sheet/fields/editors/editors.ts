@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import type { FieldMeta } from '$core/kinds/contract';
+import type { FieldMeta, Kind } from '$core/kinds/contract';
 import type { Json, Node } from '$core/project/types';
 import type { FieldSpec } from '$lib/state/fields';
 import type { Workbench } from '$lib/state/workbench.svelte';
@@ -44,8 +44,11 @@ const choice: Editor = { load: () => ({ default: Choice }) };
 const quantity: Editor = { load: () => ({ default: Quantity }) };
 const words: Editor = { load: () => ({ default: Words }) };
 
+/** Of a choice whose ways are drawn. */
+const arranged: Editor = { load: () => import('./Arranged.svelte'), isWide: true };
+
 /** The editor of every sort of field there is; the large ones come when one is shown. */
-export const EDITORS: Readonly<Record<FieldMeta['control'], Editor>> = {
+const EDITORS: Readonly<Record<FieldMeta['control'], Editor>> = {
   text: words,
   link: words,
   css: words,
@@ -62,3 +65,7 @@ export const EDITORS: Readonly<Record<FieldMeta['control'], Editor>> = {
   asset: { load: () => import('./Media.svelte') },
   place: { load: () => import('./Point.svelte') }
 };
+
+/** @returns the editor of a setting of a kind. */
+export const editorOf = ({ arranged: ways }: Pick<Kind, 'arranged'>, { key, control }: FieldSpec): Editor =>
+  ways?.setting === key ? arranged : EDITORS[control];

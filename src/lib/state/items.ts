@@ -1,0 +1,24 @@
+import type { Kind } from '$core/kinds/contract';
+import { nodeOf } from '$core/project/tree';
+import type { NodeId } from '$core/project/types';
+import { registry } from '$core/registry';
+import type { Workbench } from './workbench.svelte';
+
+/** A list of a piece, which items are added to. */
+export interface List {
+  readonly owner: NodeId;
+  readonly slot: string;
+}
+
+/** The kind of the items of a list. */
+export function itemKindOf(wb: Workbench, { owner, slot }: List): Kind {
+  const { accepts } = registry.of(nodeOf(wb.project, owner)).slots[slot]!;
+  return registry.kindOf(registry.kinds.find(({ category }) => accepts.includes(category))!.kind);
+}
+
+/** The list that pictures dropped on what is picked go into; null where that is none. */
+export function pictureList(wb: Workbench): List | null {
+  const owner = wb.tuned;
+  const slot = Object.entries(registry.of(owner).slots).find(([, { ofPictures }]) => ofPictures)?.[0];
+  return slot === undefined ? null : { owner: owner.id, slot };
+}
