@@ -1,3 +1,4 @@
+import { YEAR } from '../demo/year';
 import { makeWith, panelWith } from '../src/core/kinds/make';
 import { Counted } from './support/counted';
 import { expect, test, type Page } from './support/test';
@@ -176,4 +177,85 @@ test.describe('jobs, counted', () => {
     await expect(frame(page).getByRole('heading', { name: 'What this place is' })).toBeVisible();
     expect(hand.done.length).toBeLessThanOrEqual(18);
   });
+
+  test('nine pictures as a gallery of 3, 2, 1 columns, large on press, sliding in at 25 %', async ({
+    page
+  }) => {
+    const bench = await Bench.openNew(page);
+    const hand = new Counted();
+    await inserted(hand, page, 'gallery');
+    await expect(bench.row('Gallery')).toBeVisible();
+    await hand.act('Fill', () => page.keyboard.press('1'));
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      hand.act('Add pictures…', () => page.getByRole('button', { name: 'Add pictures…' }).first().click())
+    ]);
+    const files = Object.entries(YEAR).map(([name, svg]) => ({
+      name,
+      mimeType: 'image/svg+xml',
+      buffer: Buffer.from(svg)
+    }));
+    await hand.act('nine files', () => chooser.setFiles(files));
+    const list = page.getByRole('group', { name: 'Pictures', exact: true });
+    await expect(list.getByRole('textbox')).toHaveCount(9);
+    await expect(list.getByRole('textbox', { name: 'Label 1', exact: true })).toHaveValue('First blossom');
+    await hand.act('Behaviour', () => page.keyboard.press('2'));
+    await hand.act('Enters', () => page.getByRole('button', { name: /^Enters/ }).click());
+    await hand.act('slides', () =>
+      page.getByRole('combobox', { name: 'Entrance' }).selectOption('from the right')
+    );
+    const pictures = frame(page).locator('[data-k-large] li');
+    await expect(pictures).toHaveCount(9);
+    const columns = () =>
+      pictures.evaluateAll((all) => new Set(all.map((each) => each.getBoundingClientRect().left)).size);
+    expect(await columns()).toBe(3);
+    await expect(page.getByRole('textbox', { name: 'Starts when in view' })).toHaveValue('25 %');
+    await expect(page.getByText(/px left over/)).toHaveCount(3);
+    expect(hand.done.length).toBeLessThanOrEqual(8);
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await expect(frame(page).locator('[data-k-large]')).toHaveCount(0);
+  });
+});
+
+test('a file that is no picture is told by name, and those that are come in all the same', async ({
+  page
+}) => {
+  const bench = await Bench.openNew(page);
+  await bench.insert('gallery');
+  await page.keyboard.press('1');
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Add pictures…' }).first().click()
+  ]);
+  await chooser.setFiles([
+    { name: 'windfalls.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(YEAR['windfalls.svg']!) },
+    { name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') }
+  ]);
+  await expect(page.getByRole('alert').filter({ hasText: 'notes.png' })).toBeVisible();
+  await expect(page.getByRole('textbox', { name: 'Label 1', exact: true })).toHaveValue('Windfalls');
+});
+
+test('pieces of the shelf become slides, several at once and linked', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  for (const name of ['Find heading', 'Press heading']) {
+    await bench.pick(name);
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('put on the shelf');
+    await page.keyboard.press('Enter');
+  }
+  await bench.pick('Season tabs');
+  await bench.insert('slider');
+  await page.keyboard.press('1');
+  const slides = page.getByRole('group', { name: 'Slides', exact: true });
+  await expect(slides.getByRole('textbox')).toHaveCount(3);
+  await slides.getByRole('button', { name: 'From the shelf…' }).click();
+  const shelf = page.getByRole('group', { name: 'Pieces of the shelf' });
+  await expect(shelf.getByRole('button', { name: 'Choose what to add' })).toBeDisabled();
+  for (const each of await shelf.getByRole('checkbox').all()) await each.check({ force: true });
+  await shelf.getByRole('button', { name: 'Add 2 linked' }).click();
+  await expect(slides.getByRole('textbox')).toHaveCount(5);
+  await page.keyboard.press('Control+z');
+  await expect(slides.getByRole('textbox')).toHaveCount(3);
 });

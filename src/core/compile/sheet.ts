@@ -185,7 +185,8 @@ function effectContext(
   build: readonly Rule[]
 ): EffectContext {
   const root = classOf('root');
-  const holder = classOf(Object.values(kind.slots)[0]?.part ?? 'root');
+  const [slot] = Object.values(kind.slots);
+  const holder = classOf(slot?.list ?? slot?.part ?? 'root');
   return {
     root,
     outer: isContained ? `${root}-place` : root,

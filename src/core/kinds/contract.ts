@@ -97,6 +97,8 @@ export interface Slot {
   readonly least?: number;
   /** The part whose element holds the children. Default: `root`. */
   readonly part?: string;
+  /** The element, by the name of its class, in which the items stand one after the other, where that is another one. */
+  readonly list?: string;
 }
 
 /**

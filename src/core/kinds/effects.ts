@@ -100,7 +100,11 @@ function attributesOf(effects: readonly Effect[], node: Node, ctx: Context) {
 }
 
 /** The part whose element holds the pieces in a piece of the kind. */
-const holderOf = ({ slots }: Kind): string => Object.values(slots)[0]?.part ?? 'root';
+function holderOf({ slots }: Kind): string {
+  const [slot] = Object.values(slots);
+  // What stands around a list stands around all that belongs to it.
+  return slot?.list ? 'root' : (slot?.part ?? 'root');
+}
 
 /** The element with what effects draw around the one that holds its pieces. */
 function surrounded(

@@ -14,7 +14,7 @@ import {
 import { registry } from '$core/registry';
 import { fieldsOf } from './fields';
 import { itemKindOf, type List } from './items';
-import { readFiles } from './reading';
+import { readFiles, type ManyRead } from './reading';
 import type { Workbench } from './workbench.svelte';
 
 const make = makeWith();
@@ -60,38 +60,55 @@ const inserted = (wb: Workbench, { owner, slot }: List, items: readonly Fragment
   }));
 };
 
+/** Commands that put pictures into places that wait for one, and call these after them. */
+function filling(wb: Workbench, { owner, slot }: List, assets: readonly Asset[]) {
+  const items = nodeOf(wb.project, owner).slots[slot] ?? [];
+  const waiting = items.flatMap((item) => {
+    const place = maybeWaiting(wb, nodeOf(wb.project, item));
+    return place ? [{ item, ...place }] : [];
+  });
+  const taken = assets.filter((asset) => !isFilm(asset)).slice(0, waiting.length);
+  const commands = taken.flatMap((asset, i): Command[] => {
+    const { item, id, key } = waiting[i]!;
+    return [
+      { type: 'set-setting', id, key, value: asset.id },
+      { type: 'rename', id: item, name: wordsOf(asset) }
+    ];
+  });
+  return { taken, commands };
+}
+
 /**
  * Adds pictures to a list, one to an item, all in one step; places that wait for one are filled first. They are read
  * one after the other, which can be stopped.
  */
 export async function addPictures(wb: Workbench, list: List, files: readonly File[]): Promise<void> {
-  const taken = await readFiles(wb, files);
+  const read = await readFiles(wb, files);
   // The list may have gone meanwhile.
   const owner = wb.project.nodes[list.owner];
-  if (!taken || taken.length === 0 || !owner) return;
-  const waiting = (owner.slots[list.slot] ?? []).flatMap((item) => {
-    const place = maybeWaiting(wb, nodeOf(wb.project, item));
-    return place ? [{ item, ...place }] : [];
-  });
-  const pictures = taken.map(({ asset }) => asset).filter((asset) => !isFilm(asset));
-  const filled = pictures.slice(0, waiting.length);
-  const added = taken.map(({ asset }) => asset).filter((asset) => !filled.includes(asset));
+  if (!read || !owner) return;
+  if (read.taken.length > 0) addAll(wb, list, read.taken, owner.name);
+  read.tell();
+}
+
+function addAll(wb: Workbench, list: List, read: ManyRead['taken'], owner: string): void {
+  const assets = read.map(({ asset }) => asset);
+  const { taken, commands } = filling(wb, list, assets);
   const kind = itemKindOf(wb, list);
-  const commands: Command[] = [
-    ...taken.map(({ asset }): Command => ({ type: 'add-asset', asset })),
-    ...filled.flatMap((asset, i): Command[] => [
-      { type: 'set-setting', id: waiting[i]!.id, key: waiting[i]!.key, value: asset.id },
-      { type: 'rename', id: waiting[i]!.item, name: wordsOf(asset) }
-    ]),
-    ...inserted(
-      wb,
-      list,
-      added.map((asset) => itemWith(kind, wordsOf(asset), pieceFor(asset)))
-    )
-  ];
-  const count = taken.length === 1 ? 'a picture' : `${taken.length} pictures`;
-  const blobs = new Map(taken.map(({ asset, blob }) => [asset.id, blob]));
-  wb.dispatch({ type: 'batch', label: `Add ${count} to ${owner.name}`, commands }, null, blobs);
+  const items = assets
+    .filter((asset) => !taken.includes(asset))
+    .map((asset) => itemWith(kind, wordsOf(asset), pieceFor(asset)));
+  const added = assets.map((asset): Command => ({ type: 'add-asset', asset }));
+  const count = read.length === 1 ? 'a picture' : `${read.length} pictures`;
+  wb.dispatch(
+    {
+      type: 'batch',
+      label: `Add ${count} to ${owner}`,
+      commands: [...added, ...commands, ...inserted(wb, list, items)]
+    },
+    null,
+    new Map(read.map(({ asset, blob }) => [asset.id, blob]))
+  );
 }
 
 /** Adds pieces of the shelf to a list, each in an item of its own that follows the shelf, all in one step. */

@@ -207,12 +207,13 @@ export async function dropPictures(wb: Workbench, files: readonly File[]): Promi
   const list = pictureList(wb);
   if (list) return addPictures(wb, list, files);
   if (!placeOrMessage(wb, 'image')) return;
-  const taken = await readFiles(wb, files);
+  const read = await readFiles(wb, files);
+  if (!read) return;
   // The hand may have gone elsewhere meanwhile.
-  const at = taken && taken.length > 0 ? placeOrMessage(wb, 'image') : null;
-  if (!at) return;
-  const pieces = taken!.map(({ asset }) => pieceFor(asset));
-  insert(wb, piecesAt(pieces, at), taken!);
+  const at = read.taken.length > 0 ? placeOrMessage(wb, 'image') : null;
+  const pieces = read.taken.map(({ asset }) => pieceFor(asset));
+  if (at) insert(wb, piecesAt(pieces, at), read.taken);
+  read.tell();
 }
 
 function insert(

@@ -12,11 +12,17 @@ const othersOf = (count: number): string => (count > 0 ? ` ${count} more were le
 const sentenceOf = (refused: readonly string[]): string =>
   `${refused.slice(0, 2).join(' ')}${othersOf(refused.length - 2)}`;
 
+/** What could be read; what could not is told by `tell`, once the rest stands in the project. */
+export interface ManyRead {
+  readonly taken: readonly Read[];
+  tell(): void;
+}
+
 /**
- * Reads files one after the other while the hand goes on, and says which are no pictures.
- * @returns what could be read; null where it was stopped.
+ * Reads files one after the other while the hand goes on.
+ * @returns null where it was stopped.
  */
-export async function readFiles(wb: Workbench, files: readonly File[]): Promise<readonly Read[] | null> {
+export async function readFiles(wb: Workbench, files: readonly File[]): Promise<ManyRead | null> {
   const taken: Read[] = [];
   const refused: string[] = [];
   let isStopped = false;
@@ -39,6 +45,8 @@ export async function readFiles(wb: Workbench, files: readonly File[]): Promise<
     wb.message = { kind: 'info', text: 'No picture was added.' };
     return null;
   }
-  if (refused.length > 0) wb.message = { kind: 'error', text: sentenceOf(refused) };
-  return taken;
+  const tell = () => {
+    if (refused.length > 0) wb.message = { kind: 'error', text: sentenceOf(refused) };
+  };
+  return { taken, tell };
 }

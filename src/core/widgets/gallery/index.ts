@@ -42,7 +42,8 @@ export const gallery: Kind = {
       repeats: true,
       ofPictures: true,
       least: 1,
-      part: 'open'
+      part: 'open',
+      list: 'list'
     }
   },
   forms: [

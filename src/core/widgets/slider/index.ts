@@ -44,7 +44,8 @@ export const slider: Kind = {
       repeats: true,
       ofPictures: true,
       least: 1,
-      part: 'slide'
+      part: 'slide',
+      list: 'strip'
     }
   },
   forms: [
