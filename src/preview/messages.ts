@@ -143,6 +143,19 @@ const toFrame = {
   }),
   /** Holds everything that moves at a time in ms since it was set going; null lets it go on. */
   scrub: object({ type: string().oneOf(['scrub']).required(), time: number().min(0).nullable().defined() }),
+  /** Shows what plays at a moment of its round; null lets it go on as it would. */
+  round: object({
+    type: string().oneOf(['round']).required(),
+    node: id().required(),
+    moment: object({
+      from: id().required(),
+      to: id().required(),
+      moved: number().min(0).nullable().defined(),
+      share: number().min(0).max(1).required()
+    })
+      .nullable()
+      .defined()
+  }),
   /** Scrolls to a share of the way, 0 to 1. */
   scroll: object({
     type: string().oneOf(['scroll']).required(),

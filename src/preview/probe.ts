@@ -14,6 +14,7 @@ import { createStack } from './stack';
 import { createWriting } from './writing';
 import { compact } from '$core/data/compact';
 import { createBrought } from './brought';
+import { createRound } from './round';
 
 /**
  * Runs in the frame beside the exported page: builds it from patches, tells what is picked, draws the pick's
@@ -73,6 +74,7 @@ const fetchHeard = fetched<HeardTools>(
 );
 
 const bringOut = createBrought();
+const showMoment = createRound((time) => measuring.scrub(time));
 
 const ordering = createOrdering({
   page: body,
@@ -105,6 +107,7 @@ function receive(data: unknown): void {
   if (message.type === 'write') return void write(message);
   if (message.type === 'play') return play(message);
   if (message.type === 'scrub') return measuring.scrub(message.time);
+  if (message.type === 'round') return showMoment(page.elementOf(message.node), message.moment);
   if (message.type === 'scroll') return following.follow(message);
   if (message.type === 'measure') return measuring.measure(message.asks);
   if (message.type === 'unfold') return unfold(message.isOpen);

@@ -40,6 +40,32 @@ export const roundLength = (steps: readonly RoundStep[]): number => {
   return last ? last.start + last.rest + last.move : 0;
 };
 
+/** A moment of a round: the item that rests, or the two between which it moves. */
+export interface Moment {
+  readonly from: NodeId;
+  readonly to: NodeId;
+  /** ms since it began to move; null while it rests. */
+  readonly moved: number | null;
+  /** How much of the rest has gone, from 0 to 1. */
+  readonly share: number;
+}
+
+/** @param at s from the beginning of the round. @returns null for a round without items. */
+export function momentAt(steps: readonly RoundStep[], at: number): Moment | null {
+  const i = steps.findLastIndex(({ start }) => start <= at);
+  const step = steps[i];
+  if (!step) return null;
+  const since = at - step.start;
+  const to = steps[(i + 1) % steps.length]!.id;
+  const isResting = since < step.rest;
+  return {
+    from: step.id,
+    to,
+    moved: isResting ? null : (since - step.rest) * 1000,
+    share: Math.min(1, since / step.rest)
+  };
+}
+
 /** Whether an item is gone before it is read. */
 export const isTooShort = ({ rest, reading }: RoundStep): boolean => reading > rest;
 

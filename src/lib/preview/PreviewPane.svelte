@@ -139,6 +139,11 @@
     senders.forEach((send, key) => key !== but && send(message));
   $effect(() => {
     wb.preview.sendToPreview = (message) => toAll(message);
+    wb.preview.sendToEach = (messageFor) =>
+      frames.forEach(({ key, isKept }) => {
+        const message = messageFor(isKept ?? false);
+        if (message) senders.get(key)?.(message);
+      });
     wb.preview.sendToPage = (message) => {
       pane.querySelector<HTMLIFrameElement>('.paper iframe')?.focus();
       senders.get('one')?.(message);

@@ -44,6 +44,8 @@ export class PreviewState {
 
   /** Sends to every frame that shows the page; set by the pane they stand in. */
   sendToPreview: (message: ToFrame) => void = () => {};
+  /** Sends to every frame that shows the page what belongs to the project it shows; null sends nothing. */
+  sendToEach: (messageFor: (isKept: boolean) => ToFrame | null) => void = () => {};
   /** Sends to the one frame that a hand works in, and gives it the keys. */
   sendToPage: (message: ToFrame) => void = () => {};
 

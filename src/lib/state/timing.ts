@@ -18,6 +18,7 @@ import {
   type ConditionName,
   type Json,
   type Node,
+  type Project,
   type StateName
 } from '$core/project/types';
 import { registry } from '$core/registry';
@@ -180,10 +181,21 @@ export function spansOf({ kind, tuned, project }: Workbench): readonly EffectSpa
 const tracksOf = (kind: Kind) => fieldsOf(kind, 'timing').filter(({ control }) => control === 'track');
 
 /** One round of the picked piece, as it is set where one looks; null where it does not play by itself. */
-export function maybeRound({ kind, tuned, project, at }: Workbench): readonly RoundStep[] | null {
-  const settings = at === 'always' ? settingsWithDefaults(kind, tuned) : settingsAt(kind, tuned, at);
+export function maybeRound({ tuned, project, at }: Workbench): readonly RoundStep[] | null {
+  return roundIn(project, tuned, at);
+}
+
+/** The round of what was kept to be played beside it; null where nothing was, or it did not play. */
+export function maybeKeptRound({ tuned, kept, at }: Workbench): readonly RoundStep[] | null {
+  const before = kept?.project.nodes[tuned.id];
+  return before ? roundIn(kept!.project, before, at) : null;
+}
+
+function roundIn(project: Project, node: Node, at: ConditionName): readonly RoundStep[] | null {
+  const kind = registry.of(node);
+  const settings = at === 'always' ? settingsWithDefaults(kind, node) : settingsAt(kind, node, at);
   const schedule = kind.schedule?.(settings);
-  return schedule ? roundOf(project, tuned, schedule, registry.of) : null;
+  return schedule ? roundOf(project, node, schedule, registry.of) : null;
 }
 
 /** As many as one can follow; what is further in is tuned by itself. */

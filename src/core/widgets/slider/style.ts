@@ -185,7 +185,8 @@ function playingRules(own: SliderSettings, ctx: Context): readonly Rule[] {
       height: '3px',
       'transform-origin': '0 50%',
       visibility: own.progress ? 'visible' : 'hidden',
-      'margin-block-end': own.progress ? '0' : '-3px'
+      // One that is not seen is still the clock; it takes no room, nor the gap after it.
+      position: own.progress ? 'static' : 'absolute'
     }),
     rule(progress, { display: 'none' }, 'print'),
     rule(

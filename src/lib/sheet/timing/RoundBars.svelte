@@ -1,6 +1,7 @@
 <script lang="ts">
   import {
     isTooShort,
+    momentAt,
     OWN_REST,
     readingRests,
     restToRead,
@@ -8,12 +9,22 @@
     type RoundStep
   } from '$core/kinds/round';
   import { evaluate } from '$core/css/arithmetic';
+  import { clamp } from '$core/data/clamp';
+  import { untrack } from 'svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   /** One round of what plays by itself: rests, what is read in them, and moves, on a ruler of seconds. */
-  const { wb, steps }: { wb: Workbench; steps: readonly RoundStep[] } = $props();
+  interface Props {
+    wb: Workbench;
+    steps: readonly RoundStep[];
+    /** The round of the setting that was kept to be played beside it; null for none. */
+    kept: readonly RoundStep[] | null;
+  }
+  const { wb, steps, kept }: Props = $props();
 
-  const length = $derived(roundLength(steps));
+  const own = $derived(roundLength(steps));
+  /** s shown: both rounds on one ruler. */
+  const length = $derived(Math.max(own, kept ? roundLength(kept) : 0));
   const TICKS = [1, 2, 5, 10, 20, 30, 60, 120, 300, 600];
   const MARKS_MOST = 9;
   const tick = $derived(TICKS.find((each) => length / each <= MARKS_MOST) ?? 1200);
@@ -25,9 +36,79 @@
   const isEven = $derived(steps.every(({ rest }) => rest === steps[0]!.rest));
   const sum = $derived(
     isEven && steps[0]
-      ? `${steps.length} × ${shown(steps[0].rest + steps[0].move)} = ${shown(length)}`
-      : shown(length)
+      ? `${steps.length} × ${shown(steps[0].rest + steps[0].move)} = ${shown(own)}`
+      : shown(own)
   );
+
+  /** s from the beginning of the round while a hand has its clock; null while it goes as it would. */
+  let at = $state<number | null>(null);
+  let isRunning = $state(false);
+  let ruler = $state<HTMLElement>();
+
+  /** Each frame shows the moment of its own round. */
+  function show(moment: number): void {
+    at = moment;
+    if (wb.preview.mode === 'try') wb.preview.mode = 'select';
+    const node = wb.tuned.id;
+    wb.preview.sendToEach((isKept) => {
+      const round = isKept ? kept : steps;
+      if (!round) return null;
+      return { type: 'round', node, moment: momentAt(round, moment % roundLength(round)) };
+    });
+  }
+
+  function end(): void {
+    isRunning = false;
+    if (at === null) return;
+    at = null;
+    wb.preview.sendToPreview({ type: 'round', node: wb.tuned.id, moment: null });
+  }
+
+  /** Runs on at the pace of the preview until it is held. */
+  function run(): void {
+    isRunning = true;
+    let before = performance.now();
+    const go = (now: number) => {
+      if (!isRunning) return;
+      show(((at ?? 0) + ((now - before) / 1000) * wb.preview.rate) % length);
+      before = now;
+      requestAnimationFrame(go);
+    };
+    requestAnimationFrame(go);
+  }
+
+  const next = () => {
+    const following = steps.find(({ start }) => start > (at ?? 0) + 0.001);
+    show(following?.start ?? 0);
+  };
+
+  function scrub(event: PointerEvent): void {
+    isRunning = false;
+    ruler!.setPointerCapture(event.pointerId);
+    const { left, width } = ruler!.getBoundingClientRect();
+    const move = ({ clientX }: PointerEvent) =>
+      show(clamp(((clientX - left) / width) * length, 0, length - 0.001));
+    move(event);
+    ruler!.addEventListener('pointermove', move);
+    const over = () => ruler!.removeEventListener('pointermove', move);
+    ruler!.addEventListener('lostpointercapture', over, { once: true });
+  }
+
+  const KEYS: Readonly<Record<string, number>> = { ArrowRight: 0.1, ArrowLeft: -0.1 };
+
+  function scrubKeys(event: KeyboardEvent): void {
+    const by = KEYS[event.key] ?? 0;
+    const isEnding = event.key === 'Escape' && at !== null;
+    if (!by && !isEnding) return;
+    event.preventDefault();
+    event.stopPropagation();
+    if (isEnding) return end();
+    isRunning = false;
+    show(clamp((at ?? 0) + by * (event.shiftKey ? 10 : 1), 0, length - 0.001));
+  }
+
+  // What is left of it stands as it is tuned.
+  $effect(() => () => untrack(end));
 
   function setRest(step: RoundStep, text: string): void {
     const seconds = Number(evaluate(text.replace(/\s*s$/, ''), '') ?? NaN);
@@ -68,7 +149,20 @@
     <h3>Round</h3>
     <span class="mono">{sum}</span>
   </div>
-  <div class="ruler">
+  <div
+    class="ruler"
+    bind:this={ruler}
+    role="slider"
+    tabindex="0"
+    aria-label="Moment of the round"
+    aria-valuemin="0"
+    aria-valuemax={length}
+    aria-valuenow={at ?? 0}
+    aria-valuetext={shown(at ?? 0)}
+    title="Drag to see the page at any moment of the round; arrows, Shift for 1 s, Escape lets go"
+    onpointerdown={scrub}
+    onkeydown={scrubKeys}
+  >
     {#each ticks as seconds (seconds)}<span class="mono" style:left={share(seconds)}>{seconds} s</span>{/each}
   </div>
   <div class="label">Rests</div>
@@ -113,6 +207,31 @@
         style:width={share(step.move)}
       ></div>{/each}
   </div>
+  {#if kept}
+    <div class="label">A rests <small>{shown(roundLength(kept))}</small></div>
+    <div class="lane">
+      {#each kept as step, i (step.id)}<div
+          class="bar kept"
+          title="{step.name} rests {shown(step.rest)} in A"
+          style:left={share(step.start)}
+          style:width={share(step.rest)}
+        >
+          {labelOf(step, i)}
+        </div>{/each}
+    </div>
+  {/if}
+  <div class="tools">
+    {#if isRunning}<button type="button" onclick={() => (isRunning = false)}>❚❚ Hold</button>
+    {:else}<button type="button" onclick={run}>▶ Play the round</button>{/if}
+    <button type="button" onclick={next}>Next slide</button>
+    {#if at !== null}<button type="button" onclick={end}>Let go</button>
+      <span class="mono"
+        >{shown(at)} of {shown(length)}, at {wb.preview.rate === 1
+          ? 'its pace'
+          : 'a quarter of its pace'}</span
+      >{/if}
+  </div>
+  {#if at !== null}<div class="moment"><i style:left={share(at)}></i></div>{/if}
   {#if first}
     <p>
       <b>{first.name} is gone before it is read.</b>
@@ -130,6 +249,7 @@
 
 <style>
   section {
+    position: relative;
     display: grid;
     grid-column: 1 / -1;
     grid-template-columns: 178px minmax(0, 1fr);
@@ -157,6 +277,8 @@
   .ruler {
     position: relative;
     height: 22px;
+    cursor: ew-resize;
+    touch-action: none;
     overflow: hidden;
     border-bottom: 1px solid var(--line);
   }
@@ -222,6 +344,46 @@
     top: 5px;
     height: 15px;
     background: var(--ochre);
+  }
+  .kept {
+    top: 3px;
+    height: 19px;
+    padding: 0 5px;
+    overflow: hidden;
+    font: 600 11px/19px var(--mono);
+    color: var(--ink);
+    background: #c9d6cf;
+    border-right: 1px solid var(--panel);
+  }
+  .tools {
+    display: flex;
+    grid-column: 1 / -1;
+    gap: 6px;
+    align-items: center;
+    padding: 5px 10px 0;
+  }
+  .tools button {
+    height: 22px;
+    padding: 0 7px;
+    font: 12px var(--sans);
+    cursor: pointer;
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
+  .tools .mono {
+    color: var(--ink-2);
+  }
+  .moment {
+    position: absolute;
+    inset: 0 0 0 178px;
+    pointer-events: none;
+  }
+  .moment i {
+    position: absolute;
+    top: 0;
+    bottom: 34px;
+    border-left: 2px solid var(--rust);
   }
   p {
     grid-column: 1 / -1;

@@ -4,7 +4,7 @@
   import RoundBars from './RoundBars.svelte';
   import TimingFields from './TimingFields.svelte';
   import { playMovement, startOf } from '$lib/state/actions';
-  import { maybeRound, spansOf, timingRows, type TimingRow } from '$lib/state/timing';
+  import { maybeKeptRound, maybeRound, spansOf, timingRows, type TimingRow } from '$lib/state/timing';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -183,7 +183,7 @@
     >
       {#each ticks as ms (ms)}<span class="mono" style:left="{x(ms)}px">{ms}</span>{/each}
     </div>
-    {#if round}<RoundBars {wb} steps={round} />{/if}
+    {#if round}{#key wb.tuned.id}<RoundBars {wb} steps={round} kept={maybeKeptRound(wb)} />{/key}{/if}
     {#each groups as [heading, group] (heading)}
       {#if group.length > 0}<h3>{heading}</h3>
         <div></div>{/if}
