@@ -38,7 +38,7 @@ const header = (): Fragment =>
         }
       )
     ],
-    { element: 'header' }
+    { element: 'header', header: 'over' }
   );
 
 const SEASONS = [
@@ -256,7 +256,7 @@ export function varietiesPage(): readonly Command[] {
       'font-size': '17px'
     }),
     ...style('varieties-header', 'root', {
-      'background-color': '{leaf}',
+      'background-color': '#22372bc4',
       color: '#f4ebd8',
       padding: '14px 24px'
     }),

@@ -91,17 +91,56 @@ const withUnderneath = (
     return groundOf(registry, project, layer, conditions)?.isAcross ? shown : distinct([...under, ...shown]);
   }, flat);
 
+/** The piece that one which takes no room lies on; null for any other. */
+const maybeUnderHeader = (
+  registry: Registry,
+  project: Project,
+  id: NodeId,
+  conditions: readonly ConditionName[]
+): NodeId | null => (groundOf(registry, project, id, conditions)?.isOverNext ? maybeNext(project, id) : null);
+
+/** What of a piece reaches its upper edge, itself apart: what it holds first, or nothing. */
+function maybeFirst(
+  registry: Registry,
+  project: Project,
+  id: NodeId,
+  conditions: readonly ConditionName[]
+): NodeId | null {
+  const isFilled = groundOf(registry, project, id, conditions)?.isFilledByFirst ?? false;
+  return isFilled ? (childIds(nodeOf(project, id))[0] ?? null) : null;
+}
+
+/** Every colour a piece may show at its upper edge. */
+function topOf(
+  registry: Registry,
+  project: Project,
+  id: NodeId,
+  conditions: readonly ConditionName[]
+): readonly Colour[] {
+  const own = backdrops(registry, project, { node: id, part: 'root', conditions });
+  const first = maybeFirst(registry, project, id, conditions);
+  return first ? surface(registry, project, first, own, conditions) : own;
+}
+
+/** @returns pieces that the root of one lies on, besides what it stands in. */
+export function piecesUnder(
+  registry: Registry,
+  project: Project,
+  { node, conditions = [] }: At
+): readonly NodeId[] {
+  const next = maybeUnderHeader(registry, project, node, conditions);
+  const first = next ? maybeFirst(registry, project, next, conditions) : null;
+  return first ? [first] : underneath(registry, project, node);
+}
+
 /**
  * Every colour that may stand behind a part, without its own background: of a picture or a gradient, each of
  * its tones.
  */
 function behind(registry: Registry, project: Project, at: At): readonly Colour[] {
   const conditions = at.conditions ?? [];
-  const next =
-    at.part === 'root' && groundOf(registry, project, at.node, conditions)?.isOverNext
-      ? maybeNext(project, at.node)
-      : null;
-  if (next) return backdrops(registry, project, { node: next, part: 'root', conditions });
+  const next = at.part === 'root' ? maybeUnderHeader(registry, project, at.node, conditions) : null;
+  if (next) return topOf(registry, project, next, conditions);
   const parent = maybeParentPart(registry, project, nodeOf(project, at.node), at.part);
   const flat = parent ? backdrops(registry, project, { ...parent, conditions }) : [PAPER];
   return at.part === 'root' ? withUnderneath(registry, project, at.node, flat, conditions) : flat;
@@ -162,6 +201,17 @@ const paintsPictures = (
   (groundOf(registry, project, id, conditions)?.layers.length ?? 0) > 0 ||
   childIds(nodeOf(project, id)).some((child) => paintsPictures(registry, project, child, conditions));
 
+const paintsAtTop = (
+  registry: Registry,
+  project: Project,
+  id: NodeId,
+  conditions: readonly ConditionName[]
+): boolean => {
+  const first = maybeFirst(registry, project, id, conditions);
+  const paints = (groundOf(registry, project, id, conditions)?.layers.length ?? 0) > 0;
+  return paints || (first !== null && paintsPictures(registry, project, first, conditions));
+};
+
 /**
  * @returns the piece nearest around a part that has a picture, film or gradient under it; null where colour
  * alone is behind.
@@ -180,7 +230,7 @@ export function maybeGroundOwner(registry: Registry, project: Project, at: At): 
     if (ground && ground.layers.length > 0) return now.node;
     if (ground?.isOverNext) {
       const next = maybeNext(project, now.node);
-      return next && groundOf(registry, project, next, conditions)?.layers.length ? next : null;
+      return next && paintsAtTop(registry, project, next, conditions) ? next : null;
     }
     if (own?.alpha === 1) return null;
     if (

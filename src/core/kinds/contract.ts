@@ -342,6 +342,8 @@ export interface Ground {
   readonly layers: readonly GroundLayer[];
   /** It takes no room and lies on the piece that comes next. */
   readonly isOverNext?: boolean;
+  /** What it holds first reaches its upper edge, and so under what lies on it. */
+  readonly isFilledByFirst?: boolean;
   /** As one of stacked children it takes the whole width, so what lies over it has nothing else behind. */
   readonly isAcross?: boolean;
   /** Commands that lay a colour over what is painted, at an opacity from 0 to 1. */

@@ -15,16 +15,18 @@ const veil = (id: NodeId, colour: string, share: number) => [
 ];
 
 function ground(settings: Loose): Ground | null {
-  const { picture, fit, layer, opacity, blend, header } = settings as SectionSettings;
+  const { picture, fit, layer, opacity, blend, header, span } = settings as SectionSettings;
   const layers: GroundLayer[] = [];
   if (picture) layers.push({ picture: picture as AssetId, isWhole: fit === 'contain' });
   if (plays(settings as SectionSettings)) layers.push({ film: true });
   if (layers.length > 0 && layer) layers.push({ paint: layer, opacity: opacity / 100, blend });
   const isOverNext = header === 'over';
-  if (layers.length === 0 && !isOverNext) return null;
+  const isFilledByFirst = span === 'bleed';
+  if (layers.length === 0 && !isOverNext && !isFilledByFirst) return null;
   return defined({
     layers,
     isOverNext,
+    isFilledByFirst,
     veil: layers.length > 0 ? veil : undefined
   });
 }

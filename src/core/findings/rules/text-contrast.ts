@@ -1,5 +1,6 @@
 import { changeAgainstRest } from '../../cascade/change';
 import { ringContrast, textContrast } from '../../cascade/contrast';
+import { contrastOverItems, type ItemContrast } from '../../cascade/slides';
 import { FAINT } from '../../colour/difference';
 import { type FindingRule, type Remark, error, warning } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
@@ -38,6 +39,15 @@ function hardToRead({ node, part, label, where }: Place, ratio: Ratio): Remark {
   });
 }
 
+/** Over pictures that change, which of them is the worst, and over how many it is too little. */
+function withWorst(said: Remark, items: readonly ItemContrast[]): Remark {
+  const [worst] = items;
+  if (!worst) return said;
+  const faint = items.filter(({ least }) => least < TEXT_LEAST).length;
+  const where = `Worst over ${worst.name}, ${worst.least.toFixed(1)} : 1; too little over ${faint} of ${items.length}.`;
+  return { ...said, cause: `${where} ${said.cause}` };
+}
+
 /** The contrast of a place's words where it is too little. */
 function maybeTooLittle(registry: Registry, project: Project, place: Place): Ratio | null {
   const ratio = place.hasText ? textContrast(registry, project, at(place)) : null;
@@ -56,7 +66,8 @@ export const textContrastRule = (registry: Registry): FindingRule => ({
     return [...declared, ...restOverPicture(registry, project, node, declared)].flatMap((place) => {
       const ratio = maybeTooLittle(registry, project, place);
       if (!ratio) return [];
-      return [{ ...hardToRead(place, ratio), fix: maybeTextMend(registry, project, place, ratio) }];
+      const said = { ...hardToRead(place, ratio), fix: maybeTextMend(registry, project, place, ratio) };
+      return [withWorst(said, contrastOverItems(registry, project, at(place)))];
     });
   }
 });

@@ -5,6 +5,7 @@
   import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
   import { changeAgainstRest } from '$core/cascade/change';
   import { ringContrast, textContrast } from '$core/cascade/contrast';
+  import { contrastOverItems } from '$core/cascade/slides';
   import { FAINT } from '$core/colour/difference';
   import { heapOf } from '$core/kinds/circumstances';
   import { SHEET_PROPERTIES, STYLE_PROPERTIES } from '$core/css/properties';
@@ -90,15 +91,20 @@
 
   const ratio = (value: number | null) => (value === null ? '—' : `${value.toFixed(1)} : 1`);
 
-  function contrastOf(state: StateName): { text: string; tone: string } {
+  const rangeOf = ({ least, most }: { readonly least: number; readonly most: number }) =>
+    most > least + 0.05 ? `${least.toFixed(1)} to ${most.toFixed(1)}` : ratio(least);
+
+  function contrastOf(state: StateName): { text: string; tone: string; title?: string } {
     if (state === 'disabled') return { text: 'exempt', tone: 'faint' };
     const value = anatomy.hasText ? textContrast(registry, wb.project, at(state)) : null;
     if (!value) return { text: '—', tone: 'faint' };
-    const isMixed = value.most > value.least + 0.05;
-    return {
-      text: isMixed ? `${value.least.toFixed(1)} to ${value.most.toFixed(1)}` : ratio(value.least),
-      tone: value.least >= 4.5 ? 'good' : 'bad'
-    };
+    const tone = value.least >= 4.5 ? 'good' : 'bad';
+    // Over pictures that change under it, it is another one over each.
+    const items = contrastOverItems(registry, wb.project, at(state));
+    const [worst] = items;
+    if (!worst) return { text: rangeOf(value), tone };
+    const title = items.map((each) => `${rangeOf(each)} over ${each.name}`).join('\n');
+    return { text: `${rangeOf(value)}, least over ${worst.name}`, tone, title };
   }
 
   function ringOf(state: StateName): { text: string; tone: string } {
@@ -289,9 +295,10 @@
   </div>
   <div class="line computed middle" role="row">
     <span role="rowheader">Text contrast</span>
-    {#each states as state (state)}{@const { text, tone } = contrastOf(state)}<span
+    {#each states as state (state)}{@const { text, tone, title } = contrastOf(state)}<span
         role="gridcell"
-        class="mono {tone}">{text}</span
+        class="mono {tone}"
+        {title}>{text}</span
       >{/each}
   </div>
   <div class="line computed" role="row">
