@@ -1,9 +1,9 @@
 import { maybeNode } from '../project/tree';
-import type { AssetId, Node, NodeId, Project } from '../project/types';
-import { ownOf } from '../data/record';
+import type { Node, Project } from '../project/types';
 import { heapOf, settingsUnder } from './circumstances';
 import { bandAt } from './conditions';
 import type { Arrangement } from './contract';
+import { lookingIn } from './pictures';
 import type { Registry } from './registry';
 import { settingsWithDefaults } from './settings';
 
@@ -25,8 +25,7 @@ export function arrangementsOf(
   const heap = heapOf(bandAt(project.info.bands, window));
   const settings = settingsUnder(kind, node, settingsWithDefaults(kind, node), heap);
   return kind.arranged.lay(settings, width, {
-    items: (slot) => (node.slots[slot] ?? []).flatMap((id) => maybeNode(project, id) ?? []),
-    maybeNode: (id: NodeId) => maybeNode(project, id),
-    maybeAsset: (id: AssetId) => ownOf(project.assets, id) ?? null
+    ...lookingIn(project),
+    items: (slot) => (node.slots[slot] ?? []).flatMap((id) => maybeNode(project, id) ?? [])
   });
 }

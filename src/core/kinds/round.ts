@@ -14,6 +14,9 @@ export interface RoundStep {
   /** Words in it, and how long they take to read. */
   readonly words: number;
   readonly reading: number;
+  /** In how many rests it is in sight, one after the other, and how long that is with the moves between. */
+  readonly rests: number;
+  readonly inSight: number;
 }
 
 /** The setting of an item that says how long it rests; 0 where its owner says so. */
@@ -21,16 +24,27 @@ export const OWN_REST = 'rest';
 
 const restOf = (item: Node, { rest }: Schedule): number => Number(item.settings[OWN_REST] ?? 0) || rest;
 
-/** @returns the items of a schedule, in the order in which they come. */
+/** Items it comes to rest on: where several are in sight, the last of them never stand first. */
+function restingOn<T>(items: readonly T[], { visible, step, isRound, isBackwards }: Schedule): readonly T[] {
+  const last = isRound ? items.length - 1 : Math.max(0, items.length - visible);
+  const found = items.slice(0, last + 1).filter((_item, i) => i % step === 0 || i === last);
+  return isBackwards ? found.toReversed() : found;
+}
+
+/** @returns the items a schedule rests on, in the order in which they come. */
 export function roundOf(project: Project, node: Node, schedule: Schedule, of: KindOf): readonly RoundStep[] {
   const items = (node.slots[schedule.slot] ?? []).flatMap((id) => maybeNode(project, id) ?? []);
+  const { move, visible, step } = schedule;
+  const rests = Math.max(1, Math.floor(visible / step));
   let start = 0;
-  return (schedule.isBackwards ? items.toReversed() : items).map((item) => {
+  return restingOn(items, schedule).map((item) => {
+    const { id, name } = item;
     const words = wordsIn(project, item, of);
     const rest = restOf(item, schedule);
-    const step = { id: item.id, name: item.name, start, rest, move: schedule.move, words };
-    start += rest + schedule.move;
-    return { ...step, reading: readingSeconds(words) };
+    const inSight = rests * rest + (rests - 1) * move;
+    const found = { id, name, start, rest, move, words, reading: readingSeconds(words), rests, inSight };
+    start += rest + move;
+    return found;
   });
 }
 
@@ -67,11 +81,11 @@ export function momentAt(steps: readonly RoundStep[], at: number): Moment | null
 }
 
 /** Whether an item is gone before it is read. */
-export const isTooShort = ({ rest, reading }: RoundStep): boolean => reading > rest;
+export const isTooShort = ({ inSight, reading }: RoundStep): boolean => reading > inSight;
 
 /** @returns the least rest, in half seconds, in which the words of an item are read, s. */
-export const restToRead = ({ reading }: Pick<RoundStep, 'reading'>): number =>
-  Math.max(1, Math.ceil(reading * 2) / 2);
+export const restToRead = ({ reading, rests, move }: Pick<RoundStep, 'reading' | 'rests' | 'move'>): number =>
+  Math.max(1, Math.ceil(((reading - (rests - 1) * move) / rests) * 2) / 2);
 
 /** Commands that give every item of a round the time it takes to read. */
 export const readingRests = (steps: readonly RoundStep[]) =>

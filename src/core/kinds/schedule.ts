@@ -7,4 +7,10 @@ export interface Schedule {
   /** How long it takes until the next one has come, s. */
   readonly move: number;
   readonly isBackwards: boolean;
+  /** How many items are whole in sight at once, 1 or more. */
+  readonly visible: number;
+  /** By how many items it goes on. */
+  readonly step: number;
+  /** After the last the first comes beside it, so that it rests on every one. */
+  readonly isRound: boolean;
 }

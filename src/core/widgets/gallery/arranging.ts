@@ -1,6 +1,6 @@
 import type { Arrangement, Context } from '../../kinds/contract';
 import { balanced, inRows, leftover, packed, type Packing } from './packing';
-import { ratiosOf } from './pictures';
+import { ratiosOf } from '../../kinds/pictures';
 import type { GallerySettings } from './settings';
 
 /** Gaps as they come, px: what is in other units is worked out by the page alone. */

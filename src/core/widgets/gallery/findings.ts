@@ -1,7 +1,7 @@
 import { settingFix, warning, type FindingRule, type KindOf } from '../../kinds/finding';
 import { maybeNode } from '../../project/tree';
-import type { AssetId, Node, Project } from '../../project/types';
-import { ratiosOf } from './pictures';
+import type { Node, Project } from '../../project/types';
+import { lookingIn, ratiosOf } from '../../kinds/pictures';
 import { settings, type GallerySettings } from './settings';
 
 const ownOf = (node: Node): GallerySettings =>
@@ -12,10 +12,7 @@ const itemsOf = (project: Project, node: Node): readonly Node[] =>
 
 const unpackable = (node: Node, project: Project) => {
   if (ownOf(node).order !== 'packed') return null;
-  const ctx = {
-    maybeNode: (id: Node['id']) => maybeNode(project, id) ?? null,
-    maybeAsset: (id: AssetId) => project.assets[id] ?? null
-  };
+  const ctx = lookingIn(project);
   const items = itemsOf(project, node);
   const isPlaceholder = items.every((item) => isWithoutPicture(item, project));
   if (isPlaceholder || ratiosOf(items, ctx)) return null;

@@ -4,7 +4,7 @@ import { element, text } from '../../html/build';
 import type { Context } from '../../kinds/contract';
 import { notes } from '../../kinds/rule';
 import type { Node } from '../../project/types';
-import { pictureOf } from './pictures';
+import { pictureOf } from '../../kinds/pictures';
 import type { GallerySettings } from './settings';
 
 /** Items that open large: none where nothing does. */

@@ -5,7 +5,7 @@ import { merged, rule } from '../../kinds/rule';
 import type { Declarations, Node } from '../../project/types';
 import { opensLarge } from './markup';
 import { packed } from './packing';
-import { ratiosOf } from './pictures';
+import { ratiosOf } from '../../kinds/pictures';
 import type { GallerySettings } from './settings';
 
 const CLEAR = { margin: '0', padding: '0', 'list-style': 'none' };

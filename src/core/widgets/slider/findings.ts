@@ -1,6 +1,8 @@
 import { error, settingFix, warning, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
 import { isTooShort, readingRests, restToRead, roundOf, type RoundStep } from '../../kinds/round';
+import { lookingIn, pictureOf } from '../../kinds/pictures';
 import { moves } from '../../motion/track';
+import { maybeNode } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 import { scheduleOf } from './schedule';
 import { settings, type SliderSettings } from './settings';
@@ -74,15 +76,36 @@ const moveTooLong: Check = ({ plays, rest, move }, node) => {
   });
 };
 
+/** How much wider the widest picture may be than the narrowest, of the same height (common practice, no source). */
+const SPREAD_MOST = 1.05;
+
+const asWords = (ratio: number): string => `${Math.round(100 / ratio) / 100} : 1`;
+
+/** Pictures alone on their slides, of different shapes: it is as high as the highest, or jumps. */
+const otherShapes: Check = ({ height, heights }, node, project) => {
+  const items = (node.slots.panels ?? []).flatMap((id) => maybeNode(project, id) ?? []);
+  const ratios = items.flatMap((item) => pictureOf(item, lookingIn(project))?.ratio ?? []);
+  const [least, most] = [Math.min(...ratios), Math.max(...ratios)];
+  if (height || ratios.length < 2 || most / least <= SPREAD_MOST) return null;
+  const does = heights === 'own' ? 'its height jumps' : 'some stand on empty room';
+  return warning({
+    view: 'Behaviour',
+    number: `${asWords(most)} to ${asWords(least)}`,
+    sentence: `Pictures of ${node.name} have different shapes, so ${does}`,
+    cause: 'A height that all of them are cut to makes them one. What matters of each stays in its middle.',
+    fix: settingFix('Cut them to 420 px', node.id, 'height', '420px')
+  });
+};
+
 const seconds = (value: number): string => `${Math.round(value * 10) / 10} s`;
 
 const goneTooSoon = (node: Node, steps: readonly RoundStep[], step: RoundStep): Remark =>
   warning({
     part: 'slide',
     view: 'Timing',
-    number: `${seconds(step.rest)} of ${seconds(step.reading)}`,
+    number: `${seconds(step.inSight)} of ${seconds(step.reading)}`,
     sentence: `${step.name} of ${node.name} is gone before it is read`,
-    cause: `${step.words} words take ${seconds(step.reading)} at 238 a minute; it rests ${seconds(step.rest)}. It needs ${restToRead(step)} s.`,
+    cause: `${step.words} words take ${seconds(step.reading)} at 238 a minute; it is in sight for ${seconds(step.inSight)}. It needs rests of ${restToRead(step)} s.`,
     fix: { label: 'Give every slide its reading time', commands: readingRests(steps) }
   });
 
@@ -97,6 +120,7 @@ export const findings: readonly FindingRule[] = [
   ruleOf('too-few', 'A slider has too few slides to go round', tooFew),
   ruleOf('even-centre', 'The current slide cannot stand in the middle of an even number', evenCentre),
   ruleOf('no-hold', 'A slider plays and nothing holds it (WCAG 2.2, 2.2.2)', noHold),
+  { ...ruleOf('other-shapes', 'Pictures of a slider have different shapes', otherShapes), scope: 'project' },
   ruleOf('move-too-long', 'A slider moves for longer than it rests', moveTooLong),
   { ...ruleOf('unread', 'A slide is gone before it is read', unread), scope: 'project' }
 ];

@@ -4,6 +4,7 @@ import type { Command } from '../../commands/commands';
 import { loadRules, runFindings } from '../../findings/run';
 import { makeWith, panelWith } from '../../kinds/make';
 import { restToRead, roundLength, roundOf } from '../../kinds/round';
+import type { Schedule } from '../../kinds/schedule';
 import type { Node, NodeId, Project } from '../../project/types';
 import { after, refusedWith, sampleProject } from '../../testing/project';
 import { registry } from '../../whole';
@@ -42,11 +43,11 @@ describe('a slide', () => {
 });
 
 describe('one round', () => {
-  const stepsOf = (project: Project, isBackwards = false) =>
+  const stepsOf = (project: Project, isBackwards = false, more: Partial<Schedule> = {}) =>
     roundOf(
       project,
       project.nodes['cards' as NodeId]!,
-      { slot: 'panels', rest: 5, move: 0.5, isBackwards },
+      { slot: 'panels', rest: 5, move: 0.5, isBackwards, visible: 1, step: 1, isRound: true, ...more },
       registry.of
     );
 
@@ -55,6 +56,24 @@ describe('one round', () => {
     expect(steps.map(({ start }) => start)).toEqual([0, 5.5, 11]);
     expect(roundLength(steps)).toBe(16.5);
     expect(roundLength([])).toBe(0);
+  });
+
+  it('rests only where it comes to rest: of several in sight the last never stand first', () => {
+    const six = withSlider({}, [1, 2, 3, 4, 5, 6]);
+    const names = (more: Partial<Schedule>) =>
+      stepsOf(six, false, more).map(({ name }) => Number(name.slice(-1)));
+    expect(names({ visible: 3, isRound: false })).toEqual([1, 2, 3, 4]);
+    expect(names({ visible: 3, step: 3, isRound: false })).toEqual([1, 4]);
+    expect(names({ visible: 3, step: 2, isRound: false })).toEqual([1, 3, 4]);
+    expect(names({ visible: 3 })).toEqual([1, 2, 3, 4, 5, 6]);
+    expect(names({ visible: 9, isRound: false })).toEqual([1]);
+  });
+
+  it('gives a slide the time of every rest it is in sight', () => {
+    const [first] = stepsOf(withSlider({}, [238, 1, 1]), false, { visible: 3 });
+    expect(first).toMatchObject({ rests: 3, inSight: 16, reading: 60 });
+    // 60 s, less two moves of 0.5 s, in three rests: 19.67 s.
+    expect(restToRead(first!)).toBe(20);
   });
 
   it('says how long each slide takes to read, and lets each rest for a time of its own', () => {
@@ -95,6 +114,31 @@ describe('what can be wrong with a slider', () => {
     const project = withSlider({ plays: true, rest: 2, move }, [1, 1]);
     expect(found(project)).toMatchObject([{ rule: 'slider-move-too-long', number: '3000 ms of 2 s' }]);
     expect(found(mended(project))).toEqual([]);
+  });
+
+  it('with pictures of different shapes is told, and its fix cuts them to one height', () => {
+    const picture = (name: string, width: number): Command =>
+      ({
+        type: 'add-asset',
+        asset: { id: name, file: `${name}.png`, type: 'image/png', width, height: 400, bytes: 1000 }
+      }) as Command;
+    const panel = (name: string) =>
+      make(
+        'panel',
+        `${name} slide`,
+        {},
+        { content: [make('image', `${name} shown`, { asset: name, alt: name })] }
+      );
+    const of = (...names: string[]) =>
+      after(sampleProject(), picture('wide', 800), picture('tall', 300), picture('same', 801), {
+        type: 'insert',
+        fragment: make('slider', 'Cards', {}, { panels: names.map(panel) }),
+        at: { parent: 'section', slot: 'content', index: 0 }
+      } as Command);
+    const project = of('wide', 'tall');
+    expect(found(project)).toMatchObject([{ rule: 'slider-other-shapes', number: '0.75 : 1 to 2 : 1' }]);
+    expect(found(mended(project))).toEqual([]);
+    expect(found(of('wide', 'same'))).toEqual([]);
   });
 
   it('with dots that can hardly be seen is told, in both states, and its fix makes them seen', () => {

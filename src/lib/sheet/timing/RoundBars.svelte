@@ -189,12 +189,12 @@
         class="bar read"
         title="{step.words} words of {step.name} take {shown(step.reading)}"
         style:left={share(step.start)}
-        style:width={share(Math.min(step.reading, step.rest))}
+        style:width={share(Math.min(step.reading, step.inSight, length - step.start))}
       ></div>
       {#if isTooShort(step)}<div
           class="bar over"
-          style:left={share(step.start + step.rest)}
-          style:width={share(Math.min(step.reading - step.rest, length - step.start - step.rest))}
+          style:left={share(step.start + step.inSight)}
+          style:width={share(Math.max(0, Math.min(step.reading, length - step.start) - step.inSight))}
         ></div>{/if}
     {/each}
   </div>
@@ -235,7 +235,7 @@
   {#if first}
     <p>
       <b>{first.name} is gone before it is read.</b>
-      {first.words} words take {shown(first.reading)}; it rests {shown(first.rest)}.
+      {first.words} words take {shown(first.reading)}; it is in sight for {shown(first.inSight)}.
       <button type="button" onclick={() => giveTime([first], `Let ${first.name} rest longer`)}
         >Let it rest {restToRead(first)} s</button
       >

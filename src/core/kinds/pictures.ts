@@ -1,7 +1,15 @@
-import type { Context } from '../../kinds/contract';
-import type { AssetId, Node } from '../../project/types';
+import { ownOf } from '../data/record';
+import { maybeNode } from '../project/tree';
+import type { AssetId, Node, NodeId, Project } from '../project/types';
+import type { Context } from './contract';
 
 type Looking = Pick<Context, 'maybeNode' | 'maybeAsset'>;
+
+/** Looks pieces and pictures up where nothing is remembered of it. */
+export const lookingIn = (project: Project): Looking => ({
+  maybeNode: (id: NodeId) => maybeNode(project, id),
+  maybeAsset: (id: AssetId) => ownOf(project.assets, id) ?? null
+});
 
 /** A picture alone in an item: only of that the height is known beforehand, and only that opens large. */
 interface Alone {
