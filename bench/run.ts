@@ -12,9 +12,11 @@ import { buildApp, findChromium, freePort, startServer } from '../scripts/lib.mj
 import { bigPage, duplicateMs, whileImporting } from './big';
 import { finishing, insertOpens } from './finishing';
 import { slowestPress } from './pressing';
+import { longestFrame, roundDrawn, sliderOf } from './turning';
 import { projectOf } from './projects';
 import {
   edits,
+  editsOf,
   HANDS,
   hands,
   median,
@@ -350,6 +352,28 @@ const PARTS = {
         value: await slowestPress(browser),
         unit: 'ms',
         limit: 50
+      }
+    ];
+  },
+  async turning(browser: Browser, address: string): Promise<Figure[]> {
+    const edited = await steady(
+      3,
+      () => editsOf(browser, address, sliderOf(50), 'slider', 'label'),
+      ({ work }) => work
+    );
+    return [
+      { name: 'an edit in a slider of 50 slides, work', value: edited.work, unit: 'ms', limit: 4 },
+      {
+        name: 'one round of 50 slides, drawn in Timing',
+        value: await roundDrawn(browser, address),
+        unit: 'ms',
+        limit: 16
+      },
+      {
+        name: 'a slider of 12 cards while it moves, the longest frame, 4× slower',
+        value: await steady(3, () => longestFrame(browser), Number),
+        unit: 'frames',
+        limit: 1.05
       }
     ];
   },

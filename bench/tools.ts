@@ -41,7 +41,13 @@ export async function newPage(browser: Browser): Promise<Page> {
   return target;
 }
 
-export async function openProject(target: Page, address: string, project: Project): Promise<void> {
+/** @param first a piece of it, which is waited for. */
+export async function openProject(
+  target: Page,
+  address: string,
+  project: Project,
+  first = 'tabs-0'
+): Promise<void> {
   await target.goto(address);
   await target.locator('input[type=file]').setInputFiles({
     name: 'bench.kymation',
@@ -49,7 +55,7 @@ export async function openProject(target: Page, address: string, project: Projec
     buffer: Buffer.from(writeProjectFile(project, new Map()))
   });
   await target.getByRole('link', { name: `Open ${project.info.name}` }).click();
-  await target.frameLocator('iframe[title^="Preview of"]').locator('[data-k="tabs-0"]').waitFor();
+  await target.frameLocator('iframe[title^="Preview of"]').locator(`[data-k="${first}"]`).waitFor();
   await target.waitForTimeout(1500);
 }
 
@@ -85,7 +91,7 @@ export const hands: Readonly<Record<Hand, (target: Page) => Promise<void>>> = {
   },
   async label(target) {
     await target.keyboard.press('1');
-    await target.getByRole('textbox', { name: 'Label 1' }).focus();
+    await target.getByRole('textbox', { name: 'Label 1', exact: true }).focus();
   },
   async fold(target) {
     await target.keyboard.press('6');
@@ -93,11 +99,21 @@ export const hands: Readonly<Record<Hand, (target: Page) => Promise<void>>> = {
   }
 };
 
-/** Edits by keys, eighty times, and reads the app's own measures. */
-export async function edits(browser: Browser, address: string, widgets: number, hand: Hand): Promise<Edits> {
+/** Edits a page of so many widgets. */
+export const edits = (browser: Browser, address: string, widgets: number, hand: Hand): Promise<Edits> =>
+  editsOf(browser, address, projectOf(widgets), 'tabs-0', hand);
+
+/** Edits one piece by keys, eighty times, and reads the app's own measures. */
+export async function editsOf(
+  browser: Browser,
+  address: string,
+  project: Project,
+  piece: string,
+  hand: Hand
+): Promise<Edits> {
   const target = await newPage(browser);
-  await openProject(target, address, projectOf(widgets));
-  await target.locator('[data-row="tabs-0"]').click();
+  await openProject(target, address, project, piece);
+  await target.locator(`[data-row="${piece}"]`).click();
   await target.evaluate(() => {
     const seen: Seen[] = [];
     Object.assign(window, { seen });

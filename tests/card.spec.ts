@@ -148,4 +148,9 @@ test('while its back is tuned, that is the side one sees', async ({ page }) => {
   await page.locator('[data-row="front-words"]').click();
   await expect(side('back')).toHaveCSS('visibility', 'hidden');
   await expect(side('front')).toHaveCSS('visibility', 'visible');
+  // All of them at once, whatever is picked.
+  await page.keyboard.press('b');
+  await expect(side('back')).toHaveCSS('visibility', 'visible');
+  await page.keyboard.press('Shift+B');
+  await expect(side('back')).toHaveCSS('visibility', 'hidden');
 });

@@ -270,7 +270,45 @@ test('axe-core has nothing to say, sliding, fading and playing', async ({ page }
 
 test('its script is small: lean, with drags, and with everything', async () => {
   const size = async (...names: string[]) => gzipSync((await pageScript(names, true))!, { level: 9 }).length;
-  expect(await size('slider')).toBeLessThanOrEqual(1100);
+  expect(await size('slider')).toBeLessThanOrEqual(1110);
   expect(await size('drags', 'slider')).toBeLessThanOrEqual(1500);
   expect(await size('drags', 'rounds', 'slider', 'turns')).toBeLessThanOrEqual(2048);
+});
+
+test('400 slides go to their end and back, and have a dot each', async ({ page }) => {
+  const panels = Array.from({ length: 400 }, (_, i) => panelWith(make, `Tree ${i + 1}`, 'Stands.'));
+  await open(page, changed(put(make('slider', 'Varieties', {}, { panels }))));
+  await expect(part(page, 'dot')).toHaveCount(400);
+  await dot(page, 'Tree 400').evaluate((each) => (each as HTMLElement).click());
+  await expect.poll(() => offset(page, 'tree-400')).toBe(0);
+  await expect(next(page)).toHaveAttribute('aria-disabled', 'true');
+});
+
+test('one slide alone has nowhere to go, and says so', async ({ page }) => {
+  await open(page, slider({ ends: 'loop', plays: true, rest: 1 }, 1));
+  await next(page).click();
+  await expect(current(page)).toHaveAttribute('id', 'ashen-pippin');
+  expect(await scrolled(page)).toBe(0);
+});
+
+test('dots that are small pictures lead to their slides; a slide with more in it keeps its dot', async ({
+  page
+}) => {
+  const shown = (name: string, asset: string) =>
+    make('panel', name, {}, { content: [make('image', `${name} shown`, { asset, alt: name })] });
+  const panels = [
+    shown('June rows', 'rows-in-june'),
+    shown('Harvest time', 'baskets-full'),
+    panelWith(make, 'Words', 'Many.')
+  ];
+  await open(page, changed(put(make('slider', 'Varieties', { thumbs: true }, { panels }))));
+  await expect(part(page, 'thumb')).toHaveCount(2);
+  await expect(part(page, 'dot')).toHaveCount(1);
+  const small = page.getByRole('button', { name: 'Harvest time' });
+  await expect(small.locator('img')).toHaveJSProperty('complete', true);
+  expect((await small.boundingBox())!.height).toBeGreaterThan(24);
+  await small.click();
+  await expect(current(page)).toHaveAttribute('id', 'harvest-time');
+  await expect(small).toHaveAttribute('aria-current', 'true');
+  expect(await axeViolations(page)).toEqual([]);
 });

@@ -32,15 +32,23 @@ export function createBrought() {
     kept = side;
   }
 
-  return (picked: HTMLElement | null): void => {
-    turn(picked);
-    if (picked === last) return;
-    last = picked;
-    const before = out;
-    // Only once it is away can be told what is to be seen without it.
-    putAway();
-    const lying = picked?.closest<HTMLElement>('[popover]') ?? null;
-    if (!lying || lying.matches(':popover-open')) return;
-    if (picked === lying || !picked!.checkVisibility()) bring(lying, lying === before);
+  return {
+    picked(picked: HTMLElement | null): void {
+      turn(picked);
+      if (picked === last) return;
+      last = picked;
+      const before = out;
+      // Only once it is away can be told what is to be seen without it.
+      putAway();
+      const lying = picked?.closest<HTMLElement>('[popover]') ?? null;
+      if (!lying || lying.matches(':popover-open')) return;
+      if (picked === lying || !picked!.checkVisibility()) bring(lying, lying === before);
+    },
+    /** The other side of all that have two, or the one that is seen first. */
+    all(page: HTMLElement, isOut: boolean): void {
+      const sides = [...page.querySelectorAll<HTMLElement>('[data-k-out]')];
+      for (const side of sides) if (!(side instanceof HTMLDialogElement)) setOut(side, isOut);
+      kept = null;
+    }
   };
 }

@@ -181,6 +181,11 @@ const toFrame = {
     type: string().oneOf(['unfold']).required(),
     isOpen: boolean().strict(true).required()
   }),
+  /** Turns all that have two sides to the other one, or back. */
+  turn: object({
+    type: string().oneOf(['turn']).required(),
+    isOut: boolean().strict(true).required()
+  }),
   /** Numbers the stops of the Tab key on the page, and tells what is read in which order; or no longer. */
   order: object({
     type: string().oneOf(['order']).required(),

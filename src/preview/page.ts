@@ -25,19 +25,45 @@ type Cells = Omit<PatchValues, 'id'>;
 
 const NO_CELLS: Cells = { stem: '', values: [], widths: [] };
 
-/** Markup without its words. */
-const frameOf = (html: string) => html.replace(/>[^<]+/g, '>');
+/** Names that are heard; no style asks for them. */
+const HEARD = 'aria-label';
 
-/** Text of a node's own, not of the nodes in it. */
-function wordsIn(root: HTMLElement): Text[] {
+/** Markup without its words, and without names that are heard. */
+const frameOf = (html: string) =>
+  html.replace(/>[^<]+/g, '>').replaceAll(/ aria-label="[^"]*"/g, ` ${HEARD}`);
+
+interface Worded {
+  readonly texts: readonly Text[];
+  readonly named: readonly Element[];
+}
+
+/** Words of a node's own, and its elements that have a name that is heard; not of the nodes in it. */
+function wordsIn(root: HTMLElement): Worded {
   const isOther = (node: Node) =>
-    node !== root && node instanceof HTMLElement && node.dataset.k !== undefined;
+    node !== root &&
+    node instanceof HTMLElement &&
+    (node.dataset.k !== undefined || node.localName === 'k-slot');
   const walker = document.createTreeWalker(root, NodeFilter.SHOW_TEXT | NodeFilter.SHOW_ELEMENT, (node) =>
     isOther(node) ? NodeFilter.FILTER_REJECT : NodeFilter.FILTER_ACCEPT
   );
-  const found: Text[] = [];
-  while (walker.nextNode()) if (walker.currentNode instanceof Text) found.push(walker.currentNode);
-  return found;
+  const texts: Text[] = [];
+  const named: Element[] = [];
+  for (let node: Node | null = root; node; node = walker.nextNode()) {
+    if (node instanceof Text) texts.push(node);
+    else if ((node as Element).hasAttribute(HEARD)) named.push(node as Element);
+  }
+  return { texts, named };
+}
+
+/** Writes what is said otherwise now. @returns whether both say things in the same places. */
+function reworded(before: Worded, now: Worded): boolean {
+  if (before.texts.length !== now.texts.length || before.named.length !== now.named.length) return false;
+  now.texts.forEach(({ data }, i) => data !== before.texts[i]!.data && (before.texts[i]!.data = data));
+  now.named.forEach((element, i) => {
+    const name = element.getAttribute(HEARD)!;
+    if (before.named[i]!.getAttribute(HEARD) !== name) before.named[i]!.setAttribute(HEARD, name);
+  });
+  return true;
 }
 
 /**
@@ -176,11 +202,7 @@ export function createPage(body: HTMLElement) {
     const root = elementOf(id);
     if (!isSame || !root || root === body || held?.id === id || names.join() !== wanted.get(id)?.join())
       return false;
-    const now = wordsIn(parsed(html));
-    const before = wordsIn(root);
-    if (now.length !== before.length) return false;
-    now.forEach(({ data }, i) => data !== before[i]!.data && (before[i]!.data = data));
-    return true;
+    return reworded(wordsIn(root), wordsIn(parsed(html)));
   };
 
   const fill = (element: HTMLElement, made: Elements, kept: Elements) => {

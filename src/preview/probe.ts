@@ -108,6 +108,7 @@ function receive(data: unknown): void {
   if (message.type === 'play') return play(message);
   if (message.type === 'scrub') return measuring.scrub(message.time);
   if (message.type === 'round') return showMoment(page.elementOf(message.node), message.moment);
+  if (message.type === 'turn') return bringOut.all(body, message.isOut);
   if (message.type === 'scroll') return following.follow(message);
   if (message.type === 'measure') return measuring.measure(message.asks);
   if (message.type === 'unfold') return unfold(message.isOpen);
@@ -190,7 +191,7 @@ function show(message: typeof shown): void {
   page.setScripted(!message.switches.includes('no-script'));
   page.setPictured(!message.switches.includes('no-pictures'));
   motion.setRate(message.rate);
-  bringOut(shown.mode === 'select' ? drawnOrNot(shown.picked) : null);
+  bringOut.picked(shown.mode === 'select' ? drawnOrNot(shown.picked) : null);
   stack.want({ stack: message.mode === 'select' ? message.stack : [], picked: message.picked?.node ?? null });
   force();
   soonOutlined();

@@ -1,4 +1,4 @@
-import { slidesOf, startOf, told, viewOf, wayOf } from './strip';
+import { slidesOf, startsOf, told, viewOf, wayOf } from './strip';
 
 /** Room at each end, in rounds: more than a hand goes before it comes to rest. */
 const ROOM = 9;
@@ -42,7 +42,7 @@ export function rounds(root: HTMLElement): (() => void) | undefined {
     root.dataset.looped = '';
     slides[0]!.style.marginInlineStart = `${ROOM * length}px`;
     view.style.setProperty('--k-room', `${2 * ROOM * length}px`);
-    starts = slides.map((slide) => startOf(view, slide));
+    starts = startsOf(view);
     round = length;
     jump(ROOM * round);
   };

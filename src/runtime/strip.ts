@@ -9,21 +9,28 @@ export const told = (element: Element, name: string) => getComputedStyle(element
 /** 1, and -1 where what is read begins at the right: there a strip is scrolled to negative places. */
 export const wayOf = (view: HTMLElement) => (told(view, 'direction') === 'rtl' ? -1 : 1);
 
-/** From the beginning of the strip to the beginning of a slide, px. */
-export const startOf = (view: HTMLElement, { offsetLeft, offsetWidth }: HTMLElement) =>
-  wayOf(view) > 0 ? offsetLeft : view.clientWidth - offsetLeft - offsetWidth;
+/** From the beginning of the strip to the beginning of each slide, px. */
+export const startsOf = (view: HTMLElement) => {
+  // Asked for once: for every slide the browser would work it out anew.
+  const way = wayOf(view);
+  return slidesOf(view).map(({ offsetLeft, offsetWidth }) =>
+    way > 0 ? offsetLeft : view.clientWidth - offsetLeft - offsetWidth
+  );
+};
 
 /**
  * Where the window comes to rest for each slide, px from the beginning: at that of the slide or around its middle
  * (`--k-align`), no further than there is something to scroll to (CSS Scroll Snap 1, section 4.1). Whole, as what is
  * scrolled is.
  */
-export const placesOf = (view: HTMLElement) =>
-  slidesOf(view).map((slide) => {
-    const free = view.clientWidth - slide.offsetWidth;
-    const place = startOf(view, slide) - free * +told(view, '--k-align');
+export const placesOf = (view: HTMLElement) => {
+  const align = +told(view, '--k-align');
+  const starts = startsOf(view);
+  return slidesOf(view).map(({ offsetWidth }, i) => {
+    const place = starts[i]! - (view.clientWidth - offsetWidth) * align;
     return Math.round(Math.max(0, Math.min(place, view.scrollWidth - view.clientWidth)));
   });
+};
 
 /** @returns the index of the first place that is nearest to where the strip is, or would be. */
 export const nearest = (view: HTMLElement, further = 0) => {

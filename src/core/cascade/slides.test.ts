@@ -21,7 +21,7 @@ const slide = (name: string, asset: string) =>
 const words = () => make('heading', 'Words', { text: 'Sixty-four kinds', level: '2' });
 
 /** White words over a slider of a black, a grey and a white picture. */
-function over(fill = ''): Project {
+function over(fill = 'transparent'): Project {
   const slider = make(
     'slider',
     'Views',
@@ -50,7 +50,7 @@ function over(fill = ''): Project {
     picture('white', '#ffffffff'),
     { type: 'insert', fragment: layers, at: { parent: 'section', slot: 'content', index: 0 } } as Command,
     set('words', 'color', '#ffffff'),
-    ...(fill ? [set('above', 'background-color', fill)] : [])
+    set('above', 'background-color', fill)
   );
 }
 

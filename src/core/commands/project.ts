@@ -31,12 +31,14 @@ export const renameProject = define<{ name: string }>()({
   }
 });
 
+const isOutside = (medium: number, narrow: number): boolean => narrow < BAND_LEAST || medium > BAND_MOST;
+
 export const setBands = define<Bands & object>()({
   type: 'set-bands',
   args: object({ medium: number().integer().required(), narrow: number().integer().required() }),
   label: ({ medium, narrow }) => `Width bands at ${narrow} and ${medium} px`,
   refusal(_project, { medium, narrow }) {
-    if (narrow < BAND_LEAST || medium > BAND_MOST)
+    if (isOutside(medium, narrow))
       return no('band-range', `Width bands lie between ${BAND_LEAST} and ${BAND_MOST} px.`);
     return narrow >= medium
       ? no('band-order', `The narrow band (${narrow} px) must end below the medium one (${medium} px).`)

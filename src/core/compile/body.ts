@@ -110,8 +110,11 @@ export class BodyBuilder {
     if (tagName === 'img') this.loadLate(made);
     const renditions = asset ? (this.options.renditionsOf?.(asset) ?? []) : [];
     if (renditions.length === 0 || tagName !== 'img') return made;
-    const sizes = of.kind === 'section' ? '100vw' : sizesOf(roomOf(this.registry, this.project, of.id));
-    return withRenditions(made, renditions, sizes);
+    return withRenditions(made, renditions, data?.shownAs ?? this.sizes(of));
+  }
+
+  private sizes({ kind, id }: Analysis): string {
+    return kind === 'section' ? '100vw' : sizesOf(roomOf(this.registry, this.project, id));
   }
 
   /** Classes under which the style sheet knows the piece come first, as people write them. */

@@ -548,6 +548,8 @@ declare module 'hast' {
     mark?: { readonly node: NodeId; readonly part: string };
     /** The picture shown; each printer knows its own address for it. */
     asset?: AssetId;
+    /** How wide the picture is shown, as `sizes` says it; left out where its place says so. */
+    shownAs?: string;
     /** The element a behaviour makes of it while the page runs. */
     becomes?: string;
     /** The icon drawn; an export draws each once and uses it wherever it shows. */

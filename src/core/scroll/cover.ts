@@ -16,8 +16,11 @@ interface Cover {
 /** How far down from the window's top a section that sticks reaches, px; 0 for what does not stick there. */
 function reachOf(box: Box): number {
   const stretch = box.insetTop === null ? null : maybeStuck(box);
-  return stretch && stretch.travel > box.height ? box.insetTop! + box.bottom - box.top : 0;
+  return stretch && stretch.travel > box.height ? lowerEdgeOf(box) : 0;
 }
+
+/** Where its lower edge is while it is stuck, px from the top of the window. */
+const lowerEdgeOf = ({ insetTop, bottom, top }: Box): number => insetTop! + bottom - top;
 
 /** @returns the section of a page that sticks furthest down; null where none does, or where the page keeps room. */
 export function maybeCover(page: Node, project: Project, { boxes }: Facts, of: KindOf): Cover | null {

@@ -143,8 +143,8 @@ function isFromTheStart({ part, meets, property, value }: Cell, { tags }: Drawn,
 }
 
 /** Whether it says what holds already wherever it could hold. */
-function isSaidBefore({ property, value }: Cell, earlier: readonly Cell[]): boolean {
-  return (
-    earlier.every((each) => each.property === property && each.value === value) && earlier.some(isAlways)
-  );
+const isAlike = (a: Cell, b: Cell): boolean => a.property === b.property && a.value === b.value;
+
+function isSaidBefore(cell: Cell, earlier: readonly Cell[]): boolean {
+  return earlier.every((each) => isAlike(each, cell)) && earlier.some(isAlways);
 }

@@ -343,6 +343,23 @@ export const actions: readonly Action[] = [
     run: (wb) => wb.preview.sendToPreview({ type: 'unfold', isOpen: false })
   },
   {
+    id: 'all-backs',
+    label: 'Turn all cards over, to look at their backs',
+    group: 'View',
+    keys: ['b'],
+    words: ['backs', 'faces', 'flip'],
+    refusal: always,
+    run: (wb) => wb.preview.sendToPreview({ type: 'turn', isOut: true })
+  },
+  {
+    id: 'all-fronts',
+    label: 'Turn all cards back to their fronts',
+    group: 'View',
+    keys: ['Shift+B'],
+    refusal: always,
+    run: (wb) => wb.preview.sendToPreview({ type: 'turn', isOut: false })
+  },
+  {
     id: 'guides',
     label: 'Distances under the pointer',
     group: 'View',

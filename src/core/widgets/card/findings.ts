@@ -1,3 +1,4 @@
+import type { AnySchema } from 'yup';
 import { error, settingFix, warning, type FindingRule, type Fix, type KindOf } from '../../kinds/finding';
 import { fieldsOf } from '../../kinds/settings';
 import { freeName } from '../../data/free-name';
@@ -37,10 +38,10 @@ const backFromFront = (project: Project, node: Node): Fix => ({
 const isEmpty = (node: Node, slot: string): boolean => (node.slots[slot] ?? []).length === 0;
 
 /** Whether a piece leads somewhere: one of its settings is an address. */
+const isLink = (field: AnySchema): boolean => field.meta()?.field?.control === 'link';
+
 const leads = (node: Node, of: KindOf): boolean =>
-  fieldsOf(of(node)).some(
-    ([key, field]) => field.meta()?.field?.control === 'link' && Boolean(node.settings[key])
-  );
+  fieldsOf(of(node)).some(([key, field]) => isLink(field) && Boolean(node.settings[key]));
 
 const inFront = (project: Project, node: Node): readonly Node[] =>
   (node.slots.front ?? []).flatMap((id) => subtreeOf(project, id));

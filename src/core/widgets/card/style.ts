@@ -21,9 +21,12 @@ function halfTurn({ form, axis, isBack }: CardSettings): string {
 }
 
 /** How far a face is slid away: to the side it comes from, `-1` to the other. */
-function slid({ axis, isBack }: CardSettings, way: 1 | -1): string {
-  const by = `${way * (isBack ? -100 : 100)}%`;
-  return `translate${axis === 'y' ? 'X' : 'Y'}(${by})`;
+/** What goes about the upright axis goes sideways. */
+const lineOf = ({ axis }: CardSettings): string => (axis === 'y' ? 'X' : 'Y');
+
+function slid(own: CardSettings, way: 1 | -1): string {
+  const by = `${way * (own.isBack ? -100 : 100)}%`;
+  return `translate${lineOf(own)}(${by})`;
 }
 
 /** A face that is away. The back of what turns is turned already; its front is as it was. */

@@ -8,9 +8,10 @@ export const LOCALES: Readonly<Record<string, string>> = { en: 'en', de: 'de', f
 
 /** @returns the number a text says, with a point for its fraction; null where it says none, or one too long. */
 export function maybeAmount(text: string): number | null {
-  const digits = text.replace(/\D/g, '').length;
-  return AMOUNT.test(text) && digits <= DIGITS_MOST ? Number(text.replace('−', '-')) : null;
+  return AMOUNT.test(text) && isExact(text) ? Number(text.replace('−', '-')) : null;
 }
+
+const isExact = (text: string): boolean => text.replace(/\D/g, '').length <= DIGITS_MOST;
 
 /** @returns how many digits of its fraction a text says. */
 const decimalsOf = (text: string): number => text.split('.')[1]?.length ?? 0;

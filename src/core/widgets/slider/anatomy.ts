@@ -65,6 +65,12 @@ export const anatomy: Anatomy = {
     properties: ['scale', 'cursor'],
     box: { x: 44, y: 105, width: 8, height: 8 }
   },
+  thumb: {
+    label: 'small picture',
+    on: 'dots',
+    states: { ...pressable, selected: '[aria-current]' },
+    properties: ['scale', 'cursor']
+  },
   counter: { label: 'counter', states: {}, hasText: true, properties: ['font-size', 'font-weight'] }
 };
 
@@ -96,6 +102,23 @@ export const look: Styles = {
     focus: ring,
     pressed: { always: { 'background-color': '#1f262a' } },
     selected: { always: { 'background-color': '#0b6a5f' } }
+  },
+  thumb: {
+    rest: {
+      always: {
+        padding: '2px',
+        'background-color': 'transparent',
+        'border-width': '2px',
+        'border-color': 'transparent',
+        'border-radius': '4px',
+        opacity: '0.75',
+        cursor: 'pointer'
+      }
+    },
+    hover: { always: { opacity: '1' } },
+    focus: { always: { ...ring.always, opacity: '1' } },
+    pressed: { always: { 'border-color': '#8b8678' } },
+    selected: { always: { opacity: '1', 'border-color': '#0b6a5f' } }
   },
   counter: { rest: { always: { 'font-size': '14px' } } }
 };

@@ -2,6 +2,8 @@ import type { Element } from 'hast';
 import { compact, defined } from '../../data/compact';
 import { element, text } from '../../html/build';
 import type { Context } from '../../kinds/contract';
+import { pictureOf } from '../../kinds/pictures';
+import { notes } from '../../kinds/rule';
 import type { Node } from '../../project/types';
 import type { SliderSettings } from './settings';
 
@@ -58,7 +60,7 @@ export function markup(node: Node, ctx: Context): Element {
         ? ctx.part('progress', 'div', { ariaHidden: 'true', dataKRound: own.way === 'back' ? '-1' : '1' })
         : null,
       view(own, node, items, first, ctx),
-      own.dots ? dots(items, first, ctx) : null,
+      own.dots ? dots(own, items, first, ctx) : null,
       own.counter ? ctx.part('counter', 'p', { ariaHidden: 'true' }) : null,
       // The script writes into the last element.
       element('p', { className: [ctx.cls('said')], role: 'status' })
@@ -113,23 +115,28 @@ function view(
   );
 }
 
-const dots = (items: readonly Node[], first: Node | null, ctx: Context): Element =>
+/** How wide a small picture is, px. */
+export const THUMB = 64;
+
+/** What stands for a slide below it: a small one of its picture, where it is one, else a dot. */
+function mark(item: Node, own: SliderSettings, first: Node | null, ctx: Context): Element {
+  const picture = own.thumbs ? pictureOf(item, ctx) : null;
+  const attributes = defined({
+    type: 'button',
+    dataKDot: '',
+    ariaLabel: item.name,
+    ariaCurrent: item === first ? 'true' : undefined
+  });
+  if (!picture) return ctx.part('dot', 'button', attributes, [], item);
+  const small = element('img', { alt: '' });
+  small.data = notes({ asset: picture.asset, shownAs: `${THUMB}px` });
+  return ctx.part('thumb', 'button', attributes, [small], item);
+}
+
+const dots = (own: SliderSettings, items: readonly Node[], first: Node | null, ctx: Context): Element =>
   ctx.part(
     'dots',
     'div',
     {},
-    items.map((item) =>
-      ctx.part(
-        'dot',
-        'button',
-        defined({
-          type: 'button',
-          dataKDot: '',
-          ariaLabel: item.name,
-          ariaCurrent: item === first ? 'true' : undefined
-        }),
-        [],
-        item
-      )
-    )
+    items.map((item) => mark(item, own, first, ctx))
   );

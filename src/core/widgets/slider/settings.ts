@@ -117,6 +117,12 @@ export const settings = object({
   }),
   arrows: toggleField(true, { ...CONTROLS, label: 'Arrows' }),
   dots: toggleField(true, { ...CONTROLS, label: 'Dots', help: 'One for each slide it can come to rest on.' }),
+  thumbs: toggleField(false, {
+    ...CONTROLS,
+    label: 'Dots are small pictures',
+    needs: ['dots'],
+    help: 'Of each slide the picture it consists of; one with anything else in it has a dot.'
+  }),
   counter: toggleField(false, { ...CONTROLS, label: 'Counter', help: 'The current slide of how many.' }),
   progress: toggleField(false, {
     ...CONTROLS,

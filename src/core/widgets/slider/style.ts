@@ -5,7 +5,7 @@ import { OWN_REST } from '../../kinds/round';
 import { rule } from '../../kinds/rule';
 import { moves } from '../../motion/track';
 import type { Declarations, Node } from '../../project/types';
-import { behaviours, everPlays } from './markup';
+import { behaviours, everPlays, THUMB } from './markup';
 import type { SliderSettings } from './settings';
 
 /** How long a page waits for a script that does not come. */
@@ -144,7 +144,7 @@ function controlRules({ place }: SliderSettings, ctx: Context): readonly Rule[] 
     rule(ctx.sel('counter'), { margin: '0', 'font-variant-numeric': 'tabular-nums' }),
     ...['arrow', 'hold', 'dot'].map((part) => rule(ctx.sel(part), { font: 'inherit' })),
     rule(ctx.sel('dot'), { display: 'block', 'flex-shrink': '0' }),
-    rule(`${ctx.sel('dot')}[hidden]`, { display: 'none' }),
+    rule(`${ctx.sel('dots')} > [hidden]`, { display: 'none' }),
     rule(ctx.sel('said'), {
       position: 'absolute',
       width: '1px',
@@ -222,11 +222,21 @@ function pictureRules({ stretch, height }: SliderSettings, ctx: Context): readon
   );
 }
 
+const thumbRules = (ctx: Context): readonly Rule[] => [
+  rule(ctx.sel('thumb'), { font: 'inherit', 'line-height': '0' }),
+  rule(`${ctx.sel('thumb')} > img`, {
+    width: `${THUMB}px`,
+    height: `${(THUMB * 3) / 4}px`,
+    'object-fit': 'cover'
+  })
+];
+
 /** Rules of what only some sliders have. */
 function moreRules(own: SliderSettings, node: Node, ctx: Context): readonly Rule[] {
   const asked = behaviours(node, ctx);
   const view = ctx.sel('view');
   const found: Rule[] = [];
+  if (own.thumbs) found.push(...thumbRules(ctx));
   if (own.counter) found.push(...counterRules(ctx.items('panels').length, ctx));
   if (asked.includes('rounds')) found.push(...roundRules(view, ctx.sel('slide')));
   if (asked.includes('drags')) found.push(rule(`${view}:hover`, { cursor: 'grab' }, 'script'));
