@@ -163,6 +163,7 @@ test('tabs become a slider and back, with all they hold', async ({ page }) => {
     await page.keyboard.press('Enter');
   };
   await swapTo('slider');
+  await expect(page.getByText(/Slider has no place for .*kept for when you swap back/)).toBeVisible();
   await expect(bench.preview.locator('[aria-roledescription="slide"]')).toHaveCount(4);
   expect(await bench.outline()).toEqual(before);
   await swapTo('tabs');

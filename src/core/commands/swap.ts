@@ -3,7 +3,7 @@ import { checkValue } from '../css/values';
 import { defined } from '../data/compact';
 import { emptyRecord, isEmpty, ownOf } from '../data/record';
 import { escapeHtml } from '../html/clean';
-import type { Kind } from '../kinds/contract';
+import type { Kind, Slot } from '../kinds/contract';
 import { CONTROLS } from '../kinds/controls';
 import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
@@ -45,19 +45,47 @@ function keptSettings(node: Node, from: Kind, to: Kind): Node['settings'] {
   return isNew ? { ...kept, [target[0]]: value } : kept;
 }
 
+/** Where a child goes in another kind, and as what: what lists items of its own makes them what it lists. */
+interface Placed {
+  readonly slot: string;
+  /** The kind it becomes; its own where it stays what it is. */
+  readonly kind: string;
+}
+
+/** The kind of the items of a list, which come with their owner only; null where anything stands in it. */
+const maybeItemKind = (registry: Registry, { accepts }: Slot): Kind | null =>
+  registry.everyKind().find(({ category, insertable }) => !insertable && accepts.includes(category)) ?? null;
+
+/** Whether a piece as another kind has a place for all that is in it. */
+const holdsAll = ({ slots }: Node, kind: Kind, was: Kind): boolean =>
+  Object.entries(slots).every(
+    ([slot, ids]) => ids.length === 0 || isAlike(kind.slots[slot], was.slots[slot])
+  );
+
+const isAlike = (a: Slot | undefined, b: Slot | undefined): boolean =>
+  a !== undefined && b !== undefined && b.accepts.every((category) => a.accepts.includes(category));
+
+/** What an item becomes in another list: a column a panel; null where it cannot. */
+function maybeBecomes(registry: Registry, item: Node, slot: Slot): string | null {
+  const kind = maybeItemKind(registry, slot);
+  return kind && holdsAll(item, kind, registry.of(item)) ? kind.kind : null;
+}
+
 /**
  * The slot of another kind that a child can stand in; null where there is none. What one owner lists, another
- * that lists the same can take; what stands by itself goes into no list.
+ * that lists things can take; what stands by itself goes into no list.
  */
-function slotFor(project: Project, registry: Registry, child: NodeId, kind: Kind): string | null {
-  const { category } = registry.of(nodeOf(project, child));
+function placedIn(project: Project, registry: Registry, child: NodeId, to: Kind): Placed | null {
+  const node = nodeOf(project, child);
   const at = maybePlaceOf(project, child)!;
-  const owner = registry.of(nodeOf(project, at.parent));
-  const isItem = owner.slots[at.slot]!.items ?? false;
-  const found = Object.entries(kind.slots).find(
-    ([, { accepts, items = false }]) => items === isItem && accepts.includes(category)
-  );
-  return found?.[0] ?? null;
+  const isItem = registry.of(nodeOf(project, at.parent)).slots[at.slot]!.items ?? false;
+  const open = Object.entries(to.slots).filter(([, { items = false }]) => items === isItem);
+  const { category } = registry.of(node);
+  const same = open.find(([, { accepts }]) => accepts.includes(category))?.[0];
+  if (same) return { slot: same, kind: node.kind };
+  if (!isItem) return null;
+  const found = open.map(([slot, each]) => ({ slot, kind: maybeBecomes(registry, node, each) }));
+  return (found.find(({ kind }) => kind !== null) as Placed | undefined) ?? null;
 }
 
 /** What a state of one kind is called in another: one of its own stands for a common one, and back. */
@@ -191,6 +219,26 @@ function wasAfter({ kind, was }: Node, to: string, lost: Former): Node['was'] {
   return isEmpty(all) ? undefined : all;
 }
 
+/** A piece as another kind, with what it keeps; the rest waits for when it is swapped back. */
+function become(
+  project: Project,
+  registry: Registry,
+  node: Node,
+  name: string,
+  slots: Readonly<Record<string, readonly NodeId[]>>
+): Node {
+  const [from, to] = [registry.of(node), registry.of({ ...node, kind: name })];
+  const kept: Former = {
+    settings: keptSettings(node, from, to),
+    adapt: keptAdaptations(node, to),
+    styles: keptStyles(node, from, to)
+  };
+  const { was: _was, ...rest } = node;
+  const was = wasAfter(node, name, lostTo(node, from, to, kept));
+  const now = withFormer(kept, node.was?.[name], to, project.tokens);
+  return defined({ ...rest, kind: name, ...now, slots, was }) as Node;
+}
+
 interface SwapArgs {
   id: NodeId;
   kind: string;
@@ -213,7 +261,7 @@ export const swap = define<SwapArgs>()({
       return no('same-kind', `${node.name} is a ${kind.label.toLowerCase()} already.`);
     const wrong = refusedAt(project, registry, name, at);
     if (wrong) return wrong;
-    const places = childIds(node).map((child) => slotFor(project, registry, child, kind));
+    const places = childIds(node).map((child) => placedIn(project, registry, child, kind));
     const lost = childIds(node)[places.indexOf(null)];
     if (lost)
       return no(
@@ -221,7 +269,7 @@ export const swap = define<SwapArgs>()({
         `${kind.label} has no place for ${nodeOf(project, lost).name}. Take it out first, or unwrap ${node.name}.`
       );
     const isShort = Object.entries(kind.slots).some(
-      ([slot, { least = 0 }]) => places.filter((place) => place === slot).length < least
+      ([slot, { least = 0 }]) => places.filter((place) => place?.slot === slot).length < least
     );
     if (isShort)
       return no(
@@ -232,19 +280,16 @@ export const swap = define<SwapArgs>()({
   },
   run(draft, { id, kind: name }, registry, project) {
     const node = nodeOf(project, id);
-    const [from, to] = [registry.of(node), registry.of({ ...node, kind: name })];
+    const to = registry.of({ ...node, kind: name });
     const slots: Record<string, NodeId[]> = Object.fromEntries(
       Object.keys(to.slots).map((slot) => [slot, []])
     );
-    for (const child of childIds(node)) slots[slotFor(project, registry, child, to)!]!.push(child);
-    const kept: Former = {
-      settings: keptSettings(node, from, to),
-      adapt: keptAdaptations(node, to),
-      styles: keptStyles(node, from, to)
-    };
-    const { was: _was, ...rest } = node;
-    const was = wasAfter(node, name, lostTo(node, from, to, kept));
-    const now = withFormer(kept, node.was?.[name], to, project.tokens);
-    draft.nodes[id] = asDraft(defined({ ...rest, kind: name, ...now, slots, was }) as Node);
+    for (const child of childIds(node)) {
+      const { slot, kind } = placedIn(project, registry, child, to)!;
+      slots[slot]!.push(child);
+      const item = nodeOf(project, child);
+      if (kind !== item.kind) draft.nodes[child] = asDraft(become(project, registry, item, kind, item.slots));
+    }
+    draft.nodes[id] = asDraft(become(project, registry, node, name, slots));
   }
 });

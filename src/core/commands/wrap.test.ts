@@ -81,6 +81,42 @@ describe('wrapping', () => {
 });
 
 describe('swapping the kind', () => {
+  it('makes columns a slider, a gallery, tabs or an accordion, and back, with all they hold', () => {
+    const make = makeWith({ exactIds: true });
+    const column = (name: string) =>
+      make('column', name, {}, { content: [make('text', `${name} words`, { html: `<p>${name}</p>` })] });
+    const before = after(
+      sampleProject(),
+      {
+        type: 'insert',
+        fragment: make(
+          'columns',
+          'Row',
+          { shares: '1/4 3/4' },
+          { columns: [column('West'), column('East')] }
+        ),
+        at: { parent: 'section', slot: 'content', index: 0 }
+      } as Command,
+      {
+        type: 'set-style',
+        id: 'west',
+        part: 'root',
+        state: 'rest',
+        condition: 'always',
+        property: 'padding',
+        value: '20px'
+      } as Command
+    );
+    for (const kind of ['slider', 'gallery', 'tabs', 'accordion']) {
+      const there = after(before, { type: 'swap', id: 'row', kind } as Command);
+      expect(there.nodes[id('row')]).toMatchObject({ kind, slots: { panels: ['west', 'east'] } });
+      expect(there.nodes[id('west')]).toMatchObject({ kind: 'panel', slots: { content: ['west-words'] } });
+      expect(after(there, { type: 'swap', id: 'row', kind: 'columns' } as Command).nodes).toEqual(
+        before.nodes
+      );
+    }
+  });
+
   it('keeps the words, whatever each kind calls them, and the look of parts both have', () => {
     const styled = after(
       sampleProject(),

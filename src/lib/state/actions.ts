@@ -9,6 +9,7 @@ import { referencesInto, type Reference } from '$core/kinds/references';
 import { registry } from '$core/registry';
 import { endIn, placed, type FoundPlace } from '$core/kinds/place';
 import { itemKindOf } from './items';
+import { swapFor } from './swapping';
 import { VIEWS, type Workbench } from './workbench.svelte';
 import { writeInPlace } from './writing';
 import type { ToFrame } from '$preview/messages';
@@ -324,7 +325,7 @@ export const actions: readonly Action[] = [
         wb.selected.length === 0
           ? nothing
           : (wb.refusal({ type: 'swap', id: wb.current.id, kind: kind.kind })?.sentence ?? null),
-      run: (wb) => void wb.dispatch({ type: 'swap', id: wb.current.id, kind: kind.kind })
+      run: (wb) => swapFor(wb, kind.kind)
     })),
   {
     id: 'open-all',
