@@ -73,8 +73,61 @@ test('its script is small, and axe-core has nothing to say', async ({ page }) =>
 
 test.describe('a loop', () => {
   const looping = (settings: Node['settings'] = {}) =>
-    changed({ type: 'add-effect', id: 'welcome-heading', effect: 'loop', settings } as unknown as Command);
+    changed(
+      { type: 'add-effect', id: 'welcome-heading', effect: 'loop' } as Command,
+      ...Object.entries(settings).map(
+        ([key, value]) => ({ type: 'set-setting', id: 'welcome-heading', key, value }) as Command
+      )
+    );
   const heading = (page: Page) => page.locator(partIn('export', 'welcome-heading' as NodeId, 'root'));
+
+  // Web Animations 1, section 5.4 (keyframe effects): the reference is the browser's own animation of the same keyframes.
+  test('as it is written is what the browser makes of the same keyframes, at 20 moments', async ({
+    page
+  }) => {
+    const track = { form: 'own', ms: 1000, delay: 0, easing: 'ease-in-out', step: 0, from: 'first' };
+    const written = {
+      'loop-track': track,
+      'loop-translate': '0 0 → 10px -12px → 0 0 → 4px 4px',
+      'loop-rotate': '0deg → 30deg',
+      'loop-scale': '1 → 1.5 → 1'
+    };
+    await open(page, looping(written));
+    const differ = await page
+      .locator(partIn('export', 'welcome-heading' as NodeId, 'root'))
+      .evaluate((element) => {
+        const own = element.getAnimations();
+        const other = document.body.appendChild(document.createElement('div'));
+        const timing = { duration: 1000, iterations: Infinity };
+        const keyframes: [string, string[]][] = [
+          ['translate', ['0 0', '10px -12px', '0 0', '4px 4px']],
+          ['rotate', ['0deg', '30deg']],
+          ['scale', ['1', '1.5', '1']]
+        ];
+        const same = keyframes.map(([property, values]) =>
+          other.animate(
+            values.map((value) => ({ [property]: value, easing: 'ease-in-out' })),
+            timing
+          )
+        );
+        const values = (of: Element) =>
+          ['translate', 'rotate', 'scale']
+            .map((each) => getComputedStyle(of).getPropertyValue(each))
+            .join(' | ')
+            .replaceAll(/[\d.]+/g, (number) => (+number).toFixed(3));
+        const wrong: string[] = [];
+        for (let n = 0; n < 20; n += 1) {
+          for (const each of [...own, ...same]) {
+            each.pause();
+            each.currentTime = n * 50;
+          }
+          if (values(element) !== values(other))
+            wrong.push(`${n * 50}: ${values(element)}, not ${values(other)}`);
+        }
+        return { count: own.length, wrong };
+      });
+    expect(differ).toEqual({ count: 3, wrong: [] });
+  });
 
   // CSS Animations 1: the reference is Chromium’s own Web Animations, asked at twenty moments.
   test('stands where its curve says at twenty moments, there and back', async ({ page }) => {

@@ -192,6 +192,7 @@ function effectContext(
     outer: isContained ? `${root}-place` : root,
     holder,
     children: childIds(node).length,
+    inner: kind.category === 'section' ? holder : null,
     transition: transitionOf(kind, node),
     measure: measureOf(build, holder),
     support

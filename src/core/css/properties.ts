@@ -90,7 +90,15 @@ export const STYLE_PROPERTIES: ReadonlyMap<string, StyleProperty> = new Map(
  * Properties that settings take values of, beside those of the state sheet; the build keeps the grammar of
  * these and no others.
  */
-export const FIELD_PROPERTIES = ['height', 'width', 'background', 'column-gap', 'row-gap'] as const;
+export const FIELD_PROPERTIES = [
+  'height',
+  'width',
+  'background',
+  'column-gap',
+  'row-gap',
+  'rotate',
+  'scale'
+] as const;
 
 /** Rows every state sheet shows; a part may ask for more (see `Part.properties`). */
 export const SHEET_PROPERTIES = [

@@ -179,6 +179,7 @@ describe.each(registry.everyEffect().map((effect) => [effect.effect, effect] as 
         root: '.x',
         holder: '.x',
         children: 3,
+        inner: null,
         support: 'widely',
         measure: {},
         transition: ''

@@ -454,6 +454,8 @@ export interface EffectContext {
   readonly holder: string;
   /** How many pieces it holds. */
   readonly children: number;
+  /** Selector of the element in it that can move while its own box stays where it is; null where it has none such. */
+  readonly inner: string | null;
   /** Transitions of the piece's own look at rest, as a value of `transition`; empty for none. */
   readonly transition: string;
   /** What the kind's build says of the holder's width, and of where that stands: what is drawn around it follows. */
@@ -536,11 +538,15 @@ export interface Effect extends EffectAbout {
   readonly answersBox?: boolean;
 }
 
-/** Keyframes of a movement: at which times its declarations hold. */
-export interface Keyframes {
-  readonly at: 'from' | 'to' | 'from, to';
+/** One moment of a movement, or several of them, and what holds then. */
+export interface Keyframe {
+  /** `from`, `to`, or shares of the way, with commas between them. */
+  readonly at: string;
   readonly declarations: readonly string[];
 }
+
+/** A movement: at which times its declarations hold. */
+export type Keyframes = Keyframe | readonly Keyframe[];
 
 declare module 'hast' {
   interface ElementData {

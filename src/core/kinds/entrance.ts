@@ -1,7 +1,7 @@
 import { printValue } from '../css/tokens';
 import { moves, type Track } from '../motion/track';
 import type { Declarations } from '../project/types';
-import type { Keyframes } from './contract';
+import type { Keyframe, Keyframes } from './contract';
 
 /** Ways in, each as what it starts from; it ends as the style sheet has it. A way out goes there. */
 const ENTRANCES: Readonly<Record<string, Declarations>> = {
@@ -47,12 +47,15 @@ export const BASE_KEYFRAMES: Readonly<Record<string, Keyframes>> = {
 };
 
 /** @returns keyframes as a rule of that name. */
-export function keyframesText({ at, declarations }: Keyframes, as: string): string {
+export const keyframesText = (keyframes: Keyframes, as: string): string =>
+  `@keyframes ${as} {\n${[keyframes].flat().map(keyframeText).join('\n\n')}\n}`;
+
+function keyframeText({ at, declarations }: Keyframe): string {
   const times = at
     .split(', ')
     .map((time) => `  ${time}`)
     .join(',\n');
-  return `@keyframes ${as} {\n${times} {\n${declarations.map((each) => `    ${each}`).join('\n')}\n  }\n}`;
+  return `${times} {\n${declarations.map((each) => `    ${each}`).join('\n')}\n  }`;
 }
 
 /**

@@ -51,7 +51,7 @@ describe('registry', () => {
 /** Keys that fields of a kind need: `fit=tile` is about `fit`. */
 const neededOf = (kind: Kind): string[] =>
   fieldsOf(kind).flatMap(([, field]) =>
-    (field.meta()?.field?.needs ?? []).map((need) => need.split('=')[0]!)
+    (field.meta()?.field?.needs ?? []).map((need) => need.split(/[=.]/)[0]!)
   );
 
 it('no effect has a field that needs one it does not have', () => {

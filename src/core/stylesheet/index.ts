@@ -250,10 +250,10 @@ function withNamedValues(
     new Set(tokens.flatMap(customProperties).map(({ id }) => id))
   );
   const renamed = (cell: Cell): Cell => {
-    const played = cell.property === 'animation' ? cell.value.split(' ')[0]! : '';
-    if (!Object.hasOwn(known, played)) return { ...cell, value: write(cell) };
-    keyframes.add(played);
-    return { ...cell, value: cell.value.replace(played, named(plainName(played))) };
+    const played = cell.property === 'animation' ? playedIn(cell.value, known) : [];
+    if (played.length === 0) return { ...cell, value: write(cell) };
+    played.forEach((name) => keyframes.add(name));
+    return { ...cell, value: played.reduce((value, name) => playing(value, name, named), cell.value) };
   };
   const said = kinds.map((each) => ({
     ...each,
@@ -262,6 +262,16 @@ function withNamedValues(
   }));
   return { kinds: said, constants };
 }
+
+/** Keyframes that a value of `animation` names; each of several comes first in its own. */
+const playedIn = (value: string, known: Registry['keyframes']): readonly string[] =>
+  value
+    .split(', ')
+    .map((each) => each.split(' ')[0]!)
+    .filter((name) => Object.hasOwn(known, name));
+
+const playing = (value: string, name: string, named: (name: string) => string): string =>
+  value.replace(`${name} `, `${named(plainName(name))} `);
 
 const plainName = (keyframes: string): string => keyframes.replace(/^k-/, '');
 

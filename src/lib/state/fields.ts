@@ -22,14 +22,14 @@ function maybeField(key: string, schema: AnySchema): FieldSpec | undefined {
   return meta && { ...meta, key, label: schema.spec.label ?? key, schema };
 }
 
-/** @returns whether a field is offered: one of what it needs is set, or is what it has to be (`fit=tile`). */
+/** @returns whether a field is offered: one of what it needs is set, or is what it has to be (`fit=tile`, `track.form=own`). */
 export function isOffered({ needs }: Pick<FieldMeta, 'needs'>, settings: Loose): boolean {
   return !needs || needs.some((need) => isMet(need, settings));
 }
 
 function isMet(need: string, settings: Loose): boolean {
-  const [key, value] = need.split('=') as [string, string?];
-  const own = settings[key];
+  const [path, value] = need.split('=') as [string, string?];
+  const own = path.split('.').reduce<unknown>((at, key) => (at as Loose | undefined)?.[key], settings);
   return value === undefined ? Boolean(own) : own === value;
 }
 

@@ -2,7 +2,7 @@ import { effectKey } from '../../kinds/effects';
 import { type FindingRule, settingFix, warning } from '../../kinds/finding';
 import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
-import { lengthOf } from './timing';
+import { lengthOf, loopOf } from './timing';
 import { settings, type LoopSettings } from './settings';
 
 /** What moves by itself for longer needs a way to hold it (WCAG 2.2, 2.2.2). */
@@ -50,4 +50,23 @@ const goesOn: FindingRule = {
   }
 };
 
-export const findings: readonly FindingRule[] = [goesOn];
+/** It loops as it is written, and nothing is. */
+const unwritten: FindingRule = {
+  id: 'loop-unwritten',
+  summary: 'A movement of one’s own has nothing written for it',
+  kinds: null,
+  scope: 'node',
+  check(node) {
+    const own = ownOf(node);
+    const isMeant = node.effects?.includes('loop') && own.track.form === 'own';
+    if (!isMeant || loopOf(own) !== 'none') return null;
+    return warning({
+      view: 'Behaviour',
+      sentence: `${node.name} loops as it is written, and nothing is written`,
+      cause: 'Say where it goes, turns, grows or fades, at two moments or more: 0 0 → 0 -12px → 0 0.',
+      fix: settingFix('Let it float', node.id, effectKey('loop', 'translate'), '0 0 → 0 -12px → 0 0')
+    });
+  }
+};
+
+export const findings: readonly FindingRule[] = [goesOn, unwritten];

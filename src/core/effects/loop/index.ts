@@ -3,7 +3,7 @@ import { rule } from '../../kinds/rule';
 import { staggers, type Track } from '../../motion/track';
 import { about } from './about';
 import { settings, type LoopSettings } from './settings';
-import { loopOf } from './timing';
+import { loopOf, ownValues } from './timing';
 
 /** More pieces than this loop together with the last of them. */
 const STEPS_MOST = 24;
@@ -28,15 +28,23 @@ export const loop: Effect = {
   settings,
   adapt: { 'less-motion': { on: false }, print: { on: false } },
   maybeUnfit,
-  style(values, { root, holder, children }) {
+  style(values, { root, holder, children, inner }) {
     const own = values as LoopSettings;
-    const moved = own.children ? `${holder} > *` : root;
+    // What fills the window keeps its box, and what is in it moves within that.
+    const alone = inner ?? root;
+    const moved = own.children ? `${holder} > *` : alone;
     const each = own.children
       ? offsetsOf(own.track, children).map((offset, i) =>
           rule(`${holder} > :nth-child(${i + 1})`, { animation: loopOf(own, offset) })
         )
-      : [rule(root, { animation: loopOf(own) })];
-    return [rule(root, { '--k-far': String(own.far) }), ...each, ...heldRules(moved, own.held)];
+      : [rule(alone, { animation: loopOf(own) })];
+    const clip = inner ? [rule(root, { overflow: 'clip' })] : [];
+    return [
+      ...clip,
+      rule(root, { '--k-far': String(own.far), ...ownValues(own) }),
+      ...each,
+      ...heldRules(moved, own.held)
+    ];
   },
   findings: () => import('./findings')
 };

@@ -5,7 +5,7 @@ import { loadRules, runFindings } from '../../findings/run';
 import { STILL_TRACK, trackOf } from '../../motion/track';
 import { after, refusedWith, sampleProject } from '../../testing/project';
 import { registry } from '../../whole';
-import { lengthOf, loopOf } from './timing';
+import { lengthOf, loopOf, ownValues } from './timing';
 import { settings } from './settings';
 
 const own = settings.getDefault();
@@ -34,6 +34,46 @@ describe('a loop', () => {
     expect(found(after(looping, ...(fix!.commands as Command[])))).toEqual([]);
     expect(found(after(looping, set('count', 1)))).toEqual([]);
     expect(found(after(looping, set('count', 2)))).toMatchObject([{ number: '6 s' }]);
+  });
+
+  it('moves as it is written, a property by itself, spread evenly over the time', () => {
+    const track = trackOf({ form: 'own', ms: 900, easing: 'linear' });
+    const written = { ...own, track, translate: '0 0 → 0 -12px → 0 0', opacity: '1 -> 0.5' };
+    expect(loopOf(written)).toBe(
+      'k-own-translate-3 900ms linear infinite normal, k-own-opacity-2 900ms linear infinite normal'
+    );
+    expect(ownValues(written)).toEqual({
+      '--k-translate-0': '0 0',
+      '--k-translate-1': '0 -12px',
+      '--k-translate-2': '0 0',
+      '--k-opacity-0': '1',
+      '--k-opacity-1': '0.5'
+    });
+    expect(ownValues(own)).toEqual({});
+    expect(lengthOf({ ...written, count: 3 })).toBe(2.7);
+  });
+
+  it.each([
+    ['translate', '0 0 → 0 -12px → 0 0', true],
+    ['rotate', '-2deg → 2deg', true],
+    ['scale', '1 → 1.1 → 1 → 1.1 → 1', true],
+    ['opacity', '', true],
+    ['translate', '0 0', false],
+    ['translate', 'up → down', false],
+    ['rotate', '2 → 4', false],
+    ['scale', '1 → 2 → 3 → 4 → 5 → 6', false],
+    ['translate', 'width: 3px → 0', false]
+  ])('of %s, “%s” is taken: %s', (key, value, isTaken) => {
+    expect(apply(registry, looping, set(key, value)).ok).toBe(isTaken);
+  });
+
+  it('with nothing written is told, and its fix lets it move', () => {
+    const track = { form: 'own', ms: 900, delay: 0, easing: 'linear', step: 0, from: 'first' };
+    const empty = after(looping, set('track', track), set('count', 1));
+    const found = (project: typeof looping) =>
+      runFindings(registry, project).filter(({ rule }) => rule === 'loop-unwritten');
+    expect(found(empty)).toMatchObject([{ fix: { label: 'Let it float' } }]);
+    expect(found(after(empty, ...(found(empty)[0]!.fix!.commands as Command[])))).toEqual([]);
   });
 
   it('is refused where something else moves the same piece, and out of its range', () => {

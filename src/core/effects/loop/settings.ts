@@ -1,13 +1,31 @@
 import { object, type InferType } from 'yup';
 import { onField } from '../../kinds/effect-fields';
-import { numberField, toggleField, trackField } from '../../kinds/fields';
+import { numberField, textField, toggleField, trackField } from '../../kinds/fields';
 import { trackOf } from '../../motion/track';
+import { ownFault, type OwnProperty } from './own';
+
+const ownField = (property: OwnProperty, label: string, help: string) =>
+  textField('', 200, { label, view: 'behaviour', names: true, needs: ['track.form=own'], help }).test(
+    'own',
+    '',
+    (value, context) => {
+      const fault = ownFault(property, value ?? '');
+      return fault === null || context.createError({ message: `${label}: ${fault}` });
+    }
+  );
 
 export const settings = object({
   on: onField('Loops'),
   track: trackField(
     trackOf({ form: 'float', ms: 1500, easing: 'ease-in-out', step: 250 }),
-    { float: 'floats', bounce: 'bounces', pulse: 'pulses', sway: 'sways', spin: 'spins' },
+    {
+      float: 'floats',
+      bounce: 'bounces',
+      pulse: 'pulses',
+      sway: 'sways',
+      spin: 'spins',
+      own: 'moves as written'
+    },
     { label: 'Loop', event: 'and on', staggered: true, follows: 'children', tone: 'state' }
   ),
   far: numberField(8, 1, 360, {
@@ -22,6 +40,10 @@ export const settings = object({
     view: 'behaviour',
     help: '0: without end. There and back is once.'
   }),
+  translate: ownField('translate', 'Goes', 'Across and down: 0 0 → 0 -12px → 0 0. Empty: it stays.'),
+  rotate: ownField('rotate', 'Turns', 'Such as -2deg → 2deg → -2deg. Empty: it does not.'),
+  scale: ownField('scale', 'Grows', 'Such as 1 → 1.05 → 1. Empty: it keeps its size.'),
+  opacity: ownField('opacity', 'Fades', 'Such as 1 → 0.6 → 1. Empty: it keeps its strength.'),
   held: toggleField(true, { label: 'Held while pointed at or focused', view: 'behaviour' }),
   children: toggleField(false, {
     label: 'Its pieces one after the other',

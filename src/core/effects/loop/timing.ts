@@ -1,20 +1,43 @@
 import { printValue } from '../../css/tokens';
+import { compact } from '../../data/compact';
 import { moves } from '../../motion/track';
+import type { Declarations } from '../../project/types';
+import { momentsOf, OWN_PROPERTIES, ownName, ownVariable } from './own';
 import type { LoopSettings } from './settings';
 
-/** What spins goes round; everything else there and back, which is once. */
-export function loopOf({ track, count }: LoopSettings, offset = 0): string {
-  if (!moves(track)) return 'none';
-  const isRound = track.form === 'spin';
-  const times = count === 0 ? 'infinite' : String(isRound ? count : count * 2);
+/** What ends as it began, so that it begins anew at once; everything else goes back the way it came. */
+const isRound = ({ track }: LoopSettings): boolean => track.form === 'spin' || track.form === 'own';
+
+/** Names of its keyframes: of what is written, one for each property that moves. */
+function namesOf(own: LoopSettings): readonly string[] {
+  if (own.track.form !== 'own') return [`k-${own.track.form}`];
+  return OWN_PROPERTIES.map((property) => [property, momentsOf(own[property]).length] as const)
+    .filter(([, count]) => count > 0)
+    .map(([property, count]) => ownName(property, count));
+}
+
+/** What spins goes round, and what is written as it is; everything else there and back, which is once. */
+export function loopOf(own: LoopSettings, offset = 0): string {
+  const { track, count } = own;
+  const names = moves(track) ? namesOf(own) : [];
+  const times = count === 0 ? 'infinite' : String(isRound(own) ? count : count * 2);
   const delay = track.delay + offset;
-  const words = [`k-${track.form}`, `${track.ms}ms`, printValue(track.easing)];
-  if (delay > 0) words.push(`${delay}ms`);
-  return [...words, times, isRound ? 'normal' : 'alternate'].join(' ');
+  const words = compact([`${track.ms}ms`, printValue(track.easing), delay > 0 ? `${delay}ms` : null]);
+  const rest = [...words, times, isRound(own) ? 'normal' : 'alternate'].join(' ');
+  return names.map((name) => `${name} ${rest}`).join(', ') || 'none';
+}
+
+/** What a piece says of a movement that is written: its values at each moment. */
+export function ownValues(own: LoopSettings): Declarations {
+  const all = OWN_PROPERTIES.flatMap((property) =>
+    momentsOf(own[property]).map((value, moment) => [ownVariable(property, moment), value] as const)
+  );
+  return own.track.form === 'own' ? Object.fromEntries(all) : {};
 }
 
 /** How long it goes on, s; null for without end. */
-export function lengthOf({ track, count }: LoopSettings): number | null {
-  const once = track.form === 'spin' ? track.ms : track.ms * 2;
+export function lengthOf(own: LoopSettings): number | null {
+  const { track, count } = own;
+  const once = isRound(own) ? track.ms : track.ms * 2;
   return count === 0 ? null : (track.delay + once * count) / 1000;
 }
