@@ -44,8 +44,6 @@ async function main(): Promise<void> {
   await shot(page, 'states');
   await page.keyboard.press('1');
   await shot(page, 'fill');
-  await page.keyboard.press('2');
-  await shot(page, 'behaviour');
   await page.keyboard.press('4');
   await page.getByRole('button', { name: /Content follows/ }).click();
   await shot(page, 'timing');
@@ -83,6 +81,13 @@ async function main(): Promise<void> {
   await page.keyboard.press('4');
   await page.getByRole('region', { name: 'One round' }).waitFor();
   await shot(page, 'round');
+  await page.locator('[data-row="year-gallery"]').click();
+  await page.keyboard.press('2');
+  await page
+    .getByText(/px left over/)
+    .first()
+    .waitFor();
+  await shot(page, 'behaviour');
   await page.getByRole('combobox', { name: 'Page' }).selectOption('Visit page');
   await page.locator('[data-row="press-columns"]').click();
   await page.keyboard.press('1');

@@ -23,7 +23,7 @@ export function ownFault(property: OwnProperty, text: string): string | null {
     return `Write two to ${MOMENTS_MOST} values with → between them, such as 0 0 → 0 -12px → 0 0: they are spread evenly over the time.`;
   for (const value of values) {
     const checked = checkValue(property, value);
-    if (!checked.ok) return `“${value}”: ${checked.sentence}`;
+    if (!checked.ok) return checked.sentence;
   }
   return null;
 }

@@ -32,6 +32,7 @@ export const settings = object({
     label: 'How far',
     unit: 'px, %, °',
     view: 'behaviour',
+    needs: ['track.form=float', 'track.form=bounce', 'track.form=pulse', 'track.form=sway'],
     help: 'Pixels up for what floats or bounces, percent larger for what pulses, degrees for what sways.'
   }),
   count: numberField(0, 0, 1000, {

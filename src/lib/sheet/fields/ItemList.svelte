@@ -148,7 +148,7 @@
   }
   .head {
     display: flex;
-    align-items: baseline;
+    align-items: center;
     gap: 10px;
   }
   .add {
