@@ -101,11 +101,12 @@ test('opens a picture large, goes on and round, by buttons and keys; Escape give
   await page.keyboard.press('ArrowLeft');
   await page.keyboard.press('ArrowLeft');
   await expect(shown).toHaveAttribute('alt', 'Seen: Windfalls');
-  const { scrolls, fits } = await view.evaluate((dialog) => ({
+  const { scrolls, fits, covers } = await view.evaluate((dialog: HTMLElement) => ({
     scrolls: getComputedStyle(document.documentElement).overflow,
-    fits: dialog.querySelector('img')!.getBoundingClientRect().bottom <= innerHeight
+    fits: dialog.querySelector('img')!.getBoundingClientRect().bottom <= innerHeight,
+    covers: [dialog.offsetWidth, dialog.offsetHeight]
   }));
-  expect({ scrolls, fits }).toEqual({ scrolls: 'hidden', fits: true });
+  expect({ scrolls, fits, covers }).toEqual({ scrolls: 'hidden', fits: true, covers: [1280, 900] });
   await page.keyboard.press('Escape');
   await expect(view).toHaveCount(0);
   await expect(link).toBeFocused();

@@ -5,6 +5,7 @@ import { emptyRecord, isEmpty, ownOf } from '../data/record';
 import { escapeHtml } from '../html/clean';
 import type { Kind, Slot } from '../kinds/contract';
 import { CONTROLS } from '../kinds/controls';
+import { effectKey } from '../kinds/effects';
 import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
 import { childIds, maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
@@ -50,6 +51,8 @@ interface Placed {
   readonly slot: string;
   /** The kind it becomes; its own where it stays what it is. */
   readonly kind: string;
+  /** What it does then. */
+  readonly effects: readonly string[];
 }
 
 /** The kind of the items of a list, which come with their owner only; null where anything stands in it. */
@@ -71,21 +74,45 @@ function maybeBecomes(registry: Registry, item: Node, slot: Slot): string | null
   return kind && holdsAll(item, kind, registry.of(item)) ? kind.kind : null;
 }
 
+const doesOf = ({ effects = [] }: Node): readonly string[] => effects;
+
+/** An item of a list as a piece by itself, with a header of its own in place of its label. */
+function maybeUnlisted(item: Node, was: Kind, to: Kind): Placed | null {
+  const slot = Object.keys(to.slots)[0]!;
+  if (!to.unlists || !holdsAll(item, to, was)) return null;
+  return { slot, kind: to.kind, effects: [...doesOf(item), to.unlists] };
+}
+
+/** A piece that has a header of its own as an item of a list. */
+function maybeListed(registry: Registry, piece: Node, from: Kind, to: Kind): Placed | null {
+  if (!from.unlists || !doesOf(piece).includes(from.unlists)) return null;
+  const effects = doesOf(piece).filter((effect) => effect !== from.unlists);
+  return maybeItem(registry, piece, to, effects);
+}
+
+const listsOf = (kind: Kind, areItems: boolean): readonly (readonly [string, Slot])[] =>
+  Object.entries(kind.slots).filter(([, { items = false }]) => items === areItems);
+
+function maybeItem(registry: Registry, piece: Node, to: Kind, effects: readonly string[]): Placed | null {
+  const found = listsOf(to, true).map(([slot, each]) => [slot, maybeBecomes(registry, piece, each)] as const);
+  const [slot, kind] = found.find(([, name]) => name !== null) ?? [];
+  return slot === undefined ? null : { slot, kind: kind!, effects };
+}
+
 /**
  * The slot of another kind that a child can stand in; null where there is none. What one owner lists, another
- * that lists things can take; what stands by itself goes into no list.
+ * that lists things can take; what stands by itself goes into no list, unless it has a header of its own.
  */
 function placedIn(project: Project, registry: Registry, child: NodeId, to: Kind): Placed | null {
   const node = nodeOf(project, child);
   const at = maybePlaceOf(project, child)!;
-  const isItem = registry.of(nodeOf(project, at.parent)).slots[at.slot]!.items ?? false;
-  const open = Object.entries(to.slots).filter(([, { items = false }]) => items === isItem);
+  const from = registry.of(nodeOf(project, at.parent));
+  const isItem = from.slots[at.slot]!.items ?? false;
   const { category } = registry.of(node);
-  const same = open.find(([, { accepts }]) => accepts.includes(category))?.[0];
-  if (same) return { slot: same, kind: node.kind };
-  if (!isItem) return null;
-  const found = open.map(([slot, each]) => ({ slot, kind: maybeBecomes(registry, node, each) }));
-  return (found.find(({ kind }) => kind !== null) as Placed | undefined) ?? null;
+  const same = listsOf(to, isItem).find(([, { accepts }]) => accepts.includes(category))?.[0];
+  if (same) return { slot: same, kind: node.kind, effects: doesOf(node) };
+  if (!isItem) return maybeListed(registry, node, from, to);
+  return maybeItem(registry, node, to, doesOf(node)) ?? maybeUnlisted(node, registry.of(node), to);
 }
 
 /** What a state of one kind is called in another: one of its own stands for a common one, and back. */
@@ -219,24 +246,35 @@ function wasAfter({ kind, was }: Node, to: string, lost: Former): Node['was'] {
   return isEmpty(all) ? undefined : all;
 }
 
+interface Becoming {
+  readonly kind: string;
+  readonly effects: readonly string[];
+  readonly slots: Readonly<Record<string, readonly NodeId[]>>;
+}
+
+/** Settings that effects start with which the piece has not had so far. */
+function startsOf(registry: Registry, node: Node, effects: readonly string[], kind: Kind): Settings {
+  const added = effects.filter((effect) => !doesOf(node).includes(effect));
+  const all = added.flatMap((name) => {
+    const starts = registry.maybeEffectOf(name)?.starts?.({ kind, does: [], around: null }) ?? {};
+    return Object.entries(starts).map(([key, value]) => [effectKey(name, key), value] as const);
+  });
+  return Object.fromEntries(all);
+}
+
 /** A piece as another kind, with what it keeps; the rest waits for when it is swapped back. */
-function become(
-  project: Project,
-  registry: Registry,
-  node: Node,
-  name: string,
-  slots: Readonly<Record<string, readonly NodeId[]>>
-): Node {
-  const [from, to] = [registry.of(node), registry.of({ ...node, kind: name })];
+function become(project: Project, registry: Registry, node: Node, { kind, effects, slots }: Becoming): Node {
+  const [from, to] = [registry.of(node), registry.of({ ...node, kind, effects })];
   const kept: Former = {
-    settings: keptSettings(node, from, to),
+    settings: { ...startsOf(registry, node, effects, to), ...keptSettings(node, from, to) },
     adapt: keptAdaptations(node, to),
     styles: keptStyles(node, from, to)
   };
-  const { was: _was, ...rest } = node;
-  const was = wasAfter(node, name, lostTo(node, from, to, kept));
-  const now = withFormer(kept, node.was?.[name], to, project.tokens);
-  return defined({ ...rest, kind: name, ...now, slots, was }) as Node;
+  const { was: _was, effects: _effects, ...rest } = node;
+  const was = wasAfter(node, kind, lostTo(node, from, to, kept));
+  const now = withFormer(kept, node.was?.[kind], to, project.tokens);
+  const does = effects.length > 0 ? effects : undefined;
+  return defined({ ...rest, kind, ...now, slots, was, effects: does }) as Node;
 }
 
 interface SwapArgs {
@@ -285,11 +323,12 @@ export const swap = define<SwapArgs>()({
       Object.keys(to.slots).map((slot) => [slot, []])
     );
     for (const child of childIds(node)) {
-      const { slot, kind } = placedIn(project, registry, child, to)!;
+      const { slot, kind, effects } = placedIn(project, registry, child, to)!;
       slots[slot]!.push(child);
       const item = nodeOf(project, child);
-      if (kind !== item.kind) draft.nodes[child] = asDraft(become(project, registry, item, kind, item.slots));
+      const becoming = { kind, effects, slots: item.slots };
+      if (kind !== item.kind) draft.nodes[child] = asDraft(become(project, registry, item, becoming));
     }
-    draft.nodes[id] = asDraft(become(project, registry, node, name, slots));
+    draft.nodes[id] = asDraft(become(project, registry, node, { kind: name, effects: doesOf(node), slots }));
   }
 });

@@ -81,6 +81,27 @@ describe('wrapping', () => {
 });
 
 describe('swapping the kind', () => {
+  it('makes an accordion a stack of pieces that collapse, called as its items were, and back', () => {
+    const there = after(sampleProject(), { type: 'swap', id: 'tabs', kind: 'stack' } as Command);
+    const { content } = there.nodes[id('tabs')]!.slots;
+    const before = sampleProject().nodes[id('tabs')]!.slots.panels;
+    expect(content).toEqual(before);
+    expect(content!.map((each) => there.nodes[each])).toMatchObject(
+      before!.map((each) => ({
+        kind: 'stack',
+        name: sampleProject().nodes[each]!.name,
+        effects: ['collapse'],
+        settings: { 'collapse-level': '3' }
+      }))
+    );
+    expect(after(there, { type: 'swap', id: 'tabs', kind: 'tabs' } as Command).nodes[id('tabs')]).toEqual(
+      sampleProject().nodes[id('tabs')]
+    );
+    expect(
+      refusedWith(apply(registry, sampleProject(), { type: 'swap', id: 'section', kind: 'tabs' } as Command))
+    ).toBe('wrong-place');
+  });
+
   it('makes columns a slider, a gallery, tabs or an accordion, and back, with all they hold', () => {
     const make = makeWith({ exactIds: true });
     const column = (name: string) =>
@@ -227,7 +248,7 @@ describe('swapping the kind', () => {
   });
 
   it.each([
-    ['would-lose', { type: 'swap', id: 'tabs', kind: 'stack' }],
+    ['would-lose', { type: 'swap', id: 'tabs', kind: 'figure' }],
     ['needs-items', { type: 'swap', id: 'heading', kind: 'tabs' }],
     ['same-kind', { type: 'swap', id: 'heading', kind: 'heading' }],
     ['wrong-place', { type: 'swap', id: 'heading', kind: 'section' }],

@@ -270,6 +270,11 @@ export interface Kind extends KindAbout {
   readonly headingLevel?: string;
   /** The part of it that other pieces open, and how: by the platform's popover, or as a modal dialog. */
   readonly opens?: { readonly part: string; readonly how: 'popover' | 'dialog' };
+  /**
+   * The effect that stands for a label where items of a list become pieces in it, and the other way round: a stack
+   * of pieces that collapse is what an accordion is.
+   */
+  readonly unlists?: string;
   /** What starts its movements, for replay: the part to press. One that is not chosen yet is pressed. */
   readonly play?: { readonly part: string; readonly label: string };
   /**

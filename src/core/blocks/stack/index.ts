@@ -56,6 +56,7 @@ export const stack: Kind = {
   settings,
   slots: { content: { label: 'Content', accepts: ['block'], repeats: true } },
   forms: [],
+  unlists: 'collapse',
   look: { root: { rest: { always: { gap: '16px' } } } },
   create: (make) => make('stack', 'Stack', {}, { content: [] }),
   markup: (_node, ctx) => ctx.part('root', 'div', {}, ctx.slot('content')),
