@@ -67,14 +67,14 @@ async function main(): Promise<void> {
   await page.getByRole('button', { name: 'Keep version' }).click();
   await shot(page, 'history');
   await page.keyboard.press('Escape');
-  await page.getByRole('combobox', { name: 'Page' }).selectOption('Questions');
+  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption('Questions');
   await page.locator('[data-row="the-four-seasons"]').click();
   await page.keyboard.press('3');
   await page.keyboard.press('Shift+R');
   await page.getByText(/stops,/).waitFor();
   await shot(page, 'navigation');
   await page.keyboard.press('Escape');
-  await page.getByRole('combobox', { name: 'Page' }).selectOption('Varieties');
+  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption('Varieties');
   await page.locator('[data-row="bell-russet-back"]').click();
   await page.waitForTimeout(600);
   await page.locator('[data-row="quotations"]').click();
@@ -88,7 +88,7 @@ async function main(): Promise<void> {
     .first()
     .waitFor();
   await shot(page, 'behaviour');
-  await page.getByRole('combobox', { name: 'Page' }).selectOption('Visit page');
+  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption('Visit page');
   await page.locator('[data-row="press-columns"]').click();
   await page.keyboard.press('1');
   await page.keyboard.press('Shift+T');

@@ -25,7 +25,6 @@
     {#each Object.entries(field.choices ?? {}) as [choice, words] (choice)}
       {@const one = drawn?.[choice]}
       <label class:chosen={value === choice}>
-        <input type="radio" name={id} checked={value === choice} onchange={() => set(choice)} />
         {#if one}
           <svg viewBox={viewOf(one)} aria-hidden="true">
             {#each one.boxes as { left, top, width, height }, i (i)}
@@ -37,7 +36,14 @@
             {/each}
           </svg>
         {/if}
-        <span class="words">{words}</span>
+        <span class="words"
+          ><input
+            type="radio"
+            name={id}
+            checked={value === choice}
+            onchange={() => set(choice)}
+          />{words}</span
+        >
         {#if one}<span class="mono">{one.leftover} px left over</span>{/if}
       </label>
     {/each}
@@ -65,7 +71,6 @@
     gap: 8px;
   }
   label {
-    position: relative;
     display: grid;
     gap: 2px;
     justify-items: center;
@@ -87,9 +92,7 @@
     outline-offset: 1px;
   }
   input {
-    position: absolute;
-    top: 6px;
-    left: 6px;
+    margin: 0;
     accent-color: var(--verdigris);
   }
   svg {
@@ -119,6 +122,9 @@
     vector-effect: non-scaling-stroke;
   }
   .words {
+    display: flex;
+    gap: 6px;
+    align-items: center;
     font-weight: 600;
   }
   .mono {
