@@ -6,8 +6,12 @@ export function createBrought() {
   let last: HTMLElement | null = null;
   let kept: HTMLElement | null = null;
 
+  /** At once: while it is on its way out it can still be seen, and would not be brought again. */
   function putAway(): void {
-    if (out?.matches(':popover-open')) out.hidePopover();
+    if (out?.matches(':popover-open')) {
+      out.hidePopover();
+      out.getAnimations().forEach((each) => each.finish());
+    }
     out = null;
   }
 

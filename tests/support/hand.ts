@@ -73,6 +73,33 @@ export class Hand {
     await expect(this.bench.row(name)).toBeVisible();
   }
 
+  /** Makes what stands in a piece what it should be: what it starts with is called otherwise, or goes. */
+  async contents(
+    owner: string,
+    given: readonly { readonly kind: string; readonly name: string }[],
+    wanted: readonly { readonly kind: string; readonly name: string; readonly label: string }[]
+  ): Promise<void> {
+    const fits = (n: number) => given[n] !== undefined && given[n]!.kind === wanted[n]?.kind;
+    for (const [n, { name }] of given.entries()) {
+      if (fits(n)) await this.rename(name, wanted[n]!.name);
+      else {
+        await this.bench.row(name).first().click();
+        await this.page.keyboard.press('Delete');
+      }
+    }
+    for (const [n, { name, label }] of wanted.entries())
+      if (!fits(n)) await this.insert(n > 0 && given.length > 0 ? wanted[n - 1]!.name : owner, label, name);
+  }
+
+  /** Tells the picked piece to do something. */
+  async effect(label: string): Promise<void> {
+    await this.view('Behaviour');
+    await this.page
+      .getByRole('region', { name: 'What it does' })
+      .getByRole('button', { name: new RegExp(`^${label}`) })
+      .click();
+  }
+
   /** Makes the list of an owner what it should be, and empties what its entries start with. */
   async items(
     owner: string,
@@ -156,11 +183,13 @@ export class Hand {
         sheet.getByRole('combobox', { name: label, exact: true }),
         meta.choices![value as string]!
       );
-    if (meta.control === 'item')
+    if (meta.control === 'item' || meta.control === 'piece')
       return this.choose(sheet.getByRole('combobox', { name: label, exact: true }), value as string);
     if (meta.control === 'toggle') {
-      await sheet.getByRole('switch', { name: label, exact: true }).focus();
-      return this.page.keyboard.press('Space');
+      const field = sheet.getByRole('switch', { name: label, exact: true });
+      await field.focus();
+      if ((await field.isChecked()) !== value) await this.page.keyboard.press('Space');
+      return;
     }
     if (meta.control === 'asset')
       return this.picture(
@@ -239,10 +268,11 @@ export class Hand {
 
   async fallback(label: string, condition: string, words: string): Promise<void> {
     await this.view('Fallbacks');
-    await this.choose(
-      this.page.getByRole('combobox', { name: `${label}, ${condition}`, exact: true }),
-      words
-    );
+    const list = this.page.getByRole('combobox', { name: `${label}, ${condition}`, exact: true });
+    const field = this.page.getByRole('textbox', { name: `${label}, ${condition}`, exact: true });
+    await expect(list.or(field)).toBeVisible();
+    if ((await list.count()) > 0) await this.choose(list, words);
+    else await this.type(field, words, 'Enter');
   }
 
   /** Gives a cell of the state sheet a value, or a token by its name. */
