@@ -152,7 +152,7 @@ const adaptations =
             hand.fallback(
               field.spec.label,
               condition,
-              { true: 'yes', false: 'no' }[String(value)] ?? String(value)
+              { true: 'yes', false: 'no', ...meta.choices }[String(value)] ?? String(value)
             )
         ];
       })

@@ -105,3 +105,15 @@ test('the tools beside a text cover neither it nor the piece above it', async ({
     expect(tools.y >= y + height || tools.y + tools.height <= y, selector).toBe(true);
   }
 });
+
+test('words in a side panel are written where they stand, after another piece of it was picked', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Questions' });
+  await bench.pick('Hours panel heading');
+  await expect(bench.preview.getByRole('heading', { name: 'When the gate is open' }).first()).toBeVisible();
+  await bench.pick('Hours panel words');
+  await page.keyboard.press('Enter');
+  await expect(bench.preview.locator('[data-k-writing]')).toBeFocused();
+});

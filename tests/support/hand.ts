@@ -20,9 +20,16 @@ export class Hand {
 
   private isAmong = '';
 
-  pick(name: string): Promise<void> {
+  async pick(name: string): Promise<void> {
     this.isAmong = '';
-    return this.bench.row(name).click();
+    const tree = this.page.getByRole('tree');
+    // Of a long page only the rows in sight are drawn: one scrolls until it is there.
+    for (let n = 0; n < 40 && (await this.bench.row(name).count()) === 0; n += 1) {
+      await tree.hover();
+      await this.page.mouse.wheel(0, n < 20 ? -600 : 600);
+      await this.page.evaluate(() => new Promise(requestAnimationFrame));
+    }
+    await this.bench.row(name).first().click();
   }
 
   /** Writes into a field in place of what is there. */
@@ -117,7 +124,7 @@ export class Hand {
     await this.view('Fill');
     const list = this.page.getByRole('group', { name: label, exact: true });
     for (let n = has.length; n < names.length; n += 1) {
-      await list.getByRole('button', { name: 'Add' }).click();
+      await list.getByRole('button', { name: 'Add', exact: true }).click();
       await this.pick(owner);
     }
     for (let n = has.length; n > names.length; n -= 1)
@@ -126,7 +133,7 @@ export class Hand {
         .last()
         .click();
     for (const [i, name] of names.entries())
-      await this.type(list.getByRole('textbox', { name: `Label ${i + 1}` }), name);
+      await this.type(list.getByRole('textbox', { name: `Label ${i + 1}`, exact: true }), name);
   }
 
   /** Writes rich text in the page itself: paragraphs, lists, bold words and links. */

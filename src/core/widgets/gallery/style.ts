@@ -115,8 +115,12 @@ function viewRules(own: GallerySettings, ctx: Context): readonly Rule[] {
     }),
     rule(view, { 'border-width': '0' }),
     rule(`${view}::backdrop`, { background: printValue(own.backdrop) }),
-    // The page behind keeps its place, and the room of its bar.
-    rule(`:root:has(${view}[open])`, { overflow: 'hidden', 'scrollbar-gutter': 'stable' }, 'used'),
+    // The page behind keeps its place, and the room of its bar, which is as dark as the rest.
+    rule(
+      `:root:has(${view}[open])`,
+      { overflow: 'hidden', 'scrollbar-gutter': 'stable', background: printValue(own.backdrop) },
+      'used'
+    ),
     rule(ctx.sel('form'), { 'grid-area': '1 / 1 / auto / -1', 'justify-self': 'end', margin: '0' }),
     rule(frame, { 'grid-area': '2 / 1 / auto / -1', position: 'relative' }),
     ...['img', ':where(picture) > img'].map((each) =>
