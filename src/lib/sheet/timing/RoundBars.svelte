@@ -11,6 +11,7 @@
   import { evaluate } from '$core/css/arithmetic';
   import { clamp } from '$core/data/clamp';
   import { untrack } from 'svelte';
+  import { followPointer } from '$lib/state/following';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   /** One round of what plays by itself: rests, what is read in them, and moves, on a ruler of seconds. */
@@ -84,14 +85,11 @@
 
   function scrub(event: PointerEvent): void {
     isRunning = false;
-    ruler!.setPointerCapture(event.pointerId);
     const { left, width } = ruler!.getBoundingClientRect();
     const move = ({ clientX }: PointerEvent) =>
       show(clamp(((clientX - left) / width) * length, 0, length - 0.001));
     move(event);
-    ruler!.addEventListener('pointermove', move);
-    const over = () => ruler!.removeEventListener('pointermove', move);
-    ruler!.addEventListener('lostpointercapture', over, { once: true });
+    followPointer(ruler!, event, move);
   }
 
   const KEYS: Readonly<Record<string, number>> = { ArrowRight: 0.1, ArrowLeft: -0.1 };

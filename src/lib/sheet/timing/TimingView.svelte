@@ -5,6 +5,7 @@
   import TimingFields from './TimingFields.svelte';
   import { playMovement, startOf } from '$lib/state/actions';
   import { maybeKeptRound, maybeRound, spansOf, timingRows, type TimingRow } from '$lib/state/timing';
+  import { followPointer } from '$lib/state/following';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -61,16 +62,11 @@
   /** The playhead: the first touch sets the movement going and holds it, then the hand has its clock. */
   function scrub(event: PointerEvent): void {
     const head = event.currentTarget as HTMLElement;
-    head.setPointerCapture(event.pointerId);
     const left = head.getBoundingClientRect().left;
     const at = (clientX: number) =>
       Math.round(Math.min(span, Math.max(0, ((clientX - left) / axisWidth) * span)));
     hold(at(event.clientX));
-    const move = (moved: PointerEvent) => hold(at(moved.clientX));
-    head.addEventListener('pointermove', move);
-    head.addEventListener('lostpointercapture', () => head.removeEventListener('pointermove', move), {
-      once: true
-    });
+    followPointer(head, event, (moved) => hold(at(moved.clientX)));
   }
 
   function hold(ms: number): void {
@@ -107,7 +103,6 @@
   function drag(event: PointerEvent, row: TimingRow, grip: 'end' | 'body'): void {
     event.preventDefault();
     const bar = event.currentTarget as HTMLElement;
-    bar.setPointerCapture(event.pointerId);
     pickedKey = row.key;
     gesture += 1;
     const from = event.clientX;
@@ -118,12 +113,7 @@
       const by = (moved.clientX - from) * perPx;
       row.set(grip === 'end' ? { ms: snapped(ms + by) } : { delay: snapped(delay + by) }, `bar ${gesture}`);
     };
-    bar.addEventListener('pointermove', move);
-    bar.addEventListener(
-      'lostpointercapture',
-      () => ((stretch = 0), bar.removeEventListener('pointermove', move)),
-      { once: true }
-    );
+    followPointer(bar, event, move, () => (stretch = 0));
   }
 
   /** How far an arrow key moves a bar, ms. */
