@@ -1,5 +1,5 @@
 import type { Arrangement, Context } from '../../kinds/contract';
-import { balanced, inRows, leftover, packed, type Packing } from './packing';
+import { balanced, inRows, leftover, packedColumns, stackedIn, type Packing } from './packing';
 import { ratiosOf } from '../../kinds/pictures';
 import type { GallerySettings } from './settings';
 
@@ -43,7 +43,8 @@ export function lay(
   const taken = heights.map((height) => height + under);
   const draw = (packing: Packing) => arrangement(packing, heights, each, gap);
   return {
-    packed: draw(packed(taken, columns)),
+    // As the page has it, where the columns are the same at every width of a band.
+    packed: draw(stackedIn(packedColumns(ratios, columns), taken, columns)),
     down: draw(balanced(taken, columns)),
     rows: draw(inRows(taken, columns))
   };

@@ -25,6 +25,30 @@ export function packed(heights: readonly number[], count: number): Packing {
   return { columns, tops, ends };
 }
 
+/**
+ * Share of a picture's width that the gap below it takes where it is decided into which column the next one goes.
+ * The gap in px hangs on the width; where columns are much of a length, either is right.
+ */
+const GAP_SHARE = 0.06;
+
+/** The column of each picture, whatever the width is. @param ratios height by width of each. */
+export const packedColumns = (ratios: readonly number[], count: number): readonly number[] =>
+  packed(
+    ratios.map((ratio) => ratio + GAP_SHARE),
+    count
+  ).columns;
+
+/** Items one below the other in columns that are decided. @param heights of the items, each with the gap below it. */
+export function stackedIn(columns: readonly number[], heights: readonly number[], count: number): Packing {
+  const ends = Array.from({ length: count }, () => 0);
+  const tops = columns.map((column, i) => {
+    const top = ends[column]!;
+    ends[column] = top + heights[i]!;
+    return top;
+  });
+  return { columns, tops, ends };
+}
+
 /** Fills columns one after the other, each up to a height. */
 function filled(heights: readonly number[], most: number): Packing {
   const ends: number[] = [0];

@@ -4,17 +4,11 @@ import { entranceAnimation } from '../../kinds/entrance';
 import { merged, rule } from '../../kinds/rule';
 import type { Declarations, Node } from '../../project/types';
 import { opensLarge } from './markup';
-import { packed } from './packing';
+import { packedColumns } from './packing';
 import { ratiosOf } from '../../kinds/pictures';
 import type { GallerySettings } from './settings';
 
 const CLEAR = { margin: '0', padding: '0', 'list-style': 'none' };
-
-/**
- * Share of a picture's width that the gap below it takes where it is decided into which column the next one goes.
- * The gap in px hangs on the width; where columns are much of a length, either is right.
- */
-const GAP_SHARE = 0.06;
 
 /** How wide a picture is, out of how wide the gallery is. */
 const widthOf = ({ columns, across }: GallerySettings): string =>
@@ -26,10 +20,7 @@ const captionRoom = ({ captions, room }: GallerySettings): string =>
 /** Rows of 1 px, of which each picture takes as many as it is high: its ratio says that beforehand, without script. */
 function packedRules(own: GallerySettings, ratios: readonly number[], ctx: Context): readonly Rule[] {
   const list = ctx.sel('list');
-  const { columns } = packed(
-    ratios.map((ratio) => ratio + GAP_SHARE),
-    own.columns
-  );
+  const columns = packedColumns(ratios, own.columns);
   const height = (ratio: number) =>
     `calc(${widthOf(own)} * ${Math.round(ratio * 10_000) / 10_000} + ${printValue(own.below)}${captionRoom(own)})`;
   const isPacked = own.order === 'packed';
