@@ -1,10 +1,12 @@
 /** Nine pictures of a year at Quillmere Orchard, of different shapes, drawn for the demo. */
 
 const drawing = (width: number, height: number, body: string): string =>
-  `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}">${body}</svg>`;
+  `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"` +
+  ` viewBox="0 0 ${width} ${height}">${body}</svg>`;
 
 const ground = (width: number, height: number, sky: string, grass: string, from: number): string =>
-  `<rect width="${width}" height="${height}" fill="${sky}"/><path d="M0 ${from} Q${width / 2} ${from - 40} ${width} ${from} V${height} H0Z" fill="${grass}"/>`;
+  `<rect width="${width}" height="${height}" fill="${sky}"/>` +
+  `<path d="M0 ${from} Q${width / 2} ${from - 40} ${width} ${from} V${height} H0Z" fill="${grass}"/>`;
 
 const dots = (places: readonly (readonly [number, number])[], radius: number, fill: string): string =>
   places.map(([x, y]) => `<circle cx="${x}" cy="${y}" r="${radius}" fill="${fill}"/>`).join('');
@@ -121,9 +123,12 @@ export const YEAR: Readonly<Record<string, string>> = {
     400,
     600,
     `<rect width="400" height="600" fill="#ddd3bb"/><path d="M0 500 H400 V600 H0Z" fill="#6d5a44"/>` +
-      `<path d="M80 120 h240 v40 h-240Z M100 160 v340 M300 160 v340" fill="#5a3f30" stroke="#5a3f30" stroke-width="26"/>` +
-      `<rect x="186" y="60" width="28" height="240" fill="#8d8c86"/><rect x="120" y="290" width="160" height="34" fill="#4a3527"/>` +
-      `<rect x="132" y="324" width="136" height="150" fill="#b88a4f"/><path d="M132 360 h136 M132 400 h136 M132 440 h136" stroke="#8a6141" stroke-width="8"/>`
+      `<path d="M80 120 h240 v40 h-240Z M100 160 v340 M300 160 v340"` +
+      ` fill="#5a3f30" stroke="#5a3f30" stroke-width="26"/>` +
+      `<rect x="186" y="60" width="28" height="240" fill="#8d8c86"/>` +
+      `<rect x="120" y="290" width="160" height="34" fill="#4a3527"/>` +
+      `<rect x="132" y="324" width="136" height="150" fill="#b88a4f"/>` +
+      `<path d="M132 360 h136 M132 400 h136 M132 440 h136" stroke="#8a6141" stroke-width="8"/>`
   ),
   'the-cellar.svg': drawing(
     520,

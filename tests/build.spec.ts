@@ -282,7 +282,7 @@ async function builtProject(
 }
 
 for (const pageId of PAGES)
-  test(`the whole ${pageId} page is built from nothing with mouse and keys, is what the demo is, and leaves whole`, async ({
+  test(`the ${pageId} page is built from nothing by hand, is what the demo is, and leaves whole`, async ({
     page
   }) => {
     test.setTimeout(600_000);

@@ -81,7 +81,8 @@ test.describe('a loop', () => {
     );
   const heading = (page: Page) => page.locator(partIn('export', 'welcome-heading' as NodeId, 'root'));
 
-  // Web Animations 1, section 5.4 (keyframe effects): the reference is the browser's own animation of the same keyframes.
+  // Web Animations 1, section 5.4 (keyframe effects): the reference is the browser's own animation of the same
+  // keyframes.
   test('as it is written is what the browser makes of the same keyframes, at 20 moments', async ({
     page
   }) => {

@@ -7,6 +7,7 @@ import type { Kind, Slot } from '../kinds/contract';
 import { CONTROLS } from '../kinds/controls';
 import { effectKey } from '../kinds/effects';
 import { tokenFault } from '../kinds/fields';
+import { maybeItemKind } from '../kinds/items';
 import type { Registry } from '../kinds/registry';
 import { childIds, maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
 import type { Former, Json, Node, NodeId, Project, Settings, StateName, Styles } from '../project/types';
@@ -54,10 +55,6 @@ interface Placed {
   /** What it does then. */
   readonly effects: readonly string[];
 }
-
-/** The kind of the items of a list, which come with their owner only; null where anything stands in it. */
-const maybeItemKind = (registry: Registry, { accepts }: Slot): Kind | null =>
-  registry.everyKind().find(({ category, insertable }) => !insertable && accepts.includes(category)) ?? null;
 
 /** Whether a piece as another kind has a place for all that is in it. */
 const holdsAll = ({ slots }: Node, kind: Kind, was: Kind): boolean =>

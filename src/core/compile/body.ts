@@ -164,6 +164,9 @@ function collectIds(markup: Element, into: Set<string>): void {
   });
 }
 
+/** Whether a file stands in the page itself. */
+export const isCarried = (address: string): boolean => address.startsWith('data:');
+
 /** The attribute that says where a picture or film is, of elements that have one. */
 const SOURCES: Readonly<Record<string, string>> = { img: 'src', video: 'src', a: 'href' };
 
@@ -171,8 +174,12 @@ const SOURCES: Readonly<Record<string, string>> = { img: 'src', video: 'src', a:
  * @returns what gives an element its picture or film: its source, or for one that only paints it, its
  * background.
  */
-export const addressed = ({ tagName }: Element, address: string): Element['properties'] =>
-  SOURCES[tagName] ? { [SOURCES[tagName]]: address } : { style: `background-image: url("${address}")` };
+export function addressed({ tagName }: Element, address: string): Element['properties'] {
+  // Browsers follow no link to what stands in the page itself, and it would be there twice.
+  if (tagName === 'a' && isCarried(address)) return { href: '#' };
+  const source = SOURCES[tagName];
+  return source ? { [source]: address } : { style: `background-image: url("${address}")` };
+}
 
 /** A picture that the browser can take in a better format and in the size it needs (HTML standard, 4.8.4). */
 function withRenditions(image: Element, renditions: readonly PrintedRendition[], sizes: string): Element {

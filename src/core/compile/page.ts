@@ -9,7 +9,7 @@ import { expanded } from '../rows/rows';
 import type { PlatformFeature } from '../support/features';
 import { styleSheetFor } from '../stylesheet';
 import type { Analysis } from './analyse';
-import { analysesUnder, BodyBuilder, type PageOptions } from './body';
+import { analysesUnder, BodyBuilder, isCarried, type PageOptions } from './body';
 import { facesOf, type UsedFaces } from './faces';
 import { gather } from './gather';
 import { sheetsOf } from './parts';
@@ -111,7 +111,7 @@ const preloadsOf = ({ faces, addressOf }: UsedFaces): readonly string[] =>
   faces
     .filter(({ face }) => face.late !== 'changes')
     .map(addressOf)
-    .filter((address) => !address.startsWith('data:'));
+    .filter((address) => !isCarried(address));
 
 function bodyText(builder: BodyBuilder, { readable }: PageOptions): string {
   const { root: body, symbols } = builder.build();

@@ -45,6 +45,8 @@ export interface Room {
   readonly bands: Bands;
   /** Inner width of its section in px; null where it reaches the edges of the window. */
   readonly inner: number | null;
+  /** It is as wide as that whatever its own width is. */
+  readonly isFilled: boolean;
   /** It opens as wide as the window, too. */
   readonly opensLarge: boolean;
 }
@@ -57,6 +59,7 @@ const wholeRoom = (bands: Bands): Room => ({
   shares: { wide: 1, medium: 1, narrow: 1 },
   bands,
   inner: null,
+  isFilled: true,
   opensLarge: false
 });
 
@@ -67,6 +70,15 @@ function shareIn(registry: Registry, node: Node, child: NodeId, band: Band): num
   const siblings = Object.values(node.slots).find((slot) => slot.includes(child)) ?? [];
   const settings = settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(CONDITION_OF[band]));
   return kind.share(settings, { index: siblings.indexOf(child), count: siblings.length, band });
+}
+
+/** Whether what holds the item a piece stands in makes it as wide as that. */
+function isFilled(registry: Registry, project: Project, path: readonly NodeId[]): boolean {
+  const owner = path.at(-3);
+  if (owner === undefined) return false;
+  const node = nodeOf(project, owner);
+  const kind = registry.of(node);
+  return kind.fills?.(settingsWithDefaults(kind, node)) ?? false;
 }
 
 /**
@@ -85,7 +97,13 @@ export function roomOf(registry: Registry, project: Project, id: NodeId): Room {
     if (node.kind === 'section') inner = settings.span === 'bleed' ? null : (settings.inner as number);
     if (kind.enlarges && settings[kind.enlarges]) opensLarge = true;
   }
-  return { shares, bands: project.info.bands, inner, opensLarge };
+  return {
+    shares,
+    bands: project.info.bands,
+    inner,
+    isFilled: isFilled(registry, project, path),
+    opensLarge
+  };
 }
 
 const percent = (share: number) => Math.round(share * 1000) / 10;
@@ -120,10 +138,11 @@ const bandOf = (window: number, { medium, narrow }: Bands): Band => {
  * How wide a picture is shown in a window, px. @param natural its own width, which a fluid picture never
  * passes; null for one that fills its place.
  */
-export function shownWidth({ shares, bands, inner }: Room, window: number, natural: number | null): number {
+export function shownWidth(place: Room, window: number, natural: number | null): number {
+  const { shares, bands, inner } = place;
   const share = shares[bandOf(window, bands)];
   const room = Math.min(window, inner ?? Infinity) * share;
-  return Math.round(natural === null ? room : Math.min(room, natural));
+  return Math.round(natural === null || place.isFilled ? room : Math.min(room, natural));
 }
 
 export interface PictureUse {

@@ -1,4 +1,4 @@
-import { maybeNode } from '../project/tree';
+import { childrenIn } from '../project/tree';
 import type { Node, Project } from '../project/types';
 import { heapOf, settingsUnder } from './circumstances';
 import { bandAt } from './conditions';
@@ -26,6 +26,6 @@ export function arrangementsOf(
   const settings = settingsUnder(kind, node, settingsWithDefaults(kind, node), heap);
   return kind.arranged.lay(settings, width, {
     ...lookingIn(project),
-    items: (slot) => (node.slots[slot] ?? []).flatMap((id) => maybeNode(project, id) ?? [])
+    items: (slot) => childrenIn(project, node, slot)
   });
 }

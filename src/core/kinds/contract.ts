@@ -282,6 +282,8 @@ export interface Kind extends KindAbout {
    * band, so that pictures are made in the sizes they are shown in.
    */
   share?(settings: Readonly<Record<string, unknown>>, child: ShareOf): number;
+  /** Whether pictures in its items are as wide as these, however wide they are themselves. */
+  fills?(settings: Readonly<Record<string, unknown>>): boolean;
   /** Setting while which pictures in it open as wide as the window. */
   readonly enlarges?: string;
   /** How what it holds lies for each choice of a setting; its box is measured for that. */

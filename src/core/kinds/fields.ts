@@ -104,6 +104,18 @@ export function numberField(
     .meta(meta('number', { ...options, range: [least, most] }));
 }
 
+/** A whole number from `least` to `most` of something. */
+export function countField(
+  fallback: number,
+  least: number,
+  most: number,
+  options: Options & { readonly unit: string }
+) {
+  return numberField(fallback, least, most, options).integer(
+    `${options.label} is a whole number from ${least} to ${most}.`
+  );
+}
+
 /** How something moves; `forms` maps each way to the words shown, and `none` is always among them. */
 export function trackField(fallback: Track, forms: Readonly<Record<string, string>>, options: Options) {
   const choices = { none: 'does not move', ...forms };

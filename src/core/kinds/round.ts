@@ -1,4 +1,4 @@
-import { maybeNode } from '../project/tree';
+import { childrenIn } from '../project/tree';
 import type { Node, NodeId, Project } from '../project/types';
 import type { KindOf } from './finding';
 import { readingSeconds, wordsIn } from './reading';
@@ -24,16 +24,31 @@ export const OWN_REST = 'rest';
 
 const restOf = (item: Node, { rest }: Schedule): number => Number(item.settings[OWN_REST] ?? 0) || rest;
 
-/** Items it comes to rest on: where several are in sight, the last of them never stand first. */
+/** Indices it comes by until it is at the first one again. */
+function around(count: number, step: number): readonly number[] {
+  const found: number[] = [];
+  for (let at = 0; !found.includes(at) && at < count; at = (at + step) % count) found.push(at);
+  return found;
+}
+
+/** Indices it comes by until its end, which it rests on: where several are in sight, the last never stand first. */
+function along(last: number, step: number): readonly number[] {
+  const indices = Array.from({ length: last + 1 }, (_each, i) => i);
+  return indices.filter((i) => i % step === 0 || i === last);
+}
+
+/** Items it comes to rest on. */
 function restingOn<T>(items: readonly T[], { visible, step, isRound, isBackwards }: Schedule): readonly T[] {
-  const last = isRound ? items.length - 1 : Math.max(0, items.length - visible);
-  const found = items.slice(0, last + 1).filter((_item, i) => i % step === 0 || i === last);
+  const indices = isRound
+    ? around(items.length, step)
+    : along(Math.min(items.length - 1, Math.max(0, items.length - visible)), step);
+  const found = indices.map((i) => items[i]!);
   return isBackwards ? found.toReversed() : found;
 }
 
 /** @returns the items a schedule rests on, in the order in which they come. */
 export function roundOf(project: Project, node: Node, schedule: Schedule, of: KindOf): readonly RoundStep[] {
-  const items = (node.slots[schedule.slot] ?? []).flatMap((id) => maybeNode(project, id) ?? []);
+  const items = childrenIn(project, node, schedule.slot);
   const { move, visible, step } = schedule;
   const rests = Math.max(1, Math.floor(visible / step));
   let start = 0;
@@ -85,7 +100,9 @@ export const isTooShort = ({ inSight, reading }: RoundStep): boolean => reading 
 
 /** @returns the least rest, in half seconds, in which the words of an item are read, s. */
 export const restToRead = ({ reading, rests, move }: Pick<RoundStep, 'reading' | 'rests' | 'move'>): number =>
-  Math.max(1, Math.ceil(((reading - (rests - 1) * move) / rests) * 2) / 2);
+  Math.max(1, upToHalf((reading - (rests - 1) * move) / rests));
+
+const upToHalf = (seconds: number): number => Math.ceil(seconds * 2) / 2;
 
 /** Commands that give every item of a round the time it takes to read. */
 export const readingRests = (steps: readonly RoundStep[]) =>

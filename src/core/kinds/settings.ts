@@ -1,4 +1,4 @@
-import type { AnySchema } from 'yup';
+import type { AnyObject, AnySchema, ObjectSchema } from 'yup';
 import { remembered } from '../data/remembered';
 import type { Node } from '../project/types';
 import type { Kind } from './contract';
@@ -25,6 +25,10 @@ export function settingsWithDefaults(kind: Kind, node: Node): Record<string, unk
   settingsOf.set(node.settings, { kind, filled });
   return filled;
 }
+
+/** @returns the settings of a piece with the defaults of their schema filled in, for rules that carry no kind. */
+export const ownSettings = <T extends AnyObject>(schema: ObjectSchema<T>, { settings }: Node): T =>
+  ({ ...schema.getDefault(), ...settings }) as T;
 
 /** @returns the schema of every setting of a kind, by its key. */
 export const fieldsOf = ({

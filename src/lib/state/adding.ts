@@ -28,7 +28,8 @@ export function wordsOf({ file }: Pick<Asset, 'file'>): string {
   return words === '' ? 'Picture' : words.charAt(0).toUpperCase() + words.slice(1);
 }
 
-const pieceFor = (asset: Asset): Fragment =>
+/** A piece that shows a picture or a film, called by its file. */
+export const pieceFor = (asset: Asset): Fragment =>
   isFilm(asset)
     ? make('video', wordsOf(asset), { file: asset.id })
     : make('image', wordsOf(asset), { asset: asset.id });

@@ -23,7 +23,7 @@ import {
 import { registry } from '$core/registry';
 import { db } from '$lib/store/db';
 import { lastCopied, PIECES, type Carried } from './copying';
-import { addPictures } from './adding';
+import { addPictures, pieceFor } from './adding';
 import { pictureList } from './items';
 import { assetFrom } from './pictures';
 import { readFiles } from './reading';
@@ -188,9 +188,6 @@ async function bringAssets(wb: Workbench, { project, assets }: Carried): Promise
   }
   return { renamed, added };
 }
-
-const pieceFor = (asset: Asset) =>
-  isFilm(asset) ? make('video', 'Film', { file: asset.id }) : make('image', 'Picture', { asset: asset.id });
 
 async function pastePicture(wb: Workbench, file: File): Promise<void> {
   const read = await assetFrom(wb.project, file);

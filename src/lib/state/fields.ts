@@ -22,7 +22,10 @@ function maybeField(key: string, schema: AnySchema): FieldSpec | undefined {
   return meta && { ...meta, key, label: schema.spec.label ?? key, schema };
 }
 
-/** @returns whether a field is offered: one of what it needs is set, or is what it has to be (`fit=tile`, `track.form=own`). */
+/**
+ * @returns whether a field is offered: one of what it needs is set, or is what it has to be (`fit=tile`,
+ * `track.form=own`).
+ */
 export function isOffered({ needs }: Pick<FieldMeta, 'needs'>, settings: Loose): boolean {
   return !needs || needs.some((need) => isMet(need, settings));
 }

@@ -1,6 +1,7 @@
 import type { Kind } from '$core/kinds/contract';
+import { holds, maybeItemKind } from '$core/kinds/items';
 import { nodeOf } from '$core/project/tree';
-import type { NodeId } from '$core/project/types';
+import type { NodeId, ShelfPiece } from '$core/project/types';
 import { registry } from '$core/registry';
 import type { Workbench } from './workbench.svelte';
 
@@ -12,8 +13,7 @@ export interface List {
 
 /** The kind of the items of a list. */
 export function itemKindOf(wb: Workbench, { owner, slot }: List): Kind {
-  const { accepts } = registry.of(nodeOf(wb.project, owner)).slots[slot]!;
-  return registry.kindOf(registry.kinds.find(({ category }) => accepts.includes(category))!.kind);
+  return maybeItemKind(registry, registry.of(nodeOf(wb.project, owner)).slots[slot]!)!;
 }
 
 /** The list that pictures dropped on what is picked go into; null where that is none. */
@@ -21,4 +21,11 @@ export function pictureList(wb: Workbench): List | null {
   const owner = wb.tuned;
   const slot = Object.entries(registry.of(owner).slots).find(([, { ofPictures }]) => ofPictures)?.[0];
   return slot === undefined ? null : { owner: owner.id, slot };
+}
+
+/** Pieces of the shelf that can stand in an item of a list. */
+export function shelvedFor(wb: Workbench, list: List): readonly ShelfPiece[] {
+  const item = itemKindOf(wb, list);
+  const fits = ({ fragment: { root, nodes } }: ShelfPiece) => holds(item, registry.of(nodes[root]!).category);
+  return Object.values(wb.project.shelf).filter(fits);
 }

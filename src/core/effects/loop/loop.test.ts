@@ -43,11 +43,11 @@ describe('a loop', () => {
       'k-own-translate-3 900ms linear infinite normal, k-own-opacity-2 900ms linear infinite normal'
     );
     expect(ownValues(written)).toEqual({
-      '--k-translate-0': '0 0',
-      '--k-translate-1': '0 -12px',
-      '--k-translate-2': '0 0',
-      '--k-opacity-0': '1',
-      '--k-opacity-1': '0.5'
+      '--k-own-translate-0': '0 0',
+      '--k-own-translate-1': '0 -12px',
+      '--k-own-translate-2': '0 0',
+      '--k-own-opacity-0': '1',
+      '--k-own-opacity-1': '0.5'
     });
     expect(ownValues(own)).toEqual({});
     expect(lengthOf({ ...written, count: 3 })).toBe(2.7);

@@ -15,12 +15,13 @@ const ARROW = /\s*(?:→|->)\s*/;
 export const momentsOf = (text: string): readonly string[] =>
   text.trim() === '' ? [] : text.trim().split(ARROW);
 
+const HOW = 'with → between them, such as 0 0 → 0 -12px → 0 0: they are spread evenly over the time.';
+
 /** @returns why a text is no movement of a property; null where it is one, or empty. */
 export function ownFault(property: OwnProperty, text: string): string | null {
   const values = momentsOf(text);
   if (values.length === 0) return null;
-  if (values.length < 2 || values.length > MOMENTS_MOST)
-    return `Write two to ${MOMENTS_MOST} values with → between them, such as 0 0 → 0 -12px → 0 0: they are spread evenly over the time.`;
+  if (values.length < 2 || values.length > MOMENTS_MOST) return `Write two to ${MOMENTS_MOST} values, ${HOW}`;
   for (const value of values) {
     const checked = checkValue(property, value);
     if (!checked.ok) return checked.sentence;
@@ -31,7 +32,7 @@ export function ownFault(property: OwnProperty, text: string): string | null {
 export const ownName = (property: OwnProperty, count: number): string => `k-own-${property}-${count}`;
 
 /** The custom property that says a value at a moment. */
-export const ownVariable = (property: OwnProperty, moment: number): string => `--k-${property}-${moment}`;
+export const ownVariable = (property: OwnProperty, moment: number): string => `--k-own-${property}-${moment}`;
 
 const shareOf = (moment: number, count: number): string =>
   `${Math.round((moment / (count - 1)) * 1_000_000) / 10_000}%`;

@@ -1,19 +1,14 @@
 import { settingFix, warning, type FindingRule, type KindOf } from '../../kinds/finding';
-import { maybeNode } from '../../project/tree';
+import { childrenIn, maybeNode } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 import { lookingIn, ratiosOf } from '../../kinds/pictures';
-import { settings, type GallerySettings } from './settings';
-
-const ownOf = (node: Node): GallerySettings =>
-  ({ ...settings.getDefault(), ...node.settings }) as GallerySettings;
-
-const itemsOf = (project: Project, node: Node): readonly Node[] =>
-  (node.slots.panels ?? []).flatMap((id) => maybeNode(project, id) ?? []);
+import { ownSettings } from '../../kinds/settings';
+import { settings } from './settings';
 
 const unpackable = (node: Node, project: Project) => {
-  if (ownOf(node).order !== 'packed') return null;
+  if (ownSettings(settings, node).order !== 'packed') return null;
   const ctx = lookingIn(project);
-  const items = itemsOf(project, node);
+  const items = childrenIn(project, node, 'panels');
   const isPlaceholder = items.every((item) => isWithoutPicture(item, project));
   if (isPlaceholder || ratiosOf(items, ctx)) return null;
   const unknown = items.filter((item) => !ratiosOf([item], ctx));
@@ -35,7 +30,7 @@ const isWithoutPicture = (item: Node, project: Project): boolean => {
 };
 
 const waiting = (node: Node, project: Project) => {
-  const items = itemsOf(project, node);
+  const items = childrenIn(project, node, 'panels');
   const empty = items.filter((item) => isWithoutPicture(item, project));
   if (empty.length === 0) return null;
   return warning({

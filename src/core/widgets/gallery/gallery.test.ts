@@ -2,9 +2,11 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { apply } from '../../commands/apply';
 import type { Command } from '../../commands/commands';
 import { loadRules, runFindings } from '../../findings/run';
+import { printPage } from '../../compile/page';
+import { roomOf, shownWidth, sizesOf } from '../../compile/renditions';
 import { arrangementsOf } from '../../kinds/arranged';
 import { makeWith } from '../../kinds/make';
-import type { Node, NodeId, Project } from '../../project/types';
+import type { Node, NodeId, PageId, Project } from '../../project/types';
 import { after, refusedWith, sampleProject } from '../../testing/project';
 import { registry } from '../../whole';
 
@@ -109,6 +111,27 @@ describe('what can be wrong with a gallery', () => {
   });
 });
 
+describe('a picture of a gallery', () => {
+  const roomIn = (project: Project) => roomOf(registry, project, 'tall-shown' as NodeId);
+
+  it('is as wide as its column however wide it is itself, and is made for the whole window where it opens large', () => {
+    const room = roomIn(withGallery());
+    expect([1440, 900, 400].map((window) => shownWidth(room, window, 60))).toEqual([373, 450, 400]);
+    expect(sizesOf(room)).toBe('(width <= 640px) 100vw, (width <= 960px) 50vw, min(33.3vw, 373px)');
+    expect(room.opensLarge).toBe(true);
+    expect(roomIn(withGallery({ large: false })).opensLarge).toBe(false);
+  });
+
+  it('is in one HTML file once, and its link leads nowhere in it', () => {
+    const project = withGallery();
+    const bodyOf = (address: string) =>
+      printPage(registry, project, 'first' as PageId, { addressOf: ({ file }) => `${address}${file}` }).body;
+    expect(bodyOf('assets/')).toContain('href="assets/b.png"');
+    expect(bodyOf('data:')).not.toContain('href="data:');
+    expect(bodyOf('data:').match(/data:b\.png/g)).toHaveLength(1);
+  });
+});
+
 it('becomes a slider and back with all it had', () => {
   const project = withGallery({ columns: 4, captions: 'over' });
   const swapped = after(project, { type: 'swap', id: 'album', kind: 'slider' });
@@ -120,6 +143,7 @@ it('becomes a slider and back with all it had', () => {
 it.each([
   ['columns', 0],
   ['columns', 13],
+  ['columns', 2.5],
   ['across', 'wide'],
   ['order', 'spiral'],
   ['captions', true]

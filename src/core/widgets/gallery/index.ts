@@ -60,6 +60,7 @@ export const gallery: Kind = {
   behaviours,
   fallbacks,
   enlarges: 'large',
+  fills: () => true,
   share: ({ columns }) => 1 / (columns as number),
   arranged: { setting: 'order', lay },
   findings: () => import('./findings')

@@ -1,5 +1,5 @@
 import { object, type InferType } from 'yup';
-import { choiceField, cssField, numberField, textField, toggleField, trackField } from '../../kinds/fields';
+import { choiceField, countField, cssField, textField, toggleField, trackField } from '../../kinds/fields';
 import { STILL_TRACK, trackOf } from '../../motion/track';
 import type { Adaptations } from '../../project/types';
 
@@ -7,7 +7,7 @@ const LARGE = { view: 'behaviour', group: 'Large pictures', needs: ['large'] } a
 const WORDS = { view: 'fill', group: 'Words on its buttons', names: true, needs: ['large'] } as const;
 
 export const settings = object({
-  columns: numberField(3, 1, 12, {
+  columns: countField(3, 1, 12, {
     label: 'Columns',
     unit: 'side by side',
     view: 'behaviour',

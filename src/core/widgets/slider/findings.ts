@@ -2,15 +2,13 @@ import { error, settingFix, warning, type FindingRule, type KindOf, type Remark 
 import { isTooShort, readingRests, restToRead, roundOf, type RoundStep } from '../../kinds/round';
 import { lookingIn, pictureOf } from '../../kinds/pictures';
 import { moves } from '../../motion/track';
-import { maybeNode } from '../../project/tree';
+import { childrenIn } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 import { scheduleOf } from './schedule';
+import { ownSettings } from '../../kinds/settings';
 import { settings, type SliderSettings } from './settings';
 
 /** What is set, and for each condition what is set there. */
-const ownOf = (node: Node): SliderSettings =>
-  ({ ...settings.getDefault(), ...node.settings }) as SliderSettings;
-
 const countOf = ({ slots }: Node): number => slots.panels?.length ?? 0;
 
 type Check = (
@@ -24,7 +22,7 @@ const ruleOf = (id: string, summary: string, check: Check): FindingRule => ({
   id: `slider-${id}`,
   summary,
   kinds: ['slider'],
-  check: (node, project, _facts, of) => check(ownOf(node), node, project, of)
+  check: (node, project, _facts, of) => check(ownSettings(settings, node), node, project, of)
 });
 
 /** Slides that fill the window, and one more to come in while another goes out. */
@@ -83,8 +81,9 @@ const asWords = (ratio: number): string => `${Math.round(100 / ratio) / 100} : 1
 
 /** Pictures alone on their slides, of different shapes: it is as high as the highest, or jumps. */
 const otherShapes: Check = ({ height, heights }, node, project) => {
-  const items = (node.slots.panels ?? []).flatMap((id) => maybeNode(project, id) ?? []);
-  const ratios = items.flatMap((item) => pictureOf(item, lookingIn(project))?.ratio ?? []);
+  const ratios = childrenIn(project, node, 'panels').flatMap(
+    (item) => pictureOf(item, lookingIn(project))?.ratio ?? []
+  );
   const [least, most] = [Math.min(...ratios), Math.max(...ratios)];
   if (height || ratios.length < 2 || most / least <= SPREAD_MOST) return null;
   const does = heights === 'own' ? 'its height jumps' : 'some stand on empty room';
@@ -99,13 +98,16 @@ const otherShapes: Check = ({ height, heights }, node, project) => {
 
 const seconds = (value: number): string => `${Math.round(value * 10) / 10} s`;
 
+const inSight = (step: RoundStep): string =>
+  `it is in sight for ${seconds(step.inSight)}. It needs rests of ${restToRead(step)} s.`;
+
 const goneTooSoon = (node: Node, steps: readonly RoundStep[], step: RoundStep): Remark =>
   warning({
     part: 'slide',
     view: 'Timing',
     number: `${seconds(step.inSight)} of ${seconds(step.reading)}`,
     sentence: `${step.name} of ${node.name} is gone before it is read`,
-    cause: `${step.words} words take ${seconds(step.reading)} at 238 a minute; it is in sight for ${seconds(step.inSight)}. It needs rests of ${restToRead(step)} s.`,
+    cause: `${step.words} words take ${seconds(step.reading)} at 238 a minute; ${inSight(step)}`,
     fix: { label: 'Give every slide its reading time', commands: readingRests(steps) }
   });
 

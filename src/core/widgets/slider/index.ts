@@ -70,6 +70,7 @@ export const slider: Kind = {
   behaviours,
   fallbacks,
   findings: () => import('./findings'),
+  fills: ({ stretch }) => stretch as boolean,
   share: ({ form, visible }) => (form === 'fade' ? 1 : 1 / (visible as number)),
   schedule: (given) => scheduleOf(given as unknown as SliderSettings),
   play: { part: 'dot', label: 'Go to the next slide' }

@@ -3,6 +3,7 @@ import {
   choiceField,
   cssField,
   itemField,
+  countField,
   numberField,
   textField,
   toggleField,
@@ -66,7 +67,7 @@ export const settings = object({
     view: 'behaviour',
     responsive: true
   }),
-  step: numberField(1, 1, 12, {
+  step: countField(1, 1, 12, {
     label: 'Goes on by',
     unit: 'at once',
     view: 'behaviour',

@@ -67,6 +67,9 @@ describe('one round', () => {
     expect(names({ visible: 3, step: 2, isRound: false })).toEqual([1, 3, 4]);
     expect(names({ visible: 3 })).toEqual([1, 2, 3, 4, 5, 6]);
     expect(names({ visible: 9, isRound: false })).toEqual([1]);
+    // By four of six it comes round by every second one.
+    expect(names({ step: 4 })).toEqual([1, 5, 3]);
+    expect(stepsOf(withSlider({}, [])).length).toBe(0);
   });
 
   it('gives a slide the time of every rest it is in sight', () => {
@@ -175,6 +178,7 @@ describe('bad input', () => {
     ['visible', 13],
     ['gap', -1],
     ['step', 0],
+    ['step', 1.5],
     ['form', 'spin'],
     ['ends', 'nowhere']
   ])('%s %s is refused', (key, value) => {

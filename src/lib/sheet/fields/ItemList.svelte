@@ -11,14 +11,13 @@
   import { registry } from '$core/registry';
   import { fieldsOf } from '$lib/state/fields';
   import { addItem, removePieces } from '$lib/state/actions';
-  import { itemKindOf } from '$lib/state/items';
+  import { shelvedFor } from '$lib/state/items';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb, owner, slot, label }: { wb: Workbench; owner: Node; slot: string; label: string } = $props();
 
   const ofPictures = $derived(registry.of(owner).slots[slot]!.ofPictures ?? false);
-  const shelved = $derived(Object.values(wb.project.shelf));
-  const takesAny = $derived(Object.values(itemKindOf(wb, { owner: owner.id, slot }).slots).length > 0);
+  const shelved = $derived(shelvedFor(wb, { owner: owner.id, slot }));
   let isTaking = $state(false);
 
   /** The code that reads files comes with the first of them. */
@@ -76,13 +75,19 @@
         on:change={({ detail }) => void addFiles(detail)}
       />
     {/if}
-    {#if takesAny && shelved.length > 0}
+    {#if shelved.length > 0}
       <button type="button" class="add" aria-expanded={isTaking} onclick={() => (isTaking = !isTaking)}
         >From the shelf…</button
       >
     {/if}
   </div>
-  {#if isTaking}<ShelfList {wb} owner={owner.id} {slot} ondone={() => (isTaking = false)} />{/if}
+  {#if isTaking}<ShelfList
+      {wb}
+      pieces={shelved}
+      owner={owner.id}
+      {slot}
+      ondone={() => (isTaking = false)}
+    />{/if}
   {#each items as item, index (item.id)}
     <div class="item">
       <span class="number mono">{index + 1}</span>

@@ -1,19 +1,19 @@
 <script lang="ts">
   import { Checkbox } from 'carbon-components-svelte';
-  import type { NodeId, ShelfId } from '$core/project/types';
+  import type { NodeId, ShelfId, ShelfPiece } from '$core/project/types';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   interface Props {
     wb: Workbench;
+    pieces: readonly ShelfPiece[];
     owner: NodeId;
     slot: string;
     ondone: () => void;
   }
 
   /** Pieces of the shelf, of which any number goes into a list at once. */
-  const { wb, owner, slot, ondone }: Props = $props();
+  const { wb, pieces, owner, slot, ondone }: Props = $props();
 
-  const pieces = $derived(Object.values(wb.project.shelf));
   let taken = $state<ShelfId[]>([]);
   const chosen = $derived(pieces.filter(({ id }) => taken.includes(id)));
 

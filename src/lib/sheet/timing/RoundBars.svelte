@@ -23,6 +23,8 @@
   }
   const { wb, steps, kept }: Props = $props();
 
+  /** The one it is drawn for: when it goes, another one is picked already. */
+  const node = untrack(() => wb.tuned.id);
   const own = $derived(roundLength(steps));
   /** s shown: both rounds on one ruler. */
   const length = $derived(Math.max(own, kept ? roundLength(kept) : 0));
@@ -50,7 +52,6 @@
   function show(moment: number): void {
     at = moment;
     if (wb.preview.mode === 'try') wb.preview.mode = 'select';
-    const node = wb.tuned.id;
     wb.preview.sendToEach((isKept) => {
       const round = isKept ? kept : steps;
       if (!round) return null;
@@ -62,7 +63,7 @@
     isRunning = false;
     if (at === null) return;
     at = null;
-    wb.preview.sendToPreview({ type: 'round', node: wb.tuned.id, moment: null });
+    wb.preview.sendToPreview({ type: 'round', node, moment: null });
   }
 
   /** Runs on at the pace of the preview until it is held. */
