@@ -12,7 +12,7 @@ import { buildApp, findChromium, freePort, startServer } from '../scripts/lib.mj
 import { bigPage, duplicateMs, whileImporting } from './big';
 import { finishing, insertOpens } from './finishing';
 import { slowestPress } from './pressing';
-import { longestFrame, roundDrawn, sliderOf } from './turning';
+import { longestFrame, recalcsAtRest, roundDrawn, sliderOf } from './turning';
 import { projectOf } from './projects';
 import {
   edits,
@@ -374,6 +374,12 @@ const PARTS = {
         value: await steady(3, () => longestFrame(browser), Number),
         unit: 'frames',
         limit: 1.05
+      },
+      {
+        name: 'a page that plays, while it rests, styles worked out',
+        value: await recalcsAtRest(browser),
+        unit: 'a second',
+        limit: 10
       }
     ];
   },

@@ -141,3 +141,23 @@ export async function longestFrame(browser: Browser): Promise<number> {
   await page.close();
   return Math.max(...gaps) / (1000 / 60);
 }
+
+/** How often a second the demo's page that plays works its style out while it rests. */
+export async function recalcsAtRest(browser: Browser): Promise<number> {
+  const { project, bytes } = makeDemo();
+  const { url } = await exported(project, bytes);
+  const page = await newPage(browser);
+  const session = await page.context().newCDPSession(page);
+  await session.send('Performance.enable');
+  const count = async () => {
+    const { metrics } = await session.send('Performance.getMetrics');
+    return metrics.find(({ name }) => name === 'RecalcStyleCount')!.value;
+  };
+  await page.goto(new URL('varieties.html', url).href);
+  await page.waitForTimeout(1000);
+  const before = await count();
+  await page.waitForTimeout(2000);
+  const found = ((await count()) - before) / 2;
+  await page.close();
+  return found;
+}

@@ -176,6 +176,13 @@ function ownRests(own: SliderSettings, items: readonly Node[], ctx: Context): re
   );
 }
 
+/**
+ * A line that is seen grows all the time. One that is not takes one step a rest: else the browser would work its
+ * style out for every frame, as long as the page is open.
+ */
+const clockOf = (own: SliderSettings): string =>
+  `k-round var(--k-rest, ${periodOf(own.rest, own)}) ${own.progress ? 'linear' : 'steps(1)'} infinite`;
+
 /** The clock of what plays is an endless animation, which holds, slows and runs backwards as any other does. */
 function playingRules(own: SliderSettings, ctx: Context): readonly Rule[] {
   const [root, progress] = [ctx.sel('root'), ctx.sel('progress')];
@@ -189,11 +196,7 @@ function playingRules(own: SliderSettings, ctx: Context): readonly Rule[] {
       position: own.progress ? 'static' : 'absolute'
     }),
     rule(progress, { display: 'none' }, 'print'),
-    rule(
-      progress,
-      { animation: own.plays ? `k-round var(--k-rest, ${periodOf(own.rest, own)}) linear infinite` : 'none' },
-      ...used
-    ),
+    rule(progress, { animation: own.plays ? clockOf(own) : 'none' }, ...used),
     ...ownRests(own, ctx.items('panels'), ctx),
     ...heldBy(root, own).map((held) =>
       rule(`${held} > ${progress}`, { 'animation-play-state': 'paused' }, ...used)
