@@ -7,13 +7,13 @@ export function leave(root: HTMLElement): (() => void) | undefined {
   const watch = new MutationObserver((changes) =>
     changes.forEach(({ target, oldValue }) => {
       const panel = target as HTMLElement;
+      // What is put away before anyone has chosen anything was never in sight.
+      if (oldValue !== null || !panel.hidden || root.dataset.kLive == null) return;
       const [form, ms, delay, ...easing] = getComputedStyle(panel)
         .getPropertyValue('--k-leave')
         .trim()
         .split(' ');
-      // What is put away before anyone has chosen anything was never in sight.
-      if (oldValue !== null || !panel.hidden || root.dataset.kLive == null || !delay || form === 'none')
-        return;
+      if (!delay || form === 'none') return;
       const to = { fade: {}, slide: { translate: '-24px' }, grow: { scale: 0.96 } }[form!];
       const shown = { display: 'flex', visibility: 'visible', 'content-visibility': 'visible' };
       Object.assign(panel.style, shown);
