@@ -36,32 +36,57 @@ const HAND_RESTS = 300;
 
 async function pressAt(page: Page, { x, y }: { readonly x: number; readonly y: number }): Promise<void> {
   await page.mouse.move(x, y);
-  await page.evaluate(
-    () => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)))
-  );
+  await page.waitForTimeout(HAND_RESTS);
   await page.mouse.down();
   await page.mouse.up();
 }
 
-/** Presses everything that can be seen, one after the other. @returns what was pressed, with the time to the next paint. */
-async function pressAll(page: Page): Promise<readonly (readonly [string, number])[]> {
+/** What was pressed, and how long it took to the next paint, ms. */
+type Presses = ReadonlyMap<number, readonly [what: string, ms: number]>;
+
+/** Presses everything that can be seen, one after the other; what took less than can be told is left out. */
+async function pressAll(page: Page): Promise<Presses> {
   await page.evaluate((least) => {
-    const seen: [string, number][] = ((window as unknown as { seen: unknown }).seen = []);
+    const own = window as unknown as { seen: [string, number][] };
+    own.seen = [];
     new PerformanceObserver((list) => {
       for (const each of list.getEntries() as PerformanceEventTiming[])
         if (each.interactionId > 0)
-          seen.push([(each.target?.textContent ?? '').trim().slice(0, 30), each.duration]);
+          own.seen.push([(each.target?.textContent ?? '').trim().slice(0, 30), each.duration]);
     }).observe({ type: 'event', durationThreshold: least });
   }, LEAST);
+  const found = new Map<number, readonly [string, number]>();
   for (let n = 0; ; n += 1) {
     const middle = await middleOf(page, n);
     if (middle === false) break;
     if (!middle) continue;
     await pressAt(page, middle);
+    await page.waitForTimeout(HAND_RESTS);
+    const seen = await page.evaluate(() =>
+      (window as unknown as { seen: [string, number][] }).seen.splice(0)
+    );
+    const [slowest] = seen.toSorted((one, other) => other[1] - one[1]);
+    if (slowest) found.set(n, slowest);
     await page.keyboard.press('Escape');
   }
-  await page.evaluate(() => new Promise((resolve) => setTimeout(resolve, 300)));
-  return page.evaluate(() => (window as unknown as { seen: [string, number][] }).seen);
+  return found;
+}
+
+/** The same twice, of each press the quicker: what else the machine did meanwhile is no matter of the page. */
+async function pressTwice(open: () => Promise<Page>): Promise<Presses> {
+  const rounds: Presses[] = [];
+  for (let round = 0; round < 2; round += 1) {
+    const page = await open();
+    rounds.push(await pressAll(page));
+    await page.close();
+  }
+  const [first, second] = rounds as [Presses, Presses];
+  return new Map(
+    [...first].map(([n, press]) => {
+      const again = second.get(n) ?? [press[0], 0];
+      return [n, again[1] < press[1] ? again : press];
+    })
+  );
 }
 
 /**
@@ -75,12 +100,14 @@ export async function slowestPress(browser: Browser): Promise<number> {
   const found: (readonly [string, number])[] = [];
   for (const width of WIDTHS)
     for (const file of [...files.keys()].filter((name) => name.endsWith('.html'))) {
-      const page = await browser.newPage({ viewport: { width, height: 800 } });
-      const session = await page.context().newCDPSession(page);
-      await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
-      await page.goto(pathToFileURL(`${folder}/${file}`).href);
-      found.push(...(await pressAll(page)));
-      await page.close();
+      const presses = await pressTwice(async () => {
+        const page = await browser.newPage({ viewport: { width, height: 800 } });
+        const session = await page.context().newCDPSession(page);
+        await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+        await page.goto(pathToFileURL(`${folder}/${file}`).href);
+        return page;
+      });
+      found.push(...presses.values());
     }
   const slowest = found.toSorted((a, b) => b[1] - a[1]);
   console.log(

@@ -12,6 +12,7 @@ import { after } from '../src/core/testing/project';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
 import { previewFrame } from './support/frames';
+import { random } from './support/random';
 import { expect, test, type Frame, type Page } from './support/test';
 import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
@@ -32,15 +33,6 @@ async function reader(): Promise<string> {
     write: false
   });
   return outputFiles[0]!.text;
-}
-
-/** The same random numbers at every run. */
-function random(seed: number): (most: number) => number {
-  let state = seed * 2654435761 + 1;
-  return (most) => {
-    state = (state * 1103515245 + 12345) % 2147483648;
-    return state % most;
-  };
 }
 
 const filler = (name: string, height: number): Fragment =>

@@ -21,10 +21,14 @@ import { about as stack } from './blocks/stack/about';
 import { about as text } from './blocks/text/about';
 import { about as video } from './blocks/video/about';
 import { about as collapse } from './effects/collapse/about';
+import { about as drift } from './effects/drift/about';
 import { about as enter } from './effects/enter/about';
+import { about as follow } from './effects/follow/about';
 import { about as loop } from './effects/loop/about';
 import { about as opens } from './effects/opens/about';
 import { about as reveal } from './effects/reveal/about';
+import { about as screen } from './effects/screen/about';
+import { about as sideways } from './effects/sideways/about';
 import { about as sticky } from './effects/sticky/about';
 import { about as wait } from './effects/wait/about';
 import { about as accordion } from './widgets/accordion/about';
@@ -71,6 +75,10 @@ const kinds: readonly KindEntry[] = [
 const effects: readonly EffectEntry[] = [
   { about: sticky, load: async () => (await import('./effects/sticky')).sticky },
   { about: enter, load: async () => (await import('./effects/enter')).enter },
+  { about: drift, load: async () => (await import('./effects/drift')).drift },
+  { about: follow, load: async () => (await import('./effects/follow')).follow },
+  { about: sideways, load: async () => (await import('./effects/sideways')).sideways },
+  { about: screen, load: async () => (await import('./effects/screen')).screen },
   { about: loop, load: async () => (await import('./effects/loop')).loop },
   { about: collapse, load: async () => (await import('./effects/collapse')).collapse },
   { about: reveal, load: async () => (await import('./effects/reveal')).reveal },

@@ -1,4 +1,5 @@
 import type { Box } from '$core/facts/box';
+import { maybeStuck } from '$core/scroll/sticky';
 
 /** What moves is put back to where it stands at rest, and nothing starts to move for it. */
 const REST = `*, ::before, ::after {
@@ -15,6 +16,8 @@ interface Standing {
   readonly element: HTMLElement;
   readonly scroller: Element;
   readonly insets: { readonly top: number | null; readonly bottom: number | null };
+  /** The nearest around it that sticks. */
+  readonly holder: Standing | null;
 }
 
 const scrolls = (element: Element): boolean =>
@@ -35,7 +38,35 @@ function standingOf(node: string, element: HTMLElement): Standing {
   const insets = isSticky(element)
     ? { top: maybePx(top), bottom: maybePx(bottom) }
     : { top: null, bottom: null };
-  return { node, element, scroller: scrollerOf(element), insets };
+  const holder = stickyOver(element);
+  return { node, element, scroller: scrollerOf(element), insets, holder: holder && standingOf('', holder) };
+}
+
+function stickyOver(element: Element): HTMLElement | null {
+  for (let each = element.parentElement; each && each !== document.body; each = each.parentElement)
+    if (isSticky(each)) return each;
+  return null;
+}
+
+/** The section an element stands in: the one of the page's own children around it. */
+function areaOf(element: Element): Element {
+  let area = element;
+  while (area.parentElement && !area.parentElement.matches('main, body, html')) area = area.parentElement;
+  return area;
+}
+
+/** What goes sideways around an element, or in it. */
+const runOf = (element: Element): Element =>
+  element.closest('[data-k-panels]') ?? element.querySelector('[data-k-panels]') ?? areaOf(element);
+
+/** Of the strip in the held window of what goes sideways. */
+const lengthOf = (run: Element): number =>
+  run.firstElementChild?.firstElementChild?.getBoundingClientRect().width ?? 0;
+
+/** Over which stretch it is carried along by what it stands in. */
+function heldBy(holder: Standing | null): { readonly heldFrom: number; readonly heldFor: number } {
+  const stuck = holder && maybeStuck(read(holder));
+  return { heldFrom: stuck?.start ?? 0, heldFor: stuck?.travel ?? 0 };
 }
 
 /** The element whose content box it is held in: its parent, unless that has no box of its own. */
@@ -67,12 +98,15 @@ function outerBottomOf(container: Element, withinBottom: number): number {
   return end - (container.getBoundingClientRect().bottom - withinBottom);
 }
 
-function read({ element, scroller, insets }: Standing): Box {
+function read({ element, scroller, insets, holder }: Standing): Box {
   const isPage = scroller === document.scrollingElement;
   const origin = isPage
     ? -scrollY
     : scroller.getBoundingClientRect().top + scroller.clientTop - scroller.scrollTop;
   const container = containerOf(element);
+  const area = areaOf(element).getBoundingClientRect();
+  const strip = runOf(element);
+  const run = strip.getBoundingClientRect();
   const [box, around] = [element.getBoundingClientRect(), container.getBoundingClientRect()];
   const [own, outer, port] = [element, container, scroller].map((each) => getComputedStyle(each)) as [
     CSSStyleDeclaration,
@@ -97,6 +131,14 @@ function read({ element, scroller, insets }: Standing): Box {
     height: isPage ? innerHeight : scroller.clientHeight,
     padTop: isPage ? 0 : px(port.paddingTop),
     padBottom: isPage ? 0 : px(port.paddingBottom),
+    whole: scroller.scrollHeight,
+    areaTop: area.top - origin,
+    areaBottom: area.bottom - origin,
+    runTop: run.top - origin,
+    runBottom: run.bottom - origin,
+    runWidth: run.width,
+    runLength: strip.matches('[data-k-panels]') ? lengthOf(strip) : run.width,
+    ...heldBy(holder),
     isStretched: isStretched(element, container)
   };
 }

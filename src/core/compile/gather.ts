@@ -48,6 +48,7 @@ function featuresOfRule(
   const isOfWidth = when.some(asksWidth);
   if (isOfWidth) found.push(isContained ? 'container-queries' : 'media-query-range-syntax');
   if (when.includes('script') || when.includes('no-script')) found.push('scripting');
+  if (when.includes('timeline')) found.push('scroll-driven-animations');
   if (`${selector}${state?.selector ?? ''}`.includes(':has(')) found.push('has');
   const { display, transition } = declarations;
   if (display !== undefined && isGrid(display)) found.push('grid');

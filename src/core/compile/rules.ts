@@ -14,6 +14,12 @@ export interface Sizes {
   readonly isContained: boolean;
 }
 
+/** Asked of a browser, not of a medium. */
+export const TIMELINE_RULES = {
+  timeline: '@supports (animation-timeline: view())',
+  'no-timeline': '@supports not (animation-timeline: view())'
+} as const;
+
 /** How a printer writes conditions and states; everything else is the same for all printers. */
 export interface Dialect {
   /**
@@ -67,6 +73,7 @@ export const previewDialect: Dialect = {
     if (width) return { atRule: width };
     if (condition === 'script') return { root: ':not([data-k-no-script], [data-k-print])' };
     if (condition === 'used') return { root: ':not([data-k-tuned])' };
+    if (condition === 'timeline' || condition === 'no-timeline') return { atRule: TIMELINE_RULES[condition] };
     if (typeof condition === 'object' && 'not' in condition)
       return { root: `:not([data-k-${condition.not}])` };
     return { root: `[data-k-${condition as string}]` };

@@ -193,6 +193,7 @@ function effectContext(
     holder,
     children: childIds(node).length,
     inner: kind.category === 'section' ? holder : null,
+    backdrop: kind.backdrop ? classOf(kind.backdrop) : null,
     transition: transitionOf(kind, node),
     measure: measureOf(build, holder),
     support

@@ -168,8 +168,10 @@ describe('effects', () => {
 describe.each(registry.everyEffect().map((effect) => [effect.effect, effect] as const))(
   'effect %s',
   (name, effect) => {
-    const project = after(sampleProject(), add('left', name));
-    const node = nodeOf(project, id('left'));
+    // Most stand anywhere; some only on a whole section.
+    const own = ['left', 'section'].find((each) => apply(registry, sampleProject(), add(each, name)).ok)!;
+    const project = after(sampleProject(), add(own, name));
+    const node = nodeOf(project, id(own));
     const kind = registry.of(node);
 
     it('keeps the shape of its rules whatever its responsive settings are', () => {
@@ -180,6 +182,7 @@ describe.each(registry.everyEffect().map((effect) => [effect.effect, effect] as 
         holder: '.x',
         children: 3,
         inner: null,
+        backdrop: null,
         support: 'widely',
         measure: {},
         transition: ''

@@ -26,6 +26,15 @@ const BOX: Box = {
   height: 800,
   padTop: 0,
   padBottom: 0,
+  whole: 5000,
+  areaTop: 0,
+  areaBottom: 5000,
+  runTop: 0,
+  runBottom: 5000,
+  runWidth: 1000,
+  runLength: 1000,
+  heldFrom: 0,
+  heldFor: 0,
   isStretched: false
 };
 

@@ -25,6 +25,20 @@ const schema = object({
   height: px(),
   padTop: px(),
   padBottom: px(),
+  /** Height of all that scrolls there, px. */
+  whole: px(),
+  /** Edges of the section it stands in; its own where it stands in none. */
+  areaTop: px(),
+  areaBottom: px(),
+  /** Edges and width of what goes sideways in it or around it; of the section where nothing does. */
+  runTop: px(),
+  runBottom: px(),
+  runWidth: px(),
+  /** How long the strip is that goes by there, px; the width where none does. */
+  runLength: px(),
+  /** From where the nearest around it that sticks carries it along, and how far, px; 0 and 0 for none. */
+  heldFrom: px(),
+  heldFor: px(),
   /** It is as high as its place because it is told to be. */
   isStretched: boolean().strict(true).required()
 }).noUnknown();
@@ -32,8 +46,9 @@ const schema = object({
 /** Where a piece stands at rest, and in what; all in px of the page. */
 export type Box = InferType<typeof schema>;
 
-/** Asked of every piece that does something with the scroll, or whose width says how what is in it lies. */
+/** Asked of sections, of every piece that does something, and where its width says how what is in it lies. */
 export const boxFact: Fact<Box> = {
-  maybePart: ({ effects, arranged }) => ((effects && effects.length > 0) || arranged ? 'root' : null),
+  maybePart: ({ category, effects, arranged }) =>
+    category === 'section' || (effects && effects.length > 0) || arranged ? 'root' : null,
   schema
 };

@@ -24,9 +24,11 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   linked: { sets: [] },
   menu: { sets: ['aria-expanded', 'data-open'] },
   opens: { sets: [] },
+  panels: { sets: [] },
   plays: { sets: [] },
   raise: { sets: [] },
   rounds: { sets: ['data-looped'] },
+  scrolls: { sets: [] },
   slider: {
     sets: ['aria-current', 'aria-disabled', 'data-current', 'data-k-on', 'hidden']
   },

@@ -111,6 +111,9 @@ export type Condition =
   | 'script'
   /** While the page is used and not tuned: whoever tunes a piece has to see it. A page that left is always used. */
   | 'used'
+  /** Whether the browser moves things with the scroll by itself (Scroll-driven Animations 1). */
+  | 'timeline'
+  | 'no-timeline'
   | { readonly under: number }
   | { readonly from: number }
   /** While a condition does not hold: what is switched off there leaves no trace. */
@@ -284,6 +287,8 @@ export interface Kind extends KindAbout {
   share?(settings: Readonly<Record<string, unknown>>, child: ShareOf): number;
   /** Whether pictures in its items are as wide as these, however wide they are themselves. */
   fills?(settings: Readonly<Record<string, unknown>>): boolean;
+  /** Its part that is a picture behind all it holds. */
+  readonly backdrop?: string;
   /** Setting while which pictures in it open as wide as the window. */
   readonly enlarges?: string;
   /** How what it holds lies for each choice of a setting; its box is measured for that. */
@@ -428,6 +433,8 @@ export interface EffectRange {
   readonly end: number;
   /** How far it is carried along, px; null for what is not carried. */
   readonly travel: number | null;
+  /** Properties it moves meanwhile, so that two that move the same are seen; left out for none. */
+  readonly moves?: readonly string[];
 }
 
 /** A time an effect gives people, s from when the page is there, and what they have to read in it. */
@@ -463,6 +470,8 @@ export interface EffectContext {
   readonly children: number;
   /** Selector of the element in it that can move while its own box stays where it is; null where it has none such. */
   readonly inner: string | null;
+  /** Selector of the picture that fills its box from behind; null where the kind has none such. */
+  readonly backdrop: string | null;
   /** Transitions of the piece's own look at rest, as a value of `transition`; empty for none. */
   readonly transition: string;
   /** What the kind's build says of the holder's width, and of where that stands: what is drawn around it follows. */
@@ -531,8 +540,8 @@ export interface Effect extends EffectAbout {
   attributes?(variants: readonly EffectValues[], node: Node): Element['properties'];
   /** Behaviours it needs, each listed in src/runtime/index.ts. */
   behaviours?(variants: readonly EffectValues[], node: Node, ctx: Context): readonly string[];
-  /** What it does with the scroll where a piece stands, for a map of all of it. @param name the piece's. */
-  ranges?(values: EffectValues, box: Box, name: string): readonly EffectRange[];
+  /** What it does with the scroll where a piece stands, for a map of all of it. */
+  ranges?(values: EffectValues, box: Box, node: Node): readonly EffectRange[];
   /** Times it gives people, beside what they read in them. */
   spans?(values: EffectValues, reading: Reading, node: Node): readonly EffectSpan[];
   /** Its setting that says the level of a heading it draws before what the piece holds. */

@@ -84,6 +84,7 @@ export interface Described {
   >;
   readonly settings: ObjectSchema<AnyObject>;
   readonly headingLevel?: string;
+  readonly backdrop?: string;
   readonly opens?: object;
   readonly slots: Readonly<
     Record<string, { readonly row?: { readonly equal: readonly [key: string, value: Json] } }>

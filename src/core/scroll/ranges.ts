@@ -38,7 +38,7 @@ function rangesOfNode(registry: Registry, node: Node, box: Box, condition: Condi
   const settings = settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(condition));
   return (kind.effects ?? []).flatMap((effect) => {
     const values = effectValues(effect, settings);
-    const own = values.on === true ? (effect.ranges?.(values, box, node.name) ?? []) : [];
+    const own = values.on === true ? (effect.ranges?.(values, box, node) ?? []) : [];
     return own.map((range) => ({ ...range, node: node.id, effect: effect.effect, scroller: box.scroller }));
   });
 }

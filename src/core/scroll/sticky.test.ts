@@ -20,6 +20,15 @@ const box = (values: Partial<Box>): Box => ({
   height: 800,
   padTop: 0,
   padBottom: 0,
+  whole: 5000,
+  areaTop: 500,
+  areaBottom: 1300,
+  runTop: 0,
+  runBottom: 5000,
+  runWidth: 1000,
+  runLength: 1000,
+  heldFrom: 0,
+  heldFor: 0,
   isStretched: false,
   ...values
 });

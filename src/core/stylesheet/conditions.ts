@@ -1,7 +1,7 @@
 import { CONDITION_TABLE } from '../kinds/conditions';
 import type { Condition, Rule } from '../kinds/contract';
 import type { Circumstance } from '../project/types';
-import type { Sizes } from '../compile/rules';
+import { TIMELINE_RULES, type Sizes } from '../compile/rules';
 
 /** What must hold for a rule of a page: what is asked of the medium, and of the place the piece stands in. */
 interface Wanted {
@@ -10,6 +10,8 @@ interface Wanted {
   /** Feature → what it must be: `scripting` → `enabled`. */
   readonly features: Map<string, string>;
   readonly widths: string[];
+  /** What is asked of the browser. */
+  readonly supports: Set<string>;
 }
 
 /**
@@ -19,12 +21,19 @@ export function atRulesOf(
   { when, state }: Pick<Rule, 'when' | 'state'>,
   { bands, isContained }: Sizes
 ): readonly string[] | null {
-  const wanted: Wanted = { screen: false, print: false, features: new Map(), widths: [] };
+  const wanted: Wanted = {
+    screen: false,
+    print: false,
+    features: new Map(),
+    widths: [],
+    supports: new Set()
+  };
   for (const condition of when) if (!want(wanted, condition, bands)) return null;
   // A look that only a pointer can bring out stays away from screens that cannot hover.
   if (state?.isPointed && !wantFeature(wanted, 'hover', 'hover')) return null;
   if (wanted.screen && wanted.print) return null;
-  return written(wanted, isContained);
+  if (wanted.supports.size > 1) return null;
+  return [...written(wanted, isContained), ...wanted.supports];
 }
 
 /** @returns whether the condition can hold together with the others. */
@@ -39,6 +48,10 @@ function want(wanted: Wanted, condition: Condition, bands: Sizes['bands']): bool
     return true;
   }
   if (condition === 'used') return true;
+  if (condition === 'timeline' || condition === 'no-timeline') {
+    wanted.supports.add(TIMELINE_RULES[condition]);
+    return true;
+  }
   if (condition === 'script') {
     wanted.screen = true;
     return wantFeature(wanted, 'scripting', 'enabled');

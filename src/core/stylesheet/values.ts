@@ -30,10 +30,13 @@ const shortColours = (text: string): string =>
     hex.toLowerCase().replace(/^#(.)\1(.)\2(.)\3(?:(.)\4)?$/, '#$1$2$3$4')
   );
 
-const shortNumbers = (text: string): string =>
-  text
-    .replace(/(?<![\w.#-])(\d*\.\d{5,})/g, (number) => rounded(Number(number)))
-    .replace(/(?<![\w.#%-])(?:0*\.?0+|0)px\b/g, '0');
+const shortNumbers = (text: string): string => {
+  const short = text.replace(/(?<![\w.#-])(\d*\.\d{5,})/g, (number) => rounded(Number(number)));
+  return CALCULATED.test(text) ? short : short.replace(/(?<![\w.#%-])(?:0*\.?0+|0)px\b/g, '0');
+};
+
+/** In what is calculated 0 is a number, and no length (CSS Values 4, section 10.9). */
+const CALCULATED = /\b(?:calc|min|max|clamp)\(/;
 
 /** What stands in quotes is a name or a text, which nobody may shorten. */
 const outsideStrings = (value: string, change: (text: string) => string): string =>

@@ -1,5 +1,5 @@
 import type { SupportTarget } from '../project/types';
-import baseline from './baseline.json';
+import baseline from './baseline.json' with { type: 'json' };
 
 /**
  * What of the platform a page may use, by its id in the web-features data, and what a person gets where it is
@@ -17,6 +17,8 @@ export const PLATFORM_FEATURES = {
   'details-name': { what: 'one panel open at a time', helps: true },
   'details-content': { what: 'closed panels are printed', helps: true },
   'interpolate-size': { what: 'panels that open gradually', helps: true },
+  'scroll-driven-animations': { what: 'what moves with the scroll', helps: true },
+  'scroll-snap': { what: 'screens and slides that snap', helps: true },
   popover: { what: 'side panels', helps: true },
   has: { what: 'a header at the side', helps: false },
   nesting: { what: 'states and conditions inside their rule', helps: false },

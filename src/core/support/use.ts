@@ -25,7 +25,10 @@ interface Printed {
   readonly behaviours: readonly string[];
 }
 
-const STANDS_IN: Partial<Record<PlatformFeature, string>> = { 'transition-behavior': 'leave' };
+const STANDS_IN: Partial<Record<PlatformFeature, string>> = {
+  'transition-behavior': 'leave',
+  'scroll-driven-animations': 'scrolls'
+};
 
 function formOf(feature: PlatformFeature, target: SupportTarget, isScripted: boolean): PlatformUse['form'] {
   if (isScripted) return 'scripted';

@@ -72,5 +72,6 @@ export const section: Kind = {
   behaviours: (node, ctx) => (plays(ctx.settings<SectionSettings>(node)) ? ['plays'] : []),
   fallbacks: () => [],
   ground,
+  backdrop: 'picture',
   findings: () => import('./findings')
 };

@@ -59,7 +59,7 @@ export const enter: Effect = {
     isMoving(variants) ? { dataKEnter: optionsOf(variants[0] as EnterSettings) } : {},
   behaviours: (variants) => (isMoving(variants) ? ['enter'] : []),
   clock: 'view',
-  ranges(values, box, name) {
+  ranges(values, box, { name }) {
     const at = inViewAt(box, (values as EnterSettings).share / 100);
     return [{ words: `${name} enters`, start: at, end: at, travel: null }];
   },

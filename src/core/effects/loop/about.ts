@@ -1,5 +1,5 @@
 import type { EffectAbout } from '../../kinds/contract';
-import { OWN_KEYFRAMES } from './own';
+import { OWN } from './own';
 
 /** Each goes there and back, or round; how far is told by `--k-far`. */
 export const about: EffectAbout = {
@@ -15,6 +15,6 @@ export const about: EffectAbout = {
     'k-pulse': { at: 'to', declarations: ['scale: calc(1 + var(--k-far) / 100);'] },
     'k-sway': { at: 'to', declarations: ['rotate: calc(var(--k-far) * 1deg);'] },
     'k-spin': { at: 'to', declarations: ['rotate: 1turn;'] },
-    ...OWN_KEYFRAMES
+    ...OWN.keyframes
   }
 };

@@ -2,14 +2,15 @@ import { object, type InferType } from 'yup';
 import { onField } from '../../kinds/effect-fields';
 import { numberField, textField, toggleField, trackField } from '../../kinds/fields';
 import { trackOf } from '../../motion/track';
-import { ownFault, type OwnProperty } from './own';
+import { momentsFault } from '../../kinds/moments';
+import type { OwnProperty } from './own';
 
 const ownField = (property: OwnProperty, label: string, help: string) =>
   textField('', 200, { label, view: 'behaviour', names: true, needs: ['track.form=own'], help }).test(
     'own',
     '',
     (value, context) => {
-      const fault = ownFault(property, value ?? '');
+      const fault = momentsFault(property, value ?? '');
       return fault === null || context.createError({ message: `${label}: ${fault}` });
     }
   );

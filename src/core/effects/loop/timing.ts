@@ -2,7 +2,8 @@ import { printValue } from '../../css/tokens';
 import { compact } from '../../data/compact';
 import { moves } from '../../motion/track';
 import type { Declarations } from '../../project/types';
-import { momentsOf, OWN_PROPERTIES, ownName, ownVariable } from './own';
+import { momentsOf } from '../../kinds/moments';
+import { OWN, OWN_PROPERTIES } from './own';
 import type { LoopSettings } from './settings';
 
 /** What ends as it began, so that it begins anew at once; everything else goes back the way it came. */
@@ -13,7 +14,7 @@ function namesOf(own: LoopSettings): readonly string[] {
   if (own.track.form !== 'own') return [`k-${own.track.form}`];
   return OWN_PROPERTIES.map((property) => [property, momentsOf(own[property]).length] as const)
     .filter(([, count]) => count > 0)
-    .map(([property, count]) => ownName(property, count));
+    .map(([property, count]) => OWN.nameOf(property, count));
 }
 
 /** What spins goes round, and what is written as it is; everything else there and back, which is once. */
@@ -29,10 +30,7 @@ export function loopOf(own: LoopSettings, offset = 0): string {
 
 /** What a piece says of a movement that is written: its values at each moment. */
 export function ownValues(own: LoopSettings): Declarations {
-  const all = OWN_PROPERTIES.flatMap((property) =>
-    momentsOf(own[property]).map((value, moment) => [ownVariable(property, moment), value] as const)
-  );
-  return own.track.form === 'own' ? Object.fromEntries(all) : {};
+  return own.track.form === 'own' ? OWN.valuesOf(own) : {};
 }
 
 /** How long it goes on, s; null for without end. */

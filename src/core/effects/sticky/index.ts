@@ -40,7 +40,7 @@ export const sticky: Effect = {
   },
   attributes: (_variants, node) => (isTuned(node) ? { dataKStuck: '' } : {}),
   behaviours: (_variants, node) => (isTuned(node) ? ['stuck'] : []),
-  ranges(_values, box, name) {
+  ranges(_values, box, { name }) {
     const stuck = maybeStuck(box);
     return stuck ? [{ words: `${name} sticks`, ...stuck }] : [];
   },

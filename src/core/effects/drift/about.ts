@@ -1,0 +1,17 @@
+import type { EffectAbout } from '../../kinds/contract';
+
+/** How far it drifts by the time it has crossed half of the window is told by `--k-drift`. */
+export const about: EffectAbout = {
+  effect: 'drift',
+  label: 'Drifts',
+  sign: 'drifts',
+  summary: 'Goes slower or faster than the page; a picture behind a section is made just large enough for it',
+  words: ['parallax', 'depth', 'layers', 'background lags', 'slower than the page'],
+  icon: 'M2 12c2-4 4-4 6 0s4 4 6 0M2 6c2-4 4-4 6 0s4 4 6 0',
+  keyframes: {
+    'k-drift': [
+      { at: 'from', declarations: ['translate: 0 calc(var(--k-drift) * -1);'] },
+      { at: 'to', declarations: ['translate: 0 var(--k-drift);'] }
+    ]
+  }
+};

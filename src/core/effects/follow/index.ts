@@ -1,0 +1,91 @@
+import type { Box } from '../../facts/box';
+import type { Effect, EffectContext, EffectPlace, EffectValues, Rule } from '../../kinds/contract';
+import { momentsOf } from '../../kinds/moments';
+import { rule } from '../../kinds/rule';
+import { standIn, tied, whyMoved, whyTied } from '../../kinds/scrolled';
+import { itself, itsRun, itsSection, viewSpan, type Span } from '../../scroll/progress';
+import { about } from './about';
+import { settings, type FollowSettings } from './settings';
+import { TIED, TIED_PROPERTIES, type TiedProperty } from './tied';
+
+function maybeUnfit({ does, around }: EffectPlace): string | null {
+  if (!around) return 'The page itself is what is scrolled. Let something on it follow.';
+  return whyTied(does) ?? whyMoved(does);
+}
+
+/** Properties that are written, with how many moments each has. */
+const changesOf = (own: FollowSettings): readonly (readonly [TiedProperty, number])[] =>
+  TIED_PROPERTIES.map((property) => [property, momentsOf(own[property]).length] as const).filter(
+    ([, count]) => count > 0
+  );
+
+const SECTION = '--k-section';
+
+const TIMELINES: Readonly<Record<string, string>> = {
+  section: SECTION,
+  sideways: '--k-sideways',
+  page: 'scroll(root)',
+  px: 'scroll(root)'
+};
+
+/** Names of the range in the timeline, where they are others than the setting's own. */
+const RANGES: Readonly<Record<string, string>> = { section: 'cover ', sideways: 'contain ', page: '' };
+
+function rangeOf({ over, from, to, start, end }: FollowSettings): string {
+  if (over === 'px') return `${start}px ${end}px`;
+  const name = RANGES[over] ?? `${over} `;
+  return `${name}${from}% ${name}${to}%`;
+}
+
+/** The section that a piece stands in is told by it, so that no other section has a timeline. */
+const sectionRule = (root: string): Rule =>
+  rule(`:where(body, main) > :where(:has(${root}))`, {
+    'view-timeline-name': SECTION,
+    'view-timeline-inset': '0px'
+  });
+
+function style(values: EffectValues, { root, inner }: EffectContext): readonly Rule[] {
+  const own = values as FollowSettings;
+  // A section is its own section.
+  const ofSection = own.over === 'section' && !inner;
+  const timeline = own.over === 'section' && inner ? 'view(0px)' : (TIMELINES[own.over] ?? 'view(0px)');
+  const names = changesOf(own).map(([property, count]) => TIED.nameOf(property, count));
+  const told = ofSection ? [sectionRule(root)] : [];
+  return [
+    ...told,
+    rule(root, TIED.valuesOf(own)),
+    ...tied(root, { names, easing: own.easing, timeline, range: rangeOf(own) })
+  ];
+}
+
+/** What the behaviour is told: the range, and from where to where in it. */
+function optionsOf({ over, from, to, start, end }: FollowSettings): string {
+  if (over === 'px') return `px ${start} ${end}`;
+  return `${over} ${from / 100} ${to / 100}`;
+}
+
+function spanOf({ over, from, to, start, end }: FollowSettings, box: Box): Span {
+  const shares = [from / 100, to / 100] as const;
+  if (over === 'px') return { start, end };
+  if (over === 'section') return viewSpan(itsSection(box), box, 'cover', ...shares);
+  if (over === 'sideways') return viewSpan(itsRun(box), box, 'contain', ...shares);
+  if (over !== 'page') return viewSpan(itself(box), box, over, ...shares);
+  const way = Math.max(0, box.whole - box.height);
+  return { start: shares[0] * way, end: shares[1] * way };
+}
+
+export const follow: Effect = {
+  ...about,
+  settings,
+  adapt: { 'less-motion': { on: false }, print: { on: false } },
+  maybeUnfit,
+  style,
+  attributes: (variants) => ({ dataKScrolls: optionsOf(variants[0] as FollowSettings) }),
+  behaviours: (_variants, _node, { support }) => standIn(support),
+  ranges(values, box, { name }) {
+    const own = values as FollowSettings;
+    const moves = changesOf(own).map(([property]) => property);
+    return [{ words: `${name} follows`, ...spanOf(own, box), travel: null, moves }];
+  },
+  findings: () => import('./findings')
+};

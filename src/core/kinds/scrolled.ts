@@ -1,0 +1,68 @@
+import type { PlatformFeature } from '../support/features';
+import { isSafe } from '../support/features';
+import type { Declarations, SupportTarget } from '../project/types';
+import type { Rule } from './contract';
+import { rule } from './rule';
+
+const TIMELINES: PlatformFeature = 'scroll-driven-animations';
+
+/** How a movement is tied to the scroll. */
+export interface Tie {
+  /** Names of keyframes, with nothing else of an animation. */
+  readonly names: readonly string[];
+  readonly easing: string;
+  /** The timeline it follows, as CSS names it: `view(0px)`, `scroll(root)`, `--k-section`. */
+  readonly timeline: string;
+  /** Start and end of its range, as `animation-range` takes them. */
+  readonly range: string;
+}
+
+const animations = ({ names, easing }: Tie, words: string): string =>
+  names.map((name) => `${name} ${words} ${easing} both`).join(', ') || 'none';
+
+function native(tie: Tie): Declarations {
+  return {
+    animation: animations(tie, 'auto'),
+    'animation-timeline': tie.timeline,
+    'animation-range': tie.range
+  };
+}
+
+/** One second of an animation that stands still stands for the whole way; its delay says how much of it has gone. */
+function scripted(tie: Tie): Declarations {
+  return {
+    animation: animations(tie, '1s'),
+    'animation-play-state': 'paused',
+    'animation-delay': 'calc(var(--k-p, 0) * -1s)'
+  };
+}
+
+/**
+ * Rules of a movement that follows the scroll, forwards and backwards: by the browser's own timeline, and where it
+ * has none by `--k-p`, which the behaviour `scrolls` sets to how far along it is, 0 to 1.
+ */
+export const tied = (selector: string, tie: Tie): readonly Rule[] => [
+  rule(selector, native(tie), 'timeline'),
+  rule(selector, scripted(tie), 'no-timeline', 'script')
+];
+
+/** Effects that follow the scroll: a piece has one progress. */
+const TIED = ['drift', 'follow', 'sideways', 'words'];
+/** Effects that move a whole piece by time. */
+const MOVED = ['enter', 'loop', 'wait'];
+
+/** @returns why a piece cannot follow the scroll once more; null where it does not yet. */
+export const whyTied = (does: readonly string[]): string | null =>
+  does.some((effect) => TIED.includes(effect))
+    ? 'It follows the scroll already. Take that off, or let something in it or around it follow.'
+    : null;
+
+/** @returns why a piece cannot be moved by the scroll; null where nothing else moves it. */
+export const whyMoved = (does: readonly string[]): string | null =>
+  does.some((effect) => MOVED.includes(effect))
+    ? 'It has a movement by time. Take that off, or let something in it or around it follow the scroll.'
+    : null;
+
+/** @returns the behaviour that stands in for the browser's timelines; none where every browser of the target has them. */
+export const standIn = (support: SupportTarget): readonly string[] =>
+  isSafe(TIMELINES, support) ? [] : ['scrolls'];

@@ -1,0 +1,57 @@
+/**
+ * Tells how far along a piece is on its way over the window, 0 to 1, as `--k-p`: for browsers that move nothing with
+ * the scroll by themselves (Scroll-driven Animations 1, section 3.1). `data-k-scrolls` says over which range, from
+ * which share of it to which, how far in the window's upper edge is taken, px, and how much of both ends is left out,
+ * in percent of a window. Places are read when sizes change; a scroll only writes, once a frame.
+ */
+export function scrolls(root: HTMLElement): (() => void) | undefined {
+  if (CSS.supports('animation-timeline: view()')) return;
+  const [range, ...numbers] = root.dataset.kScrolls!.split(' ') as [string, ...string[]];
+  const [from, to, inset = 0, before = 0, after = 0] = numbers.map(Number) as [number, number, ...number[]];
+  const around = { section: ':is(body, main) > *', sideways: '[data-k-panels]' }[range];
+  const subject = (around && root.closest(around)) || root;
+  let start = 0;
+  let length = 1;
+  let due = 0;
+  let last = NaN;
+
+  const draw = () => {
+    due = 0;
+    const now = Math.max(0, Math.min((scrollY - start) / length, 1));
+    if (now !== last) root.style.setProperty('--k-p', `${(last = now)}`);
+  };
+  const measure = () => {
+    // What moves by the scroll stands where it stands without it.
+    root.style.animation = 'none';
+    const rect = subject.getBoundingClientRect();
+    root.style.animation = '';
+    const [top, bottom] = [rect.top + scrollY, rect.bottom + scrollY];
+    const [enters, leaves] = [top - innerHeight, bottom - inset];
+    const [one, other] = [bottom - innerHeight, top - inset];
+    const [within, without] = [Math.min(one, other), Math.max(one, other)];
+    const ways: Record<string, number[]> = {
+      entry: [enters, within],
+      contain: [within, without],
+      sideways: [within, without],
+      exit: [without, leaves],
+      page: [0, document.documentElement.scrollHeight - innerHeight],
+      px: [0, 1]
+    };
+    const [first, end] = (ways[range] ?? [enters, leaves]) as [number, number];
+    start = first + from * (end - first) + (before * innerHeight) / 100;
+    length = first + to * (end - first) - (after * innerHeight) / 100 - start || 1;
+    draw();
+  };
+  const follow = () => (due ||= requestAnimationFrame(draw));
+  const sizes = new ResizeObserver(measure);
+  sizes.observe(document.body);
+  addEventListener('resize', measure);
+  addEventListener('scroll', follow, { passive: true });
+  measure();
+  STOPPABLE: return () => {
+    sizes.disconnect();
+    removeEventListener('resize', measure);
+    removeEventListener('scroll', follow);
+    root.style.removeProperty('--k-p');
+  };
+}
