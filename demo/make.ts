@@ -1,5 +1,6 @@
 import type { ConditionName, StateName } from '../src/core/project/types';
 import { questionsPage } from './questions';
+import { storyPage } from './story';
 import { varietiesPage } from './varieties';
 import { writeFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
@@ -591,6 +592,7 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   }
   questionsPage().forEach(run);
   varietiesPage().forEach(run);
+  storyPage().forEach(run);
   return { project, bytes };
 }
 

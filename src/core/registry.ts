@@ -14,6 +14,7 @@ import { about as link } from './blocks/link/about';
 import { about as links } from './blocks/links/about';
 import { about as page } from './blocks/page/about';
 import { about as panel } from './blocks/panel/about';
+import { about as progress } from './blocks/progress/about';
 import { about as quote } from './blocks/quote/about';
 import { about as section } from './blocks/section/about';
 import { about as separator } from './blocks/separator/about';
@@ -35,6 +36,7 @@ import { about as accordion } from './widgets/accordion/about';
 import { about as card } from './widgets/card/about';
 import { about as gallery } from './widgets/gallery/about';
 import { about as number } from './widgets/number/about';
+import { about as pinned } from './widgets/pinned/about';
 import { about as slider } from './widgets/slider/about';
 import { about as tabs } from './widgets/tabs/about';
 import { createRegistry, type EffectEntry, type KindEntry } from './kinds/registry';
@@ -52,6 +54,7 @@ const kinds: readonly KindEntry[] = [
   { about: link, load: async () => (await import('./blocks/link')).link },
   { about: quote, load: async () => (await import('./blocks/quote')).quote },
   { about: figure, load: async () => (await import('./blocks/figure')).figure },
+  { about: progress, load: async () => (await import('./blocks/progress')).progress },
   { about: separator, load: async () => (await import('./blocks/separator')).separator },
   { about: video, load: async () => (await import('./blocks/video')).video },
   { about: embed, load: async () => (await import('./blocks/embed')).embed },
@@ -65,6 +68,7 @@ const kinds: readonly KindEntry[] = [
   { about: slider, load: async () => (await import('./widgets/slider')).slider },
   { about: card, load: async () => (await import('./widgets/card')).card },
   { about: gallery, load: async () => (await import('./widgets/gallery')).gallery },
+  { about: pinned, load: async () => (await import('./widgets/pinned')).pinned },
   { about: number, load: async () => (await import('./widgets/number')).number },
   { about: dialog, load: async () => (await import('./blocks/dialog')).dialog },
   { about: drawer, load: async () => (await import('./blocks/drawer')).drawer },

@@ -48,7 +48,7 @@ export type Box = InferType<typeof schema>;
 
 /** Asked of sections, of every piece that does something, and where its width says how what is in it lies. */
 export const boxFact: Fact<Box> = {
-  maybePart: ({ category, effects, arranged }) =>
-    category === 'section' || (effects && effects.length > 0) || arranged ? 'root' : null,
+  maybePart: ({ category, effects, arranged, ranges }) =>
+    category === 'section' || (effects && effects.length > 0) || arranged || ranges ? 'root' : null,
   schema
 };

@@ -6,6 +6,7 @@ export interface Measurable {
   readonly fit?: { readonly row: string };
   readonly effects?: readonly object[];
   readonly arranged?: object;
+  readonly ranges?: unknown;
 }
 
 /**

@@ -218,6 +218,8 @@ export interface KindAbout {
   readonly icon: string;
   /** False for kinds that only come with their owner (a column, a panel). */
   readonly insertable: boolean;
+  /** Keyframes that its rules name, beside those every kind may: a frame takes all there are at once. */
+  readonly keyframes?: Readonly<Record<string, Keyframes>>;
 }
 
 /**
@@ -287,6 +289,8 @@ export interface Kind extends KindAbout {
   share?(settings: Readonly<Record<string, unknown>>, child: ShareOf): number;
   /** Whether pictures in its items are as wide as these, however wide they are themselves. */
   fills?(settings: Readonly<Record<string, unknown>>): boolean;
+  /** What it does with the scroll where a piece stands; its box is measured for that. @param settings all of them. */
+  ranges?(settings: Readonly<Record<string, unknown>>, box: Box, node: Node): readonly EffectRange[];
   /** Its part that is a picture behind all it holds. */
   readonly backdrop?: string;
   /** Setting while which pictures in it open as wide as the window. */

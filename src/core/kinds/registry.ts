@@ -151,7 +151,10 @@ export function createRegistry(
   return {
     kinds: kindEntries.map(({ about }) => about),
     effects: effectEntries.map(({ about }) => about),
-    keyframes: Object.assign({ ...BASE_KEYFRAMES }, ...effectEntries.map(({ about }) => about.keyframes)),
+    keyframes: Object.assign(
+      { ...BASE_KEYFRAMES },
+      ...[...kindEntries, ...effectEntries].map(({ about }) => about.keyframes)
+    ),
     async load(pieces) {
       const all = [...pieces];
       const names = new Set(all.map(({ kind }) => kind));

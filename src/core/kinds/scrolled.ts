@@ -51,9 +51,9 @@ const TIED = ['drift', 'follow', 'sideways', 'words'];
 /** Effects that move a whole piece by time. */
 const MOVED = ['enter', 'loop', 'wait'];
 
-/** @returns why a piece cannot follow the scroll once more; null where it does not yet. */
-export const whyTied = (does: readonly string[]): string | null =>
-  does.some((effect) => TIED.includes(effect))
+/** @returns why a piece that does all this cannot follow the scroll by an effect besides; null where it can. */
+export const whyTied = (own: string, does: readonly string[]): string | null =>
+  does.some((effect) => effect !== own && TIED.includes(effect))
     ? 'It follows the scroll already. Take that off, or let something in it or around it follow.'
     : null;
 

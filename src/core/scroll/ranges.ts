@@ -36,9 +36,16 @@ export function rangesOf(
 function rangesOfNode(registry: Registry, node: Node, box: Box, condition: ConditionName): readonly Range[] {
   const kind = registry.of(node);
   const settings = settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(condition));
-  return (kind.effects ?? []).flatMap((effect) => {
+  const at = { node: node.id, scroller: box.scroller };
+  const ofKind = (kind.ranges?.(settings, box, node) ?? []).map((range) => ({
+    ...range,
+    ...at,
+    effect: kind.kind
+  }));
+  const ofEffects = (kind.effects ?? []).flatMap((effect) => {
     const values = effectValues(effect, settings);
     const own = values.on === true ? (effect.ranges?.(values, box, node) ?? []) : [];
-    return own.map((range) => ({ ...range, node: node.id, effect: effect.effect, scroller: box.scroller }));
+    return own.map((range) => ({ ...range, ...at, effect: effect.effect }));
   });
+  return [...ofKind, ...ofEffects];
 }

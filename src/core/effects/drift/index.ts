@@ -10,7 +10,7 @@ import { settings, type DriftSettings } from './settings';
 function maybeUnfit({ does, around, kind }: EffectPlace): string | null {
   if (!around) return 'The page itself is what is scrolled. Let something on it drift.';
   if (does.includes('sticky')) return 'It sticks, and cannot drift meanwhile. Let something in it drift.';
-  return whyTied(does) ?? (kind.backdrop ? null : whyMoved(does));
+  return whyTied('drift', does) ?? (kind.backdrop ? null : whyMoved(does));
 }
 
 const TIMELINE = '--k-drifts';

@@ -10,7 +10,7 @@ import { TIED, TIED_PROPERTIES, type TiedProperty } from './tied';
 
 function maybeUnfit({ does, around }: EffectPlace): string | null {
   if (!around) return 'The page itself is what is scrolled. Let something on it follow.';
-  return whyTied(does) ?? whyMoved(does);
+  return whyTied('follow', does) ?? whyMoved(does);
 }
 
 /** Properties that are written, with how many moments each has. */

@@ -15,7 +15,7 @@ function maybeUnfit({ kind, does }: EffectPlace): string | null {
     return 'A whole section goes sideways. Put the pieces into a section of their own, and let that go.';
   if (does.includes('collapse'))
     return 'It is opened and closed, and has no height of its own to be held for.';
-  return whyTied(does);
+  return whyTied('sideways', does);
 }
 
 const rounded = (value: number): string => String(Number(value.toFixed(4)));

@@ -1,0 +1,133 @@
+import type { Element, ElementContent } from 'hast';
+import { compact } from '../../data/compact';
+import { element } from '../../html/build';
+import type { Box } from '../../facts/box';
+import type { Context, EffectRange, Kind, Make } from '../../kinds/contract';
+import { standIn } from '../../kinds/scrolled';
+import type { Node } from '../../project/types';
+import { about } from './about';
+import { adapt, settings, type PinnedSettings } from './settings';
+import { style } from './style';
+
+/** Kinds that can be the picture of a text. */
+const PICTURES = ['image', 'figure', 'video', 'embed'];
+
+/** What stays of an item: the first picture in it; what goes by is all the rest. */
+function partsOf(
+  item: Node,
+  ctx: Context
+): { readonly picture: ElementContent[]; readonly text: ElementContent[] } {
+  const all = ctx.slot('content', item);
+  const isPicture = (each: ElementContent) => {
+    const child = each.type === 'element' ? each.data?.child : undefined;
+    return PICTURES.includes((child && ctx.maybeNode(child)?.kind) ?? '');
+  };
+  const first = all.find(isPicture);
+  return { picture: compact([first ?? null]), text: all.filter((each) => each !== first) };
+}
+
+function itemOf(item: Node, own: PinnedSettings, ctx: Context): Element {
+  const { picture, text } = partsOf(item, ctx);
+  return element(
+    'div',
+    { className: [ctx.cls('item')], dataKScrolls: `cover ${own.from / 100} ${own.to / 100}` },
+    compact([
+      ctx.part('text', 'div', {}, text, item),
+      picture.length > 0 ? ctx.part('picture', 'div', {}, picture, item) : null
+    ])
+  );
+}
+
+/** It is carried along while its texts go by: from where its place reaches the inset to where the last one ends. */
+function ranges(settings: Readonly<Record<string, unknown>>, box: Box, node: Node): readonly EffectRange[] {
+  const { inset } = settings as PinnedSettings;
+  const stage = Math.max(0, box.height - 2 * inset);
+  const travel = Math.max(0, box.bottom - box.top - stage);
+  const start = box.top - inset;
+  return [{ words: `${node.name} stays`, start, end: start + travel, travel, moves: [] }];
+}
+
+const ORDINALS = ['First', 'Second', 'Third', 'Fourth'] as const;
+
+const step = (make: Make, ordinal: string) =>
+  make(
+    'panel',
+    `${ordinal} text`,
+    {},
+    {
+      content: [
+        make('image', `${ordinal} picture`),
+        make('heading', `${ordinal} heading`, { text: `${ordinal} heading`, level: '3' }),
+        make('text', `${ordinal} words`, { html: '<p>What is said of the picture beside it.</p>' })
+      ]
+    }
+  );
+
+export const pinned: Kind = {
+  ...about,
+  anatomy: {
+    root: {
+      label: 'texts and pictures',
+      states: {},
+      properties: ['gap'],
+      box: { x: 0, y: 0, width: 150, height: 116 }
+    },
+    text: {
+      label: 'text',
+      states: {},
+      hasText: true,
+      properties: ['gap'],
+      box: { x: 8, y: 12, width: 60, height: 92 }
+    },
+    picture: { label: 'picture', states: {}, box: { x: 80, y: 12, width: 62, height: 60 } }
+  },
+  settings,
+  slots: {
+    panels: { label: 'Texts', accepts: ['panel'], items: true, repeats: true, least: 1, part: 'text' }
+  },
+  forms: [
+    { form: 'pinned', label: 'beside a picture that stays', text: 'texts beside a picture that stays' },
+    { form: 'stack', label: 'one below the other', text: 'each text under its own picture' }
+  ],
+  look: {
+    root: { rest: { always: { gap: '32px' } } },
+    text: { rest: { always: { gap: '12px' } } }
+  },
+  adapt,
+  create: (make) =>
+    make('pinned', 'Pinned picture', {}, { panels: ORDINALS.map((each) => step(make, each)) }),
+  markup(node, ctx) {
+    const own = ctx.settings<PinnedSettings>(node);
+    return ctx.part(
+      'root',
+      'div',
+      {},
+      ctx.items('panels').map((item) => itemOf(item, own, ctx))
+    );
+  },
+  style,
+  behaviours: (_node, ctx) => standIn(ctx.support),
+  share(settings, { band }) {
+    const { share, fold } = settings as PinnedSettings;
+    const isStacked = fold === band || (band === 'narrow' && fold === 'medium');
+    return isStacked ? 1 : share / 100;
+  },
+  ranges,
+  fallbacks(_node, { settings: under }) {
+    const { fold } = under<PinnedSettings>('always');
+    const stacked = 'each text under its own picture';
+    return [
+      {
+        label: 'Shows',
+        wide: 'texts beside a picture that stays',
+        cells: {
+          medium: fold === 'medium' ? stacked : null,
+          narrow: stacked,
+          print: stacked,
+          'less-motion': 'the same, changing at once'
+        }
+      }
+    ];
+  },
+  findings: () => import('./findings')
+};
