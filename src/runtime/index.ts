@@ -6,6 +6,7 @@ export { enter } from './enter';
 export { flips } from './flips';
 export { glide } from './glide';
 export { grow } from './grow';
+export { hides } from './hides';
 export { large } from './large';
 export { leave } from './leave';
 export { leaves } from './leaves';

@@ -18,6 +18,7 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   flips: { sets: ['data-turned', 'data-k-on', 'aria-pressed'] },
   glide: { sets: [] },
   grow: { sets: [] },
+  hides: { sets: ['data-hides'], isHiding: true },
   large: { sets: ['open'] },
   leave: { sets: [] },
   leaves: { sets: ['data-leaving'] },

@@ -290,7 +290,12 @@ export interface Kind extends KindAbout {
   /** Whether pictures in its items are as wide as these, however wide they are themselves. */
   fills?(settings: Readonly<Record<string, unknown>>): boolean;
   /** What it does with the scroll where a piece stands; its box is measured for that. @param settings all of them. */
-  ranges?(settings: Readonly<Record<string, unknown>>, box: Box, node: Node): readonly EffectRange[];
+  ranges?(
+    settings: Readonly<Record<string, unknown>>,
+    box: Box,
+    node: Node,
+    band: ConditionName
+  ): readonly EffectRange[];
   /** Its part that is a picture behind all it holds. */
   readonly backdrop?: string;
   /** Setting while which pictures in it open as wide as the window. */
@@ -546,6 +551,16 @@ export interface Effect extends EffectAbout {
   behaviours?(variants: readonly EffectValues[], node: Node, ctx: Context): readonly string[];
   /** What it does with the scroll where a piece stands, for a map of all of it. */
   ranges?(values: EffectValues, box: Box, node: Node): readonly EffectRange[];
+  /**
+   * What has to be set so that one end of its range comes to a place, px of the scroll; null where that end follows
+   * from something else.
+   */
+  rangeTo?(
+    values: EffectValues,
+    box: Box,
+    end: 'start' | 'end',
+    px: number
+  ): Readonly<Record<string, Json>> | null;
   /** Times it gives people, beside what they read in them. */
   spans?(values: EffectValues, reading: Reading, node: Node): readonly EffectSpan[];
   /** Its setting that says the level of a heading it draws before what the piece holds. */

@@ -17,6 +17,9 @@ export interface Subject {
   readonly bottom: number;
   readonly insetTop: number;
   readonly insetBottom: number;
+  /** From where what sticks around it carries it along, and how far, px; 0 and 0 for none. */
+  readonly heldFrom: number;
+  readonly heldFor: number;
 }
 
 /** The four moments in which an edge of the subject crosses an edge of the window, px of the scroll. */
@@ -30,8 +33,8 @@ interface Crossings {
 }
 
 /** What is carried along by what sticks around it comes to each edge later by so much. */
-function crossingsOf({ top, bottom, insetTop, insetBottom }: Subject, box: Box): Crossings {
-  const { height, heldFrom, heldFor } = box;
+function crossingsOf(subject: Subject, height: number): Crossings {
+  const { top, bottom, insetTop, insetBottom, heldFrom, heldFor } = subject;
   const carried = (at: number, isStuck: boolean) => (isStuck ? at + heldFor : at);
   const [topEnters, bottomEnters] = [top, bottom].map((edge) => edge - height + insetBottom) as [
     number,
@@ -64,7 +67,7 @@ function namedSpan({ topEnters, bottomEnters, topLeaves, bottomLeaves }: Crossin
  * @param from share of the range at which it begins, 0 to 1. @param to at which it ends.
  */
 export function viewSpan(subject: Subject, box: Box, range: ViewRange, from: number, to: number): Span {
-  const { start, end } = namedSpan(crossingsOf(subject, box), range);
+  const { start, end } = namedSpan(crossingsOf(subject, box.height), range);
   const at = (share: number) => start + share * (end - start);
   return { start: at(from), end: at(to) };
 }
@@ -75,21 +78,23 @@ export function progressAt({ start, end }: Span, at: number): number {
   return clamp((at - start) / (end - start), 0, 1);
 }
 
-/** The piece itself as the subject. */
-export const itself = ({ top, bottom }: Box): Subject => ({ top, bottom, insetTop: 0, insetBottom: 0 });
+const FREE = { insetTop: 0, insetBottom: 0, heldFrom: 0, heldFor: 0 };
 
-/** What goes sideways around it as the subject. */
-export const itsRun = ({ runTop, runBottom }: Box): Subject => ({
-  top: runTop,
-  bottom: runBottom,
-  insetTop: 0,
-  insetBottom: 0
+/** The piece itself as the subject. */
+export const itself = ({ top, bottom, heldFrom, heldFor }: Box): Subject => ({
+  ...FREE,
+  top,
+  bottom,
+  heldFrom,
+  heldFor
 });
+
+/** What goes sideways around it as the subject: that holds its window, and is held by nothing. */
+export const itsRun = ({ runTop, runBottom }: Box): Subject => ({ ...FREE, top: runTop, bottom: runBottom });
 
 /** The section it stands in as the subject. */
 export const itsSection = ({ areaTop, areaBottom }: Box): Subject => ({
+  ...FREE,
   top: areaTop,
-  bottom: areaBottom,
-  insetTop: 0,
-  insetBottom: 0
+  bottom: areaBottom
 });

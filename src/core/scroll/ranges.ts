@@ -37,7 +37,7 @@ function rangesOfNode(registry: Registry, node: Node, box: Box, condition: Condi
   const kind = registry.of(node);
   const settings = settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(condition));
   const at = { node: node.id, scroller: box.scroller };
-  const ofKind = (kind.ranges?.(settings, box, node) ?? []).map((range) => ({
+  const ofKind = (kind.ranges?.(settings, box, node, condition) ?? []).map((range) => ({
     ...range,
     ...at,
     effect: kind.kind

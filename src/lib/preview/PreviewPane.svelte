@@ -169,7 +169,7 @@
     measuring = setTimeout(() => senders.get('one')?.({ type: 'measure', asks: gauge.asks() }), 200);
   }
   $effect(() => {
-    void [wb.preview.width, wb.preview.widths, wb.tuned.id];
+    void [wb.preview.width, wb.preview.widths, wb.tuned.id, height];
     measure();
     return () => clearTimeout(measuring);
   });
@@ -181,7 +181,8 @@
     // Another page has other pieces, also where the project is as it was.
     void wb.pageId;
     if (!wb.preview.isShown || !isWanted || wb.rested !== wb.project) return;
-    const timer = setTimeout(() => survey.begin(), 600);
+    const withWindows = wb.open === 'map';
+    const timer = setTimeout(() => survey.begin(withWindows), 600);
     return () => clearTimeout(timer);
   });
 
@@ -344,15 +345,15 @@
       />
     </div>
   {/if}
-  {#if survey.width !== null}
+  {#if survey.size !== null}
     <div class="gauge" aria-hidden="true" inert>
       <PreviewFrame
         project={wb.rested}
         pageId={wb.pageId}
         blobs={wb.blobs}
         title="Trying {wb.page.name} at other widths"
-        width={survey.width}
-        height={800}
+        width={survey.size.width}
+        height={survey.size.height}
         onmessage={(message) => message.type === 'measured' && survey.take(message)}
         onready={(send) => survey.connect(send)}
       />

@@ -16,6 +16,7 @@ import type { ToFrame } from '$preview/messages';
 import { ownOf } from '$core/data/record';
 import type { FieldSpec } from './fields';
 import { timingRows } from './timing';
+import { addEffect } from './effects';
 import { freeName } from '$core/data/free-name';
 
 /** Something the designer can do: by key, by button, or found by name. One list serves all three. */
@@ -495,7 +496,7 @@ export const actions: readonly Action[] = [
     words: [...words, 'effect'],
     refusal: (wb) => wb.refusal({ type: 'add-effect', id: wb.tuned.id, effect })?.sentence ?? null,
     run(wb) {
-      wb.dispatch({ type: 'add-effect', id: wb.tuned.id, effect });
+      addEffect(wb, effect);
       wb.view = 'Behaviour';
     }
   })),

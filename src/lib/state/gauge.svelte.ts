@@ -1,5 +1,5 @@
 import { analyse } from '$core/compile/analyse';
-import type { Box } from '$core/facts/box';
+import { boxFact, type Box } from '$core/facts/box';
 import type { Ask } from '$core/facts/fact';
 import type { Stops } from '$core/facts/stops';
 import type { RowFit } from '$core/facts/fit';
@@ -57,7 +57,7 @@ export class FitGauge {
     const touched = isSamePlace ? touchedBetween(this.#asked!.project, project) : null;
     this.#asked = { project, page: page.id, width };
     const all = subtreeIds(project, page.root);
-    const moved = all.filter((id) => project.nodes[id]!.effects || registry.of(project.nodes[id]!).arranged);
+    const moved = all.filter((id) => boxFact.maybePart(registry.of(project.nodes[id]!)) !== null);
     return asksFor(registry, project, touched ? [...new Set([...touched, ...moved])] : all);
   }
 

@@ -1,6 +1,7 @@
 import type { Read } from '$core/heard/order';
 import type { NodeId, StateName } from '$core/project/types';
 import type { Switch, ToFrame } from '$preview/messages';
+import type { InWindow } from './survey.svelte';
 
 /** Widths a page can be looked at, px. */
 export const WIDTH_LEAST = 280;
@@ -32,6 +33,8 @@ export class PreviewState {
   isFull = $state(false);
   /** Heights of its window and of the whole page, px; null until it has been measured. */
   extent = $state.raw<{ readonly window: number; readonly page: number } | null>(null);
+  /** Where pieces stand in other windows, while someone looks at the scroll map. */
+  windows = $state.raw<readonly InWindow[]>([]);
   /** How far it is scrolled, as a share of the way, 0 to 1. */
   share = $state(0);
   /** The section that is being looked at; null until the page has told. */

@@ -1,14 +1,26 @@
+import { conflictsIn, type Conflict } from '$core/scroll/conflicts';
+import { effectKey, effectValues } from '$core/kinds/effects';
 import { rangesOf, type Range } from '$core/scroll/ranges';
 import { bandAt } from '$core/kinds/conditions';
-import type { NodeId } from '$core/project/types';
+import { settingsAt } from '$core/compile/context';
+import type { Command } from '$core/commands/commands';
+import type { Box } from '$core/facts/box';
+import type { ConditionName, NodeId } from '$core/project/types';
 import { registry } from '$core/registry';
 import { widthsOf } from './survey.svelte';
 import type { Workbench } from './workbench.svelte';
 import { clamp } from '$core/data/clamp';
 
+/** The width band of the page on show. */
+const bandOnShow = (wb: Workbench) => bandAt(wb.project.info.bands, wb.preview.width);
+
 /** Everything that moves with the scroll of the page on show, at the width on show. */
 export const rangesOnShow = (wb: Workbench): readonly Range[] =>
-  rangesOf(registry, wb.project, wb.facts.boxes, bandAt(wb.project.info.bands, wb.preview.width));
+  rangesOf(registry, wb.project, wb.facts.boxes, bandOnShow(wb));
+
+/** The same where pieces stand as they were measured in another window. */
+export const rangesIn = (wb: Workbench, boxes: ReadonlyMap<NodeId, Box>, width: number): readonly Range[] =>
+  rangesOf(registry, wb.project, boxes, bandAt(wb.project.info.bands, width));
 
 /** What a piece does with the scroll at one width of each band. */
 export interface AtWidth {
@@ -22,17 +34,105 @@ export function atWidths(wb: Workbench, node: NodeId): readonly AtWidth[] {
   return Object.entries(widthsOf(wb.project)).map(([label, width]) => {
     const box = wb.facts.elsewhere.get(width)?.get(node);
     const boxes = new Map(box ? [[node, box] as const] : []);
-    const band = bandAt(wb.project.info.bands, width);
-    return { label, width, ranges: box ? rangesOf(registry, wb.project, boxes, band) : null };
+    return { label, width, ranges: box ? rangesIn(wb, boxes, width) : null };
   });
 }
 
+/** How far the page on show can be scrolled, px. */
+export function wayOf({ preview }: Workbench): number {
+  return preview.extent ? Math.max(0, preview.extent.page - preview.extent.window) : 0;
+}
+
+/** Where the page on show stands, px from its top. */
+export const positionOf = (wb: Workbench): number => wb.preview.share * wayOf(wb);
+
 /** Scrolls the page on show to so many px from its top. */
 export function scrollTo(wb: Workbench, px: number): void {
-  const { extent } = wb.preview;
-  const way = extent ? extent.page - extent.window : 0;
+  const way = wayOf(wb);
   if (way <= 0) return;
   const share = clamp(px / way, 0, 1);
   wb.preview.share = share;
   wb.preview.sendToPreview({ type: 'scroll', share, at: null });
 }
+
+/** Starts and ends of everything that moves, within the page, in order. */
+export function stopsOf(wb: Workbench): readonly number[] {
+  const way = wayOf(wb);
+  const all = rangesOnShow(wb).flatMap(({ start, end }) => [start, end]);
+  return [...new Set([0, ...all, way].map((px) => Math.round(clamp(px, 0, way))))].sort((a, b) => a - b);
+}
+
+/** Scrolls to where the next thing starts or ends, or back to where the last one did. */
+export function stepTo(wb: Workbench, by: 1 | -1): void {
+  const now = positionOf(wb);
+  const stops = stopsOf(wb);
+  const next = by > 0 ? stops.find((px) => px > now + 1) : stops.findLast((px) => px < now - 1);
+  if (next !== undefined) scrollTo(wb, next);
+}
+
+/** How fast a film of the scroll goes, px a second: a page of text read with the eye, not flown over. */
+export const FILM_PACE = 500;
+
+/** Scrolls at a constant pace to the end, or from the start where it is there already. @returns what stops it. */
+export function playFilm(wb: Workbench, onend: () => void): () => void {
+  const way = wayOf(wb);
+  const from = positionOf(wb) >= way - 1 ? 0 : positionOf(wb);
+  let began: number | null = null;
+  let frame = 0;
+  const step = (time: number): void => {
+    began ??= time;
+    const at = from + ((time - began) / 1000) * FILM_PACE * wb.preview.rate;
+    scrollTo(wb, at);
+    if (at >= way) return onend();
+    frame = requestAnimationFrame(step);
+  };
+  frame = requestAnimationFrame(step);
+  return () => cancelAnimationFrame(frame);
+}
+
+/** What has to be done so that one end of a range comes to a place; null where it follows from something else. */
+function commandFor(wb: Workbench, range: Range, end: 'start' | 'end', px: number): Command | null {
+  const node = wb.project.nodes[range.node];
+  const box = wb.facts.boxes.get(range.node);
+  const kind = node && registry.of(node);
+  const effect = kind?.effects?.find((each) => each.effect === range.effect);
+  if (!node || !box || !kind || !effect?.rangeTo) return null;
+  const band = bandOnShow(wb);
+  const set = effect.rangeTo(effectValues(effect, settingsAt(kind, node, band)), box, end, px);
+  if (!set) return null;
+  const commands = Object.entries(set).map(([name, value]) => {
+    const key = effectKey(effect.effect, name);
+    // A value of the band's own is what counts there, so it is the one that is turned.
+    const isOwn = band !== 'always' && Object.hasOwn(node.adapt[band] ?? {}, key);
+    const condition: ConditionName = isOwn ? band : 'always';
+    return { type: 'set-setting', id: node.id, key, value, condition } as const;
+  });
+  return { type: 'batch', label: `${end === 'start' ? 'Start' : 'End'} of: ${range.words}`, commands };
+}
+
+/** Whether one end of a range can be set by itself. */
+export const canMove = (wb: Workbench, range: Range, end: 'start' | 'end'): boolean =>
+  commandFor(wb, range, end, range[end]) !== null;
+
+/** Brings one end of a range to a place. @param hand moves of one hand are one step of the history. */
+export function moveEnd(
+  wb: Workbench,
+  range: Range,
+  end: 'start' | 'end',
+  px: number,
+  hand: string | null
+): void {
+  const command = commandFor(wb, range, end, px);
+  if (command) wb.dispatch(command, hand);
+}
+
+/** What gets in the way of one another, in words. */
+export function conflictWords(wb: Workbench, conflict: Conflict): string {
+  const nameOf = (id: NodeId) => wb.project.nodes[id]?.name ?? 'A piece';
+  const at = `${Math.round(conflict.at).toLocaleString('en')} px`;
+  if (conflict.what === 'same')
+    return `${nameOf(conflict.node)}: two movements set its ${conflict.property} at ${at}`;
+  return `${conflict.nodes.length} things move at once at ${at}: ${conflict.nodes.map(nameOf).join(', ')}`;
+}
+
+export const conflictsOnShow = (wb: Workbench): readonly Conflict[] => conflictsIn(rangesOnShow(wb));

@@ -1,4 +1,5 @@
 import { asksFor } from '$core/kinds/asks';
+import type { Kind } from '$core/kinds/contract';
 import type { Box } from '$core/facts/box';
 import { subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
@@ -22,41 +23,81 @@ export function widthsOf({ info }: Project): {
   return { wide: Math.max(WIDE, medium + 1), medium, narrow: Math.min(PHONE, narrow) };
 }
 
-/** Where pieces stand at the widths that are not on show: a frame out of sight takes one after the other. */
+/** A window of the page, px. */
+export interface Size {
+  readonly label: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Windows whose scroll is looked at side by side, since ranges change with them (common practice, no source). */
+export const WINDOWS: readonly Size[] = [
+  { label: 'short laptop', width: 1366, height: 620 },
+  { label: 'tall screen', width: 1600, height: 1200 },
+  { label: 'phone', width: 390, height: 760 }
+];
+
+/** Where pieces stand in one window. */
+export interface InWindow extends Size {
+  /** Height of the whole page, px. */
+  readonly page: number;
+  readonly boxes: ReadonlyMap<NodeId, Box>;
+}
+
+/** Height of the window in which widths of the bands are tried, px. */
+const TRIED_HEIGHT = 800;
+
+/** Where pieces stand at widths that are not on show: a frame out of sight takes one after the other. */
 export class WidthSurvey {
-  /** The width the frame should have now; null where there is nothing to find out. */
-  width = $state<number | null>(null);
-  #due: readonly number[] = [];
+  /** The window the frame should have now; null where there is nothing to find out. */
+  size = $state.raw<Size | null>(null);
+  #due: readonly Size[] = [];
   #found = new Map<number, ReadonlyMap<NodeId, Box>>();
+  #inWindows: readonly InWindow[] = [];
   #project: Project | null = null;
   #page: PageId | null = null;
+  #hasWindows = false;
   #send: ((message: ToFrame) => void) | null = null;
   #waits = 0;
 
   constructor(private readonly bench: () => Workbench) {}
 
-  /** Begins anew with the page as it stands now, unless it has been done. */
-  begin(): void {
+  /** Begins anew with the page as it stands now, unless it has been done. @param withWindows whether in all windows. */
+  begin(withWindows: boolean): void {
     const { project, pageId } = this.bench();
-    if (project === this.#project && pageId === this.#page) return;
+    const isSame = project === this.#project && pageId === this.#page;
+    if (isSame && (this.#hasWindows || !withWindows)) return;
     this.#project = project;
     this.#page = pageId;
+    this.#hasWindows = withWindows;
     this.#found = new Map();
-    this.#due = this.#asks().length > 0 ? Object.values(widthsOf(project)) : [];
+    this.#inWindows = [];
+    const bands = Object.entries(widthsOf(project)).map(([label, width]) => ({
+      label,
+      width,
+      height: TRIED_HEIGHT
+    }));
+    const all = withWindows ? [...bands, ...WINDOWS] : bands;
+    this.#due = this.#asks().length > 0 ? all : [];
     this.#next();
   }
 
   #asks() {
     const { project, page } = this.bench();
-    const ids = subtreeIds(project, page.root).filter((id) => project.nodes[id]!.effects);
-    return asksFor(registry, project, ids).filter(({ fact }) => fact === 'box');
+    const asks = asksFor(registry, project, subtreeIds(project, page.root)).filter(
+      ({ fact }) => fact === 'box'
+    );
+    const doesSomething = ({ node }: { node: string }) => moves(registry.of(project.nodes[node as NodeId]!));
+    // Sections alone are measured for the picture of the page, and say nothing of other widths.
+    return asks.some(doesSomething) ? asks : [];
   }
 
   #next(): void {
     this.#waits = 0;
-    this.width = this.#due[0] ?? null;
-    if (this.width === null) this.bench().takeFacts({ elsewhere: this.#found });
-    else this.#ask();
+    this.size = this.#due[0] ?? null;
+    if (this.size !== null) return this.#ask();
+    this.bench().takeFacts({ elsewhere: this.#found });
+    this.bench().preview.windows = this.#inWindows;
   }
 
   connect(send: (message: ToFrame) => void): void {
@@ -68,14 +109,20 @@ export class WidthSurvey {
     requestAnimationFrame(() => this.#send?.({ type: 'measure', asks: this.#asks() }));
   }
 
-  take({ viewport, found }: Measured): void {
+  take({ viewport, window, page, found }: Measured): void {
     const { project, pageId } = this.bench();
-    if (this.width === null || project !== this.#project || pageId !== this.#page) return;
+    const { size } = this;
+    if (size === null || project !== this.#project || pageId !== this.#page) return;
     this.#waits += 1;
-    const isReady = viewport === this.width && found.length > 0;
+    const isReady = viewport === size.width && window === size.height && found.length > 0;
     if (!isReady && this.#waits < WAITS_MOST) return this.#ask();
-    this.#found.set(this.width, new Map(found.map(({ node, value }) => [node as NodeId, value as Box])));
+    const boxes = new Map(found.map(({ node, value }) => [node as NodeId, value as Box]));
+    if (WINDOWS.includes(size)) this.#inWindows = [...this.#inWindows, { ...size, page, boxes }];
+    else this.#found.set(size.width, boxes);
     this.#due = this.#due.slice(1);
     this.#next();
   }
 }
+
+/** Whether a kind of piece does anything with the scroll. */
+const moves = ({ effects, ranges }: Kind): boolean => (effects?.length ?? 0) > 0 || ranges !== undefined;

@@ -59,6 +59,13 @@ export const PANELS = {
     stands: 'beside',
     load: () => import('$lib/side/OrderPanel.svelte')
   },
+  map: {
+    label: 'Scroll map',
+    group: 'View',
+    keys: ['m'],
+    stands: 'beside',
+    load: () => import('$lib/side/map/MapPanel.svelte')
+  },
   search: {
     label: 'Find anything',
     group: 'View',

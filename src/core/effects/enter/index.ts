@@ -1,5 +1,6 @@
 import type { Effect, EffectPlace, EffectValues, Rule } from '../../kinds/contract';
 import { animationOf } from '../../kinds/entrance';
+import { clamp } from '../../data/clamp';
 import { rule } from '../../kinds/rule';
 import { compact } from '../../data/compact';
 import { moves, staggers } from '../../motion/track';
@@ -62,6 +63,11 @@ export const enter: Effect = {
   ranges(values, box, { name }) {
     const at = inViewAt(box, (values as EnterSettings).share / 100);
     return [{ words: `${name} enters`, start: at, end: at, travel: null }];
+  },
+  rangeTo(_values, { top, bottom, height }, end, px) {
+    if (end === 'end') return null;
+    const share = (px - top + height) / Math.min(bottom - top, height);
+    return { share: Math.round(clamp(share, 0, 1) * 100) };
   },
   findings: () => import('./findings')
 };

@@ -1,11 +1,12 @@
 import type { Box } from '../../facts/box';
 import type { Effect, EffectContext, EffectPlace, EffectValues, Rule } from '../../kinds/contract';
 import { momentsOf } from '../../kinds/moments';
+import { clamp } from '../../data/clamp';
 import { rule } from '../../kinds/rule';
 import { standIn, tied, whyMoved, whyTied } from '../../kinds/scrolled';
 import { itself, itsRun, itsSection, viewSpan, type Span } from '../../scroll/progress';
 import { about } from './about';
-import { settings, type FollowSettings } from './settings';
+import { settings, SHARE_LEAST, SHARE_MOST, type FollowSettings } from './settings';
 import { TIED, TIED_PROPERTIES, type TiedProperty } from './tied';
 
 function maybeUnfit({ does, around }: EffectPlace): string | null {
@@ -84,8 +85,18 @@ export const follow: Effect = {
   behaviours: (_variants, _node, { support }) => standIn(support),
   ranges(values, box, { name }) {
     const own = values as FollowSettings;
+    // Where its section does not go sideways, it has nothing to follow.
+    if (own.over === 'sideways' && box.runLength <= box.runWidth) return [];
     const moves = changesOf(own).map(([property]) => property);
     return [{ words: `${name} follows`, ...spanOf(own, box), travel: null, moves }];
+  },
+  rangeTo(values, box, end, px) {
+    const own = values as FollowSettings;
+    if (own.over === 'px') return { [end]: Math.max(0, Math.round(px)) };
+    const whole = spanOf({ ...own, from: 0, to: 100 }, box);
+    if (whole.end <= whole.start) return null;
+    const share = Math.round(((px - whole.start) / (whole.end - whole.start)) * 100);
+    return { [end === 'start' ? 'from' : 'to']: clamp(share, SHARE_LEAST, SHARE_MOST) };
   },
   findings: () => import('./findings')
 };

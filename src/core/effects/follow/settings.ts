@@ -4,6 +4,10 @@ import { choiceField, numberField, textField } from '../../kinds/fields';
 import { momentsFault } from '../../kinds/moments';
 import type { TiedProperty } from './tied';
 
+/** Least and greatest share of the way, %. */
+export const SHARE_LEAST = -100;
+export const SHARE_MOST = 200;
+
 const tiedField = (property: TiedProperty, label: string, help: string, fallback = '') =>
   textField(fallback, 300, { label, view: 'behaviour', names: true, help }).test(
     'tied',
@@ -25,7 +29,7 @@ const NAMED = [
 ];
 
 const share = (fallback: number, label: string, help: string) =>
-  numberField(fallback, -100, 200, { label, unit: '%', view: 'behaviour', needs: NAMED, help });
+  numberField(fallback, SHARE_LEAST, SHARE_MOST, { label, unit: '%', view: 'behaviour', needs: NAMED, help });
 
 const px = (fallback: number, label: string) =>
   numberField(fallback, 0, 100_000, { label, unit: 'px', view: 'behaviour', needs: ['over=px'] });
@@ -35,12 +39,12 @@ export const settings = object({
   over: choiceField(
     'cover',
     {
-      entry: 'while it comes in',
-      cover: 'while it crosses the window',
-      contain: 'while all of it is in sight',
-      exit: 'while it goes out',
-      section: 'while its section crosses the window',
-      sideways: 'while its section goes sideways',
+      entry: 'as it comes in',
+      cover: 'as it crosses the window',
+      contain: 'as all of it is in sight',
+      exit: 'as it goes out',
+      section: 'as its section crosses',
+      sideways: 'as its section goes sideways',
       page: 'over the whole page',
       px: 'from px to px'
     },
@@ -58,7 +62,7 @@ export const settings = object({
       'ease-out': 'fast, then slow',
       'ease-in-out': 'slow at both ends'
     },
-    { label: 'Goes', view: 'behaviour' }
+    { label: 'Pace', view: 'behaviour' }
   ),
   translate: tiedField(
     'translate',

@@ -1,11 +1,12 @@
 import type { Element } from 'hast';
 import type { Context, Effect, EffectContext, EffectPlace, EffectValues, Rule } from '../../kinds/contract';
+import { clamp } from '../../data/clamp';
 import { rule } from '../../kinds/rule';
 import { standIn, tied, whyTied } from '../../kinds/scrolled';
 import type { Declarations, Node } from '../../project/types';
 import { passage, windowsToGo } from '../../scroll/sideways';
 import { about } from './about';
-import { settings, type SidewaysSettings } from './settings';
+import { PACE_LEAST, PACE_MOST, settings, type SidewaysSettings } from './settings';
 
 /** Where its own pieces cannot be followed by the scroll of a page, or by a hand that swipes the other way. */
 const OFF = { on: false };
@@ -128,6 +129,17 @@ export const sideways: Effect = {
       after: own.after * share
     });
     return [{ words: `${node.name} goes sideways`, start, end, travel: -travel, moves: ['translate'] }];
+  },
+  rangeTo(values, box, end, px): Node['settings'] | null {
+    const own = values as SidewaysSettings;
+    const first = box.runTop - own.inset;
+    const percent = (way: number) => Math.round(clamp((way / box.height) * 100, 0, 100));
+    if (end === 'start') return { before: percent(px - first) };
+    const length = px - first - (own.before / 100) * box.height;
+    if (length <= 0) return null;
+    // How far it goes stays; how fast follows from how long it takes.
+    const pace = (box.runLength - box.runWidth) / length;
+    return { height: '', pace: Number(clamp(pace, PACE_LEAST, PACE_MOST).toFixed(3)) };
   },
   findings: () => import('./findings')
 };

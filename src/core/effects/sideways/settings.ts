@@ -2,6 +2,10 @@ import { object, type InferType } from 'yup';
 import { onField } from '../../kinds/effect-fields';
 import { choiceField, cssField, numberField } from '../../kinds/fields';
 
+/** Slowest and quickest, px sideways for one of the scroll. */
+export const PACE_LEAST = 0.1;
+export const PACE_MOST = 10;
+
 export const settings = object({
   on: onField('Goes sideways'),
   form: choiceField(
@@ -21,7 +25,7 @@ export const settings = object({
     responsive: true,
     help: 'Of the window. One wide scene is one piece of 300 % and more.'
   }),
-  pace: numberField(1, 0.1, 10, {
+  pace: numberField(1, PACE_LEAST, PACE_MOST, {
     label: 'Pixels sideways for one of the scroll',
     unit: 'px',
     view: 'behaviour',

@@ -2,6 +2,9 @@ import { object, type InferType } from 'yup';
 import { onField } from '../../kinds/effect-fields';
 import { choiceField, numberField, toggleField } from '../../kinds/fields';
 
+/** Greatest distance from the edge, px. */
+export const INSET_MOST = 600;
+
 export const settings = object({
   on: onField('Sticks'),
   side: choiceField(
@@ -9,7 +12,7 @@ export const settings = object({
     { top: 'the top', bottom: 'the bottom' },
     { label: 'Sticks to', view: 'behaviour' }
   ),
-  inset: numberField(24, 0, 600, {
+  inset: numberField(24, 0, INSET_MOST, {
     label: 'Distance from the edge',
     unit: 'px',
     view: 'behaviour',
@@ -20,6 +23,19 @@ export const settings = object({
     label: 'Keeps its own height',
     view: 'behaviour',
     help: 'In a row of equal heights it would be as high as its place, with no way to go.'
+  }),
+  shrink: numberField(0, 0, 400, {
+    label: 'Gets lower while it sticks by',
+    unit: 'px',
+    view: 'behaviour',
+    responsive: true,
+    help: 'Of a section: it is so much higher at first, and what is in it stays in the middle of what is left. Nothing below it moves. Keep its own padding above and below at 0.'
+  }),
+  away: toggleField(false, {
+    label: 'Goes away on the way down',
+    view: 'behaviour',
+    needs: ['side=top'],
+    help: 'It comes back on the way up, and stays while the focus is in it.'
   }),
   over: toggleField(false, {
     label: 'Lies over what comes after',

@@ -4,7 +4,7 @@ import { element } from '../../html/build';
 import type { Box } from '../../facts/box';
 import type { Context, EffectRange, Kind, Make } from '../../kinds/contract';
 import { standIn } from '../../kinds/scrolled';
-import type { Node } from '../../project/types';
+import type { ConditionName, Node } from '../../project/types';
 import { about } from './about';
 import { adapt, settings, type PinnedSettings } from './settings';
 import { style } from './style';
@@ -38,9 +38,18 @@ function itemOf(item: Node, own: PinnedSettings, ctx: Context): Element {
   );
 }
 
+const isFolded = (fold: PinnedSettings['fold'], band: string): boolean =>
+  fold === band || (band === 'narrow' && fold === 'medium');
+
 /** It is carried along while its texts go by: from where its place reaches the inset to where the last one ends. */
-function ranges(settings: Readonly<Record<string, unknown>>, box: Box, node: Node): readonly EffectRange[] {
-  const { inset } = settings as PinnedSettings;
+function ranges(
+  settings: Readonly<Record<string, unknown>>,
+  box: Box,
+  node: Node,
+  band: ConditionName
+): readonly EffectRange[] {
+  const { inset, fold } = settings as PinnedSettings;
+  if (isFolded(fold, band)) return [];
   const stage = Math.max(0, box.height - 2 * inset);
   const travel = Math.max(0, box.bottom - box.top - stage);
   const start = box.top - inset;
@@ -52,13 +61,13 @@ const ORDINALS = ['First', 'Second', 'Third', 'Fourth'] as const;
 const step = (make: Make, ordinal: string) =>
   make(
     'panel',
-    `${ordinal} text`,
+    `${ordinal} step`,
     {},
     {
       content: [
-        make('image', `${ordinal} picture`),
-        make('heading', `${ordinal} heading`, { text: `${ordinal} heading`, level: '3' }),
-        make('text', `${ordinal} words`, { html: '<p>What is said of the picture beside it.</p>' })
+        make('image', `${ordinal} step picture`),
+        make('heading', `${ordinal} step heading`, { text: `${ordinal} heading`, level: '3' }),
+        make('text', `${ordinal} step words`, { html: '<p>What is said of the picture beside it.</p>' })
       ]
     }
   );
@@ -109,8 +118,7 @@ export const pinned: Kind = {
   behaviours: (_node, ctx) => standIn(ctx.support),
   share(settings, { band }) {
     const { share, fold } = settings as PinnedSettings;
-    const isStacked = fold === band || (band === 'narrow' && fold === 'medium');
-    return isStacked ? 1 : share / 100;
+    return isFolded(fold, band) ? 1 : share / 100;
   },
   ranges,
   fallbacks(_node, { settings: under }) {

@@ -8,6 +8,7 @@
   import { registry } from '$core/registry';
   import Field from './Field.svelte';
   import { fieldsOf, isOffered } from '$lib/state/fields';
+  import { addEffect } from '$lib/state/effects';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb, node }: { wb: Workbench; node: Node } = $props();
@@ -90,7 +91,7 @@
           type="button"
           aria-disabled={effect.why !== null}
           title={effect.why ?? effect.summary}
-          onclick={() => wb.dispatch(adding(effect))}
+          onclick={() => addEffect(wb, effect.effect)}
         >
           <svg viewBox="0 0 16 16" width="14" height="14" aria-hidden="true"
             ><path d={effect.icon} fill="none" stroke="currentColor" stroke-width="1.2" /></svg

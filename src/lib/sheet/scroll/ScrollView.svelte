@@ -1,16 +1,34 @@
 <script lang="ts">
+  import PauseFilled from 'carbon-icons-svelte/lib/PauseFilled.svelte';
+  import PlayFilledAlt from 'carbon-icons-svelte/lib/PlayFilledAlt.svelte';
+  import SkipBackFilled from 'carbon-icons-svelte/lib/SkipBackFilled.svelte';
+  import SkipForwardFilled from 'carbon-icons-svelte/lib/SkipForwardFilled.svelte';
   import type { Range } from '$core/scroll/ranges';
   import { mend } from '$lib/state/mending';
-  import { atWidths, rangesOnShow, scrollTo } from '$lib/state/scroll';
+  import {
+    atWidths,
+    canMove,
+    conflictsOnShow,
+    conflictWords,
+    moveEnd,
+    playFilm,
+    positionOf,
+    rangesOnShow,
+    scrollTo,
+    stepTo,
+    wayOf
+  } from '$lib/state/scroll';
   import type { Workbench } from '$lib/state/workbench.svelte';
+  import RangeLane from './RangeLane.svelte';
 
   const { wb }: { wb: Workbench } = $props();
 
   const extent = $derived(wb.preview.extent);
-  const way = $derived(extent ? Math.max(0, extent.page - extent.window) : 0);
+  const way = $derived(wayOf(wb));
   const ranges = $derived(rangesOnShow(wb));
+  const conflicts = $derived(conflictsOnShow(wb));
   /** Where the page stands, px. */
-  const now = $derived(Math.round(wb.preview.share * way));
+  const now = $derived(Math.round(positionOf(wb)));
   const widths = $derived(wb.tuned.effects ? atWidths(wb, wb.tuned.id) : []);
   const findings = $derived(
     wb.findings.filter(({ node, view }) => node === wb.tuned.id && view === 'Scroll')
@@ -20,7 +38,6 @@
   const x = (px: number) => (extent ? (Math.max(0, Math.min(px, extent.page)) / extent.page) * laneWidth : 0);
   /** Four figures read better with a gap: 3 204. */
   const px = (value: number) => Math.round(value).toLocaleString('en').replaceAll(',', '\u2009');
-  const TONES: Readonly<Record<string, string>> = { sticky: 'var(--verdigris)', enter: 'var(--blue)' };
 
   function travelOf({ travel }: Range): string {
     return travel === null ? '—' : px(travel);
@@ -55,27 +72,75 @@
     scrollTo(wb, now + by * (event.shiftKey ? 10 : 1));
   }
 
-  const stops = (range: Range) =>
-    range.travel === null
-      ? [{ label: 'here', at: range.start }]
-      : [
-          { label: 'start', at: range.start },
-          { label: 'middle', at: (range.start + range.end) / 2 },
-          { label: 'end', at: range.end }
-        ];
+  /** What stops the film; null while none runs. */
+  let film = $state.raw<(() => void) | null>(null);
+  function toggleFilm(): void {
+    if (film) stopFilm();
+    else film = playFilm(wb, () => (film = null));
+  }
+  function stopFilm(): void {
+    film?.();
+    film = null;
+  }
+  $effect(() => stopFilm);
+
+  function typed(range: Range, end: 'start' | 'end', input: HTMLInputElement): void {
+    const value = Number.parseFloat(input.value.replace(/[\s\u2009,]/g, ''));
+    if (Number.isFinite(value)) moveEnd(wb, range, end, value, null);
+    input.value = px(range[end]);
+  }
 </script>
+
+{#snippet place(range: Range, end: 'start' | 'end')}
+  {#if range.travel === null && end === 'end' && range.end === range.start}
+    <span class="mono">—</span>
+  {:else if canMove(wb, range, end)}
+    <input
+      class="mono"
+      aria-label="{range.words}: {end === 'start' ? 'starts' : 'ends'} at, px"
+      inputmode="numeric"
+      value={px(range[end])}
+      onchange={(event) => typed(range, end, event.currentTarget)}
+    />
+  {:else}
+    <span class="mono">{px(range[end])}</span>
+  {/if}
+{/snippet}
 
 {#if !extent}
   <p class="nothing">The page is being measured.</p>
 {:else if ranges.length === 0}
   <p class="nothing">
-    Nothing on this page moves with the scroll. Pick a piece and tell it to stick or to enter, under
+    Nothing on this page moves with the scroll. Pick a piece and tell it to stick, to drift or to follow the
+    scroll, under
     <button type="button" class="link" onclick={() => (wb.view = 'Behaviour')}>Behaviour</button>.
   </p>
 {:else}
   <div class="scroll">
     <div class="line head">
-      <span>Moves</span><span>starts at</span><span>ends at</span><span>travel</span>
+      <span class="film">
+        <button
+          type="button"
+          aria-label="To the last start or end"
+          title="To the last start or end"
+          onclick={() => stepTo(wb, -1)}><SkipBackFilled size={16} /></button
+        >
+        <button
+          type="button"
+          aria-label={film ? 'Hold the film' : 'Scroll as a film'}
+          title={film ? 'Hold the film' : 'Scroll as a film'}
+          onclick={toggleFilm}
+          >{#if film}<PauseFilled size={16} />{:else}<PlayFilledAlt size={16} />{/if}</button
+        >
+        <button
+          type="button"
+          aria-label="To the next start or end"
+          title="To the next start or end"
+          onclick={() => stepTo(wb, 1)}><SkipForwardFilled size={16} /></button
+        >
+        Moves
+      </span>
+      <span>starts at</span><span>ends at</span><span>travel</span>
       <div
         class="axis"
         role="slider"
@@ -89,38 +154,31 @@
         onpointerdown={scrub}
         onkeydown={scrubKeys}
       >
-        over the page, 0 to {px(extent.page)} px
+        <span class="of">0 to {px(extent.page)} px, in a window {wb.preview.width} × {px(extent.window)}</span
+        >
       </div>
     </div>
-    {#each ranges as range (`${range.node} ${range.effect}`)}
+    {#each ranges as range (`${range.node} ${range.effect} ${range.words}`)}
       <div class="line" class:picked={range.node === wb.tuned.id} data-range="{range.node} {range.effect}">
-        <button type="button" class="name" onclick={() => wb.select([range.node])}>{range.words}</button>
-        <span class="mono">{px(range.start)}</span>
-        <span class="mono">{range.travel === null ? '—' : px(range.end)}</span>
+        <button type="button" class="name" title={range.words} onclick={() => wb.select([range.node])}
+          >{range.words}</button
+        >
+        {@render place(range, 'start')}
+        {@render place(range, 'end')}
         <span class="mono" class:bad={range.travel === 0}>{travelOf(range)}</span>
-        <div class="lane">
-          <i
-            class:dot={range.travel === null}
-            style:left="{x(range.start)}px"
-            style:width="{range.travel === null ? 9 : Math.max(3, x(range.end) - x(range.start))}px"
-            style:background={TONES[range.effect] ?? 'var(--ochre)'}
-          ></i>
-          <span class="stops">
-            {#each stops(range) as { label, at } (label)}
-              <button
-                type="button"
-                aria-label="Scroll to the {label} of: {range.words}"
-                onclick={() => scrollTo(wb, at)}>{label}</button
-              >
-            {/each}
-          </span>
-        </div>
+        <RangeLane {wb} {range} {x} page={extent.page} {laneWidth} />
       </div>
     {/each}
     <div class="now" style:left="calc(100% - {laneWidth}px + {x(now)}px)">
       <span class="mono">{px(now)}</span>
     </div>
   </div>
+  {#each conflicts as conflict (JSON.stringify(conflict))}
+    <p class="finding">
+      <b>▲ {conflictWords(wb, conflict)}.</b>
+      <button type="button" class="link" onclick={() => scrollTo(wb, conflict.at)}>Show it</button>
+    </p>
+  {/each}
   {#if widths.length > 0}
     <p class="widths">
       {wb.tuned.name}:
@@ -164,6 +222,9 @@
     background: var(--panel);
   }
   .axis {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
     align-self: stretch;
     padding-right: 8px;
     line-height: 27px;
@@ -183,49 +244,49 @@
     background: none;
     border: 0;
   }
+  .line input {
+    width: calc(100% - 6px);
+    height: 22px;
+    padding: 0 5px;
+    margin-left: 2px;
+    color: var(--ink);
+    background: none;
+    border: 1px solid transparent;
+    border-radius: 2px;
+  }
+  .line:hover input,
+  .line input:focus {
+    background: var(--paper, #fff);
+    border-color: var(--control-line);
+  }
+  .film {
+    display: flex;
+    gap: 2px;
+    align-items: center;
+  }
+  .film button {
+    display: grid;
+    place-items: center;
+    width: 24px;
+    height: 22px;
+    padding: 0;
+    color: var(--ink);
+    cursor: pointer;
+    background: none;
+    border: 0;
+    border-radius: 3px;
+  }
+  .film button:last-of-type {
+    margin-right: 6px;
+  }
+  .film button:hover {
+    background: var(--wash);
+  }
   .picked {
     background: var(--wash);
   }
   .picked .name {
     font-weight: 600;
-  }
-  .lane {
-    position: relative;
-    align-self: stretch;
-    border-left: 1px solid var(--line);
-  }
-  .lane i {
-    position: absolute;
-    top: 7px;
-    height: 13px;
-    border-radius: 2px;
-  }
-  .lane .dot {
-    top: 9px;
-    height: 9px;
-    border-radius: 50%;
-    translate: -4px 0;
-  }
-  .stops {
-    position: absolute;
-    right: 6px;
-    top: 2px;
-    display: none;
-    gap: 2px;
-  }
-  .line:hover .stops,
-  .line:focus-within .stops {
-    display: flex;
-  }
-  .stops button {
-    height: 22px;
-    padding: 0 7px;
-    font: 12px var(--sans);
-    color: var(--ink);
-    cursor: pointer;
-    background: var(--panel);
-    border: 1px solid var(--control-line);
-    border-radius: 3px;
   }
   .now {
     position: absolute;
