@@ -66,7 +66,8 @@ function stripRules(own: SidewaysSettings, holder: string): readonly Rule[] {
       flex: '0 0 auto',
       width: `${own.panel}cqw`,
       'max-width': 'none',
-      'scroll-snap-align': 'start'
+      // Pinned, its pieces would be places for the page itself to rest at.
+      'scroll-snap-align': isStrip(own) ? 'start' : 'none'
     })
   ];
 }

@@ -39,9 +39,11 @@ function lowerRules({ shrink, inset }: StickySettings, root: string, inner: stri
       top: `${inset}px`,
       'flex-grow': '1',
       width: '100%',
-      'margin-block': `${shrink / 2}px`,
+      'margin-top': `${shrink / 2}px`,
       'justify-content': 'center'
-    })
+    }),
+    // Room to stick in, as a margin would be none.
+    rule(`${root}::after`, { content: '""', flex: 'none', height: `${shrink / 2}px` })
   ];
 }
 

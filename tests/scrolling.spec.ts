@@ -1,0 +1,186 @@
+import { Counted } from './support/counted';
+import { previewFrame } from './support/frames';
+import { expect, test, type Page } from './support/test';
+import { Bench } from './support/workbench';
+
+const STORY = 'From tree to glass';
+
+async function openStory(page: Page, view: 'Scroll' | 'Behaviour' = 'Scroll'): Promise<Bench> {
+  const bench = await Bench.openDemo(page);
+  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: STORY });
+  await expect(bench.row('Year across')).toBeVisible();
+  await bench.view(view);
+  return bench;
+}
+
+const line = (page: Page, range: string) => page.locator(`[data-range="${range}"]`);
+const scrolledTo = (page: Page) =>
+  page.getByRole('slider', { name: 'Scroll position' }).getAttribute('aria-valuenow').then(Number);
+
+test('every range stands on the length of the page, and its ends are set by number and by hand', async ({
+  page
+}) => {
+  await openStory(page);
+  const told = line(page, 'harvest-told follow');
+  await expect(told.getByRole('button', { name: 'Harvest told follows', exact: true })).toBeVisible();
+  const start = page.getByRole('textbox', { name: 'Harvest told follows: starts at, px' });
+  const px = async () => Number((await start.inputValue()).replace(/\D/g, ''));
+  const before = await px();
+  await start.fill(String(before + 300));
+  await start.press('Enter');
+  // Set in whole percents of the way, so it comes near.
+  await expect.poll(async () => Math.abs((await px()) - before - 300)).toBeLessThan(25);
+  const end = page.getByRole('button', { name: 'Harvest told follows: end, drag or arrow keys' });
+  await line(page, 'harvest-told follow').hover();
+  const box = (await end.boundingBox())!;
+  const last = page.getByRole('textbox', { name: 'Harvest told follows: ends at, px' });
+  const ends = async () => Number((await last.inputValue()).replace(/\D/g, ''));
+  const ended = await ends();
+  await page.mouse.move(box.x + 6, box.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 26, box.y + 8, { steps: 5 });
+  await page.mouse.up();
+  await expect.poll(ends).toBeGreaterThan(ended + 50);
+  // One drag is one step, and the number typed before it another.
+  await page.keyboard.press('Control+z');
+  await expect.poll(ends).toBe(ended);
+  await page.keyboard.press('Control+z');
+  await expect.poll(px).toBe(before);
+});
+
+test('goes on to where the next thing starts or ends, plays as a film and is held', async ({ page }) => {
+  await openStory(page);
+  await expect(line(page, 'story-opening drift')).toBeVisible();
+  const at: number[] = [await scrolledTo(page)];
+  for (let step = 0; step < 3; step += 1) {
+    await page.getByRole('button', { name: 'To the next start or end' }).click();
+    await expect.poll(() => scrolledTo(page)).toBeGreaterThan(at.at(-1)!);
+    at.push(await scrolledTo(page));
+  }
+  await page.getByRole('button', { name: 'To the last start or end' }).click();
+  await expect.poll(() => scrolledTo(page)).toBe(at.at(-2)!);
+  await page.getByRole('button', { name: 'Scroll as a film' }).click();
+  const from = await scrolledTo(page);
+  await expect.poll(() => scrolledTo(page)).toBeGreaterThan(from + 100);
+  await page.getByRole('button', { name: 'Hold the film' }).click();
+  const held = await scrolledTo(page);
+  await expect(page.getByRole('button', { name: 'Scroll as a film' })).toBeVisible();
+  expect(await scrolledTo(page)).toBe(held);
+});
+
+test('the map shows the page to scale, scrolls it, and shows it in three other windows', async ({ page }) => {
+  const bench = await openStory(page);
+  await page.keyboard.press('m');
+  const map = page.getByRole('slider', { name: `Scroll map of ${STORY}` });
+  await expect(map).toBeVisible();
+  const frame = await previewFrame(page);
+  const scrollOf = () => frame.evaluate(() => Math.round(scrollY));
+  await map.focus();
+  await map.press('PageDown');
+  await expect.poll(scrollOf).toBeGreaterThan(100);
+  const down = await scrollOf();
+  await map.press('PageUp');
+  await expect.poll(scrollOf).toBeLessThan(down);
+  const box = (await map.boundingBox())!;
+  await page.mouse.move(box.x + 10, box.y + 4);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 10, box.y + box.height * 0.6, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(scrollOf).toBeGreaterThan(down);
+  for (const size of ['short laptop', 'tall screen', 'phone'])
+    await expect(page.getByRole('img', { name: new RegExp(`Scroll map in a ${size}`) })).toBeVisible();
+  // Where it is narrow nothing goes sideways.
+  const phone = page.getByRole('img', { name: /in a phone/ });
+  await expect(phone.getByText(/Year across goes sideways/)).toHaveCount(0);
+  const laptop = page.getByRole('img', { name: /short laptop/ });
+  await expect(laptop.getByText(/Year across goes sideways/)).toHaveCount(1);
+  await bench.pick('Story header');
+  await expect(map).toBeVisible();
+});
+
+test('a picture drifts behind an opening, in three actions', async ({ page }) => {
+  const bench = await openStory(page, 'Behaviour');
+  await bench.pick('Loft screen');
+  await page
+    .getByRole('button', { name: /^Sticks/ })
+    .first()
+    .waitFor();
+  const hand = new Counted();
+  await bench.view('Fill');
+  await hand.act('picks the section', () => bench.pick('Cellar screen'));
+  await hand.act('looks at its behaviour', () => bench.view('Behaviour'));
+  await hand.act('lets it drift', () => page.getByRole('button', { name: /^Drifts/ }).click());
+  await expect(page.getByRole('group', { name: 'Drifts' })).toBeVisible();
+  expect(hand.done.length).toBeLessThanOrEqual(3);
+});
+
+test('four panels go sideways with a figure that moves among them, in twelve actions', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  const hand = new Counted();
+  await bench.pick('First section');
+  await hand.act('opens the drawer', () => page.keyboard.press('a'));
+  await hand.act('inserts a stack', async () => {
+    await page.getByRole('combobox', { name: 'What to insert' }).fill('stack');
+    await page.keyboard.press('Enter');
+  });
+  for (let copy = 0; copy < 3; copy += 1)
+    await hand.act('makes one more', async () => {
+      await page.keyboard.press('Control+d');
+      await expect(page.getByRole('treeitem', { name: /^Stack/ })).toHaveCount(copy + 2);
+    });
+  await hand.act('opens the drawer', () => page.keyboard.press('a'));
+  await hand.act('inserts a figure', async () => {
+    await page.getByRole('combobox', { name: 'What to insert' }).fill('icon');
+    await page.keyboard.press('Enter');
+  });
+  await hand.act('looks at its behaviour', () => bench.view('Behaviour'));
+  await hand.act('lets it follow', () => page.getByRole('button', { name: /^Follows the scroll/ }).click());
+  await hand.act('as its section goes sideways', () =>
+    page.getByRole('combobox', { name: 'It changes' }).selectOption({ label: 'as its section goes sideways' })
+  );
+  await hand.act('picks the section', () => bench.pick('First section'));
+  await hand.act('lets it go sideways', () => page.getByRole('button', { name: /^Goes sideways/ }).click());
+  expect(hand.done.length).toBeLessThanOrEqual(12);
+  const own = page.getByRole('group', { name: 'Goes sideways' });
+  await expect(own.getByRole('checkbox', { name: 'touch' })).not.toBeChecked();
+  await bench.view('Scroll');
+  await expect(page.getByRole('button', { name: /goes sideways$/ })).toBeVisible();
+});
+
+test('three sections fill the screen at once, in four actions', async ({ page }) => {
+  const bench = await openStory(page, 'Behaviour');
+  for (const name of ['Loft screen', 'Cellar screen', 'Glass screen']) {
+    await bench.pick(name);
+    await page
+      .getByRole('group', { name: 'Fills the screen' })
+      .getByRole('button', { name: 'Take off' })
+      .click();
+    await expect(page.getByRole('group', { name: 'Fills the screen' })).toHaveCount(0);
+  }
+  const hand = new Counted();
+  await hand.act('picks the first', () => bench.pick('Loft screen'));
+  await hand.act('up to the last', () => bench.row('Glass screen').click({ modifiers: ['Shift'] }));
+  await hand.act('lets them fill the screen', () =>
+    page.getByRole('button', { name: /^Fills the screen/ }).click()
+  );
+  expect(hand.done.length).toBeLessThanOrEqual(4);
+  for (const name of ['Loft screen', 'Cellar screen', 'Glass screen']) {
+    await bench.pick(name);
+    await expect(page.getByRole('group', { name: 'Fills the screen' })).toBeVisible();
+  }
+});
+
+test('four texts beside a picture that stays, in six actions', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  const hand = new Counted();
+  await bench.pick('First section');
+  await hand.act('opens the drawer', () => page.keyboard.press('a'));
+  await hand.act('inserts it', async () => {
+    await page.getByRole('combobox', { name: 'What to insert' }).fill('pinned');
+    await page.keyboard.press('Enter');
+  });
+  expect(hand.done.length).toBeLessThanOrEqual(6);
+  await expect(page.getByRole('treeitem', { name: /step$/ })).toHaveCount(4);
+  await bench.view('Scroll');
+  await expect(page.getByRole('button', { name: /stays$/ })).toBeVisible();
+});
