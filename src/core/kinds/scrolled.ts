@@ -17,25 +17,30 @@ export interface Tie {
   readonly range: string;
 }
 
-const animations = ({ names, easing }: Tie, words: string): string =>
-  names.map((name) => `${name} ${words} ${easing} both`).join(', ') || 'none';
+/**
+ * Each in a declaration of its own: under a condition only what differs is printed, and the shorthand would set all the
+ * others back.
+ */
+const animated = ({ names, easing }: Tie, duration: string): Declarations => ({
+  'animation-name': names.join(', ') || 'none',
+  'animation-duration': duration,
+  'animation-timing-function': easing,
+  'animation-fill-mode': 'both'
+});
 
-function native(tie: Tie): Declarations {
-  return {
-    animation: animations(tie, 'auto'),
-    'animation-timeline': tie.timeline,
-    'animation-range': tie.range
-  };
-}
+/** Declarations of a movement that follows a timeline of the browser's own. */
+export const native = (tie: Tie): Declarations => ({
+  ...animated(tie, 'auto'),
+  'animation-timeline': tie.timeline,
+  'animation-range': tie.range
+});
 
 /** One second of an animation that stands still stands for the whole way; its delay says how much of it has gone. */
-function scripted(tie: Tie): Declarations {
-  return {
-    animation: animations(tie, '1s'),
-    'animation-play-state': 'paused',
-    'animation-delay': 'calc(var(--k-p, 0) * -1s)'
-  };
-}
+const scripted = (tie: Tie): Declarations => ({
+  ...animated(tie, '1s'),
+  'animation-play-state': 'paused',
+  'animation-delay': 'calc(var(--k-p, 0) * -1s)'
+});
 
 /**
  * Rules of a movement that follows the scroll, forwards and backwards: by the browser's own timeline, and where it

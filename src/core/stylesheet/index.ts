@@ -250,7 +250,7 @@ function withNamedValues(
     new Set(tokens.flatMap(customProperties).map(({ id }) => id))
   );
   const renamed = (cell: Cell): Cell => {
-    const played = cell.property === 'animation' ? playedIn(cell.value, known) : [];
+    const played = NAMING.has(cell.property) ? playedIn(cell.value, known) : [];
     if (played.length === 0) return { ...cell, value: write(cell) };
     played.forEach((name) => keyframes.add(name));
     return { ...cell, value: played.reduce((value, name) => playing(value, name, named), cell.value) };
@@ -263,6 +263,9 @@ function withNamedValues(
   return { kinds: said, constants };
 }
 
+/** Properties whose values begin with names of keyframes. */
+const NAMING = new Set(['animation', 'animation-name']);
+
 /** Keyframes that a value of `animation` names; each of several comes first in its own. */
 const playedIn = (value: string, known: Registry['keyframes']): readonly string[] =>
   value
@@ -271,7 +274,10 @@ const playedIn = (value: string, known: Registry['keyframes']): readonly string[
     .filter((name) => Object.hasOwn(known, name));
 
 const playing = (value: string, name: string, named: (name: string) => string): string =>
-  value.replace(`${name} `, `${named(plainName(name))} `);
+  value.replace(
+    new RegExp(`(^|, )${name}(?= |,|$)`),
+    (_whole, before: string) => before + named(plainName(name))
+  );
 
 const plainName = (keyframes: string): string => keyframes.replace(/^k-/, '');
 

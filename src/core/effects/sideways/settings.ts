@@ -40,16 +40,17 @@ export const settings = object({
   }),
   before: numberField(0, 0, 100, {
     label: 'Rests at the start',
-    unit: '% of a window',
+    unit: '%',
     view: 'behaviour',
-    responsive: true
+    responsive: true,
+    help: 'Of the height of the window.'
   }),
   after: numberField(20, 0, 100, {
     label: 'Rests at the end',
-    unit: '% of a window',
+    unit: '%',
     view: 'behaviour',
     responsive: true,
-    help: 'How long the last piece is seen whole before the page goes on.'
+    help: 'Of the height of the window: how long the last piece is seen whole before the page goes on.'
   }),
   inset: numberField(0, 0, 400, {
     label: 'Distance from the top',

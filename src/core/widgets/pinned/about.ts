@@ -1,6 +1,7 @@
 import type { KindAbout } from '../../kinds/contract';
 
 const HIDDEN = 'opacity: 0;';
+const SHOWN = 'opacity: 1;';
 
 export const about: KindAbout = {
   kind: 'pinned',
@@ -15,7 +16,13 @@ export const about: KindAbout = {
     'k-pinned-fade': { at: 'from', declarations: [HIDDEN] },
     'k-pinned-wipe': { at: 'from', declarations: ['clip-path: inset(100% 0 0 0);'] },
     'k-pinned-cut': { at: '0%, 50%', declarations: ['visibility: hidden;'] },
-    'k-pinned-line': { at: '0%, 20%, 80%, 100%', declarations: [HIDDEN] },
-    'k-pinned-dim': { at: '0%, 20%, 80%, 100%', declarations: ['opacity: var(--k-dim);'] }
+    'k-pinned-line': [
+      { at: '0%, 25%, 75%, 100%', declarations: [HIDDEN] },
+      { at: '35%, 65%', declarations: [SHOWN] }
+    ],
+    'k-pinned-dim': [
+      { at: '0%, 25%, 75%, 100%', declarations: ['opacity: var(--k-dim);'] },
+      { at: '35%, 65%', declarations: [SHOWN] }
+    ]
   }
 };

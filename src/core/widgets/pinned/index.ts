@@ -99,7 +99,7 @@ export const pinned: Kind = {
     { form: 'stack', label: 'one below the other', text: 'each text under its own picture' }
   ],
   look: {
-    root: { rest: { always: { gap: '32px' } } },
+    root: { rest: { always: { gap: '0 32px' } } },
     text: { rest: { always: { gap: '12px' } } }
   },
   adapt,

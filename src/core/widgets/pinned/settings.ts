@@ -5,10 +5,10 @@ import { choiceField, numberField } from '../../kinds/fields';
 export const settings = object({
   block: numberField(50, 10, 200, {
     label: 'Height of each text',
-    unit: '% of the window',
+    unit: '%',
     view: 'behaviour',
     responsive: true,
-    help: 'At least. Four texts of 50 are two windows in all.'
+    help: 'Of the window, at least. Four texts of 50 are two windows in all.'
   }),
   share: numberField(50, 20, 80, { label: 'The picture takes', unit: '%', responsive: true }),
   side: choiceField(

@@ -1,6 +1,6 @@
 import type { Condition, Context, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
-import { tied } from '../../kinds/scrolled';
+import { native, tied } from '../../kinds/scrolled';
 import type { Declarations, Node } from '../../project/types';
 import type { PinnedSettings } from './settings';
 
@@ -82,11 +82,8 @@ function markRules({ mark }: PinnedSettings, ctx: Context): readonly Rule[] {
   ];
 }
 
-const timed = (names: readonly string[]): Declarations => ({
-  animation: names.map((name) => `${name} auto linear both`).join(', ') || 'none',
-  'animation-timeline': BLOCK,
-  'animation-range': 'cover'
-});
+const timed = (names: readonly string[]): Declarations =>
+  native({ names, easing: 'linear', timeline: BLOCK, range: 'cover' });
 
 export function style(node: Node, ctx: Context): readonly Rule[] {
   const own = ctx.settings<PinnedSettings>(node);
@@ -97,6 +94,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
   return [
     rule(ctx.sel('root'), STACKED),
     rule(ctx.sel('item'), { ...STACKED, gap: '12px' }),
+    rule(`${ctx.sel('item')} + ${ctx.sel('item')}`, { 'margin-top': '40px' }),
     rule(ctx.sel('text'), STACKED),
     rule(ctx.sel('picture'), { order: '-1', 'min-width': '0' }),
     ...without([...pinned, ...changeRules(own, ctx), ...markRules(own, ctx)], ...wide)
