@@ -228,6 +228,7 @@ export function storyPage(): readonly Command[] {
       translate: '120px 0 → 0 0',
       opacity: '0.3 → 1'
     }),
+    ...does('steps-heading', 'words'),
     ...SCREENS.flatMap(([name]) => does(screenId(name), 'screen', { less: 80 })),
     ...style('story-page', 'root', {
       'background-color': '#fffdf6',

@@ -26,6 +26,7 @@ const STILL: readonly Command[] = [
   without('story-opening', 'drift'),
   without('year-across', 'sideways'),
   without('harvest-told', 'follow'),
+  without('steps-heading', 'words'),
   ...['loft', 'cellar', 'glass'].map((name) => without(`${name}-screen`, 'screen'))
 ];
 
@@ -274,6 +275,25 @@ test('screens are one window high each, and the page rests where it is worked ou
     );
     if (!isTie) expect(Math.abs(at - rest)).toBeLessThanOrEqual(1);
   }
+});
+
+test('words come out one after the other, are all out in the middle of the window, and go back', async ({
+  page
+}) => {
+  await openStory(page);
+  const strengths = (y: number) =>
+    page.locator(at('steps-heading')).evaluate(async (heading, by) => {
+      document.documentElement.style.scrollSnapType = 'none';
+      scrollBy(0, heading.getBoundingClientRect().top - by);
+      await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+      return [...heading.querySelectorAll('span')].map((word) => +getComputedStyle(word).opacity);
+    }, y);
+  const low = await strengths(560);
+  expect(low).toEqual([...low].sort((a, b) => b - a));
+  expect(low[0]).toBeGreaterThan(low.at(-1)!);
+  expect(await strengths(300)).toEqual(low.map(() => 1));
+  expect(await strengths(560)).toEqual(low);
+  await expect(page.getByRole('heading', { name: 'Four steps and a screw' })).toBeVisible();
 });
 
 test('how far one has read is a bar that grows with the page', async ({ page }) => {

@@ -32,6 +32,7 @@ import { about as screen } from './effects/screen/about';
 import { about as sideways } from './effects/sideways/about';
 import { about as sticky } from './effects/sticky/about';
 import { about as wait } from './effects/wait/about';
+import { about as words } from './effects/words/about';
 import { about as accordion } from './widgets/accordion/about';
 import { about as card } from './widgets/card/about';
 import { about as gallery } from './widgets/gallery/about';
@@ -81,6 +82,7 @@ const effects: readonly EffectEntry[] = [
   { about: enter, load: async () => (await import('./effects/enter')).enter },
   { about: drift, load: async () => (await import('./effects/drift')).drift },
   { about: follow, load: async () => (await import('./effects/follow')).follow },
+  { about: words, load: async () => (await import('./effects/words')).words },
   { about: sideways, load: async () => (await import('./effects/sideways')).sideways },
   { about: screen, load: async () => (await import('./effects/screen')).screen },
   { about: loop, load: async () => (await import('./effects/loop')).loop },

@@ -169,7 +169,9 @@ describe.each(registry.everyEffect().map((effect) => [effect.effect, effect] as 
   'effect %s',
   (name, effect) => {
     // Most stand anywhere; some only on a whole section.
-    const own = ['left', 'section'].find((each) => apply(registry, sampleProject(), add(each, name)).ok)!;
+    const own = ['left', 'section', 'heading', 'text'].find(
+      (each) => apply(registry, sampleProject(), add(each, name)).ok
+    )!;
     const project = after(sampleProject(), add(own, name));
     const node = nodeOf(project, id(own));
     const kind = registry.of(node);

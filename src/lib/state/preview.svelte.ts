@@ -1,7 +1,7 @@
 import type { Read } from '$core/heard/order';
 import type { NodeId, StateName } from '$core/project/types';
 import type { Switch, ToFrame } from '$preview/messages';
-import type { InWindow } from './survey.svelte';
+import type { InWindow } from './windows';
 
 /** Widths a page can be looked at, px. */
 export const WIDTH_LEAST = 280;

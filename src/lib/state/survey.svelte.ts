@@ -5,6 +5,7 @@ import { subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
 import type { Measured, ToFrame } from '$preview/messages';
+import { WINDOWS, type InWindow, type Size } from './windows';
 import type { Workbench } from './workbench.svelte';
 
 /** A phone's width, px (common practice, no source). */
@@ -21,27 +22,6 @@ export function widthsOf({ info }: Project): {
 } {
   const { medium, narrow } = info.bands;
   return { wide: Math.max(WIDE, medium + 1), medium, narrow: Math.min(PHONE, narrow) };
-}
-
-/** A window of the page, px. */
-export interface Size {
-  readonly label: string;
-  readonly width: number;
-  readonly height: number;
-}
-
-/** Windows whose scroll is looked at side by side, since ranges change with them (common practice, no source). */
-export const WINDOWS: readonly Size[] = [
-  { label: 'short laptop', width: 1366, height: 620 },
-  { label: 'tall screen', width: 1600, height: 1200 },
-  { label: 'phone', width: 390, height: 760 }
-];
-
-/** Where pieces stand in one window. */
-export interface InWindow extends Size {
-  /** Height of the whole page, px. */
-  readonly page: number;
-  readonly boxes: ReadonlyMap<NodeId, Box>;
 }
 
 /** Height of the window in which widths of the bands are tried, px. */

@@ -11,6 +11,7 @@ const SIGNS: Readonly<Record<string, Sign>> = {
   pinned: { tone: 'var(--verdigris)', shape: 'bar', words: 'sticks' },
   drift: { tone: 'var(--ochre)', shape: 'wave', words: 'drifts' },
   follow: { tone: 'var(--ochre)', shape: 'outline', words: 'follows' },
+  words: { tone: 'var(--ochre)', shape: 'outline', words: 'follows' },
   progress: { tone: 'var(--ochre)', shape: 'outline', words: 'follows' },
   sideways: { tone: 'var(--blue)', shape: 'hatch', words: 'goes sideways' },
   enter: { tone: 'var(--blue)', shape: 'dot', words: 'enters or rests' },

@@ -14,7 +14,7 @@
     stepTo
   } from '$lib/state/scroll';
   import { signOf } from '$lib/sheet/scroll/signs';
-  import { WINDOWS } from '$lib/state/survey.svelte';
+  import { WINDOWS } from '$lib/state/windows';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import SidePanel from '../SidePanel.svelte';
   import PageMap from './PageMap.svelte';
