@@ -12,6 +12,7 @@ import { buildApp, findChromium, freePort, startServer } from '../scripts/lib.mj
 import { bigPage, duplicateMs, whileImporting } from './big';
 import { finishing, insertOpens } from './finishing';
 import { slowestPress } from './pressing';
+import { scrolled } from './scrolling';
 import { longestFrame, recalcsAtRest, roundDrawn, sliderOf } from './turning';
 import { projectOf } from './projects';
 import {
@@ -380,6 +381,33 @@ const PARTS = {
         value: await recalcsAtRest(browser),
         unit: 'a second',
         limit: 10
+      }
+    ];
+  },
+  async scrolling(browser: Browser): Promise<Figure[]> {
+    const best = (isNative: boolean) =>
+      steady(
+        3,
+        () => scrolled(browser, isNative),
+        ({ longest }) => longest
+      );
+    const [native, scripted] = [await best(true), await best(false)];
+    const named = (how: string) => `a page scrolled through ${how}, 4× slower`;
+    return [
+      { name: `${named('natively')}, the longest frame`, value: native.longest, unit: 'frames', limit: 1.05 },
+      { name: `${named('natively')}, layouts`, value: native.layouts, unit: 'in 240 frames', limit: 0 },
+      {
+        name: `${named('by script')}, the longest frame`,
+        value: scripted.longest,
+        unit: 'frames',
+        limit: 1.05
+      },
+      { name: `${named('by script')}, layouts`, value: scripted.layouts, unit: 'in 240 frames', limit: 0 },
+      {
+        name: 'the same at rest, styles worked out',
+        value: Math.max(native.atRest, scripted.atRest),
+        unit: 'a second',
+        limit: 0
       }
     ];
   },

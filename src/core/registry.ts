@@ -19,6 +19,7 @@ import { about as quote } from './blocks/quote/about';
 import { about as section } from './blocks/section/about';
 import { about as separator } from './blocks/separator/about';
 import { about as stack } from './blocks/stack/about';
+import { about as still } from './blocks/still/about';
 import { about as text } from './blocks/text/about';
 import { about as video } from './blocks/video/about';
 import { about as collapse } from './effects/collapse/about';
@@ -56,6 +57,7 @@ const kinds: readonly KindEntry[] = [
   { about: quote, load: async () => (await import('./blocks/quote')).quote },
   { about: figure, load: async () => (await import('./blocks/figure')).figure },
   { about: progress, load: async () => (await import('./blocks/progress')).progress },
+  { about: still, load: async () => (await import('./blocks/still')).still },
   { about: separator, load: async () => (await import('./blocks/separator')).separator },
   { about: video, load: async () => (await import('./blocks/video')).video },
   { about: embed, load: async () => (await import('./blocks/embed')).embed },

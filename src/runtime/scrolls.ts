@@ -9,8 +9,8 @@ export function scrolls(root: HTMLElement): (() => void) | undefined {
   const [range, ...numbers] = root.dataset.kScrolls!.split(' ') as [string, ...string[]];
   const [from, to, inset = 0, before = 0, after = 0] = numbers.map(Number) as [number, number, ...number[]];
   const around = { section: ':is(body, main) > *', sideways: '[data-k-panels]' }[range];
-  // What has no box of its own is where the first thing in it is.
-  const own = getComputedStyle(root).display === 'contents' ? root.firstElementChild! : root;
+  // What has no box of its own is where the last thing in it is.
+  const own = getComputedStyle(root).display === 'contents' ? root.lastElementChild! : root;
   const subject = (around && root.closest(around)) || own;
   let start = 0;
   let length = 1;

@@ -61,7 +61,7 @@ export const progress: Kind = {
       start: 0,
       end: Math.max(0, box.whole - box.height),
       travel: null,
-      moves: ['scale']
+      moves: ['transform']
     }
   ],
   fallbacks: () => [],

@@ -1,7 +1,8 @@
 import { effectKey } from '../../kinds/effects';
 import { type FindingRule, settingFix, warning } from '../../kinds/finding';
 import { moves } from '../../motion/track';
-import type { Node } from '../../project/types';
+import { pathTo, subtreeIds } from '../../project/tree';
+import type { Node, Project } from '../../project/types';
 import { lengthOf, loopOf } from './timing';
 import { settings, type LoopSettings } from './settings';
 
@@ -23,13 +24,19 @@ function timesWithin(own: LoopSettings): number {
   return Math.max(1, Math.floor(SECONDS_MOST / once));
 }
 
+/** The page has a box that stops all that moves. */
+function canBeStopped(project: Project, node: Node): boolean {
+  const [page] = pathTo(project, node.id);
+  return subtreeIds(project, page ?? node.id).some((id) => project.nodes[id]!.kind === 'still');
+}
+
 const goesOn: FindingRule = {
   id: 'loop-goes-on',
   summary: 'Something loops for longer than 5 s (WCAG 2.2, 2.2.2)',
   kinds: null,
-  scope: 'node',
-  check(node) {
-    if (!node.effects?.includes('loop')) return null;
+  scope: 'project',
+  check(node, project) {
+    if (!node.effects?.includes('loop') || canBeStopped(project, node)) return null;
     const own = ownOf(node);
     const length = lengthOf(own);
     if (!moves(own.track) || (length !== null && length <= SECONDS_MOST)) return null;
@@ -39,7 +46,7 @@ const goesOn: FindingRule = {
       number: long,
       sentence: `${node.name} loops ${long}`,
       cause:
-        'What moves beside what is read takes the eye away from it. Longer than 5 s it needs a way to hold it that works by every hand; pointing at it is none on a screen one touches.',
+        'What moves beside what is read takes the eye away from it. Longer than 5 s it needs a way to hold it that works by every hand: pointing at it is none on a screen one touches. Insert a stop for movement on the page, or let it end.',
       fix: settingFix(
         `Let it loop ${times === 1 ? 'once' : `${times} times`}`,
         node.id,

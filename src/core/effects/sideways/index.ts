@@ -39,15 +39,14 @@ function heightOf(own: SidewaysSettings, children: number): string {
 
 /** Rests as lengths at both ends of the stretch in which the held window fills the window. */
 const rangeOf = ({ before, after }: SidewaysSettings): string =>
-  `contain ${before}svh contain calc(100% - ${after}svh)`;
+  `contain ${before === 0 ? '0%' : `${before}svh`} contain calc(100% - ${after}svh)`;
 
 const windowRules = (own: SidewaysSettings): Declarations => ({
   position: isStrip(own) ? 'static' : 'sticky',
   top: `${own.inset}px`,
   height: isStrip(own) ? 'auto' : `calc(${windowHeight(own)})`,
   'container-type': 'inline-size',
-  'overflow-x': isStrip(own) ? 'auto' : 'clip',
-  'overflow-y': isStrip(own) ? 'hidden' : 'clip',
+  overflow: isStrip(own) ? 'auto hidden' : 'clip',
   'scroll-snap-type': isStrip(own) ? 'x mandatory' : 'none'
 });
 

@@ -16,8 +16,8 @@ describe('words by themselves', () => {
     ]);
     const html = printHtml(splitInWords(given));
     expect(plainText(html)).toBe('Nine  weeks of work, and rest.');
-    expect(html).toContain('<em><span data-k-word="3">work,</span></em>');
-    expect(steps(html)).toEqual([0, 1, 2, 3, 4, 5]);
+    expect(html).toContain('<em><span data-k-word="6">work,</span></em>');
+    expect(steps(html)).toEqual([0, 2, 4, 6, 8, 10]);
   });
 
   it('come out in a fixed number of steps where there are more of them, in their order', () => {
@@ -25,7 +25,7 @@ describe('words by themselves', () => {
     const found = steps(printHtml(splitInWords(many)));
     expect(found).toHaveLength(100);
     expect(found).toEqual([...found].sort((a, b) => a - b));
-    expect(found.at(-1)).toBe(STEPS - 1);
+    expect([found[0], found.at(-1)]).toEqual([0, STEPS - 1]);
   });
 
   it('leave alone what has none', () => {

@@ -1,8 +1,8 @@
 import type { Element, ElementContent } from 'hast';
 import { element, text } from '../../html/build';
 
-/** Steps in which words come out: each word by itself where there are no more of them. */
-export const STEPS = 24;
+/** Steps in which words come out: several in one where there are more of them. */
+export const STEPS = 12;
 
 const WORD = /(\S+)/;
 const isWord = (piece: string): boolean => piece.trim() !== '';
@@ -18,10 +18,9 @@ function wordsIn(content: ElementContent): number {
  */
 export function splitInWords(root: Element): Element {
   const count = wordsIn(root);
-  const steps = Math.max(1, Math.min(STEPS, count));
   let at = 0;
   const wordOf = (word: string): Element => {
-    const step = Math.floor((at * steps) / count);
+    const step = Math.floor((at * STEPS) / count);
     at += 1;
     return element('span', { dataKWord: String(step) }, [text(word)]);
   };

@@ -32,8 +32,8 @@ function itemOf(item: Node, own: PinnedSettings, ctx: Context): Element {
     'div',
     { className: [ctx.cls('item')], dataKScrolls: `cover ${own.from / 100} ${own.to / 100}` },
     compact([
-      ctx.part('text', 'div', {}, text, item),
-      picture.length > 0 ? ctx.part('picture', 'div', {}, picture, item) : null
+      picture.length > 0 ? ctx.part('picture', 'div', {}, picture, item) : null,
+      ctx.part('text', 'div', {}, text, item)
     ])
   );
 }

@@ -22,7 +22,7 @@ function pinnedRules(
 ): readonly (readonly [string, Declarations])[] {
   const [text, picture] = own.side === 'left' ? ['2', '1'] : ['1', '2'];
   return [
-    [ctx.sel('root'), { display: 'grid', 'grid-template-columns': columnsOf(own), 'row-gap': '0' }],
+    [ctx.sel('root'), { display: 'grid', 'grid-template-columns': columnsOf(own) }],
     [ctx.sel('item'), { display: 'contents', 'timeline-scope': BLOCK }],
     [
       ctx.sel('text'),
@@ -96,7 +96,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     rule(ctx.sel('item'), { ...STACKED, gap: '12px' }),
     rule(`${ctx.sel('item')} + ${ctx.sel('item')}`, { 'margin-top': '40px' }),
     rule(ctx.sel('text'), STACKED),
-    rule(ctx.sel('picture'), { order: '-1', 'min-width': '0' }),
+    rule(ctx.sel('picture'), { 'min-width': '0' }),
     ...without([...pinned, ...changeRules(own, ctx), ...markRules(own, ctx)], ...wide)
   ];
 }

@@ -130,7 +130,11 @@
     {@const x = laneX(lane)}
     {@const [from, to] = [y(range.start), y(range.end)]}
     {@const tone = isBad(range) ? 'var(--red)' : sign.tone}
-    <g class="range" onpointerdown={(event) => (event.stopPropagation(), onpick?.(range.node))}>
+    <g
+      class="range"
+      role="presentation"
+      onpointerdown={(event) => (event.stopPropagation(), onpick?.(range.node))}
+    >
       <title>{range.words}, {Math.round(range.start)} to {Math.round(range.end)} px</title>
       <rect x={x - 5} y={from - 3} width="12" height={Math.max(6, to - from + 6)} fill="transparent" />
       {#if range.end - range.start < 1 || sign.shape === 'dot'}

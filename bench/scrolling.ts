@@ -1,0 +1,72 @@
+import { writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { Browser, Page } from '@playwright/test';
+import { makeDemo } from '../demo/make';
+import { exported } from '../tests/support/exported';
+
+/** How much slower than this machine the reader's is. */
+const SLOWER = 4;
+const FRAMES = 240;
+
+/** What the exported page that moves with the scroll costs while it is scrolled through, and while it rests. */
+export interface Scrolled {
+  /** The longest frame, in frames of 1/60 s. */
+  readonly longest: number;
+  /** How often the page was laid out meanwhile. */
+  readonly layouts: number;
+  /** Styles worked out in a second of rest. */
+  readonly atRest: number;
+}
+
+async function counted(page: Page, name: string): Promise<number> {
+  const session = await page.context().newCDPSession(page);
+  await session.send('Performance.enable');
+  const { metrics } = await session.send('Performance.getMetrics');
+  await session.detach();
+  return metrics.find((each) => each.name === name)!.value;
+}
+
+/** Scrolls through the whole page, a step a frame. @returns gaps between frames, ms. */
+const scrollThrough = (page: Page): Promise<number[]> =>
+  page.evaluate(async (frames) => {
+    document.documentElement.style.scrollSnapType = 'none';
+    const way = document.documentElement.scrollHeight - innerHeight;
+    const times: number[] = [];
+    let last = await new Promise<number>(requestAnimationFrame);
+    for (let n = 1; n <= frames; n += 1) {
+      scrollTo(0, (way * n) / frames);
+      const now = await new Promise<number>(requestAnimationFrame);
+      times.push(now - last);
+      last = now;
+    }
+    return times;
+  }, FRAMES);
+
+/** @param isNative whether the browser's own timelines move things, or the script in their stead. */
+export async function scrolled(browser: Browser, isNative: boolean): Promise<Scrolled> {
+  const { project, bytes } = makeDemo();
+  const { url, folder, files } = await exported(project, bytes);
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  if (!isNative) {
+    // A browser without timelines: neither its style sheets nor its scripts are told of any.
+    await page.addInitScript(() => (CSS.supports = () => false));
+    const css = files
+      .get('style.css')!
+      .replaceAll('animation-timeline: view()', 'animation-timeline: none-such()');
+    await writeFile(join(folder, 'style.css'), css);
+  }
+  const session = await page.context().newCDPSession(page);
+  await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+  await page.goto(url.replace('index.html', 'story.html'));
+  await page.waitForTimeout(500);
+  // Once through, so that pictures are there.
+  await scrollThrough(page);
+  const before = await counted(page, 'LayoutCount');
+  const times = await scrollThrough(page);
+  const layouts = (await counted(page, 'LayoutCount')) - before;
+  const rest = await counted(page, 'RecalcStyleCount');
+  await page.waitForTimeout(1000);
+  const atRest = (await counted(page, 'RecalcStyleCount')) - rest;
+  await page.close();
+  return { longest: Math.max(...times) / (1000 / 60), layouts, atRest };
+}
