@@ -70,15 +70,23 @@ const openAll = (page: Page) =>
     document.getAnimations().forEach((each) => each.finish());
   });
 
+/** No entrance takes longer, ms; what does is a wait. */
+const ENTRANCE_MOST = 2000;
+
 /** Waits for what comes in as the page opens: half of it there is nothing to be read by. */
 const settled = (page: Page) =>
-  page.evaluate(async () => {
-    const ending = document
-      .getAnimations()
-      .filter(({ effect }) => effect!.getComputedTiming().endTime !== Infinity);
-    const timed = ending.filter(({ timeline }) => timeline === document.timeline);
-    await Promise.allSettled(timed.map(({ finished }) => finished));
-  });
+  page.evaluate(async (most) => {
+    const isEntering = ({ timeline, playState, effect }: Animation) =>
+      timeline === document.timeline &&
+      playState === 'running' &&
+      Number(effect!.getComputedTiming().endTime) <= most;
+    await Promise.allSettled(
+      document
+        .getAnimations()
+        .filter(isEntering)
+        .map(({ finished }) => finished)
+    );
+  }, ENTRANCE_MOST);
 
 /** What axe-core objects to, at rest and with every thing that is pressed in each of its states at once. */
 async function inEachState(page: Page): Promise<readonly string[]> {
