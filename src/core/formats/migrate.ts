@@ -55,6 +55,9 @@ function upToDateShelf(registry: Registry, shelf: Project['shelf'], from: number
   return Object.fromEntries(now);
 }
 
+/** Whether a project stored here has to be carried up, so that the code of all that it is made of has to be there. */
+export const isOld = ({ format }: { readonly format?: number }): boolean => (format ?? FIRST) < FORMAT;
+
 /** @returns a project of this or an earlier version that was stored here, as this version has it. */
 export function migratedProject(registry: Registry, stored: Project): Project {
   const from: number = stored.format ?? FIRST;
@@ -62,7 +65,7 @@ export function migratedProject(registry: Registry, stored: Project): Project {
   return {
     ...project,
     format: FORMAT,
-    nodes: upToDateNodes(registry, project.nodes, from),
+    nodes: from < FORMAT ? upToDateNodes(registry, project.nodes, from) : project.nodes,
     shelf: from < FORMAT ? upToDateShelf(registry, project.shelf, from) : project.shelf
   };
 }

@@ -1,6 +1,7 @@
 import type { Diff } from '$core/project/diff';
 import { patched } from '$core/project/diff';
-import { migratedDiff, migratedProject } from '$core/formats/migrate';
+import { isOld, migratedDiff, migratedProject } from '$core/formats/migrate';
+import { pageOf, subtreeIds } from '$core/project/tree';
 import { registry } from '$core/registry';
 import { mendedProject, rebased } from '$core/project/rebase';
 import { newId } from '$core/project/ids';
@@ -47,8 +48,19 @@ export async function addProject(project: Project, blobs: ReadonlyMap<AssetId, B
   });
 }
 
-/** @returns the project as it was last saved, with all that can be undone; null where there is none. */
-export async function openProject(id: ProjectId): Promise<Stored | null> {
+/** Pieces whose code is needed first: those of one page, unless pieces of others are needed to make that out. */
+function piecesOfPage(project: Project): Iterable<Node> {
+  const all = Object.values(project.nodes);
+  const [first] = project.info.pageOrder;
+  if (first === undefined || all.some(({ rows }) => rows)) return all;
+  return subtreeIds(project, pageOf(project, first).root).map((id) => project.nodes[id]!);
+}
+
+/**
+ * @param needed the code of whose pieces comes along: of all, or of the page that is shown first.
+ * @returns the project as it was last saved, with all that can be undone; null where there is none.
+ */
+export async function openProject(id: ProjectId, needed: 'all' | 'page' = 'all'): Promise<Stored | null> {
   const read = await db.transaction('r', [db.projects, db.snapshots, db.log, db.assets], async () => {
     const row = await db.projects.get(id);
     const snapshot = await db.snapshots.get(id);
@@ -59,12 +71,16 @@ export async function openProject(id: ProjectId): Promise<Stored | null> {
   if (!read) return null;
   const { row, snapshot, assets, log } = read;
   // What the project is made of must be there before it is carried up to today's format.
-  await registry.load([...Object.values(snapshot.document.nodes), ...log.flatMap(piecesIn)]);
+  const isWhole = needed === 'all' || isOld(snapshot.document);
+  const whole = isWhole ? Object.values(snapshot.document.nodes) : [];
+  await registry.load([...whole, ...log.flatMap(piecesIn)]);
   const rows = log.map(upToDate);
+  const project = rows
+    .filter((each) => each.seq > snapshot.seq)
+    .reduce((now, each) => patched(now, each.diff), migratedProject(registry, snapshot.document));
+  await registry.load(piecesOfPage(project));
   return {
-    project: rows
-      .filter((each) => each.seq > snapshot.seq)
-      .reduce((now, each) => patched(now, each.diff), migratedProject(registry, snapshot.document)),
+    project,
     history: historyFrom(rows),
     seq: row.seq,
     blobs: new Map(assets.map((asset) => [asset.id, asset.blob]))

@@ -9,7 +9,7 @@
   import { openProject } from '$lib/store/projects';
 
   const opened = $derived(
-    openProject(page.params.id as ProjectId).then((stored) => {
+    openProject(page.params.id as ProjectId, 'page').then((stored) => {
       if (!stored) return null;
       const wb = new Workbench(stored);
       return wb;
