@@ -136,10 +136,11 @@ async function main(): Promise<void> {
   await page.frameLocator('iframe[title^="Preview of"]').locator('[data-k-writing]').waitFor();
   await shot(page, 'writing');
   await page.keyboard.press('Escape');
-  await page.locator('header select').first().selectOption({ label: 'Harvest story' });
-  await page.locator('[data-row="weeks-side"]').click();
+  await page.locator('header select').first().selectOption({ label: 'From tree to glass' });
+  await page.locator('[data-row="year-across"]').click();
   await page.keyboard.press('5');
-  await page.getByText(/narrow 390 off/).waitFor();
+  await page.keyboard.press('m');
+  await page.getByRole('img', { name: /Scroll map in a phone/ }).waitFor();
   await shot(page, 'scroll');
   await browser.close();
   server.kill();

@@ -66,6 +66,8 @@ export function createFollowing(page: Page): Following {
     const target = Math.round(clamp(top, 0, way()));
     if (Math.abs(target - scrollY) < 1) return;
     ordered = target;
+    // A page that comes to rest somewhere does so for a hand; here every place between is looked at.
+    root.style.scrollSnapType = 'none';
     window.scrollTo({ top: target, behavior: 'instant' });
   }
 
@@ -93,6 +95,12 @@ export function createFollowing(page: Page): Following {
     // What the browser itself has scrolled for the new size is no hand's either.
     ordered ??= Math.round(scrollY);
   });
+
+  for (const type of ['wheel', 'pointerdown', 'touchstart', 'keydown'])
+    window.addEventListener(type, () => root.style.removeProperty('scroll-snap-type'), {
+      capture: true,
+      passive: true
+    });
 
   return {
     follow({ share, at }) {
