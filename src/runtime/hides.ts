@@ -9,9 +9,9 @@ export function hides(root: HTMLElement): (() => void) | undefined {
   let last = scrollY;
   const look = () => {
     const by = scrollY - last;
-    if (scrollY <= root.offsetHeight) root.removeAttribute('data-hides');
+    if (scrollY <= root.offsetHeight) delete root.dataset.hides;
     else if (Math.abs(by) < LEAST) return;
-    else if (by > 0 || root.dataset.hides) root.dataset.hides = by > 0 ? 'away' : 'back';
+    else root.dataset.hides = by > 0 ? 'away' : 'back';
     last = scrollY;
   };
   addEventListener('scroll', look, { passive: true });

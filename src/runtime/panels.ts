@@ -7,7 +7,7 @@ export function panels(root: HTMLElement): (() => void) | undefined {
   const view = root.firstElementChild as HTMLElement;
   const show = (target: Element | null) => {
     const strip = view.firstElementChild as HTMLElement;
-    if (!target || !strip.contains(target) || getComputedStyle(view).position !== 'sticky') return;
+    if (!target || getComputedStyle(view).position !== 'sticky') return;
     let panel = target as HTMLElement;
     while (panel.parentElement !== strip) panel = panel.parentElement!;
     const [inset, before, after] = root.dataset.kPanels!.split(' ').map(Number) as [number, number, number];
@@ -15,10 +15,10 @@ export function panels(root: HTMLElement): (() => void) | undefined {
     const way = strip.scrollWidth - view.clientWidth;
     const held = root.offsetHeight - view.offsetHeight - rest(before + after);
     const share = Math.min(1, panel.offsetLeft / way);
-    scrollTo({ top: root.getBoundingClientRect().top + scrollY - inset + rest(before) + share * held });
+    scrollTo(0, root.getBoundingClientRect().top + scrollY - inset + rest(before) + share * held);
   };
   const focus = ({ target }: Event) => show(target as Element);
-  const jump = () => show(document.getElementById(decodeURIComponent(location.hash.slice(1))));
+  const jump = () => show(view.querySelector(':target'));
   root.addEventListener('focusin', focus);
   addEventListener('hashchange', jump);
   jump();

@@ -20,7 +20,8 @@ export function scrolls(root: HTMLElement): (() => void) | undefined {
   const draw = () => {
     due = 0;
     const now = Math.max(0, Math.min((scrollY - start) / length, 1));
-    if (now !== last) root.style.setProperty('--k-p', `${(last = now)}`);
+    // A number is written as it is.
+    if (now !== last) root.style.setProperty('--k-p', (last = now) as never);
   };
   const measure = () => {
     // What moves by the scroll stands where it stands without it.
