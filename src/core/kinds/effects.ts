@@ -30,6 +30,21 @@ export function effectValues({ effect, settings }: Effect, all: EffectValues): E
   return Object.fromEntries(keys.map((key) => [key, all[effectKey(effect, key)]]));
 }
 
+/**
+ * What is set of an effect on a piece, under no condition, with its defaults filled in: for rules, which look at pieces
+ * without the registry.
+ */
+export function ownValues<Own extends object>(
+  effect: string,
+  settings: { getDefault(): Own },
+  node: Pick<Node, 'settings'>
+): Own {
+  const all = Object.entries(settings.getDefault());
+  return Object.fromEntries(
+    all.map(([key, value]) => [key, node.settings[effectKey(effect, key)] ?? value])
+  ) as Own;
+}
+
 /** A condition such as `indent=own` names a setting of the same effect. */
 const needsOf = (effect: string, { needs }: FieldMeta): FieldMeta['needs'] =>
   needs?.map((need) => effectKey(effect, need));

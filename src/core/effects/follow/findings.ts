@@ -1,4 +1,4 @@
-import { effectKey } from '../../kinds/effects';
+import { effectKey, ownValues } from '../../kinds/effects';
 import { error, settingFix, warning, type FindingRule, type Fix } from '../../kinds/finding';
 import { momentsOf } from '../../kinds/moments';
 import type { Node, NodeId, Project } from '../../project/types';
@@ -9,10 +9,7 @@ import { COSTLY, TIED_PROPERTIES } from './tied';
 const key = (name: string): string => effectKey('follow', name);
 const follows = ({ effects }: Node): boolean => effects?.includes('follow') ?? false;
 
-const ownOf = (node: Node): FollowSettings =>
-  Object.fromEntries(
-    Object.entries(settings.getDefault()).map(([name, value]) => [name, node.settings[key(name)] ?? value])
-  ) as FollowSettings;
+const ownOf = (node: Node): FollowSettings => ownValues('follow', settings, node);
 
 const ofFollowing = (
   id: string,

@@ -1,4 +1,4 @@
-import { effectKey } from '../../kinds/effects';
+import { effectKey, ownValues } from '../../kinds/effects';
 import { type FindingRule, settingFix, warning } from '../../kinds/finding';
 import { moves } from '../../motion/track';
 import { pathTo, subtreeIds } from '../../project/tree';
@@ -9,14 +9,7 @@ import { settings, type LoopSettings } from './settings';
 /** What moves by itself for longer needs a way to hold it (WCAG 2.2, 2.2.2). */
 const SECONDS_MOST = 5;
 
-const ownOf = (node: Node): LoopSettings => {
-  const defaults = settings.getDefault();
-  const own = Object.keys(defaults).map((key) => [key, node.settings[effectKey('loop', key)]] as const);
-  return {
-    ...defaults,
-    ...Object.fromEntries(own.filter(([, value]) => value !== undefined))
-  } as LoopSettings;
-};
+const ownOf = (node: Node): LoopSettings => ownValues('loop', settings, node);
 
 /** As often as it can within the limit, once at least. */
 function timesWithin(own: LoopSettings): number {

@@ -1,5 +1,5 @@
 import type { Box } from '../../facts/box';
-import { effectKey } from '../../kinds/effects';
+import { effectKey, ownValues } from '../../kinds/effects';
 import { settingFix, warning, type FindingRule, type Remark } from '../../kinds/finding';
 import { maybePlaceOf, nodeOf } from '../../project/tree';
 import type { Node, NodeId, Project } from '../../project/types';
@@ -9,10 +9,7 @@ import { settings, type ScreenSettings } from './settings';
 const key = (name: string): string => effectKey('screen', name);
 const fills = ({ effects }: Node): boolean => effects?.includes('screen') ?? false;
 
-const ownOf = (node: Node): ScreenSettings =>
-  Object.fromEntries(
-    Object.entries(settings.getDefault()).map(([name, value]) => [name, node.settings[key(name)] ?? value])
-  ) as ScreenSettings;
+const ownOf = (node: Node): ScreenSettings => ownValues('screen', settings, node);
 
 interface Screen {
   readonly node: Node;

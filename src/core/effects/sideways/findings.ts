@@ -1,4 +1,4 @@
-import { effectKey } from '../../kinds/effects';
+import { effectKey, ownValues } from '../../kinds/effects';
 import { error, settingFix, warning, type FindingRule } from '../../kinds/finding';
 import { childIds, pathTo } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
@@ -8,10 +8,7 @@ import { settings, type SidewaysSettings } from './settings';
 const key = (name: string): string => effectKey('sideways', name);
 const goes = ({ effects }: Node): boolean => effects?.includes('sideways') ?? false;
 
-const ownOf = (node: Node): SidewaysSettings =>
-  Object.fromEntries(
-    Object.entries(settings.getDefault()).map(([name, value]) => [name, node.settings[key(name)] ?? value])
-  ) as SidewaysSettings;
+const ownOf = (node: Node): SidewaysSettings => ownValues('sideways', settings, node);
 
 /** It has so little in it that there is nothing to go by. */
 const alone: FindingRule = {

@@ -1,8 +1,6 @@
-import { effectKey } from '../../kinds/effects';
+import { effectKey, ownValues } from '../../kinds/effects';
 import { settingFix, warning, type FindingRule } from '../../kinds/finding';
 import { settings } from './settings';
-
-const defaults = settings.getDefault();
 
 const backwards: FindingRule = {
   id: 'words-backwards',
@@ -11,8 +9,7 @@ const backwards: FindingRule = {
   scope: 'node',
   check(node) {
     if (!node.effects?.includes('words')) return null;
-    const from = Number(node.settings[effectKey('words', 'from')] ?? defaults.from);
-    const to = Number(node.settings[effectKey('words', 'to')] ?? defaults.to);
+    const { from, to } = ownValues('words', settings, node);
     if (to > from) return null;
     const end = Math.min(100, from + 40);
     return warning({
