@@ -110,6 +110,8 @@ for (const [name, { options, media, isScriptless }] of Object.entries(CONDITIONS
     if (isScriptless) await withoutScript(page);
     await page.goto(url);
     if (media) await page.emulateMedia({ media });
+    // What comes a second after the page has to begin to, before its coming can be waited for.
+    await expect(page.locator('[data-k-wait][data-waiting]')).toHaveCount(0);
     await settled(page);
     const closed = await axeViolations(page);
     await openAll(page);

@@ -35,14 +35,22 @@ export const still: Kind = {
   create: (make) => make('still', 'Stop for movement'),
   markup(node, ctx) {
     const { label } = ctx.settings<Settings>(node);
-    return ctx.part('root', 'label', {}, [
-      element('input', { className: [ctx.cls('box')], type: 'checkbox' }),
-      element('span', {}, [text(label)])
+    return ctx.part('root', 'div', {}, [
+      element('label', { className: [ctx.cls('label')] }, [
+        element('input', { className: [ctx.cls('box')], type: 'checkbox' }),
+        element('span', {}, [text(label)])
+      ])
     ]);
   },
   style: (_node, ctx) => [
     rule(ctx.sel('root'), { display: 'inline-flex', 'align-items': 'center', 'align-self': 'start' }),
     rule(ctx.sel('root'), { display: 'none' }, 'print'),
+    rule(ctx.sel('label'), {
+      display: 'inherit',
+      'align-items': 'inherit',
+      gap: 'inherit',
+      cursor: 'inherit'
+    }),
     rule(ctx.sel('box'), {
       width: '18px',
       height: '18px',
