@@ -107,7 +107,7 @@ export async function slowestPress(browser: Browser): Promise<number> {
         await page.goto(pathToFileURL(`${folder}/${file}`).href);
         return page;
       });
-      found.push(...presses.values());
+      for (const [what, ms] of presses.values()) found.push([`${file} ${width}: ${what || 'a picture'}`, ms]);
     }
   const slowest = found.toSorted((a, b) => b[1] - a[1]);
   console.log(
