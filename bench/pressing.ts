@@ -31,7 +31,7 @@ const middleOf = (page: Page, nth: number) =>
     [PRESSED, nth] as const
   );
 
-/** A hand comes to rest before it presses, ms: what answers to the pointer, and to the press before, is drawn by then. */
+/** A hand rests before it presses, ms: what answers to the pointer, and to the press before, is drawn by then. */
 const HAND_RESTS = 300;
 
 async function pressAt(page: Page, { x, y }: { readonly x: number; readonly y: number }): Promise<void> {

@@ -168,7 +168,7 @@ const doings = (node: Node): readonly Deed[] =>
 /** What an effect starts with here, where the page has it as it comes. */
 function startedOtherwise(node: Node, name: string): readonly Deed[] {
   const effect = registry.maybeEffectOf(name)!;
-  const starts = effect.starts?.({ kind: registry.of(node), does: [], around: null }) ?? {};
+  const starts = effect.starts?.({ kind: registry.of(node), does: [], driven: {}, around: null }) ?? {};
   const defaults = effect.settings.getDefault() as Record<string, Json>;
   const others = Object.keys(starts).filter((key) => !Object.hasOwn(node.settings, effectKey(name, key)));
   return others.map((key) => {

@@ -296,6 +296,35 @@ test('words come out one after the other, are all out in the middle of the windo
   await expect(page.getByRole('heading', { name: 'Four steps and a screw' })).toBeVisible();
 });
 
+// WCAG 2.2, 2.2.2.
+test('a box to tick holds all that moves by itself, and what follows the scroll goes on', async ({
+  page
+}) => {
+  await openStory(
+    page,
+    changed(
+      {
+        type: 'insert',
+        fragment: make('still', 'Stop'),
+        at: { parent: 'story-bar' as never, slot: 'content', index: 0 }
+      },
+      { type: 'add-effect', id: 'story-line' as never, effect: 'loop' }
+    )
+  );
+  const states = () =>
+    page.evaluate(() =>
+      document
+        .getAnimations()
+        .map(({ timeline, playState }) => [timeline === document.timeline, playState] as const)
+    );
+  const isMoving = async (byTime: boolean) =>
+    (await states()).filter(([timed, state]) => timed === byTime && state === 'running').length > 0;
+  expect([await isMoving(true), await isMoving(false)]).toEqual([true, true]);
+  await page.getByRole('checkbox', { name: 'Stop movement' }).check();
+  await expect.poll(() => isMoving(true)).toBe(false);
+  expect(await isMoving(false)).toBe(true);
+});
+
 test('how far one has read is a bar that grows with the page', async ({ page }) => {
   await openStory(page);
   const share = () =>

@@ -1,4 +1,3 @@
-import { build } from 'esbuild';
 import type { Command } from '../src/core/commands/commands';
 import { printPage } from '../src/core/compile/page';
 import type { Box } from '../src/core/facts/box';
@@ -10,30 +9,11 @@ import { driftAtEdge } from '../src/core/scroll/drift';
 import { progressAt } from '../src/core/scroll/progress';
 import { rangesOf, type Range } from '../src/core/scroll/ranges';
 import { after } from '../src/core/testing/project';
+import { boxReader, type BoxReader } from './support/boxes';
 import { random } from './support/random';
 import { expect, test, type Page } from './support/test';
 
 const make = makeWith({ exactIds: true });
-
-/** The reader of boxes, and the behaviours of what follows the scroll, for a page without the workbench around it. */
-async function scripts(): Promise<string> {
-  const { outputFiles } = await build({
-    stdin: {
-      contents: `export { readBoxes } from './src/preview/boxes';
-        import { start } from './src/runtime/start';
-        import { scrolls } from './src/runtime/scrolls';
-        import { panels } from './src/runtime/panels';
-        start({ scrolls, panels });`,
-      resolveDir: process.cwd(),
-      loader: 'ts'
-    },
-    bundle: true,
-    format: 'iife',
-    globalName: 'boxes',
-    write: false
-  });
-  return outputFiles[0]!.text;
-}
 
 const words = (name: string): Fragment => make('text', name, { html: '<p>Words.</p>' });
 const block = (name: string): Fragment => make('stack', name, {}, { content: [words(`${name} words`)] });
@@ -119,7 +99,7 @@ async function seenOf(page: Page): Promise<{ boxes: [string, Box][]; seen: Seen[
     async ([steps, tied]) => {
       const element = (id: string) => document.querySelector<HTMLElement>(`[data-node="${id}"]`)!;
       const all = [...tied.map((each) => `ties-${each}`), 'drifting', 'across'];
-      const read = (window as unknown as { boxes: { readBoxes(of: unknown): [string, Box][] } }).boxes;
+      const read = (window as unknown as { boxes: BoxReader }).boxes;
       const boxes = read.readBoxes(all.map((id) => [id, element(id)]));
       const frame = () => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
       const rest = new Map(boxes).get('drifting')!.top;
@@ -169,7 +149,7 @@ test('ranges are where Chromium has them, by its own timelines and by script, on
   page
 }) => {
   test.setTimeout(240_000);
-  const script = await scripts();
+  const script = await boxReader('scrolls', 'panels');
   const worst = { native: 0, scripted: 0, drift: 0, across: 0 };
   let between = 0;
   for (let seed = 1; seed <= 20; seed += 1) {

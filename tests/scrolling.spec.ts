@@ -41,11 +41,30 @@ test('every range stands on the length of the page, and its ends are set by numb
   await page.mouse.move(box.x + 26, box.y + 8, { steps: 5 });
   await page.mouse.up();
   await expect.poll(ends).toBeGreaterThan(ended + 50);
+  // By keys as by hand.
+  const dragged = await ends();
+  await end.focus();
+  await end.press('Shift+ArrowRight');
+  await expect.poll(ends).toBeGreaterThan(dragged + 50);
+  await page.keyboard.press('Control+z');
+  await expect.poll(ends).toBe(dragged);
   // One drag is one step, and the number typed before it another.
   await page.keyboard.press('Control+z');
   await expect.poll(ends).toBe(ended);
   await page.keyboard.press('Control+z');
   await expect.poll(px).toBe(before);
+});
+
+test('what cannot be reached is told, and no number is no place', async ({ page }) => {
+  await openStory(page);
+  const start = page.getByRole('textbox', { name: 'Harvest told follows: starts at, px' });
+  const before = await start.inputValue();
+  await start.fill('soon');
+  await start.press('Enter');
+  await expect(start).toHaveValue(before);
+  await start.fill('-99999');
+  await start.press('Enter');
+  await expect(page.getByText(/is as near to .99.999 px as it goes/)).toBeVisible();
 });
 
 test('goes on to where the next thing starts or ends, plays as a film and is held', async ({ page }) => {

@@ -1,4 +1,3 @@
-import { build } from 'esbuild';
 import type { Command } from '../src/core/commands/commands';
 import { printPage } from '../src/core/compile/page';
 import type { Box } from '../src/core/facts/box';
@@ -9,6 +8,7 @@ import { resolve } from '../src/core/cascade/resolve';
 import { registry } from '../src/core/whole';
 import { shiftAt } from '../src/core/scroll/sticky';
 import { after } from '../src/core/testing/project';
+import { boxReader, type BoxReader } from './support/boxes';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
 import { previewFrame } from './support/frames';
@@ -18,22 +18,6 @@ import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
 const make = makeWith({ exactIds: true });
-
-/** The reader of boxes as it runs in the preview's frame, for a page without the workbench around it. */
-async function reader(): Promise<string> {
-  const { outputFiles } = await build({
-    stdin: {
-      contents: "export { readBoxes } from './src/preview/boxes'",
-      resolveDir: process.cwd(),
-      loader: 'ts'
-    },
-    bundle: true,
-    format: 'iife',
-    globalName: 'boxes',
-    write: false
-  });
-  return outputFiles[0]!.text;
-}
 
 const filler = (name: string, height: number): Fragment =>
   make(
@@ -102,7 +86,7 @@ interface Seen {
 // CSS Positioned Layout 3, section 3.4: the reference is where Chromium puts what sticks.
 test('what is worked out of stuck positions is what Chromium does, on 300 random pages', async ({ page }) => {
   test.setTimeout(240_000);
-  const script = await reader();
+  const script = await boxReader();
   let worst = 0;
   let stuck = 0;
   for (let seed = 1; seed <= 300; seed += 1) {
@@ -117,8 +101,7 @@ test('what is worked out of stuck positions is what Chromium does, on 300 random
       const elements = names.map(
         (id) => [id, document.querySelector<HTMLElement>(`[data-node="${id}"]`)!] as const
       );
-      const read = (window as unknown as { boxes: { readBoxes(of: typeof elements): [string, Box][] } })
-        .boxes;
+      const read = (window as unknown as { boxes: BoxReader }).boxes;
       const boxes = read.readBoxes(elements);
       const way = document.documentElement.scrollHeight - innerHeight;
       const tops = [0, 0.15, 0.3, 0.45, 0.6, 0.8, 1].flatMap((share) => {

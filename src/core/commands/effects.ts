@@ -1,5 +1,5 @@
 import { mixed, object, string } from 'yup';
-import type { Effect, EffectPlace } from '../kinds/contract';
+import type { DrivenBy, Effect, EffectPlace, Kind } from '../kinds/contract';
 import { effectKey, isOfEffect, whyUnfit } from '../kinds/effects';
 import type { Registry } from '../kinds/registry';
 import { maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
@@ -17,14 +17,21 @@ const args = object({
   effect: string().strict(true).required()
 });
 
+/** What sets a piece of a kind going by each of its effects. */
+function drivenOf(registry: Registry, kind: Kind, does: readonly string[]): EffectPlace['driven'] {
+  const found = does.map((name) => [name, registry.maybeEffectOf(name)?.drivenBy?.(kind)] as const);
+  return Object.fromEntries(found.filter((each): each is [string, DrivenBy] => each[1] !== undefined));
+}
+
 /** @returns where an effect of a piece would stand. Throws where the piece is not in the project. */
 export function effectPlace(registry: Registry, project: Project, id: NodeId): EffectPlace {
   const { kind: name, effects: does = [] } = nodeOf(project, id);
   const kind = registry.kindOf(name);
+  const driven = drivenOf(registry, kind, does);
   const at = maybePlaceOf(project, id);
-  if (!at) return { kind, does, around: null };
+  if (!at) return { kind, does, driven, around: null };
   const owner = registry.of(nodeOf(project, at.parent));
-  return { kind, does, around: { kind: owner, slot: owner.slots[at.slot]! } };
+  return { kind, does, driven, around: { kind: owner, slot: owner.slots[at.slot]! } };
 }
 
 function maybeRefused(project: Project, { id, effect }: EffectArgs, registry: Registry): Refusal | null {

@@ -253,7 +253,7 @@ interface Becoming {
 function startsOf(registry: Registry, node: Node, effects: readonly string[], kind: Kind): Settings {
   const added = effects.filter((effect) => !doesOf(node).includes(effect));
   const all = added.flatMap((name) => {
-    const starts = registry.maybeEffectOf(name)?.starts?.({ kind, does: [], around: null }) ?? {};
+    const starts = registry.maybeEffectOf(name)?.starts?.({ kind, does: [], driven: {}, around: null }) ?? {};
     return Object.entries(starts).map(([key, value]) => [effectKey(name, key), value] as const);
   });
   return Object.fromEntries(all);

@@ -154,6 +154,25 @@ describe('effects', () => {
     }
   });
 
+  it('that set a piece going twice are refused, whichever came first', () => {
+    const refused = (first: string, second: string, node = 'left') => {
+      const outcome = apply(registry, after(sampleProject(), add(node, first)), add(node, second));
+      return outcome.ok ? null : outcome.refusal.sentence;
+    };
+    for (const [one, other] of [
+      ['follow', 'drift'],
+      ['follow', 'enter'],
+      ['drift', 'loop']
+    ] as const) {
+      expect(refused(one, other)).toMatch(/follows the scroll|movement by time/);
+      expect(refused(other, one)).toMatch(/follows the scroll|movement by time/);
+    }
+    // The picture behind a section drifts, and its pieces enter.
+    expect(refused('drift', 'enter', 'section')).toBeNull();
+    expect(refused('enter', 'drift', 'section')).toBeNull();
+    expect(refused('drift', 'follow', 'section')).toMatch(/follows the scroll already/);
+  });
+
   it('are refused by name where they are incomplete, stand twice or cannot be switched', async () => {
     const [sticky] = registry.everyEffect();
     const { on: _on, ...fields } = sticky!.settings.fields;
@@ -178,26 +197,32 @@ describe.each(registry.everyEffect().map((effect) => [effect.effect, effect] as 
 
     it('keeps the shape of its rules whatever its responsive settings are', () => {
       const base = settingsWithDefaults(kind, node);
-      const ctx = {
-        outer: '.x',
-        root: '.x',
-        holder: '.x',
-        children: 3,
-        inner: null,
-        backdrop: null,
-        support: 'widely',
-        measure: {},
-        transition: ''
-      } as const;
-      for (const [key, field] of fieldsOf(effect)) {
-        if (!field.meta()?.field?.responsive) continue;
-        for (const value of CONTROLS[field.meta()!.field!.control].samples(field.meta()!.field!)) {
-          const adapt = { print: { [effectKey(name, key)]: value } };
-          const styled = () =>
-            buildRules(kind, { ...node, adapt } as never, base, (under) =>
-              effect.style(effectValues(effect, under), ctx)
-            );
-          expect(styled).not.toThrow();
+      // Of a section, and of what has neither an inner area nor a picture behind it.
+      for (const [inner, backdrop] of [
+        [null, null],
+        ['.x-inner', '.x-picture']
+      ] as const) {
+        const ctx = {
+          outer: '.x',
+          root: '.x',
+          holder: '.x',
+          children: 3,
+          inner,
+          backdrop,
+          support: 'widely',
+          measure: {},
+          transition: ''
+        } as const;
+        for (const [key, field] of fieldsOf(effect)) {
+          if (!field.meta()?.field?.responsive) continue;
+          for (const value of CONTROLS[field.meta()!.field!.control].samples(field.meta()!.field!)) {
+            const adapt = { print: { [effectKey(name, key)]: value } };
+            const styled = () =>
+              buildRules(kind, { ...node, adapt } as never, base, (under) =>
+                effect.style(effectValues(effect, under), ctx)
+              );
+            expect(styled).not.toThrow();
+          }
         }
       }
     });

@@ -435,6 +435,8 @@ export interface FieldMeta {
 
 /** Something an effect does with the scroll. */
 export interface EffectRange {
+  /** What sort of motion it is: each has a sign of its own where all of them are drawn. */
+  readonly sort: 'sticks' | 'drifts' | 'follows' | 'sideways' | 'comes';
   /** What happens, with the piece's name before it: Press photo sticks. */
   readonly words: string;
   /** px from the beginning of what scrolls; the same where it happens at once. */
@@ -488,11 +490,16 @@ export interface EffectContext {
   readonly support: SupportTarget;
 }
 
+/** What sets a piece going: time, the scroll; or the scroll moves no more of it than what is behind it. */
+export type DrivenBy = 'time' | 'scroll' | 'behind';
+
 /** Where an effect is asked for. */
 export interface EffectPlace {
   readonly kind: Kind;
   /** What the piece does already, by the names of effects. */
   readonly does: readonly string[];
+  /** What sets it going by these, by their names. */
+  readonly driven: Readonly<Record<string, DrivenBy>>;
   /** The kind of the piece around it, and the slot; null for a page's root. */
   readonly around: { readonly kind: Kind; readonly slot: Slot } | null;
 }
@@ -526,6 +533,8 @@ export interface Effect extends EffectAbout {
   starts?(place: EffectPlace): Node['settings'];
   /** @returns why it cannot stand there, in a sentence; null where it can. */
   maybeUnfit(place: EffectPlace): string | null;
+  /** What sets a piece of a kind going by it; left out where nothing does. Two at odds are refused for all effects. */
+  drivenBy?(kind: Kind): DrivenBy;
   /**
    * States while it runs, in cascade order. With a selector they are states of the root, and of all parts in it;
    * without one, of those parts of the effect that say so.

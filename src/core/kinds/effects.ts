@@ -6,6 +6,7 @@ import type { Adaptations, Node, Settings } from '../project/types';
 import type {
   Anatomy,
   Context,
+  DrivenBy,
   Effect,
   EffectPlace,
   EffectValues,
@@ -204,9 +205,33 @@ export function withEffects(kind: Kind, effects: readonly Effect[]): Kind {
   };
 }
 
+const ELSE = 'Take that off, or let something in it or around it do so.';
+
+/** What sets a piece going twice, and why it cannot. */
+const AT_ODDS: Readonly<Record<DrivenBy, Readonly<Partial<Record<DrivenBy, string>>>>> = {
+  scroll: {
+    scroll: `It follows the scroll already. ${ELSE}`,
+    behind: `It follows the scroll already. ${ELSE}`,
+    time: `It has a movement by time. ${ELSE}`
+  },
+  behind: {
+    scroll: `It follows the scroll already. ${ELSE}`,
+    behind: `It follows the scroll already. ${ELSE}`
+  },
+  time: { scroll: `It follows the scroll. ${ELSE}` }
+};
+
+/** @returns why what sets a piece going by an effect is at odds with what does already; null where it is not. */
+function whyAtOdds({ effect, drivenBy }: Effect, { kind, driven }: EffectPlace): string | null {
+  const own = drivenBy?.(kind);
+  if (!own) return null;
+  const others = Object.entries(driven).filter(([name]) => name !== effect);
+  return others.map(([, other]) => AT_ODDS[own][other]).find((why) => why !== undefined) ?? null;
+}
+
 /** @returns why an effect can do nothing where a piece stands, and what to do instead; null where it can. */
 export function whyUnfit(effect: Effect, place: EffectPlace): string | null {
   const { label, markup } = place.kind;
-  if (markup) return effect.maybeUnfit(place);
+  if (markup) return effect.maybeUnfit(place) ?? whyAtOdds(effect, place);
   return `A ${label.toLowerCase()} is drawn by what it belongs to. Choose that, or something in it.`;
 }

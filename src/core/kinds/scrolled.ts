@@ -1,5 +1,4 @@
-import type { PlatformFeature } from '../support/features';
-import { isSafe } from '../support/features';
+import { isSafe, type PlatformFeature } from '../support/features';
 import type { Declarations, SupportTarget } from '../project/types';
 import type { Rule } from './contract';
 import { rule } from './rule';
@@ -28,9 +27,13 @@ const animated = ({ names, easing }: Tie, duration: string): Declarations => ({
   'animation-fill-mode': 'both'
 });
 
-/** Declarations of a movement that follows a timeline of the browser's own. */
+/**
+ * Declarations of a movement that follows a timeline of the browser's own. It goes on where all that moves by itself is
+ * stopped: held halfway, what fades in with the scroll would never be seen.
+ */
 export const native = (tie: Tie): Declarations => ({
   ...animated(tie, 'auto'),
+  'animation-play-state': 'running !important',
   'animation-timeline': tie.timeline,
   'animation-range': tie.range
 });
@@ -51,23 +54,6 @@ export const tied = (selector: string, tie: Tie): readonly Rule[] => [
   rule(selector, scripted(tie), 'no-timeline', 'script')
 ];
 
-/** Effects that follow the scroll: a piece has one progress. */
-const TIED = ['drift', 'follow', 'sideways', 'words'];
-/** Effects that move a whole piece by time. */
-const MOVED = ['enter', 'loop', 'wait'];
-
-/** @returns why a piece that does all this cannot follow the scroll by an effect besides; null where it can. */
-export const whyTied = (own: string, does: readonly string[]): string | null =>
-  does.some((effect) => effect !== own && TIED.includes(effect))
-    ? 'It follows the scroll already. Take that off, or let something in it or around it follow.'
-    : null;
-
-/** @returns why a piece cannot be moved by the scroll; null where nothing else moves it. */
-export const whyMoved = (does: readonly string[]): string | null =>
-  does.some((effect) => MOVED.includes(effect))
-    ? 'It has a movement by time. Take that off, or let something in it or around it follow the scroll.'
-    : null;
-
-/** @returns the behaviour that stands in for the browser's timelines; none where every browser of the target has them. */
+/** @returns the behaviour that stands in for timelines; none where every browser of the target has them. */
 export const standIn = (support: SupportTarget): readonly string[] =>
   isSafe(TIMELINES, support) ? [] : ['scrolls'];

@@ -122,6 +122,7 @@ describe('places at which a page rests', () => {
 });
 
 const range = (node: string, start: number, end: number, moves: readonly string[]): Range => ({
+  sort: 'follows',
   words: node,
   start,
   end,

@@ -18,7 +18,6 @@ export const PLATFORM_FEATURES = {
   'details-content': { what: 'closed panels are printed', helps: true },
   'interpolate-size': { what: 'panels that open gradually', helps: true },
   'scroll-driven-animations': { what: 'what moves with the scroll', helps: true },
-  'scroll-snap': { what: 'screens and slides that snap', helps: true },
   popover: { what: 'side panels', helps: true },
   has: { what: 'a header at the side', helps: false },
   nesting: { what: 'states and conditions inside their rule', helps: false },

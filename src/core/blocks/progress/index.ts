@@ -57,6 +57,7 @@ export const progress: Kind = {
   behaviours: (_node, ctx) => standIn(ctx.support),
   ranges: (_settings, box, { name }) => [
     {
+      sort: 'follows',
       words: `${name} grows`,
       start: 0,
       end: Math.max(0, box.whole - box.height),

@@ -1,16 +1,16 @@
 import type { Effect, EffectContext, EffectPlace, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
-import { standIn, tied, whyMoved, whyTied } from '../../kinds/scrolled';
+import { standIn, tied } from '../../kinds/scrolled';
 import { driftAtEdge, driftOfPicture, driftOfPiece, growth } from '../../scroll/drift';
 import { itself, viewSpan } from '../../scroll/progress';
 import type { Node } from '../../project/types';
 import { about } from './about';
 import { settings, type DriftSettings } from './settings';
 
-function maybeUnfit({ does, around, kind }: EffectPlace): string | null {
+function maybeUnfit({ does, around }: EffectPlace): string | null {
   if (!around) return 'The page itself is what is scrolled. Let something on it drift.';
   if (does.includes('sticky')) return 'It sticks, and cannot drift meanwhile. Let something in it drift.';
-  return whyTied('drift', does) ?? (kind.backdrop ? null : whyMoved(does));
+  return null;
 }
 
 const TIMELINE = '--k-drifts';
@@ -49,6 +49,7 @@ export const drift: Effect = {
   adapt: { 'less-motion': { on: false }, print: { on: false } },
   starts: ({ kind }): Node['settings'] => (kind.backdrop ? {} : { what: 'itself' }),
   maybeUnfit,
+  drivenBy: ({ backdrop }) => (backdrop ? 'behind' : 'scroll'),
   style,
   attributes: () => ({ dataKScrolls: 'cover 0 1' }),
   behaviours: (_variants, _node, { support }) => standIn(support),
@@ -56,7 +57,7 @@ export const drift: Effect = {
     const { speed } = values as DriftSettings;
     const span = viewSpan(itself(box), box, 'cover', 0, 1);
     const travel = 2 * driftAtEdge(speed / 100, box.bottom - box.top, box.height);
-    return [{ words: `${name} drifts`, ...span, travel, moves: ['translate'] }];
+    return [{ sort: 'drifts', words: `${name} drifts`, ...span, travel, moves: ['translate'] }];
   },
   findings: () => import('./findings')
 };

@@ -49,6 +49,7 @@ export const enter: Effect = {
   adapt: { 'less-motion': { on: false }, print: { on: false } },
   starts: ({ kind }): Node['settings'] => (kind.category === 'section' ? { children: true } : {}),
   maybeUnfit,
+  drivenBy: () => 'time',
   style(values, { root, holder, children }) {
     const own = values as EnterSettings;
     if (!own.children)
@@ -62,7 +63,7 @@ export const enter: Effect = {
   clock: 'view',
   ranges(values, box, { name }) {
     const at = inViewAt(box, (values as EnterSettings).share / 100);
-    return [{ words: `${name} enters`, start: at, end: at, travel: null }];
+    return [{ sort: 'comes', words: `${name} enters`, start: at, end: at, travel: null }];
   },
   rangeTo(_values, { top, bottom, height }, end, px) {
     if (end === 'end') return null;

@@ -33,7 +33,7 @@ const backwards = ofFollowing(
     return error({
       view: 'Scroll',
       number: `${last - first} ${unit}`,
-      sentence: `${node.name} jumps: what it does with the scroll ends at ${last} ${unit} and starts at ${first} ${unit}`,
+      sentence: `${node.name} jumps: it is to end at ${last} ${unit} of the scroll, and starts at ${first} ${unit}`,
       cause: 'Nothing lies between, so it is at its end at once. Its end has to come after its start.',
       fix: settingFix(`End at ${far} ${unit}`, node.id, endKey, far)
     });
@@ -75,9 +75,10 @@ const costly = ofFollowing(
     return warning({
       view: 'Behaviour',
       number: found.join(', '),
-      sentence: `${node.name} changes its ${found.join(' and ')} with the scroll: all around it is laid out anew at each step`,
+      sentence: `${node.name} changes its ${found.join(' and ')} with the scroll: the page is laid out at each step`,
       cause:
-        'On a slow device the scroll stutters, and what stands below moves. Growing, moving and fading cost next to nothing.',
+        'On a slow device the scroll stutters, and what stands below moves. ' +
+        'Growing, moving and fading cost next to nothing.',
       fix: cheaper(node, own, first)
     });
   }

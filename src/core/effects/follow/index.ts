@@ -3,16 +3,14 @@ import type { Effect, EffectContext, EffectPlace, EffectValues, Rule } from '../
 import { momentsOf } from '../../kinds/moments';
 import { clamp } from '../../data/clamp';
 import { rule } from '../../kinds/rule';
-import { standIn, tied, whyMoved, whyTied } from '../../kinds/scrolled';
+import { standIn, tied } from '../../kinds/scrolled';
 import { itself, itsRun, itsSection, viewSpan, type Span } from '../../scroll/progress';
 import { about } from './about';
 import { settings, SHARE_LEAST, SHARE_MOST, type FollowSettings } from './settings';
 import { TIED, TIED_PROPERTIES, type TiedProperty } from './tied';
 
-function maybeUnfit({ does, around }: EffectPlace): string | null {
-  if (!around) return 'The page itself is what is scrolled. Let something on it follow.';
-  return whyTied('follow', does) ?? whyMoved(does);
-}
+const maybeUnfit = ({ around }: EffectPlace): string | null =>
+  around ? null : 'The page itself is what is scrolled. Let something on it follow.';
 
 /** Properties that are written, with how many moments each has. */
 const changesOf = (own: FollowSettings): readonly (readonly [TiedProperty, number])[] =>
@@ -80,6 +78,7 @@ export const follow: Effect = {
   settings,
   adapt: { 'less-motion': { on: false }, print: { on: false } },
   maybeUnfit,
+  drivenBy: () => 'scroll',
   style,
   attributes: (variants) => ({ dataKScrolls: optionsOf(variants[0] as FollowSettings) }),
   behaviours: (_variants, _node, { support }) => standIn(support),
@@ -88,7 +87,7 @@ export const follow: Effect = {
     // Where its section does not go sideways, it has nothing to follow.
     if (own.over === 'sideways' && box.runLength <= box.runWidth) return [];
     const moves = changesOf(own).map(([property]) => property);
-    return [{ words: `${name} follows`, ...spanOf(own, box), travel: null, moves }];
+    return [{ sort: 'follows', words: `${name} follows`, ...spanOf(own, box), travel: null, moves }];
   },
   rangeTo(values, box, end, px) {
     const own = values as FollowSettings;

@@ -28,6 +28,7 @@ export const loop: Effect = {
   settings,
   adapt: { 'less-motion': { on: false }, print: { on: false } },
   maybeUnfit,
+  drivenBy: () => 'time',
   style(values, { root, holder, children, inner }) {
     const own = values as LoopSettings;
     // What fills the window keeps its box, and what is in it moves within that.

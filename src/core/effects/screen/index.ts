@@ -39,7 +39,7 @@ export const screen: Effect = {
       { top: box.top, bottom: box.bottom, align: 'start', margin: less },
       { height: box.height, before: 0, after: 0, most: box.whole - box.height }
     );
-    return [{ words: `${name} rests`, start, end, travel: null }];
+    return [{ sort: 'comes', words: `${name} rests`, start, end, travel: null }];
   },
   findings: () => import('./findings')
 };

@@ -2,7 +2,7 @@ import type { Element } from 'hast';
 import type { Context, Effect, EffectContext, EffectPlace, EffectValues, Rule } from '../../kinds/contract';
 import { clamp } from '../../data/clamp';
 import { rule } from '../../kinds/rule';
-import { standIn, tied, whyTied } from '../../kinds/scrolled';
+import { standIn, tied } from '../../kinds/scrolled';
 import type { Declarations, Node } from '../../project/types';
 import { passage, windowsToGo } from '../../scroll/sideways';
 import { about } from './about';
@@ -16,7 +16,7 @@ function maybeUnfit({ kind, does }: EffectPlace): string | null {
     return 'A whole section goes sideways. Put the pieces into a section of their own, and let that go.';
   if (does.includes('collapse'))
     return 'It is opened and closed, and has no height of its own to be held for.';
-  return whyTied('sideways', does);
+  return null;
 }
 
 const rounded = (value: number): string => String(Number(value.toFixed(4)));
@@ -107,6 +107,7 @@ export const sideways: Effect = {
   settings,
   adapt: { narrow: OFF, touch: OFF, 'less-motion': OFF, 'no-script': OFF, print: OFF },
   maybeUnfit,
+  drivenBy: () => 'scroll',
   anatomy: {
     sideways: { label: 'way sideways', states: {} },
     'sideways-window': { label: 'held window', states: {}, on: 'sideways' }
@@ -128,7 +129,8 @@ export const sideways: Effect = {
       before: own.before * share,
       after: own.after * share
     });
-    return [{ words: `${node.name} goes sideways`, start, end, travel: -travel, moves: ['translate'] }];
+    const words = `${node.name} goes sideways`;
+    return [{ sort: 'sideways', words, start, end, travel: -travel, moves: ['translate'] }];
   },
   rangeTo(values, box, end, px): Node['settings'] | null {
     const own = values as SidewaysSettings;

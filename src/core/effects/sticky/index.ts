@@ -88,15 +88,14 @@ export const sticky: Effect = {
   behaviours: (variants, node) => compact([isTuned(node) && 'stuck', goesAway(variants) && 'hides']),
   ranges(_values, box, { name }) {
     const stuck = maybeStuck(box);
-    return stuck ? [{ words: `${name} sticks`, ...stuck }] : [];
+    return stuck ? [{ sort: 'sticks', words: `${name} sticks`, ...stuck }] : [];
   },
   rangeTo(values, box, end, px) {
-    const { side } = values as StickySettings;
+    const { side, inset } = values as StickySettings;
     const stretch = maybeStuck(box);
     const isItsOwn = end === (side === 'top' ? 'start' : 'end');
     if (!stretch || !isItsOwn) return null;
-    const [inset, by] =
-      side === 'top' ? [box.insetTop!, stretch.start - px] : [box.insetBottom!, px - stretch.end];
+    const by = side === 'top' ? stretch.start - px : px - stretch.end;
     return { inset: Math.round(clamp(inset + by, 0, INSET_MOST)) };
   },
   findings: () => import('./findings')

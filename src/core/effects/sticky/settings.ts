@@ -28,8 +28,9 @@ export const settings = object({
     label: 'Gets lower while it sticks by',
     unit: 'px',
     view: 'behaviour',
-    responsive: true,
-    help: 'Of a section: it is so much higher at first, and what is in it stays in the middle of what is left. Nothing below it moves. Keep its own padding above and below at 0.'
+    help:
+      'Of a section: it is so much higher at first, and what is in it stays in the middle of what is left. ' +
+      'Nothing below it moves. Keep its own padding above and below at 0.'
   }),
   away: toggleField(false, {
     label: 'Goes away on the way down',

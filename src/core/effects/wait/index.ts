@@ -25,6 +25,7 @@ export const wait: Effect = {
   settings,
   adapt: { 'less-motion': { track: STILL_TRACK }, print: { on: false } },
   maybeUnfit,
+  drivenBy: () => 'time',
   anatomy,
   look,
   around(holder, values, node, ctx) {

@@ -1,15 +1,14 @@
 import type { Effect, EffectPlace, EffectValues, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
-import { standIn, tied, whyTied } from '../../kinds/scrolled';
+import { standIn, tied } from '../../kinds/scrolled';
 import { itself, viewSpan } from '../../scroll/progress';
 import { about } from './about';
 import { settings, type WordsSettings } from './settings';
 import { splitInWords, STEPS } from './split';
 
-function maybeUnfit({ kind, does }: EffectPlace): string | null {
+function maybeUnfit({ kind }: EffectPlace): string | null {
   const hasWords = Object.keys(kind.slots).length === 0 && kind.anatomy.root?.hasText === true;
-  if (!hasWords) return 'It has no words of its own. Choose a text or a heading in it.';
-  return whyTied('words', does);
+  return hasWords ? null : 'It has no words of its own. Choose a text or a heading in it.';
 }
 
 const TIMELINE = '--k-words';
@@ -58,6 +57,7 @@ export const words: Effect = {
   settings,
   adapt: { 'less-motion': { on: false }, print: { on: false } },
   maybeUnfit,
+  drivenBy: () => 'scroll',
   around: (root) => splitInWords(root),
   style,
   attributes([first]) {
@@ -68,7 +68,7 @@ export const words: Effect = {
   ranges(values, box, { name }) {
     const { from, to } = values as WordsSettings;
     const span = viewSpan(itself(box), box, 'cover', from / 100, to / 100);
-    return [{ words: `${name} appears`, ...span, travel: null, moves: ['opacity'] }];
+    return [{ sort: 'follows', words: `${name} appears`, ...span, travel: null, moves: ['opacity'] }];
   },
   findings: () => import('./findings')
 };

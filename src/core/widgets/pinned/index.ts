@@ -53,7 +53,7 @@ function ranges(
   const stage = Math.max(0, box.height - 2 * inset);
   const travel = Math.max(0, box.bottom - box.top - stage);
   const start = box.top - inset;
-  return [{ words: `${node.name} stays`, start, end: start + travel, travel, moves: [] }];
+  return [{ sort: 'sticks', words: `${node.name} stays`, start, end: start + travel, travel, moves: [] }];
 }
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth'] as const;

@@ -2,7 +2,7 @@
   import type { Range } from '$core/scroll/ranges';
   import { canMove, moveEnd, scrollTo } from '$lib/state/scroll';
   import type { Workbench } from '$lib/state/workbench.svelte';
-  import { signOf } from './signs';
+  import { SIGNS } from './signs';
 
   interface Props {
     wb: Workbench;
@@ -16,7 +16,7 @@
 
   const { wb, range, x, page, laneWidth }: Props = $props();
 
-  const sign = $derived(signOf(range.effect));
+  const sign = $derived(SIGNS[range.sort]);
   const isDot = $derived(range.end - range.start < 1);
   const ends = ['start', 'end'] as const;
 

@@ -84,10 +84,24 @@
   }
   $effect(() => stopFilm);
 
+  /** The same range as it is after an edit. */
+  const rangeNow = (range: Range): Range =>
+    ranges.find(({ node, effect }) => node === range.node && effect === range.effect) ?? range;
+
+  /** Further off than this it is said: ends are set in whole percents of their way. */
+  const FAR_OFF = 50;
+
+  function moveTo(range: Range, end: 'start' | 'end', value: number): void {
+    moveEnd(wb, range, end, value, null);
+    const found = rangeNow(range)[end];
+    if (Math.abs(found - value) > FAR_OFF)
+      wb.message = { kind: 'info', text: `${px(found)} px is as near to ${px(value)} px as it goes.` };
+  }
+
   function typed(range: Range, end: 'start' | 'end', input: HTMLInputElement): void {
     const value = Number.parseFloat(input.value.replace(/[\s\u2009,]/g, ''));
-    if (Number.isFinite(value)) moveEnd(wb, range, end, value, null);
-    input.value = px(range[end]);
+    if (Number.isFinite(value)) moveTo(range, end, value);
+    input.value = px(rangeNow(range)[end]);
   }
 </script>
 
@@ -153,10 +167,7 @@
         bind:clientWidth={laneWidth}
         onpointerdown={scrub}
         onkeydown={scrubKeys}
-      >
-        <span class="of">0 to {px(extent.page)} px, in a window {wb.preview.width} × {px(extent.window)}</span
-        >
-      </div>
+      ></div>
     </div>
     {#each ranges as range (`${range.node} ${range.effect} ${range.words}`)}
       <div class="line" class:picked={range.node === wb.tuned.id} data-range="{range.node} {range.effect}">
@@ -173,6 +184,11 @@
       <span class="mono">{px(now)}</span>
     </div>
   </div>
+  <p class="widths">
+    The lanes are the whole page, 0 to {px(extent.page)} px, in a window of {wb.preview.width} × {px(
+      extent.window
+    )} px.
+  </p>
   {#each conflicts as conflict (JSON.stringify(conflict))}
     <p class="finding">
       <b>▲ {conflictWords(wb, conflict)}.</b>
@@ -222,13 +238,7 @@
     background: var(--panel);
   }
   .axis {
-    overflow: hidden;
-    text-overflow: ellipsis;
-    white-space: nowrap;
     align-self: stretch;
-    padding-right: 8px;
-    line-height: 27px;
-    text-align: right;
     cursor: ew-resize;
     touch-action: none;
     border-left: 1px solid var(--line);

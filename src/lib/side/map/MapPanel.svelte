@@ -13,7 +13,7 @@
     scrollTo,
     stepTo
   } from '$lib/state/scroll';
-  import { signOf } from '$lib/sheet/scroll/signs';
+  import { SIGNS } from '$lib/sheet/scroll/signs';
   import { WINDOWS } from '$lib/state/windows';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import SidePanel from '../SidePanel.svelte';
@@ -33,9 +33,7 @@
     });
   }
 
-  const signs = $derived([
-    ...new Map(ranges.map(({ effect }) => [signOf(effect).words, signOf(effect)])).values()
-  ]);
+  const signs = $derived([...new Set(ranges.map(({ sort }) => SIGNS[sort]))]);
   const others = $derived(
     WINDOWS.map((size) => {
       const found = wb.preview.windows.find(({ label }) => label === size.label);
@@ -66,7 +64,7 @@
       <button type="button" onclick={() => stepTo(wb, 1)}>On</button>
       <span class="mono">{px(now)} of {px(extent.page - extent.window)} px</span>
     </div>
-    <p>In a window of {wb.preview.width} × {px(extent.window)} px, as it is on show.</p>
+    <p class="where">In a window of {wb.preview.width} × {px(extent.window)} px, as it is on show.</p>
     <div class="map" bind:clientWidth={room.width} bind:clientHeight={room.height}>
       <PageMap
         label="Scroll map of {wb.page.name}"
@@ -100,34 +98,36 @@
         <button type="button" class="link" onclick={() => scrollTo(wb, conflict.at)}>Show it</button>
       </p>
     {/each}
-    <h3>In other windows</h3>
-    <div class="others">
-      {#each others as other (other.label)}
-        <figure>
-          {#if other.found}
-            <PageMap
-              label="Scroll map in a {other.label}, {other.width} by {other.height} px"
-              sections={sectionsIn(other.found.boxes)}
-              ranges={other.ranges}
-              conflicts={other.conflicts}
-              page={other.found.page}
-              window={other.height}
-              now={null}
-              width={Math.floor((room.width - 16) / 3)}
-              height={SMALL_HEIGHT}
-              picked={wb.tuned.id}
-            />
-          {:else}
-            <div class="wait" style:height="{SMALL_HEIGHT}px">measuring…</div>
-          {/if}
-          <figcaption>
-            {other.label}<br /><span class="mono">{other.width} × {other.height}</span>
-            {#if other.found}<br /><span class="mono">{px(other.found.page)} px</span>{/if}
-            {#if other.conflicts.length > 0}<br /><b class="bad">▲ {other.conflicts.length}</b>{/if}
-          </figcaption>
-        </figure>
-      {/each}
-    </div>
+    {#if ranges.length > 0 || wb.preview.windows.length > 0}
+      <h3>In other windows</h3>
+      <div class="others">
+        {#each others as other (other.label)}
+          <figure>
+            {#if other.found}
+              <PageMap
+                label="Scroll map in a {other.label}, {other.width} by {other.height} px"
+                sections={sectionsIn(other.found.boxes)}
+                ranges={other.ranges}
+                conflicts={other.conflicts}
+                page={other.found.page}
+                window={other.height}
+                now={null}
+                width={Math.floor((room.width - 16) / 3)}
+                height={SMALL_HEIGHT}
+                picked={wb.tuned.id}
+              />
+            {:else}
+              <div class="wait" style:height="{SMALL_HEIGHT}px">measuring…</div>
+            {/if}
+            <figcaption>
+              {other.label}<br /><span class="mono">{other.width} × {other.height}</span>
+              {#if other.found}<br /><span class="mono">{px(other.found.page)} px</span>{/if}
+              {#if other.conflicts.length > 0}<br /><b class="bad">▲ {other.conflicts.length}</b>{/if}
+            </figcaption>
+          </figure>
+        {/each}
+      </div>
+    {/if}
   {/if}
 </SidePanel>
 
@@ -137,6 +137,9 @@
     font-size: 13px;
     line-height: 1.4;
     color: var(--ink-2);
+  }
+  .where {
+    margin-top: 8px;
   }
   h3 {
     margin: 12px 0 4px;

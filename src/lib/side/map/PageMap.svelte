@@ -3,7 +3,7 @@
   import type { Range } from '$core/scroll/ranges';
   import type { Conflict } from '$core/scroll/conflicts';
   import type { NodeId } from '$core/project/types';
-  import { signOf } from '$lib/sheet/scroll/signs';
+  import { SIGNS } from '$lib/sheet/scroll/signs';
   import { lanesOf } from './lanes';
 
   interface Props {
@@ -126,7 +126,7 @@
     </g>
   {/each}
   {#each lanes.laned as { range, lane } (`${range.node} ${range.effect} ${range.words}`)}
-    {@const sign = signOf(range.effect)}
+    {@const sign = SIGNS[range.sort]}
     {@const x = laneX(lane)}
     {@const [from, to] = [y(range.start), y(range.end)]}
     {@const tone = isBad(range) ? 'var(--red)' : sign.tone}

@@ -1,0 +1,25 @@
+import { build } from 'esbuild';
+import type { Box } from '../../src/core/facts/box';
+
+/** The reader of boxes as a page has it that is shown without the workbench around it. */
+export interface BoxReader {
+  readBoxes(of: readonly (readonly [string, HTMLElement])[]): [string, Box][];
+}
+
+/**
+ * The reader of boxes of the preview's frame, as a script that leaves it in `window.boxes`.
+ * @param behaviours names of the runtime's behaviours that are started too.
+ */
+export async function boxReader(...behaviours: readonly string[]): Promise<string> {
+  const imported = behaviours.map((name) => `import { ${name} } from './src/runtime/${name}';`);
+  const started = `import { start } from './src/runtime/start'; start({ ${behaviours.join(', ')} });`;
+  const contents = ["export { readBoxes } from './src/preview/boxes';", ...imported, started].join('\n');
+  const { outputFiles } = await build({
+    stdin: { contents, resolveDir: process.cwd(), loader: 'ts' },
+    bundle: true,
+    format: 'iife',
+    globalName: 'boxes',
+    write: false
+  });
+  return outputFiles[0]!.text;
+}
