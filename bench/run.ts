@@ -12,9 +12,11 @@ import { buildApp, findChromium, freePort, startServer } from '../scripts/lib.mj
 import { bigPage, duplicateMs, whileImporting } from './big';
 import { finishing, insertOpens } from './finishing';
 import { slowestPress } from './pressing';
+import { moving } from './moving';
 import { scrolled } from './scrolling';
 import { longestFrame, recalcsAtRest, roundDrawn, sliderOf } from './turning';
 import { projectOf } from './projects';
+import { tables } from './tables';
 import {
   edits,
   editsOf,
@@ -409,6 +411,27 @@ const PARTS = {
         unit: 'a second',
         limit: 0
       }
+    ];
+  },
+  async moving(browser: Browser, address: string): Promise<Figure[]> {
+    const { map, late, boxes } = await moving(browser, address);
+    return [
+      { name: 'an edit to the scroll map of 60 effects', value: map, unit: 'frames', limit: 2 },
+      {
+        name: 'the preview of 60 effects scrolled, frames that came late',
+        value: 100 * late,
+        unit: '% of 120',
+        limit: 5
+      },
+      { name: 'boxes of 1,000 pieces read', value: boxes, unit: 'ms', limit: 45 }
+    ];
+  },
+  async tables(): Promise<Figure[]> {
+    const { read, query, edit } = tables();
+    return [
+      { name: 'a table of 50,000 rows read', value: read, unit: 'ms', limit: 2000 },
+      { name: 'a query over 50,000 rows', value: query, unit: 'ms', limit: 50 },
+      { name: 'an edit of the template of 200 rows, work', value: edit, unit: 'ms', limit: 16 }
     ];
   },
   async import(browser: Browser, address: string): Promise<Figure[]> {

@@ -147,34 +147,94 @@ const press = (): Fragment =>
     make('pinned', 'Press steps', { inset: 104 }, { panels: STEPS.map(stepPanel) })
   ]);
 
-const SCREENS = [
-  [
-    'Loft',
-    'the-cellar',
-    'In March the loft smells of honey',
-    'What was hard as stone in October is sweet now.'
-  ],
-  ['Cellar', 'press-day', 'Under the vault it ticks', 'Three casks, a hundred days, and nobody in a hurry.'],
-  ['Glass', 'wassail-lanterns', 'And then it is poured', 'Come in January, and bring something warm to wear.']
-] as const;
+interface Screen {
+  readonly name: string;
+  readonly picture: string;
+  /** A film that plays over the picture. */
+  readonly film?: string;
+  readonly title: string;
+  readonly words: string;
+  /** What the panel in the corner says. */
+  readonly corner: string;
+}
 
-const screen = ([name, asset, title, words]: (typeof SCREENS)[number]): Fragment =>
+const SCREENS: readonly Screen[] = [
+  {
+    name: 'Loft',
+    picture: 'the-cellar',
+    title: 'In March the loft smells of honey',
+    words: 'What was hard as stone in October is sweet now.',
+    corner: '<p><strong>The loft</strong></p><p>800 crates on straw, 4 °C, windows to the north.</p>'
+  },
+  {
+    name: 'Cellar',
+    picture: 'press-day',
+    film: 'cellar-ticks',
+    title: 'Under the vault it ticks',
+    words: 'Three casks, a hundred days, and nobody in a hurry.',
+    corner:
+      '<p><strong>The casks</strong></p><p>Each holds 600 litres. A bubble for every breath it takes.</p>'
+  },
+  {
+    name: 'Glass',
+    picture: 'wassail-lanterns',
+    title: 'And then it is poured',
+    words: 'Come in January, and bring something warm to wear.',
+    corner: '<p><strong>The pouring</strong></p><p>On the 17th of January, when the lanterns are lit.</p>'
+  }
+];
+
+const inCorner = (name: string): readonly Fragment[] =>
+  name === 'Loft' ? [picture('Loft baskets', 'baskets-full', 'Baskets full of apples')] : [];
+
+/** A few words at one end of the screen, a panel in its corner. */
+const screen = ({ name, picture: asset, film = '', title, words, corner }: Screen): Fragment =>
   section(
     `${name} screen`,
-    [heading(`${name} title of screen`, title, '2'), text(`${name} words of screen`, `<p>${words}</p>`)],
-    {
-      picture: asset,
-      height: '60svh',
-      place: 'end',
-      layer: '#16241c',
-      opacity: 80
-    }
+    [
+      make(
+        'columns',
+        `${name} row`,
+        { shares: '3/4 1/4', align: 'end' },
+        {
+          columns: [
+            make(
+              'column',
+              `${name} said`,
+              {},
+              {
+                content: [
+                  heading(`${name} title of screen`, title, '2'),
+                  text(`${name} words of screen`, `<p>${words}</p>`)
+                ]
+              }
+            ),
+            make(
+              'column',
+              `${name} corner`,
+              {},
+              {
+                content: [...inCorner(name), text(`${name} corner words`, corner)]
+              }
+            )
+          ]
+        }
+      )
+    ],
+    { picture: asset, film, height: '60svh', place: 'end', layer: '#16241c', opacity: 80 }
   );
 
 const footer = (): Fragment =>
-  section('Story footer', [text('Story colophon', '<p>Quillmere Orchard, since 1871.</p>')], {
-    element: 'footer'
-  });
+  section(
+    'Story footer',
+    [
+      make('still', 'Story still', { label: 'Hold what moves by itself' }),
+      text('Story colophon', '<p>Quillmere Orchard, since 1871.</p>')
+    ],
+    {
+      element: 'footer'
+    }
+  );
 
 const style = (id: string, part: string, values: Record<string, string>, state = 'rest'): Command[] =>
   Object.entries(values).map(
@@ -203,7 +263,7 @@ export function storyPage(): readonly Command[] {
   const headings = [
     'story-heading',
     'steps-heading',
-    ...SCREENS.map(([name]) => `${name.toLowerCase()}-title-of-screen`)
+    ...SCREENS.map(({ name }) => `${name.toLowerCase()}-title-of-screen`)
   ];
   return [
     {
@@ -229,7 +289,8 @@ export function storyPage(): readonly Command[] {
       opacity: '0.3 → 1'
     }),
     ...does('steps-heading', 'words'),
-    ...SCREENS.flatMap(([name]) => does(screenId(name), 'screen', { less: 80 })),
+    ...SCREENS.flatMap(({ name }) => does(screenId(name), 'screen', { less: 80 })),
+    ...does('loft-baskets', 'loop', { far: 10 }),
     ...style('story-page', 'root', {
       'background-color': '#fffdf6',
       color: '#2b2f2a',
@@ -253,7 +314,17 @@ export function storyPage(): readonly Command[] {
     ...style('year-across', 'inner', { gap: '0' }),
     ...SEASONS.flatMap(([name]) => style(`${name.toLowerCase()}-panel`, 'root', { padding: '48px' })),
     ...headings.flatMap((id) => style(id, 'root', { 'font-family': SERIF, 'font-weight': '700' })),
-    ...SCREENS.flatMap(([name]) => style(screenId(name), 'root', { color: '#ffffff' })),
+    ...SCREENS.flatMap(({ name }) => [
+      ...style(screenId(name), 'root', { color: '#ffffff' }),
+      ...style(`${name.toLowerCase()}-corner`, 'root', {
+        'background-color': '{cream}',
+        color: '#2b2f2a',
+        padding: '20px',
+        'border-radius': '6px'
+      }),
+      ...style(`${name.toLowerCase()}-corner-words`, 'root', { 'font-size': '15px' })
+    ]),
+    ...style('story-still', 'root', { outline: '2px solid #f4ebd8' }, 'focus'),
     ...style('story-footer', 'root', { 'background-color': '{leaf}', color: '#f4ebd8' })
   ];
 }

@@ -14,17 +14,13 @@ import {
 } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
 import { defined } from '../src/core/data/compact';
+import { SHOWN } from '../src/core/rows/binding';
+import { strict, text } from './json-schema';
+import { cell, format, query, source } from './schema-data';
 
 /** The JSON Schema of project.json, made from the kinds, so that it cannot fall behind them. */
 export function projectSchema(): object {
   const id = { type: 'string', pattern: ID_PATTERN.source };
-  const text = (maxLength: number) => ({ type: 'string', maxLength });
-  const strict = (properties: Record<string, object>, optional: readonly string[] = []) => ({
-    type: 'object',
-    properties,
-    required: Object.keys(properties).filter((key) => !optional.includes(key)),
-    additionalProperties: false
-  });
   const declarations = {
     type: 'object',
     propertyNames: { enum: [...STYLE_PROPERTIES.keys()] },
@@ -35,7 +31,6 @@ export function projectSchema(): object {
     propertyNames: { enum: [...CONDITIONS] },
     additionalProperties: declarations
   };
-  const cell = { type: ['string', 'number', 'boolean', 'null'] };
   const effects = registry.effects.map(({ effect }) => effect);
   const node = registry.kinds.map(({ kind: name }) => {
     // With every effect, since any piece may have any.
@@ -91,10 +86,14 @@ export function projectSchema(): object {
           ),
           effects: { type: 'array', items: { enum: effects }, uniqueItems: true, minItems: 1 },
           rows: { type: 'array', maxItems: 2000, items: { type: 'object', additionalProperties: cell } },
+          query,
           binds: {
             type: 'object',
-            propertyNames: { enum: [...Object.keys(settings), 'name'] },
-            additionalProperties: strict({ column: text(120), otherwise: cell }, ['otherwise'])
+            propertyNames: { enum: [...Object.keys(settings), 'name', SHOWN] },
+            additionalProperties: strict({ column: text(120), otherwise: cell, format }, [
+              'otherwise',
+              'format'
+            ])
           },
           was: {
             type: 'object',
@@ -107,7 +106,7 @@ export function projectSchema(): object {
           },
           linked: id
         },
-        ['adapt', 'effects', 'rows', 'binds', 'was', 'linked']
+        ['adapt', 'effects', 'rows', 'query', 'binds', 'was', 'linked']
       )
     };
   });
@@ -116,7 +115,7 @@ export function projectSchema(): object {
   const em = { type: 'number', minimum: 0, maximum: 10 };
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    $defs: { node: { oneOf: node } },
+    $defs: { node: { oneOf: node }, id },
     title: `project.json of a Kymation project file, format ${FORMAT}`,
     ...strict(
       {
@@ -198,9 +197,10 @@ export function projectSchema(): object {
               nodes: { type: 'object', propertyNames: id, additionalProperties: { $ref: '#/$defs/node' } }
             })
           })
-        }
+        },
+        sources: { type: 'object', propertyNames: id, additionalProperties: source }
       },
-      ['tokens', 'shelf']
+      ['tokens', 'shelf', 'sources']
     )
   };
 }

@@ -1,3 +1,7 @@
+import type { Command } from '../src/core/commands/commands';
+import { makeWith } from '../src/core/kinds/make';
+import { createProject } from '../src/core/project/create';
+import { after } from '../src/core/testing/project';
 import { Counted } from './support/counted';
 import { previewFrame } from './support/frames';
 import { expect, test, type Page } from './support/test';
@@ -93,6 +97,50 @@ test('goes on to where the next thing starts or ends, plays as a film and is hel
   };
   await expect.poll(between).toBe(0);
   expect(await between()).toBe(0);
+});
+
+test('a piece is shown over the page as it stands at both ends of its range', async ({ page }) => {
+  await openStory(page);
+  const frame = await previewFrame(page);
+  const toggle = page.getByRole('button', { name: 'Show both ends over the page: Harvest told follows' });
+  await line(page, 'harvest-told follow').hover();
+  await toggle.click();
+  await expect(frame.locator('k-ghosts > div')).toHaveCount(2);
+  const looks = (selector: string) =>
+    frame.locator(selector).evaluateAll((found) =>
+      found.map((each) => {
+        const { opacity, translate } = getComputedStyle(each);
+        // Scrolled to whole px, it is not quite at the end of its range.
+        return { opacity: Math.round(+opacity * 100), left: Math.round(parseFloat(translate) || 0) };
+      })
+    );
+  const ghosts = await looks('k-ghosts > div > *');
+  expect(ghosts[0]).not.toEqual(ghosts[1]);
+  // The reference is the page itself, scrolled to each end.
+  for (const [n, end] of (['start', 'end'] as const).entries()) {
+    await line(page, 'harvest-told follow').hover();
+    await page.getByRole('button', { name: `Scroll to the ${end} of: Harvest told follows` }).click();
+    await expect.poll(async () => (await looks('[data-k="harvest-told"]'))[0]).toEqual(ghosts[n]);
+  }
+  // What is shown is no piece of the page: it is neither picked nor counted, and it goes with the view.
+  await expect(frame.locator('k-ghosts [data-k], k-ghosts [id]')).toHaveCount(0);
+  await page.getByRole('tab', { name: 'States' }).click();
+  await expect(frame.locator('k-ghosts')).toHaveCount(0);
+});
+
+test('what sticks is shown as far apart as it travels', async ({ page }) => {
+  await openStory(page);
+  const frame = await previewFrame(page);
+  const travel = Number(
+    (await line(page, 'story-header sticky').locator('span.mono').last().innerText()).replace(/\D/g, '')
+  );
+  await line(page, 'story-header sticky').hover();
+  await page.getByRole('button', { name: /Show both ends over the page: Story header/ }).click();
+  const tops = await frame
+    .locator('k-ghosts > div')
+    .evaluateAll((found) => found.map((each) => each.getBoundingClientRect().top));
+  expect(tops).toHaveLength(2);
+  expect(Math.abs(tops[1]! - tops[0]! - travel)).toBeLessThan(2);
 });
 
 test('the map shows the page to scale, scrolls it, and shows it in three other windows', async ({ page }) => {
@@ -210,4 +258,78 @@ test('four texts beside a picture that stays, in six actions', async ({ page }) 
   await expect(page.getByRole('treeitem', { name: /step$/ })).toHaveCount(4);
   await bench.view('Scroll');
   await expect(page.getByRole('button', { name: /stays$/ })).toBeVisible();
+});
+
+const barAndHeader = () => {
+  const make = makeWith({ exactIds: true });
+  const words = (name: string, times: number) =>
+    make('text', name, { html: `<p>${'What stands here. '.repeat(times)}</p>` });
+  const bar = make('section', 'Bar', { height: '80px' }, { content: [words('Hours', 1)] });
+  const header = make('section', 'Site header', { element: 'header' }, { content: [words('Name', 1)] });
+  const rest = make('section', 'Rest', { height: '3000px' }, { content: [words('Long', 40)] });
+  const page = make('page', 'Page', {}, { sections: [bar, header, rest] });
+  const flat = ['bar', 'site-header'].map(
+    (id) =>
+      ({
+        type: 'set-style',
+        id,
+        part: 'root',
+        state: 'rest',
+        condition: 'always',
+        property: 'padding',
+        value: '0 64px'
+      }) as unknown as Command
+  );
+  return after(createProject('Bar and header', page), ...flat);
+};
+
+// Common practice, no source: half over an 80 px bar, a header sticks once 40 px are scrolled.
+test('a header over half of a bar sticks at 40 px, widens and gets lower, in twelve actions', async ({
+  page
+}) => {
+  const bench = new Bench(page);
+  await bench.importProject(barAndHeader());
+  const hand = new Counted();
+  const fill = (label: string, value: string) =>
+    hand.act(label, async () => {
+      const field = page.getByRole('textbox', { name: label });
+      await field.fill(value);
+      await field.press('Enter');
+    });
+  await hand.act('picks the header', () => bench.pick('Site header'));
+  await hand.act('looks at what it is', () => bench.view('Fill'));
+  await fill('Least height', '80px');
+  await fill('Overlaps the one before', '50');
+  await hand.act('looks at its behaviour', () => bench.view('Behaviour'));
+  await hand.act('lets it stick', () => page.getByRole('button', { name: /^Sticks/ }).click());
+  await fill('Distance from the edge', '0');
+  await hand.act('sees where', () => bench.view('Scroll'));
+  await expect(page.getByRole('textbox', { name: 'Site header sticks: starts at, px' })).toHaveValue('40');
+  await hand.act('goes back', () => bench.view('Behaviour'));
+  await fill('Gets lower while it sticks by', '24');
+  await hand.act('looks at its states', () => bench.view('States'));
+  await hand.act('widens it while it is stuck', () => bench.set('padding', 'Padding', 'stuck', '0 16px'));
+  expect(hand.done.length).toBeLessThanOrEqual(12);
+
+  const frame = await previewFrame(page);
+  const at = (top: number) =>
+    frame.evaluate(async (to) => {
+      scrollTo(0, to);
+      await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
+      const header = document.querySelector<HTMLElement>('[data-k="site-header"]')!;
+      await Promise.all(header.getAnimations({ subtree: true }).map(({ finished }) => finished));
+      const rest = document.querySelector<HTMLElement>('[data-k="rest"]')!;
+      const inner = header.firstElementChild!.getBoundingClientRect();
+      return {
+        top: Math.round(header.getBoundingClientRect().top),
+        inner: Math.round(inner.width),
+        below: Math.round(rest.getBoundingClientRect().top + scrollY)
+      };
+    }, top);
+  const [rest, before, stuck] = [await at(0), await at(39), await at(400)];
+  expect(rest.top).toBe(40);
+  expect(before.top).toBe(1);
+  expect(stuck.inner - rest.inner).toBe(96);
+  // What stands below does not move for it.
+  expect(stuck.below).toBe(rest.below);
 });

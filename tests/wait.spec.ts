@@ -25,7 +25,8 @@ const piece = (page: Page) => page.locator(partIn('export', ID as NodeId, 'root'
 
 /** Opens it with a clock that stands until it is told to go on. */
 async function opened(page: Page, project: Project): Promise<void> {
-  await page.clock.install();
+  await page.clock.install({ time: new Date('2026-11-01T10:00:00') });
+  await page.clock.pauseAt(new Date('2026-11-01T11:00:00'));
   await open(page, project);
 }
 

@@ -9,7 +9,7 @@ import { renditionFile, renditionPlan, type Rendition } from '../core/compile/re
 import { printSnippet } from '../core/compile/snippet';
 import { placeholdersOf } from '../core/findings/placeholders';
 import { loadRules, runFindings } from '../core/findings/run';
-import { readProjectFile, type Opened } from '../core/formats/project-file';
+import { readProjectFile, writeProjectFile, type Opened } from '../core/formats/project-file';
 import { splitAside } from '../core/kinds/finding';
 import { sarifOf } from '../core/formats/sarif';
 import { maybeNode } from '../core/project/tree';
@@ -18,11 +18,13 @@ import { registry } from '../core/whole';
 import { finish, finishSnippet, type Finished } from '../server/finish';
 import { makeRenditions } from '../server/renditions';
 import { readTones } from '../server/tones';
+import { refreshed } from './refresh';
 import { subsetFace } from '../server/typefaces';
 
 const USAGE = `Usage:
   npm run kymation -- export FILE --out DIR [--page ID] [--single] [--snippet ID] [--minify]
   npm run kymation -- check FILE [--json | --sarif]
+  npm run kymation -- refresh FILE [--from NAME=TABLE]... [--out FILE]
 
   export   Writes the pages of a project file as HTML, CSS and script, with their pictures.
     --out DIR      the folder to write into; made where it is missing
@@ -33,7 +35,11 @@ const USAGE = `Usage:
 
   check    Says what is wrong with a project, worst first. Exit code 1 where there are errors.
     --json         findings as JSON
-    --sarif        findings as a SARIF 2.1.0 log`;
+    --sarif        findings as a SARIF 2.1.0 log
+
+  refresh  Takes the rows of its sources anew and writes the project file. Exit code 1 where one cannot be read.
+    --from NAME=TABLE  a new CSV or JSON file for the source of that name
+    --out FILE         another file to write`;
 
 /** Where a command's answer goes, a line at a time: what was asked for, and what is said about it. */
 export interface Say {
@@ -61,6 +67,7 @@ interface Options {
   readonly minify?: boolean;
   readonly json?: boolean;
   readonly sarif?: boolean;
+  readonly from?: readonly string[];
 }
 
 async function openFile(file: string, say: Say): Promise<Extract<Opened, { ok: true }>> {
@@ -170,6 +177,29 @@ async function checkCommand(file: string, { json, sarif }: Options, say: Say): P
   return open.some(({ severity }) => severity === 'error') ? 1 : 0;
 }
 
+/** `NAME=TABLE` of every `--from`, the names those of sources of the project. */
+function filesOf({ sources }: Project, from: readonly string[]): ReadonlyMap<string, string> {
+  const names = Object.values(sources).map(({ name }) => name);
+  const pairs = from.map((each): [string, string] => {
+    const at = each.lastIndexOf('=');
+    const name = each.slice(0, Math.max(0, at));
+    if (names.includes(name)) return [name, each.slice(at + 1)];
+    const known = names.length > 0 ? `It has: ${names.join(', ')}.` : 'It has none.';
+    throw new Mistake(`--from ${each} names no source of this project. ${known}`);
+  });
+  return new Map(pairs);
+}
+
+async function refreshCommand(file: string, { from = [], out = file }: Options, say: Say): Promise<number> {
+  const { project, bytes } = await openFile(file, say);
+  const done = await refreshed(project, filesOf(project, from));
+  done.said.forEach((line) => say.out(line));
+  done.faults.forEach((fault) => say.note(`error: ${fault}`));
+  if (done.project !== project) await write(out, writeProjectFile(done.project, bytes));
+  if (Object.keys(project.sources).length === 0) say.out('This project has no source of rows.');
+  return done.faults.length > 0 ? 1 : 0;
+}
+
 async function write(path: string, content: string | Uint8Array): Promise<void> {
   await mkdir(dirname(path), { recursive: true });
   await writeFile(path, content);
@@ -187,6 +217,7 @@ async function act(args: readonly string[], say: Say): Promise<number> {
       minify: { type: 'boolean' },
       json: { type: 'boolean' },
       sarif: { type: 'boolean' },
+      from: { type: 'string', multiple: true },
       help: { type: 'boolean', short: 'h' }
     }
   });
@@ -195,7 +226,7 @@ async function act(args: readonly string[], say: Say): Promise<number> {
     say.out(USAGE);
     return 0;
   }
-  const run = { export: exportCommand, check: checkCommand }[command];
+  const run = { export: exportCommand, check: checkCommand, refresh: refreshCommand }[command];
   if (!run) throw new Mistake(`There is no command “${command}”.\n${USAGE}`);
   if (!file) throw new Mistake(`Name the project file to ${command}.\n${USAGE}`);
   return run(file, values, say);

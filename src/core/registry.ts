@@ -18,6 +18,7 @@ import { about as progress } from './blocks/progress/about';
 import { about as quote } from './blocks/quote/about';
 import { about as section } from './blocks/section/about';
 import { about as separator } from './blocks/separator/about';
+import { about as list } from './blocks/list/about';
 import { about as stack } from './blocks/stack/about';
 import { about as still } from './blocks/still/about';
 import { about as text } from './blocks/text/about';
@@ -61,6 +62,7 @@ const kinds: readonly KindEntry[] = [
   { about: separator, load: async () => (await import('./blocks/separator')).separator },
   { about: video, load: async () => (await import('./blocks/video')).video },
   { about: embed, load: async () => (await import('./blocks/embed')).embed },
+  { about: list, load: async () => (await import('./blocks/list')).list },
   { about: stack, load: async () => (await import('./blocks/stack')).stack },
   { about: columns, load: async () => (await import('./blocks/columns')).columns },
   { about: column, load: async () => (await import('./blocks/column')).column },

@@ -1,12 +1,14 @@
 import type { Box } from '$core/facts/box';
 import { maybeStuck } from '$core/scroll/sticky';
 
-/** What moves is put back to where it stands at rest, and nothing starts to move for it. */
-const REST = `*, ::before, ::after {
-  translate: none !important; rotate: none !important; scale: none !important; transform: none !important;
-}`;
-const STILL = '*, ::before, ::after { transition: none !important; }';
-const IN_PLACE = { position: 'relative', inset: 'auto' };
+/** What moves a piece without laying it out anew. */
+const MOVES = ['translate', 'rotate', 'scale', 'transform'] as const;
+/** Where it stands at rest: what moves is put back, what sticks stands in its place. */
+const REST: Readonly<Record<string, string>> = {
+  ...Object.fromEntries(MOVES.map((name) => [name, 'none'])),
+  position: 'relative',
+  inset: 'auto'
+};
 
 const px = (text: string): number => parseFloat(text) || 0;
 const maybePx = (text: string): number | null => (text === 'auto' ? null : px(text));
@@ -20,33 +22,20 @@ interface Standing {
   readonly holder: Standing | null;
 }
 
+/** Answers about an element, each worked out once: most pieces stand in the same few. */
+function once<Value>(find: (element: Element) => Value): (element: Element) => Value {
+  const known = new Map<Element, Value>();
+  return (element) => {
+    const found = known.get(element);
+    if (found !== undefined) return found;
+    const value = find(element);
+    known.set(element, value);
+    return value;
+  };
+}
+
 const scrolls = (element: Element): boolean =>
   ['auto', 'scroll', 'hidden'].includes(getComputedStyle(element).overflowY);
-
-/** What a piece sticks in: the nearest around it that scrolls or hides what overflows (CSS Overflow 3). */
-function scrollerOf(element: Element): Element {
-  const page = document.scrollingElement!;
-  for (let above = element.parentElement; above && above !== document.body; above = above.parentElement)
-    if (scrolls(above)) return above;
-  return page;
-}
-
-const isSticky = (element: Element): boolean => getComputedStyle(element).position === 'sticky';
-
-function standingOf(node: string, element: HTMLElement): Standing {
-  const { top, bottom } = getComputedStyle(element);
-  const insets = isSticky(element)
-    ? { top: maybePx(top), bottom: maybePx(bottom) }
-    : { top: null, bottom: null };
-  const holder = stickyOver(element);
-  return { node, element, scroller: scrollerOf(element), insets, holder: holder && standingOf('', holder) };
-}
-
-function stickyOver(element: Element): HTMLElement | null {
-  for (let each = element.parentElement; each && each !== document.body; each = each.parentElement)
-    if (isSticky(each)) return each;
-  return null;
-}
 
 /** The section an element stands in: the one of the page's own children around it. */
 function areaOf(element: Element): Element {
@@ -55,132 +44,235 @@ function areaOf(element: Element): Element {
   return area;
 }
 
-/** What goes sideways around an element, or in it. */
-const runOf = (element: Element): Element =>
-  element.closest('[data-k-panels]') ?? element.querySelector('[data-k-panels]') ?? areaOf(element);
+/** How pieces stand before anything is put back: what sticks, where, and what they are scrolled in. */
+class Standings {
+  readonly isSticky = once((element) => getComputedStyle(element).position === 'sticky');
 
-/** Of the strip in the held window of what goes sideways. */
-const lengthOf = (run: Element): number =>
-  run.firstElementChild?.firstElementChild?.getBoundingClientRect().width ?? 0;
+  /** What a piece sticks in: the nearest around it that scrolls or hides what overflows (CSS Overflow 3). */
+  private readonly scrollerIn: (parent: Element) => Element = once((parent) => {
+    if (parent === document.body || !parent.parentElement) return document.scrollingElement!;
+    return scrolls(parent) ? parent : this.scrollerIn(parent.parentElement);
+  });
 
-/** Over which stretch it is carried along by what it stands in. */
-function heldBy(holder: Standing | null): { readonly heldFrom: number; readonly heldFor: number } {
-  const stuck = holder && maybeStuck(read(holder));
-  return { heldFrom: stuck?.start ?? 0, heldFor: stuck?.travel ?? 0 };
+  /** The nearest that sticks, from this one upwards; false where none does. */
+  private readonly stickyFrom: (element: Element) => Element | false = once((element) => {
+    if (element === document.body || !element.parentElement) return false;
+    return this.isSticky(element) ? element : this.stickyFrom(element.parentElement);
+  });
+
+  of(node: string, element: HTMLElement): Standing {
+    const parent = element.parentElement ?? document.body;
+    const holder = this.stickyFrom(parent);
+    return {
+      node,
+      element,
+      scroller: this.scrollerIn(parent),
+      insets: this.insetsOf(element),
+      holder: holder ? this.of('', holder as HTMLElement) : null
+    };
+  }
+
+  private insetsOf(element: Element): Standing['insets'] {
+    if (!this.isSticky(element)) return { top: null, bottom: null };
+    const { top, bottom } = getComputedStyle(element);
+    return { top: maybePx(top), bottom: maybePx(bottom) };
+  }
+
+  /** Everything that is not where it would be at rest, among some pieces and around them, with what takes it away. */
+  astray(standing: readonly Standing[]): ReadonlyMap<HTMLElement, readonly string[]> {
+    const seen = new Set<HTMLElement>();
+    for (const { element } of standing)
+      for (
+        let each: HTMLElement | null = element;
+        each && each !== document.body && !seen.has(each);
+        each = each.parentElement
+      )
+        seen.add(each);
+    const found = new Map<HTMLElement, readonly string[]>();
+    for (const each of seen) {
+      const by = this.movesOf(each);
+      if (by.length > 0) found.set(each, by);
+    }
+    return found;
+  }
+
+  private movesOf(element: Element): readonly string[] {
+    const style = getComputedStyle(element);
+    const moved = MOVES.filter((name) => style[name] !== 'none');
+    return this.isSticky(element) ? [...moved, 'position', 'inset'] : moved;
+  }
 }
 
-/** The element whose content box it is held in: its parent, unless that has no box of its own. */
-function containerOf(element: Element): Element {
-  let parent = element.parentElement ?? element;
-  while (getComputedStyle(parent).display === 'contents' && parent.parentElement)
-    parent = parent.parentElement;
-  return parent;
+/** What holds pieces: the edges of its content, and how those lie in it. All from the window's top, px. */
+interface Container {
+  /** The piece that it is, or is a part of; null for none of ours. */
+  readonly piece: string | null;
+  readonly top: number;
+  readonly bottom: number;
+  /** Where its content would end if it were as high as its own place. */
+  readonly outerBottom: number;
+  /** How what stands in a row is aligned across it; null where it is no row. */
+  readonly alignItems: string | null;
 }
 
 /** The piece an element belongs to, where it is the outermost of one, or of one of its parts. */
 const pieceOf = (element: Element): string | null =>
   element.closest<HTMLElement>('[data-k]')?.dataset.k ?? null;
 
+/** Where pieces stand at rest, read in one layout. */
+class Rest {
+  private readonly rectOf = once((element) => element.getBoundingClientRect());
+  private readonly areaIn = once(areaOf);
+
+  /** What goes sideways around an element, or in it. */
+  private readonly runIn = once(
+    (element) =>
+      element.closest('[data-k-panels]') ?? element.querySelector('[data-k-panels]') ?? this.areaIn(element)
+  );
+
+  /** The element whose content box it is held in: its parent, unless that has no box of its own. */
+  private readonly holderIn: (parent: Element) => Element = once((parent) =>
+    getComputedStyle(parent).display === 'contents' && parent.parentElement
+      ? this.holderIn(parent.parentElement)
+      : parent
+  );
+
+  private readonly containerIn = once((element): Container => {
+    const { display, flexDirection, alignItems, ...edges } = this.edgesOf(element);
+    const rect = this.rectOf(element);
+    const isRow =
+      display.endsWith('grid') || (display.endsWith('flex') && !flexDirection.startsWith('column'));
+    const bottom = rect.bottom - edges.below;
+    const place = this.holderIn(element.parentElement ?? element);
+    const end = this.rectOf(place).bottom - this.edgesOf(place).below;
+    return {
+      piece: pieceOf(element),
+      top: rect.top + edges.above,
+      bottom,
+      outerBottom: end - edges.below,
+      alignItems: isRow ? alignItems : null
+    };
+  });
+
+  /** Room of borders and paddings above and below, px, and how it lays out. */
+  private readonly edgesOf = once((element) => {
+    const style = getComputedStyle(element);
+    const { display, flexDirection, alignItems } = style;
+    return {
+      above: px(style.borderTopWidth) + px(style.paddingTop),
+      below: px(style.borderBottomWidth) + px(style.paddingBottom),
+      display,
+      flexDirection,
+      alignItems
+    };
+  });
+
+  private readonly portOf = once((scroller) => {
+    if (scroller === document.scrollingElement)
+      return { origin: -scrollY, piece: null, height: innerHeight, padTop: 0, padBottom: 0 };
+    const { paddingTop, paddingBottom } = getComputedStyle(scroller);
+    return {
+      origin: this.rectOf(scroller).top + scroller.clientTop - scroller.scrollTop,
+      piece: pieceOf(scroller),
+      height: scroller.clientHeight,
+      padTop: px(paddingTop),
+      padBottom: px(paddingBottom)
+    };
+  });
+
+  /** Of the strip in the held window of what goes sideways. */
+  private lengthOf(run: Element): number {
+    const strip = run.firstElementChild?.firstElementChild;
+    return strip ? this.rectOf(strip).width : 0;
+  }
+
+  /** Over which stretch it is carried along by what it stands in. */
+  private heldBy(holder: Standing | null): { readonly heldFrom: number; readonly heldFor: number } {
+    const stuck = holder && maybeStuck(this.read(holder));
+    return { heldFrom: stuck?.start ?? 0, heldFor: stuck?.travel ?? 0 };
+  }
+
+  /** Edges and width of what goes sideways, and how long the strip in it is. */
+  private runAt(element: Element, origin: number) {
+    const strip = this.runIn(element) as HTMLElement;
+    const run = this.rectOf(strip);
+    return {
+      runTop: run.top - origin,
+      runBottom: run.bottom - origin,
+      runWidth: run.width,
+      runInset: px(strip.dataset.kPanels ?? ''),
+      runLength: strip.matches('[data-k-panels]') ? this.lengthOf(strip) : run.width
+    };
+  }
+
+  read({ element, scroller, insets, holder }: Standing): Box {
+    const port = this.portOf(scroller);
+    const { origin } = port;
+    const container = this.containerIn(this.holderIn(element.parentElement ?? element));
+    const area = this.rectOf(this.areaIn(element));
+    const box = this.rectOf(element);
+    const { marginTop, marginBottom, alignSelf } = getComputedStyle(element);
+    return {
+      top: box.top - origin,
+      bottom: box.bottom - origin,
+      left: box.left,
+      right: box.right,
+      marginTop: px(marginTop),
+      marginBottom: px(marginBottom),
+      insetTop: insets.top,
+      insetBottom: insets.bottom,
+      withinTop: container.top - origin,
+      withinBottom: container.bottom - origin,
+      outerBottom: container.outerBottom - origin,
+      within: container.piece,
+      scroller: port.piece,
+      height: port.height,
+      padTop: port.padTop,
+      padBottom: port.padBottom,
+      whole: scroller.scrollHeight,
+      areaTop: area.top - origin,
+      areaBottom: area.bottom - origin,
+      ...this.runAt(element, origin),
+      ...this.heldBy(holder),
+      isStretched: isStretched(container, alignSelf)
+    };
+  }
+}
+
 /** In a row, a piece that is not told otherwise is as high as its place (CSS Box Alignment 3, section 6.1). */
-function isStretched(element: Element, container: Element): boolean {
-  const row = getComputedStyle(container);
-  const isRow =
-    row.display.endsWith('grid') || (row.display.endsWith('flex') && !row.flexDirection.startsWith('column'));
-  const { alignSelf } = getComputedStyle(element);
-  return isRow && ['stretch', 'normal'].includes(alignSelf === 'auto' ? row.alignItems : alignSelf);
-}
+const isStretched = ({ alignItems }: Container, alignSelf: string): boolean =>
+  alignItems !== null && ['stretch', 'normal'].includes(alignSelf === 'auto' ? alignItems : alignSelf);
 
-/** Where the content of a container would end if it were as high as its own place. */
-function outerBottomOf(container: Element, withinBottom: number): number {
-  const place = containerOf(container);
-  const { borderBottomWidth, paddingBottom } = getComputedStyle(place);
-  const end = place.getBoundingClientRect().bottom - px(borderBottomWidth) - px(paddingBottom);
-  return end - (container.getBoundingClientRect().bottom - withinBottom);
-}
+/** An inline value as it was, to be set again; setting nothing takes it off. */
+type Kept = readonly [name: string, value: string, priority: string, style: CSSStyleDeclaration];
 
-function read({ element, scroller, insets, holder }: Standing): Box {
-  const isPage = scroller === document.scrollingElement;
-  const origin = isPage
-    ? -scrollY
-    : scroller.getBoundingClientRect().top + scroller.clientTop - scroller.scrollTop;
-  const container = containerOf(element);
-  const area = areaOf(element).getBoundingClientRect();
-  const strip = runOf(element);
-  const run = strip.getBoundingClientRect();
-  const [box, around] = [element.getBoundingClientRect(), container.getBoundingClientRect()];
-  const [own, outer, port] = [element, container, scroller].map((each) => getComputedStyle(each)) as [
-    CSSStyleDeclaration,
-    CSSStyleDeclaration,
-    CSSStyleDeclaration
-  ];
-  const withinBottom = around.bottom - px(outer.borderBottomWidth) - px(outer.paddingBottom);
-  return {
-    top: box.top - origin,
-    bottom: box.bottom - origin,
-    left: box.left,
-    right: box.right,
-    marginTop: px(own.marginTop),
-    marginBottom: px(own.marginBottom),
-    insetTop: insets.top,
-    insetBottom: insets.bottom,
-    withinTop: around.top - origin + px(outer.borderTopWidth) + px(outer.paddingTop),
-    withinBottom: withinBottom - origin,
-    outerBottom: outerBottomOf(container, withinBottom) - origin,
-    within: pieceOf(container),
-    scroller: isPage ? null : pieceOf(scroller),
-    height: isPage ? innerHeight : scroller.clientHeight,
-    padTop: isPage ? 0 : px(port.paddingTop),
-    padBottom: isPage ? 0 : px(port.paddingBottom),
-    whole: scroller.scrollHeight,
-    areaTop: area.top - origin,
-    areaBottom: area.bottom - origin,
-    runTop: run.top - origin,
-    runBottom: run.bottom - origin,
-    runWidth: run.width,
-    runLength: strip.matches('[data-k-panels]') ? lengthOf(strip) : run.width,
-    ...heldBy(holder),
-    isStretched: isStretched(element, container)
-  };
-}
-
-function sheetOf(css: string): CSSStyleSheet {
-  const sheet = new CSSStyleSheet();
-  sheet.replaceSync(css);
-  return sheet;
-}
-
-const without = (...sheets: readonly CSSStyleSheet[]): void => {
-  document.adoptedStyleSheets = document.adoptedStyleSheets.filter((each) => !sheets.includes(each));
-};
-
-/** Everything that sticks, among the pieces asked about and around them. */
-function stickyAround(standing: readonly Standing[]): ReadonlySet<HTMLElement> {
-  const found = new Set<HTMLElement>();
-  for (const { element } of standing)
-    for (let each: HTMLElement | null = element; each && each !== document.body; each = each.parentElement)
-      if (isSticky(each)) found.add(each);
-  return found;
+/** Nothing starts to move for it. */
+function putToRest(style: CSSStyleDeclaration, names: readonly string[]): readonly Kept[] {
+  style.setProperty('transition', 'none', 'important');
+  return names.map((name): Kept => {
+    const kept: Kept = [name, style.getPropertyValue(name), style.getPropertyPriority(name), style];
+    style.setProperty(name, REST[name]!, 'important');
+    return kept;
+  });
 }
 
 /**
  * Boxes of some pieces as they stand at rest, read in one layout: movement and sticking are taken out for as
- * long as it takes, and nothing of that is ever painted.
+ * long as it takes, of those alone that move, and nothing of that is ever painted.
  * @param asked pieces with their outermost elements, which are drawn.
  */
 export function readBoxes(
   asked: readonly (readonly [node: string, element: HTMLElement])[]
 ): [string, Box][] {
-  const standing = asked.map(([node, element]) => standingOf(node, element));
-  if (standing.length === 0) return [];
-  const [rest, still] = [sheetOf(REST), sheetOf(STILL)];
-  const inPlace = stickyAround(standing);
-  document.adoptedStyleSheets = [...document.adoptedStyleSheets, rest, still];
-  for (const { style } of inPlace)
-    for (const [name, value] of Object.entries(IN_PLACE)) style.setProperty(name, value, 'important');
-  const found = standing.map((each): [string, Box] => [each.node, read(each)]);
-  for (const { style } of inPlace) for (const name of Object.keys(IN_PLACE)) style.removeProperty(name);
-  without(rest);
+  const standings = new Standings();
+  const standing = asked.map(([node, element]) => standings.of(node, element));
+  const astray = standings.astray(standing);
+  const kept = [...astray].map(([{ style }, names]) => putToRest(style, names));
+  const reading = new Rest();
+  const found = standing.map((each): [string, Box] => [each.node, reading.read(each)]);
+  for (const [name, value, priority, style] of kept.flat()) style.setProperty(name, value, priority);
   // What is put back must not be seen moving there, so transitions wait until it has been drawn.
-  requestAnimationFrame(() => requestAnimationFrame(() => without(still)));
+  const letGo = () => astray.forEach((_names, { style }) => style.removeProperty('transition'));
+  if (astray.size > 0) requestAnimationFrame(() => requestAnimationFrame(letGo));
   return found;
 }

@@ -162,6 +162,12 @@ const toFrame = {
     share: number().min(0).max(1).required(),
     at: sight()
   }),
+  /** Shows a piece as it stands at both ends of its range, `travel` px apart where it sticks; null shows none. */
+  ghosts: object({
+    type: string().oneOf(['ghosts']).required(),
+    node: id().nullable().defined(),
+    travel: number().required()
+  }),
   /** Asks for facts about some pieces. */
   measure: object({
     type: string().oneOf(['measure']).required(),

@@ -4,6 +4,7 @@ import { createOrdering } from './ordering';
 import { createOverlay, TAG_ROOM } from './overlay';
 import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages';
 import { createFollowing } from './following';
+import { createGhosts } from './ghosts';
 import { createMotion } from './motion';
 import { createPage } from './page';
 import { createMeasuring } from './measuring';
@@ -73,6 +74,7 @@ const fetchHeard = fetched<HeardTools>(
   'What is heard could not be worked out; open the view again.'
 );
 
+const ghosts = createGhosts(page.elementOf);
 const bringOut = createBrought();
 const showMoment = createRound((time) => measuring.scrub(time));
 
@@ -110,6 +112,7 @@ function receive(data: unknown): void {
   if (message.type === 'round') return showMoment(page.elementOf(message.node), message.moment);
   if (message.type === 'turn') return bringOut.all(body, message.isOut);
   if (message.type === 'scroll') return following.follow(message);
+  if (message.type === 'ghosts') return ghosts.set(message);
   if (message.type === 'measure') return measuring.measure(message.asks);
   if (message.type === 'unfold') return unfold(message.isOpen);
   if (message.type === 'order') return void ordering.set(message.isOn);
@@ -167,6 +170,7 @@ function unfold(isOpen: boolean): void {
 const MANY = 100;
 
 function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
+  ghosts.clear();
   const from = performance.now();
   page.patch(message);
   // Asking for a box makes style and layout part of the measured work. What comes by the hundred is laid out

@@ -1,17 +1,19 @@
 /**
  * Tells how far along a piece is on its way over the window, 0 to 1, as `--k-p`: for browsers that move nothing with
  * the scroll by themselves (Scroll-driven Animations 1, section 3.1). `data-k-scrolls` says over which range, from
- * which share of it to which, how far in the window's upper edge is taken, px, and how much of both ends is left out,
- * in percent of a window. Places are read when sizes change; a scroll only writes, once a frame.
+ * which share of it to which, and how much of both ends is left out, in percent of a window. Places are read when
+ * sizes change; a scroll only writes, once a frame.
  */
 export function scrolls(root: HTMLElement): (() => void) | undefined {
   if (CSS.supports('animation-timeline: view()')) return;
   const [range, ...numbers] = root.dataset.kScrolls!.split(' ') as [string, ...string[]];
-  const [from, to, inset = 0, before = 0, after = 0] = numbers.map(Number) as [number, number, ...number[]];
+  const [from, to, before = 0, after = 0] = numbers.map(Number) as [number, number, ...number[]];
   const around = { section: ':is(body, main) > *', sideways: '[data-k-panels]' }[range];
   // What has no box of its own is where the last thing in it is.
   const own = getComputedStyle(root).display === 'contents' ? root.lastElementChild! : root;
-  const subject = (around && root.closest(around)) || own;
+  const subject = ((around && root.closest(around)) || own) as HTMLElement;
+  // What is held under a header has it above its window.
+  const inset = parseFloat(subject.dataset.kPanels!) || 0;
   let start = 0;
   let length = 1;
   let due = 0;

@@ -1,4 +1,5 @@
 import { clearSetting, rename, setSetting, setStyle } from './content';
+import { removeSource, setBinding, setQuery, setSource } from './data';
 import { addEffect, removeEffect } from './effects';
 import { alternateFills, copyLook, giveLook } from './looks';
 import { movePage, removePage, setPage } from './pages';
@@ -58,6 +59,10 @@ export const COMMANDS = [
   updateLinked,
   takeShelved,
   detach,
+  setSource,
+  removeSource,
+  setQuery,
+  setBinding,
   unshelve
 ] as const;
 

@@ -4,13 +4,17 @@ import { freezeDeep } from '../project/diff';
 import type {
   Asset,
   Bands,
+  Binding,
   Fragment,
   Node,
   NodeId,
   Page,
   PageId,
+  Query,
+  Row,
   ShelfId,
   ShelfPiece,
+  Source,
   SupportTarget,
   Token,
   Project
@@ -39,11 +43,12 @@ export interface ProjectDraft {
   assets: Record<string, Asset>;
   tokens: Record<string, Token>;
   shelf: Record<string, ShelfPiece>;
+  sources: Record<string, Source>;
 }
 
 export interface NodeDraft extends Omit<
   Node,
-  'name' | 'settings' | 'adapt' | 'slots' | 'styles' | 'effects' | 'linked'
+  'name' | 'settings' | 'adapt' | 'slots' | 'styles' | 'effects' | 'linked' | 'rows' | 'query' | 'binds'
 > {
   name: string;
   settings: Record<string, Node['settings'][string]>;
@@ -52,6 +57,9 @@ export interface NodeDraft extends Omit<
   styles: Record<string, Record<string, Record<string, Record<string, string>>>>;
   effects?: string[];
   linked?: ShelfId;
+  rows?: readonly Row[];
+  query?: Query;
+  binds?: Readonly<Record<string, Binding>>;
 }
 
 /** A frozen node as a draft; only for putting a new one into a project. */

@@ -1,3 +1,4 @@
+import { expanded } from '../rows/rows';
 import { mixed, number, object, string } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { hasWords, ID_PATTERN } from '../project/ids';
@@ -152,10 +153,13 @@ export function showersOf(registry: Registry, project: Project, id: AssetId): re
   const shelved = Object.values(project.shelf).flatMap(({ name, fragment }) =>
     Object.values(fragment.nodes).some(shows) ? [`${name} on the shelf`] : []
   );
+  // Rows of a list show pictures too; their pieces are told by the one they are copies of.
+  const { project: printed, templateOf } = expanded(registry, project);
+  const pieces = Object.values(printed.nodes)
+    .filter(shows)
+    .map((node) => templateOf(node.id));
   return [
-    ...Object.values(project.nodes)
-      .filter(shows)
-      .map(({ name }) => name),
+    ...[...new Set(pieces)].map((piece) => project.nodes[piece]!.name),
     ...shelved,
     ...Object.values(project.pages)
       .filter(({ picture }) => picture === id)

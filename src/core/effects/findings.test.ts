@@ -32,6 +32,7 @@ const BOX: Box = {
   runTop: 0,
   runBottom: 5000,
   runWidth: 1000,
+  runInset: 0,
   runLength: 1000,
   heldFrom: 0,
   heldFor: 0,

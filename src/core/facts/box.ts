@@ -34,6 +34,8 @@ const schema = object({
   runTop: px(),
   runBottom: px(),
   runWidth: px(),
+  /** How far from the window's top that is held, px. */
+  runInset: px(),
   /** How long the strip is that goes by there, px; the width where none does. */
   runLength: px(),
   /** From where the nearest around it that sticks carries it along, and how far, px; 0 and 0 for none. */

@@ -1,6 +1,7 @@
 import { analyse } from '../compile/analyse';
 import { makeWith } from '../kinds/make';
 import type { Registry } from '../kinds/registry';
+import { expanded } from '../rows/rows';
 import { settingsWithDefaults } from '../kinds/settings';
 import { nodeOf, pageOf, subtreeIds } from '../project/tree';
 import type { Fragment, Node, NodeId, PageId, Project } from '../project/types';
@@ -68,11 +69,14 @@ const plain = (text: string) =>
  */
 export function placeholdersOf(
   registry: Registry,
-  project: Project,
-  pages: readonly PageId[] = project.info.pageOrder
+  given: Project,
+  pages: readonly PageId[] = given.info.pageOrder
 ): readonly Placeholder[] {
   const words = startingWords(registry);
-  return pages.flatMap((page) => inTree(registry, project, pageOf(project, page).root, words));
+  const { project, templateOf } = expanded(registry, given);
+  const found = pages.flatMap((page) => inTree(registry, project, pageOf(project, page).root, words));
+  const ofTemplates = found.map((each) => ({ ...each, node: templateOf(each.node) }));
+  return [...new Map(ofTemplates.map((each) => [`${each.node} ${each.what} ${each.text}`, each])).values()];
 }
 
 function inTree(

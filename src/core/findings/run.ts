@@ -51,8 +51,9 @@ interface Touched {
   readonly below: ReadonlySet<NodeId>;
 }
 
-const changesAll = ({ pages, assets, tokens, shelf, info }: Diff): boolean =>
-  Boolean(pages ?? assets ?? tokens ?? shelf) || (info !== undefined && info[0]?.bands !== info[1]?.bands);
+const changesAll = ({ pages, assets, tokens, shelf, sources, info }: Diff): boolean =>
+  Boolean(pages ?? assets ?? tokens ?? shelf ?? sources) ||
+  (info !== undefined && info[0]?.bands !== info[1]?.bands);
 
 const isStructural = ([from, to]: Change<Node>): boolean => !from || !to || from.slots !== to.slots;
 

@@ -24,10 +24,13 @@ import {
   type Project,
   type Row,
   type ShelfId,
+  type Source,
   type Token
 } from '../project/types';
 import { schemaFault } from '../commands/define';
 import { MOST_NODES } from '../commands/structure';
+import { SHOWN } from '../rows/binding';
+import { maybeFormat, maybeQuery, maybeSource } from '../tables/schemas';
 import { defined } from '../data/compact';
 
 /** Something wrong in a document that could be left out while the rest still works. */
@@ -245,7 +248,8 @@ class Reader {
       nodes: kept as Project['nodes'],
       assets: this.assets(raw.assets),
       tokens: this.tokens,
-      shelf: this.shelf((raw as { shelf?: unknown }).shelf)
+      shelf: this.shelf((raw as { shelf?: unknown }).shelf),
+      sources: this.sources((raw as { sources?: unknown }).sources)
     };
     return { ok: true, project, faults: this.faults };
   }
@@ -287,6 +291,16 @@ class Reader {
     return { ...kept } as Project['shelf'];
   }
 
+  private sources(raw: unknown): Project['sources'] {
+    const kept = emptyRecord<Source>();
+    for (const [key, each] of entries(raw)) {
+      const source = ID_PATTERN.test(key) ? maybeSource(each) : null;
+      if (source?.id === key) kept[key] = source;
+      else this.fault('source', 'A source of rows was left out: it is damaged.', `/sources/${key}`);
+    }
+    return { ...kept } as Project['sources'];
+  }
+
   private fault(code: string, sentence: string, path: string): void {
     if (this.faults.length < 200) this.faults.push({ code, sentence, path });
   }
@@ -313,7 +327,8 @@ class Reader {
       slots: this.slots(Object.keys(kind.slots), raw.slots),
       styles: this.styles(kind.anatomy, raw.styles, `${path}/styles`),
       rows: this.rows(raw.rows, `${path}/rows`),
-      binds: this.binds(raw.binds, [...Object.keys(fields), 'name'], `${path}/binds`),
+      query: this.query(raw.query, `${path}/query`),
+      binds: this.binds(raw.binds, [...Object.keys(fields), 'name', SHOWN], `${path}/binds`),
       was: this.formers(raw.was, `${path}/was`),
       linked:
         typeof raw.linked === 'string' && this.shelved.has(raw.linked) ? (raw.linked as ShelfId) : undefined
@@ -334,6 +349,14 @@ class Reader {
     return Array.isArray(raw) ? known.map((row) => ({ ...row })) : undefined;
   }
 
+  /** Which rows of a source a list shows; undefined where it shows none. */
+  private query(raw: unknown, path: string): Node['query'] {
+    const query = maybeQuery(raw);
+    if (raw !== undefined && !query)
+      this.fault('query', 'What a list shows of its source was left out: it is damaged.', path);
+    return query ?? undefined;
+  }
+
   /** Where settings come from, by their keys; undefined where none comes from a column. */
   private binds(raw: unknown, keys: readonly string[], path: string): Node['binds'] {
     if (raw === undefined) return undefined;
@@ -342,7 +365,8 @@ class Reader {
       if (!keys.includes(key) || !isRecord(binding) || typeof binding.column !== 'string') return [];
       const { column, otherwise } = binding;
       const instead = isPlain(otherwise) && otherwise !== null ? otherwise : undefined;
-      return [[key, defined({ column: column.slice(0, 120), otherwise: instead })] as const];
+      const format = maybeFormat(binding.format) ?? undefined;
+      return [[key, defined({ column: column.slice(0, 120), otherwise: instead, format })] as const];
     });
     if (known.length < all.length)
       this.fault(

@@ -39,11 +39,12 @@ function upToDateNodes(registry: Registry, nodes: Nodes, from: number): Nodes {
 }
 
 /** What documents had not from the beginning, besides their pieces. */
-const withAll = ({ info, tokens, shelf, ...rest }: Project): Project => ({
+const withAll = ({ info, tokens, shelf, sources, ...rest }: Project): Project => ({
   ...rest,
   info: { ...info, support: info.support ?? 'widely', aside: info.aside ?? {} },
   tokens: tokens ?? {},
-  shelf: shelf ?? {}
+  shelf: shelf ?? {},
+  sources: sources ?? {}
 });
 
 /** Pieces on the shelf are of the format of their project. */

@@ -87,8 +87,8 @@ export interface Slot {
   readonly row?: { readonly equal: readonly [key: string, value: Json] };
   /** What stands in it holds none of its own kind in turn: one level below the owner's own list is all there is. */
   readonly isLastLevel?: boolean;
-  /** Its first child can be drawn once for each row of a list. */
-  readonly repeats?: boolean;
+  /** Its first child can be drawn once for each row of a list; `mainly` where that is what it is for. */
+  readonly repeats?: boolean | 'mainly';
   /** Its items are pictures as a rule: many are added at once. */
   readonly ofPictures?: boolean;
   /** The children lie over one another, the last on top. */

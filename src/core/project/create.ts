@@ -25,6 +25,7 @@ export function createProject(
     nodes: content.nodes,
     assets: {},
     tokens: {},
-    shelf: {}
+    shelf: {},
+    sources: {}
   };
 }

@@ -4,7 +4,7 @@ import type { Change, Diff, Project } from './types';
 
 export type { Diff } from './types';
 
-export const TABLES = ['pages', 'nodes', 'assets', 'tokens', 'shelf'] as const;
+export const TABLES = ['pages', 'nodes', 'assets', 'tokens', 'shelf', 'sources'] as const;
 
 function tableDiff<T>(
   before: Record<string, T>,
@@ -99,15 +99,14 @@ function patchedTable<T>(table: Record<string, T>, changes: Record<string, Chang
 
 /** @returns `project` with `diff` done to it. Records the diff does not name keep their identity. */
 export function patched(project: Project, diff: Diff): Project {
-  const next: Project = Object.freeze({
+  const next: { -readonly [K in keyof Project]: Project[K] } = {
     ...project,
-    info: diff.info?.[1] ?? project.info,
-    pages: diff.pages ? patchedTable(project.pages, diff.pages) : project.pages,
-    nodes: diff.nodes ? patchedTable(project.nodes, diff.nodes) : project.nodes,
-    assets: diff.assets ? patchedTable(project.assets, diff.assets) : project.assets,
-    tokens: diff.tokens ? patchedTable(project.tokens, diff.tokens) : project.tokens,
-    shelf: diff.shelf ? patchedTable(project.shelf, diff.shelf) : project.shelf
-  });
-  remember(next, project, diff);
+    info: diff.info?.[1] ?? project.info
+  };
+  for (const table of TABLES) {
+    const changes = diff[table];
+    if (changes) next[table] = patchedTable<unknown>(project[table], changes) as never;
+  }
+  remember(Object.freeze(next), project, diff);
   return next;
 }

@@ -1,5 +1,5 @@
 import { customAlphabet } from 'nanoid';
-import type { AssetId, NodeId, PageId, ProjectId, ShelfId, TokenId } from './types';
+import type { AssetId, NodeId, PageId, ProjectId, ShelfId, SourceId, TokenId } from './types';
 
 const letters = customAlphabet('abcdefghijkmnpqrstuvwxyz', 1);
 const tail = customAlphabet('0123456789abcdefghijkmnpqrstuvwxyz', 6);
@@ -11,7 +11,7 @@ const ending = () => `${letters()}${tail()}`;
  */
 export const ID_PATTERN = /^(?!constructor$)[a-z][a-z0-9-]{0,63}$/;
 
-type AnyId = NodeId | PageId | AssetId | ProjectId | ShelfId | TokenId;
+type AnyId = SourceId | NodeId | PageId | AssetId | ProjectId | ShelfId | TokenId;
 
 /** @returns a new id that starts with `stem` (lower case, digits and hyphens; anything else is dropped). */
 export function newId<Id extends AnyId>(stem: string): Id {

@@ -12,6 +12,7 @@ export type NodeId = Branded<'node'>;
 export type AssetId = Branded<'asset'>;
 export type TokenId = Branded<'token'>;
 export type ShelfId = Branded<'shelf'>;
+export type SourceId = Branded<'source'>;
 
 export type Json = string | number | boolean | null | readonly Json[] | { readonly [key: string]: Json };
 
@@ -80,6 +81,8 @@ export interface Node {
    * where its children stand as they are.
    */
   readonly rows?: readonly Row[];
+  /** Which rows of a source those are; left out where they are its own. */
+  readonly query?: Query;
   /** Settings that come from a column of the row around it, by their keys; `name` is what it is called. */
   readonly binds?: Readonly<Record<string, Binding>>;
   /** Of a piece made for a row: the piece it is a copy of. Never stored. */
@@ -93,11 +96,78 @@ export interface Node {
 /** Values of one row by column; null where the row has none. */
 export type Row = Readonly<Record<string, string | number | boolean | null>>;
 
+/** How a number or a day is written, by the language of the page. */
+export type ValueFormat =
+  | { readonly as: 'number'; readonly decimals: number }
+  | { readonly as: 'money'; readonly currency: string }
+  | { readonly as: 'date'; readonly style: 'short' | 'medium' | 'long' };
+
 /** Where a setting's value comes from. */
 export interface Binding {
   readonly column: string;
   /** What stands there where the row has nothing; left out: what is set. */
   readonly otherwise?: string | number | boolean;
+  /** Left out: as it is. */
+  readonly format?: ValueFormat;
+}
+
+export const COLUMN_TYPES = ['text', 'number', 'yes-no', 'date'] as const;
+export type ColumnType = (typeof COLUMN_TYPES)[number];
+
+export interface Column {
+  readonly name: string;
+  /** Values are texts, numbers, truths, and for dates texts as `2026-11-27`; null where a row has none. */
+  readonly type: ColumnType;
+}
+
+/** Where a source has its rows from; an address can be asked again. */
+export const ORIGINS = ['file', 'pasted', 'address', 'catalogue'] as const;
+
+/** A table that lists take their rows from. */
+export interface Source {
+  readonly id: SourceId;
+  readonly name: string;
+  readonly origin: (typeof ORIGINS)[number];
+  /** The file's name or the address; empty for what was pasted. */
+  readonly place: string;
+  /** When its rows were taken, ISO 8601. */
+  readonly taken: string;
+  readonly columns: readonly Column[];
+  readonly rows: readonly Row[];
+}
+
+export const COMPARISONS = [
+  'is',
+  'is-not',
+  'contains',
+  'more',
+  'less',
+  'at-least',
+  'at-most',
+  'filled',
+  'empty'
+] as const;
+export type Comparison = (typeof COMPARISONS)[number];
+
+/** One condition of a query: a column compared with a value, as it is typed. */
+export interface Where {
+  readonly column: string;
+  readonly is: Comparison;
+  readonly value: string;
+}
+
+/** Which rows of a source a list shows, and in which order. */
+export interface Query {
+  readonly source: SourceId;
+  readonly where: readonly Where[];
+  /** Whether one of the conditions is enough; else all must hold. */
+  readonly any: boolean;
+  /** The column it is sorted by; empty for the order of the source. */
+  readonly by: string;
+  readonly down: boolean;
+  /** How many at most; 0 for all. */
+  readonly most: number;
+  readonly skip: number;
 }
 
 /** A piece kept to be used again, with everything in it. */
@@ -238,6 +308,7 @@ export interface Project {
   readonly assets: Readonly<Record<AssetId, Asset>>;
   readonly tokens: Readonly<Record<TokenId, Token>>;
   readonly shelf: Readonly<Record<ShelfId, ShelfPiece>>;
+  readonly sources: Readonly<Record<SourceId, Source>>;
 }
 
 /** A tree of nodes outside any project: what is inserted, copied or made new. `nodes[root]` exists. */
@@ -266,4 +337,5 @@ export interface Diff {
   readonly assets?: Readonly<Record<string, Change<Asset>>>;
   readonly tokens?: Readonly<Record<string, Change<Token>>>;
   readonly shelf?: Readonly<Record<string, Change<ShelfPiece>>>;
+  readonly sources?: Readonly<Record<string, Change<Source>>>;
 }

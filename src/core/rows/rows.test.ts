@@ -15,9 +15,9 @@ import { expanded } from './rows';
 const make = makeWith({ exactIds: true });
 const PAGE = 'first' as PageId;
 const ROWS: readonly Row[] = [
-  { fruit: 'Pippin', price: 2.4, about: '<p>Crisp.</p>' },
+  { fruit: 'Pippin', price: 2.4, about: 'Crisp.' },
   { fruit: 'Russet', price: 3, about: null },
-  { fruit: '', price: 1, about: '<p>Early.</p>' }
+  { fruit: '', price: 1, about: 'Early.' }
 ];
 
 /** A stack that repeats a stack of a heading and a text. */

@@ -1,10 +1,13 @@
-import type { AnySchema } from 'yup';
 import { emptyRecord, isEmpty } from '../data/record';
 import { withRenewedReferences } from '../kinds/mapping';
+import type { Slot } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { diffOf } from '../project/diff';
 import { maybeSteps, remember } from '../project/lineage';
-import type { Binding, Json, Node, NodeId, Project, Row } from '../project/types';
+import { maybePageOf } from '../project/tree';
+import type { Node, NodeId, Project, Row } from '../project/types';
+import { rowsOf } from '../tables/query';
+import { isShownFor, withRow } from './binding';
 
 /** A project as it is printed: lists that repeat a piece over rows have a piece for each row. */
 export interface Expanded {
@@ -32,7 +35,7 @@ export function expanded(registry: Registry, project: Project): Expanded {
   const known = expandedOf.get(project);
   if (known) return known;
   const last = lastOf.get(registry);
-  const owners = isFreeOfRows(project, last) ? [] : Object.values(project.nodes).filter(({ rows }) => rows);
+  const owners = isFreeOfRows(project, last) ? [] : Object.values(project.nodes).filter(repeats);
   const made: Printed =
     owners.length === 0
       ? { from: project, project, templateOf: itself }
@@ -44,21 +47,45 @@ export function expanded(registry: Registry, project: Project): Expanded {
   return made;
 }
 
+/** Whether a piece draws its first child once for each row. */
+export const repeats = ({ rows, query }: Node): boolean => rows !== undefined || query !== undefined;
+
+/** Language of what stands on no page. */
+const NO_LANGUAGE = 'en';
+
+export const languageAt = (project: Project, id: NodeId): string =>
+  maybePageOf(project, id)?.language ?? NO_LANGUAGE;
+
+/** @returns the rows a piece repeats its first child over: of a source, or its own; none where it repeats nothing. */
+export function rowsAt(project: Project, node: Node): readonly Row[] {
+  return node.query ? rowsOf(project, node.query, languageAt(project, node.id)) : (node.rows ?? []);
+}
+
 /** Whether an edit left a project that repeats nothing without anything that does: told without a look at all of it. */
 function isFreeOfRows(project: Project, last: Printed | undefined): boolean {
   if (last?.project !== last?.from) return false;
   const steps = last ? maybeSteps(last.from, project) : null;
   return (
-    steps !== null && !steps.some(({ nodes = {} }) => Object.values(nodes).some(([, after]) => after?.rows))
+    steps !== null &&
+    !steps.some(({ nodes = {} }) => Object.values(nodes).some(([, after]) => after && repeats(after)))
   );
 }
 
 /** Pieces made for rows, by their template and their ids. */
-const copies = new WeakMap<Node, Map<string, { readonly row: Row; readonly node: Node }>>();
+const copies = new WeakMap<Node, Map<string, Copy>>();
+
+interface Copy {
+  readonly row: Row;
+  readonly assets: Project['assets'];
+  readonly language: string;
+  readonly node: Node;
+}
 
 class Expander {
   private readonly nodes: Record<NodeId, Node>;
   private readonly templates = new Map<NodeId, NodeId>();
+  /** Of the page that the list stands on. */
+  private language = NO_LANGUAGE;
 
   constructor(
     private readonly registry: Registry,
@@ -68,7 +95,11 @@ class Expander {
   }
 
   all(owners: readonly Node[]): Expanded {
-    for (const { id } of owners) if (!this.templates.has(id)) this.make(id, [], {});
+    for (const { id } of owners) {
+      if (this.templates.has(id)) continue;
+      this.language = languageAt(this.project, id);
+      this.make(id, [], {});
+    }
     const { templates } = this;
     return {
       project: { ...this.project, nodes: this.nodes },
@@ -92,14 +123,26 @@ class Expander {
   }
 
   private slots(template: Node, at: readonly number[], row: Row): Record<string, readonly NodeId[]> {
-    const repeating = template.rows ? repeatingSlot(this.registry, template) : null;
+    const repeating = repeats(template) ? repeatingSlot(this.registry, template) : null;
     const made = emptyRecord<readonly NodeId[]>();
     for (const [slot, ids] of Object.entries(template.slots))
       made[slot] =
         slot === repeating && ids[0]
-          ? template.rows!.map((own, n) => this.make(ids[0]!, [...at, n], { ...row, ...own }))
-          : ids.map((id) => this.make(id, at, row));
+          ? this.repeated(template, ids[0], at, row)
+          : this.shown(ids, row).map((id) => this.make(id, at, row));
     return { ...made };
+  }
+
+  /** A kind that cannot be empty shows its template as it is, where no row comes. */
+  private repeated(owner: Node, first: NodeId, at: readonly number[], around: Row): readonly NodeId[] {
+    const rows = rowsAt(this.project, owner);
+    const needsOne = (repeatingSlotOf(this.registry, owner)?.least ?? 0) > 0;
+    if (rows.length === 0 && needsOne) return [this.make(first, [...at, 0], around)];
+    return rows.map((own, n) => this.make(first, [...at, n], { ...around, ...own }));
+  }
+
+  private shown(ids: readonly NodeId[], row: Row): readonly NodeId[] {
+    return ids.filter((id) => isShownFor(this.project.nodes[id]!, row));
   }
 
   /** The first row has the template itself; ids of the others carry the numbers of their rows, counted from 1. */
@@ -112,12 +155,15 @@ class Expander {
 
   private copy(template: Node, at: readonly number[], row: Row): Node {
     const id = this.idAt(template.id, at);
+    const { language } = this;
+    const { assets } = this.project;
     const known = copies.get(template)?.get(id);
-    if (known && sameRow(known.row, row)) return known.node;
-    const bound = withRow(this.registry, template, row);
+    const isAsKnown = known?.assets === assets && known.language === language && sameRow(known.row, row);
+    if (isAsKnown) return known.node;
+    const bound = withRow(this.registry, template, row, { assets, language });
     const node = id === template.id ? bound : this.renamed(bound, id, at);
-    const byId = copies.get(template) ?? new Map();
-    copies.set(template, byId.set(id, { row, node }));
+    const byId = copies.get(template) ?? new Map<string, Copy>();
+    copies.set(template, byId.set(id, { row, assets, language, node }));
     return node;
   }
 
@@ -144,35 +190,7 @@ const sameRow = (a: Row, b: Row): boolean => {
 
 /** @returns the slot of a piece whose first child is repeated; null for a kind that repeats nothing. */
 export const repeatingSlot = (registry: Registry, node: Node): string | null =>
-  Object.entries(registry.of(node).slots).find(([, { repeats }]) => repeats)?.[0] ?? null;
+  Object.entries(registry.of(node).slots).find(([, slot]) => slot.repeats)?.[0] ?? null;
 
-/** @returns the piece with what is bound in it taken from a row; the same object where nothing is. */
-export function withRow(registry: Registry, node: Node, row: Row): Node {
-  if (!node.binds || isEmpty(node.binds)) return node;
-  const fields = registry.of(node).settings.fields as Record<string, AnySchema>;
-  const settings: Record<string, Json> = { ...node.settings };
-  let { name } = node;
-  for (const [key, binding] of Object.entries(node.binds)) {
-    const value = valueIn(row, binding);
-    if (value === null) continue;
-    if (key === 'name') name = String(value) || name;
-    else if (Object.hasOwn(fields, key)) {
-      const fit = fitting(fields[key]!, value);
-      if (fit !== null) settings[key] = fit;
-    }
-  }
-  return { ...node, name, settings };
-}
-
-/** What stands in the row's column, or what stands there else; null where neither is. */
-function valueIn(row: Row, { column, otherwise }: Binding): Row[string] {
-  const value = Object.hasOwn(row, column) ? row[column]! : null;
-  return value === null || value === '' ? (otherwise ?? null) : value;
-}
-
-/** The value as the field takes it; null where it does not. */
-function fitting(field: AnySchema, value: NonNullable<Row[string]>): Json | null {
-  if (field.isValidSync(value, { strict: true })) return value;
-  const text = String(value);
-  return field.isValidSync(text, { strict: true }) ? text : null;
-}
+const repeatingSlotOf = (registry: Registry, node: Node): Slot | undefined =>
+  Object.values(registry.of(node).slots).find((slot) => slot.repeats);

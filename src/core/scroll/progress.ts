@@ -90,7 +90,12 @@ export const itself = ({ top, bottom, heldFrom, heldFor }: Box): Subject => ({
 });
 
 /** What goes sideways around it as the subject: that holds its window, and is held by nothing. */
-export const itsRun = ({ runTop, runBottom }: Box): Subject => ({ ...FREE, top: runTop, bottom: runBottom });
+export const itsRun = ({ runTop, runBottom, runInset }: Box): Subject => ({
+  ...FREE,
+  top: runTop,
+  bottom: runBottom,
+  insetTop: runInset
+});
 
 /** The section it stands in as the subject. */
 export const itsSection = ({ areaTop, areaBottom }: Box): Subject => ({

@@ -1,6 +1,6 @@
 import type { Box } from '../facts/box';
 import { heapOf, settingsUnder } from '../kinds/circumstances';
-import type { EffectRange } from '../kinds/contract';
+import type { EffectRange, Kind } from '../kinds/contract';
 import { effectValues } from '../kinds/effects';
 import type { Registry } from '../kinds/registry';
 import { settingsWithDefaults } from '../kinds/settings';
@@ -33,8 +33,27 @@ export function rangesOf(
   return found.sort((a, b) => a.start - b.start);
 }
 
+/** What was worked out of a box last: an edit of one piece leaves the ranges of all others the same objects. */
+const known = new WeakMap<
+  Box,
+  {
+    readonly kind: Kind;
+    readonly node: Node;
+    readonly condition: ConditionName;
+    readonly ranges: readonly Range[];
+  }
+>();
+
 function rangesOfNode(registry: Registry, node: Node, box: Box, condition: ConditionName): readonly Range[] {
   const kind = registry.of(node);
+  const last = known.get(box);
+  if (last?.kind === kind && last.node === node && last.condition === condition) return last.ranges;
+  const ranges = madeOf(kind, node, box, condition);
+  known.set(box, { kind, node, condition, ranges });
+  return ranges;
+}
+
+function madeOf(kind: Kind, node: Node, box: Box, condition: ConditionName): readonly Range[] {
   const settings = settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(condition));
   const at = { node: node.id, scroller: box.scroller };
   const ofKind = (kind.ranges?.(settings, box, node, condition) ?? []).map((range) => ({

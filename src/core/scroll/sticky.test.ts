@@ -26,6 +26,7 @@ const box = (values: Partial<Box>): Box => ({
   runTop: 0,
   runBottom: 5000,
   runWidth: 1000,
+  runInset: 0,
   runLength: 1000,
   heldFrom: 0,
   heldFor: 0,

@@ -82,6 +82,14 @@
     const from = x(fit.px);
     return from > FIT_WORDS && flags.some(({ px }) => x(px) > from && x(px) - from < FIT_WORDS);
   });
+  /** Px that the words of a band take, and half of the handle that says the width on show. */
+  const BAND_WORDS = 58;
+  const HALF_HANDLE = 25;
+  /** Whether that handle would lie on the words of a band at their usual side. */
+  const isUnderHandle = (px: number): boolean => {
+    const [words, handle] = [x(px), x(wb.preview.width)];
+    return handle + HALF_HANDLE > words && handle - HALF_HANDLE < words + BAND_WORDS;
+  };
   /** Widths at which something is wrong, wherever it is on the page. */
   const marks = $derived([
     ...new Map(
@@ -138,6 +146,7 @@
     <div
       class="flag"
       class:band={!flag.isPicked}
+      class:left={!flag.isPicked && isUnderHandle(flag.px)}
       role="slider"
       tabindex="0"
       aria-label={flag.label}

@@ -2,8 +2,9 @@ import { makeWith } from '$core/kinds/make';
 import { assetsIn } from '$core/kinds/mapping';
 import { createProject } from '$core/project/create';
 import { fragmentOf } from '$core/project/tree';
-import type { AssetId, Node, PageId, Project, ProjectId } from '$core/project/types';
+import type { AssetId, Node, PageId, Project, ProjectId, SourceId } from '$core/project/types';
 import { registry } from '$core/registry';
+import { expanded } from '$core/rows/rows';
 import { emptyPage, skeletons } from '$core/templates/pages';
 import { bringTools } from '$lib/state/tools';
 import { addProject, openProject } from './projects';
@@ -43,14 +44,17 @@ async function copyOfPage(name: string, from: ProjectId, pageId: PageId): Promis
     description: page.description,
     language: page.language
   };
-  const used = assetsIn(registry, { root, nodes });
+  const used = assetsIn(registry, fragmentOf(expanded(registry, project).project, page.root));
   const assets = Object.fromEntries(Object.entries(project.assets).filter(([id]) => used.has(id as AssetId)));
+  const shown = new Set(Object.values(nodes).map(({ query }) => query?.source));
+  const sources = Object.entries(project.sources).filter(([id]) => shown.has(id as SourceId));
   const whole: Project = {
     ...made,
     info: { ...made.info, bands: project.info.bands, support: project.info.support },
     pages: { [copy!.id]: { ...copy!, ...about } },
     assets: assets as Project['assets'],
-    tokens: project.tokens
+    tokens: project.tokens,
+    sources: Object.fromEntries(sources)
   };
   const blobs = new Map([...stored.blobs].filter(([id]) => used.has(id)));
   return addProject(whole, blobs);

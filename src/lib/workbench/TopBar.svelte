@@ -56,6 +56,7 @@
         <OverflowMenuItem text="Delete this page" on:click={() => runAction(wb, 'page-delete')} />
         <OverflowMenuItem hasDivider text="History and versions" on:click={() => (wb.open = 'history')} />
         <OverflowMenuItem text="Shelf" on:click={() => (wb.open = 'shelf')} />
+        <OverflowMenuItem text="Data" on:click={() => (wb.open = 'data')} />
         <OverflowMenuItem text="Tokens" on:click={() => (wb.open = 'tokens')} />
         <OverflowMenuItem text="Find anything" on:click={() => (wb.open = 'search')} />
         <OverflowMenuItem text="All keys" on:click={() => (wb.open = 'keys')} />

@@ -52,6 +52,13 @@ export const PANELS = {
     stands: 'beside',
     load: () => import('$lib/side/TokensPanel.svelte')
   },
+  data: {
+    label: 'Data',
+    group: 'Project',
+    keys: ['Shift+D'],
+    stands: 'beside',
+    load: () => import('$lib/side/data/DataPanel.svelte')
+  },
   order: {
     label: 'Reading and focus order',
     group: 'View',

@@ -59,7 +59,9 @@ export const still: Kind = {
       'accent-color': 'currentColor'
     }),
     // Said with weight, since what moves says by its shorthand that it runs.
-    rule(`:where(html:has(${ctx.sel('box')}:checked)) *`, { 'animation-play-state': 'paused !important' })
+    rule(`:where(html:has(${ctx.sel('box')}:checked)) :where(*)`, {
+      'animation-play-state': 'paused !important'
+    })
   ],
   behaviours: () => [],
   fallbacks: () => [{ label: 'Shows', wide: 'a box to tick', cells: { print: 'nothing' } }],

@@ -40,7 +40,8 @@ const goesOn: FindingRule = {
       sentence: `${node.name} loops ${long}`,
       cause:
         'What moves beside what is read takes the eye away from it. Longer than 5 s it needs a way to hold it that ' +
-        'works by every hand: pointing at it is none on a screen one touches. Insert a stop for movement on the page, ' +
+        'works by every hand: pointing at it is none on a screen one touches. ' +
+        'Insert a stop for movement on the page, ' +
         'or let it end.',
       fix: settingFix(
         `Let it loop ${times === 1 ? 'once' : `${times} times`}`,

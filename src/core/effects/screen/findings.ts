@@ -48,7 +48,8 @@ const tooTall = ofScreen(
       number: `${over} px`,
       sentence: `${node.name} is ${over} px higher than the window of ${box.height} px, and than every lower one`,
       cause: isHeld
-        ? 'A page that always comes to rest leaves its end hard to reach. Let it rest where it is near, or give it less.'
+        ? 'A page that always comes to rest leaves its end hard to reach. ' +
+          'Let it rest where it is near, or give it less.'
         : 'It is read by scrolling within it, and is no screen of its own. Give it less, or smaller type.',
       fix: isHeld ? settingFix('Rest only where it is near', node.id, key('snap'), 'proximity') : null
     });

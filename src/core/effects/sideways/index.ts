@@ -96,7 +96,7 @@ function style(values: EffectValues, { root, holder, children }: EffectContext):
 function around(strip: Element, values: EffectValues, _node: Node, ctx: Context): Element {
   const { inset, before, after } = values as SidewaysSettings;
   const told = {
-    dataKScrolls: `contain 0 1 ${inset} ${before} ${after}`,
+    dataKScrolls: `contain 0 1 ${before} ${after}`,
     dataKPanels: `${inset} ${before} ${after}`
   };
   return ctx.part('sideways', 'div', told, [ctx.part('sideways-window', 'div', {}, [strip])]);

@@ -5,6 +5,7 @@ import { unchangedCopy } from './copies';
 import { deadLink } from './dead-link';
 import { deadReference } from './dead-reference';
 import { headingOrder } from './headings';
+import { lostColumn, lostSource, shortList } from './lists';
 import { layoutMotion } from './motion';
 import { markContrast } from './mark-contrast';
 import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
@@ -39,5 +40,8 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   unseenStop,
   backwardStop,
   unheardState(registry),
-  unfitEffect(registry)
+  unfitEffect(registry),
+  lostSource,
+  lostColumn(registry),
+  shortList
 ];

@@ -1,13 +1,22 @@
 <script lang="ts">
   import { ValidationError } from 'yup';
   import { settingsWithDefaults } from '$core/kinds/settings';
-  import type { Json, Node } from '$core/project/types';
+  import type { Json, Node, Source } from '$core/project/types';
   import { registry } from '$core/registry';
   import type { FieldSpec } from '$lib/state/fields';
   import type { Workbench } from '$lib/state/workbench.svelte';
+  import BindingField from '../rows/BindingField.svelte';
   import { editorOf, type EditorProps } from './editors/editors';
 
-  const { wb, node, field }: { wb: Workbench; node: Node; field: FieldSpec } = $props();
+  interface Props {
+    wb: Workbench;
+    node: Node;
+    field: FieldSpec;
+    /** Where its value may come from: the source of the list around; null for none. */
+    source?: Source | null;
+  }
+
+  const { wb, node, field, source = null }: Props = $props();
 
   const value = $derived(settingsWithDefaults(registry.of(node), node)[field.key]);
   const id = $props.id();
@@ -64,6 +73,7 @@
     {#await editor.load() then { default: Editor }}
       <Editor {wb} {node} {field} {id} {about} {value} {fault} {describedBy} {set} {refuse} {begin} />
     {/await}
+    {#if source}<BindingField {wb} {node} name={field.key} label={field.label} {source} />{/if}
     {#if fault && !editor.saysFault}<p class="fault" id="{id}-fault" role="alert">{fault}</p>{/if}
     {#if about && !editor.isWide}<p class="about" class:visually-hidden={!showsAbout} id="{id}-about">
         {about}

@@ -5,11 +5,15 @@
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
   import type { NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
+  import { SHOWN } from '$core/rows/binding';
   import EffectsField from './EffectsField.svelte';
   import Field from './Field.svelte';
   import PageFields from './PageFields.svelte';
   import ItemList from './ItemList.svelte';
-  import { fieldsOf, isOffered } from '$lib/state/fields';
+  import BindingField from '../rows/BindingField.svelte';
+  import QueryEditor from '../rows/QueryEditor.svelte';
+  import { canRepeat, sourceAround } from '$lib/state/rows';
+  import { fieldsOf, isOffered, type FieldSpec } from '$lib/state/fields';
   import { foldedGroups, keepFoldedGroups } from '$lib/state/remembered';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -37,6 +41,10 @@
       ([, slot]) => view === 'fill' && slot.items && !(slot.isLastLevel && isLast)
     )
   );
+  /** What of a piece in a list can come from a column. */
+  const around = $derived(view === 'fill' ? sourceAround(wb.project, node.id) : null);
+  const BOUND: readonly string[] = ['text', 'rich', 'link', 'asset', 'number'];
+  const mayBeBound = ({ control }: { readonly control: string }) => BOUND.includes(control);
   const isItem = $derived(kind.markup === null);
   const isPage = $derived(place === null);
   let fault = $state('');
@@ -86,6 +94,10 @@
   });
 </script>
 
+{#snippet one(field: FieldSpec)}
+  <Field {wb} {node} {field} source={mayBeBound(field) ? around : null} />
+{/snippet}
+
 {#key node.id}
   <div class="fields">
     {#if view === 'fill' && !isPage}
@@ -103,6 +115,24 @@
         </div>
       </div>
     {/if}
+    {#if view === 'fill' && canRepeat(wb.project, node)}<QueryEditor {wb} {node} />{/if}
+    {#if around && view === 'fill'}
+      <div class="field" data-field="shown">
+        <span class="label">Is drawn</span>
+        <div>
+          <BindingField
+            {wb}
+            {node}
+            name={SHOWN}
+            label="Drawn"
+            source={around}
+            none="for every row"
+            from="where there is"
+            hasElse={false}
+          />
+        </div>
+      </div>
+    {/if}
     {#if isPage && view === 'fill'}{#key wb.pageId}<PageFields {wb} />{/key}{/if}
     {#each groups as group (group.name)}
       {#if group.name}
@@ -112,11 +142,11 @@
         >
           <summary onclick={(event) => press(event, group.name)}>{group.name}</summary>
           <div class="grid">
-            {#each group.fields as field (field.key)}<Field {wb} {node} {field} />{/each}
+            {#each group.fields as field (field.key)}{@render one(field)}{/each}
           </div>
         </details>
       {:else}
-        {#each group.fields as field (field.key)}<Field {wb} {node} {field} />{/each}
+        {#each group.fields as field (field.key)}{@render one(field)}{/each}
       {/if}
     {/each}
     {#if view === 'behaviour'}<EffectsField {wb} {node} />{/if}
@@ -202,7 +232,8 @@
     grid-template-columns: minmax(0, 118px) minmax(0, 1fr);
     gap: 8px;
   }
-  .field label {
+  .field label,
+  .label {
     font-size: 12.5px;
     font-weight: 600;
     line-height: 26px;

@@ -12,9 +12,12 @@
     /** Height of the page, px. */
     page: number;
     laneWidth: number;
+    /** Whether the piece is shown over the page as it stands at both ends. */
+    isGhost: boolean;
+    onghost: () => void;
   }
 
-  const { wb, range, x, page, laneWidth }: Props = $props();
+  const { wb, range, x, page, laneWidth, isGhost, onghost }: Props = $props();
 
   const sign = $derived(SIGNS[range.sort]);
   const isDot = $derived(range.end - range.start < 1);
@@ -84,6 +87,15 @@
         onclick={() => scrollTo(wb, at)}>{label}</button
       >
     {/each}
+    {#if !isDot}
+      <button
+        type="button"
+        aria-pressed={isGhost}
+        aria-label="Show both ends over the page: {range.words}"
+        title="Show how it stands at both ends, over the page"
+        onclick={onghost}>both ends</button
+      >
+    {/if}
   </span>
 </div>
 
@@ -142,6 +154,7 @@
     display: none;
     gap: 2px;
   }
+  .stops:has([aria-pressed='true']),
   :global(.line:hover) .stops,
   :global(.line:focus-within) .stops {
     display: flex;
@@ -155,5 +168,9 @@
     background: var(--panel);
     border: 1px solid var(--control-line);
     border-radius: 3px;
+  }
+  .stops button[aria-pressed='true'] {
+    color: var(--panel);
+    background: var(--ink);
   }
 </style>

@@ -84,6 +84,22 @@
   }
   $effect(() => stopFilm);
 
+  const keyOf = ({ node, effect, words }: Range): string => `${node} ${effect} ${words}`;
+  /** The range whose ends are shown over the page; null for none. */
+  let ghostKey = $state<string | null>(null);
+  const ghost = $derived(ranges.find((range) => keyOf(range) === ghostKey) ?? null);
+  $effect(() => {
+    if (!ghost) return;
+    // After an edit, or in another window, it stands elsewhere.
+    void [wb.project, wb.facts.boxes, wb.preview.width];
+    wb.preview.sendToPreview({ type: 'ghosts', node: ghost.node, travel: ghost.travel ?? 0 });
+    return () => wb.preview.sendToPreview({ type: 'ghosts', node: null, travel: 0 });
+  });
+  const toggleGhost = (range: Range): void => {
+    ghostKey = ghostKey === keyOf(range) ? null : keyOf(range);
+    if (ghostKey) scrollTo(wb, Math.max(0, range.start));
+  };
+
   /** The same range as it is after an edit. */
   const rangeNow = (range: Range): Range =>
     ranges.find(({ node, effect }) => node === range.node && effect === range.effect) ?? range;
@@ -169,7 +185,7 @@
         onkeydown={scrubKeys}
       ></div>
     </div>
-    {#each ranges as range (`${range.node} ${range.effect} ${range.words}`)}
+    {#each ranges as range (keyOf(range))}
       <div class="line" class:picked={range.node === wb.tuned.id} data-range="{range.node} {range.effect}">
         <button type="button" class="name" title={range.words} onclick={() => wb.select([range.node])}
           >{range.words}</button
@@ -177,7 +193,15 @@
         {@render place(range, 'start')}
         {@render place(range, 'end')}
         <span class="mono" class:bad={range.travel === 0}>{travelOf(range)}</span>
-        <RangeLane {wb} {range} {x} page={extent.page} {laneWidth} />
+        <RangeLane
+          {wb}
+          {range}
+          {x}
+          page={extent.page}
+          {laneWidth}
+          isGhost={ghost === range}
+          onghost={() => toggleGhost(range)}
+        />
       </div>
     {/each}
     <div class="now" style:left="calc(100% - {laneWidth}px + {x(now)}px)">
@@ -315,6 +339,7 @@
     background: var(--ink);
     border-radius: 2px;
     translate: -50% 0;
+    white-space: nowrap;
     z-index: 3;
   }
   .bad {

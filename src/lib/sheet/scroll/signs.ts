@@ -1,6 +1,6 @@
 import type { EffectRange } from '$core/kinds/contract';
 
-/** How a sort of motion is drawn in the Scroll view and on the map: a colour and a shape, so that neither stands alone. */
+/** How a sort of motion is drawn in the Scroll view and on the map: a colour and a shape, neither of them alone. */
 export interface Sign {
   readonly tone: string;
   readonly shape: 'bar' | 'wave' | 'hatch' | 'dot' | 'outline';

@@ -1,0 +1,135 @@
+import { freeName } from '$core/data/free-name';
+import { makeWith } from '$core/kinds/make';
+import { settingsWithDefaults } from '$core/kinds/settings';
+import { newId } from '$core/project/ids';
+import { subtreeIds } from '$core/project/tree';
+import type { Place, Project, Source, SourceId } from '$core/project/types';
+import { LIMITS, refused, type ReadTable, type Table } from '$core/tables/table';
+import { listOf } from '$core/templates/listed';
+import { registry } from '$core/registry';
+import type { TableAnswer, TableRequest } from '$lib/workers/table.worker';
+import { insertFragment } from './actions';
+import { fileFromWeb } from './pictures';
+import type { Workbench } from './workbench.svelte';
+
+/** Where a table comes from. */
+export type TablePlace =
+  | { readonly origin: 'file'; readonly file: File }
+  | { readonly origin: 'pasted'; readonly text: string }
+  | { readonly origin: 'address'; readonly address: string }
+  | { readonly origin: 'catalogue' };
+
+const CATALOGUE = '/api/catalogue';
+
+/** Reads in a worker, which is ended where it is no longer wanted. Rejects with the signal's reason then. */
+function readInWorker(
+  request: TableRequest,
+  onprogress: (share: number) => void,
+  signal: AbortSignal
+): Promise<ReadTable> {
+  const worker = new Worker(new URL('$lib/workers/table.worker.ts', import.meta.url), { type: 'module' });
+  return new Promise<ReadTable>((resolve, reject) => {
+    signal.addEventListener('abort', () => reject(signal.reason as Error), { once: true });
+    worker.onerror = () =>
+      resolve(refused('This table could not be read: the reader stopped. Try a smaller one.'));
+    worker.onmessage = ({ data }: MessageEvent<TableAnswer>) => {
+      if ('share' in data) onprogress(data.share);
+      else resolve(data.read);
+    };
+    worker.postMessage(request);
+  }).finally(() => worker.terminate());
+}
+
+async function requestFor(place: TablePlace, signal: AbortSignal): Promise<TableRequest | string> {
+  if (place.origin === 'pasted') return { text: place.text };
+  const file = await fileFor(place, signal);
+  if (typeof file === 'string') return file;
+  if (file.size > LIMITS.bytes)
+    return `${file.name} is larger than ${LIMITS.bytes / 1e6} MB; tables are smaller.`;
+  return { bytes: await file.arrayBuffer(), name: file.name };
+}
+
+async function fileFor(place: TablePlace, signal: AbortSignal): Promise<File | string> {
+  if (place.origin === 'file') return place.file;
+  if (place.origin === 'address') return fileFromWeb(place.address, signal);
+  const response = await fetch(CATALOGUE, { signal }).catch((error: unknown) => {
+    if (signal.aborted) throw error;
+    return null;
+  });
+  if (!response?.ok)
+    return 'The catalogue does not answer. Start Kymation’s server again, then try once more.';
+  return new File([await response.blob()], 'catalogue.json');
+}
+
+/** @param onprogress told which share is read, 0 to 1. Throws where `signal` was aborted. */
+export async function readTableFrom(
+  place: TablePlace,
+  onprogress: (share: number) => void,
+  signal: AbortSignal
+): Promise<ReadTable> {
+  const request = await requestFor(place, signal);
+  return typeof request === 'string' ? refused(request) : readInWorker(request, onprogress, signal);
+}
+
+/** What a place is called, for people. */
+function nameOf(place: TablePlace): string {
+  if (place.origin === 'file') return place.file.name.replace(/\.\w+$/, '') || 'table';
+  if (place.origin === 'catalogue') return 'Catalogue';
+  if (place.origin === 'pasted') return 'Pasted table';
+  const last = place.address.split(/[?#]/)[0]!.split('/').filter(Boolean).at(-1);
+  return last?.replace(/\.\w+$/, '') || 'table';
+}
+
+function addressOf(place: TablePlace): string {
+  if (place.origin === 'file') return place.file.name;
+  if (place.origin === 'address') return place.address;
+  return place.origin === 'catalogue' ? CATALOGUE : '';
+}
+
+/** A source as it is kept. @param known one whose rows are taken anew. */
+export function sourceFrom(project: Project, place: TablePlace, table: Table, known: Source | null): Source {
+  const taken = new Set(Object.values(project.sources).map(({ name }) => name));
+  return {
+    id: known?.id ?? newId<SourceId>('source'),
+    name: known?.name ?? freeName(nameOf(place), taken),
+    origin: place.origin,
+    place: addressOf(place),
+    taken: new Date().toISOString(),
+    columns: table.columns,
+    rows: table.rows
+  };
+}
+
+/** Where the rows of a source can be asked for again; null where a hand has to bring them. */
+export function placeAgain({ origin, place }: Source): TablePlace | null {
+  if (origin === 'catalogue') return { origin };
+  return origin === 'address' ? { origin, address: place } : null;
+}
+
+/** A list of cards is not nested deeper, however deep the heading before it is. */
+const LEVEL_MOST = 3;
+
+/** The level of a heading at a place of the page on show: one below the last before it. */
+function levelAt(wb: Workbench, { parent, slot, index }: Place): string {
+  const { project } = wb;
+  const sibling = project.nodes[parent]!.slots[slot]?.[index - 1];
+  const last = sibling ? subtreeIds(project, sibling).at(-1)! : parent;
+  const all = subtreeIds(project, wb.page.root);
+  const before = all.slice(0, all.indexOf(last) + 1).flatMap((id) => {
+    const node = project.nodes[id]!;
+    const kind = registry.of(node);
+    const key = kind.headingLevel;
+    return key ? [Number(settingsWithDefaults(kind, node)[key])] : [];
+  });
+  return String(Math.min(LEVEL_MOST, (before.at(-1) ?? 0) + 1));
+}
+
+/** Puts a list over a source on the page, its columns in a template. */
+export function placeList(wb: Workbench, source: Source): void {
+  const found = wb.findPlace('list');
+  if (!found)
+    return void (wb.message = { kind: 'info', text: 'Pick a section first; the list goes into it.' });
+  // Which rows it shows, and which column goes where, is set there.
+  if (insertFragment(wb, listOf(makeWith(), source, wb.project, levelAt(wb, found.at)), found))
+    wb.view = 'Fill';
+}
