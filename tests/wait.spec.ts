@@ -7,7 +7,7 @@ import { registry } from '../src/core/whole';
 import { pageScript } from '../src/server/bundle';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
-import { expect, test, type Page } from './support/test';
+import { alone, expect, test, type Page } from './support/test';
 import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -32,7 +32,7 @@ async function opened(page: Page, project: Project): Promise<void> {
 
 test.beforeAll(() => loadRules(registry));
 
-test('comes so long after the page as is set, in the room it has kept', async ({ page }) => {
+alone('comes so long after the page as is set, in the room it has kept', async ({ page }) => {
   await opened(page, waiting({ seconds: 60 }));
   await expect(piece(page)).toBeHidden();
   const height = await page.evaluate(() => document.documentElement.scrollHeight);
@@ -43,7 +43,7 @@ test('comes so long after the page as is set, in the room it has kept', async ({
   expect(await page.evaluate(() => document.documentElement.scrollHeight)).toBe(height);
 });
 
-test('grows the page by what is told where it keeps no room', async ({ page }) => {
+alone('grows the page by what is told where it keeps no room', async ({ page }) => {
   const project = waiting({ seconds: 1, room: false });
   await opened(page, project);
   const height = () => page.evaluate(() => document.documentElement.scrollHeight);
@@ -61,7 +61,7 @@ test('grows the page by what is told where it keeps no room', async ({ page }) =
   expect(Math.abs(parseInt(finding!.number!) - grown)).toBeLessThanOrEqual(1);
 });
 
-test('counts from when it would be in view, and the page goes to it where that is set', async ({ page }) => {
+alone('counts from when it would be in view, and the page goes to it where that is set', async ({ page }) => {
   await opened(page, waiting({ seconds: 2, after: 'view', scroll: true }));
   await page.clock.runFor(60_000);
   await expect(piece(page)).toBeHidden();
@@ -84,7 +84,7 @@ test('counts from when it would be in view, and the page goes to it where that i
 });
 
 for (const times of ['visit', 'visitor'] as const)
-  test(`waits once a ${times}: it is simply there the next time`, async ({ page }) => {
+  alone(`waits once a ${times}: it is simply there the next time`, async ({ page }) => {
     await opened(page, waiting({ seconds: 1, times }));
     await expect(piece(page)).toBeHidden();
     await page.clock.runFor(1100);
@@ -165,7 +165,7 @@ test('an offer that comes after 5 s, is scrolled to, and keeps its room, in five
 const LEAVES = { seconds: 2, leaveFor: 'harvest.html', leaveAfter: 4 };
 const notice = (page: Page) => page.locator(partIn('export', ID as NodeId, 'wait-notice'));
 
-test('leaves the page after it has come, with the seconds left in sight, and stays when one says so', async ({
+alone('leaves the page after it has come, with the seconds left in sight, and stays when one says so', async ({
   page
 }) => {
   await opened(page, waiting(LEAVES));
@@ -181,7 +181,7 @@ test('leaves the page after it has come, with the seconds left in sight, and sta
   expect(page.url()).toContain('index.html');
 });
 
-test('is left for the address by itself when nobody stays, and at once by its link', async ({ page }) => {
+alone('is left for the address by itself when nobody stays, and at once by its link', async ({ page }) => {
   await opened(page, waiting(LEAVES));
   await page.clock.runFor(2100);
   await expect(notice(page).getByRole('link', { name: 'Go now' })).toHaveAttribute('href', 'harvest.html');
@@ -189,7 +189,7 @@ test('is left for the address by itself when nobody stays, and at once by its li
   await expect(page).toHaveURL(/harvest\.html$/);
 });
 
-test('takes nobody anywhere without script, or on a visit after it has come', async ({ page, browser }) => {
+alone('takes nobody anywhere without script, or on a visit after it has come', async ({ page, browser }) => {
   await opened(page, waiting({ ...LEAVES, times: 'visitor' }));
   await page.clock.runFor(2100);
   await notice(page).getByRole('button').click();
