@@ -165,21 +165,22 @@ test('an offer that comes after 5 s, is scrolled to, and keeps its room, in five
 const LEAVES = { seconds: 2, leaveFor: 'harvest.html', leaveAfter: 4 };
 const notice = (page: Page) => page.locator(partIn('export', ID as NodeId, 'wait-notice'));
 
-alone('leaves the page after it has come, with the seconds left in sight, and stays when one says so', async ({
-  page
-}) => {
-  await opened(page, waiting(LEAVES));
-  await expect(notice(page)).toBeHidden();
-  await page.clock.runFor(2100);
-  await expect(notice(page)).toBeVisible();
-  await expect(notice(page)).toContainText('You are taken on in 4 seconds.');
-  await page.clock.runFor(1000);
-  await expect(notice(page).getByRole('timer')).toHaveText('3');
-  await notice(page).getByRole('button', { name: 'Stay here' }).click();
-  await expect(notice(page)).toBeHidden();
-  await page.clock.runFor(10_000);
-  expect(page.url()).toContain('index.html');
-});
+alone(
+  'leaves the page after it has come, with the seconds left in sight, and stays when one says so',
+  async ({ page }) => {
+    await opened(page, waiting(LEAVES));
+    await expect(notice(page)).toBeHidden();
+    await page.clock.runFor(2100);
+    await expect(notice(page)).toBeVisible();
+    await expect(notice(page)).toContainText('You are taken on in 4 seconds.');
+    await page.clock.runFor(1000);
+    await expect(notice(page).getByRole('timer')).toHaveText('3');
+    await notice(page).getByRole('button', { name: 'Stay here' }).click();
+    await expect(notice(page)).toBeHidden();
+    await page.clock.runFor(10_000);
+    expect(page.url()).toContain('index.html');
+  }
+);
 
 alone('is left for the address by itself when nobody stays, and at once by its link', async ({ page }) => {
   await opened(page, waiting(LEAVES));

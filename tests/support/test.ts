@@ -15,7 +15,8 @@ export const test = base.extend<object, { profile: BrowserContext }>({
       const { baseURL, viewport } = project.use;
       const profile = await browser.newContext({ baseURL, viewport });
       // A clock that is set stays so in every window to come.
-      profile.clock.install = () => Promise.reject(new Error('The profile is shared: use `alone` to set a clock.'));
+      profile.clock.install = () =>
+        Promise.reject(new Error('The profile is shared: use `alone` to set a clock.'));
       await use(profile);
       await profile.close();
     },
