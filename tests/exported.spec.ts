@@ -102,6 +102,27 @@ test('works under script-src self, with no inline script or style', async ({ pag
   server.close();
 });
 
+// A rule that asks the whole page anew (`html:has(…) *`) makes every press slow, on every page of the project.
+test('what is focused and pressed has the browser style a few elements anew, and never the page', async ({
+  page,
+  browser
+}) => {
+  await page.goto((await exportedDemo()).url.replace('index.html', 'varieties.html'));
+  const buttons = page.getByRole('button');
+  await expect(buttons.first()).toBeVisible();
+  const all = await page.locator('*').count();
+  await browser.startTracing(page, { categories: ['devtools.timeline'] });
+  for (const name of ['Hold', '→', 'Turn over']) await buttons.filter({ hasText: name }).first().click();
+  const { traceEvents } = JSON.parse((await browser.stopTracing()).toString()) as {
+    traceEvents: readonly { name: string; args: { elementCount?: number } }[];
+  };
+  const counts = traceEvents
+    .filter(({ name }) => name === 'UpdateLayoutTree')
+    .map(({ args }) => args.elementCount ?? 0);
+  expect(counts.length).toBeGreaterThan(3);
+  expect(Math.max(...counts)).toBeLessThan(all / 5);
+});
+
 test('does not shift while it loads', async ({ page }) => {
   await page.addInitScript(() => {
     (window as unknown as { shift: number }).shift = 0;

@@ -270,8 +270,8 @@ test('axe-core has nothing to say, sliding, fading and playing', async ({ page }
 
 test('its script is small: lean, with drags, and with everything', async () => {
   const size = async (...names: string[]) => gzipSync((await pageScript(names, true))!, { level: 9 }).length;
-  expect(await size('slider')).toBeLessThanOrEqual(1110);
-  expect(await size('drags', 'slider')).toBeLessThanOrEqual(1500);
+  expect(await size('slider')).toBeLessThanOrEqual(1100);
+  expect(await size('drags', 'slider')).toBeLessThanOrEqual(1455);
   expect(await size('drags', 'rounds', 'slider', 'turns')).toBeLessThanOrEqual(2048);
 });
 

@@ -1,4 +1,4 @@
-import { nearest, placesOf, turn, viewOf, wayOf } from './strip';
+import { nearest, placesOf, turn, viewOf } from './strip';
 
 /**
  * Drags the strip of a slider by the mouse; fingers and pens scroll it as they do any page. It comes to rest on a
@@ -9,7 +9,7 @@ export function drags(root: HTMLElement): (() => void) | undefined {
   const view = viewOf(root);
   const grab = (event: PointerEvent) => {
     if (event.pointerType !== 'mouse' || event.button) return;
-    const start = nearest(view);
+    const start = nearest(view, placesOf(view));
     let last = event;
     // px a ms
     let speed = 0;
@@ -31,9 +31,9 @@ export function drags(root: HTMLElement): (() => void) | undefined {
       // A hand that has stopped does not push.
       if (timeStamp - last.timeStamp > 99) speed = 0;
       const places = placesOf(view);
-      let to = nearest(view, speed * 250);
-      if (to === start && Math.abs(speed) > 0.3) to += Math.sign(speed) * wayOf(view);
-      const way = (places[to] ?? places[(to = start)]!) - Math.abs(view.scrollLeft);
+      let to = nearest(view, places, speed * 250);
+      if (to === start && Math.abs(speed) > 0.3) to += Math.sign(speed * places.at(-1)!);
+      const way = (places[to] ?? places[(to = start)]!) - view.scrollLeft;
       const ms = Math.max(200, Math.min(Math.abs((1.72 * way) / speed), 700));
       turn(root, { to, ms, easing: 'ease-out' });
     };
@@ -44,10 +44,7 @@ export function drags(root: HTMLElement): (() => void) | undefined {
     event.preventDefault();
     event.stopPropagation();
   };
-  view.addEventListener('pointerdown', grab);
-  view.addEventListener('dragstart', stop);
-  STOPPABLE: return () => {
-    view.removeEventListener('pointerdown', grab);
-    view.removeEventListener('dragstart', stop);
-  };
+  view.onpointerdown = grab;
+  view.ondragstart = stop;
+  STOPPABLE: return () => void (view.onpointerdown = view.ondragstart = null);
 }

@@ -1,4 +1,4 @@
-import { slidesOf, startsOf, told, viewOf, wayOf } from './strip';
+import { slidesOf, told, viewOf, wayOf } from './strip';
 
 /** Room at each end, in rounds: more than a hand goes before it comes to rest. */
 const ROOM = 9;
@@ -11,25 +11,25 @@ export function rounds(root: HTMLElement): (() => void) | undefined {
   const view = viewOf(root);
   const slides = slidesOf(view);
   let round = 0;
-  let starts: number[];
+  /** The middle of each slide where none is moved, px from the left. */
+  let middles: number[] = [];
 
   const arrange = () => {
-    const middle = Math.abs(view.scrollLeft) + view.clientWidth / 2;
-    slides.forEach(({ style, offsetWidth }, i) => {
-      const by = Math.round((middle - starts[i]! - offsetWidth / 2) / round);
-      if (round) style.insetInlineStart = `${by * round}px`;
+    const middle = view.scrollLeft + view.clientWidth / 2;
+    slides.forEach(({ style }, i) => {
+      if (round) style.left = `${Math.round((middle - middles[i]!) / round) * round}px`;
     });
   };
-  /** Snapping would go back to where it was. */
+  /** To so many px of a round, with all room there is. Snapping would go back to where it was. */
   const jump = (to: number) => {
     view.style.scrollSnapType = 'none';
-    view.scrollLeft = to * wayOf(view);
+    view.scrollLeft = (to + ROOM * round) * wayOf(view);
     arrange();
     view.style.scrollSnapType = '';
   };
   const clear = () => {
-    for (const { style } of slides) style.insetInlineStart = style.marginInlineStart = '';
-    view.style.removeProperty('--k-room');
+    for (const { style } of slides) style.left = style.marginInlineStart = '';
+    view.style.setProperty('--k-room', '');
     delete root.dataset.looped;
     round = 0;
   };
@@ -42,24 +42,24 @@ export function rounds(root: HTMLElement): (() => void) | undefined {
     root.dataset.looped = '';
     slides[0]!.style.marginInlineStart = `${ROOM * length}px`;
     view.style.setProperty('--k-room', `${2 * ROOM * length}px`);
-    starts = startsOf(view);
+    middles = slides.map(({ offsetLeft, offsetWidth }) => offsetLeft + offsetWidth / 2);
     round = length;
-    jump(ROOM * round);
+    jump(0);
   };
   const centre = () => {
     const at = Math.abs(view.scrollLeft);
-    if (round && !view.style.scrollSnapType) jump((at % round) + ROOM * round);
+    if (round && !view.style.scrollSnapType) jump(at % round);
   };
 
   const sizes = new ResizeObserver(measure);
   sizes.observe(view);
   view.addEventListener('scroll', arrange);
-  view.addEventListener('scrollend', centre);
+  view.onscrollend = centre;
   measure();
   STOPPABLE: return () => {
     sizes.disconnect();
     view.removeEventListener('scroll', arrange);
-    view.removeEventListener('scrollend', centre);
+    view.onscrollend = null;
     clear();
   };
 }

@@ -1,4 +1,4 @@
-import { nearest, placesOf, slidesOf, told, turn, viewOf, wayOf, type Turn } from './strip';
+import { nearest, placesOf, slidesOf, told, turn, viewOf, type Turn } from './strip';
 
 /**
  * A strip of slides with arrows and dots (ARIA Authoring Practices, carousel). The browser scrolls and snaps it;
@@ -16,13 +16,9 @@ export function slider(root: HTMLElement): (() => void) | undefined {
 
   const isLooped = () => 'looped' in root.dataset;
   /** The last slide it comes to rest on: those after it are in sight by then. */
-  const last = () => {
-    const all = placesOf(view);
-    return isLooped() ? all.length - 1 : all.indexOf(Math.max(...all));
-  };
+  const lastOf = (places: number[]) => (isLooped() ? places.length - 1 : places.indexOf(places.at(-1)!));
 
-  const draw = (next: number) => {
-    const end = last();
+  const draw = (next: number, end: number) => {
     now = next;
     root.dataset.current = slides[now]!.id;
     for (const each of [slides, dots])
@@ -51,17 +47,21 @@ export function slider(root: HTMLElement): (() => void) | undefined {
 
   const turned = ({ detail }: { detail: Turn }) => {
     const { to, by = 0, ms = +told(root, '--k-move'), easing = told(root, '--k-ease'), isQuiet } = detail;
-    const end = last();
-    const next = to ?? now + by * +told(root, '--k-step');
+    const places = placesOf(view);
+    const end = lastOf(places);
+    const asked = to ?? now + by * +told(root, '--k-step');
     // What goes on by several shows its end before it begins anew.
     const isHeldIn = stops || (!isLooped() && now % end);
-    draw(isHeldIn ? Math.max(0, Math.min(next, end)) : (next + end + 1) % (end + 1));
-    glide(placesOf(view)[now]! * wayOf(view), ms, easing);
+    const next = isHeldIn ? Math.max(0, Math.min(asked, end)) : (asked + end + 1) % (end + 1);
+    // Scrolled before anything is marked: what has been changed the browser would have to lay out first.
+    glide(places[next]!, ms, easing);
+    draw(next, end);
     if (!isQuiet) root.lastElementChild!.textContent = slides[now]!.ariaLabel;
   };
 
   const follow = () => {
-    if (!clock) draw(nearest(view));
+    const places = placesOf(view);
+    if (!clock) draw(nearest(view, places), lastOf(places));
   };
   arrows.forEach((arrow, i) => (arrow.onclick = () => turn(root, { by: i || -1 })));
   dots.forEach((dot, i) => (dot.onclick = () => turn(root, { to: i })));
@@ -71,7 +71,6 @@ export function slider(root: HTMLElement): (() => void) | undefined {
   const sizes = new ResizeObserver(settle);
   sizes.observe(view);
   root.dataset.kOn = '';
-  settle();
   STOPPABLE: {
     const show = ({ target }: Event) => {
       const to = slides.findIndex((slide) => slide.contains(target as Node));

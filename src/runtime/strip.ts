@@ -9,32 +9,25 @@ export const told = (element: Element, name: string) => getComputedStyle(element
 /** 1, and -1 where what is read begins at the right: there a strip is scrolled to negative places. */
 export const wayOf = (view: HTMLElement) => (told(view, 'direction') === 'rtl' ? -1 : 1);
 
-/** From the beginning of the strip to the beginning of each slide, px. */
-export const startsOf = (view: HTMLElement) => {
-  // Asked for once: for every slide the browser would work it out anew.
-  const way = wayOf(view);
-  return slidesOf(view).map(({ offsetLeft, offsetWidth }) =>
-    way > 0 ? offsetLeft : view.clientWidth - offsetLeft - offsetWidth
-  );
-};
-
 /**
- * Where the window comes to rest for each slide, px from the beginning: at that of the slide or around its middle
- * (`--k-align`), no further than there is something to scroll to (CSS Scroll Snap 1, section 4.1). Whole, as what is
- * scrolled is.
+ * Where the window comes to rest for each slide, as a scroll position in px: at the beginning of the slide or around
+ * its middle (`--k-align`), no further than there is something to scroll to (CSS Scroll Snap 1, section 4.1). Whole,
+ * as what is scrolled is.
  */
 export const placesOf = (view: HTMLElement) => {
+  const { clientWidth, scrollWidth } = view;
+  const way = wayOf(view);
   const align = +told(view, '--k-align');
-  const starts = startsOf(view);
-  return slidesOf(view).map(({ offsetWidth }, i) => {
-    const place = starts[i]! - (view.clientWidth - offsetWidth) * align;
-    return Math.round(Math.max(0, Math.min(place, view.scrollWidth - view.clientWidth)));
+  const fromLeft = way > 0 ? align : 1 - align;
+  return slidesOf(view).map(({ offsetLeft, offsetWidth }) => {
+    const place = way * (offsetLeft + (offsetWidth - clientWidth) * fromLeft);
+    return way * Math.round(Math.max(0, Math.min(place, scrollWidth - clientWidth)));
   });
 };
 
 /** @returns the index of the first place that is nearest to where the strip is, or would be. */
-export const nearest = (view: HTMLElement, further = 0) => {
-  const away = placesOf(view).map((place) => Math.abs(place - Math.abs(view.scrollLeft + further)));
+export const nearest = ({ scrollLeft }: HTMLElement, places: number[], further = 0) => {
+  const away = places.map((place) => Math.abs(place - scrollLeft - further));
   return away.indexOf(Math.min(...away));
 };
 

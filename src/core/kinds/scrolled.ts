@@ -27,13 +27,9 @@ const animated = ({ names, easing }: Tie, duration: string): Declarations => ({
   'animation-fill-mode': 'both'
 });
 
-/**
- * Declarations of a movement that follows a timeline of the browser's own. It goes on where all that moves by itself is
- * stopped: held halfway, what fades in with the scroll would never be seen.
- */
+/** Declarations of a movement that follows a timeline of the browser's own. */
 export const native = (tie: Tie): Declarations => ({
   ...animated(tie, 'auto'),
-  'animation-play-state': 'running !important',
   'animation-timeline': tie.timeline,
   'animation-range': tie.range
 });

@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import { element, text } from '../../html/build';
 import type { Kind } from '../../kinds/contract';
 import { textField } from '../../kinds/fields';
+import { PLAY_STATE } from '../../kinds/playing';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
 
@@ -58,10 +59,9 @@ export const still: Kind = {
       flex: 'none',
       'accent-color': 'currentColor'
     }),
-    // Said with weight, since what moves says by its shorthand that it runs.
-    rule(`:where(html:has(${ctx.sel('box')}:checked)) :where(*)`, {
-      'animation-play-state': 'paused !important'
-    })
+    // Handed down, and not said of everything: a rule that ends in `*` has the browser go through the whole page
+    // each time anything is focused.
+    rule(`:where(html:has(${ctx.sel('box')}:checked))`, { [PLAY_STATE]: 'paused' })
   ],
   behaviours: () => [],
   fallbacks: () => [{ label: 'Shows', wide: 'a box to tick', cells: { print: 'nothing' } }],

@@ -1,6 +1,8 @@
 import type { Effect, EffectPlace, Rule } from '../../kinds/contract';
+import { PLAYS_UNLESS_STOPPED } from '../../kinds/playing';
 import { rule } from '../../kinds/rule';
 import { staggers, type Track } from '../../motion/track';
+import type { Declarations } from '../../project/types';
 import { about } from './about';
 import { settings, type LoopSettings } from './settings';
 import { loopOf, ownValues } from './timing';
@@ -20,8 +22,13 @@ const offsetsOf = (track: Track, children: number): readonly number[] =>
 
 const heldRules = (selector: string, held: boolean): readonly Rule[] =>
   [':hover', ':focus-within'].map((when) =>
-    rule(`${selector}${when}`, { 'animation-play-state': held ? 'paused' : 'running' })
+    rule(`${selector}${when}`, { 'animation-play-state': held ? 'paused' : PLAYS_UNLESS_STOPPED })
   );
+
+const looping = (own: LoopSettings, offset?: number): Declarations => ({
+  animation: loopOf(own, offset),
+  'animation-play-state': PLAYS_UNLESS_STOPPED
+});
 
 export const loop: Effect = {
   ...about,
@@ -36,9 +43,9 @@ export const loop: Effect = {
     const moved = own.children ? `${holder} > *` : alone;
     const each = own.children
       ? offsetsOf(own.track, children).map((offset, i) =>
-          rule(`${holder} > :nth-child(${i + 1})`, { animation: loopOf(own, offset) })
+          rule(`${holder} > :nth-child(${i + 1})`, looping(own, offset))
         )
-      : [rule(alone, { animation: loopOf(own) })];
+      : [rule(alone, looping(own))];
     const clip = inner ? [rule(root, { overflow: 'clip' })] : [];
     return [
       ...clip,

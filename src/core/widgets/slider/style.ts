@@ -1,6 +1,7 @@
 import { printValue } from '../../css/tokens';
 import { compact } from '../../data/compact';
 import type { Condition, Context, Rule } from '../../kinds/contract';
+import { PLAYS_UNLESS_STOPPED } from '../../kinds/playing';
 import { OWN_REST } from '../../kinds/round';
 import { rule } from '../../kinds/rule';
 import { moves } from '../../motion/track';
@@ -44,7 +45,7 @@ const roundRules = (view: string, slide: string): readonly Rule[] => [
     height: '1px'
   }),
   rule(`${view}::after`, { content: 'none' }, 'print'),
-  rule(slide, { 'inset-inline-start': 'auto !important', 'margin-inline-start': '0 !important' }, 'print')
+  rule(slide, { left: 'auto !important', 'margin-inline-start': '0 !important' }, 'print')
 ];
 
 function stripRules(own: SliderSettings, ctx: Context): readonly Rule[] {
@@ -183,6 +184,11 @@ function ownRests(own: SliderSettings, items: readonly Node[], ctx: Context): re
 const clockOf = (own: SliderSettings): string =>
   `k-round var(--k-rest, ${periodOf(own.rest, own)}) ${own.progress ? 'linear' : 'steps(1)'} infinite`;
 
+const playing = (own: SliderSettings): Declarations => ({
+  animation: own.plays ? clockOf(own) : 'none',
+  'animation-play-state': PLAYS_UNLESS_STOPPED
+});
+
 /** The clock of what plays is an endless animation, which holds, slows and runs backwards as any other does. */
 function playingRules(own: SliderSettings, ctx: Context): readonly Rule[] {
   const [root, progress] = [ctx.sel('root'), ctx.sel('progress')];
@@ -196,7 +202,7 @@ function playingRules(own: SliderSettings, ctx: Context): readonly Rule[] {
       position: own.progress ? 'static' : 'absolute'
     }),
     rule(progress, { display: 'none' }, 'print'),
-    rule(progress, { animation: own.plays ? clockOf(own) : 'none' }, ...used),
+    rule(progress, playing(own), ...used),
     ...ownRests(own, ctx.items('panels'), ctx),
     ...heldBy(root, own).map((held) =>
       rule(`${held} > ${progress}`, { 'animation-play-state': 'paused' }, ...used)
