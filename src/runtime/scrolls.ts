@@ -18,10 +18,12 @@ export function scrolls(root: HTMLElement): (() => void) | undefined {
   let length = 1;
   let due = 0;
   let last = NaN;
+  // Asked for before anything is written: after that the browser would work its styles out to answer.
+  let at = scrollY;
 
   const draw = () => {
     due = 0;
-    const now = Math.max(0, Math.min((scrollY - start) / length, 1));
+    const now = Math.max(0, Math.min((at - start) / length, 1));
     // A number is written as it is.
     if (now !== last) root.style.setProperty('--k-p', (last = now) as never);
   };
@@ -30,7 +32,8 @@ export function scrolls(root: HTMLElement): (() => void) | undefined {
     root.style.animation = 'none';
     const rect = subject.getBoundingClientRect();
     root.style.animation = '';
-    const [top, bottom] = [rect.top + scrollY, rect.bottom + scrollY];
+    at = scrollY;
+    const [top, bottom] = [rect.top + at, rect.bottom + at];
     const [enters, leaves] = [top - innerHeight, bottom - inset];
     const [one, other] = [bottom - innerHeight, top - inset];
     const [within, without] = [Math.min(one, other), Math.max(one, other)];
@@ -47,7 +50,10 @@ export function scrolls(root: HTMLElement): (() => void) | undefined {
     length = first + to * (end - first) - (after * innerHeight) / 100 - start || 1;
     draw();
   };
-  const follow = () => (due ||= requestAnimationFrame(draw));
+  const follow = () => {
+    at = scrollY;
+    due ||= requestAnimationFrame(draw);
+  };
   const sizes = new ResizeObserver(measure);
   sizes.observe(document.body);
   addEventListener('resize', measure);
