@@ -5,6 +5,7 @@ const order = [
   'tables',
   'faces',
   'facts',
+  'sweep',
   'motion',
   'css',
   'colour',

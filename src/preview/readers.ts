@@ -2,6 +2,7 @@ import type { Ask } from '$core/facts/fact';
 import type { FactName } from '$core/facts/index';
 import { readBoxes } from './boxes';
 import { measureRows } from './measure';
+import { readSights } from './sights';
 import { readStops } from './stops';
 
 type ElementOf = (id: string) => HTMLElement | null;
@@ -14,6 +15,9 @@ const READERS: Readonly<Record<FactName, (asks: readonly Ask[], elementOf: Eleme
   fit: (asks, elementOf) =>
     measureRows(asks.map(rowOf), elementOf).map(({ node, ...value }) => [node, value]),
   stops: (asks) => asks.map(({ node }) => [node, readStops(document.body)]),
+  // Words in a typeface that has not come yet take another room.
+  sights: (asks) =>
+    document.fonts.status === 'loaded' ? asks.map(({ node }) => [node, readSights(document.body)]) : [],
   box: (asks, elementOf) => readBoxes(asks.flatMap(({ node }) => drawn(node, elementOf(node))))
 };
 

@@ -1,5 +1,6 @@
 import { writeProjectFile } from '../../src/core/formats/project-file';
 import type { AssetId, Project } from '../../src/core/project/types';
+import type { View } from '../../src/lib/state/workbench.svelte';
 import { expect, type FrameLocator, type Locator, type Page } from '@playwright/test';
 
 /** The open workbench, as hands find it. */
@@ -72,7 +73,7 @@ export class Bench {
         .click();
   }
 
-  view(name: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Scroll' | 'Fallbacks'): Promise<void> {
+  view(name: View): Promise<void> {
     return this.page.getByRole('tab', { name, exact: true }).click();
   }
 

@@ -91,7 +91,8 @@ const measuredAnew = (now: Facts, before: Facts): MeasuredNodes => ({
   fits: changedIn(now.fits, before.fits),
   boxes: changedIn(now.boxes, before.boxes),
   elsewhere: changedElsewhere(now.elsewhere, before.elsewhere),
-  stops: changedIn(now.stops, before.stops)
+  stops: changedIn(now.stops, before.stops),
+  sweeps: changedIn(now.sweeps, before.sweeps)
 });
 
 /** Whether a rule may say something else of a node than it said before an edit and what was measured since. */

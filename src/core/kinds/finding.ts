@@ -1,6 +1,7 @@
 import type { AnyObject, ObjectSchema } from 'yup';
 import type { Box } from '../facts/box';
 import type { Stops } from '../facts/stops';
+import type { Lane } from '../sweep/runs';
 import type { Json, Node, NodeId, Project } from '../project/types';
 
 /** Whether a row of labels fits its place, measured on the page. Widths in px. */
@@ -30,7 +31,7 @@ export interface Finding {
   /** The number that decides, with its unit. */
   readonly number?: string;
   /** View of the tuning sheet where it is seen and mended. */
-  readonly view?: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Scroll' | 'Fallbacks';
+  readonly view?: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Scroll' | 'Fallbacks' | 'Widths';
   /** The width, px, from which on downwards it shows; marked on the ruler. */
   readonly width?: number;
   /** What is seen, in plain words, with its number. */
@@ -49,13 +50,16 @@ export interface Facts {
   readonly elsewhere: ReadonlyMap<number, ReadonlyMap<NodeId, Box>>;
   /** Where the Tab key stops, by the root of the page. */
   readonly stops: ReadonlyMap<NodeId, Stops>;
+  /** What the last sweep over all widths found, by the root of the page; none where the page has changed since. */
+  readonly sweeps: ReadonlyMap<NodeId, readonly Lane[]>;
 }
 
 export const NO_FACTS: Facts = {
   fits: new Map(),
   boxes: new Map(),
   elsewhere: new Map(),
-  stops: new Map()
+  stops: new Map(),
+  sweeps: new Map()
 };
 
 /**

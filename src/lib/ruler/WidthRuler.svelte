@@ -5,19 +5,19 @@
   import { isContained } from '$lib/state/gauge.svelte';
   import { WIDTH_LEAST, WIDTH_MOST } from '$lib/state/preview.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
+  import { placeOnRuler, RULER_FROM, RULER_TO } from './scale';
 
   const { wb }: { wb: Workbench } = $props();
 
-  /** px of viewport shown left and right of what can be set. */
-  const FROM = 240;
-  const TO = 1960;
   let track = $state(0);
   let ruler: HTMLElement;
   let gesture = 0;
 
-  const x = (px: number) => ((px - FROM) / (TO - FROM)) * track;
+  const x = (px: number) => placeOnRuler(px, track);
   const pxAt = (clientX: number) =>
-    Math.round(FROM + ((clientX - ruler.getBoundingClientRect().left) / track) * (TO - FROM));
+    Math.round(
+      RULER_FROM + ((clientX - ruler.getBoundingClientRect().left) / track) * (RULER_TO - RULER_FROM)
+    );
   const clamp = (px: number, least: number, most: number) => Math.min(most, Math.max(least, px));
   const ticks = Array.from({ length: 22 }, (_, i) => 280 + i * 80);
   const labels = [320, 480, 640, 800, 960, 1120, 1280, 1440, 1600, 1760, 1920];
@@ -72,7 +72,10 @@
     if (!measured || !row) return null;
     if (measured.from === null) return { px: null, text: `${row.what} never fit` };
     const px = Math.ceil(fitFrom(measured));
-    return { px: clamp(px, FROM + 10, TO - 10), text: px < WIDTH_LEAST ? '' : `${row.what} need ${px}` };
+    return {
+      px: clamp(px, RULER_FROM + 10, RULER_TO - 10),
+      text: px < WIDTH_LEAST ? '' : `${row.what} need ${px}`
+    };
   });
   /** Px that the words of the fit take at most. */
   const FIT_WORDS = 104;

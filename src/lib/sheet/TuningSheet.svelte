@@ -19,7 +19,8 @@
     States: () => import('$lib/sheet/states/StatesView.svelte'),
     Timing: () => import('$lib/sheet/timing/TimingView.svelte'),
     Scroll: () => import('$lib/sheet/scroll/ScrollView.svelte'),
-    Fallbacks: () => import('$lib/sheet/fallbacks/FallbacksView.svelte')
+    Fallbacks: () => import('$lib/sheet/fallbacks/FallbacksView.svelte'),
+    Widths: () => import('$lib/sheet/sweep/SweepView.svelte')
   };
   const fields = () => import('$lib/sheet/fields/FieldsView.svelte');
   onMount(() => {
@@ -137,8 +138,8 @@
     {/if}
   </header>
   {#if !isFolded}
-    <div class="body">
-      <PartsDrawing {wb} />
+    <div class="body" class:whole={wb.view === 'Widths'}>
+      {#if wb.view !== 'Widths'}<PartsDrawing {wb} />{/if}
       <div class="view" role="tabpanel" id="sheet-view" aria-labelledby="view-{wb.view}" tabindex="-1">
         {#if wb.tools && (wb.view === 'Fill' || wb.view === 'Behaviour')}
           {#await fields() then { default: FieldsView }}<FieldsView
@@ -272,6 +273,10 @@
     flex: 1;
     grid-template-columns: 178px minmax(0, 1fr);
     min-height: 0;
+  }
+  /* Its lanes stand under the ruler, on the same scale. */
+  .whole {
+    grid-template-columns: minmax(0, 1fr);
   }
   .view {
     min-width: 0;

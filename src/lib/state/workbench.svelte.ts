@@ -30,7 +30,7 @@ import { Saver } from './saver.svelte';
 import type { Tools } from './tools';
 import { TypedAhead } from './typed-ahead';
 
-export const VIEWS = ['Fill', 'Behaviour', 'States', 'Timing', 'Scroll', 'Fallbacks'] as const;
+export const VIEWS = ['Fill', 'Behaviour', 'States', 'Timing', 'Scroll', 'Fallbacks', 'Widths'] as const;
 export type View = (typeof VIEWS)[number];
 const REST_MS = 140;
 

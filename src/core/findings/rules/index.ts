@@ -12,6 +12,7 @@ import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
 import { paddingOverHeight, paddingTwice } from './padding';
 import { otherGround } from './other-ground';
 import { seenOrder } from './seen-order';
+import { cutText, sidewaysPage } from './sweep';
 import { backwardStop, namelessStop, unseenStop } from './stops';
 import { unfitEffect } from './unfit';
 import { unheardState } from './unheard';
@@ -43,5 +44,7 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   unfitEffect(registry),
   lostSource,
   lostColumn(registry),
-  shortList
+  shortList,
+  sidewaysPage,
+  cutText
 ];

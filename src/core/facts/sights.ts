@@ -1,0 +1,28 @@
+import { array, number, object, string, type InferType } from 'yup';
+import type { Fact } from './fact';
+
+/** What can be seen of a page at one width; core/sweep/lanes.ts says each in words. */
+export const WHATS = ['sideways', 'cut', 'wrapped', 'target', 'sparse', 'heading'] as const;
+export type What = (typeof WHATS)[number];
+
+/** More of them are not told: a page with so many has to be mended first. */
+export const SIGHTS_MOST = 400;
+
+const schema = array()
+  .of(
+    object({
+      what: string().oneOf(WHATS).strict(true).required(),
+      node: string().strict(true).max(80).required(),
+      part: string().strict(true).max(80).required(),
+      /** px, lines, or words a line: by what it is. */
+      value: number().strict(true).min(0).required()
+    }).noUnknown()
+  )
+  .max(SIGHTS_MOST)
+  .required();
+
+export type Sights = InferType<typeof schema>;
+export type Sight = Sights[number];
+
+/** Asked by the sweep over all widths alone, of the page as a whole: an edit does not wait for it. */
+export const sightsFact: Fact<Sights> = { maybePart: () => null, schema };

@@ -1,0 +1,48 @@
+import type { Sights } from '../facts/sights';
+import { laneKindOf } from './lanes';
+
+/** Widths of a window that are looked at, px. */
+export const SWEEP_FROM = 280;
+export const SWEEP_TO = 1920;
+/** Widths that are looked at in any case stand no further apart, px: what comes and goes between two is missed. */
+const STEP = 24;
+
+/** What was seen at each width that has been looked at, px. */
+export type Samples = ReadonlyMap<number, Sights>;
+
+/**
+ * @returns what is seen at a width, as words that differ where an edge lies between two widths. A value that changes
+ * with every px (by how much something sticks out) makes no edge.
+ */
+export function signatureOf(sights: Sights): string {
+  const each = sights.map(({ what, node, part, value }) =>
+    [what, node, part, laneKindOf(what).isCounted ? value : ''].join(' ')
+  );
+  return each.toSorted().join('\n');
+}
+
+/**
+ * Widths that are looked at whatever is seen: some over the whole way, and those at which something is said to change,
+ * with the ones beside them.
+ * @param edges bands, widths from which something fits, edges found before; px.
+ */
+export function seedsOf(edges: readonly number[]): readonly number[] {
+  const even = Array.from(
+    { length: Math.floor((SWEEP_TO - SWEEP_FROM) / STEP) + 1 },
+    (_, i) => SWEEP_FROM + i * STEP
+  );
+  const beside = edges.flatMap((px) => [px - 1, px, px + 1]);
+  const all = new Set([...even, SWEEP_TO, ...beside.map(Math.round)]);
+  return [...all].filter((px) => px >= SWEEP_FROM && px <= SWEEP_TO).toSorted((a, b) => a - b);
+}
+
+/** @returns widths to look at next: those between two that differ, until these stand side by side; none at the end. */
+export function halvesOf(samples: Samples): readonly number[] {
+  const widths = [...samples.keys()].toSorted((a, b) => a - b);
+  const signatures = widths.map((px) => signatureOf(samples.get(px)!));
+  return widths.flatMap((px, i) => {
+    const next = widths[i + 1];
+    const isEdge = next !== undefined && signatures[i] !== signatures[i + 1];
+    return isEdge && next - px > 1 ? [Math.floor((px + next) / 2)] : [];
+  });
+}

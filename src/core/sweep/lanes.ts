@@ -1,0 +1,84 @@
+import type { What } from '../facts/sights';
+
+/** How one thing that is seen at some widths is told. */
+export interface LaneKind {
+  readonly what: What;
+  /** What is seen, after the name of the piece: "Season tabs: its labels wrap". */
+  readonly label: string;
+  readonly tone: 'error' | 'warning' | 'plain';
+  /** Whether it changes where its value does, and not only where it comes and goes: lines of a heading. */
+  readonly isCounted: boolean;
+  /** Which value of a run is the worst. */
+  readonly worst: 'most' | 'least';
+  words(value: number): string;
+  /** The rule that tells the same of a piece and may have a fix for it; null for none. */
+  readonly rule: string | null;
+}
+
+const lines = (value: number): string => (value === 1 ? '1 line' : `${value} lines`);
+
+/** One line for each, the worst first; the frame has a reader for each (src/preview/sights). */
+export const LANES: readonly LaneKind[] = [
+  {
+    what: 'sideways',
+    label: 'makes the page scroll sideways',
+    tone: 'error',
+    isCounted: false,
+    worst: 'most',
+    words: (px) => `by ${px} px`,
+    rule: 'page-sideways'
+  },
+  {
+    what: 'cut',
+    label: 'cuts its text',
+    tone: 'error',
+    isCounted: false,
+    worst: 'most',
+    words: (px) => `${px} px short`,
+    rule: 'text-cut'
+  },
+  {
+    what: 'wrapped',
+    label: 'wraps its label',
+    tone: 'warning',
+    isCounted: true,
+    worst: 'most',
+    words: lines,
+    rule: 'labels-wrap'
+  },
+  {
+    what: 'target',
+    label: 'is hard to hit',
+    tone: 'warning',
+    isCounted: false,
+    worst: 'least',
+    words: (px) => `${px} px`,
+    rule: 'small-target'
+  },
+  {
+    what: 'sparse',
+    label: 'has under 2 words a line',
+    tone: 'warning',
+    isCounted: false,
+    worst: 'least',
+    words: (words) => `${words} a line`,
+    rule: null
+  },
+  {
+    what: 'heading',
+    label: 'changes its lines',
+    tone: 'plain',
+    isCounted: true,
+    worst: 'most',
+    words: lines,
+    rule: null
+  }
+];
+
+const BY_WHAT = new Map(LANES.map((kind) => [kind.what, kind]));
+
+export const laneKindOf = (what: What): LaneKind => BY_WHAT.get(what)!;
+
+/** @returns whether a value is the worse of two, which of one thing are compared. */
+export const isWorse = (what: What, value: number, than: number): boolean =>
+  laneKindOf(what).worst === 'most' ? value > than : value < than;

@@ -1,0 +1,78 @@
+import type { Sight, What } from '../facts/sights';
+import type { Samples } from './halving';
+import { isWorse, LANES, laneKindOf } from './lanes';
+
+/** Widths next to each other at which the same is seen, px, both included. */
+export interface Run {
+  readonly from: number;
+  readonly to: number;
+  /** The worst value in it, and the width at which that was seen. */
+  readonly value: number;
+  readonly at: number;
+}
+
+/** One thing that is seen of one part of a piece, over all widths. */
+export interface Lane {
+  readonly what: What;
+  readonly node: string;
+  readonly part: string;
+  /** From the narrowest on. */
+  readonly runs: readonly Run[];
+}
+
+const keyOf = ({ what, node, part }: Sight): string => `${what} ${node} ${part}`;
+
+/** A run while it is followed: `last` is the last width that was looked at in it. */
+interface Open {
+  readonly from: number;
+  last: number;
+  value: number;
+  at: number;
+}
+
+function takeInto(runs: Open[], sight: Sight, width: number, before: number | undefined): void {
+  const open = runs.at(-1);
+  const goesOn = open !== undefined && open.last === before;
+  const isSame = goesOn && (!laneKindOf(sight.what).isCounted || open.value === sight.value);
+  if (!isSame) return void runs.push({ from: width, last: width, value: sight.value, at: width });
+  open.last = width;
+  if (isWorse(sight.what, sight.value, open.value)) [open.value, open.at] = [sight.value, width];
+}
+
+const rankOf = (what: What): number => LANES.findIndex((kind) => kind.what === what);
+const lengthOf = ({ runs }: Lane): number => runs.reduce((sum, { from, to }) => sum + to - from + 1, 0);
+
+/** What is plain and the same at all widths says nothing. */
+const isTelling = ({ what, runs }: Lane): boolean => laneKindOf(what).tone !== 'plain' || runs.length > 1;
+
+/**
+ * @param samples what was seen; between two widths next to each other that were looked at nothing changes, unless they
+ * differ.
+ * @returns the lanes, the worst first: by what it is, then by over how many widths.
+ */
+export function lanesOf(samples: Samples): readonly Lane[] {
+  const widths = [...samples.keys()].toSorted((a, b) => a - b);
+  const found = new Map<string, { readonly sight: Sight; readonly runs: Open[] }>();
+  widths.forEach((width, i) => {
+    for (const sight of samples.get(width)!) {
+      const key = keyOf(sight);
+      const known = found.get(key) ?? { sight, runs: [] };
+      found.set(key, known);
+      takeInto(known.runs, sight, width, widths[i - 1]);
+    }
+  });
+  return [...found.values()]
+    .map(({ sight: { what, node, part }, runs }): Lane => ({
+      what,
+      node,
+      part,
+      runs: runs.map(({ from, last, value, at }) => ({ from, to: last, value, at }))
+    }))
+    .filter(isTelling)
+    .toSorted((a, b) => rankOf(a.what) - rankOf(b.what) || lengthOf(b) - lengthOf(a));
+}
+
+/** @returns the first px of every run and the first after it: where something changes. */
+export const edgesOf = (lanes: readonly Lane[]): readonly number[] => [
+  ...new Set(lanes.flatMap(({ runs }) => runs.flatMap(({ from, to }) => [from, to + 1])))
+];

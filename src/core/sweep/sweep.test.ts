@@ -1,0 +1,86 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Sight, Sights } from '../facts/sights';
+import { halvesOf, seedsOf, signatureOf, SWEEP_FROM, SWEEP_TO } from './halving';
+import { edgesOf, lanesOf } from './runs';
+
+const sight = (what: Sight['what'], value: number, node = 'a', part = 'root'): Sight => ({
+  what,
+  node,
+  part,
+  value
+});
+
+/** Looks where it is told to look, as the app does. */
+function sweep(see: (px: number) => Sights, edges: readonly number[] = []) {
+  const samples = new Map<number, Sights>();
+  for (let due = seedsOf(edges); due.length > 0; due = halvesOf(samples))
+    for (const px of due) samples.set(px, see(px));
+  return { samples, lanes: lanesOf(samples) };
+}
+
+const ALL = Array.from({ length: SWEEP_TO - SWEEP_FROM + 1 }, (_, i) => SWEEP_FROM + i);
+const everyWidth = (see: (px: number) => Sights) => lanesOf(new Map(ALL.map((px) => [px, see(px)])));
+
+describe('the sweep over all widths', () => {
+  it('finds every edge to the px, with a fraction of the layouts', () => {
+    const see = (px: number) => (px < 437 ? [sight('sideways', 437 - px)] : []);
+    const { samples, lanes } = sweep(see);
+    expect(lanes).toEqual([
+      { what: 'sideways', node: 'a', part: 'root', runs: [{ from: 280, to: 436, value: 157, at: 280 }] }
+    ]);
+    expect(samples.size).toBeLessThan(90);
+  });
+
+  it('finds the same as looking at every single width, wherever things change that last for 24 px', () => {
+    const edges = fc.uniqueArray(fc.integer({ min: 12, max: 78 }), { maxLength: 6 });
+    fc.assert(
+      fc.property(edges, edges, (first, second) => {
+        const counted = (all: readonly number[], px: number) => all.filter((each) => px >= each * 24).length;
+        const see = (px: number): Sights => [
+          sight('heading', 1 + counted(first, px)),
+          ...(counted(second, px) % 2 === 1 ? [sight('cut', 1, 'b')] : [])
+        ];
+        expect(sweep(see).lanes).toEqual(everyWidth(see));
+      }),
+      { numRuns: 60 }
+    );
+  });
+
+  it('finds what lasts for one px only where something is said to change', () => {
+    const see = (px: number) => (px === 701 ? [sight('wrapped', 2)] : []);
+    expect(sweep(see).lanes).toEqual([]);
+    const { lanes } = sweep(see, [700]);
+    expect(lanes[0]!.runs).toEqual([{ from: 701, to: 701, value: 2, at: 701 }]);
+    expect(edgesOf(lanes)).toEqual([701, 702]);
+  });
+
+  it('tells the worst value of a run and where it was, whichever way is worse', () => {
+    const see = (px: number) => (px < 300 ? [sight('target', px - 270)] : []);
+    expect(everyWidth(see)[0]!.runs).toEqual([{ from: 280, to: 299, value: 10, at: 280 }]);
+  });
+
+  it('puts the worst first, and leaves out a heading that never changes', () => {
+    const see = (px: number): Sights => [
+      sight('heading', 1),
+      sight('heading', px < 600 ? 2 : 1, 'b'),
+      ...(px < 400 ? [sight('wrapped', 2, 'c')] : []),
+      ...(px < 320 ? [sight('sideways', 5, 'd')] : []),
+      ...(px < 500 ? [sight('wrapped', 2, 'e')] : [])
+    ];
+    expect(everyWidth(see).map(({ node }) => node)).toEqual(['d', 'e', 'c', 'b']);
+  });
+
+  it('sees no edge in a value that grows with every px', () => {
+    expect(signatureOf([sight('cut', 3)])).toBe(signatureOf([sight('cut', 9)]));
+    expect(signatureOf([sight('heading', 1)])).not.toBe(signatureOf([sight('heading', 2)]));
+  });
+
+  it('looks at no width outside, and at none twice', () => {
+    const seeds = seedsOf([280, 1920, 100, 4000, 641, 641]);
+    expect(Math.min(...seeds)).toBe(280);
+    expect(Math.max(...seeds)).toBe(1920);
+    expect(new Set(seeds).size).toBe(seeds.length);
+    expect(seeds).toEqual(expect.arrayContaining([640, 641, 642]));
+  });
+});

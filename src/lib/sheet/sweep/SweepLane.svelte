@@ -1,0 +1,144 @@
+<script lang="ts">
+  import type { Lane, Run } from '$core/sweep/runs';
+  import { laneKindOf } from '$core/sweep/lanes';
+  import type { NodeId } from '$core/project/types';
+  import { mend } from '$lib/state/mending';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+
+  interface Props {
+    wb: Workbench;
+    lane: Lane;
+    /** From a width of the window to px of the lane. */
+    x: (px: number) => number;
+    /** Width of the lane, px. */
+    room: number;
+  }
+
+  const { wb, lane, x, room }: Props = $props();
+
+  const kind = $derived(laneKindOf(lane.what));
+  const piece = $derived(wb.project.nodes[lane.node as NodeId]);
+  const name = $derived(piece?.name ?? 'A piece that is gone');
+  const isPicked = $derived(wb.tuned.id === lane.node);
+  /** What was found of the same by its own rule, where that mends it. */
+  const finding = $derived(
+    wb.findings.find(({ node, rule, fix }) => node === lane.node && fix !== null && rule === kind.rule) ??
+      null
+  );
+
+  /** px that a name and a fix want. */
+  const WORDS = 330;
+  const start = $derived(Math.max(14, Math.min(x(lane.runs[0]!.from), room - WORDS)));
+
+  const widthOf = ({ from, to }: Run): number => Math.max(6, x(to + 1) - x(from) - 1);
+  const fits = (words: string, px: number): boolean => px > words.length * 7 + 10;
+  const isRoomy = (run: Run): boolean => fits(kind.words(run.value), widthOf(run));
+  /** What stands in a bar: its words, or the number alone where they are too long. */
+  const inBar = (run: Run, i: number): string => {
+    if (isRoomy(run)) return kind.words(run.value);
+    return !isFreeAfter(i) && fits(String(run.value), widthOf(run)) ? String(run.value) : '';
+  };
+  /** More lines are darker. */
+  const shadeOf = ({ value }: Run): number =>
+    kind.tone === 'plain' ? Math.min(1, 0.62 + 0.19 * (value - 1)) : 1;
+  /** px from the end of a bar to the next, for words that stand after it. */
+  const isFreeAfter = (i: number): boolean => {
+    const [run, next] = [lane.runs[i]!, lane.runs[i + 1]];
+    const end = next ? x(next.from) : room;
+    return end - x(run.to) > kind.words(run.value).length * 7 + 14;
+  };
+
+  const spoken = (run: Run): string =>
+    `${name} ${kind.label}, ${run.from} to ${run.to} px: ${kind.words(run.value)}. Show ${run.at} px`;
+
+  function show(run: Run): void {
+    wb.preview.width = run.at;
+    if (piece) wb.select([piece.id], lane.part);
+  }
+</script>
+
+<div class="lane" class:picked={isPicked} data-lane="{lane.what} {lane.node} {lane.part}">
+  <p style:padding-left="{start}px">
+    <b>{name}</b>
+    {kind.label}
+    {#if finding}
+      <button type="button" class="link" onclick={() => mend(wb, finding)}>{finding.fix!.label}</button>
+    {/if}
+  </p>
+  <div class="bars">
+    {#each lane.runs as run, i (run.from)}
+      <button
+        type="button"
+        class="bar {kind.tone}"
+        style:left="{x(run.from)}px"
+        style:width="{widthOf(run)}px"
+        style:--shade={shadeOf(run)}
+        aria-label={spoken(run)}
+        title="{run.from} to {run.to} px: {kind.words(run.value)}"
+        onclick={() => show(run)}>{inBar(run, i)}</button
+      >
+      {#if !isRoomy(run) && isFreeAfter(i)}
+        <span class="mono" style:left="{x(run.from) + widthOf(run) + 6}px">{kind.words(run.value)}</span>
+      {/if}
+    {/each}
+  </div>
+</div>
+
+<style>
+  .lane {
+    padding: 4px 0 5px;
+    border-bottom: 1px solid var(--faint-line);
+  }
+  .picked {
+    background: var(--wash);
+  }
+  p {
+    overflow: hidden;
+    font-size: 12px;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  b {
+    font-weight: 600;
+  }
+  .bars {
+    position: relative;
+    height: 18px;
+    margin-top: 2px;
+  }
+  .bar {
+    position: absolute;
+    top: 1px;
+    height: 16px;
+    padding: 0 5px;
+    overflow: hidden;
+    font: 11px/16px var(--mono);
+    color: #fff;
+    text-align: left;
+    white-space: nowrap;
+    cursor: pointer;
+    border: 0;
+    border-radius: 2px;
+  }
+  .bar:focus-visible {
+    outline: 2px solid var(--blue);
+    outline-offset: 1px;
+  }
+  .error {
+    background: var(--red);
+  }
+  .warning {
+    background: var(--ochre);
+  }
+  .plain {
+    background: color-mix(in srgb, var(--ink) calc(var(--shade) * 100%), var(--panel));
+  }
+  span {
+    position: absolute;
+    top: 0;
+    font-size: 11px;
+    line-height: 18px;
+    white-space: nowrap;
+    pointer-events: none;
+  }
+</style>

@@ -1,0 +1,167 @@
+<script lang="ts">
+  import { Button, InlineLoading } from 'carbon-components-svelte';
+  import { onMount, untrack } from 'svelte';
+  import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/halving';
+  import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
+  import { placeOnRuler } from '$lib/ruler/scale';
+  import type { FromFrame } from '$preview/messages';
+  import { Sweep, SWEPT_HEIGHT } from '$lib/state/sweep.svelte';
+  import type { Workbench } from '$lib/state/workbench.svelte';
+  import SweepLane from './SweepLane.svelte';
+
+  const { wb }: { wb: Workbench } = $props();
+
+  const sweep = untrack(() => new Sweep(() => wb));
+  /** A hand rests before the page is swept anew, ms. */
+  const REST = 400;
+  let room = $state(600);
+  let frame: HTMLElement | undefined = $state();
+
+  const isSweeping = $derived(sweep.width !== null);
+  const result = $derived(sweep.result);
+  const wrong = $derived(result?.lanes.length ?? 0);
+  const x = (px: number) => placeOnRuler(px, room);
+  const bands = $derived(Object.values(wb.project.info.bands));
+  const told = $derived.by(() => {
+    if (!result) return '';
+    const happens = wrong === 1 ? '1 thing happens' : `${wrong} things happen`;
+    return `swept in ${(result.ms / 1000).toFixed(1)} s · ${result.layouts} layouts · ${happens}`;
+  });
+
+  $effect(() => {
+    void wb.pageId;
+    if (!wb.preview.isShown || wb.rested !== wb.project || sweep.isLost) return;
+    untrack(() => sweep.tell());
+    if (!sweep.isStale) return;
+    const timer = setTimeout(() => sweep.begin(), REST);
+    return () => clearTimeout(timer);
+  });
+  onMount(() => () => sweep.cancel());
+
+  function receive(message: FromFrame): void {
+    if (message.type === 'patched') sweep.drawn();
+    if (message.type === 'measured') sweep.take(message);
+  }
+
+  /** The frame has its new width when the browser has laid this window out. */
+  const reflow = (): void => void frame?.querySelector('iframe')?.getBoundingClientRect();
+</script>
+
+<div class="sweep" bind:offsetWidth={room}>
+  <header>
+    <h3>All widths, {SWEEP_FROM} to {SWEEP_TO} px</h3>
+    {#if isSweeping}
+      <InlineLoading description="{sweep.layouts} widths laid out, now {sweep.width} px" />
+      <Button size="small" kind="tertiary" on:click={() => sweep.cancel()}>Stop</Button>
+    {:else}
+      <span class="told">{told}{result && sweep.isStale ? ' · before the last change' : ''}</span>
+      <Button size="small" kind="tertiary" on:click={() => sweep.begin()}>Sweep again</Button>
+    {/if}
+  </header>
+  {#if sweep.isLost}
+    <p class="none">
+      The page never came to rest at a width, so nothing is told of it. Look for a picture or typeface that
+      does not come, and sweep again.
+    </p>
+  {:else if result && wrong === 0}
+    <p class="none">Nothing breaks at any width, and no heading changes its lines.</p>
+  {:else if !result && !isSweeping}
+    <p class="none">Not swept yet: <em>Sweep again</em> lays this page out at all widths.</p>
+  {/if}
+  <div class="lanes">
+    {#each bands as px (px)}<div class="band" style:left="{x(px)}px"></div>{/each}
+    <div class="now" style:left="{x(wb.preview.width)}px"></div>
+    {#each result?.lanes ?? [] as lane (`${lane.what} ${lane.node} ${lane.part}`)}
+      <SweepLane {wb} {lane} {x} {room} />
+    {/each}
+  </div>
+  {#if sweep.width !== null}
+    <div class="hidden" aria-hidden="true" inert bind:this={frame}>
+      <PreviewFrame
+        project={wb.rested}
+        pageId={wb.pageId}
+        blobs={wb.blobs}
+        title="Sweeping {wb.page.name}"
+        width={sweep.width}
+        height={SWEPT_HEIGHT}
+        onmessage={receive}
+        onready={(send) => sweep.connect(send, reflow)}
+      />
+    </div>
+  {/if}
+</div>
+
+<style>
+  .sweep {
+    position: relative;
+    display: flex;
+    flex-direction: column;
+    height: 100%;
+    overflow: hidden;
+  }
+  header {
+    display: flex;
+    flex: none;
+    gap: 12px;
+    align-items: center;
+    min-height: 40px;
+    padding: 4px 12px 4px 14px;
+    border-bottom: 1px solid var(--faint-line);
+  }
+  h3 {
+    flex: none;
+    font-size: 13px;
+    font-weight: 600;
+  }
+  header :global(.bx--btn) {
+    flex: none;
+    margin-left: auto;
+  }
+  header :global(.bx--inline-loading) {
+    width: auto;
+    min-height: 0;
+  }
+  .told,
+  .none {
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+  .told {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .none {
+    padding: 12px 14px;
+  }
+  .lanes {
+    position: relative;
+    flex: 1;
+    min-height: 0;
+    overflow: hidden auto;
+  }
+  .band,
+  .now {
+    position: absolute;
+    top: 0;
+    bottom: 0;
+    z-index: 1;
+    width: 1px;
+    pointer-events: none;
+    background: var(--control-line);
+    opacity: 0.5;
+  }
+  .now {
+    width: 2px;
+    margin-left: -1px;
+    background: var(--verdigris);
+    opacity: 1;
+  }
+  .hidden {
+    position: absolute;
+    top: 0;
+    left: 0;
+    pointer-events: none;
+    opacity: 0;
+  }
+</style>

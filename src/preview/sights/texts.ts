@@ -1,0 +1,89 @@
+import type { Remark, Seen, SightReader } from './reader';
+import { boxesOf, linesOf, wordsBy, type Words } from './text';
+
+/** What is cut by less is rounding, or the air of a line, px. */
+const CUT_LEAST = 2;
+
+const clips = (element: HTMLElement): boolean => {
+  const { overflowX, overflowY, clipPath } = getComputedStyle(element);
+  // What only is heard is a px large and clipped on purpose.
+  if (clipPath !== 'none') return false;
+  return [overflowX, overflowY].some((value) => value === 'hidden' || value === 'clip');
+};
+
+/** The nearest element around that cuts what is in it; null where nothing does, or where it can be scrolled to. */
+function clippingAround(element: HTMLElement): HTMLElement | null {
+  for (let each: HTMLElement | null = element; each && each !== document.body; each = each.parentElement) {
+    const { overflowX, overflowY, position } = getComputedStyle(each);
+    if ([overflowX, overflowY].some((value) => value === 'auto' || value === 'scroll')) return null;
+    if (clips(each)) return each;
+    if (position === 'fixed') return null;
+  }
+  return null;
+}
+
+/** By how much a box of text sticks out of another, px; 0 where none of it can be seen: that is put away. */
+function cutBy(box: DOMRect, clip: DOMRect): number {
+  const isOut =
+    box.bottom <= clip.top || box.top >= clip.bottom || box.right <= clip.left || box.left >= clip.right;
+  if (isOut) return 0;
+  return Math.max(box.bottom - clip.bottom, clip.top - box.top, box.right - clip.right, clip.left - box.left);
+}
+
+export const cut: SightReader = {
+  what: 'cut',
+  read: ({ words }) => {
+    const around = new Map<HTMLElement, HTMLElement | null>();
+    return words.flatMap(({ holder, text }): Remark[] => {
+      if (!around.has(holder)) around.set(holder, clippingAround(holder));
+      const clip = around.get(holder);
+      if (!clip) return [];
+      const edges = clip.getBoundingClientRect();
+      const by = Math.max(0, ...boxesOf(text).map((box) => cutBy(box, edges)));
+      return by >= CUT_LEAST ? [[holder, Math.round(by)]] : [];
+    });
+  }
+};
+
+const LABELLED = 'button, [role="tab"], nav a[href], a[href]';
+const isInline = (element: HTMLElement): boolean => getComputedStyle(element).display === 'inline';
+
+/** Words that stand in one element, and so are one label; a card that is pressed whole has more in it. */
+const areOneLabel = (words: readonly Words[]): boolean =>
+  new Set(words.map(({ holder }) => holder)).size === 1;
+
+export const wrapped: SightReader = {
+  what: 'wrapped',
+  read: ({ words }) =>
+    [...wordsBy(words, LABELLED)].flatMap(([element, own]): Remark[] => {
+      const isLabel = areOneLabel(own) && (element.localName !== 'a' || !isInline(element));
+      const lines = isLabel ? linesOf(own) : 1;
+      return lines > 1 ? [[element, lines]] : [];
+    })
+};
+
+export const headings: SightReader = {
+  what: 'heading',
+  read: ({ words }) =>
+    [...wordsBy(words, 'h1, h2, h3, h4, h5, h6')].map(([element, own]): Remark => [element, linesOf(own)])
+};
+
+/** Fewer lines than this say nothing of a column. */
+const LINES_LEAST = 3;
+const WORDS_LEAST = 2;
+
+const countOf = (words: readonly Words[]): number =>
+  words.reduce((sum, { text }) => sum + (text.data.match(/\S+/g)?.length ?? 0), 0);
+
+function sparseIn({ words }: Seen): readonly Remark[] {
+  return [...wordsBy(words, 'p, li, h1, h2, h3, h4, h5, h6, dd, figcaption')].flatMap(
+    ([element, own]): Remark[] => {
+      const lines = linesOf(own);
+      const each = countOf(own) / Math.max(1, lines);
+      return lines >= LINES_LEAST && each < WORDS_LEAST ? [[element, Math.round(each * 10) / 10]] : [];
+    }
+  );
+}
+
+/** Words that stand one below the other (common practice, no source). */
+export const sparse: SightReader = { what: 'sparse', read: sparseIn };

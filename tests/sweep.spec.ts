@@ -1,0 +1,83 @@
+import { makeWith } from '../src/core/kinds/make';
+import type { NodeId, Project } from '../src/core/project/types';
+import { partIn } from './support/exported';
+import { expect, test, type Page } from './support/test';
+import { bytes, changed, demo, open, put } from './support/visit';
+import { Bench } from './support/workbench';
+
+const make = makeWith({ exactIds: true });
+
+async function swept(page: Page, project: Project): Promise<Bench> {
+  const bench = new Bench(page);
+  await bench.importProject(project, bytes);
+  await bench.view('Widths');
+  await expect(page.getByText(/^swept in /)).toBeVisible({ timeout: 30_000 });
+  return bench;
+}
+
+/** Runs of a lane as they stand on the screen: "281 to 323 px: 2 lines". */
+const runsOf = (page: Page, lane: string) =>
+  page
+    .locator(`[data-lane="${lane}"] .bar`)
+    .evaluateAll((bars) => bars.map((bar) => bar.getAttribute('title')));
+
+test('edges of the visit page are those of the exported page at every single width', async ({ page }) => {
+  test.setTimeout(180_000);
+  await open(page, demo);
+  const headings = { 'welcome-heading': [] as number[], 'press-heading': [] as number[] };
+  let sideways = 0;
+  const ids = Object.keys(headings) as (keyof typeof headings)[];
+  const selectors = ids.map((id) => partIn('export', id as NodeId, 'root'));
+  for (let width = 280; width <= 1920; width += 1) {
+    await page.setViewportSize({ width, height: 800 });
+    const [lines, out] = await page.evaluate((all) => {
+      const found = all.map((selector) => {
+        const element = document.querySelector(selector)!;
+        const { lineHeight, fontSize } = getComputedStyle(element);
+        const line = parseFloat(lineHeight) || parseFloat(fontSize) * 1.2;
+        return Math.round((element as HTMLElement).offsetHeight / line);
+      });
+      return [found, document.documentElement.scrollWidth - document.documentElement.clientWidth] as const;
+    }, selectors);
+    ids.forEach((id, i) => headings[id].push(lines[i]!));
+    if (out > 0) sideways += 1;
+  }
+  expect(sideways).toBe(0);
+  await swept(page, demo);
+  await expect(page.getByText('makes the page scroll sideways')).toHaveCount(0);
+  for (const id of ids) {
+    const runs: string[] = [];
+    let from = 280;
+    headings[id].forEach((lines, i) => {
+      if (headings[id][i + 1] === lines) return;
+      runs.push(`${from} to ${280 + i} px: ${lines === 1 ? '1 line' : `${lines} lines`}`);
+      from = 281 + i;
+    });
+    expect(await runsOf(page, `heading ${id} root`)).toEqual(runs);
+  }
+});
+
+const LONG = 'Seedlingorchardkeepersassociationmembership';
+
+test('what makes the page scroll sideways is named, shown at its worst, found, and gone once it is mended', async ({
+  page
+}) => {
+  const bench = await swept(page, changed(put(make('button', 'Wide button', { label: LONG }))));
+  const lane = page.locator('[data-lane^="sideways"]');
+  await expect(lane).toHaveCount(1);
+  await expect(lane).toContainText('Wide button makes the page scroll sideways');
+  // It is a finding too, with its widths, and marked on the ruler.
+  await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
+  await expect(page.getByText(/The page scrolls sideways by Wide button, up to \d+ px/)).toBeVisible();
+  await lane.getByRole('button', { name: /makes the page scroll sideways, 280 to/ }).click();
+  await expect(page.getByRole('slider', { name: 'Width of the preview' })).toHaveAttribute(
+    'aria-valuenow',
+    '280'
+  );
+  await expect(bench.row('Wide button')).toHaveAttribute('aria-selected', 'true');
+  await bench.view('Fill');
+  await page.getByRole('textbox', { name: 'Label', exact: true }).fill('Seedlings');
+  await bench.view('Widths');
+  await expect(lane).toHaveCount(0);
+  await expect(page.getByText(/The page scrolls sideways by/)).toHaveCount(0);
+});
