@@ -1,3 +1,4 @@
+import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import type { NodeId, Project } from '../src/core/project/types';
 import { partIn } from './support/exported';
@@ -80,4 +81,37 @@ test('what makes the page scroll sideways is named, shown at its worst, found, a
   await bench.view('Widths');
   await expect(lane).toHaveCount(0);
   await expect(page.getByText(/The page scrolls sideways by/)).toHaveCount(0);
+});
+
+test('a fix is looked at over all widths before it is taken', async ({ page }) => {
+  const unfolded: Command = { type: 'set-setting', id: 'season-tabs', key: 'foldUnder', value: 0 };
+  await swept(page, changed(unfolded));
+  const lane = page.locator('[data-lane^="wrapped season-tabs"]');
+  await expect(lane).toContainText('Season tabs wraps its labels');
+  const before = await lane.locator('.bar').count();
+  await lane.getByRole('button', { name: 'See the effect' }).click();
+  await expect(lane.getByText('would be gone')).toBeVisible();
+  await expect(lane.locator('.was')).toHaveCount(before);
+  await expect(lane.locator('.bar')).toHaveCount(0);
+  await lane.getByRole('button', { name: 'Look at it as it is' }).click();
+  await expect(lane.locator('.bar')).toHaveCount(before);
+  await lane.getByRole('button', { name: /^Fold/ }).click();
+  await expect(lane).toHaveCount(0);
+});
+
+test('texts that are longer, spaced out or twice as large are tried, and break more', async ({ page }) => {
+  await swept(page, demo);
+  const oneLine = async () => (await runsOf(page, 'heading press-heading root')).at(-1)!;
+  const from = (run: string) => Number.parseInt(run);
+  const own = from(await oneLine());
+  for (const [label, least] of [
+    ['30 % longer', own * 1.2],
+    ['spaced out', own + 1],
+    ['twice as large', own * 1.6]
+  ] as const) {
+    await page.getByRole('combobox', { name: 'Texts' }).selectOption({ label });
+    await expect.poll(async () => from(await oneLine().catch(() => '0'))).toBeGreaterThan(least);
+  }
+  await page.getByRole('combobox', { name: 'Texts' }).selectOption({ label: 'as they are' });
+  await expect.poll(oneLine).toMatch(new RegExp(`^${own} to`));
 });

@@ -17,7 +17,9 @@ const READERS: Readonly<Record<FactName, (asks: readonly Ask[], elementOf: Eleme
   stops: (asks) => asks.map(({ node }) => [node, readStops(document.body)]),
   // Words in a typeface that has not come yet take another room.
   sights: (asks) =>
-    document.fonts.status === 'loaded' ? asks.map(({ node }) => [node, readSights(document.body)]) : [],
+    document.fonts.status === 'loaded'
+      ? asks.map(({ node, part }) => [node, readSights(document.body, part)])
+      : [],
   box: (asks, elementOf) => readBoxes(asks.flatMap(({ node }) => drawn(node, elementOf(node))))
 };
 

@@ -24,5 +24,8 @@ const schema = array()
 export type Sights = InferType<typeof schema>;
 export type Sight = Sights[number];
 
-/** Asked by the sweep over all widths alone, of the page as a whole: an edit does not wait for it. */
+/**
+ * Asked by the sweep over all widths alone, of the page as a whole: an edit does not wait for it. What stands for the
+ * part says which texts it is to hold.
+ */
 export const sightsFact: Fact<Sights> = { maybePart: () => null, schema };

@@ -39,7 +39,7 @@ export const LANES: readonly LaneKind[] = [
   },
   {
     what: 'wrapped',
-    label: 'wraps its label',
+    label: 'wraps its labels',
     tone: 'warning',
     isCounted: true,
     worst: 'most',

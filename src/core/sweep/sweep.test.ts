@@ -11,6 +11,8 @@ const sight = (what: Sight['what'], value: number, node = 'a', part = 'root'): S
   value
 });
 
+const where = (holds: boolean, each: Sight): Sights => (holds ? [each] : []);
+
 /** Looks where it is told to look, as the app does. */
 function sweep(see: (px: number) => Sights, edges: readonly number[] = []) {
   const samples = new Map<number, Sights>();
@@ -39,7 +41,7 @@ describe('the sweep over all widths', () => {
         const counted = (all: readonly number[], px: number) => all.filter((each) => px >= each * 24).length;
         const see = (px: number): Sights => [
           sight('heading', 1 + counted(first, px)),
-          ...(counted(second, px) % 2 === 1 ? [sight('cut', 1, 'b')] : [])
+          ...where(counted(second, px) % 2 === 1, sight('cut', 1, 'b'))
         ];
         expect(sweep(see).lanes).toEqual(everyWidth(see));
       }),
@@ -64,9 +66,9 @@ describe('the sweep over all widths', () => {
     const see = (px: number): Sights => [
       sight('heading', 1),
       sight('heading', px < 600 ? 2 : 1, 'b'),
-      ...(px < 400 ? [sight('wrapped', 2, 'c')] : []),
-      ...(px < 320 ? [sight('sideways', 5, 'd')] : []),
-      ...(px < 500 ? [sight('wrapped', 2, 'e')] : [])
+      ...where(px < 400, sight('wrapped', 2, 'c')),
+      ...where(px < 320, sight('sideways', 5, 'd')),
+      ...where(px < 500, sight('wrapped', 2, 'e'))
     ];
     expect(everyWidth(see).map(({ node }) => node)).toEqual(['d', 'e', 'c', 'b']);
   });

@@ -9,7 +9,7 @@
   import type { NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
   import { shownFinding } from '$lib/state/going';
-  import { mend, mendOf } from '$lib/state/mending';
+  import { mend, mendOf, tryMend } from '$lib/state/mending';
   import SidePanel from './SidePanel.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -42,17 +42,6 @@
       .join(' › ');
 
   const show = (finding: Finding) => shownFinding(wb, finding);
-
-  /** Shows what the fix would do, in the preview only. */
-  function tryFix(finding: Finding): void {
-    const outcome = wb.tools!.apply(registry, wb.project, mendOf(finding));
-    if (!outcome.ok) {
-      wb.message = { kind: 'error', text: outcome.refusal.sentence };
-      return;
-    }
-    show(finding);
-    wb.trial = { project: outcome.project, label: finding.fix!.label };
-  }
 
   function setAside(finding: Finding, why: string | null): void {
     const command: Command = { type: 'set-aside', finding: asideKey(finding), reason: why };
@@ -113,7 +102,9 @@
         {#if wb.trial?.label === finding.fix.label}
           <button type="button" class="link" onclick={() => (wb.trial = null)}>Look at it as it is</button>
         {:else}
-          <button type="button" class="link" onclick={() => tryFix(finding)}>See the effect</button>
+          <button type="button" class="link" onclick={() => (show(finding), tryMend(wb, finding))}
+            >See the effect</button
+          >
         {/if}
         <button type="button" class="main" onclick={() => mend(wb, finding)}>{finding.fix.label}</button>
       {/if}

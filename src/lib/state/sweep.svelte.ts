@@ -2,6 +2,7 @@ import { tick } from 'svelte';
 import type { Sights } from '$core/facts/sights';
 import { halvesOf, seedsOf } from '$core/sweep/halving';
 import { edgesOf, lanesOf, type Lane } from '$core/sweep/runs';
+import type { Trial } from '$core/sweep/trials';
 import type { PageId, Project } from '$core/project/types';
 import type { Measured, ToFrame } from '$preview/messages';
 import type { Workbench } from './workbench.svelte';
@@ -11,31 +12,43 @@ export const SWEPT_HEIGHT = 800;
 /** A page that never stands as it is asked for is left after so many frames. */
 const WAITS_MOST = 600;
 
-/** What was found over all widths of a page, as it was in that state of the project. */
-export interface Swept {
+/** A page that is swept: as it is in that state of the project, with those texts. */
+export interface Target {
   readonly project: Project;
   readonly page: PageId;
+  readonly texts: Trial;
+}
+
+/** What was found over all widths. */
+export interface Swept extends Target {
   readonly lanes: readonly Lane[];
   readonly layouts: number;
   readonly ms: number;
 }
 
-/** The last sweep of each page in this window: it is there again when one comes back to it. */
-const remembered = new Map<PageId, Swept>();
+const isOf = (swept: Swept | null, { project, page, texts }: Target): boolean =>
+  swept !== null && swept.project === project && swept.page === page && swept.texts === texts;
+
+/** The last sweeps in this window, by page and texts: they are there again when one comes back. */
+const remembered = new Map<string, Swept>();
+const keyOf = ({ page, texts }: Target): string => `${page} ${texts}`;
 
 /** Lays a page out at all widths, in a frame out of sight that takes one after the other. */
 export class Sweep {
   /** The width the frame should have now, px; null where nothing is swept. */
   width = $state.raw<number | null>(null);
+  /** What the frame shows. */
+  target = $state.raw<Target | null>(null);
   /** Widths looked at so far. */
   layouts = $state(0);
+  /** What was found of the page as it is, and of it with a fix that is only looked at. */
   result = $state.raw<Swept | null>(null);
+  tried = $state.raw<Swept | null>(null);
+  texts = $state<Trial>('own');
   /** Whether the page never came to stand at a width. */
   isLost = $state(false);
   #due: readonly number[] = [];
   #samples = new Map<number, Sights>();
-  #project: Project | null = null;
-  #page: PageId | null = null;
   #from = 0;
   #waits = 0;
   #isDrawn = false;
@@ -43,39 +56,47 @@ export class Sweep {
   /** Has the frame take its new width at once. */
   #reflow: () => void = () => {};
 
-  constructor(private readonly bench: () => Workbench) {
-    this.result = remembered.get(bench().pageId) ?? null;
+  constructor(private readonly bench: () => Workbench) {}
+
+  /** The page as it is, or with the fix that is looked at. */
+  wanted(): Target {
+    const { project, trial, pageId } = this.bench();
+    return { project: trial?.project ?? project, page: pageId, texts: this.texts };
   }
 
+  /** Takes up what is known of the page. @returns whether it has to be swept anew. */
+  takeUp(): boolean {
+    const wanted = this.wanted();
+    const isTrial = this.bench().trial !== null;
+    this.result = remembered.get(keyOf(wanted)) ?? null;
+    if (!isTrial) {
+      this.tried = null;
+      this.#tell();
+    }
+    return !isOf(isTrial ? this.tried : this.result, wanted);
+  }
+
+  /** Whether what is told is of another state of the page. */
   get isStale(): boolean {
-    const { project, pageId } = this.bench();
-    return this.result === null || this.result.project !== project || this.result.page !== pageId;
+    const { project } = this.bench();
+    return !isOf(this.result, { ...this.wanted(), project });
   }
 
-  /** Sweeps the page as it stands now. What was found before says where to look first. */
+  /** Sweeps the page. What was found before says where to look first. */
   begin(): void {
-    const { project, pageId, facts } = this.bench();
-    const known = remembered.get(pageId);
-    if (this.result?.page !== pageId) this.result = known ?? null;
-    this.#project = project;
-    this.#page = pageId;
+    this.cancel();
+    const target = this.wanted();
+    this.target = target;
     this.#samples = new Map();
     this.#from = performance.now();
     this.isLost = false;
     this.layouts = 0;
-    const { narrow, medium } = project.info.bands;
-    const fits = [...facts.fits.values()].flatMap(({ from }) => (from ? [from] : []));
+    const { narrow, medium } = target.project.info.bands;
+    const fits = [...this.bench().facts.fits.values()].flatMap(({ from }) => (from ? [from] : []));
     const bands = [narrow, medium].flatMap((px) => [px, px + 1]);
-    this.#due = seedsOf([...bands, ...fits, ...edgesOf(known?.lanes ?? [])]);
+    const before = remembered.get(keyOf(target))?.lanes ?? [];
+    this.#due = seedsOf([...bands, ...fits, ...edgesOf(before)]);
     void this.#next();
-  }
-
-  /** Tells the rules what was found, as long as the page is as it was. */
-  tell(): void {
-    const { project, pageId, page } = this.bench();
-    const { result } = this;
-    const isFresh = result !== null && result.project === project && result.page === pageId;
-    this.bench().takeFacts({ sweeps: new Map(isFresh ? [[page.root, result.lanes]] : []) });
   }
 
   cancel(): void {
@@ -109,21 +130,29 @@ export class Sweep {
   #finish(): void {
     this.cancel();
     const swept: Swept = {
-      project: this.#project!,
-      page: this.#page!,
+      ...this.target!,
       lanes: lanesOf(this.#samples),
       layouts: this.#samples.size,
       ms: performance.now() - this.#from
     };
-    remembered.set(swept.page, swept);
-    this.result = swept;
-    this.tell();
+    if (swept.project === this.bench().trial?.project) this.tried = swept;
+    else remembered.set(keyOf(swept), swept);
+    this.takeUp();
+  }
+
+  /** Tells the rules what was found of the page with its own texts, as long as it is as it was. */
+  #tell(): void {
+    const { project, pageId, page } = this.bench();
+    const own = remembered.get(keyOf({ project, page: pageId, texts: 'own' })) ?? null;
+    const isFresh = isOf(own, { project, page: pageId, texts: 'own' });
+    this.bench().takeFacts({ sweeps: new Map(isFresh ? [[page.root, own!.lanes]] : []) });
   }
 
   #ask(): void {
-    const root = this.#page && this.#project?.pages[this.#page]?.root;
-    if (root && this.#isDrawn)
-      this.#send?.({ type: 'measure', asks: [{ fact: 'sights', node: root, part: 'root' }] });
+    const { target } = this;
+    const root = target?.project.pages[target.page]?.root;
+    if (!root || !this.#isDrawn || this.width === null) return;
+    this.#send?.({ type: 'measure', asks: [{ fact: 'sights', node: root, part: target.texts }] });
   }
 
   take({ viewport, found }: Measured): void {

@@ -4,6 +4,7 @@ import type { Remark, SightReader } from './reader';
 import { sideways } from './sideways';
 import { targets } from './targets';
 import { wordsShown } from './text';
+import { tryTexts } from './trying';
 import { cut, headings, sparse, wrapped } from './texts';
 
 /** One line for each thing that is looked for at every width. */
@@ -28,8 +29,12 @@ function worstOf(what: What, remarks: readonly Remark[]): readonly Sight[] {
   return [...worst.values()];
 }
 
-/** @returns what is seen of the page at the width it has now. */
-export function readSights(page: HTMLElement): Sights {
+/**
+ * @param trial which texts the page is to hold (core/sweep/trials.ts).
+ * @returns what is seen of the page at the width it has now.
+ */
+export function readSights(page: HTMLElement, trial: string): Sights {
+  tryTexts(page, trial);
   const seen = { page, words: wordsShown(page) };
   return READERS.flatMap(({ what, read }) => worstOf(what, read(seen))).slice(0, SIGHTS_MOST);
 }

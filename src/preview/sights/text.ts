@@ -1,8 +1,8 @@
 /** A line that begins less than this share of its height below another is the same line. */
 const SAME_LINE = 0.5;
 
-/** Lines that boxes of text stand in: those one above the other are counted, not those side by side. */
-function linesIn(boxes: readonly DOMRect[]): number {
+/** Lines that boxes stand in: those one above the other are counted, not those side by side. */
+export function linesIn(boxes: readonly DOMRect[]): number {
   const tops: number[] = [];
   for (const { top, height, width } of boxes) {
     const isNew = tops.every((other) => Math.abs(other - top) > height * SAME_LINE);

@@ -1,5 +1,5 @@
 import type { Remark, Seen, SightReader } from './reader';
-import { boxesOf, linesOf, wordsBy, type Words } from './text';
+import { boxesOf, linesIn, linesOf, wordsBy, type Words } from './text';
 
 /** What is cut by less is rounding, or the air of a line, px. */
 const CUT_LEAST = 2;
@@ -52,14 +52,33 @@ const isInline = (element: HTMLElement): boolean => getComputedStyle(element).di
 const areOneLabel = (words: readonly Words[]): boolean =>
   new Set(words.map(({ holder }) => holder)).size === 1;
 
+function wrappedLabels(words: readonly Words[]): readonly Remark[] {
+  return [...wordsBy(words, LABELLED)].flatMap(([element, own]): Remark[] => {
+    const isLabel = areOneLabel(own) && (element.localName !== 'a' || !isInline(element));
+    const lines = isLabel ? linesOf(own) : 1;
+    return lines > 1 ? [[element, lines]] : [];
+  });
+}
+
+const LABEL_ROWS = '[role="tablist"], nav ul, nav ol';
+
+/** Rows that the labels of a row have come to stand in; 1 for those that are to stand one below the other. */
+function rowsOf(row: HTMLElement): number {
+  const { display, flexDirection } = getComputedStyle(row);
+  if (!display.endsWith('flex') || flexDirection.startsWith('column')) return 1;
+  const boxes = [...row.children].map((each) => each.getBoundingClientRect());
+  return linesIn(boxes);
+}
+
+const wrappedRows = (page: HTMLElement): readonly Remark[] =>
+  [...page.querySelectorAll<HTMLElement>(LABEL_ROWS)].flatMap((row): Remark[] => {
+    const rows = row.checkVisibility() ? rowsOf(row) : 1;
+    return rows > 1 ? [[row, rows]] : [];
+  });
+
 export const wrapped: SightReader = {
   what: 'wrapped',
-  read: ({ words }) =>
-    [...wordsBy(words, LABELLED)].flatMap(([element, own]): Remark[] => {
-      const isLabel = areOneLabel(own) && (element.localName !== 'a' || !isInline(element));
-      const lines = isLabel ? linesOf(own) : 1;
-      return lines > 1 ? [[element, lines]] : [];
-    })
+  read: ({ page, words }) => [...wrappedLabels(words), ...wrappedRows(page)]
 };
 
 export const headings: SightReader = {

@@ -1,20 +1,23 @@
 <script lang="ts">
   import type { Lane, Run } from '$core/sweep/runs';
   import { laneKindOf } from '$core/sweep/lanes';
+  import type { Finding } from '$core/kinds/finding';
   import type { NodeId } from '$core/project/types';
-  import { mend } from '$lib/state/mending';
+  import { mend, tryMend } from '$lib/state/mending';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   interface Props {
     wb: Workbench;
     lane: Lane;
+    /** The same as it is now, where a fix is only looked at; null otherwise. */
+    before: Lane | null;
     /** From a width of the window to px of the lane. */
     x: (px: number) => number;
     /** Width of the lane, px. */
     room: number;
   }
 
-  const { wb, lane, x, room }: Props = $props();
+  const { wb, lane, before, x, room }: Props = $props();
 
   const kind = $derived(laneKindOf(lane.what));
   const piece = $derived(wb.project.nodes[lane.node as NodeId]);
@@ -28,7 +31,9 @@
 
   /** px that a name and a fix want. */
   const WORDS = 330;
-  const start = $derived(Math.max(14, Math.min(x(lane.runs[0]!.from), room - WORDS)));
+  const first = $derived([...lane.runs, ...(before?.runs ?? [])].map(({ from }) => x(from)));
+  const start = $derived(Math.max(14, Math.min(...first, room - WORDS)));
+  const isTried = $derived(finding !== null && wb.trial?.label === finding.fix!.label);
 
   const widthOf = ({ from, to }: Run): number => Math.max(6, x(to + 1) - x(from) - 1);
   const fits = (words: string, px: number): boolean => px > words.length * 7 + 10;
@@ -51,6 +56,12 @@
   const spoken = (run: Run): string =>
     `${name} ${kind.label}, ${run.from} to ${run.to} px: ${kind.words(run.value)}. Show ${run.at} px`;
 
+  /** The fix is looked at where one is: over all widths. */
+  function tryHere(finding: Finding): void {
+    wb.select([finding.node]);
+    tryMend(wb, finding);
+  }
+
   function show(run: Run): void {
     wb.preview.width = run.at;
     if (piece) wb.select([piece.id], lane.part);
@@ -62,10 +73,19 @@
     <b>{name}</b>
     {kind.label}
     {#if finding}
+      {#if isTried}
+        <button type="button" class="link" onclick={() => (wb.trial = null)}>Look at it as it is</button>
+      {:else}
+        <button type="button" class="link" onclick={() => tryHere(finding)}>See the effect</button>
+      {/if}
       <button type="button" class="link" onclick={() => mend(wb, finding)}>{finding.fix!.label}</button>
     {/if}
+    {#if before && lane.runs.length === 0}<em>would be gone</em>{/if}
   </p>
   <div class="bars">
+    {#each before?.runs ?? [] as run (run.from)}
+      <span class="was" style:left="{x(run.from)}px" style:width="{widthOf(run)}px"></span>
+    {/each}
     {#each lane.runs as run, i (run.from)}
       <button
         type="button"
@@ -93,6 +113,8 @@
     background: var(--wash);
   }
   p {
+    position: relative;
+    z-index: 1;
     overflow: hidden;
     font-size: 12px;
     text-overflow: ellipsis;
@@ -132,6 +154,11 @@
   }
   .plain {
     background: color-mix(in srgb, var(--ink) calc(var(--shade) * 100%), var(--panel));
+  }
+  .bars .was {
+    height: 18px;
+    border: 1px dashed var(--ink-3);
+    border-radius: 2px;
   }
   span {
     position: absolute;

@@ -1,6 +1,8 @@
 <script lang="ts">
   import { Button, InlineLoading } from 'carbon-components-svelte';
   import { onMount, untrack } from 'svelte';
+  import type { Lane } from '$core/sweep/runs';
+  import { TRIALS } from '$core/sweep/trials';
   import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/halving';
   import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
   import { placeOnRuler } from '$lib/ruler/scale';
@@ -19,20 +21,32 @@
 
   const isSweeping = $derived(sweep.width !== null);
   const result = $derived(sweep.result);
-  const wrong = $derived(result?.lanes.length ?? 0);
   const x = (px: number) => placeOnRuler(px, room);
   const bands = $derived(Object.values(wb.project.info.bands));
+
+  const keyOf = ({ what, node, part }: Lane) => `${what} ${node} ${part}`;
+  /** Each lane as it is; with a fix that is looked at, as it would be, over what it is now. */
+  const rows = $derived.by(() => {
+    const own = result?.lanes ?? [];
+    if (!wb.trial || !sweep.tried) return own.map((lane) => ({ lane, before: null }));
+    const then = new Map(sweep.tried.lanes.map((lane) => [keyOf(lane), lane]));
+    const known = own.map((lane) => ({ lane: then.get(keyOf(lane)) ?? { ...lane, runs: [] }, before: lane }));
+    const keys = new Set(own.map(keyOf));
+    const added = sweep.tried.lanes.filter((lane) => !keys.has(keyOf(lane)));
+    return [...known, ...added.map((lane) => ({ lane, before: { ...lane, runs: [] } }))];
+  });
   const told = $derived.by(() => {
     if (!result) return '';
-    const happens = wrong === 1 ? '1 thing happens' : `${wrong} things happen`;
-    return `swept in ${(result.ms / 1000).toFixed(1)} s · ${result.layouts} layouts · ${happens}`;
+    const { ms, layouts, lanes } = result;
+    const happens = lanes.length === 1 ? '1 thing happens' : `${lanes.length} things happen`;
+    const since = sweep.isStale ? ' · before the last change' : '';
+    return `swept in ${(ms / 1000).toFixed(1)} s · ${layouts} layouts · ${happens}${since}`;
   });
 
   $effect(() => {
-    void wb.pageId;
-    if (!wb.preview.isShown || wb.rested !== wb.project || sweep.isLost) return;
-    untrack(() => sweep.tell());
-    if (!sweep.isStale) return;
+    void [wb.pageId, wb.trial, sweep.texts];
+    if (!wb.preview.isShown || (wb.rested !== wb.project && !wb.trial)) return;
+    if (!untrack(() => sweep.takeUp())) return;
     const timer = setTimeout(() => sweep.begin(), REST);
     return () => clearTimeout(timer);
   });
@@ -50,11 +64,17 @@
 <div class="sweep" bind:offsetWidth={room}>
   <header>
     <h3>All widths, {SWEEP_FROM} to {SWEEP_TO} px</h3>
+    <label>
+      Texts
+      <select bind:value={sweep.texts}>
+        {#each TRIALS as { trial, label } (trial)}<option value={trial}>{label}</option>{/each}
+      </select>
+    </label>
     {#if isSweeping}
       <InlineLoading description="{sweep.layouts} widths laid out, now {sweep.width} px" />
       <Button size="small" kind="tertiary" on:click={() => sweep.cancel()}>Stop</Button>
     {:else}
-      <span class="told">{told}{result && sweep.isStale ? ' · before the last change' : ''}</span>
+      <span class="told" title={told}>{told}</span>
       <Button size="small" kind="tertiary" on:click={() => sweep.begin()}>Sweep again</Button>
     {/if}
   </header>
@@ -63,7 +83,7 @@
       The page never came to rest at a width, so nothing is told of it. Look for a picture or typeface that
       does not come, and sweep again.
     </p>
-  {:else if result && wrong === 0}
+  {:else if result && rows.length === 0}
     <p class="none">Nothing breaks at any width, and no heading changes its lines.</p>
   {:else if !result && !isSweeping}
     <p class="none">Not swept yet: <em>Sweep again</em> lays this page out at all widths.</p>
@@ -71,15 +91,15 @@
   <div class="lanes">
     {#each bands as px (px)}<div class="band" style:left="{x(px)}px"></div>{/each}
     <div class="now" style:left="{x(wb.preview.width)}px"></div>
-    {#each result?.lanes ?? [] as lane (`${lane.what} ${lane.node} ${lane.part}`)}
-      <SweepLane {wb} {lane} {x} {room} />
+    {#each rows as { lane, before } (keyOf(lane))}
+      <SweepLane {wb} {lane} {before} {x} {room} />
     {/each}
   </div>
-  {#if sweep.width !== null}
+  {#if sweep.width !== null && sweep.target}
     <div class="hidden" aria-hidden="true" inert bind:this={frame}>
       <PreviewFrame
-        project={wb.rested}
-        pageId={wb.pageId}
+        project={sweep.target.project}
+        pageId={sweep.target.page}
         blobs={wb.blobs}
         title="Sweeping {wb.page.name}"
         width={sweep.width}
@@ -121,6 +141,23 @@
     width: auto;
     min-height: 0;
   }
+  label {
+    display: flex;
+    flex: none;
+    gap: 6px;
+    align-items: center;
+    font-size: 12px;
+    color: var(--ink-2);
+  }
+  select {
+    height: 26px;
+    padding: 0 4px;
+    font: inherit;
+    color: var(--ink);
+    background: #fff;
+    border: 1px solid var(--control-line);
+    border-radius: 3px;
+  }
   .told,
   .none {
     font-size: 12px;
@@ -145,13 +182,13 @@
     position: absolute;
     top: 0;
     bottom: 0;
-    z-index: 1;
     width: 1px;
     pointer-events: none;
     background: var(--control-line);
     opacity: 0.5;
   }
   .now {
+    z-index: 2;
     width: 2px;
     margin-left: -1px;
     background: var(--verdigris);
