@@ -50,10 +50,13 @@ async function main(): Promise<void> {
   await page.keyboard.press('6');
   await page.waitForTimeout(1500);
   await shot(page, 'fallbacks');
-  await page.keyboard.press('w');
-  await page.waitForTimeout(800);
+  await page.getByRole('button', { name: 'Never fold' }).click();
+  await page.waitForTimeout(900);
+  await page.keyboard.press('7');
+  await page.getByText(/^swept in /).waitFor();
+  await page.getByRole('button', { name: 'Fold under 526 px' }).waitFor();
   await shot(page, 'widths');
-  await page.keyboard.press('w');
+  await page.keyboard.press('6');
   await page.getByRole('textbox', { name: 'Fold under' }).fill('300');
   await page.keyboard.press('Enter');
   await page.waitForTimeout(900);

@@ -23,10 +23,20 @@ function space(): void {
   document.adoptedStyleSheets = [...document.adoptedStyleSheets, spacing];
 }
 
+/** What an element said of its own size before it was doubled. */
+const ownSizes = new WeakMap<HTMLElement, string>();
+
+function asItWas(holder: HTMLElement): void {
+  const { style } = holder;
+  if (!ownSizes.has(holder)) ownSizes.set(holder, style.fontSize);
+  style.removeProperty('font-size');
+  style.fontSize = ownSizes.get(holder)!;
+}
+
 /** Each size doubled, as it is at this width: all are read before any is set, since some follow others. */
 function enlarge(page: HTMLElement): void {
   const holders = [...new Set(wordsShown(page).map(({ holder }) => holder))];
-  holders.forEach(({ style }) => style.removeProperty('font-size'));
+  holders.forEach(asItWas);
   const sizes = holders.map((holder) => parseFloat(getComputedStyle(holder).fontSize));
   holders.forEach(({ style }, i) => style.setProperty('font-size', `${sizes[i]! * LARGE}px`, 'important'));
 }

@@ -97,16 +97,19 @@
   </div>
   {#if sweep.width !== null && sweep.target}
     <div class="hidden" aria-hidden="true" inert bind:this={frame}>
-      <PreviewFrame
-        project={sweep.target.project}
-        pageId={sweep.target.page}
-        blobs={wb.blobs}
-        title="Sweeping {wb.page.name}"
-        width={sweep.width}
-        height={SWEPT_HEIGHT}
-        onmessage={receive}
-        onready={(send) => sweep.connect(send, reflow)}
-      />
+      <!-- Texts that were tried stay in a frame, so each sweep has its own. -->
+      {#key sweep.target}
+        <PreviewFrame
+          project={sweep.target.project}
+          pageId={sweep.target.page}
+          blobs={wb.blobs}
+          title="Sweeping {wb.page.name}"
+          width={sweep.width}
+          height={SWEPT_HEIGHT}
+          onmessage={receive}
+          onready={(send) => sweep.connect(send, reflow)}
+        />
+      {/key}
     </div>
   {/if}
 </div>
