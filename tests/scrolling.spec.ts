@@ -136,10 +136,9 @@ test('what sticks is shown as far apart as it travels', async ({ page }) => {
   );
   await line(page, 'story-header sticky').hover();
   await page.getByRole('button', { name: /Show both ends over the page: Story header/ }).click();
-  const tops = await frame
-    .locator('k-ghosts > div')
-    .evaluateAll((found) => found.map((each) => each.getBoundingClientRect().top));
-  expect(tops).toHaveLength(2);
+  const ghosts = frame.locator('k-ghosts > div');
+  await expect(ghosts).toHaveCount(2);
+  const tops = await ghosts.evaluateAll((found) => found.map((each) => each.getBoundingClientRect().top));
   expect(Math.abs(tops[1]! - tops[0]! - travel)).toBeLessThan(2);
 });
 

@@ -70,6 +70,8 @@ test('what makes the page scroll sideways is named, shown at its worst, found, a
   // It is a finding too, with its widths, and marked on the ruler.
   await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
   await expect(page.getByText(/The page scrolls sideways by Wide button, up to \d+ px/)).toBeVisible();
+  const chart = page.getByRole('img', { name: /^Most goes wrong from 280 to \d+ px: 1 at once\.$/ });
+  await expect(chart).toBeVisible();
   await lane.getByRole('button', { name: /makes the page scroll sideways, 280 to/ }).click();
   await expect(page.getByRole('slider', { name: 'Width of the preview' })).toHaveAttribute(
     'aria-valuenow',
@@ -81,6 +83,7 @@ test('what makes the page scroll sideways is named, shown at its worst, found, a
   await bench.view('Widths');
   await expect(lane).toHaveCount(0);
   await expect(page.getByText(/The page scrolls sideways by/)).toHaveCount(0);
+  await expect(page.getByRole('img', { name: 'Nothing breaks from 280 to 1920 px.' })).toBeVisible();
 });
 
 test('a fix is looked at over all widths before it is taken', async ({ page }) => {

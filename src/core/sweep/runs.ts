@@ -76,3 +76,22 @@ export function lanesOf(samples: Samples): readonly Lane[] {
 export const edgesOf = (lanes: readonly Lane[]): readonly number[] => [
   ...new Set(lanes.flatMap(({ runs }) => runs.flatMap(({ from, to }) => [from, to + 1])))
 ];
+
+/** How many things go wrong at a width and at all wider ones up to the next entry, px. */
+export interface WrongAt {
+  readonly px: number;
+  readonly errors: number;
+  readonly warnings: number;
+}
+
+const holdsAt = ({ runs }: Lane, px: number): boolean => runs.some(({ from, to }) => px >= from && px <= to);
+
+/** @returns what goes wrong over all widths, from the least on: an entry wherever it may change. */
+export function wrongOver(lanes: readonly Lane[], from: number, to: number): readonly WrongAt[] {
+  const count = (tone: 'error' | 'warning', px: number): number =>
+    lanes.filter((lane) => laneKindOf(lane.what).tone === tone && holdsAt(lane, px)).length;
+  const widths = [...new Set([from, ...edgesOf(lanes).filter((px) => px >= from && px <= to), to])];
+  return widths
+    .toSorted((a, b) => a - b)
+    .map((px) => ({ px, errors: count('error', px), warnings: count('warning', px) }));
+}

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Sight, Sights } from '../facts/sights';
 import { halvesOf, seedsOf, signatureOf, SWEEP_FROM, SWEEP_TO } from './halving';
-import { edgesOf, lanesOf } from './runs';
+import { edgesOf, lanesOf, wrongOver } from './runs';
 
 const sight = (what: Sight['what'], value: number, node = 'a', part = 'root'): Sight => ({
   what,
@@ -84,5 +84,21 @@ describe('the sweep over all widths', () => {
     expect(Math.max(...seeds)).toBe(1920);
     expect(new Set(seeds).size).toBe(seeds.length);
     expect(seeds).toEqual(expect.arrayContaining([640, 641, 642]));
+  });
+
+  it('counts what goes wrong over the widths, and no heading', () => {
+    const see = (px: number): Sights => [
+      sight('heading', px < 600 ? 2 : 1, 'b'),
+      ...where(px < 400, sight('wrapped', 2, 'c')),
+      ...where(px < 320, sight('sideways', 5, 'd'))
+    ];
+    const over = wrongOver(everyWidth(see), SWEEP_FROM, SWEEP_TO);
+    expect(over.map(({ px, errors, warnings }) => [px, errors, warnings])).toEqual([
+      [280, 1, 1],
+      [320, 0, 1],
+      [400, 0, 0],
+      [600, 0, 0],
+      [1920, 0, 0]
+    ]);
   });
 });

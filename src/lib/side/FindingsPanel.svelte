@@ -11,6 +11,7 @@
   import { shownFinding } from '$lib/state/going';
   import { mend, mendOf, tryMend } from '$lib/state/mending';
   import SidePanel from './SidePanel.svelte';
+  import SweepChart from './SweepChart.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
   const { wb }: { wb: Workbench } = $props();
@@ -52,6 +53,9 @@
     asking = null;
     reason = '';
   }
+
+  /** What the sweep over all widths found, where the page is as it was then. */
+  const lanes = $derived(wb.facts.sweeps.get(wb.page.root));
 
   const groups = $derived(groupedFindings(wb.findings));
   let opened = $state.raw<ReadonlySet<string>>(new Set());
@@ -142,6 +146,7 @@
         {errors === 1 ? 'error' : 'errors'}, {wb.findings.length - errors}
         {wb.findings.length - errors === 1 ? 'warning' : 'warnings'}</small
       >{/if}{/snippet}
+  {#if lanes}<SweepChart {lanes} onopen={() => (wb.view = 'Widths')} />{/if}
   {#each groups as group (group.rule)}
     {@const { findings } = group}
     {#if findings.length === 1}

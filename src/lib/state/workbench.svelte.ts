@@ -181,6 +181,8 @@ export class Workbench {
     this.#watchers.forEach((watcher) => watcher(this.project));
     clearTimeout(this.#restTimer);
     this.#restTimer = setTimeout(() => (this.rested = this.project), REST_MS);
+    // What was found over all widths was found of another page; the view of it sweeps anew.
+    if (this.facts.sweeps.size > 0) this.facts = { ...this.facts, sweeps: new Map() };
     this.findingsWatch.ask(this.project, this.facts);
   }
 
