@@ -16,6 +16,7 @@ import { moving } from './moving';
 import { scrolled } from './scrolling';
 import { longestFrame, recalcsAtRest, roundDrawn, sliderOf } from './turning';
 import { projectOf } from './projects';
+import { sweep } from './sweep';
 import { tables } from './tables';
 import {
   edits,
@@ -424,6 +425,13 @@ const PARTS = {
         limit: 5
       },
       { name: 'boxes of 1,000 pieces read', value: boxes, unit: 'ms', limit: 45 }
+    ];
+  },
+  async sweep(browser: Browser, address: string): Promise<Figure[]> {
+    const { first, again } = await sweep(browser, address);
+    return [
+      { name: 'the visit page swept over all widths', value: first, unit: 'ms', limit: 3000 },
+      { name: 'the same again, its edges known', value: again, unit: 'ms', limit: 500 }
     ];
   },
   async tables(): Promise<Figure[]> {

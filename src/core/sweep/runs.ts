@@ -86,12 +86,16 @@ export interface WrongAt {
 
 const holdsAt = ({ runs }: Lane, px: number): boolean => runs.some(({ from, to }) => px >= from && px <= to);
 
-/** @returns what goes wrong over all widths, from the least on: an entry wherever it may change. */
+const isAsMany = (one: WrongAt, other: WrongAt | undefined): boolean =>
+  one.errors === other?.errors && one.warnings === other.warnings;
+
+/** @returns what goes wrong over all widths, from the least on: an entry wherever it changes, and one for the last. */
 export function wrongOver(lanes: readonly Lane[], from: number, to: number): readonly WrongAt[] {
   const count = (tone: 'error' | 'warning', px: number): number =>
     lanes.filter((lane) => laneKindOf(lane.what).tone === tone && holdsAt(lane, px)).length;
   const widths = [...new Set([from, ...edgesOf(lanes).filter((px) => px >= from && px <= to), to])];
-  return widths
+  const all = widths
     .toSorted((a, b) => a - b)
-    .map((px) => ({ px, errors: count('error', px), warnings: count('warning', px) }));
+    .map((px): WrongAt => ({ px, errors: count('error', px), warnings: count('warning', px) }));
+  return all.filter((each, i) => each.px === to || !isAsMany(each, all[i - 1]));
 }

@@ -95,8 +95,7 @@
 <style>
   figure {
     padding-bottom: 10px;
-    margin: 0 0 10px;
-    border-bottom: 1px solid var(--faint-line);
+    margin: 0;
   }
   figcaption {
     display: flex;
