@@ -1,19 +1,23 @@
 import { error, type FindingRule, type Remark } from '../../kinds/finding';
 import type { Node, NodeId } from '../../project/types';
+import { SWEEP_FROM } from '../../sweep/halving';
 import type { Lane, Run } from '../../sweep/runs';
 
 /** The widths of a run as one says them. */
-function widthsOf({ from, to }: Run, least: number): string {
+function widthsOf({ from, to }: Run): string {
   if (from === to) return `at ${from} px`;
-  return from <= least ? `up to ${to} px` : `from ${from} to ${to} px`;
+  return from <= SWEEP_FROM ? `up to ${to} px` : `from ${from} to ${to} px`;
 }
 
 const worstOf = ({ runs }: Lane): Run => runs.reduce((worst, run) => (run.value > worst.value ? run : worst));
 
-/** Narrowest width that a page is laid out at, px. */
-const LEAST = 280;
+interface Words {
+  /** What is seen, before the widths at which it is. */
+  readonly seen: string;
+  readonly cause: string;
+}
 
-const sticksOut = ({ id, name }: Node, lane: Lane): Remark => {
+function remarkOn({ id }: Node, lane: Lane, { seen, cause }: Words): Remark {
   const run = worstOf(lane);
   return error({
     about: id,
@@ -21,31 +25,28 @@ const sticksOut = ({ id, name }: Node, lane: Lane): Remark => {
     view: 'Widths',
     number: `${run.value} px`,
     width: run.to + 1,
-    sentence: `The page scrolls sideways by ${name}, ${widthsOf(run, LEAST)}, by ${run.value} px at ${run.at} px`,
-    cause:
-      'It cannot get narrower than what is in it. Give it a smaller type or less padding there, shorter words, or another form.'
+    sentence: `${seen} ${widthsOf(run)}, by ${run.value} px at ${run.at} px`,
+    cause
   });
-};
+}
 
-const cutsText = ({ id, name }: Node, lane: Lane): Remark => {
-  const run = worstOf(lane);
-  return error({
-    about: id,
-    part: lane.part,
-    view: 'Widths',
-    number: `${run.value} px`,
-    width: run.to + 1,
-    sentence: `${name} cuts its text ${widthsOf(run, LEAST)}, by ${run.value} px at ${run.at} px`,
-    cause: 'Its box is lower or narrower than its words. Let it grow with them, or make the words shorter.'
-  });
-};
+const sticksOut = ({ name }: Node): Words => ({
+  seen: `The page scrolls sideways by ${name},`,
+  cause:
+    'It cannot get narrower than what is in it. Give it a smaller type or less padding there, shorter words, or another form.'
+});
+
+const cutsText = ({ name }: Node): Words => ({
+  seen: `${name} cuts its text`,
+  cause: 'Its box is lower or narrower than its words. Let it grow with them, or make the words shorter.'
+});
 
 /** A rule about one thing that the sweep over all widths found. */
 const swept = (
   id: string,
   summary: string,
   what: Lane['what'],
-  remark: (piece: Node, lane: Lane) => Remark
+  words: (piece: Node) => Words
 ): FindingRule => ({
   id,
   summary,
@@ -55,7 +56,7 @@ const swept = (
   check: (page, project, { sweeps }) =>
     (sweeps.get(page.id) ?? []).flatMap((lane) => {
       const piece = project.nodes[lane.node as NodeId];
-      return lane.what === what && piece ? [remark(piece, lane)] : [];
+      return lane.what === what && piece ? [remarkOn(piece, lane, words(piece))] : [];
     })
 });
 
