@@ -1,6 +1,6 @@
 import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
-import type { NodeId, Project } from '../src/core/project/types';
+import type { Node, NodeId, Project } from '../src/core/project/types';
 import { partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
 import { bytes, changed, demo, open, put } from './support/visit';
@@ -117,4 +117,22 @@ test('texts that are longer, spaced out or twice as large are tried, and break m
   }
   await page.getByRole('combobox', { name: 'Texts' }).selectOption({ label: 'as they are' });
   await expect.poll(oneLine).toMatch(new RegExp(`^${own} to`));
+});
+
+test('what is seen of the rows of a list is said of the piece they are made of', async ({ page }) => {
+  const words = (name: string) => make('button', name, { label: name });
+  const filled = changed(put(make('stack', 'Sorts', {}, { content: [words('Sort')] })));
+  const change = (id: string, more: Partial<Node>) => ({ [id]: { ...filled.nodes[id as NodeId]!, ...more } });
+  const rows = ['Pippin', LONG, `${LONG}s`].map((sort) => ({ sort }));
+  const nodes = {
+    ...filled.nodes,
+    ...change('sorts', { rows }),
+    ...change('sort', { binds: { label: { column: 'sort' } } })
+  };
+  const bench = await swept(page, { ...filled, nodes });
+  const lane = page.locator('[data-lane^="sideways"]');
+  await expect(lane).toHaveCount(1);
+  await expect(lane).toContainText('Sort makes the page scroll sideways');
+  await lane.getByRole('button').click();
+  await expect(bench.row('Sort')).toHaveAttribute('aria-selected', 'true');
 });

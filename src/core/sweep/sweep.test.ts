@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Sight, Sights } from '../facts/sights';
 import { halvesOf, seedsOf, signatureOf, SWEEP_FROM, SWEEP_TO } from './halving';
+import { worstOfEach } from './merging';
 import { edgesOf, lanesOf, wrongOver } from './runs';
 
 const sight = (what: Sight['what'], value: number, node = 'a', part = 'root'): Sight => ({
@@ -99,5 +100,17 @@ describe('the sweep over all widths', () => {
       [400, 0, 0],
       [1920, 0, 0]
     ]);
+  });
+
+  it('says the worst of several of the same part, and of copies as of what they are copies of', () => {
+    const seen = [
+      sight('cut', 3),
+      sight('cut', 9),
+      sight('target', 20, 'row-1'),
+      sight('target', 12, 'row-2')
+    ];
+    const ownerOf = (node: string) => node.replace(/-\d$/, '');
+    expect(worstOfEach(seen, ownerOf)).toEqual([sight('cut', 9), sight('target', 12, 'row')]);
+    expect(worstOfEach(seen)).toHaveLength(3);
   });
 });

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Chart } from 'chart.js';
   import { onMount } from 'svelte';
+  import { drawLines } from '$lib/parts/charts';
   import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/halving';
   import { wrongOver, type Lane } from '$core/sweep/runs';
 
@@ -36,41 +37,32 @@
     fill: 'origin' as const
   });
 
-  onMount(() => {
-    let made: Chart<'line'> | null = null;
-    let isGone = false;
-    void import('chart.js').then(
-      ({ Chart: Made, Filler, LineController, LineElement, LinearScale, PointElement }) => {
-        if (isGone) return;
-        Made.register(LineController, LineElement, PointElement, LinearScale, Filler);
-        made = new Made(canvas, {
-          type: 'line',
-          data: { datasets: [lineOf('#a3241a'), lineOf('#c98a2b')] },
-          options: {
-            animation: false,
-            responsive: true,
-            maintainAspectRatio: false,
-            events: [],
-            scales: {
-              x: {
-                type: 'linear',
-                min: SWEEP_FROM,
-                max: SWEEP_TO,
-                grid: { display: false },
-                ticks: { callback: (value) => `${value}`, font: { size: 10 }, maxRotation: 0 }
-              },
-              y: { type: 'linear', min: 0, ticks: { precision: 0, font: { size: 10 } } }
-            }
+  onMount(() =>
+    drawLines(
+      canvas,
+      {
+        type: 'line',
+        data: { datasets: [lineOf('#a3241a'), lineOf('#c98a2b')] },
+        options: {
+          animation: false,
+          responsive: true,
+          maintainAspectRatio: false,
+          events: [],
+          scales: {
+            x: {
+              type: 'linear',
+              min: SWEEP_FROM,
+              max: SWEEP_TO,
+              grid: { display: false },
+              ticks: { callback: (value) => `${value}`, font: { size: 10 }, maxRotation: 0 }
+            },
+            y: { type: 'linear', min: 0, ticks: { precision: 0, font: { size: 10 } } }
           }
-        });
-        chart = made;
-      }
-    );
-    return () => {
-      isGone = true;
-      made?.destroy();
-    };
-  });
+        }
+      },
+      (made) => (chart = made)
+    )
+  );
 
   $effect(() => {
     if (!chart) return;

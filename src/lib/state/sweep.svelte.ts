@@ -1,9 +1,12 @@
 import { tick } from 'svelte';
 import type { Sights } from '$core/facts/sights';
+import { registry } from '$core/registry';
+import { expanded } from '$core/rows/rows';
 import { halvesOf, seedsOf } from '$core/sweep/halving';
+import { worstOfEach } from '$core/sweep/merging';
 import { edgesOf, lanesOf, type Lane } from '$core/sweep/runs';
 import type { Trial } from '$core/sweep/trials';
-import type { PageId, Project } from '$core/project/types';
+import type { NodeId, PageId, Project } from '$core/project/types';
 import type { Measured, ToFrame } from '$preview/messages';
 import type { Workbench } from './workbench.svelte';
 
@@ -29,9 +32,9 @@ export interface Swept extends Target {
 const isOf = (swept: Swept | null, { project, page, texts }: Target): boolean =>
   swept !== null && swept.project === project && swept.page === page && swept.texts === texts;
 
-/** The last sweeps in this window, by page and texts: they are there again when one comes back. */
+/** The last sweeps in this window, by project, page and texts: they are there again when one comes back. */
 const remembered = new Map<string, Swept>();
-const keyOf = ({ page, texts }: Target): string => `${page} ${texts}`;
+const keyOf = ({ project, page, texts }: Target): string => `${project.id} ${page} ${texts}`;
 
 /** Lays a page out at all widths, in a frame out of sight that takes one after the other. */
 export class Sweep {
@@ -160,10 +163,15 @@ export class Sweep {
     if (width === null) return;
     const sights = found.find(({ fact }) => fact === 'sights');
     if (viewport !== width || !sights) return this.#wait();
-    this.#samples.set(width, sights.value as Sights);
+    this.#samples.set(width, this.#ofTemplates(sights.value as Sights));
     this.layouts += 1;
     this.#due = this.#due.slice(1).filter((px) => !this.#samples.has(px));
     void this.#next();
+  }
+
+  #ofTemplates(sights: Sights): Sights {
+    const { templateOf } = expanded(registry, this.target!.project);
+    return worstOfEach(sights, (node) => templateOf(node as NodeId));
   }
 
   #wait(): void {

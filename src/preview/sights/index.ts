@@ -1,6 +1,6 @@
-import { SIGHTS_MOST, type Sight, type Sights, type What } from '$core/facts/sights';
-import { isWorse } from '$core/sweep/lanes';
-import type { Remark, SightReader } from './reader';
+import { SIGHTS_MOST, type Sight, type Sights } from '$core/facts/sights';
+import { worstOfEach } from '$core/sweep/merging';
+import type { Seen, SightReader } from './reader';
 import { sideways } from './sideways';
 import { targets } from './targets';
 import { wordsShown } from './text';
@@ -16,17 +16,11 @@ function ownerOf(element: HTMLElement): Pick<Sight, 'node' | 'part'> | null {
   return kNode && kPart ? { node: kNode, part: kPart } : null;
 }
 
-/** One sight for each part of a piece: the worst of it. */
-function worstOf(what: What, remarks: readonly Remark[]): readonly Sight[] {
-  const worst = new Map<string, Sight>();
-  for (const [element, value] of remarks) {
+function sightsOf({ what, read }: SightReader, seen: Seen): Sights {
+  return read(seen).flatMap(([element, value]) => {
     const owner = ownerOf(element);
-    if (!owner) continue;
-    const key = `${owner.node} ${owner.part}`;
-    const known = worst.get(key);
-    if (!known || isWorse(what, value, known.value)) worst.set(key, { what, ...owner, value });
-  }
-  return [...worst.values()];
+    return owner ? [{ what, ...owner, value }] : [];
+  });
 }
 
 /**
@@ -36,5 +30,5 @@ function worstOf(what: What, remarks: readonly Remark[]): readonly Sight[] {
 export function readSights(page: HTMLElement, trial: string): Sights {
   tryTexts(page, trial);
   const seen = { page, words: wordsShown(page) };
-  return READERS.flatMap(({ what, read }) => worstOf(what, read(seen))).slice(0, SIGHTS_MOST);
+  return worstOfEach(READERS.flatMap((reader) => sightsOf(reader, seen))).slice(0, SIGHTS_MOST);
 }

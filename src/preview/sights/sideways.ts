@@ -12,11 +12,9 @@ function isKeptIn(element: HTMLElement): boolean {
   return false;
 }
 
-/** How far an element sticks out of the window at the side where lines end, px. */
-function stickingOut(element: HTMLElement): number {
-  const { left, right, width } = element.getBoundingClientRect();
+/** How far a box sticks out of the window at the side where lines end, px. */
+function stickingOut({ left, right, width }: DOMRect, isLeftwards: boolean): number {
   if (width === 0) return 0;
-  const isLeftwards = getComputedStyle(document.documentElement).direction === 'rtl';
   return isLeftwards ? -left : right - document.documentElement.clientWidth;
 }
 
@@ -24,13 +22,13 @@ function stickingOut(element: HTMLElement): number {
 function read(): readonly Remark[] {
   const { scrollWidth, clientWidth } = document.documentElement;
   if (scrollWidth - clientWidth < LEAST) return [];
-  const out = [...document.body.querySelectorAll<HTMLElement>('*')].filter(
-    (element) => stickingOut(element) >= LEAST && !isKeptIn(element)
-  );
-  const inner = new Set(out);
-  return out
-    .filter(({ parentElement }) => !inner.has(parentElement!))
-    .map((element) => [element, Math.round(stickingOut(element))]);
+  const isLeftwards = getComputedStyle(document.documentElement).direction === 'rtl';
+  const out = new Map<HTMLElement, number>();
+  for (const element of document.body.querySelectorAll<HTMLElement>('*')) {
+    const by = stickingOut(element.getBoundingClientRect(), isLeftwards);
+    if (by >= LEAST && !isKeptIn(element)) out.set(element, Math.round(by));
+  }
+  return [...out].filter(([{ parentElement }]) => !out.has(parentElement!));
 }
 
 /** The page scrolls sideways (WCAG 2.2, 1.4.10, from 320 px on). */

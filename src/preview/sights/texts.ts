@@ -45,7 +45,7 @@ export const cut: SightReader = {
   }
 };
 
-const LABELLED = 'button, [role="tab"], nav a[href], a[href]';
+const LABELLED = 'button, [role="tab"], a[href]';
 const isInline = (element: HTMLElement): boolean => getComputedStyle(element).display === 'inline';
 
 /** Words that stand in one element, and so are one label; a card that is pressed whole has more in it. */

@@ -33,7 +33,8 @@ function remarkOn({ id }: Node, lane: Lane, { seen, cause }: Words): Remark {
 const sticksOut = ({ name }: Node): Words => ({
   seen: `The page scrolls sideways by ${name},`,
   cause:
-    'It cannot get narrower than what is in it. Give it a smaller type or less padding there, shorter words, or another form.'
+    'It cannot get narrower than what is in it. ' +
+    'Give it a smaller type or less padding there, shorter words, or another form.'
 });
 
 const cutsText = ({ name }: Node): Words => ({

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Chart } from 'chart.js';
   import { onMount } from 'svelte';
+  import { drawLines } from '$lib/parts/charts';
   import type { Token } from '$core/project/types';
   import { curveFigures, easingOf, KEYWORD_CURVES, readEasing, SAMPLE_ERROR } from '$core/motion/easing';
   import { compact } from '$core/data/compact';
@@ -60,13 +61,10 @@
     ]);
   });
 
-  onMount(() => {
-    let made: Chart<'line'> | null = null;
-    let isGone = false;
-    import('chart.js').then(({ Chart: Made, LineController, LineElement, PointElement, LinearScale }) => {
-      if (isGone) return;
-      Made.register(LineController, LineElement, PointElement, LinearScale);
-      made = new Made(canvas, {
+  onMount(() =>
+    drawLines(
+      canvas,
+      {
         type: 'line',
         data: {
           datasets: [
@@ -94,14 +92,10 @@
             y: { type: 'linear', display: false }
           }
         }
-      });
-      chart = made;
-    });
-    return () => {
-      isGone = true;
-      made?.destroy();
-    };
-  });
+      },
+      (made) => (chart = made)
+    )
+  );
 
   $effect(() => {
     if (!chart) return;
