@@ -17,8 +17,8 @@ import type { Workbench } from './workbench.svelte';
 import { defined } from '$core/data/compact';
 import { clamp } from '$core/data/clamp';
 
-/** Browsers lay out in 64ths of a px. */
-const ROUNDING = 1 / 64;
+/** Browsers lay out in 64ths of a px: a row that is short by one of them wraps. */
+const SHORT_BY = 1 / 64;
 /** A piece that is not drawn anywhere cannot be measured; after so many frames it is left. */
 const WAITS_MOST = 600;
 
@@ -132,7 +132,7 @@ export class FitGauge {
       else search.isDone = true;
       return;
     }
-    const fitsHere = row.needed <= row.available + ROUNDING;
+    const fitsHere = row.needed - row.available < SHORT_BY;
     if (fitsHere) search.high = viewport;
     else search.low = viewport;
     search.steps += 1;

@@ -21,7 +21,12 @@
 
   const kind = $derived(laneKindOf(lane.what));
   const piece = $derived(wb.project.nodes[lane.node as NodeId]);
-  const name = $derived(piece?.name ?? 'A piece that is gone');
+  /** The piece, and its part where that is not the whole: a label may wrap, and a row of them. */
+  const name = $derived.by(() => {
+    if (!piece) return 'A piece that is gone';
+    const part = wb.registry.of(piece).anatomy[lane.part];
+    return lane.part === 'root' || !part ? piece.name : `${piece.name}, ${part.label}`;
+  });
   const isPicked = $derived(wb.tuned.id === lane.node);
   /** What was found of the same by its own rule, where that mends it. */
   const finding = $derived(
