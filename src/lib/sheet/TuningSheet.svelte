@@ -218,7 +218,7 @@
     margin-left: 12px;
   }
   .views button {
-    padding: 0 12px;
+    padding: 0 9px;
     font: inherit;
     color: var(--ink-2);
     cursor: pointer;
