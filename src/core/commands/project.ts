@@ -1,6 +1,7 @@
 import { expanded } from '../rows/rows';
 import { mixed, number, object, string } from 'yup';
 import type { Registry } from '../kinds/registry';
+import { addressOf } from '../project/files';
 import { hasWords, ID_PATTERN } from '../project/ids';
 import {
   SUPPORT_TARGETS,
@@ -92,6 +93,9 @@ export const addPage = define<{ page: Page; fragment: Fragment }>()({
     if (!hasWords(page.name)) return no('no-name', 'A page needs a name.');
     if (Object.hasOwn(project.pages, page.id))
       return no('id-in-use', `There is already a page with the id “${page.id}”.`);
+    const address = page.address ?? page.id;
+    if (project.info.pageOrder.some((id) => addressOf(project, id) === address))
+      return no('address-in-use', `There is already a page at ${address}.html.`);
     if (fragment.root !== page.root || !fragment.nodes[page.root])
       return no('broken-piece', 'The page has no content to start from.');
     const taken = Object.keys(fragment.nodes).find((id) => Object.hasOwn(project.nodes, id));

@@ -1,4 +1,5 @@
 import type { Registry } from '../kinds/registry';
+import { pageStem } from '../project/files';
 import type { Asset, AssetId, PageId, Project } from '../project/types';
 import type { Rendition } from './renditions';
 import { printSite, type PrintedPage } from './page';
@@ -32,14 +33,14 @@ export interface PlanOptions {
   readonly marked?: boolean;
 }
 
-/** Plans the export of some pages. The first page of the project is `index`, the others go by their ids. */
+/** Plans the export of some pages. The first page of the project is `index`, the others go by their addresses. */
 export function planExport(
   registry: Registry,
   project: Project,
   ids: readonly PageId[],
   options: PlanOptions
 ): ExportPlan {
-  const fileOf = (id: PageId) => (id === project.info.pageOrder[0] ? 'index' : id);
+  const fileOf = (id: PageId) => pageStem(project, id);
   return options.single
     ? planSingles(registry, project, ids, options, fileOf)
     : planSite(registry, project, ids, options, fileOf);

@@ -7,6 +7,7 @@ import { DEPTH_MOST } from '../project/tree';
 import { migratedNode } from './migrate';
 import { tokenFault } from '../kinds/fields';
 import type { Registry } from '../kinds/registry';
+import { ADDRESS, addressOf } from '../project/files';
 import { hasWords, ID_PATTERN } from '../project/ids';
 import {
   CONDITIONS,
@@ -60,7 +61,8 @@ const pageSchema = object({
   description: words(2000),
   language: words(40).matches(/^[A-Za-z]{2,8}(-[A-Za-z0-9]{1,8})*$/),
   root: id,
-  picture: string().strict(true).matches(ID_PATTERN)
+  picture: string().strict(true).matches(ID_PATTERN),
+  address: string().strict(true).max(60).matches(ADDRESS)
 });
 
 const em = () => number().strict(true).min(0).max(10).required();
@@ -225,6 +227,7 @@ class Reader {
         return no(`The page “${page.name}” in this file has lost its content.`);
       pages[pageId] = pick(page, pageSchema);
     }
+    this.freeAddresses(pages, pageOrder);
     const kept = this.tree(
       nodes,
       Object.values(pages).map((page) => page.root)
@@ -252,6 +255,24 @@ class Reader {
       sources: this.sources((raw as { sources?: unknown }).sources)
     };
     return { ok: true, project, faults: this.faults };
+  }
+
+  /** Two pages at one address would be one file; the later one goes by its id. */
+  private freeAddresses(pages: Record<string, Project['pages'][PageId]>, order: readonly PageId[]): void {
+    const taken = new Set<string>(['index', ...order.filter((id) => pages[id]!.address === undefined)]);
+    for (const id of order) {
+      const { address, ...rest } = pages[id]!;
+      if (address === undefined) continue;
+      if (taken.has(address)) {
+        pages[id] = rest;
+        this.fault(
+          'addresses',
+          `${rest.name} has the address of another page; it is at ${id}.html now.`,
+          `/pages/${id}`
+        );
+      }
+      taken.add(addressOf({ pages }, id));
+    }
   }
 
   fragment(root: string, raw: Loose): Fragment | null {

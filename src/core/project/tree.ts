@@ -48,11 +48,11 @@ export function maybePlaceOf(project: Holder, id: NodeId): Place | null {
   return placeIndex(project.nodes).get(id) ?? null;
 }
 
-/** @returns ids of all children, slot after slot, in the order they are drawn. */
 /** @returns the pieces in a slot of a node, as far as they are there. */
 export const childrenIn = (project: Pick<Project, 'nodes'>, node: Node, slot: string): readonly Node[] =>
   (node.slots[slot] ?? []).flatMap((id) => maybeNode(project, id) ?? []);
 
+/** @returns ids of all children, slot after slot, in the order they are drawn. */
 export function childIds(node: Node): NodeId[] {
   const found: NodeId[] = [];
   for (const slot in node.slots) found.push(...node.slots[slot]!);

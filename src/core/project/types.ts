@@ -186,6 +186,8 @@ export interface Page {
   readonly language: string;
   /** Shown where a link to the page is shared; left out for none. */
   readonly picture?: AssetId;
+  /** Its file's name without `.html`, small letters, digits and hyphens; left out: its id. */
+  readonly address?: string;
   readonly root: NodeId;
 }
 

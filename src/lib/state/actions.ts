@@ -2,9 +2,9 @@ import { PANELS, type PanelName } from '$lib/workbench/panels';
 import { conditionWords, SWITCHED } from '$core/kinds/conditions';
 import { alikeOf } from '$core/project/alike';
 import { newId, slug } from '$core/project/ids';
-import { childIds, fragmentOf, maybePlaceOf, nodeOf } from '$core/project/tree';
-import { makeWith, withNewIds } from '$core/kinds/make';
-import type { Fragment, NodeId, Page, PageId, Place, ShelfId } from '$core/project/types';
+import { childIds, maybePlaceOf, nodeOf } from '$core/project/tree';
+import { makeWith } from '$core/kinds/make';
+import type { Fragment, NodeId, Page, Place, ShelfId } from '$core/project/types';
 import { referencesInto, type Reference } from '$core/kinds/references';
 import { registry } from '$core/registry';
 import { endIn, placed, type FoundPlace } from '$core/kinds/place';
@@ -118,24 +118,11 @@ const onSelection = (id: string, label: string, keys: string[], run: (wb: Workbe
   run
 });
 
-/** A page of its own, empty or as another one is; links to it go by its id. */
-function newPage(wb: Workbench, from?: Page): void {
-  const name = from ? `${from.name}, copy` : 'New page';
-  const fragment = from
-    ? withNewIds(registry, fragmentOf(wb.project, from.root))
-    : make('page', 'Page', {}, { sections: [make('section', 'First section', {}, { content: [] })] });
-  const page: Page = {
-    id: newId<PageId>(slug(name) || 'page'),
-    name,
-    title: from?.title ?? name,
-    description: from?.description ?? '',
-    language: wb.page.language,
-    root: fragment.root
-  };
-  if (wb.dispatch({ type: 'add-page', page, fragment })) return;
-  wb.select([]);
-  wb.pageId = page.id;
-  wb.view = 'Fill';
+/** Adds a page; what makes it comes when it is asked for. */
+async function newPage(wb: Workbench, from?: Page): Promise<void> {
+  const { addPage, freePageName } = await import('./pages');
+  if (from) addPage(wb, freePageName(wb, `${from.name}, copy`), { as: 'copy', of: from.id });
+  else addPage(wb, freePageName(wb, 'New page'), { as: 'empty' });
 }
 
 function wrapIn(wb: Workbench, kind: string): void {
@@ -379,7 +366,7 @@ export const actions: readonly Action[] = [
     group: 'Project',
     keys: [],
     refusal: always,
-    run: (wb) => newPage(wb)
+    run: (wb) => void newPage(wb)
   },
   {
     id: 'page-duplicate',
@@ -387,7 +374,7 @@ export const actions: readonly Action[] = [
     group: 'Project',
     keys: [],
     refusal: always,
-    run: (wb) => newPage(wb, wb.page)
+    run: (wb) => void newPage(wb, wb.page)
   },
   {
     id: 'page-delete',

@@ -51,6 +51,7 @@
     <div class="more">
       <OverflowMenu size="sm" iconDescription="More" aria-label="More">
         <OverflowMenuItem text="About this page" on:click={() => runAction(wb, 'page-settings')} />
+        <OverflowMenuItem text="All pages" on:click={() => (wb.open = 'pages')} />
         <OverflowMenuItem text="New page" on:click={() => runAction(wb, 'page-new')} />
         <OverflowMenuItem text="Duplicate this page" on:click={() => runAction(wb, 'page-duplicate')} />
         <OverflowMenuItem text="Delete this page" on:click={() => runAction(wb, 'page-delete')} />

@@ -59,6 +59,13 @@ export const PANELS = {
     stands: 'beside',
     load: () => import('$lib/side/data/DataPanel.svelte')
   },
+  pages: {
+    label: 'Pages',
+    group: 'Project',
+    keys: ['Shift+P'],
+    stands: 'over',
+    load: () => import('$lib/dialogs/pages/PagesDialog.svelte')
+  },
   order: {
     label: 'Reading and focus order',
     group: 'View',

@@ -1,0 +1,92 @@
+import { expect, test, type Page } from './support/test';
+import { Bench } from './support/workbench';
+
+async function openPages(page: Page) {
+  await page.keyboard.press('Shift+P');
+  const dialog = page.getByRole('dialog', { name: 'Pages' });
+  await expect(dialog).toBeVisible();
+  return dialog;
+}
+
+test('what pages say of themselves stands in one table, and links follow a page to its new address', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Welcome text');
+  await page.keyboard.press('Shift+P');
+  const dialog = page.getByRole('dialog', { name: 'Pages' });
+  const address = dialog.getByRole('textbox', { name: 'Address of Questions' });
+  // What cannot be an address is refused where it stands, and nothing is lost.
+  await address.fill('Good Questions');
+  await address.press('Tab');
+  await expect(dialog.getByRole('alert')).toContainText('small letters, digits and hyphens');
+  await address.fill('harvest');
+  await address.press('Tab');
+  await expect(dialog.getByRole('alert')).toContainText('Another page has the address harvest.html');
+  await address.fill('ask');
+  await address.press('Tab');
+  await expect(dialog.getByRole('alert')).toHaveCount(0);
+  const title = dialog.getByRole('textbox', { name: 'Title of Questions' });
+  await title.fill('Visit Quillmere Orchard');
+  await title.press('Enter');
+  await expect(dialog.getByText('the same as Visit page')).toBeVisible();
+  // A page that is linked to does not go: it is told by what.
+  await dialog.getByRole('button', { name: 'Delete Harvest story' }).click();
+  await expect(dialog.getByRole('alert')).toContainText(/leads? to Harvest story/);
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+  await page.keyboard.press('Control+e');
+  await page
+    .getByRole('dialog', { name: 'Export' })
+    .getByText(/^All \d pages$/)
+    .click();
+  await expect(page.getByRole('button', { name: 'ask.html' })).toBeVisible();
+});
+
+test('a header is shared with all pages, taken off some, and a new page gets it', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.insertText('new page');
+  await page
+    .getByRole('option', { name: /^New page/ })
+    .first()
+    .click();
+  const pages = page.getByRole('combobox', { name: 'Page', exact: true });
+  await expect(pages.locator('option')).toHaveCount(2);
+  await bench.pick('First section');
+  const dialog = await openPages(page);
+  await dialog.getByRole('tab', { name: 'What they share' }).click();
+  await dialog.getByRole('button', { name: 'On all pages' }).click();
+  const first = dialog.getByRole('checkbox', { name: 'First section on First page' });
+  const second = dialog.getByRole('checkbox', { name: 'First section on New page' });
+  await expect(first).toBeChecked();
+  await expect(second).toBeChecked();
+  await first.click();
+  await expect(first).not.toBeChecked();
+  await page.keyboard.press('Control+z');
+  await expect(first).toBeChecked();
+  // What more than half of the pages have stands on a new one.
+  await dialog.getByRole('textbox', { name: 'New page' }).fill('Contact');
+  await dialog.getByRole('textbox', { name: 'New page' }).press('Enter');
+  await expect(dialog.getByRole('checkbox', { name: 'First section on Contact' })).toBeChecked();
+  await dialog.getByRole('button', { name: 'Off all' }).click();
+  await expect(dialog.getByText('0 of 3')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(pages.locator('option', { hasText: 'Contact' })).toHaveCount(1);
+});
+
+test('the skeleton of a page has its pieces without its words', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  const dialog = await openPages(page);
+  await dialog.getByRole('textbox', { name: 'New page' }).fill('Next year');
+  await dialog
+    .getByRole('combobox', { name: 'Start it as' })
+    .selectOption({ label: 'the skeleton of Questions' });
+  await dialog.getByRole('button', { name: 'Add the page' }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('combobox', { name: 'Page', exact: true })).toHaveText(/Next year/);
+  await expect(bench.preview.locator('details').first()).toBeVisible();
+  await expect(bench.preview.getByRole('link', { name: 'Link 2', exact: true }).first()).toBeVisible();
+  await expect(bench.preview.locator('h1')).toHaveText('A new heading');
+  await expect(bench.preview.locator('main')).not.toContainText('dogs');
+});
