@@ -56,45 +56,28 @@ function emptied(registry: Registry, node: Node): Node {
   };
 }
 
-/** Whether readers get its name where nothing else is said: a header that collapses, a slider’s label. */
-const isNamedByName = (kind: Kind): boolean =>
-  fieldsOf(kind).some(([, schema]) => schema.meta()?.field?.names === true);
-
-/** Names that readers see or hear, as new pieces have them: of panels, slides and other items above all. */
+/** Panels, slides and other items are called by their number, since readers see it; the rest by what it is. */
 function freshNames(registry: Registry, nodes: readonly Node[]): ReadonlyMap<NodeId, string> {
-  const named = nodes
-    .map((node) => [node, registry.of(node)] as const)
-    .filter(([, kind]) => isNamedByName(kind));
-  const names = new Map(named.map(([{ id }, { label }]) => [id, label]));
+  const names = new Map(nodes.map((node) => [node.id, registry.of(node).label]));
   for (const owner of nodes) {
     const lists = Object.entries(registry.of(owner).slots).filter(([, { items }]) => items);
-    for (const [slot] of lists) nameInOrder(registry, nodes, owner.slots[slot] ?? [], names);
+    for (const [slot] of lists)
+      for (const [i, id] of (owner.slots[slot] ?? []).entries())
+        if (names.has(id)) names.set(id, `${names.get(id)} ${i + 1}`);
   }
   return names;
 }
 
-function nameInOrder(
-  registry: Registry,
-  nodes: readonly Node[],
-  ids: readonly NodeId[],
-  names: Map<NodeId, string>
-): void {
-  for (const [i, id] of ids.entries()) {
-    const item = nodes.find((each) => each.id === id);
-    if (item) names.set(id, `${registry.of(item).label} ${i + 1}`);
-  }
-}
-
 /**
- * The page without what it says: every piece with its look and what it does, and words, links, pictures and rows
- * as they come with a new one. What follows the shelf stays whole.
+ * The page without what it says: every piece with its look and what it does, and names, words, links, pictures and
+ * rows as they come with a new one. What follows the shelf stays whole.
  */
 export function skeletonOf(registry: Registry, project: Project, page: Page): Fragment {
   const nodes = subtreeOf(project, page.root);
   const isShared = (id: NodeId) => pathTo(project, id).some((each) => nodeOf(project, each).linked);
   const own = nodes.filter(({ id }) => !isShared(id));
   const names = freshNames(registry, own);
-  const bare = own.map((node) => ({ ...emptied(registry, node), name: names.get(node.id) ?? node.name }));
+  const bare = own.map((node) => ({ ...emptied(registry, node), name: names.get(node.id)! }));
   const shared = nodes.filter(({ id }) => isShared(id));
   return withNewIds(registry, { root: page.root, nodes: byId([...shared, ...bare]) });
 }
