@@ -23,6 +23,7 @@ const order = [
   'commands',
   'compile',
   'findings',
+  'specification',
   'formats',
   'testing'
 ];

@@ -12,34 +12,80 @@ import { loadRules, runFindings } from '../core/findings/run';
 import { readProjectFile, writeProjectFile, type Opened } from '../core/formats/project-file';
 import { splitAside } from '../core/kinds/finding';
 import { sarifOf } from '../core/formats/sarif';
-import { maybeNode } from '../core/project/tree';
+import { ownOf } from '../core/data/record';
+import { writeDesignTokens } from '../core/formats/design-tokens';
+import { pageStem } from '../core/project/files';
+import { maybeNode, maybePageOf } from '../core/project/tree';
 import type { Asset, AssetId, NodeId, PageId, Project } from '../core/project/types';
 import { registry } from '../core/whole';
 import { finish, finishSnippet, type Finished } from '../server/finish';
 import { makeRenditions } from '../server/renditions';
 import { readTones } from '../server/tones';
 import { refreshed } from './refresh';
+import { sheetOf } from './sheet';
 import { subsetFace } from '../server/typefaces';
 
-const USAGE = `Usage:
-  npm run kymation -- export FILE --out DIR [--page ID] [--single] [--snippet ID] [--minify]
-  npm run kymation -- check FILE [--json | --sarif]
-  npm run kymation -- refresh FILE [--from NAME=TABLE]... [--out FILE]
+/** A command: how it is called, what it does, and what it takes. */
+interface Usage {
+  readonly call: string;
+  readonly does: string;
+  readonly options: Readonly<Record<string, string>>;
+}
 
-  export   Writes the pages of a project file as HTML, CSS and script, with their pictures.
-    --out DIR      the folder to write into; made where it is missing
-    --page ID      one page only, by its id
-    --single       one HTML file for each page, with everything inside
-    --snippet ID   one piece only, as a text to paste into any site
-    --minify       the script without comments and white space
+const USAGES: Readonly<Record<string, Usage>> = {
+  export: {
+    call: 'export FILE --out DIR [--page ID] [--single] [--snippet ID] [--minify]',
+    does: 'Writes the pages of a project file as HTML, CSS and script, with their pictures.',
+    options: {
+      '--out DIR': 'the folder to write into; made where it is missing',
+      '--page ID': 'one page only, by its id',
+      '--single': 'one HTML file for each page, with everything inside',
+      '--snippet ID': 'one piece only, as a text to paste into any site',
+      '--minify': 'the script without comments and white space'
+    }
+  },
+  check: {
+    call: 'check FILE [--json | --sarif]',
+    does: 'Says what is wrong with a project, worst first. Exit code 1 where there are errors.',
+    options: { '--json': 'findings as JSON', '--sarif': 'findings as a SARIF 2.1.0 log' }
+  },
+  refresh: {
+    call: 'refresh FILE [--from NAME=TABLE]... [--out FILE]',
+    does: 'Takes the rows of its sources anew and writes the project file. Exit code 1 where one cannot be read.',
+    options: {
+      '--from NAME=TABLE': 'a new CSV or JSON file for the source of that name',
+      '--out FILE': 'another file to write'
+    }
+  },
+  sheet: {
+    call: 'sheet FILE --out DIR [--page ID] [--piece ID]',
+    does: 'Writes the specification of each page, as an HTML page to print and as CSV.',
+    options: {
+      '--out DIR': 'the folder to write into; made where it is missing',
+      '--page ID': 'one page only, by its id',
+      '--piece ID': 'one piece only, with what is in it'
+    }
+  },
+  tokens: {
+    call: 'tokens FILE [--out FILE]',
+    does: 'Writes its tokens as a design-tokens file (Design Tokens Format Module).',
+    options: { '--out FILE': 'the file to write; left out, it is printed' }
+  }
+};
 
-  check    Says what is wrong with a project, worst first. Exit code 1 where there are errors.
-    --json         findings as JSON
-    --sarif        findings as a SARIF 2.1.0 log
+const COLUMN = 20;
 
-  refresh  Takes the rows of its sources anew and writes the project file. Exit code 1 where one cannot be read.
-    --from NAME=TABLE  a new CSV or JSON file for the source of that name
-    --out FILE         another file to write`;
+function usageOf(name: string, { does, options }: Usage): string {
+  const lines = Object.entries(options).map(([option, what]) => `    ${option.padEnd(COLUMN)} ${what}`);
+  return [`  ${name.padEnd(9)}${does}`, ...lines].join('\n');
+}
+
+/** How the commands are called; one of them, or all. */
+function usage(command?: string): string {
+  const asked = Object.entries(USAGES).filter(([name]) => command === undefined || name === command);
+  const calls = asked.map(([, { call }]) => `  npm run kymation -- ${call}`);
+  return ['Usage:', ...calls, '', asked.map(([name, each]) => usageOf(name, each)).join('\n\n')].join('\n');
+}
 
 /** Where a command's answer goes, a line at a time: what was asked for, and what is said about it. */
 export interface Say {
@@ -68,6 +114,7 @@ interface Options {
   readonly json?: boolean;
   readonly sarif?: boolean;
   readonly from?: readonly string[];
+  readonly piece?: string;
 }
 
 async function openFile(file: string, say: Say): Promise<Extract<Opened, { ok: true }>> {
@@ -200,10 +247,55 @@ async function refreshCommand(file: string, { from = [], out = file }: Options, 
   return done.faults.length > 0 ? 1 : 0;
 }
 
+/** The page asked for by itself, or by a piece on it; all of them where neither is named. */
+function pagesToDescribe(project: Project, { page, piece }: Options): readonly PageId[] {
+  if (piece === undefined) return pagesOf(project, page);
+  const node = maybeNode(project, piece);
+  const on = node && registry.of(node).markup ? maybePageOf(project, node.id) : null;
+  if (on) return [on.id];
+  throw new Mistake(
+    `There is no piece “${piece}” on a page of this project that draws itself. Ids stand in project.json under nodes.`
+  );
+}
+
+async function sheetCommand(file: string, options: Options, say: Say): Promise<number> {
+  if (!options.out) throw new Mistake('Say where to write with --out DIR.');
+  const { project: opened, bytes } = await openFile(file, say);
+  const project = await withTones(opened, ({ id }) => readTones(bytes.get(id)!));
+  const pages = pagesToDescribe(project, options);
+  await loadRules(registry);
+  const findings = runFindings(registry, project);
+  const piece = options.piece === undefined ? null : (options.piece as NodeId);
+  for (const page of pages) {
+    const stem = `${pageStem(project, page)}${piece ? `-${piece}` : ''}-specification`;
+    for (const [type, text] of Object.entries(sheetOf(project, page, piece, bytes, findings))) {
+      await write(join(resolve(options.out), `${stem}.${type}`), text);
+      say.out(`${stem}.${type}  ${Buffer.byteLength(text)} bytes`);
+    }
+  }
+  return 0;
+}
+
+async function tokensCommand(file: string, { out }: Options, say: Say): Promise<number> {
+  const { project } = await openFile(file, say);
+  const text = writeDesignTokens(project.tokens);
+  if (out === undefined) say.out(text);
+  else await write(resolve(out), text);
+  return 0;
+}
+
 async function write(path: string, content: string | Uint8Array): Promise<void> {
   await mkdir(dirname(path), { recursive: true });
   await writeFile(path, content);
 }
+
+const COMMANDS = {
+  export: exportCommand,
+  check: checkCommand,
+  refresh: refreshCommand,
+  sheet: sheetCommand,
+  tokens: tokensCommand
+};
 
 async function act(args: readonly string[], say: Say): Promise<number> {
   const { values, positionals } = parseArgs({
@@ -218,17 +310,18 @@ async function act(args: readonly string[], say: Say): Promise<number> {
       json: { type: 'boolean' },
       sarif: { type: 'boolean' },
       from: { type: 'string', multiple: true },
+      piece: { type: 'string' },
       help: { type: 'boolean', short: 'h' }
     }
   });
   const [command, file] = positionals;
-  if (values.help || !command) {
-    say.out(USAGE);
+  const run = command === undefined ? undefined : ownOf(COMMANDS, command);
+  if (!command || (values.help && run)) {
+    say.out(usage(command));
     return 0;
   }
-  const run = { export: exportCommand, check: checkCommand, refresh: refreshCommand }[command];
-  if (!run) throw new Mistake(`There is no command “${command}”.\n${USAGE}`);
-  if (!file) throw new Mistake(`Name the project file to ${command}.\n${USAGE}`);
+  if (!run) throw new Mistake(`There is no command “${command}”.\n${usage()}`);
+  if (!file) throw new Mistake(`Name the project file to ${command}.\n${usage(command)}`);
   return run(file, values, say);
 }
 

@@ -35,30 +35,42 @@ function runOf(project: Project, ids: readonly NodeId[]): Run {
   return { shelved, isShared: !shelved.has(undefined) };
 }
 
+/** Whether something on a page follows what stands in a run of another. */
+const isIn =
+  (project: Project, { shelved }: Run) =>
+  (id: NodeId): boolean => {
+    const { linked } = nodeOf(project, id);
+    return linked !== undefined && shelved.has(linked);
+  };
+
+/** After the shared pieces that come before it elsewhere; where none is there, as far from the start. */
+function indexFromStart(project: Project, before: readonly NodeId[], there: readonly NodeId[]): number {
+  const run = runOf(project, before);
+  const last = there.findLastIndex(isIn(project, run));
+  return last >= 0 || run.isShared ? last + 1 : Math.min(before.length, there.length);
+}
+
+/** Before the shared pieces that come after it elsewhere; where none is there, as far from the end. */
+function indexFromEnd(project: Project, after: readonly NodeId[], there: readonly NodeId[]): number {
+  const run = runOf(project, after);
+  const first = there.findIndex(isIn(project, run));
+  if (first >= 0) return first;
+  return run.isShared ? there.length : Math.max(0, there.length - after.length);
+}
+
 /**
- * Where it goes among the sections of a page, as it stands among those of another: a header comes after the
- * other shared pieces that come before it there, a footer before those that come after it.
- * @returns null where it is no section there.
+ * Where it goes among the sections of a page, as it stands among those of another: a header is counted from the
+ * start, a footer from the end. @returns null where it is no section there.
  */
 function indexLike(project: Project, slot: string, like: Node, onto: Node): number | null {
   const at = maybePlaceOf(project, like.id);
   if (!at || maybePageOf(project, like.id)?.root !== at.parent) return null;
   const beside = nodeOf(project, at.parent).slots[at.slot]!;
+  const [before, after] = [beside.slice(0, at.index), beside.slice(at.index + 1)];
   const there = onto.slots[slot] ?? [];
-  const fromEnd = beside.length - 1 - at.index;
-  const isIn = (run: Run) => (id: NodeId) => {
-    const { linked } = nodeOf(project, id);
-    return linked !== undefined && run.shelved.has(linked);
-  };
-  if (at.index <= fromEnd) {
-    const before = runOf(project, beside.slice(0, at.index));
-    const last = there.findLastIndex(isIn(before));
-    return last >= 0 || before.isShared ? last + 1 : Math.min(at.index, there.length);
-  }
-  const after = runOf(project, beside.slice(at.index + 1));
-  const first = there.findIndex(isIn(after));
-  if (first >= 0) return first;
-  return after.isShared ? there.length : Math.max(0, there.length - fromEnd);
+  return before.length <= after.length
+    ? indexFromStart(project, before, there)
+    : indexFromEnd(project, after, there);
 }
 
 /** A footer that stands nowhere yet goes to the end, anything else of a page's sections to its start. */

@@ -36,7 +36,7 @@ export function printDrawing(
     const started = Object.keys(drawn.properties).some((name) => name.startsWith('dataK'))
       ? { dataKOn: '' }
       : {};
-    const properties = { ...picture, ...drawn.properties, ...classes, ...started };
+    const properties = { ...picture, ...drawn.properties, ...drawn.data?.live, ...classes, ...started };
     // A dialog is not to be seen until it is opened.
     const tagName = drawn.tagName === 'dialog' ? 'div' : drawn.tagName;
     return element(tagName, properties, drawn.children.map(inside));

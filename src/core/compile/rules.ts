@@ -22,6 +22,8 @@ export const TIMELINE_RULES = {
 
 /** How a printer writes conditions and states; everything else is the same for all printers. */
 export interface Dialect {
+  /** The element that has to match what a condition says of the root; left out: the page's own. */
+  readonly rootElement?: string;
   /**
    * @returns an at-rule prelude that wraps the rule, or what the root element must match (`root`), as a
    * selector.
@@ -105,8 +107,8 @@ const isOwnWidth = (condition: Condition): condition is OwnWidth =>
 
 const pxOf = (width: OwnWidth): number => ('under' in width ? width.under : width.from);
 
-/** Widths that rules ask for, each once, in the order in which their marks are numbered. */
-const widthsIn = (rules: readonly Rule[]): readonly number[] => [
+/** Widths in px that rules ask for, each once, in the order in which their marks are numbered. */
+export const widthsIn = (rules: readonly Rule[]): readonly number[] => [
   ...new Set(rules.flatMap(({ when }) => when.filter(isOwnWidth).map(pxOf)))
 ];
 
@@ -169,6 +171,7 @@ export function printRules(rules: readonly Rule[], dialect: Dialect, sizes: Size
   let css = '';
   let open = '';
   let count = 0;
+  const { rootElement = 'html' } = dialect;
   const widths = dialect.namesWidths && !sizes.isContained ? widthsIn(rules) : [];
   for (const rule of rules) {
     const { atRules, root, selector, suffix } = written(rule, dialect, sizes, widths);
@@ -185,7 +188,7 @@ export function printRules(rules: readonly Rule[], dialect: Dialect, sizes: Size
       text += ` ${property}: ${isCell ? `var(--k-${cells}-${count})` : printValue(value)};`;
       if (isCell) count += 1;
     }
-    css += `${root ? `:where(html${root}) ` : ''}${selector}${suffix} {${text} }\n`;
+    css += `${root ? `:where(${rootElement}${root}) ` : ''}${selector}${suffix} {${text} }\n`;
   }
   return open ? `${css}${'}'.repeat(open.split('{').length)}\n` : css;
 }

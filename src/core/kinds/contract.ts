@@ -602,6 +602,8 @@ declare module 'hast' {
     shownAs?: string;
     /** The element a behaviour makes of it while the page runs. */
     becomes?: string;
+    /** Attributes a behaviour gives it when the page starts; for drawings and descriptions, which run none. */
+    live?: Element['properties'];
     /** The icon drawn; an export draws each once and uses it wherever it shows. */
     icon?: Icon;
     /** Stands for the element of a child node; a printer puts that in its place. */

@@ -262,7 +262,10 @@
     </div>
   {/if}
   <div class="buttons">
-    <button type="button" class="link" onclick={saveProject}>Save the project file (.kymation)</button>
+    <button type="button" class="link" onclick={() => (wb.open = 'specification')}
+      >Specification sheet…</button
+    >
+    <button type="button" class="link push" onclick={saveProject}>Save the project file (.kymation)</button>
     {#if form === 'snippet'}<Button size="small" kind="tertiary" disabled={!canSave} on:click={copy}
         >{copied ? 'Copied' : 'Copy to the clipboard'}</Button
       >{/if}
@@ -380,7 +383,7 @@
     background: #fff;
     border: 1px solid var(--line);
   }
-  .buttons > .link {
+  .buttons > .push {
     margin-right: auto;
   }
   .buttons {

@@ -75,8 +75,7 @@ export async function exportPages({
     subsetOf(bytes, letters, signal)
   );
   const { project, bytes: bytesOf } = shipped;
-  const dataUri = (asset: Asset) =>
-    `data:${asset.type};base64,${base64(bytesOf.get(asset.id) ?? new Uint8Array())}`;
+  const dataUri = (asset: Asset) => dataAddress(asset, bytesOf.get(asset.id) ?? new Uint8Array());
   const made = snippet || single ? NONE : await renditionsOf(project, bytesOf, signal, onprogress);
   const plan = snippet
     ? null
@@ -220,6 +219,10 @@ async function askFor(
     return null;
   }
 }
+
+/** A file of the project as a data address (RFC 2397). */
+export const dataAddress = ({ type }: Pick<Asset, 'type'>, bytes: Uint8Array): string =>
+  `data:${type};base64,${base64(bytes)}`;
 
 function base64(bytes: Uint8Array): string {
   let text = '';

@@ -1,5 +1,4 @@
 import type { AnySchema } from 'yup';
-import type { Loose } from '$core/data/record';
 import { fieldsOf as schemasOf } from '$core/kinds/settings';
 import type { FieldMeta, Kind } from '$core/kinds/contract';
 import { remembered } from '$core/data/remembered';
@@ -20,20 +19,6 @@ function allFields(kind: Kind): readonly FieldSpec[] {
 function maybeField(key: string, schema: AnySchema): FieldSpec | undefined {
   const meta = schema.meta()?.field;
   return meta && { ...meta, key, label: schema.spec.label ?? key, schema };
-}
-
-/**
- * @returns whether a field is offered: one of what it needs is set, or is what it has to be (`fit=tile`,
- * `track.form=own`).
- */
-export function isOffered({ needs }: Pick<FieldMeta, 'needs'>, settings: Loose): boolean {
-  return !needs || needs.some((need) => isMet(need, settings));
-}
-
-function isMet(need: string, settings: Loose): boolean {
-  const [path, value] = need.split('=') as [string, string?];
-  const own = path.split('.').reduce<unknown>((at, key) => (at as Loose | undefined)?.[key], settings);
-  return value === undefined ? Boolean(own) : own === value;
 }
 
 /** @param view left out: all of them. */

@@ -1,6 +1,5 @@
-import { resolve } from '$core/cascade/resolve';
+import { stateMoves } from '$core/cascade/moves';
 import { CIRCUMSTANCES, heapOf, settingsUnder } from '$core/kinds/circumstances';
-import { statesOf } from '$core/cascade/states';
 import { conditionWords } from '$core/kinds/conditions';
 import { settingsAt } from '$core/compile/context';
 import type { EffectSpan, Kind } from '$core/kinds/contract';
@@ -10,7 +9,7 @@ import { settingsWithDefaults } from '$core/kinds/settings';
 import { drawnParts } from '$core/compile/parts';
 import { analyse } from '$core/compile/analyse';
 import { barsOf, withTiming, type Bar, type Track } from '$core/motion/track';
-import { groupedTransitions, maybeTransitions, transitionText, type Transition } from '$core/css/transition';
+import { transitionText, type Transition } from '$core/css/transition';
 import { STYLE_PROPERTIES } from '$core/css/properties';
 import { subtreeOf } from '$core/project/tree';
 import {
@@ -98,39 +97,22 @@ const nameOf = (property: string) =>
 
 /** Changes of state of one part: what moves when the pointer comes, the focus, a press. */
 function stateRows(wb: Workbench, part: string): TimingRow[] {
-  const { label, states } = wb.kind.anatomy[part]!;
-  const tried = triedOf(wb);
-  const conditions: readonly ConditionName[] = [...heapOf(wb.at), ...tried];
-  const rows: TimingRow[] = [];
-  for (const state of statesOf(wb.kind)) {
-    if (state !== 'rest' && !states[state]) continue;
-    const { written, origin } = resolve(registry, wb.project, {
-      node: wb.tuned.id,
-      part,
-      state,
-      conditions
-    }).get('transition')!;
-    // What a state does not say itself it has from rest, which has its own rows.
-    if (state !== 'rest' && !('state' in origin && origin.state === state)) continue;
-    const entries = maybeTransitions(written) ?? [];
-    groupedTransitions(entries).forEach(({ properties, timing }, i) => {
-      rows.push({
-        key: `${part} ${state} ${i}`,
-        label: `${label[0]!.toUpperCase()}${label.slice(1)} ${properties.length > 2 ? 'look' : properties.map(nameOf).join(', ')}`,
-        event: state === 'rest' ? 'any change' : `into ${state}`,
-        tone: 'state',
-        stilled: null,
-        bars:
-          timing.ms > 0
-            ? [{ start: Math.max(0, timing.delay), end: Math.max(0, timing.delay) + timing.ms }]
-            : [],
-        timing,
-        track: null,
-        set: (next, merge) => setGroup(wb, part, state, entries, properties, next, merge)
-      });
-    });
-  }
-  return rows;
+  const { label } = wb.kind.anatomy[part]!;
+  const conditions: readonly ConditionName[] = [...heapOf(wb.at), ...triedOf(wb)];
+  const found = stateMoves(registry, wb.project, wb.tuned, part, conditions);
+  const nth = (i: number) => found.slice(0, i).filter(({ state }) => state === found[i]!.state).length;
+  return found.map(({ state, properties, timing, entries }, i) => ({
+    key: `${part} ${state} ${nth(i)}`,
+    label: `${label[0]!.toUpperCase()}${label.slice(1)} ${properties.length > 2 ? 'look' : properties.map(nameOf).join(', ')}`,
+    event: state === 'rest' ? 'any change' : `into ${state}`,
+    tone: 'state',
+    stilled: null,
+    bars:
+      timing.ms > 0 ? [{ start: Math.max(0, timing.delay), end: Math.max(0, timing.delay) + timing.ms }] : [],
+    timing,
+    track: null,
+    set: (next, merge) => setGroup(wb, part, state, entries, properties, next, merge)
+  }));
 }
 
 function setGroup(

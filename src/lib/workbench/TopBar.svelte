@@ -55,7 +55,12 @@
         <OverflowMenuItem text="New page" on:click={() => runAction(wb, 'page-new')} />
         <OverflowMenuItem text="Duplicate this page" on:click={() => runAction(wb, 'page-duplicate')} />
         <OverflowMenuItem text="Delete this page" on:click={() => runAction(wb, 'page-delete')} />
-        <OverflowMenuItem hasDivider text="History and versions" on:click={() => (wb.open = 'history')} />
+        <OverflowMenuItem
+          hasDivider
+          text="Specification sheet"
+          on:click={() => (wb.open = 'specification')}
+        />
+        <OverflowMenuItem text="History and versions" on:click={() => (wb.open = 'history')} />
         <OverflowMenuItem text="Shelf" on:click={() => (wb.open = 'shelf')} />
         <OverflowMenuItem text="Data" on:click={() => (wb.open = 'data')} />
         <OverflowMenuItem text="Tokens" on:click={() => (wb.open = 'tokens')} />

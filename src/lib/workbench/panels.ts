@@ -24,6 +24,13 @@ export const PANELS = {
     stands: 'over',
     load: () => import('$lib/dialogs/ExportDialog.svelte')
   },
+  specification: {
+    label: 'Specification sheet…',
+    group: 'Project',
+    keys: ['$mod+Shift+e'],
+    stands: 'over',
+    load: () => import('$lib/dialogs/SpecificationDialog.svelte')
+  },
   findings: {
     label: 'Findings',
     group: 'Project',

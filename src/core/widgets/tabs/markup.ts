@@ -63,7 +63,7 @@ export function markup(node: Node, ctx: Context): Element {
       dataKGlide: indicator ? '' : undefined,
       dataCurrent: open ? open : undefined
     }),
-    [list, body]
+    [alive(list, { role: 'tablist' }), body]
   );
 }
 
@@ -106,7 +106,7 @@ function chosenIcon({ settings }: Node): Element[] {
 }
 
 function tab(item: Node, isOpen: boolean, ctx: Context): Element {
-  return ctx.part(
+  const drawn = ctx.part(
     'tab',
     'button',
     defined({
@@ -119,6 +119,7 @@ function tab(item: Node, isOpen: boolean, ctx: Context): Element {
     label(item, ctx, chosenIcon(item)),
     item
   );
+  return alive(drawn, { role: 'tab', ariaSelected: String(isOpen) });
 }
 
 function head(item: Node, level: number, ctx: Context): Element {
@@ -138,11 +139,13 @@ function head(item: Node, level: number, ctx: Context): Element {
 }
 
 function panel(item: Node, isOpen: boolean, ctx: Context): Element {
-  return ctx.part(
-    'panel',
-    'div',
-    defined({ id: item.id, dataFirst: isOpen ? '' : undefined }),
-    ctx.slot('content', item),
-    item
-  );
+  const properties = defined({ id: item.id, dataFirst: isOpen ? '' : undefined });
+  const drawn = ctx.part('panel', 'div', properties, ctx.slot('content', item), item);
+  return alive(drawn, { role: 'tabpanel', hidden: !isOpen });
+}
+
+/** The element with what the behaviour gives it when the page starts. */
+function alive(drawn: Element, live: Element['properties']): Element {
+  drawn.data = notes({ ...drawn.data, live });
+  return drawn;
 }

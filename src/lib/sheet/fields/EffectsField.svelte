@@ -7,7 +7,8 @@
   import { CONDITIONS, type ConditionName, type Node } from '$core/project/types';
   import { registry } from '$core/registry';
   import Field from './Field.svelte';
-  import { fieldsOf, isOffered } from '$lib/state/fields';
+  import { isOffered } from '$core/kinds/offered';
+  import { fieldsOf } from '$lib/state/fields';
   import { addEffect } from '$lib/state/effects';
   import type { Workbench } from '$lib/state/workbench.svelte';
 

@@ -13,7 +13,8 @@
   import BindingField from '../rows/BindingField.svelte';
   import QueryEditor from '../rows/QueryEditor.svelte';
   import { canRepeat, sourceAround } from '$lib/state/rows';
-  import { fieldsOf, isOffered, type FieldSpec } from '$lib/state/fields';
+  import { isOffered } from '$core/kinds/offered';
+  import { fieldsOf, type FieldSpec } from '$lib/state/fields';
   import { foldedGroups, keepFoldedGroups } from '$lib/state/remembered';
   import type { Workbench } from '$lib/state/workbench.svelte';
 

@@ -1,0 +1,225 @@
+import type { Element, ElementContent } from 'hast';
+import { visit } from 'unist-util-visit';
+import { analysesUnder } from '../compile/body';
+import type { Analysis } from '../compile/analyse';
+import { sheetsOf, type StemSheet } from '../compile/parts';
+import { drawingDialect, printSheet, tokenRule, usedTokens, widthsIn, type Dialect } from '../compile/rules';
+import { element } from '../html/build';
+import { heapOf } from '../kinds/circumstances';
+import type { Condition } from '../kinds/contract';
+import type { Registry } from '../kinds/registry';
+import type { AssetId, Bands, ConditionName, NodeId, PageId, Project, StateName } from '../project/types';
+import { pageOf } from '../project/tree';
+import { impliedStates } from '../cascade/states';
+
+/** Every class of what is drawn starts with it, and what is drawn stands in an element of this class. */
+export const DRAWN = 'ks';
+const FORCED = 'data-k-force';
+
+/** Widths pieces are drawn at, px: the bands' upper edges where those are lower. */
+const WIDE = 1120;
+const NARROW = 400;
+
+const own = (name: string) => ({ root: `[data-k-${name}]` });
+
+/**
+ * Drawings of one page that lie side by side in another: no width is that of a window, no state comes by a hand,
+ * nothing is ever scrolled. All of it is said by attributes of what is around a drawing.
+ */
+const dialect: Dialect = {
+  rootElement: `.${DRAWN}`,
+  condition(condition: Condition, sizes) {
+    if (typeof condition === 'string') {
+      if (condition === 'script') return { root: ':not([data-k-no-script], [data-k-print])' };
+      const isDrawn = condition !== 'used' && condition !== 'timeline' && condition !== 'no-timeline';
+      return isDrawn ? own(condition) : drawingDialect.condition('used', sizes);
+    }
+    if ('not' in condition) return { root: `:not([data-k-${condition.not}])` };
+    if ('under' in condition) return { root: `[data-k-under~="${condition.under}"]` };
+    return { root: `:not([data-k-under~="${condition.from}"])` };
+  },
+  state: ({ name }) => ({ suffix: `[${FORCED}~="${name}"]` })
+};
+
+/** The width a window of a condition has in drawings. */
+const widthOf = (condition: ConditionName, { medium, narrow }: Bands): number =>
+  ({ medium, narrow: Math.min(narrow, NARROW) })[condition as string] ?? Math.max(WIDE, medium + 1);
+
+const WORDS_MOST = 24;
+
+/** Files and frames of other pages: they are drawn as the boxes they have. */
+const BOXES = new Set(['iframe', 'video', 'source', 'object']);
+const NOT_TWICE = [
+  'id',
+  'name',
+  'htmlFor',
+  'popoverTarget',
+  'ariaControls',
+  'ariaLabelledBy',
+  'ariaDescribedBy',
+  'href'
+];
+
+export interface Drawing {
+  readonly element: Element;
+  /** Whether it is small enough to be seen at its own size. */
+  readonly isSmall: boolean;
+  /** px; the width it is laid out in. */
+  readonly width: number;
+}
+
+/** Draws parts and pieces of one page for a page of another kind. */
+export class Drawings {
+  private readonly root: Element;
+  private readonly above = new Map<Element, Element | null>();
+  private readonly byMark = new Map<string, Element>();
+  private readonly found: readonly Analysis[];
+  private readonly sheets: readonly StemSheet[];
+  /** Widths that rules ask for, px. */
+  private readonly widths: readonly number[];
+  private readonly pictures = new Set<AssetId>();
+
+  /** @param project with its rows made out. */
+  constructor(
+    private readonly registry: Registry,
+    private readonly project: Project,
+    page: PageId
+  ) {
+    this.found = analysesUnder(registry, project, pageOf(project, page).root);
+    this.sheets = sheetsOf(registry, this.found);
+    const byId = new Map(this.found.map((each) => [each.id, each]));
+    this.root = this.built(this.found[0]!.markup!, this.found[0]!, byId);
+    visit(
+      this.root,
+      'element',
+      (node: Element, _index, parent) => void this.above.set(node, (parent as Element) ?? null)
+    );
+    this.widths = widthsIn(this.sheets.flatMap(({ sheet }) => [...sheet.build, ...sheet.look]));
+  }
+
+  /** Pictures that the drawings show; each is to be given as the custom property `pictureName`. */
+  get shown(): ReadonlySet<AssetId> {
+    return this.pictures;
+  }
+
+  /** @returns the style of all drawings; every selector in it starts at what is drawn. */
+  css(): string {
+    const { tokens, info } = this.project;
+    const used = usedTokens(
+      this.sheets.map(({ sheet }) => sheet),
+      tokens
+    );
+    const rules = this.sheets.map(({ stem, sheet }) =>
+      printSheet(sheet, `${DRAWN}-${stem}`, dialect, info.bands)
+    );
+    const boxes = `.${DRAWN}, .${DRAWN} *, .${DRAWN} ::before, .${DRAWN} ::after { box-sizing: border-box; }\n`;
+    const still = `.${DRAWN} *, .${DRAWN} ::before, .${DRAWN} ::after { transition: none !important; animation: none !important; }\n`;
+    return boxes + headingRules + tokenRule(`.${DRAWN}`, used) + rules.join('\n') + still;
+  }
+
+  /** @returns a part of a piece as it is in one state; null where the page does not draw it. */
+  maybePart(node: NodeId, part: string, state: StateName): Drawing | null {
+    const drawn = this.byMark.get(`${node} ${part}`);
+    if (!drawn) return null;
+    const kind = this.registry.of(this.project.nodes[node]!);
+    const states = impliedStates(kind, state, []).join(' ');
+    return this.drawing(drawn, { dataKForce: states }, 'always');
+  }
+
+  /** @returns a piece as it is under one condition; null where the page does not draw it. */
+  maybePiece(node: NodeId, condition: ConditionName): Drawing | null {
+    const drawn = this.byMark.get(`${node} root`);
+    return drawn ? this.drawing(drawn, {}, condition) : null;
+  }
+
+  private drawing(drawn: Element, more: Element['properties'], condition: ConditionName): Drawing {
+    const width = widthOf(condition, this.project.info.bands);
+    let outer = element(boxName(drawn), { ...drawn.properties, ...more }, drawn.children);
+    for (let each = this.above.get(drawn) ?? null; each; each = this.above.get(each) ?? null)
+      outer = element(boxName(each), { ...each.properties, style: 'display: contents', dataOpen: '' }, [
+        outer
+      ]);
+    const holds = Object.fromEntries(
+      heapOf(condition).map((name) => [
+        `dataK${name.replace(/(?:^|-)(\w)/g, (_all, letter: string) => letter.toUpperCase())}`,
+        ''
+      ])
+    );
+    const under = this.widths.filter((px) => px > width);
+    const properties = { className: [DRAWN], ...holds, dataKUnder: under.join(' ') };
+    return {
+      element: element('div', properties, [outer]),
+      isSmall: condition === 'always' && isSmall(drawn),
+      width
+    };
+  }
+
+  private built(markup: Element, of: Analysis, byId: ReadonlyMap<NodeId, Analysis>): Element {
+    const children = markup.children.map((child): ElementContent => {
+      if (child.type !== 'element') return child;
+      const { child: id } = child.data ?? {};
+      return id ? this.built(byId.get(id)!.markup!, byId.get(id)!, byId) : this.built(child, of, byId);
+    });
+    const made = element(boxName(markup), this.properties(markup), BOXES.has(markup.tagName) ? [] : children);
+    const { mark } = markup.data ?? {};
+    if (mark) {
+      const key = `${of.id} ${mark.part}`;
+      if (!this.byMark.has(key)) this.byMark.set(key, made);
+    }
+    return made;
+  }
+
+  private properties({ properties, data, tagName }: Element): Element['properties'] {
+    const { className } = properties;
+    const kept = Object.entries(properties).filter(
+      ([name]) => !NOT_TWICE.includes(name) && !/^src/i.test(name)
+    );
+    const made: Element['properties'] = { ...Object.fromEntries(kept), ...data?.live };
+    if (Array.isArray(className)) made.className = className.map((name) => `${DRAWN}-${name}`);
+    // As its script would have it: what asks for a behaviour has been started.
+    if (kept.some(([name]) => name.startsWith('dataK'))) made.dataKOn = '';
+    const level = HEADING.exec(tagName)?.[1];
+    if (level) made.dataKsLevel = level;
+    if (data?.asset) {
+      this.pictures.add(data.asset);
+      made.style = `${String(made.style ?? '')};content: var(${pictureName(data.asset)})`;
+    }
+    return made;
+  }
+}
+
+/** The custom property that a picture stands in, once for all drawings of it. */
+export const pictureName = (asset: AssetId): string => `--${DRAWN}-picture-${asset}`;
+
+/** Headings and landmarks of a drawing are none of the page it stands in; dialogs and disclosures are drawn open. */
+const AS_BOX = /^(?:body|main|header|footer|nav|section|article|aside|dialog|details|summary|h[1-6])$/;
+
+const boxName = ({ tagName }: Element): string =>
+  AS_BOX.test(tagName) || BOXES.has(tagName) ? 'div' : tagName;
+
+const HEADING = /^h([1-6])$/;
+
+/** How browsers set headings that are not styled, font size and margins in em (HTML standard, 15.3.7). */
+const HEADINGS = [
+  [2, 0.67],
+  [1.5, 0.83],
+  [1.17, 1],
+  [1, 1.33],
+  [0.83, 1.67],
+  [0.67, 2.33]
+] as const;
+
+const headingRules = HEADINGS.map(
+  ([size, margin], i) =>
+    `:where(.${DRAWN} [data-ks-level="${i + 1}"]) { margin-block: ${margin}em; font-size: ${size}em; font-weight: bold; }\n`
+).join('');
+
+const wordsIn = (node: ElementContent): string => {
+  if (node.type === 'text') return node.value;
+  return node.type === 'element' ? node.children.map(wordsIn).join('') : '';
+};
+
+const hasPicture = (node: ElementContent): boolean =>
+  node.type === 'element' && (node.tagName === 'img' || node.children.some(hasPicture));
+
+const isSmall = (drawn: Element): boolean => wordsIn(drawn).trim().length <= WORDS_MOST && !hasPicture(drawn);

@@ -1,0 +1,226 @@
+import type { Element } from 'hast';
+import { backdrop } from '../cascade/contrast';
+import type { At } from '../cascade/resolve';
+import { hexOf } from '../colour/hex';
+import { spelt } from '../css/tokens';
+import { text } from '../html/build';
+import { printHtml } from '../html/print';
+import type { Registry } from '../kinds/registry';
+import { CONDITIONS, type AssetId, type NodeId, type Project, type PageId } from '../project/types';
+import { expanded } from '../rows/rows';
+import { Drawings, pictureName, type Drawing } from './drawings';
+import { sheetStyle } from './style';
+import {
+  aboutPage,
+  conditionalTable,
+  contrastRow,
+  fallbackTable,
+  fileTable,
+  findingTable,
+  make,
+  moveTable,
+  note,
+  row,
+  rowHead,
+  scrollTable,
+  settingList,
+  table,
+  tokenTable,
+  valueCell
+} from './tables';
+import type { PartSpec, PieceSpec, Specification } from './types';
+
+/** px that all states of a part have between them, and one at most. */
+const ROOM = 520;
+const ROOM_MOST = 520;
+const FALLBACK_ROOM = 70;
+/** px a small part has room for at its own size; with less, it is drawn smaller. */
+const SMALL_ROOM = 130;
+
+/** A drawing in a cell of a table; what is large is as small as makes it fit in width. */
+function drawn(drawing: Drawing | null, ground: string, width: number): Element {
+  if (!drawing) return make('td', { className: ['s-same'] }, 'not drawn');
+  const zoom = Math.min(1, width / (drawing.isSmall ? SMALL_ROOM : drawing.width));
+  const scale = `zoom: ${zoom.toFixed(3)}`;
+  const style = drawing.isSmall ? scale : `${scale}; width: ${drawing.width}px`;
+  const scaled = make(
+    'div',
+    { style, className: [drawing.isSmall ? 's-small' : 's-large'] },
+    drawing.element
+  );
+  return make(
+    'td',
+    {},
+    make(
+      'div',
+      { className: ['s-cell'], style: `background: ${ground}`, ariaHidden: 'true', inert: true },
+      scaled
+    )
+  );
+}
+
+/** What a specification is printed with, beside itself. */
+export interface PrintOptions {
+  readonly registry: Registry;
+  /** As it was when the specification was made. */
+  readonly project: Project;
+  readonly page: PageId;
+  /** A picture as a data address; null draws a grey box in its place. */
+  readonly pictureOf: (asset: AssetId) => string | null;
+}
+
+const HEAD_SHARE = 18;
+
+/** The names of properties at the left, then the states, which share the rest. */
+const stateWidths = (states: number): readonly string[] => [
+  `${HEAD_SHARE}%`,
+  ...Array.from({ length: states }, () => `${((100 - HEAD_SHARE) / states).toFixed(2)}%`)
+];
+
+/** Everything of a specification as one HTML document, without a script and with nothing to be fetched. */
+class SheetPrinter {
+  private readonly drawings: Drawings;
+  private readonly project: Project;
+
+  constructor(
+    private readonly spec: Specification,
+    private readonly options: PrintOptions
+  ) {
+    this.project = expanded(options.registry, options.project).project;
+    this.drawings = new Drawings(options.registry, this.project, options.page);
+  }
+
+  print(): string {
+    const { page, project } = this.spec;
+    const title = `${page.name}: specification`;
+    const sections = this.sections();
+    const contents = sections.map(({ id, label }) => make('li', {}, make('a', { href: `#${id}` }, label)));
+    const main = make(
+      'main',
+      { className: ['s-sheet'] },
+      make('h1', {}, page.name),
+      aboutPage(page, project),
+      make('h2', {}, 'Contents'),
+      make('ol', { className: ['s-contents'] }, ...contents),
+      ...sections.flatMap(({ id, label, content }) => [make('h2', { id }, label), ...content])
+    );
+    const style = `${sheetStyle(`${project} · ${page.name}`)}${this.pictures()}${this.drawings.css()}`;
+    return `<!doctype html>
+<html lang="en">
+<head>
+<meta charset="utf-8">
+<meta http-equiv="content-security-policy" content="default-src 'none'; style-src 'unsafe-inline'; img-src data:">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<title>${printHtml(text(title))}</title>
+<style>${style.replaceAll('</', '<\\/')}</style>
+</head>
+<body>
+${printHtml(main)}
+</body>
+</html>
+`;
+  }
+
+  private pictures(): string {
+    const lines = [...this.drawings.shown].map((id) => {
+      const address = this.options.pictureOf(id);
+      return address ? ` ${pictureName(id)}: url("${address}");` : '';
+    });
+    return `:root {${lines.join('')} }\n`;
+  }
+
+  private sections(): readonly { id: string; label: string; content: readonly Element[] }[] {
+    const { spec } = this;
+    const pieces = spec.pieces.map((piece) => ({
+      id: `s-${piece.node}`,
+      label: `${piece.name} (${piece.kind.toLowerCase()})`,
+      content: this.piece(piece)
+    }));
+    const all = [
+      { id: 's-tokens', label: 'Tokens', content: spec.tokens.length > 0 ? [tokenTable(spec.tokens)] : [] },
+      ...pieces,
+      {
+        id: 's-scroll',
+        label: 'What moves with the scroll',
+        content: spec.scroll ? scrollTable(spec.scroll) : []
+      },
+      {
+        id: 's-findings',
+        label: 'Findings',
+        content: spec.findings.length > 0 ? [findingTable(spec.findings)] : []
+      },
+      {
+        id: 's-files',
+        label: 'Files of the export',
+        content: spec.files.length > 0 ? [fileTable(spec.files)] : []
+      }
+    ];
+    return all.filter(({ content }) => content.length > 0);
+  }
+
+  private piece(piece: PieceSpec): readonly Element[] {
+    const { others, settings, parts, moves, fallbacks, fit } = piece;
+    const content: Element[] = [];
+    if (others.length > 0) content.push(note(`The same: ${others.join(', ')}.`));
+    if (fit) content.push(make('p', {}, `The ${fit.what} fit on one line from ${fit.from} px on.`));
+    if (settings.length > 0) content.push(make('h3', {}, 'Settings (bold: chosen)'), settingList(settings));
+    for (const part of parts) content.push(...this.part(piece, part));
+    if (moves.length > 0)
+      content.push(
+        make('h3', {}, 'Timing'),
+        moveTable(moves, (easing) => this.speltOut(easing))
+      );
+    if (fallbacks.length > 0)
+      content.push(make('h3', {}, 'Fallbacks'), fallbackTable(fallbacks, this.fallbackDrawings(piece.node)));
+    return content;
+  }
+
+  private part(piece: PieceSpec, part: PartSpec): readonly Element[] {
+    const { states, rows, conditional, keys, element: tag } = part;
+    const said = [tag && `Element: ${tag}`, ...Object.entries(keys).map(([key, does]) => `${key}: ${does}`)];
+    const looks = states.map(({ state }) =>
+      drawn(
+        this.drawings.maybePart(piece.node, part.part, state),
+        this.groundOf({ node: piece.node, part: part.part }),
+        this.room(states.length)
+      )
+    );
+    const values = rows.map(({ property, label, values: all }) =>
+      row(rowHead(label), ...all.map((value, i) => valueCell(value, property, i === 0)))
+    );
+    const head = ['Property', ...states.map(({ label }) => label)];
+    const label = part.label.charAt(0).toUpperCase() + part.label.slice(1);
+    const found = [
+      make('h3', {}, label),
+      note(said.filter(Boolean).join(' · ')),
+      table(
+        head,
+        [row(rowHead('Looks like'), ...looks), ...values, ...contrastRow(part)],
+        stateWidths(states.length)
+      )
+    ];
+    return conditional.length > 0 ? [...found, conditionalTable(part, conditional)] : found;
+  }
+
+  /** Width of a drawing's cell, px. */
+  private readonly room = (states: number): number => Math.min(ROOM_MOST, ROOM / states);
+
+  private groundOf(at: At): string {
+    const { r, g, b } = backdrop(this.options.registry, this.project, at);
+    return hexOf([r, g, b]);
+  }
+
+  private fallbackDrawings(node: NodeId): readonly Element[] {
+    const ground = this.groundOf({ node, part: 'root' });
+    return CONDITIONS.map((name) => drawn(this.drawings.maybePiece(node, name), ground, FALLBACK_ROOM));
+  }
+
+  private speltOut(easing: string): string {
+    const spelled = spelt(easing, this.project.tokens);
+    return spelled.ok ? spelled.value : easing;
+  }
+}
+
+/** @returns a specification as one HTML document that prints on A4. */
+export const printSpecification = (spec: Specification, options: PrintOptions): string =>
+  new SheetPrinter(spec, options).print();

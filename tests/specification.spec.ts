@@ -1,0 +1,135 @@
+import { readFileSync } from 'node:fs';
+import { makeDemo } from '../demo/make';
+import { loadRules, runFindings } from '../src/core/findings/run';
+import { NO_FACTS } from '../src/core/kinds/finding';
+import type { PageId } from '../src/core/project/types';
+import { printSpecification } from '../src/core/specification/page';
+import { specificationOf } from '../src/core/specification/specification';
+import { registry } from '../src/core/whole';
+import { axeViolations } from './support/axe';
+import { exported, partIn } from './support/exported';
+import { printed } from './support/paper';
+import { expect, test } from './support/test';
+import { Bench } from './support/workbench';
+
+const { project, bytes } = makeDemo();
+const page = 'visit' as PageId;
+
+test.beforeAll(() => loadRules(registry));
+
+const specification = () =>
+  specificationOf(registry, project, {
+    page,
+    piece: null,
+    measured: { facts: NO_FACTS, width: 1120 },
+    findings: runFindings(registry, project),
+    files: []
+  });
+
+const html = () => printSpecification(specification(), { registry, project, page, pictureOf: () => null });
+
+// Chromium's computed styles of the exported page are the reference.
+test('what a specification says of every part at rest is what the exported page has', async ({
+  page: tab
+}) => {
+  const { url } = await exported(project, bytes, false, true);
+  await tab.goto(url);
+  const said = specification().pieces.flatMap(({ node, parts }) =>
+    parts.map(({ part, rows }) => ({
+      selector: partIn('export', node, part),
+      values: rows.map(({ property, values }) => [property, values[0]!.value] as const)
+    }))
+  );
+  const wrong = await tab.evaluate((parts) => {
+    const found: string[] = [];
+    const bare = document.body.appendChild(document.createElement('div'));
+    for (const { selector, values } of parts) {
+      // Of tabs the first is chosen; the last is at rest.
+      const element = [...document.querySelectorAll(selector)].at(-1);
+      if (!element) continue;
+      const style = getComputedStyle(element);
+      for (const [property, value] of values) {
+        // What a length is a share of, or grows with, stands in the page and not beside it.
+        if (
+          !/^(background-color|color|border-radius|padding|font-weight|outline-offset|opacity)$/.test(
+            property
+          )
+        )
+          continue;
+        bare.style.cssText = `all: initial; ${property}: ${value}`;
+        const is = style.getPropertyValue(property);
+        const should = getComputedStyle(bare).getPropertyValue(property);
+        if (is !== should) found.push(`${selector} ${property}: ${is}, said ${should}`);
+      }
+    }
+    return found;
+  }, said);
+  expect(said.length).toBeGreaterThan(30);
+  expect(wrong).toEqual([]);
+});
+
+test('every state is drawn with the values that stand below it, and everything can be read', async ({
+  page: tab
+}) => {
+  await tab.setContent(html());
+  const { count, wrong } = await tab.evaluate(() => {
+    const wrong: string[] = [];
+    let count = 0;
+    const bare = document.body.appendChild(document.createElement('div'));
+    for (const table of document.querySelectorAll('table')) {
+      const [looks, ...rows] = [...table.tBodies[0]!.rows];
+      const drawn = [...looks!.cells].slice(1).map((cell) => cell.querySelector('[data-k-force]'));
+      if (!drawn.some(Boolean)) continue;
+      for (const row of rows) {
+        const property = { Background: 'background-color', Text: 'color' }[row.cells[0]!.textContent!];
+        if (!property) continue;
+        drawn.forEach((element, i) => {
+          const cell = row.cells[i + 1]!;
+          const told = cell.querySelector('.s-value') ?? row.cells[1]!.querySelector('.s-value');
+          if (!element) return;
+          bare.style.cssText = `all: initial; ${property}: ${told!.textContent}`;
+          const [is, should] = [element, bare].map((each) =>
+            getComputedStyle(each).getPropertyValue(property)
+          );
+          count += 1;
+          if (is !== should)
+            wrong.push(
+              `${table.previousElementSibling!.textContent} ${i} ${property}: ${is}, told ${should}`
+            );
+        });
+      }
+    }
+    bare.remove();
+    return { count, wrong };
+  });
+  expect(count).toBeGreaterThan(20);
+  expect(wrong).toEqual([]);
+  expect(await axeViolations(tab)).toEqual([]);
+});
+
+test('it prints on A4 with every page numbered', async ({ page: tab }) => {
+  await tab.setContent(html());
+  const { sheets } = await printed(tab, 'A4');
+  expect(sheets.length).toBeGreaterThan(5);
+  sheets.forEach((words, i) => expect(words.replace(/\s+/g, '')).toContain(`${i + 1}/${sheets.length}`));
+});
+
+test('from the workbench it is shown where nothing of it can run, of the page or one piece, and saved', async ({
+  page: tab
+}) => {
+  const bench = await Bench.openDemo(tab);
+  await bench.pick('Season tabs');
+  await tab.keyboard.press('Control+Shift+E');
+  const dialog = tab.getByRole('dialog', { name: 'Specification sheet' });
+  const sheet = dialog.frameLocator('iframe');
+  await expect(sheet.getByRole('heading', { level: 1 })).toHaveText('Visit page');
+  await expect(sheet.getByRole('heading', { name: 'Files of the export' })).toBeAttached();
+  await dialog.getByRole('tab', { name: 'Season tabs' }).click();
+  await expect(sheet.getByRole('heading', { level: 1 })).toHaveText('Season tabs, of Visit page');
+  await expect(dialog.locator('iframe')).toHaveAttribute('sandbox', '');
+  const saving = tab.waitForEvent('download');
+  await dialog.getByRole('button', { name: 'Save as CSV' }).click();
+  const saved = await saving;
+  expect(saved.suggestedFilename()).toBe('visit-page-season-tabs-specification.csv');
+  expect(readFileSync(await saved.path(), 'utf8')).toContain('style,Season tabs,Tabs,tab,hover,always,');
+});
