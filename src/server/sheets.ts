@@ -6,11 +6,16 @@ export const SHEET_MOST = 20_000_000;
 
 const sheets = new Map<string, string>();
 
+function dropOldest(): void {
+  const [oldest] = sheets.keys();
+  if (oldest !== undefined && sheets.size > KEPT_MOST) sheets.delete(oldest);
+}
+
 /** Keeps a printed sheet for a while, so that it can be looked at under an address. @returns its id. */
 export function keepSheet(html: string): string {
   const id = randomUUID();
   sheets.set(id, html);
-  if (sheets.size > KEPT_MOST) sheets.delete([...sheets.keys()][0]!);
+  dropOldest();
   return id;
 }
 

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { CONDITIONS } from '../project/types';
+import { CONDITIONS, type ConditionName } from '../project/types';
 import type {
   FallbackSpec,
   FileSpec,
@@ -69,21 +69,27 @@ const settingLine = (of: Of, { label, value }: SettingSpec): Line => ({
   value
 });
 
-const moveLine = (of: Of, { label, event, ms, delay, step, easing }: MoveSpec): Line => ({
+const timesOf = ({ ms, delay, step, easing }: MoveSpec): string =>
+  `${ms} ms ${easing}, delay ${delay} ms, step ${step} ms`;
+
+const moveLine = (of: Of, move: MoveSpec): Line => ({
   about: 'timing',
   ...of,
-  state: event,
-  property: label,
-  value: `${ms} ms ${easing}, delay ${delay} ms, step ${step} ms`
+  state: move.event,
+  property: move.label,
+  value: timesOf(move)
 });
 
-const fallbackLines = (of: Of, { label, cells }: FallbackSpec): Line[] =>
+const wordsUnder = ({ cells }: FallbackSpec, condition: ConditionName): string =>
+  cells[condition] ?? cells.always ?? '';
+
+const fallbackLines = (of: Of, row: FallbackSpec): Line[] =>
   CONDITIONS.map((condition) => ({
     about: 'fallback',
     ...of,
     condition,
-    property: label,
-    value: cells[condition] ?? cells.always ?? ''
+    property: row.label,
+    value: wordsUnder(row, condition)
   }));
 
 function pieceLines({ name: piece, kind, settings, parts, moves, fallbacks }: PieceSpec): Line[] {

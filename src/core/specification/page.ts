@@ -122,11 +122,13 @@ ${printHtml(main)}
   }
 
   private pictures(): string {
-    const lines = [...this.drawings.shown].map((id) => {
-      const address = this.options.pictureOf(id);
-      return address ? ` ${pictureName(id)}: url("${address}");` : '';
-    });
+    const lines = [...this.drawings.shown].map((id) => this.pictureLine(id));
     return `:root {${lines.join('')} }\n`;
+  }
+
+  private pictureLine(id: AssetId): string {
+    const address = this.options.pictureOf(id);
+    return address ? ` ${pictureName(id)}: url("${address}");` : '';
   }
 
   private sections(): readonly { id: string; label: string; content: readonly Element[] }[] {
