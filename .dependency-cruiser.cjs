@@ -24,6 +24,7 @@ const order = [
   'compile',
   'findings',
   'specification',
+  'comparison',
   'formats',
   'testing'
 ];

@@ -71,6 +71,9 @@
     <button type="submit" class="main">Keep version</button>
   </form>
   {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
+  <p>
+    <button type="button" class="link" onclick={() => (wb.open = 'compare')}>Compare two versions…</button>
+  </p>
   {#if versions.length > 0}
     <h3>Versions</h3>
     <ul>

@@ -45,6 +45,13 @@ export const PANELS = {
     stands: 'beside',
     load: () => import('$lib/side/HistoryPanel.svelte')
   },
+  compare: {
+    label: 'Compare two versions…',
+    group: 'Project',
+    keys: ['Shift+H'],
+    stands: 'over',
+    load: () => import('$lib/dialogs/compare/CompareDialog.svelte')
+  },
   shelf: {
     label: 'Shelf',
     group: 'Project',
