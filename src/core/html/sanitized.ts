@@ -18,3 +18,7 @@ function unlessTooDeep<T>(make: () => T): T | null {
  */
 export const maybeSanitized = (text: string, schema: Schema): Root | null =>
   unlessTooDeep(() => sanitize(fromHtml(text, { fragment: true }), schema) as Root);
+
+/** @returns foreign markup as it is, to be looked at and never shown; null where it is deeper than a stack is. */
+export const maybeTree = (text: string): Root | null =>
+  unlessTooDeep(() => fromHtml(text, { fragment: true }));

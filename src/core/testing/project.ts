@@ -3,7 +3,7 @@ import { makeWith } from '../kinds/make';
 import { apply, type Applied } from '../commands/apply';
 import type { Command } from '../commands/commands';
 import { createProject } from '../project/create';
-import type { NodeId, PageId, Project, ProjectId } from '../project/types';
+import type { Fragment, NodeId, PageId, Project, ProjectId } from '../project/types';
 import { registry } from '../whole';
 
 const make = makeWith({ exactIds: true });
@@ -51,6 +51,17 @@ export function after(project: Project, ...commands: Command[]): Project {
     return outcome.project;
   }, project);
 }
+
+/** Puts pieces into the left column of the sample, one after the other. */
+export const insertAll = (project: Project, pieces: readonly Fragment[]): Project =>
+  after(
+    project,
+    ...pieces.map((fragment, index): Command => ({
+      type: 'insert',
+      fragment,
+      at: { parent: 'left', slot: 'content', index }
+    }))
+  );
 
 /** @returns the code of the refusal, or null where the command ran. */
 export function refusedWith(outcome: Applied): string | null {

@@ -1,5 +1,6 @@
-import { cleanHtml, escapeHtml } from '$core/html/clean';
-import { printHtml } from '$core/html/print';
+import { compact } from '$core/data/compact';
+import { readMarkup } from '$core/formats/markup';
+import { escapeHtml } from '$core/html/clean';
 import { printSnippet } from '$core/compile/snippet';
 import type { Command } from '$core/commands/commands';
 import { readFragment, readTokens } from '$core/formats/document';
@@ -25,6 +26,7 @@ import { db } from '$lib/store/db';
 import { lastCopied, PIECES, type Carried } from './copying';
 import { addPictures, pieceFor } from './adding';
 import { pictureList } from './items';
+import { fetchPictures } from './fetching';
 import { assetFrom } from './pictures';
 import { readFiles } from './reading';
 import type { Workbench } from './workbench.svelte';
@@ -50,29 +52,64 @@ export async function pasteInto(wb: Workbench, data: DataTransfer | null): Promi
   if (text) return pastePieces(wb, text);
   const picture = files.find(({ type }) => type.startsWith('image/'));
   if (picture) return pastePicture(wb, picture);
-  const words = html
-    ? printHtmlOf(html)
-    : plain.trim() &&
-      `<p>${plain
-        .trim()
-        .split(/\n{2,}/)
-        .map(escapeHtml)
-        .join('</p><p>')}</p>`;
-  if (!words)
-    return void (wb.message = {
-      kind: 'error',
-      text: data
-        ? 'There is nothing on the clipboard that can stand on a page.'
-        : 'Nothing has been copied yet. Press Ctrl V to paste from another program.'
-    });
-  const at = placeOrMessage(wb, 'text');
-  if (at) insert(wb, piecesAt([make('text', 'Pasted text', { html: words })], at), []);
+  const markup = isMarkup(plain) ? plain : html || paragraphsOf(plain);
+  if (markup) return pasteMarkup(wb, markup);
+  const nothing = data
+    ? 'There is nothing on the clipboard that can stand on a page.'
+    : 'Nothing has been copied yet. Press Ctrl V to paste from another program.';
+  wb.message = { kind: 'error', text: nothing };
 }
 
-const printHtmlOf = (html: string) =>
-  cleanHtml(html)
-    .children.map((child) => (child.type === 'element' || child.type === 'text' ? printHtml(child) : ''))
-    .join('');
+/** Markup that was copied as text, out of an editor or a browser’s tools. */
+const isMarkup = (plain: string): boolean =>
+  /^\s*<(?:!doctype|[a-z][a-z0-9]*)[\s>]/i.test(plain) && /<\/|\/>|<img/i.test(plain);
+
+function paragraphsOf(plain: string): string {
+  const words = plain.trim();
+  return (
+    words &&
+    `<p>${words
+      .split(/\n{2,}/)
+      .map(escapeHtml)
+      .join('</p><p>')}</p>`
+  );
+}
+
+/** HTML from anywhere as pieces; what could not be taken is told, and pictures elsewhere can be fetched. */
+function pasteMarkup(wb: Workbench, markup: string): void {
+  const { pieces, pictures, notes } = readMarkup(make, markup);
+  const first = pieces[0];
+  if (!first)
+    return void (wb.message = { kind: 'error', text: 'There is nothing in it that can stand on a page.' });
+  const at = placeOrMessage(wb, first.nodes[first.root]!.kind);
+  if (!at || !insert(wb, piecesAt(pieces, at), [])) return;
+  const many = pictures.length === 1 ? 'a picture is' : `${pictures.length} pictures are`;
+  const told = compact([...notes, pictures.length > 0 && `${many} elsewhere still`]);
+  if (told.length === 0) return;
+  const act = {
+    label: pictures.length === 1 ? 'Fetch it' : 'Fetch them',
+    run: () => void fetchPictures(wb, pictures)
+  };
+  const text = `${pieces.length === 1 ? 'Pasted' : `Pasted as ${pieces.length} pieces`}: ${told.join('; ')}.`;
+  wb.message = pictures.length > 0 ? { kind: 'info', text, act } : { kind: 'info', text };
+}
+
+/** HTML files that were dropped, one after the other. */
+export async function dropMarkup(wb: Workbench, files: readonly File[]): Promise<void> {
+  for (const file of files) {
+    if (file.size > MARKUP_MOST)
+      return void (wb.message = {
+        kind: 'error',
+        text: `${file.name} is larger than 2 MB. Paste the part you want.`
+      });
+    pasteMarkup(wb, bodyOf(await file.text()));
+  }
+}
+
+const MARKUP_MOST = 2_000_000;
+
+/** What a whole document shows; a fragment is all of it. */
+const bodyOf = (text: string): string => /<body[^>]*>([\s\S]*?)(?:<\/body>|$)/i.exec(text)?.[1] ?? text;
 
 function placeOrMessage(wb: Workbench, kind: string): FoundPlace | null {
   const found = wb.findPlace(kind);
@@ -218,19 +255,15 @@ function insert(
   pieces: readonly { readonly fragment: Fragment; readonly at: Place }[],
   added: Brought['added'],
   tokens: readonly Token[] = []
-): void {
+): boolean {
   const commands: Command[] = [
     ...added.map(({ asset }): Command => ({ type: 'add-asset', asset })),
     ...tokens.map((token): Command => ({ type: 'set-token', token })),
     ...pieces.map((piece): Command => ({ type: 'insert', ...piece }))
   ];
   const label = `Paste ${pieces.length === 1 ? pieces[0]!.fragment.nodes[pieces[0]!.fragment.root]!.name : `${pieces.length} pieces`}`;
-  if (
-    !wb.dispatch(
-      { type: 'batch', label, commands },
-      null,
-      new Map(added.map(({ asset, blob }) => [asset.id, blob]))
-    )
-  )
-    wb.select(pieces.map(({ fragment }) => fragment.root));
+  const blobs = new Map(added.map(({ asset, blob }) => [asset.id, blob]));
+  if (wb.dispatch({ type: 'batch', label, commands }, null, blobs)) return false;
+  wb.select(pieces.map(({ fragment }) => fragment.root));
+  return true;
 }

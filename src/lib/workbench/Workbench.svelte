@@ -123,7 +123,12 @@
     if (!carriesFiles(event)) return;
     event.preventDefault();
     const files = [...(event.dataTransfer?.files ?? [])];
-    void pasting().then(({ dropPictures }) => dropPictures(wb, files));
+    const isPage = ({ name, type }: File) => type === 'text/html' || /\.html?$/i.test(name);
+    const [pages, pictures] = [files.filter(isPage), files.filter((file) => !isPage(file))];
+    void pasting().then(async ({ dropMarkup, dropPictures }) => {
+      await dropMarkup(wb, pages);
+      if (pictures.length > 0) await dropPictures(wb, pictures);
+    });
   }
 
   function escape(): void {
@@ -190,7 +195,7 @@
   {#await panel.load() then { default: Panel }}<Panel {wb} />{/await}
 {/if}
 
-{#if isOver}<div class="over">Drop pictures: they come after what is picked</div>{/if}
+{#if isOver}<div class="over">Drop pictures or HTML: they come after what is picked</div>{/if}
 
 <style>
   .bench {
