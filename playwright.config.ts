@@ -1,4 +1,10 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
+
+/** Published sites of one run, apart from those that people have. */
+const SITES = mkdtempSync(join(tmpdir(), 'kymation-sites-'));
 
 const PORT = Number(process.env.TEST_PORT ?? 4317);
 
@@ -31,7 +37,12 @@ export default defineConfig({
   webServer: {
     command: 'node scripts/start.mjs',
     url: `http://localhost:${PORT}`,
-    env: { PORT: String(PORT), KYMATION_ASK_LOOPBACK: '1', REQUEST_TIMEOUT_MS: '5000' },
+    env: {
+      PORT: String(PORT),
+      KYMATION_ASK_LOOPBACK: '1',
+      REQUEST_TIMEOUT_MS: '5000',
+      KYMATION_SITES: SITES
+    },
     reuseExistingServer: false,
     timeout: 180_000
   }

@@ -1,5 +1,6 @@
-import { mkdir, readFile, writeFile } from 'node:fs/promises';
-import { dirname, join, resolve } from 'node:path';
+import { mkdir, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { dirname, join, relative, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { withTones } from '../core/colour/tones';
 import { planExport, requestOf } from '../core/compile/files';
@@ -19,6 +20,8 @@ import { maybeNode, maybePageOf } from '../core/project/tree';
 import type { Asset, AssetId, NodeId, PageId, Project } from '../core/project/types';
 import { registry } from '../core/whole';
 import { finish, finishSnippet, type Finished } from '../server/finish';
+import { sites, sitesFolder } from '../server/host/host';
+import { nameFault, Refused } from '../server/host/store';
 import { makeRenditions } from '../server/renditions';
 import { readTones } from '../server/tones';
 import { refreshed } from './refresh';
@@ -65,6 +68,11 @@ const USAGES: Readonly<Record<string, Usage>> = {
       '--page ID': 'one page only, by its id',
       '--piece ID': 'one piece only, with what is in it'
     }
+  },
+  publish: {
+    call: 'publish FILE --to NAME',
+    does: 'Publishes all pages to the host on this machine, all at once.',
+    options: { '--to NAME': 'what the site is called in its address' }
   },
   tokens: {
     call: 'tokens FILE [--out FILE]',
@@ -115,6 +123,7 @@ interface Options {
   readonly sarif?: boolean;
   readonly from?: readonly string[];
   readonly piece?: string;
+  readonly to?: string;
 }
 
 async function openFile(file: string, say: Say): Promise<Extract<Opened, { ok: true }>> {
@@ -276,6 +285,36 @@ async function sheetCommand(file: string, options: Options, say: Say): Promise<n
   return 0;
 }
 
+async function filesIn(folder: string): Promise<ReadonlyMap<string, Uint8Array>> {
+  const entries = await readdir(folder, { recursive: true, withFileTypes: true });
+  const paths = entries.filter((entry) => entry.isFile()).map((entry) => join(entry.parentPath, entry.name));
+  const read = paths.map(
+    async (path) => [relative(folder, path), new Uint8Array(await readFile(path))] as const
+  );
+  return new Map(await Promise.all(read));
+}
+
+async function publishCommand(file: string, { to }: Options, say: Say): Promise<number> {
+  if (!to) throw new Mistake('Say what the site is called with --to NAME.');
+  const fault = nameFault(to);
+  if (fault !== null) throw new Mistake(fault);
+  const folder = await mkdtemp(join(tmpdir(), 'kymation-'));
+  try {
+    const code = await exportCommand(file, { out: folder, minify: true }, { ...say, out: () => {} });
+    if (code !== 0) return code;
+    const { files } = await sites.publish(to, await filesIn(folder));
+    say.out(
+      `${to}: ${files.length} files published into ${sitesFolder()}. Kymation shows them while it runs.`
+    );
+    return 0;
+  } catch (error) {
+    if (error instanceof Refused) throw new Mistake(error.message);
+    throw error;
+  } finally {
+    await rm(folder, { recursive: true, force: true });
+  }
+}
+
 async function tokensCommand(file: string, { out }: Options, say: Say): Promise<number> {
   const { project } = await openFile(file, say);
   const text = writeDesignTokens(project.tokens);
@@ -294,6 +333,7 @@ const COMMANDS = {
   check: checkCommand,
   refresh: refreshCommand,
   sheet: sheetCommand,
+  publish: publishCommand,
   tokens: tokensCommand
 };
 
@@ -311,6 +351,7 @@ async function act(args: readonly string[], say: Say): Promise<number> {
       sarif: { type: 'boolean' },
       from: { type: 'string', multiple: true },
       piece: { type: 'string' },
+      to: { type: 'string' },
       help: { type: 'boolean', short: 'h' }
     }
   });

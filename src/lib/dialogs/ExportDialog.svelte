@@ -262,6 +262,7 @@
     </div>
   {/if}
   <div class="buttons">
+    <button type="button" class="link" onclick={() => (wb.open = 'publish')}>Publish on this machine…</button>
     <button type="button" class="link" onclick={() => (wb.open = 'specification')}
       >Specification sheet…</button
     >

@@ -36,3 +36,10 @@ export function foldedGroups(): ReadonlySet<string> {
 
 export const keepFoldedGroups = (names: ReadonlySet<string>): void =>
   write(FOLDED_KEY, [...names].join('\n'));
+
+const SITE_KEY = 'kymation-site-of-';
+
+/** What the site of a project was published as last; null for one that never was from here. */
+export const siteName = (project: string): string | null => read(SITE_KEY + project);
+
+export const keepSiteName = (project: string, name: string): void => write(SITE_KEY + project, name);

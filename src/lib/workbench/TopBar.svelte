@@ -55,11 +55,8 @@
         <OverflowMenuItem text="New page" on:click={() => runAction(wb, 'page-new')} />
         <OverflowMenuItem text="Duplicate this page" on:click={() => runAction(wb, 'page-duplicate')} />
         <OverflowMenuItem text="Delete this page" on:click={() => runAction(wb, 'page-delete')} />
-        <OverflowMenuItem
-          hasDivider
-          text="Specification sheet"
-          on:click={() => (wb.open = 'specification')}
-        />
+        <OverflowMenuItem hasDivider text="Publish on this machine" on:click={() => (wb.open = 'publish')} />
+        <OverflowMenuItem text="Specification sheet" on:click={() => (wb.open = 'specification')} />
         <OverflowMenuItem text="History and versions" on:click={() => (wb.open = 'history')} />
         <OverflowMenuItem text="Shelf" on:click={() => (wb.open = 'shelf')} />
         <OverflowMenuItem text="Data" on:click={() => (wb.open = 'data')} />

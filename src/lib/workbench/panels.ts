@@ -31,6 +31,13 @@ export const PANELS = {
     stands: 'over',
     load: () => import('$lib/dialogs/SpecificationDialog.svelte')
   },
+  publish: {
+    label: 'Publish on this machine…',
+    group: 'Project',
+    keys: ['$mod+Shift+p'],
+    stands: 'over',
+    load: () => import('$lib/dialogs/PublishDialog.svelte')
+  },
   findings: {
     label: 'Findings',
     group: 'Project',
