@@ -109,7 +109,36 @@ describe('command line', () => {
     expect(run.tool.driver.rules[run.results[0].ruleIndex].id).toBe('text-contrast');
   });
 
+  it('writes the specification of a page, or of a piece, as a page and as CSV', async () => {
+    const out = mkdtempSync(join(tmpdir(), 'kymation-'));
+    const called = await kymation('sheet', 'demo/orchard.kymation', '--out', out, '--piece', 'season-tabs');
+    expect(called).toMatchObject({
+      code: 0,
+      text: expect.stringContaining('index-season-tabs-specification.html')
+    });
+    const csv = readFileSync(join(out, 'index-season-tabs-specification.csv'), 'utf8');
+    expect(csv).toContain('style,Season tabs,Tabs,tab,hover,always,background-color,');
+    expect((await kymation('sheet', 'demo/orchard.kymation', '--out', out)).code).toBe(0);
+    expect(readFileSync(join(out, 'harvest-specification.html'), 'utf8')).toContain('<h1>Harvest story</h1>');
+  });
+
+  it('writes tokens as a design-tokens file', async () => {
+    const { code, text } = await kymation('tokens', 'demo/orchard.kymation');
+    expect([code, Object.keys(JSON.parse(text))]).toEqual([0, expect.arrayContaining(['Leaf', 'Cream'])]);
+  });
+
+  it('says how each command is called', async () => {
+    for (const command of ['export', 'check', 'refresh', 'sheet', 'tokens', 'publish']) {
+      const { code, text } = await kymation(command, '--help');
+      expect([code, text.match(/npm run kymation -- \w+/g)]).toEqual([0, [`npm run kymation -- ${command}`]]);
+    }
+  });
+
   it.each([
+    [['sheet', 'demo/orchard.kymation', '--out', 'x', '--piece', 'attic'], /no piece “attic”/],
+    [['sheet', 'demo/orchard.kymation'], /--out DIR/],
+    [['publish', 'demo/orchard.kymation', '--to', '../up'], /cannot be an address/],
+    [['publish', 'demo/orchard.kymation'], /--to NAME/],
     [['export', 'nowhere.kymation', '--out', 'x'], /nowhere\.kymation cannot be read/],
     [['export', 'README.md', '--out', 'x'], /not a zip/],
     [['export', 'demo/orchard.kymation'], /--out DIR/],
