@@ -1,5 +1,6 @@
 import type { ConditionName, StateName } from '../src/core/project/types';
 import { questionsPage } from './questions';
+import { shopPage } from './shop';
 import { storyPage } from './story';
 import { varietiesPage } from './varieties';
 import { readFileSync } from 'node:fs';
@@ -605,6 +606,7 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   questionsPage().forEach(run);
   varietiesPage().forEach(run);
   storyPage().forEach(run);
+  shopPage().forEach(run);
   return { project, bytes };
 }
 

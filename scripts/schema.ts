@@ -16,6 +16,7 @@ import { registry } from '../src/core/whole';
 import { defined } from '../src/core/data/compact';
 import { SHOWN } from '../src/core/rows/binding';
 import { strict, text } from './json-schema';
+import { ADDRESS } from '../src/core/project/files';
 import { cell, format, query, source } from './schema-data';
 
 /** The JSON Schema of project.json, made from the kinds, so that it cannot fall behind them. */
@@ -141,9 +142,10 @@ export function projectSchema(): object {
               description: text(2000),
               language: text(40),
               root: id,
-              picture: id
+              picture: id,
+              address: { type: 'string', maxLength: 60, pattern: ADDRESS.source }
             },
-            ['picture']
+            ['picture', 'address']
           )
         },
         nodes: { type: 'object', propertyNames: id, additionalProperties: { $ref: '#/$defs/node' } },

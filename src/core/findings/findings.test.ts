@@ -321,6 +321,19 @@ describe('copies', () => {
     at: { parent: 'section', slot: 'content', index: 99 }
   });
 
+  it('whose words come from columns are no copies', () => {
+    const bind = (id: string, key: string): Command => ({
+      type: 'set-binding',
+      id,
+      key,
+      binding: { column: 'name' }
+    });
+    const cards = [card('First card', 'Pears'), card('Second card', 'Pears')];
+    const others = [say('second-card-link', 'label', 'More'), say('second-card-link', 'href', '#b')];
+    expect(found(...cards, ...others)).toHaveLength(1);
+    expect(found(...cards, ...others, bind('second-card-heading', 'text'))).toEqual([]);
+  });
+
   it('that still say what the one before says are named with what is the same, and fall silent one by one', () => {
     const commands = [card('First card', 'Pears'), card('Second card', 'Pears')];
     expect(found(...commands)).toEqual([

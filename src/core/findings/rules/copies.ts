@@ -8,7 +8,11 @@ import { sayingFields } from '../saying';
 const saidByBoth = (registry: Registry, one: Node, other: Node): readonly string[] =>
   sayingFields(registry, one.kind)
     .filter(([key]) => isSaid(one.settings[key]) && one.settings[key] === other.settings[key])
+    .filter(([key]) => !isFromColumn(one, key) && !isFromColumn(other, key))
     .map(([, what]) => `${what} of ${other.name}`);
+
+/** What comes from a column is not what stands in the piece. */
+const isFromColumn = ({ binds = {} }: Node, key: string): boolean => Object.hasOwn(binds, key);
 
 const isSaid = (value: unknown): boolean => typeof value === 'string' && value !== '';
 
