@@ -16,6 +16,7 @@ import { moving } from './moving';
 import { scrolled } from './scrolling';
 import { longestFrame, recalcsAtRest, roundDrawn, sliderOf } from './turning';
 import { projectOf } from './projects';
+import { publishMs, sheetMs } from './handover';
 import { sweep } from './sweep';
 import { tables } from './tables';
 import {
@@ -440,6 +441,17 @@ const PARTS = {
       { name: 'a table of 50,000 rows read', value: read, unit: 'ms', limit: 2000 },
       { name: 'a query over 50,000 rows', value: query, unit: 'ms', limit: 50 },
       { name: 'an edit of the template of 200 rows, work', value: edit, unit: 'ms', limit: 16 }
+    ];
+  },
+  async handover(): Promise<Figure[]> {
+    return [
+      {
+        name: 'specification of the visit page',
+        value: await steady(3, sheetMs, Number),
+        unit: 'ms',
+        limit: 2000
+      },
+      { name: 'publishing all pages', value: await steady(3, publishMs, Number), unit: 'ms', limit: 1000 }
     ];
   },
   async import(browser: Browser, address: string): Promise<Figure[]> {
