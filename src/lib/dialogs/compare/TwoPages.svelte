@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { NodeId, Project } from '$core/project/types';
   import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
+  import { tried } from '$lib/preview/tried';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import type { ToFrame } from '$preview/messages';
 
@@ -30,20 +31,7 @@
   const isBeside = $derived(look === 'beside');
   const column = $derived(isBeside ? (room - 12) / 2 : room);
   const scale = $derived(Math.min(1, column / width));
-  const show = $derived<Extract<ToFrame, { type: 'show' }>>({
-    type: 'show',
-    mode: 'try',
-    switches: [...wb.preview.switches],
-    picked: null,
-    box: null,
-    forced: null,
-    chosen: [],
-    isOfChosen: false,
-    rate: 1,
-    guides: false,
-    stack: [],
-    name: ''
-  });
+  const show = $derived(tried(wb.preview.switches));
 
   const senders = new Map<string, (message: ToFrame) => void>();
 

@@ -2,8 +2,9 @@
   import { onMount } from 'svelte';
   import type { ConditionName } from '$core/project/types';
   import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
+  import { tried } from '$lib/preview/tried';
   import type { Workbench } from '$lib/state/workbench.svelte';
-  import { SWITCHES, type Switch, type ToFrame } from '$preview/messages';
+  import { SWITCHES, type Switch } from '$preview/messages';
 
   const { wb, condition }: { wb: Workbench; condition: ConditionName } = $props();
 
@@ -23,20 +24,7 @@
       Math.max(1000, bands.medium + 40)
   );
   const scale = $derived(Math.min(WIDTH / width, 0.26));
-  const show = $derived<Extract<ToFrame, { type: 'show' }>>({
-    type: 'show',
-    mode: 'try',
-    switches: SWITCHES.includes(condition as Switch) ? [condition as Switch] : [],
-    picked: null,
-    box: null,
-    forced: null,
-    chosen: [],
-    isOfChosen: false,
-    rate: 1,
-    guides: false,
-    stack: [],
-    name: ''
-  });
+  const show = $derived(tried(SWITCHES.includes(condition as Switch) ? [condition as Switch] : []));
 </script>
 
 <div class="drawing" style:width="{width * scale}px" style:height="{HEIGHT}px" inert>
