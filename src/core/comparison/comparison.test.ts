@@ -105,6 +105,22 @@ describe('what differs between two versions', () => {
     );
   });
 
+  it('tells a page that came as a page, not with all that is on it', () => {
+    const fragment = make(
+      'page',
+      'Other',
+      {},
+      { sections: [make('section', 'Its section', {}, { content: [] })] }
+    );
+    const about = { name: 'Second', title: 'Second', description: '', language: 'en-GB' };
+    const added: Command = {
+      type: 'add-page',
+      page: { id: 'second', ...about, root: fragment.root },
+      fragment
+    };
+    expect(told(added)).toEqual(['Second: Page added: null → Second']);
+  });
+
   it('has nothing in common with a project that it never was', () => {
     const other = make('page', 'Other', {}, { sections: [] });
     const strange: Project = {
@@ -115,6 +131,7 @@ describe('what differs between two versions', () => {
     };
     const all = differencesBetween(registry, before(), strange);
     expect(all.map(({ what }) => what)).toContain('Page deleted');
-    expect(all.map(({ what }) => what)).toContain('Taken away');
+    // What stood on it went with it.
+    expect(all.map(({ what }) => what)).not.toContain('Taken away');
   });
 });

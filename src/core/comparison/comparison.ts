@@ -165,7 +165,7 @@ function effectsBetween({ registry }: Versions, one: Node, other: Node): Told[] 
 /** Where a piece stands, for people: after what, in what. */
 function placeWords(project: Project, id: NodeId): string {
   const at = maybePlaceOf(project, id);
-  if (!at) return 'the page';
+  if (!at) return 'nowhere';
   const parent = project.nodes[at.parent]!;
   const before = parent.slots[at.slot]![at.index - 1];
   return before ? `after ${project.nodes[before]?.name ?? '—'}` : `first in ${parent.name}`;
@@ -239,7 +239,8 @@ function nodesBetween(versions: Versions, one: Node, other: Node): Told[] {
 function wholePiece(versions: Versions, id: NodeId, isNew: boolean): readonly Told[] {
   const [here, there] = isNew ? [versions.after, versions.before] : [versions.before, versions.after];
   const at = maybePlaceOf(here, id);
-  if (at && !Object.hasOwn(there.nodes, at.parent)) return [];
+  // A page that came or went is told as a page.
+  if (!at || !Object.hasOwn(there.nodes, at.parent)) return [];
   const node = here.nodes[id]!;
   const words = `${versions.registry.of(node).label.toLowerCase()}, ${placeWords(here, id)}`;
   return [

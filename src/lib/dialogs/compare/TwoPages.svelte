@@ -141,6 +141,10 @@
   figure {
     margin: 0;
   }
+  .beside figure {
+    flex: 1;
+    min-width: 0;
+  }
   .room:not(.beside) figure {
     position: absolute;
     inset: 0;
@@ -162,6 +166,7 @@
   }
   .gone {
     padding: 80px 20px;
+    font-size: 13px;
     color: var(--ink-2);
   }
 </style>
