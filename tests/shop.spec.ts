@@ -1,10 +1,11 @@
 import { pathToFileURL } from 'node:url';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './support/test';
 import { makeDemo } from '../demo/make';
 import type { SourceId } from '../src/core/project/types';
 import { axeViolations } from './support/axe';
 import { exportedDemo } from './support/exported';
+import { Bench } from './support/workbench';
 
 test('the demo’s shop has four tabs by four queries and a list from a CSV file, readable with and without script', async ({
   page,
@@ -43,4 +44,14 @@ test('the demo’s shop has four tabs by four queries and a list from a CSV file
   await plain.goto(address);
   await expect(plain.getByRole('heading', { name: 'Winter Gold, 3 kg' }).first()).toBeVisible();
   await plain.context().close();
+});
+
+test('a project opens on one page though lists stand on others, whose code comes along', async ({ page }) => {
+  await Bench.openDemo(page);
+  // By its own address: only what the first page is made of is fetched before it is on show.
+  await page.goto(page.url());
+  const preview = page.frameLocator('iframe[title^="Preview of"]');
+  await expect(preview.locator('h1')).toHaveText('An orchard that has kept its old names');
+  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption('Shop');
+  await expect(preview.getByRole('heading', { name: 'Winter Gold, 3 kg' }).first()).toBeVisible();
 });

@@ -2,6 +2,7 @@ import type { Diff } from '$core/project/diff';
 import { patched } from '$core/project/diff';
 import { isOld, migratedDiff, migratedProject } from '$core/formats/migrate';
 import { pageOf, subtreeIds } from '$core/project/tree';
+import { repeats } from '$core/rows/rows';
 import { registry } from '$core/registry';
 import { mendedProject, rebased } from '$core/project/rebase';
 import { newId } from '$core/project/ids';
@@ -48,12 +49,13 @@ export async function addProject(project: Project, blobs: ReadonlyMap<AssetId, B
   });
 }
 
-/** Pieces whose code is needed first: those of one page, unless pieces of others are needed to make that out. */
+/** Pieces whose code is needed first: those of one page, and lists of all pages, which are made out before any is. */
 function piecesOfPage(project: Project): Iterable<Node> {
   const all = Object.values(project.nodes);
   const [first] = project.info.pageOrder;
-  if (first === undefined || all.some(({ rows }) => rows)) return all;
-  return subtreeIds(project, pageOf(project, first).root).map((id) => project.nodes[id]!);
+  if (first === undefined) return all;
+  const roots = [pageOf(project, first).root, ...all.filter(repeats).map(({ id }) => id)];
+  return roots.flatMap((root) => subtreeIds(project, root)).map((id) => project.nodes[id]!);
 }
 
 /**
