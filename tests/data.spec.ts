@@ -1,6 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { unzipSync, strFromU8 } from 'fflate';
 import { makeDemo } from '../demo/make';
+import { apply } from '../src/core/commands/apply';
+import type { Command } from '../src/core/commands/commands';
+import { registry } from '../src/core/whole';
 import { Counted } from './support/counted';
 import { previewFrame } from './support/frames';
 import { expect, test, type Page } from './support/test';
@@ -32,9 +35,17 @@ const source = (page: Page, name: string) => panel(page).getByRole('region', { n
 
 async function openDemoPage(page: Page): Promise<Bench> {
   const bench = new Bench(page);
-  const { project, bytes } = makeDemo();
+  const { project: demo, bytes } = makeDemo();
+  // Without its shop, whose lists have sources of their own.
+  const ids = Object.values(demo.sources).map((each) => each.id);
+  const commands: Command[] = [
+    { type: 'remove-page', id: 'shop' },
+    ...ids.map((id): Command => ({ type: 'remove-source', id }))
+  ];
+  const bare = apply(registry, demo, { type: 'batch', label: '', commands });
+  if (!bare.ok) throw new Error(bare.refusal.sentence);
   await page.goto('/');
-  await bench.importProject(project, bytes);
+  await bench.importProject(bare.project, bytes);
   await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Questions' });
   await bench.pick('Questions heading');
   return bench;

@@ -44,9 +44,13 @@
     control = new AbortController();
     const { signal } = control;
     const { project, blobs } = wb;
+    // Another name may be typed while this one is worked on.
+    const to = name;
     working = 'Printing all pages…';
     fault = '';
     try {
+      const known = await askForSite(to);
+      if (!known.ok) return take(known);
       const done = await exportPages({
         project,
         blobs,
@@ -61,8 +65,9 @@
       if (done.broken.length > 0)
         return void (fault = `This is broken and was not published. ${done.broken[0]}`);
       working = 'Publishing…';
-      take(await publish(name, zipOf(done.files)));
-      if (!fault) keepSiteName(project.id, name);
+      const answer = await publish(to, zipOf(done.files));
+      if (to === name) take(answer);
+      if (answer.ok) keepSiteName(project.id, to);
     } catch (error) {
       if (!signal.aborted) throw error;
     } finally {
