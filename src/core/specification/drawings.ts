@@ -113,7 +113,8 @@ export class Drawings {
       printSheet(sheet, `${DRAWN}-${stem}`, dialect, info.bands)
     );
     const boxes = `.${DRAWN}, .${DRAWN} *, .${DRAWN} ::before, .${DRAWN} ::after { box-sizing: border-box; }\n`;
-    const still = `.${DRAWN} *, .${DRAWN} ::before, .${DRAWN} ::after { transition: none !important; animation: none !important; }\n`;
+    const all = `.${DRAWN} *, .${DRAWN} ::before, .${DRAWN} ::after`;
+    const still = `${all} { transition: none !important; animation: none !important; }\n`;
     return boxes + headingRules + tokenRule(`.${DRAWN}`, used) + rules.join('\n') + still;
   }
 

@@ -16,7 +16,8 @@ export const sheetStyle = (foot: string): string => `
 .s-sheet { max-width: 182mm; margin: 0 auto; padding: 8mm 4mm; color: #1f262a; background: #fff;
   font: 9.5pt/1.4 system-ui, sans-serif; font-feature-settings: 'tnum'; }
 .s-sheet h1 { margin: 0; font-size: 22pt; line-height: 1.15; }
-.s-sheet h2 { margin: 9mm 0 2mm; padding-top: 2mm; font-size: 14pt; border-top: 1.5pt solid #0b6a5f; break-after: avoid; }
+.s-sheet h2 { margin: 9mm 0 2mm; padding-top: 2mm; font-size: 14pt;
+  border-top: 1.5pt solid #0b6a5f; break-after: avoid; }
 .s-sheet h3 { margin: 5mm 0 1mm; font-size: 11.5pt; break-after: avoid; }
 .s-sheet h4 { margin: 3mm 0 1mm; font-size: 9.5pt; color: #596167; break-after: avoid; }
 .s-sheet p { margin: 0 0 2mm; }
@@ -36,16 +37,19 @@ export const sheetStyle = (foot: string): string => `
 .s-value { font: 8pt/1.4 ui-monospace, monospace; }
 .s-same { color: #6b7176; }
 .s-token { display: block; font: 7.5pt/1.3 system-ui, sans-serif; color: #0b6a5f; }
-.s-swatch { display: inline-block; width: 2.6mm; height: 2.6mm; margin-right: 1mm; vertical-align: -.3mm; border: .5pt solid #8b8678; }
+.s-swatch { display: inline-block; width: 2.6mm; height: 2.6mm; margin-right: 1mm;
+  vertical-align: -.3mm; border: .5pt solid #8b8678; }
 .s-bad { font-weight: 600; color: #a3241a; }
 .s-note { color: #596167; }
-.s-cell { position: relative; display: grid; place-items: center; min-height: 9mm; max-height: 40mm; padding: 1.5mm; overflow: hidden; contain: paint;
+.s-cell { position: relative; display: grid; place-items: center; min-height: 9mm;
+  max-height: 40mm; padding: 1.5mm; overflow: hidden; contain: paint;
   border: .5pt solid #e4dfd3; }
 .s-cell > .s-large { place-self: start center; }
 .s-small { width: max-content; white-space: nowrap; }
 .ks { all: initial; display: block; }
 .s-settings { columns: 2; column-gap: 6mm; margin: 0 0 3mm; }
-.s-settings div { display: flex; gap: 2mm; padding: .7mm 1.4mm; break-inside: avoid; border-bottom: .5pt solid #e4dfd3; }
+.s-settings div { display: flex; gap: 2mm; padding: .7mm 1.4mm; break-inside: avoid;
+  border-bottom: .5pt solid #e4dfd3; }
 .s-settings dt { flex: 1; color: #596167; }
 .s-settings dd { flex: 1; margin: 0; }
 .s-curve { width: 12mm; height: 8mm; overflow: visible; }

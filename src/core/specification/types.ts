@@ -77,7 +77,7 @@ export interface PartSpec {
 export interface StateSpec {
   readonly state: StateName;
   readonly label: string;
-  /** WCAG contrast of its words against what is behind them, least; null where it has none, or is exempt as it is disabled. */
+  /** WCAG contrast of its words against what is behind them, least; null where it has none, or is disabled. */
   readonly contrast: number | null;
 }
 
