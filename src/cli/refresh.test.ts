@@ -2,10 +2,9 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, it } from 'vitest';
-import { makeDemo } from '../../demo/make';
 import { readProjectFile, writeProjectFile } from '../core/formats/project-file';
 import type { Source, SourceId } from '../core/project/types';
-import { after } from '../core/testing/project';
+import { after, sampleProject } from '../core/testing/project';
 import { registry } from '../core/whole';
 import { kymation } from './run';
 
@@ -22,12 +21,14 @@ const source = (name: string, more: Partial<Source>): Source => ({
   ...more
 });
 
-/** A project file with some sources. @returns its path. */
+/** A project file with these sources and no others. @returns its path. */
 function fileWith(...sources: readonly Source[]): string {
-  const { project, bytes } = makeDemo();
-  const made = after(project, ...sources.map((each) => ({ type: 'set-source', source: each }) as const));
+  const made = after(
+    sampleProject(),
+    ...sources.map((each) => ({ type: 'set-source', source: each }) as const)
+  );
   const path = join(folder, `${sources.map(({ id }) => id).join('-') || 'none'}.kymation`);
-  writeFileSync(path, writeProjectFile(made, bytes));
+  writeFileSync(path, writeProjectFile(made, new Map()));
   return path;
 }
 
