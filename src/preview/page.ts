@@ -236,8 +236,8 @@ export function createPage(body: HTMLElement) {
       const before = old.get(id);
       if (before) carryState(before, element);
       fill(element, made, kept);
-      // Where its new owner has already taken it in, it stays there.
-      if (before && before !== body && before.isConnected && !element.parentNode) before.replaceWith(element);
+      // Where its new owner has already taken it in, it stays there; an owner may also be put in its place later.
+      if (before && before !== body && !element.parentNode) before.replaceWith(element);
     }
   };
 

@@ -35,7 +35,7 @@ function contentOf({ root, nodes }: Fragment): string {
   const order = new Map<string, number>(subtreeIds({ nodes }, root).map((id, i) => [id, i]));
   const named = (text: string): Json => (order.has(text) ? { piece: order.get(text)! } : text);
   const shape = (id: NodeId, isRoot: boolean): Json => {
-    const { kind, name, settings, adapt, styles, slots, effects = [] } = nodes[id]!;
+    const { kind, name, settings, adapt, styles, slots, effects = [], binds = {}, query = null } = nodes[id]!;
     const { anchor: _anchor, ...rest } = settings;
     return [
       kind,
@@ -44,6 +44,8 @@ function contentOf({ root, nodes }: Fragment): string {
       sorted(adapt, named),
       sorted(styles),
       [...effects],
+      sorted(binds),
+      sorted(query),
       Object.entries(slots)
         .filter(([, children]) => children.length > 0)
         .map(([slot, children]) => [slot, children.map((child) => shape(child, false))])

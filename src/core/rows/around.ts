@@ -16,3 +16,12 @@ export function listAround(registry: Registry, project: Project, id: NodeId): No
   }
   return null;
 }
+
+/** @returns the nearest piece around another that can be left out while its lists are empty; null where none can. */
+export function leavableAround(registry: Registry, project: Project, id: NodeId): Node | null {
+  for (let place = maybePlaceOf(project, id); place; place = maybePlaceOf(project, place.parent)) {
+    const around = project.nodes[place.parent]!;
+    if (registry.of(around).leftOut) return around;
+  }
+  return null;
+}

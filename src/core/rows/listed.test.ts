@@ -14,7 +14,11 @@ import type { AssetId, NodeId, PageId, Project, Query, Source, SourceId } from '
 import { readCsv } from '../tables/csv';
 import { changesBetween, changesInWords } from '../tables/changes';
 import { emptyQuery } from '../tables/query';
+import { suggestedFor, type Suggestion } from '../tables/suggested';
 import { listOf } from '../templates/listed';
+import { moreTabsFor, tabsFor } from '../templates/queried';
+import { childIds, subtreeIds } from '../project/tree';
+import { runAround } from './runs';
 import { after } from '../testing/project';
 import { registry } from '../whole';
 
@@ -263,4 +267,100 @@ it('new rows are told apart from those there are by the first column that can', 
   const changes = changesBetween(before, after.table);
   expect(changes).toEqual({ added: 2, changed: 2, gone: 1, columnsGone: ['sold'], columnsChanged: [] });
   expect(changesInWords(changes)).toBe('2 new, 2 changed, 1 gone, the column sold is gone');
+});
+
+describe('a run of lists', () => {
+  const make = makeWith();
+  const [kind, most] = [
+    { label: 'Kept', says: '', query: { where: [{ column: 'reduced', is: 'filled', value: '' }] } },
+    { label: 'Most', says: '', query: { by: 'price', down: true } }
+  ] as const;
+  const listIn = (project: Project) => Object.values(project.nodes).find(({ query: own }) => own)!;
+  const tabbed = (...asked: readonly Suggestion[]) => {
+    const project = listed({
+      type: 'set-query',
+      id: id('shop'),
+      query: query({ where: [{ column: 'name', is: 'filled', value: '' }], most: 8 })
+    } as Command);
+    return after(project, tabsFor(make, registry, project, listIn(project), asked));
+  };
+
+  it('is made of one list in a step: a tab for each query, which narrow what it asked before', () => {
+    const project = tabbed(kind, most);
+    const run = runAround(project, id('shop'))!;
+    expect(run.owner.kind).toBe('tabs');
+    expect(run.lists.map(({ query: own }) => own)).toEqual([
+      query({
+        where: [
+          { column: 'name', is: 'filled', value: '' },
+          { column: 'reduced', is: 'filled', value: '' }
+        ],
+        most: 8
+      }),
+      query({ where: [{ column: 'name', is: 'filled', value: '' }], by: 'price', down: true, most: 8 })
+    ]);
+    expect(childIds(run.owner).map((panel) => project.nodes[panel]!.name)).toEqual(['Kept', 'Most']);
+    expect(printed(project).match(/<li/g)).toHaveLength(1 + 3);
+  });
+
+  it('has rows that follow one another, their columns too, as soon as one is updated', () => {
+    const project = tabbed(kind, most);
+    const [row, other] = runAround(project, id('shop'))!.lists.map(({ slots }) => slots.content![0]!);
+    const heading = (of: Project, at: NodeId) =>
+      subtreeIds(of, at)
+        .map((each) => of.nodes[each]!)
+        .find((each) => each.kind === 'heading')!;
+    const changed = after(
+      project,
+      {
+        type: 'set-binding',
+        id: heading(project, row!).id,
+        key: 'text',
+        binding: { column: 'added' }
+      } as Command,
+      { type: 'update-linked', id: row! } as Command
+    );
+    expect(heading(changed, other!).binds).toEqual({ text: { column: 'added' } });
+  });
+
+  it('gets one more tab, which asks what all of them ask, and its own', () => {
+    const project = tabbed(kind, most);
+    const panel = runAround(project, id('shop'))!.owner.slots.panels![0]!;
+    const all = after(project, moreTabsFor(make, registry, project, listIn(project), panel, [most]));
+    const run = runAround(all, id('shop'))!;
+    expect(run.lists).toHaveLength(3);
+    expect(run.lists[2]!.query).toEqual(run.lists[1]!.query);
+    expect(run.lists[2]!.slots.content!.map((each) => all.nodes[each]!.linked)).toEqual(
+      run.lists[0]!.slots.content!.map((each) => all.nodes[each]!.linked)
+    );
+  });
+
+  it('leaves a tab out while its list is empty, where that is chosen, but never the last', () => {
+    const none = {
+      label: 'Gone',
+      says: '',
+      query: { where: [{ column: 'price', is: 'more', value: '9999' }] }
+    } as const;
+    const project = tabbed(none, most);
+    const [first, second] = runAround(project, id('shop'))!.owner.slots.panels!;
+    const [told] = found(project).filter(({ node }) => node === 'shop');
+    expect(told!.fix!.commands).toMatchObject([{ type: 'set-setting', id: first, value: true }]);
+    expect(printed(project)).toContain('Gone');
+    const left = after(project, ...(told!.fix!.commands as Command[]));
+    expect(printed(left)).not.toContain('Gone');
+    expect(printed(left)).toContain('Most');
+    expect(found(left).filter(({ node }) => node === 'shop')).toEqual([]);
+    const alone = after(left, { type: 'remove', ids: [second!] } as Command);
+    expect(printed(alone)).toContain('Gone');
+  });
+});
+
+it('suggests what a source is likely to be asked for', () => {
+  const read = readCsv(
+    'name,kind,price,reduced,added,fresh\nA,juice,2,,2026-01-02,yes\nB,juice,3,1,2026-01-03,no\nC,cider,4,,2026-01-01,no\nD,cider,5,,2026-01-05,no'
+  );
+  if (!read.ok) throw new Error(read.sentence);
+  const { columns, rows } = read.table;
+  const labels = suggestedFor({ ...sourceOf(), columns, rows }).map(({ label }) => label);
+  expect(labels).toEqual(['Juice', 'Cider', 'Most price', 'Reduced', 'Newest', 'Fresh']);
 });

@@ -4,7 +4,7 @@ import type { Slot } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { diffOf } from '../project/diff';
 import { maybeSteps, remember } from '../project/lineage';
-import { maybePageOf } from '../project/tree';
+import { maybePageOf, maybePlaceOf, subtreeOf } from '../project/tree';
 import type { Node, NodeId, Project, Row } from '../project/types';
 import { rowsOf } from '../tables/query';
 import { isShownFor, withRow } from './binding';
@@ -71,6 +71,14 @@ function isFreeOfRows(project: Project, last: Printed | undefined): boolean {
   );
 }
 
+/** Whether a piece is to be left out while its lists are empty, and they are. */
+export function isLeftOut(registry: Registry, project: Project, node: Node): boolean {
+  const { leftOut } = registry.of(node);
+  if (leftOut === undefined || node.settings[leftOut] !== true) return false;
+  const lists = subtreeOf(project, node.id).filter(({ query }) => query !== undefined);
+  return lists.length > 0 && lists.every((list) => rowsAt(project, list).length === 0);
+}
+
 /** Pieces made for rows, by their template and their ids. */
 const copies = new WeakMap<Node, Map<string, Copy>>();
 
@@ -100,6 +108,7 @@ class Expander {
       this.language = languageAt(this.project, id);
       this.make(id, [], {});
     }
+    for (const { id } of owners) this.leaveOutAround(id);
     const { templates } = this;
     return {
       project: { ...this.project, nodes: this.nodes },
@@ -129,7 +138,7 @@ class Expander {
       made[slot] =
         slot === repeating && ids[0]
           ? this.repeated(template, ids[0], at, row)
-          : this.shown(ids, row).map((id) => this.make(id, at, row));
+          : this.shown(template, slot, row).map((id) => this.make(id, at, row));
     return { ...made };
   }
 
@@ -141,8 +150,22 @@ class Expander {
     return rows.map((own, n) => this.make(first, [...at, n], { ...around, ...own }));
   }
 
-  private shown(ids: readonly NodeId[], row: Row): readonly NodeId[] {
-    return ids.filter((id) => isShownFor(this.project.nodes[id]!, row));
+  /** What stands around a list, and is drawn as it is but for what is left out of it. */
+  private leaveOutAround(list: NodeId): void {
+    for (let at = maybePlaceOf(this.project, list); at; at = maybePlaceOf(this.project, at.parent)) {
+      const owner = this.project.nodes[at.parent]!;
+      if (this.templates.has(owner.id)) return;
+      const ids = this.shown(owner, at.slot, {});
+      if (!sameIds(ids, owner.slots[at.slot]!)) this.nodes[owner.id] = withChildren(owner, at.slot, ids);
+    }
+  }
+
+  /** What a kind needs stays, whatever is empty in it. */
+  private shown(owner: Node, slot: string, row: Row): readonly NodeId[] {
+    const shown = owner.slots[slot]!.filter((id) => isShownFor(this.project.nodes[id]!, row));
+    const filled = shown.filter((id) => !isLeftOut(this.registry, this.project, this.project.nodes[id]!));
+    const { least = 0 } = this.registry.of(owner).slots[slot] ?? {};
+    return filled.length < least ? shown : filled;
   }
 
   /** The first row has the template itself; ids of the others carry the numbers of their rows, counted from 1. */
@@ -178,6 +201,17 @@ class Expander {
     ]);
     return { ...named, id, slots: Object.fromEntries(slots), copyOf: node.id };
   }
+}
+
+const shortened = new WeakMap<Node, Node>();
+
+/** The same object as long as the piece and what is left in it are. */
+function withChildren(owner: Node, slot: string, ids: readonly NodeId[]): Node {
+  const last = shortened.get(owner);
+  if (last && sameIds(last.slots[slot]!, ids)) return last;
+  const next = { ...owner, slots: { ...owner.slots, [slot]: ids } };
+  shortened.set(owner, next);
+  return next;
 }
 
 const sameIds = (a: readonly NodeId[], b: readonly NodeId[]): boolean =>

@@ -13,9 +13,14 @@ import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
 import type { Measured, ToFrame } from '$preview/messages';
 import { WIDTH_LEAST, WIDTH_MOST } from './preview.svelte';
+import { extremesOf } from './rows';
 import type { Workbench } from './workbench.svelte';
 import { defined } from '$core/data/compact';
 import { clamp } from '$core/data/clamp';
+
+/** How high the shortest and the longest row of the picked list come out is shown beside its query. */
+const extremeRows = (wb: Workbench): readonly Ask[] =>
+  (extremesOf(wb.project, wb.current) ?? []).map(({ node }) => ({ fact: 'box', node, part: 'root' }));
 
 /** Browsers lay out in 64ths of a px: a row that is short by one of them wraps. */
 const SHORT_BY = 1 / 64;
@@ -58,7 +63,8 @@ export class FitGauge {
     this.#asked = { project, page: page.id, width };
     const all = subtreeIds(project, page.root);
     const moved = all.filter((id) => boxFact.maybePart(registry.of(project.nodes[id]!)) !== null);
-    return asksFor(registry, project, touched ? [...new Set([...touched, ...moved])] : all);
+    const asks = asksFor(registry, project, touched ? [...new Set([...touched, ...moved])] : all);
+    return [...asks, ...extremeRows(this.bench())];
   }
 
   take({ viewport, window, page, found }: Measured): void {

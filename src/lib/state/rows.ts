@@ -4,10 +4,17 @@ import { settingsWithDefaults } from '$core/kinds/settings';
 import { subtreeIds } from '$core/project/tree';
 import type { Binding, Column, Node, NodeId, Project, Source } from '$core/project/types';
 import { registry } from '$core/registry';
-import { listAround, sourceOf } from '$core/rows/around';
+import { leavableAround, listAround, sourceOf } from '$core/rows/around';
 import { expanded, languageAt, repeatingSlot } from '$core/rows/rows';
 import { matching, rowsOf } from '$core/tables/query';
+import { moreTabsFor, tabsFor } from '$core/templates/queried';
+import type { Suggestion } from '$core/tables/suggested';
+import { runAround, type ListRun } from '$core/rows/runs';
+import { makeWith } from '$core/kinds/make';
+import type { Command } from '$core/commands/commands';
 import type { Workbench } from './workbench.svelte';
+
+const make = makeWith();
 
 /** Whether a piece is offered to repeat its first child: where there are rows, or where it is for nothing else. */
 export function canRepeat(project: Project, node: Node): boolean {
@@ -96,6 +103,36 @@ export function extremesOf(
   });
   const sorted = all.toSorted((a, b) => a.length - b.length);
   return [sorted[0]!, sorted.at(-1)!];
+}
+
+/** @returns the lists that are changed together with one, itself among them; null where it is changed alone. */
+function togetherWith(wb: Workbench, list: Node): ListRun | null {
+  if (wb.together === null || !list.query) return null;
+  const run = runAround(wb.project, list.id);
+  return run?.owner.id === wb.together ? run : null;
+}
+
+/** What does something to a list, and to those of its kind that are changed with it, in a step. */
+export function inAll(wb: Workbench, list: Node, commandFor: (list: Node) => Command): Command {
+  const run = togetherWith(wb, list);
+  if (!run) return commandFor(list);
+  const lists = run.lists.filter(({ kind }) => kind === list.kind);
+  return {
+    type: 'batch',
+    label: `Change ${lists.length} lists of ${run.owner.name}`,
+    commands: lists.map(commandFor)
+  };
+}
+
+/** Puts a list into tabs, one for each query; in tabs already, adds one for each. */
+export function tabFor(wb: Workbench, list: Node, asked: readonly Suggestion[]): void {
+  const panel = leavableAround(registry, wb.project, list.id);
+  const command = panel
+    ? moreTabsFor(make, registry, wb.project, list, panel.id, asked)
+    : tabsFor(make, registry, wb.project, list, asked);
+  if (wb.dispatch(command)) return;
+  const run = runAround(wb.project, list.id);
+  if (run) wb.together = run.owner.id;
 }
 
 export const bindingOf = (node: Node, key: string): Binding | null => node.binds?.[key] ?? null;

@@ -95,6 +95,8 @@ export class Workbench {
   facts = $state.raw<Facts>(NO_FACTS);
   editing = $state<NodeId | null>(null);
   renaming = $state<NodeId | null>(null);
+  /** The piece whose lists are changed together; null where each is changed alone. */
+  together = $state<NodeId | null>(null);
   message = $state.raw<Message | null>(null);
   /** Long work that goes on beside the hand. */
   progress = $state.raw<{

@@ -22,9 +22,14 @@ export const panel: Kind = {
       view: 'timing',
       help: 'In a slider that plays. 0: as long as the slider says.'
     }),
-    disabled: toggleField(false, { label: 'Disabled', help: 'Shown, but it cannot be chosen.' })
+    disabled: toggleField(false, { label: 'Disabled', help: 'Shown, but it cannot be chosen.' }),
+    leftOut: toggleField(false, {
+      label: 'Left out without rows',
+      help: 'It is not on the page while no list in it has a row, and comes back with the first.'
+    })
   }),
   slots: { content: { label: 'Content', accepts: ['block'] } },
+  leftOut: 'leftOut',
   forms: [],
   look: {},
   create: (make) => make('panel', 'Panel', {}, { content: [] }),

@@ -44,7 +44,7 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   unfitEffect(registry),
   lostSource,
   lostColumn(registry),
-  shortList,
+  shortList(registry),
   sidewaysPage,
   cutText
 ];

@@ -1,7 +1,7 @@
-import { error, warning, type FindingRule, type Fix, type Remark } from '../../kinds/finding';
+import { error, settingFix, warning, type FindingRule, type Fix, type Remark } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
-import { listAround, sourceOf } from '../../rows/around';
-import { rowsAt } from '../../rows/rows';
+import { leavableAround, listAround, sourceOf } from '../../rows/around';
+import { isLeftOut, rowsAt } from '../../rows/rows';
 import type { Node, NodeId, Project, Query, Source } from '../../project/types';
 
 const queryFix = (label: string, id: NodeId, query: Query | null): Fix => ({
@@ -83,8 +83,25 @@ export const lostColumn = (registry: Registry): FindingRule => ({
   }
 });
 
+/** No row, where nobody has chosen what stands there then: words of the list's own, or nothing of the tab. */
+function emptyList(registry: Registry, node: Node, project: Project): Remark | null {
+  const around = leavableAround(registry, project, node.id);
+  const isChosen = Boolean(node.settings.nothing) || (around && isLeftOut(registry, project, around));
+  if (isChosen) return null;
+  const told = error({
+    view: 'Fill',
+    number: '0 rows',
+    sentence: `${node.name} shows no row`,
+    cause:
+      'No row of its source passes its conditions. Take one off, change its value, or write what stands there then.'
+  });
+  const key = around && registry.of(around).leftOut;
+  if (!key) return told;
+  return { ...told, fix: settingFix(`Leave ${around.name} out while it is empty`, around.id, key, true) };
+}
+
 /** C19: a feed with fewer rows than asked for, or none at all. */
-export const shortList: FindingRule = {
+export const shortList = (registry: Registry): FindingRule => ({
   id: 'list-short',
   summary: 'A list has fewer rows than it asks for, or none',
   kinds: null,
@@ -93,13 +110,7 @@ export const shortList: FindingRule = {
     const { id, name, query } = node;
     if (!query || !sourceOf(project, query)) return null;
     const { length } = rowsAt(project, node);
-    if (length === 0)
-      return error({
-        view: 'Fill',
-        number: '0 rows',
-        sentence: `${name} shows no row`,
-        cause: 'No row of its source passes its conditions. Take one off, or change its value.'
-      });
+    if (length === 0) return emptyList(registry, node, project);
     if (query.most === 0 || length >= query.most) return null;
     return warning({
       view: 'Fill',
@@ -109,4 +120,4 @@ export const shortList: FindingRule = {
       fix: queryFix(`Ask for ${length}`, id, { ...query, most: length })
     });
   }
-};
+});

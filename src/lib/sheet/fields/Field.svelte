@@ -4,6 +4,7 @@
   import type { Json, Node, Source } from '$core/project/types';
   import { registry } from '$core/registry';
   import type { FieldSpec } from '$lib/state/fields';
+  import { inAll } from '$lib/state/rows';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import BindingField from '../rows/BindingField.svelte';
   import { editorOf, type EditorProps } from './editors/editors';
@@ -44,7 +45,7 @@
       return;
     }
     const refusal = wb.dispatch(
-      { type: 'set-setting', id: node.id, key: field.key, value: to },
+      inAll(wb, node, ({ id: each }) => ({ type: 'set-setting', id: each, key: field.key, value: to })),
       merge ? `${merge} ${node.id} ${field.key} ${gesture}` : null
     );
     fault = refusal?.sentence ?? '';

@@ -2,10 +2,15 @@
   import type { ColumnType, Comparison, Node, Query, SourceId, Where } from '$core/project/types';
   import { cellOf } from '$core/tables/cells';
   import { COMPARISONS_OF, emptyQuery, needsValue } from '$core/tables/query';
+  import type { Command } from '$core/commands/commands';
   import RowsTable from '$lib/parts/RowsTable.svelte';
-  import { sourceOf } from '$core/rows/around';
-  import { extremesOf, outcomeOf } from '$lib/state/rows';
+  import { leavableAround, sourceOf } from '$core/rows/around';
+  import { isLeftOut } from '$core/rows/rows';
+  import { registry } from '$core/registry';
+  import { extremesOf, inAll, outcomeOf } from '$lib/state/rows';
   import type { Workbench } from '$lib/state/workbench.svelte';
+
+  import ListTabs from './ListTabs.svelte';
 
   const { wb, node }: { wb: Workbench; node: Node } = $props();
 
@@ -13,6 +18,8 @@
   const source = $derived(sourceOf(wb.project, node.query));
   const query = $derived(node.query);
   const outcome = $derived(outcomeOf(wb.project, node));
+  const around = $derived(leavableAround(registry, wb.project, node.id));
+  const leftOut = $derived(around && isLeftOut(registry, wb.project, around) ? around : null);
   const extremes = $derived(extremesOf(wb.project, node));
   const SHOWN_ROWS = 20;
   let fault = $state('');
@@ -36,17 +43,23 @@
     date: 'date as 2026-11-27'
   };
 
-  function set(next: Query | null): void {
-    const command = { type: 'set-query', id: node.id, query: next } as const;
+  function run(command: Command): void {
     const refusal = wb.refusal(command);
     fault = refusal?.sentence ?? '';
     if (!refusal) wb.dispatch(command);
   }
+  const set = (next: Query | null) => run({ type: 'set-query', id: node.id, query: next });
   const change = (more: Partial<Query>) => query && set({ ...query, ...more });
+
+  /** What lists beside it have in common is changed in all of them, where that is asked for. */
+  function changeAll(more: Partial<Query>): void {
+    run(inAll(wb, node, ({ id, query: own }) => ({ type: 'set-query', id, query: { ...own!, ...more } })));
+  }
 
   function choose(id: string): void {
     if (id === '') set(null);
-    else set(query ? { ...query, source: id as SourceId } : emptyQuery(id as SourceId));
+    else if (query) changeAll({ source: id as SourceId });
+    else set(emptyQuery(id as SourceId));
   }
 
   const typeOf = (name: string) => source?.columns.find((column) => column.name === name)?.type ?? 'text';
@@ -78,7 +91,7 @@
 
   function count(key: 'most' | 'skip', input: HTMLInputElement): void {
     const text = input.value.trim();
-    if (/^\d*$/.test(text)) change({ [key]: Number(text) });
+    if (/^\d*$/.test(text)) changeAll({ [key]: Number(text) });
     else
       fault = `“${text}” is no number of rows. Type a whole number${key === 'most' ? ', or nothing for all' : ''}.`;
     // What was refused is not what is shown.
@@ -176,7 +189,7 @@
       >
       <label
         >sorted by
-        <select value={query.by} onchange={(event) => change({ by: event.currentTarget.value })}>
+        <select value={query.by} onchange={(event) => changeAll({ by: event.currentTarget.value })}>
           <option value="">the order it has</option>
           {#each source.columns as { name } (name)}<option>{name}</option>{/each}
         </select></label
@@ -185,7 +198,7 @@
         <select
           aria-label="Direction"
           value={query.down ? 'down' : 'up'}
-          onchange={(event) => change({ down: event.currentTarget.value === 'down' })}
+          onchange={(event) => changeAll({ down: event.currentTarget.value === 'down' })}
           ><option value="up">upwards</option><option value="down">downwards</option></select
         >
       {/if}
@@ -211,6 +224,7 @@
       <button type="button" class="link" onclick={() => (wb.open = 'data')}>Add a source first</button>
     {/if}
   </div>
+  {#if query && source}<ListTabs {wb} list={node} {source} />{/if}
   {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
   {#each faults as each, n (n)}<p class="fault">{each}</p>{/each}
   {#if source && outcome}
@@ -225,19 +239,23 @@
         />
       </div>
     {:else}
-      <p class="note">No row comes through. Take off a condition, or change its value.</p>
+      <p class="note">
+        No row comes through. Take off a condition, or change its value.
+        {#if leftOut}{leftOut.name} is left out of the page as long as that is so.{/if}
+      </p>
     {/if}
     {@const rest = source.rows.length - outcome.rows.length}
     {#if extremes}
       <p class="note">
         {#each extremes as extent, n (n)}
+          {@const box = wb.facts.boxes.get(extent.node)}
           {n === 0 ? 'Shortest row' : ' · Longest row'}
           <button
             type="button"
             class="link"
             onclick={() => wb.preview.sendToPreview({ type: 'reveal', node: extent.node })}
             >{extent.name}</button
-          >, {extent.length} characters{/each}
+          >, {extent.length} characters{box ? `, ${Math.round(box.bottom - box.top)} px high` : ''}{/each}
       </p>
     {/if}
     {#if rest > 0}
