@@ -1,5 +1,5 @@
 import { ownOf } from '../data/record';
-import type { Column, Query, Row, Source } from '../project/types';
+import type { Column, Query, Row, Source, Where } from '../project/types';
 
 /** What a query may ask of a source, and what a tab that shows it would be called. */
 export interface Suggestion {
@@ -14,32 +14,41 @@ const VALUES_MOST = 6;
 
 const capital = (text: string): string => text.slice(0, 1).toLocaleUpperCase() + text.slice(1);
 
-const isNothing = (row: Row, { name }: Column): boolean => (ownOf(row, name) ?? '') === '';
+const isSomething = (value: Row[string] | undefined): boolean =>
+  value !== null && value !== undefined && value !== '';
+
+const valuesIn = ({ name }: Column, rows: readonly Row[]): readonly (Row[string] | undefined)[] =>
+  rows.map((row) => ownOf(row, name));
+
+const where = (column: string, is: Where['is'], value: string): Partial<Query> => ({
+  where: [{ column, is, value }]
+});
 
 /** Rows with anything in a column, where others have nothing. */
 function filledIn(column: Column, rows: readonly Row[]): readonly Suggestion[] {
   const { name } = column;
-  const empty = rows.filter((row) => isNothing(row, column)).length;
-  if (empty === 0 || empty === rows.length) return [];
-  const query: Partial<Query> = { where: [{ column: name, is: 'filled', value: '' }] };
-  return [{ label: capital(name), says: `${name} has a value`, query }];
+  const filled = valuesIn(column, rows).filter(isSomething).length;
+  if (filled === 0 || filled === rows.length) return [];
+  return [{ label: capital(name), says: `${name} has a value`, query: where(name, 'filled', '') }];
 }
 
-function truth({ name }: Column, rows: readonly Row[]): readonly Suggestion[] {
-  const some = rows.some((row) => ownOf(row, name) === true);
-  const query: Partial<Query> = { where: [{ column: name, is: 'is', value: 'yes' }] };
-  return some ? [{ label: capital(name), says: `${name} is yes`, query }] : [];
+function truth(column: Column, rows: readonly Row[]): readonly Suggestion[] {
+  const { name } = column;
+  if (!valuesIn(column, rows).includes(true)) return [];
+  return [{ label: capital(name), says: `${name} is yes`, query: where(name, 'is', 'yes') }];
 }
+
+const group = (name: string, value: string): Suggestion => ({
+  label: capital(value),
+  says: `${name} is ${value}`,
+  query: where(name, 'is', value)
+});
 
 /** One list for each value of a column that sorts rows into a few groups. */
-function groups({ name }: Column, rows: readonly Row[]): readonly Suggestion[] {
-  const values = new Set(rows.map((row) => ownOf(row, name)).filter((value) => (value ?? '') !== ''));
+function groups(column: Column, rows: readonly Row[]): readonly Suggestion[] {
+  const values = new Set(valuesIn(column, rows).filter(isSomething));
   const isOfGroups = values.size > 1 && values.size <= VALUES_MOST && values.size * 2 <= rows.length;
-  if (!isOfGroups) return [];
-  return [...values].map((value): Suggestion => {
-    const query: Partial<Query> = { where: [{ column: name, is: 'is', value: String(value) }] };
-    return { label: capital(String(value)), says: `${name} is ${String(value)}`, query };
-  });
+  return isOfGroups ? [...values].map((value) => group(column.name, String(value))) : [];
 }
 
 const downwards = (label: string, says: string, by: string): Suggestion => ({
@@ -48,16 +57,17 @@ const downwards = (label: string, says: string, by: string): Suggestion => ({
   query: { by, down: true }
 });
 
+const inOrder = ({ name, type }: Column): Suggestion =>
+  type === 'date'
+    ? downwards('Newest', `newest by ${name}`, name)
+    : downwards(`Most ${name}`, `most ${name} first`, name);
+
 function suggestedBy(column: Column, rows: readonly Row[]): readonly Suggestion[] {
-  const { name, type } = column;
-  if (type === 'yes-no') return truth(column, rows);
-  if (type === 'text') return [...groups(column, rows), ...filledIn(column, rows)];
+  if (column.type === 'yes-no') return truth(column, rows);
   const partly = filledIn(column, rows);
+  if (column.type === 'text') return [...groups(column, rows), ...partly];
   // What only some rows have tells those apart, rather than putting all in an order.
-  if (partly.length > 0) return partly;
-  return type === 'date'
-    ? [downwards('Newest', `newest by ${name}`, name)]
-    : [downwards(`Most ${name}`, `most ${name} first`, name)];
+  return partly.length > 0 ? partly : [inOrder(column)];
 }
 
 /**

@@ -18,14 +18,18 @@ function queryWith(base: Query, { where, by, down }: Partial<Query>): Query {
   const ordered = by === undefined ? base : { ...base, by, down: down ?? false };
   if (!where) return ordered;
   // One that is met where any condition holds cannot be narrowed by another.
-  return { ...ordered, where: [...(base.any ? [] : base.where), ...where], any: false };
+  const kept = base.any ? [] : base.where;
+  return { ...ordered, where: [...kept, ...where], any: false };
 }
+
+const isSame = (a: Where, b: Where): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+const asks = ({ query }: Node, condition: Where): boolean =>
+  query!.where.some((each) => isSame(each, condition));
 
 /** What lists beside one another all ask; the order is each one's own. */
 function sharedQuery(query: Query, others: readonly Node[]): Query {
-  const isAsked = (by: Node, condition: Where) =>
-    by.query!.where.some((each) => JSON.stringify(each) === JSON.stringify(condition));
-  const where = query.where.filter((each) => others.every((other) => isAsked(other, each)));
+  const where = query.where.filter((each) => others.every((other) => asks(other, each)));
   return { ...query, where, by: '', down: false };
 }
 
@@ -37,13 +41,19 @@ interface Template {
   readonly commands: readonly Command[];
 }
 
+const rowOf = (registry: Registry, list: Node): NodeId => list.slots[repeatingSlot(registry, list)!]![0]!;
+
+function freeShelfName(project: Project, wanted: string): string {
+  return freeName(wanted, new Set(Object.values(project.shelf).map(({ name }) => name)));
+}
+
 /** The row of a list is kept on the shelf, so that all that follow it are tuned as one. */
 function templateOf(registry: Registry, project: Project, list: Node): Template {
-  const row = list.slots[repeatingSlot(registry, list)!]![0]!;
+  const row = rowOf(registry, list);
   const { linked } = nodeOf(project, row);
   if (linked && project.shelf[linked]) return { shelf: linked, row, commands: [] };
   const shelf = newId<ShelfId>('row');
-  const name = freeName(`${list.name} row`, new Set(Object.values(project.shelf).map((each) => each.name)));
+  const name = freeShelfName(project, `${list.name} row`);
   return { shelf, row, commands: [{ type: 'shelve', id: row, shelf, name }] };
 }
 
@@ -52,11 +62,22 @@ const withNode = ({ root, nodes }: Fragment, node: Node): Fragment => ({
   nodes: { ...nodes, [node.id]: node }
 });
 
+interface Asked {
+  readonly label: string;
+  readonly query: Query;
+}
+
 /** A copy of a list with another query, whose row follows the same piece of the shelf. */
-function copyOf(registry: Registry, project: Project, list: Node, shelf: ShelfId, query: Query): Fragment {
+function copyOf(
+  registry: Registry,
+  project: Project,
+  list: Node,
+  shelf: ShelfId,
+  { label, query }: Asked
+): Fragment {
   const copy = withNewIds(registry, fragmentOf(project, list.id));
-  const root = copy.nodes[copy.root]!;
-  const row = copy.nodes[root.slots[repeatingSlot(registry, list)!]![0]!]!;
+  const root = { ...copy.nodes[copy.root]!, name: `${label} list` };
+  const row = copy.nodes[rowOf(registry, root)]!;
   return withNode(withNode(copy, { ...row, linked: shelf }), { ...root, query });
 }
 
@@ -81,7 +102,7 @@ export function tabsFor(
     query: queryWith(list.query!, query)
   }));
   const panels = others.map((each) =>
-    panelOf(make, each.label, [copyOf(registry, project, list, shelf, each.query)])
+    panelOf(make, each.label, [copyOf(registry, project, list, shelf, each)])
   );
   const tabs = make(
     'tabs',
@@ -118,7 +139,7 @@ export function moreTabsFor(
   const beside = runAround(project, list.id)?.lists.filter(({ id }) => id !== list.id) ?? [];
   const base = sharedQuery(list.query!, beside);
   const inserts = asked.map(({ label, query }, n): Command => {
-    const copy = copyOf(registry, project, list, shelf, queryWith(base, query));
+    const copy = copyOf(registry, project, list, shelf, { label, query: queryWith(base, query) });
     return { type: 'insert', fragment: panelOf(make, label, [copy]), at: { parent, slot, index: end + n } };
   });
   return {

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Node, Source } from '$core/project/types';
   import { leavableAround } from '$core/rows/around';
+  import { repeatingSlot } from '$core/rows/rows';
   import { runAround } from '$core/rows/runs';
   import { suggestedFor } from '$core/tables/suggested';
   import { registry } from '$core/registry';
@@ -14,6 +15,11 @@
   const isInPanel = $derived(leavableAround(registry, wb.project, list.id) !== null);
   const suggestions = $derived(suggestedFor(source));
   const asks = $derived(isInPanel ? 'One more tab for…' : 'A tab for each…');
+  const template = $derived(list.slots[repeatingSlot(registry, list)!]?.[0]);
+  const refusal = $derived.by(() => {
+    if (!template) return 'The list has nothing to repeat yet. Put a piece into it first.';
+    return suggestions.length === 0 ? `Nothing in ${source.name} tells its rows apart.` : undefined;
+  });
   let isOpen = $state(false);
   let picked = $state.raw<ReadonlySet<number>>(new Set());
 
@@ -41,15 +47,15 @@
         checked={wb.together === run.owner.id}
         onchange={(event) => (wb.together = event.currentTarget.checked ? run.owner.id : null)}
       />
-      Source, order, number and settings in all {run.lists.length} lists of {run.owner.name}
+      Source, number and settings in all {run.lists.length} lists of {run.owner.name}
     </label>
   {/if}
   <button
     type="button"
     class="link"
     aria-expanded={isOpen}
-    disabled={suggestions.length === 0}
-    title={suggestions.length === 0 ? `Nothing in ${source.name} tells its rows apart.` : undefined}
+    disabled={refusal !== undefined}
+    title={refusal}
     onclick={() => (isOpen = !isOpen)}>{asks}</button
   >
 </div>

@@ -51,7 +51,7 @@
   const set = (next: Query | null) => run({ type: 'set-query', id: node.id, query: next });
   const change = (more: Partial<Query>) => query && set({ ...query, ...more });
 
-  /** What lists beside it have in common is changed in all of them, where that is asked for. */
+  /** What does not tell lists beside one another apart is changed in all of them, where that is asked for. */
   function changeAll(more: Partial<Query>): void {
     run(inAll(wb, node, ({ id, query: own }) => ({ type: 'set-query', id, query: { ...own!, ...more } })));
   }
@@ -189,7 +189,7 @@
       >
       <label
         >sorted by
-        <select value={query.by} onchange={(event) => changeAll({ by: event.currentTarget.value })}>
+        <select value={query.by} onchange={(event) => change({ by: event.currentTarget.value })}>
           <option value="">the order it has</option>
           {#each source.columns as { name } (name)}<option>{name}</option>{/each}
         </select></label
@@ -198,7 +198,7 @@
         <select
           aria-label="Direction"
           value={query.down ? 'down' : 'up'}
-          onchange={(event) => changeAll({ down: event.currentTarget.value === 'down' })}
+          onchange={(event) => change({ down: event.currentTarget.value === 'down' })}
           ><option value="up">upwards</option><option value="down">downwards</option></select
         >
       {/if}
