@@ -1,3 +1,9 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { kymation } from '../src/cli/run';
+import { writeProjectFile } from '../src/core/formats/project-file';
+import { createProject } from '../src/core/project/create';
 import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import type { Node, NodeId, Project } from '../src/core/project/types';
@@ -157,4 +163,43 @@ test('labels fit from the width on at which the sweep sees them in one row', asy
   await expect
     .poll(async () => Number(/to (\d+) px/.exec(await last())?.[1]) + 1)
     .toBe(Number((await told.innerText()).replace('labels need ', '')));
+});
+
+test('the command line finds the same over all widths, and says where there is no browser for it', async ({
+  page
+}) => {
+  const content = [
+    make('heading', 'Title', { text: 'Members', level: '1' }),
+    make('button', 'Wide', { label: LONG })
+  ];
+  const root = make('page', 'Page', {}, { sections: [make('section', 'All', {}, { content })] });
+  const project = createProject('Members', root);
+  const file = join(mkdtempSync(join(tmpdir(), 'kymation-')), 'members.kymation');
+  writeFileSync(file, writeProjectFile(project, new Map()));
+  const check = async () => {
+    const said: string[] = [];
+    const note = (text: string) => void said.push(text);
+    const code = await kymation(['check', file, '--sweep', '--sarif'], { out: note, note });
+    return { code, text: said.join('\n') };
+  };
+  const { code, text } = await check();
+  expect(code).toBe(1);
+  const { runs } = JSON.parse(text) as {
+    runs: { results: { ruleId: string; message: { text: string } }[] }[];
+  };
+  const found = runs[0]!.results.find(({ ruleId }) => ruleId === 'page-sideways')!;
+
+  const bench = await Bench.openDemo(page);
+  await bench.importProject(project);
+  await bench.view('Widths');
+  await expect(page.getByText(/^swept in /)).toBeVisible();
+  await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
+  const told = page.getByText(/The page scrolls sideways by Wide/);
+  expect(found.message.text).toContain((await told.innerText()).replace('▲ ', ''));
+
+  const { CHROMIUM } = process.env;
+  process.env.CHROMIUM = '/nowhere/chromium';
+  expect(await check()).toEqual({ code: 2, text: expect.stringContaining('name it in CHROMIUM') });
+  if (CHROMIUM === undefined) delete process.env.CHROMIUM;
+  else process.env.CHROMIUM = CHROMIUM;
 });

@@ -11,13 +11,14 @@ import { printSnippet } from '../core/compile/snippet';
 import { placeholdersOf } from '../core/findings/placeholders';
 import { loadRules, runFindings } from '../core/findings/run';
 import { readProjectFile, writeProjectFile, type Opened } from '../core/formats/project-file';
-import { splitAside } from '../core/kinds/finding';
+import { NO_FACTS, splitAside, type Facts } from '../core/kinds/finding';
 import { sarifOf } from '../core/formats/sarif';
 import { ownOf } from '../core/data/record';
 import { writeDesignTokens } from '../core/formats/design-tokens';
 import { pageStem } from '../core/project/files';
 import { maybeNode, maybePageOf } from '../core/project/tree';
 import type { Asset, AssetId, NodeId, PageId, Project } from '../core/project/types';
+import { SWEEP_FROM, SWEEP_TO } from '../core/sweep/halving';
 import { registry } from '../core/whole';
 import { finish, finishSnippet, type Finished } from '../server/finish';
 import { sites, sitesFolder } from '../server/host/host';
@@ -26,6 +27,7 @@ import { makeRenditions } from '../server/renditions';
 import { readTones } from '../server/tones';
 import { refreshed } from './refresh';
 import { sheetOf } from './sheet';
+import { maybeChromium, sweptPages } from './sweep';
 import { subsetFace } from '../server/typefaces';
 
 /** A command: how it is called, what it does, and what it takes. */
@@ -48,9 +50,13 @@ const USAGES: Readonly<Record<string, Usage>> = {
     }
   },
   check: {
-    call: 'check FILE [--json | --sarif]',
+    call: 'check FILE [--sweep] [--json | --sarif]',
     does: 'Says what is wrong with a project, worst first. Exit code 1 where there are errors.',
-    options: { '--json': 'findings as JSON', '--sarif': 'findings as a SARIF 2.1.0 log' }
+    options: {
+      '--sweep': 'lays every page out at all widths first; needs Chromium, named in CHROMIUM or found',
+      '--json': 'findings as JSON',
+      '--sarif': 'findings as a SARIF 2.1.0 log'
+    }
   },
   refresh: {
     call: 'refresh FILE [--from NAME=TABLE]... [--out FILE]',
@@ -121,6 +127,7 @@ interface Options {
   readonly minify?: boolean;
   readonly json?: boolean;
   readonly sarif?: boolean;
+  readonly sweep?: boolean;
   readonly from?: readonly string[];
   readonly piece?: string;
   readonly to?: string;
@@ -206,15 +213,30 @@ async function writeFinished({ files, problems, broken }: Finished, out: string,
   return problems.length + broken.length > 0 ? 1 : 0;
 }
 
+/** What is measured at all widths, where that is asked for; else nothing is. */
+async function factsOf({ project, bytes }: Extract<Opened, { ok: true }>, sweep: boolean): Promise<Facts> {
+  if (!sweep) return NO_FACTS;
+  const chromium = maybeChromium();
+  if (chromium === null)
+    throw new Mistake(
+      'There is no Chromium to lay the pages out with. Install it (on Debian: apt-get install chromium), or name it in CHROMIUM.'
+    );
+  return { ...NO_FACTS, sweeps: await sweptPages(chromium, project, bytes, project.info.pageOrder) };
+}
+
 /**
  * Without a browser nothing is measured, so what hangs on measurements (fit of labels, heights) is not looked
  * at.
  */
-async function checkCommand(file: string, { json, sarif }: Options, say: Say): Promise<number> {
+async function checkCommand(
+  file: string,
+  { json, sarif, sweep = false }: Options,
+  say: Say
+): Promise<number> {
   const opened = await openFile(file, say);
   const project = await withTones(opened.project, ({ id }) => readTones(opened.bytes.get(id)!));
   await loadRules(registry);
-  const findings = runFindings(registry, project);
+  const findings = runFindings(registry, project, await factsOf(opened, sweep));
   const { open, aside } = splitAside(findings, project.info.aside);
   const placeholders = placeholdersOf(registry, project);
   if (sarif) say.out(JSON.stringify(await sarifOf(registry, project, findings, file), null, 2));
@@ -223,7 +245,7 @@ async function checkCommand(file: string, { json, sarif }: Options, say: Say): P
     for (const { severity, sentence, cause, node, rule } of open)
       say.out(`${severity}: ${sentence}\n    ${cause}\n    ${node} (${rule})`);
     say.out(
-      `${open.length} ${open.length === 1 ? 'finding' : 'findings'}, ${aside.length} set aside. Fit of labels and heights are measured in the workbench only.`
+      `${open.length} ${open.length === 1 ? 'finding' : 'findings'}, ${aside.length} set aside.${sweep ? ` Laid out from ${SWEEP_FROM} to ${SWEEP_TO} px.` : ''} Fit of labels and heights are measured in the workbench only.`
     );
     if (placeholders.length > 0)
       say.out(
@@ -349,6 +371,7 @@ async function act(args: readonly string[], say: Say): Promise<number> {
       minify: { type: 'boolean' },
       json: { type: 'boolean' },
       sarif: { type: 'boolean' },
+      sweep: { type: 'boolean' },
       from: { type: 'string', multiple: true },
       piece: { type: 'string' },
       to: { type: 'string' },

@@ -71,12 +71,10 @@ function valueWords(value: unknown, field: FieldWords, project: Project): string
   return shortened(field.control === 'rich' ? plainWords(words) : words);
 }
 
-const fieldsByKey = (kind: Kind): ReadonlyMap<string, FieldWords> =>
-  new Map(
-    fieldsOf(kind)
-      .flatMap((entry) => maybeField(entry) ?? [])
-      .map((field) => [field.key, field])
-  );
+function fieldsByKey(kind: Kind): ReadonlyMap<string, FieldWords> {
+  const fields = fieldsOf(kind).flatMap((entry) => maybeField(entry) ?? []);
+  return new Map(fields.map((field) => [field.key, field]));
+}
 
 /** What was never set is as the kind has it. */
 function settingsBetween(

@@ -5,7 +5,7 @@ import type { Registry } from '../kinds/registry';
 import { diffOf } from '../project/diff';
 import { maybeSteps, remember } from '../project/lineage';
 import { maybePageOf, maybePlaceOf, subtreeOf } from '../project/tree';
-import type { Node, NodeId, Project, Row } from '../project/types';
+import type { Diff, Node, NodeId, Project, Row } from '../project/types';
 import { rowsOf } from '../tables/query';
 import { isShownFor, withRow } from './binding';
 
@@ -61,14 +61,14 @@ export function rowsAt(project: Project, node: Node): readonly Row[] {
   return node.query ? rowsOf(project, node.query, languageAt(project, node.id)) : (node.rows ?? []);
 }
 
+const bringsRows = ({ nodes = {} }: Diff): boolean =>
+  Object.values(nodes).some(([, after]) => after && repeats(after));
+
 /** Whether an edit left a project that repeats nothing without anything that does: told without a look at all of it. */
 function isFreeOfRows(project: Project, last: Printed | undefined): boolean {
   if (last?.project !== last?.from) return false;
   const steps = last ? maybeSteps(last.from, project) : null;
-  return (
-    steps !== null &&
-    !steps.some(({ nodes = {} }) => Object.values(nodes).some(([, after]) => after && repeats(after)))
-  );
+  return steps !== null && !steps.some(bringsRows);
 }
 
 /** Whether a piece is to be left out while its lists are empty, and they are. */

@@ -72,10 +72,10 @@ export function lanesOf(samples: Samples): readonly Lane[] {
     .toSorted((a, b) => rankOf(a.what) - rankOf(b.what) || lengthOf(b) - lengthOf(a));
 }
 
+const endsOf = ({ runs }: Lane): readonly number[] => runs.flatMap(({ from, to }) => [from, to + 1]);
+
 /** @returns the first px of every run and the first after it: where something changes. */
-export const edgesOf = (lanes: readonly Lane[]): readonly number[] => [
-  ...new Set(lanes.flatMap(({ runs }) => runs.flatMap(({ from, to }) => [from, to + 1])))
-];
+export const edgesOf = (lanes: readonly Lane[]): readonly number[] => [...new Set(lanes.flatMap(endsOf))];
 
 /** How many things go wrong at a width and at all wider ones up to the next entry, px. */
 export interface WrongAt {

@@ -9,11 +9,13 @@ const NAMED_MOST = 6;
 
 const lower = (words: string): string => words.charAt(0).toLowerCase() + words.slice(1);
 
+const lookOf = ({ anatomy }: Kind, part: string): string => `the look of the ${anatomy[part]?.label ?? part}`;
+
 /** What of a piece the other kind has no place for, as people know it: settings, and looks of parts. */
 function lostWords({ settings, adapt, styles }: Former, from: Kind): readonly string[] {
   const keys = new Set([settings, ...Object.values(adapt)].flatMap((own) => Object.keys(own ?? {})));
   const named = fieldsOf(from).filter(({ key }) => keys.has(key));
-  const looks = Object.keys(styles).map((part) => `the look of the ${from.anatomy[part]?.label ?? part}`);
+  const looks = Object.keys(styles).map((part) => lookOf(from, part));
   return [...named.map(({ label }) => lower(label)), ...looks];
 }
 

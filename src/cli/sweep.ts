@@ -1,0 +1,185 @@
+import { existsSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { Browser, Page as Tab } from '@playwright/test';
+import { createPreviewSession } from '../core/compile/preview';
+import { allKeyframes, BASE_CSS } from '../core/compile/rules';
+import type { Sights } from '../core/facts/sights';
+import type { AssetBytes } from '../core/formats/project-file';
+import { pageOf } from '../core/project/tree';
+import type { Asset, NodeId, PageId, Project } from '../core/project/types';
+import { expanded } from '../core/rows/rows';
+import { halvesOf, seedsOf } from '../core/sweep/halving';
+import { worstOfEach } from '../core/sweep/merging';
+import { lanesOf, type Lane } from '../core/sweep/runs';
+import { registry } from '../core/whole';
+import type { FromFrame, ToFrame } from '../preview/messages';
+import { probeScript, sourceFolder } from '../server/bundle';
+
+/** Where Debian and others put it. */
+const CHROMIUMS = [
+  '/usr/bin/chromium-headless-shell',
+  '/usr/bin/chromium',
+  '/usr/bin/chromium-browser',
+  '/usr/bin/google-chrome'
+];
+
+/** @returns the browser that `CHROMIUM` names, else the one that is found; null where there is none. */
+export function maybeChromium(): string | null {
+  const { CHROMIUM } = process.env;
+  return (CHROMIUM ? [CHROMIUM] : CHROMIUMS).find((path) => existsSync(path)) ?? null;
+}
+
+/** Nothing answers there: what the frame is made of is given to it, and all else is refused. */
+const ADDRESS = 'http://frame.invalid/';
+const POLICY =
+  "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src blob: data:; font-src blob: data:";
+const DOCUMENT =
+  '<!doctype html><html lang="en"><head><meta charset="utf-8">' +
+  '<meta name="viewport" content="width=device-width, initial-scale=1"><title>Sweep</title>' +
+  '<link rel="stylesheet" href="/frame.css"><script src="/probe.js" defer></script></head><body></body></html>';
+
+const HEIGHT = 800;
+
+interface Waiting {
+  port: MessagePort;
+  heard: FromFrame[];
+}
+
+type File = readonly [contentType: string, body: string];
+
+/** What the frame is made of, by where it asks for it. */
+async function frameFiles(): Promise<ReadonlyMap<string, File>> {
+  const style = await readFile(join(sourceFolder(), '../static/frame.css'), 'utf8');
+  return new Map<string, File>([
+    [ADDRESS, ['text/html', DOCUMENT]],
+    [`${ADDRESS}probe.js`, ['text/javascript', await probeScript()]],
+    [`${ADDRESS}frame.css`, ['text/css', style]]
+  ]);
+}
+
+async function giveOnly(tab: Tab, files: ReadonlyMap<string, File>): Promise<void> {
+  await tab.route('**', (route) => {
+    const found = files.get(route.request().url());
+    if (!found) return route.abort();
+    const [contentType, body] = found;
+    return route.fulfill({ contentType, body, headers: { 'content-security-policy': POLICY } });
+  });
+}
+
+/** Runs in the tab: what the frame says is kept until someone asks for it. */
+function listen(): void {
+  const { port1, port2 } = new MessageChannel();
+  const waiting: Waiting = { port: port1, heard: [] };
+  port1.onmessage = ({ data }) => void waiting.heard.push(data as FromFrame);
+  Object.assign(window, { waiting });
+  window.postMessage('kymation', '*', [port2]);
+}
+
+/** The workbench's own preview frame, in a browser without a window. */
+async function openFrame(browser: Browser): Promise<Tab> {
+  const tab = await browser.newPage({ viewport: { width: 1120, height: HEIGHT } });
+  await giveOnly(tab, await frameFiles());
+  await tab.goto(ADDRESS);
+  await tab.evaluate(listen);
+  return tab;
+}
+
+/** Sends the frame a message. @returns the next one of a type that comes after it. */
+function answer<Type extends FromFrame['type']>(
+  tab: Tab,
+  message: ToFrame,
+  type: Type
+): Promise<Extract<FromFrame, { type: Type }>> {
+  return tab.evaluate(
+    async ([sent, wanted]) => {
+      const { waiting } = window as unknown as { waiting: Waiting };
+      waiting.heard.length = 0;
+      waiting.port.postMessage(sent);
+      for (;;) {
+        const found = waiting.heard.find((each) => each.type === wanted);
+        if (found) return found as never;
+        await new Promise(requestAnimationFrame);
+      }
+    },
+    [message, type] as const
+  );
+}
+
+type AssetMessage = Extract<ToFrame, { type: 'asset' }>;
+
+/** A picture or a typeface as it goes to the tab: its content as a text, since no bytes can go there. */
+type Coded = Omit<AssetMessage, 'blob'> & { readonly content: string; readonly as: string };
+
+/** Runs in the tab. */
+function take({ content, as, ...message }: Coded): void {
+  const { waiting } = window as unknown as { waiting: Waiting };
+  const bytes = Uint8Array.from(atob(content), (each) => each.charCodeAt(0));
+  waiting.port.postMessage({ ...message, blob: new Blob([bytes], { type: as }) });
+}
+
+function codedAsset({ id, type, face }: Asset, bytes: Uint8Array): Coded {
+  const named = face ? { family: face.family, style: face.style, weight: face.weight.join(' ') } : null;
+  return { type: 'asset', id, face: named, content: Buffer.from(bytes).toString('base64'), as: type };
+}
+
+/** Puts a page of a project into the frame, with its pictures and typefaces. */
+async function show(tab: Tab, project: Project, bytes: AssetBytes, page: PageId): Promise<void> {
+  for (const [id, content] of bytes) await tab.evaluate(take, codedAsset(project.assets[id]!, content));
+  const patch = createPreviewSession(registry).patchFor(project, page)!;
+  const keyframes = BASE_CSS + allKeyframes(registry);
+  await answer(tab, { type: 'patch', seq: 1, keyframes, ...patch } as ToFrame, 'patched');
+  await tab.evaluate(() => document.fonts.ready);
+}
+
+/** What is seen of the page at a width, px. */
+async function look(tab: Tab, root: NodeId, width: number): Promise<Sights> {
+  await tab.setViewportSize({ width, height: HEIGHT });
+  const ask: ToFrame = { type: 'measure', asks: [{ fact: 'sights', node: root, part: 'own' }] };
+  for (;;) {
+    const { viewport, found } = await answer(tab, ask, 'measured');
+    const sights = found.find(({ fact }) => fact === 'sights');
+    if (viewport === width && sights) return sights.value as Sights;
+  }
+}
+
+const bandEdges = ({ info: { bands } }: Project): readonly number[] =>
+  [bands.narrow, bands.medium].flatMap((px) => [px, px + 1]);
+
+async function lanesOn(tab: Tab, project: Project, page: PageId): Promise<readonly Lane[]> {
+  const { root } = pageOf(project, page);
+  const { templateOf } = expanded(registry, project);
+  const ownerOf = (node: string) => templateOf(node as NodeId);
+  const samples = new Map<number, Sights>();
+  for (let due = seedsOf(bandEdges(project)); due.length > 0; due = halvesOf(samples))
+    for (const width of due) samples.set(width, worstOfEach(await look(tab, root, width), ownerOf));
+  return lanesOf(samples);
+}
+
+/**
+ * Lays pages out at all widths, as the workbench does.
+ * @param executablePath of Chromium.
+ * @returns what is seen over the widths, by the root of each page.
+ */
+export async function sweptPages(
+  executablePath: string,
+  project: Project,
+  bytes: AssetBytes,
+  pages: readonly PageId[]
+): Promise<ReadonlyMap<NodeId, readonly Lane[]>> {
+  // Only here: nothing else of the command line needs a browser.
+  const { chromium } = await import('@playwright/test');
+  const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
+  try {
+    const lanes = new Map<NodeId, readonly Lane[]>();
+    for (const page of pages) {
+      const tab = await openFrame(browser);
+      await show(tab, project, bytes, page);
+      lanes.set(pageOf(project, page).root, await lanesOn(tab, project, page));
+      await tab.close();
+    }
+    return lanes;
+  } finally {
+    await browser.close();
+  }
+}
