@@ -8,6 +8,7 @@ import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import type { Node, NodeId, Project } from '../src/core/project/types';
 import { partIn } from './support/exported';
+import { Counted } from './support/counted';
 import { expect, test, type Page } from './support/test';
 import { bytes, changed, demo, open, put } from './support/visit';
 import { Bench } from './support/workbench';
@@ -202,4 +203,57 @@ test('the command line finds the same over all widths, and says where there is n
   expect(await check()).toEqual({ code: 2, text: expect.stringContaining('name it in CHROMIUM') });
   if (CHROMIUM === undefined) delete process.env.CHROMIUM;
   else process.env.CHROMIUM = CHROMIUM;
+});
+
+test('everything that breaks on a page with three faults is found and mended in six actions', async ({
+  page
+}) => {
+  const flat = (id: string): Command => ({
+    type: 'set-style',
+    id,
+    part: 'root',
+    state: 'rest',
+    condition: 'always',
+    property: 'padding',
+    value: '0'
+  });
+  const flats = make(
+    'stack',
+    'Flats',
+    {},
+    {
+      content: ['Small', 'Smaller'].map((name) => make('button', name, { label: 'In' }))
+    }
+  );
+  const bench = new Bench(page);
+  const faulty = changed(
+    put(make('button', 'Wide', { label: LONG })),
+    put(flats),
+    {
+      type: 'set-style',
+      id: 'flats',
+      part: 'root',
+      state: 'rest',
+      condition: 'always',
+      property: 'gap',
+      value: '0'
+    },
+    flat('small'),
+    flat('smaller'),
+    { type: 'set-setting', id: 'season-tabs', key: 'foldUnder', value: 0 }
+  );
+  await bench.importProject(faulty, bytes);
+  const hand = new Counted();
+  const swept = () => expect(page.getByText(/^swept in /)).toBeVisible({ timeout: 30_000 });
+  await hand.act('over all widths', () => bench.view('Widths'));
+  await swept();
+  for (const fault of ['sideways wide', 'wrapped season-tabs', 'target small ', 'target smaller ']) {
+    const lane = page.locator(`[data-lane^="${fault}"]`);
+    await hand.act(fault, () => lane.locator('.link').last().click());
+    await expect(lane).toHaveCount(0, { timeout: 30_000 });
+  }
+  expect(hand.done.length).toBeLessThanOrEqual(6);
+  // One fault mended has not come back with another; words that may break now stand on two lines, which is told.
+  await expect(page.locator('[data-lane^="sideways"], [data-lane^="target"]')).toHaveCount(0);
+  await expect(page.locator('[data-lane^="wrapped"]')).toHaveAttribute('data-lane', 'wrapped wide root');
 });

@@ -53,7 +53,7 @@ export const LANES: readonly LaneKind[] = [
     isCounted: false,
     worst: 'least',
     words: (px) => `${px} px`,
-    rule: 'small-target'
+    rule: 'target-crowded'
   },
   {
     what: 'sparse',

@@ -42,7 +42,7 @@ export const button: Kind = {
       label: 'button',
       states: { hover: ':hover', focus: ':focus-visible', pressed: ':active' },
       hasText: true,
-      properties: ['font-size', 'font-weight', 'translate', 'cursor'],
+      properties: ['font-size', 'font-weight', 'overflow-wrap', 'translate', 'cursor'],
       box: { x: 35, y: 42, width: 80, height: 32 }
     }
   },

@@ -12,7 +12,7 @@ import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
 import { paddingOverHeight, paddingTwice } from './padding';
 import { otherGround } from './other-ground';
 import { seenOrder } from './seen-order';
-import { cutText, sidewaysPage } from './sweep';
+import { crowdedTarget, cutText, sidewaysPage } from './sweep';
 import { backwardStop, namelessStop, unseenStop } from './stops';
 import { unfitEffect } from './unfit';
 import { unheardState } from './unheard';
@@ -45,6 +45,7 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   lostSource,
   lostColumn(registry),
   shortList(registry),
-  sidewaysPage,
+  sidewaysPage(registry),
+  crowdedTarget(registry),
   cutText
 ];

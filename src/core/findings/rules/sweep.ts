@@ -1,5 +1,8 @@
-import { error, type FindingRule, type Remark } from '../../kinds/finding';
-import type { Node, NodeId } from '../../project/types';
+import { resolve } from '../../cascade/resolve';
+import { parseQuantity } from '../../css/quantity';
+import { error, styleFix, type FindingRule, type Fix, type Remark } from '../../kinds/finding';
+import type { Registry } from '../../kinds/registry';
+import type { Node, NodeId, Project } from '../../project/types';
 import { SWEEP_FROM } from '../../sweep/halving';
 import type { Lane, Run } from '../../sweep/runs';
 
@@ -17,7 +20,7 @@ interface Words {
   readonly cause: string;
 }
 
-function remarkOn({ id }: Node, lane: Lane, { seen, cause }: Words): Remark {
+function tooWide({ id }: Node, lane: Lane, { seen, cause }: Words): Remark {
   const run = worstOf(lane);
   return error({
     about: id,
@@ -30,25 +33,12 @@ function remarkOn({ id }: Node, lane: Lane, { seen, cause }: Words): Remark {
   });
 }
 
-const sticksOut = ({ name }: Node): Words => ({
-  seen: `The page scrolls sideways by ${name},`,
-  cause:
-    'It cannot get narrower than what is in it. ' +
-    'Give it a smaller type or less padding there, shorter words, or another form.'
-});
+const withFix = (remark: Remark, fix: Fix | null): Remark => (fix ? { ...remark, fix } : remark);
 
-const cutsText = ({ name }: Node): Words => ({
-  seen: `${name} cuts its text`,
-  cause: 'Its box is lower or narrower than its words. Let it grow with them, or make the words shorter.'
-});
+type RemarkOn = (piece: Node, lane: Lane, project: Project) => Remark;
 
 /** A rule about one thing that the sweep over all widths found. */
-const swept = (
-  id: string,
-  summary: string,
-  what: Lane['what'],
-  words: (piece: Node) => Words
-): FindingRule => ({
+const swept = (id: string, summary: string, what: Lane['what'], remarkOn: RemarkOn): FindingRule => ({
   id,
   summary,
   kinds: ['page'],
@@ -57,17 +47,80 @@ const swept = (
   check: (page, project, { sweeps }) =>
     (sweeps.get(page.id) ?? []).flatMap((lane) => {
       const piece = project.nodes[lane.node as NodeId];
-      return lane.what === what && piece ? [remarkOn(piece, lane, words(piece))] : [];
+      return lane.what === what && piece ? [remarkOn(piece, lane, project)] : [];
     })
 });
 
+/** Words of a part that may be broken can get as narrow as a letter. */
+function breakingFix(registry: Registry, { id, kind }: Node, part: string): Fix | null {
+  const { properties = [] } = registry.kindOf(kind).anatomy[part] ?? {};
+  return properties.includes('overflow-wrap')
+    ? styleFix('Let long words break', id, part, 'overflow-wrap', 'anywhere')
+    : null;
+}
+
+const sticksOut = ({ name }: Node): Words => ({
+  seen: `The page scrolls sideways by ${name},`,
+  cause:
+    'It cannot get narrower than what is in it. ' +
+    'Give it a smaller type or less padding there, shorter words, or another form.'
+});
+
 /** WCAG 2.2, 1.4.10 (reflow): from 320 px on nothing has to be scrolled both ways. */
-export const sidewaysPage = swept(
-  'page-sideways',
-  'A page scrolls sideways at some widths',
-  'sideways',
-  sticksOut
-);
+export const sidewaysPage = (registry: Registry): FindingRule =>
+  swept('page-sideways', 'A page scrolls sideways at some widths', 'sideways', (piece, lane) =>
+    withFix(tooWide(piece, lane, sticksOut(piece)), breakingFix(registry, piece, lane.part))
+  );
+
+const cutsText = ({ name }: Node): Words => ({
+  seen: `${name} cuts its text`,
+  cause: 'Its box is lower or narrower than its words. Let it grow with them, or make the words shorter.'
+});
 
 /** WCAG 2.2, 1.4.4 (resize text) asks that no words are lost. */
-export const cutText = swept('text-cut', 'Words are cut at some widths', 'cut', cutsText);
+export const cutText = swept('text-cut', 'Words are cut at some widths', 'cut', (piece, lane) =>
+  tooWide(piece, lane, cutsText(piece))
+);
+
+/** WCAG 2.2, 2.5.8 (target size): 24 by 24 CSS px, or as far from the next. */
+const TARGET_LEAST = 24;
+
+/** A side of padding, px; 0 for one in another unit, which is replaced. */
+function pxOf(side: string): number {
+  const quantity = parseQuantity(side);
+  return quantity?.unit === 'px' ? quantity.value : 0;
+}
+
+/** Padding on all sides that makes a part larger by so much both ways, px. */
+function paddedBy(padding: string, missing: number): string {
+  const [top = '0', right = top] = padding.split(' ');
+  const more = Math.ceil(missing / 2);
+  return `${pxOf(top) + more}px ${pxOf(right) + more}px`;
+}
+
+const leastOf = ({ runs }: Lane): Run => runs.reduce((least, run) => (run.value < least.value ? run : least));
+
+function tooSmall(registry: Registry, { id, name }: Node, lane: Lane, project: Project): Remark {
+  const { part } = lane;
+  const run = leastOf(lane);
+  const own = resolve(registry, project, { node: id, part }).get('padding')!.value;
+  const padding = paddedBy(own, TARGET_LEAST - run.value);
+  return error({
+    about: id,
+    part,
+    view: 'Widths',
+    number: `${run.value} px`,
+    width: run.at,
+    sentence: `${name} is ${run.value} px high or wide, close to others, ${widthsOf(run)}`,
+    cause: `Fingers need ${TARGET_LEAST} px. Give it more padding, or more room around it.`,
+    fix: styleFix(`Give it ${padding} padding`, id, part, 'padding', padding)
+  });
+}
+
+export const crowdedTarget = (registry: Registry): FindingRule =>
+  swept(
+    'target-crowded',
+    'What is pressed is small and close to others at some widths (WCAG 2.2, 2.5.8)',
+    'target',
+    (piece, lane, project) => tooSmall(registry, piece, lane, project)
+  );
