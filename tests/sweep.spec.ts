@@ -257,3 +257,44 @@ test('everything that breaks on a page with three faults is found and mended in 
   await expect(page.locator('[data-lane^="sideways"], [data-lane^="target"]')).toHaveCount(0);
   await expect(page.locator('[data-lane^="wrapped"]')).toHaveAttribute('data-lane', 'wrapped wide root');
 });
+
+test('words that come to lie over others are named, with the widths at which they do', async ({ page }) => {
+  const layer = (name: string, place: string) =>
+    make(
+      'layer',
+      name,
+      { place },
+      { content: [make('text', `${name} words`, { html: `<p>${name} of all that was ever grown here</p>` })] }
+    );
+  const layers = make(
+    'layers',
+    'Both',
+    {},
+    { layers: [layer('Beginning', '0% 0%'), layer('Ending', '100% 0%')] }
+  );
+  const project = changed(put(layers));
+  await swept(page, project);
+  const lane = page.locator('[data-lane^="over"]');
+  await expect(lane).toHaveCount(1);
+  await expect(lane).toContainText('Ending words lies over other words');
+  const [from, to] = (await runsOf(page, 'over ending-words root'))[0]!.match(/\d+/g)!.map(Number);
+  expect(from).toBe(280);
+  // On the exported page they meet at the last of these widths, and no longer at the next.
+  await open(page, project);
+  const apart = async (width: number) => {
+    await page.setViewportSize({ width, height: 800 });
+    return page.evaluate(
+      (selectors) => {
+        const [first, second] = selectors.map((each) => {
+          const range = document.createRange();
+          range.selectNodeContents(document.querySelector(each)!);
+          return range.getBoundingClientRect();
+        });
+        return second!.left - first!.right;
+      },
+      ['beginning-words', 'ending-words'].map((id) => `${partIn('export', id as NodeId, 'root')} > p`)
+    );
+  };
+  expect(await apart(to!)).toBeLessThan(0);
+  expect(await apart(to! + 1)).toBeGreaterThan(-2);
+});

@@ -2,7 +2,7 @@ import { array, number, object, string, type InferType } from 'yup';
 import type { Fact } from './fact';
 
 /** What can be seen of a page at one width; core/sweep/lanes.ts says each in words. */
-export const WHATS = ['sideways', 'cut', 'wrapped', 'target', 'sparse', 'heading'] as const;
+export const WHATS = ['sideways', 'cut', 'over', 'wrapped', 'target', 'sparse', 'heading'] as const;
 export type What = (typeof WHATS)[number];
 
 /** More of them are not told: a page with so many has to be mended first. */

@@ -38,6 +38,15 @@ export const LANES: readonly LaneKind[] = [
     rule: 'text-cut'
   },
   {
+    what: 'over',
+    label: 'lies over other words',
+    tone: 'error',
+    isCounted: false,
+    worst: 'most',
+    words: (px) => `by ${px} px`,
+    rule: 'words-over'
+  },
+  {
     what: 'wrapped',
     label: 'wraps its labels',
     tone: 'warning',

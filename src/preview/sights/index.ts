@@ -1,6 +1,7 @@
 import { SIGHTS_MOST, type Sight, type Sights } from '$core/facts/sights';
 import { worstOfEach } from '$core/sweep/merging';
 import type { Seen, SightReader } from './reader';
+import { over } from './over';
 import { sideways } from './sideways';
 import { targets } from './targets';
 import { wordsShown } from './text';
@@ -8,7 +9,7 @@ import { tryTexts } from './trying';
 import { cut, headings, sparse, wrapped } from './texts';
 
 /** One line for each thing that is looked for at every width. */
-const READERS: readonly SightReader[] = [sideways, cut, wrapped, targets, sparse, headings];
+const READERS: readonly SightReader[] = [sideways, cut, over, wrapped, targets, sparse, headings];
 
 /** The part of a piece that an element stands in. */
 function ownerOf(element: HTMLElement): Pick<Sight, 'node' | 'part'> | null {

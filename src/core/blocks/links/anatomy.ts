@@ -81,7 +81,7 @@ export const look: Styles = {
         color: 'inherit',
         'background-color': 'transparent',
         'border-width': '0',
-        padding: '4px 6px',
+        padding: '6px 8px',
         cursor: 'pointer'
       }
     },

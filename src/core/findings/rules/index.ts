@@ -12,7 +12,7 @@ import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
 import { paddingOverHeight, paddingTwice } from './padding';
 import { otherGround } from './other-ground';
 import { seenOrder } from './seen-order';
-import { crowdedTarget, cutText, sidewaysPage } from './sweep';
+import { crowdedTarget, cutText, sidewaysPage, wordsOver } from './sweep';
 import { backwardStop, namelessStop, unseenStop } from './stops';
 import { unfitEffect } from './unfit';
 import { unheardState } from './unheard';
@@ -47,5 +47,6 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   shortList(registry),
   sidewaysPage(registry),
   crowdedTarget(registry),
-  cutText
+  cutText,
+  wordsOver
 ];

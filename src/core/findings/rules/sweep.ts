@@ -82,6 +82,15 @@ export const cutText = swept('text-cut', 'Words are cut at some widths', 'cut', 
   tooWide(piece, lane, cutsText(piece))
 );
 
+const liesOver = ({ name }: Node): Words => ({
+  seen: `${name} lies over other words`,
+  cause: 'Neither can be read there. Give them room, or let one of them go below the other at these widths.'
+});
+
+export const wordsOver = swept('words-over', 'Words lie over others at some widths', 'over', (piece, lane) =>
+  tooWide(piece, lane, liesOver(piece))
+);
+
 /** WCAG 2.2, 2.5.8 (target size): 24 by 24 CSS px, or as far from the next. */
 const TARGET_LEAST = 24;
 
@@ -100,7 +109,14 @@ function paddedBy(padding: string, missing: number): string {
 
 const leastOf = ({ runs }: Lane): Run => runs.reduce((least, run) => (run.value < least.value ? run : least));
 
-function tooSmall(registry: Registry, { id, name }: Node, lane: Lane, project: Project): Remark {
+/** A piece, or a part of it, as one names it. */
+function nameOf(registry: Registry, { kind, name }: Node, part: string): string {
+  const { label } = registry.kindOf(kind).anatomy[part] ?? {};
+  return part === 'root' || !label ? name : `${name}, ${label},`;
+}
+
+function tooSmall(registry: Registry, piece: Node, lane: Lane, project: Project): Remark {
+  const { id } = piece;
   const { part } = lane;
   const run = leastOf(lane);
   const own = resolve(registry, project, { node: id, part }).get('padding')!.value;
@@ -111,7 +127,7 @@ function tooSmall(registry: Registry, { id, name }: Node, lane: Lane, project: P
     view: 'Widths',
     number: `${run.value} px`,
     width: run.at,
-    sentence: `${name} is ${run.value} px high or wide, close to others, ${widthsOf(run)}`,
+    sentence: `${nameOf(registry, piece, part)} is ${run.value} px high or wide, close to others, ${widthsOf(run)}`,
     cause: `Fingers need ${TARGET_LEAST} px. Give it more padding, or more room around it.`,
     fix: styleFix(`Give it ${padding} padding`, id, part, 'padding', padding)
   });
