@@ -124,6 +124,8 @@ const toFrame = {
     isOfChosen: boolean().strict(true).required(),
     /** Pace of everything that moves: 1 is real. */
     rate: number().min(0.05).max(4).required(),
+    /** Type size that the reader has chosen in the browser, in percent of the usual. */
+    typeSize: number().min(50).max(300).required(),
     /** Margins, paddings and gaps of what is under the pointer are drawn. */
     guides: boolean().required(),
     /**

@@ -39,6 +39,7 @@ let shown: Extract<ToFrame, { type: 'show' }> = {
   chosen: [],
   isOfChosen: false,
   rate: 1,
+  typeSize: 100,
   guides: false,
   stack: [],
   name: ''
@@ -195,6 +196,7 @@ function show(message: typeof shown): void {
   page.setScripted(!message.switches.includes('no-script'));
   page.setPictured(!message.switches.includes('no-pictures'));
   motion.setRate(message.rate);
+  root.style.fontSize = message.typeSize === 100 ? '' : `${message.typeSize}%`;
   bringOut.picked(shown.mode === 'select' ? drawnOrNot(shown.picked) : null);
   stack.want({ stack: message.mode === 'select' ? message.stack : [], picked: message.picked?.node ?? null });
   force();

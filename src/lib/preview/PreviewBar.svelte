@@ -53,6 +53,11 @@
         aria-pressed={wb.preview.widths === 'three'}
         onclick={() => (wb.preview.widths = 'three')}>3 widths</button
       >
+      <button
+        type="button"
+        aria-pressed={wb.preview.widths === 'devices'}
+        onclick={() => (wb.preview.widths = 'devices')}>Devices</button
+      >
     </div>
     <button type="button" onclick={() => (wb.preview.isFull = true)}>Full window</button>
     <span class="scale mono">{Math.round(wb.preview.scale * 100)} %</span>

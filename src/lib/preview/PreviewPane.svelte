@@ -11,6 +11,8 @@
   import { takeWritten, writeInPlace } from '$lib/state/writing';
   import { WIDTH_LEAST, WIDTH_MOST } from '$lib/state/preview.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
+  import { softPictures } from '$core/compile/softness';
+  import type { Device } from '$lib/state/devices.svelte';
   import { expanded } from '$core/rows/rows';
   import type { FromFrame, ToFrame } from '$preview/messages';
   import { compact } from '$core/data/compact';
@@ -30,6 +32,8 @@
     readonly label: string;
     readonly width: number;
     readonly isKept?: boolean;
+    /** The device that it stands for. */
+    readonly device?: Device;
     /** Its place among the three whose width can be typed. */
     readonly typed?: number;
   }
@@ -48,6 +52,7 @@
         },
         { key: 'one', title, label: 'B · now', width: wb.preview.width }
       ];
+    if (wb.preview.widths === 'devices') return wb.devices.shown.map(shownDevice);
     if (wb.preview.widths === 'one') return [{ key: 'one', title, label: '', width: wb.preview.width }];
     const [wide, medium, narrow] = three;
     return [
@@ -56,6 +61,18 @@
       { key: 'narrow', title: `${title}, narrow`, label: 'narrow', width: narrow, typed: 2 }
     ];
   });
+  /** The first is the one that is measured; the others are told apart by what they are. */
+  function shownDevice(device: Device, n: number): Shown {
+    const title = `Preview of ${wb.page.name}`;
+    const { id, name, width } = device;
+    return {
+      key: n === 0 ? 'one' : id,
+      title: n === 0 ? title : `${title}, ${name}`,
+      label: name,
+      width,
+      device
+    };
+  }
   /** A phone's width for the narrow one (common practice, no source), where the band reaches so far. */
   const PHONE = 390;
   const three = $derived.by(() => {
@@ -73,14 +90,26 @@
   }
   const GAP = 16;
   const total = $derived(frames.reduce((sum, frame) => sum + frame.width, 0));
+  /** px above each page: a device has its name and its numbers, one below the other. */
+  const labelRoom = $derived.by(() => {
+    if (frames[0]?.device) return 40;
+    return frames.length > 1 ? 24 : 0;
+  });
+  const roomBelow = $derived(room.height - (wb.preview.isFull ? 0 : 14) - labelRoom);
+  /** The highest of the devices; others are as high as the pane. */
+  const highest = $derived(Math.max(0, ...frames.map(({ device }) => device?.height ?? 0)));
   const scale = $derived(
-    Math.min(1, (room.width - (wb.preview.isFull ? 0 : 32) - GAP * (frames.length - 1)) / total)
+    Math.min(
+      1,
+      (room.width - (wb.preview.isFull ? 0 : 32) - GAP * (frames.length - 1)) / total,
+      highest > 0 ? Math.max(60, roomBelow) / highest : 1
+    )
   );
   $effect(() => {
     wb.preview.scale = scale;
   });
-  const labelRoom = $derived(frames.length > 1 ? 24 : 0);
-  const height = $derived(Math.max(80, (room.height - (wb.preview.isFull ? 0 : 14) - labelRoom) / scale));
+  const height = $derived(Math.max(80, roomBelow / scale));
+  const heightOf = ({ device }: Shown): number => device?.height ?? height;
   /** The picked piece among those it is stacked with. */
   const stack = $derived.by((): readonly NodeId[] => {
     const stacking = wb.selected.length > 0 ? maybeStacking(wb.registry, wb.project, wb.tuned.id) : null;
@@ -101,10 +130,18 @@
     chosen: states.filter(([state]) => isOfChoice(state)).map(([, selector]) => selector!),
     isOfChosen: wb.preview.forced !== null && isOfChoice(wb.preview.forced),
     rate: wb.preview.rate,
+    typeSize: 100,
     guides: wb.preview.showsGuides,
     stack: [...stack],
     name: wb.selected.length > 0 ? nameOfPicked() : ''
   });
+  /** A device has its own hands and its own type size, beside what is tried everywhere. */
+  function showOn({ device }: Shown): typeof show {
+    if (!device) return show;
+    const { isTouch, type } = device;
+    const switches = isTouch ? [...new Set([...show.switches, 'touch' as const])] : show.switches;
+    return { ...show, switches, typeSize: type };
+  }
   function nameOfPicked(): string {
     const { name } = wb.tuned;
     return wb.currentPart === 'root' ? name : `${name}, ${wb.kind.anatomy[wb.currentPart]!.label}`;
@@ -282,6 +319,18 @@
   }
 </script>
 
+{#snippet about({ width, height: high, ratio, type }: Device)}
+  {@const soft = softPictures(wb.registry, wb.rested, wb.page.root, { width, ratio })}
+  <span class="mono facts">
+    {width} × {high}{ratio === 1 ? '' : ` · ${ratio}×`}{type === 100 ? '' : ` · type ${type} %`}
+    {#if soft > 0}
+      <b class="soft" title="They have fewer pixels than this screen shows of them"
+        >{soft} soft {soft === 1 ? 'picture' : 'pictures'}</b
+      >
+    {/if}
+  </span>
+{/snippet}
+
 <div
   class="pane"
   bind:this={pane}
@@ -291,9 +340,13 @@
 >
   <div class="frames" style:gap="{GAP}px">
     {#each frames as frame (frame.key)}
-      <div class="one">
+      <div class="one" style:width="{frame.width * scale}px">
         {#if frame.label}
-          <span class="label" style:height="{labelRoom}px">
+          <span
+            class="label"
+            title={frame.device && `${frame.label}, ${frame.width} × ${frame.device.height} px`}
+            style:height="{labelRoom}px"
+          >
             {frame.label}
             {#if frame.typed !== undefined}
               {@const at = frame.typed}
@@ -308,9 +361,10 @@
                 )}
               /> px
             {/if}
+            {#if frame.device}{@render about(frame.device)}{/if}
           </span>
         {/if}
-        <div class="paper" style:width="{frame.width * scale}px" style:height="{height * scale}px">
+        <div class="paper" style:width="{frame.width * scale}px" style:height="{heightOf(frame) * scale}px">
           <div class="scaled" style:scale>
             <PreviewFrame
               project={frame.isKept ? wb.kept!.project : (wb.trial?.project ?? wb.project)}
@@ -318,13 +372,17 @@
               blobs={wb.blobs}
               title={frame.title}
               width={frame.width}
-              {height}
-              {show}
+              height={heightOf(frame)}
+              show={showOn(frame)}
               watch={frame.isKept ? undefined : (watcher) => wb.watch(watcher)}
               onmessage={(message) => receive(message, frame.key)}
               onready={(send) => ready(frame.key, send)}
             />
           </div>
+          {#if frame.device?.isTouch && wb.devices.typing}
+            <!-- What stands at the lower edge of the page stays there, below it (CSS Viewport 1, interactive-widget). -->
+            <div class="keyboard"><span>keyboard</span></div>
+          {/if}
         </div>
       </div>
     {/each}
@@ -395,6 +453,9 @@
   }
   .label {
     display: block;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
     font-size: 12px;
     color: var(--ink-2);
   }
@@ -403,8 +464,33 @@
     background: #fff;
     outline: 1px solid var(--line);
   }
+  .paper {
+    position: relative;
+  }
   .scaled {
     transform-origin: 0 0;
+  }
+  .one {
+    flex: none;
+  }
+  .facts {
+    display: block;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .soft {
+    font-weight: 600;
+    color: var(--ochre);
+  }
+  .keyboard {
+    position: absolute;
+    inset: 50% 0 0;
+    display: grid;
+    place-items: center;
+    font-size: 12px;
+    color: var(--ink-2);
+    background: var(--plaster);
+    border-top: 1px solid var(--line);
   }
   /* Within sight, though not to be seen: browsers let frames that are out of sight rest. */
   .gauge {

@@ -11,6 +11,7 @@ export const tried = (switches: readonly Switch[]): Extract<ToFrame, { type: 'sh
   chosen: [],
   isOfChosen: false,
   rate: 1,
+  typeSize: 100,
   guides: false,
   stack: [],
   name: ''

@@ -10,8 +10,8 @@ export const WIDTH_MOST = 1920;
 /** How the page is looked at; nothing of it is part of the project. */
 export class PreviewState {
   width = $state(1120);
-  /** One width, or the three bands side by side. */
-  widths = $state<'one' | 'three'>('one');
+  /** One width, the three bands side by side, or stand-in devices. */
+  widths = $state<'one' | 'three' | 'devices'>('one');
   /** Widths shown side by side, px: wide, medium, narrow. */
   three = $state.raw<readonly [number, number, number] | null>(null);
   mode = $state<'select' | 'try'>('select');

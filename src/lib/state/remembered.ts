@@ -43,3 +43,10 @@ const SITE_KEY = 'kymation-site-of-';
 export const siteName = (project: string): string | null => read(SITE_KEY + project);
 
 export const keepSiteName = (project: string, name: string): void => write(SITE_KEY + project, name);
+
+const DEVICES_KEY = 'kymation-devices';
+
+/** Stand-in devices as they were kept, as JSON; null where none were. */
+export const keptDevices = (): string | null => read(DEVICES_KEY);
+
+export const keepDevices = (json: string): void => write(DEVICES_KEY, json);

@@ -24,6 +24,7 @@ import { readBlobs, readHistory, type Stored } from '$lib/store/projects';
 import type { PanelName } from '$lib/workbench/panels';
 import { FindingsWatch } from './findings.svelte';
 import { OutlineState } from './outline.svelte';
+import { Devices } from './devices.svelte';
 import { PreviewState } from './preview.svelte';
 import { sideWidth } from './remembered';
 import { Saver } from './saver.svelte';
@@ -95,6 +96,7 @@ export class Workbench {
   facts = $state.raw<Facts>(NO_FACTS);
   editing = $state<NodeId | null>(null);
   renaming = $state<NodeId | null>(null);
+  readonly devices = new Devices();
   /** The piece whose lists are changed together; null where each is changed alone. */
   together = $state<NodeId | null>(null);
   message = $state.raw<Message | null>(null);

@@ -101,6 +101,13 @@ export const PANELS = {
     stands: 'beside',
     load: () => import('$lib/side/map/MapPanel.svelte')
   },
+  devices: {
+    label: 'Stand-in devices',
+    group: 'View',
+    keys: ['Shift+V'],
+    stands: 'beside',
+    load: () => import('$lib/side/DevicesPanel.svelte')
+  },
   search: {
     label: 'Find anything',
     group: 'View',
