@@ -22,6 +22,14 @@ const specification = () =>
     page,
     piece: null,
     measured: { facts: NO_FACTS, width: 1120 },
+    lanes: [
+      {
+        what: 'heading',
+        node: 'welcome-heading',
+        part: 'root',
+        runs: [{ from: 280, to: 612, value: 2, at: 280 }]
+      }
+    ],
     findings: runFindings(registry, project),
     files: []
   });

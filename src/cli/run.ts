@@ -67,12 +67,13 @@ const USAGES: Readonly<Record<string, Usage>> = {
     }
   },
   sheet: {
-    call: 'sheet FILE --out DIR [--page ID] [--piece ID]',
+    call: 'sheet FILE --out DIR [--page ID] [--piece ID] [--sweep]',
     does: 'Writes the specification of each page, as an HTML page to print and as CSV.',
     options: {
       '--out DIR': 'the folder to write into; made where it is missing',
       '--page ID': 'one page only, by its id',
-      '--piece ID': 'one piece only, with what is in it'
+      '--piece ID': 'one piece only, with what is in it',
+      '--sweep': 'with what happens over all widths; needs Chromium'
     }
   },
   publish: {
@@ -214,14 +215,18 @@ async function writeFinished({ files, problems, broken }: Finished, out: string,
 }
 
 /** What is measured at all widths, where that is asked for; else nothing is. */
-async function factsOf({ project, bytes }: Extract<Opened, { ok: true }>, sweep: boolean): Promise<Facts> {
+async function factsOf(
+  { project, bytes }: Extract<Opened, { ok: true }>,
+  sweep: boolean,
+  pages = project.info.pageOrder
+): Promise<Facts> {
   if (!sweep) return NO_FACTS;
   const chromium = maybeChromium();
   if (chromium === null)
     throw new Mistake(
       'There is no Chromium to lay the pages out with. Install it (on Debian: apt-get install chromium), or name it in CHROMIUM.'
     );
-  return { ...NO_FACTS, sweeps: await sweptPages(chromium, project, bytes, project.info.pageOrder) };
+  return { ...NO_FACTS, sweeps: await sweptPages(chromium, project, bytes, pages) };
 }
 
 /**
@@ -291,15 +296,18 @@ function pagesToDescribe(project: Project, { page, piece }: Options): readonly P
 
 async function sheetCommand(file: string, options: Options, say: Say): Promise<number> {
   if (!options.out) throw new Mistake('Say where to write with --out DIR.');
-  const { project: opened, bytes } = await openFile(file, say);
-  const project = await withTones(opened, ({ id }) => readTones(bytes.get(id)!));
+  const opened = await openFile(file, say);
+  const { bytes } = opened;
+  const project = await withTones(opened.project, ({ id }) => readTones(bytes.get(id)!));
   const pages = pagesToDescribe(project, options);
   await loadRules(registry);
-  const findings = runFindings(registry, project);
+  const facts = await factsOf(opened, options.sweep ?? false, pages);
+  const findings = runFindings(registry, project, facts);
   const piece = options.piece === undefined ? null : (options.piece as NodeId);
   for (const page of pages) {
     const stem = `${pageStem(project, page)}${piece ? `-${piece}` : ''}-specification`;
-    for (const [type, text] of Object.entries(sheetOf(project, page, piece, bytes, findings))) {
+    const lanes = facts.sweeps.get(project.pages[page]!.root) ?? null;
+    for (const [type, text] of Object.entries(sheetOf(project, page, piece, bytes, { findings, lanes }))) {
       await write(join(resolve(options.out), `${stem}.${type}`), text);
       say.out(`${stem}.${type}  ${Buffer.byteLength(text)} bytes`);
     }

@@ -3,6 +3,7 @@ import { printSpecification } from '../core/specification/page';
 import { specificationOf } from '../core/specification/specification';
 import type { Finding } from '../core/kinds/finding';
 import type { AssetId, NodeId, PageId, Project } from '../core/project/types';
+import type { Lane } from '../core/sweep/runs';
 import { registry } from '../core/whole';
 
 /** Pictures that are larger are drawn as boxes, bytes: a sheet is to be sent around. */
@@ -11,6 +12,13 @@ const PICTURE_MOST = 400_000;
 export interface Sheet {
   readonly html: string;
   readonly csv: string;
+}
+
+/** What was found out about a page. */
+export interface Found {
+  readonly findings: readonly Finding[];
+  /** Over all widths; null where they were not swept. */
+  readonly lanes: readonly Lane[] | null;
 }
 
 /**
@@ -22,9 +30,16 @@ export function sheetOf(
   page: PageId,
   piece: NodeId | null,
   files: ReadonlyMap<AssetId, Uint8Array>,
-  findings: readonly Finding[]
+  { lanes, findings }: Found
 ): Sheet {
-  const spec = specificationOf(registry, project, { page, piece, measured: null, findings, files: [] });
+  const spec = specificationOf(registry, project, {
+    page,
+    piece,
+    measured: null,
+    lanes,
+    findings,
+    files: []
+  });
   const pictureOf = (id: AssetId): string | null => {
     const bytes = files.get(id);
     if (!bytes || bytes.length > PICTURE_MOST) return null;

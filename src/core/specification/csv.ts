@@ -11,7 +11,8 @@ import type {
   RangeSpec,
   SettingSpec,
   Specification,
-  TokenSpec
+  TokenSpec,
+  WidthLane
 } from './types';
 
 const COLUMNS = [
@@ -116,6 +117,14 @@ const rangeLine = ({ words, sort, start, end }: RangeSpec): Line => ({
   value: `${Math.round(start)} to ${Math.round(end)} px`
 });
 
+const widthLines = ({ words, spans }: WidthLane): Line[] =>
+  spans.map((span) => ({
+    about: 'width',
+    piece: words,
+    property: `${span.from} to ${span.to} px`,
+    value: span.words
+  }));
+
 const findingLine = ({ severity, sentence, aside }: FindingSpec): Line => ({
   about: 'finding',
   property: severity,
@@ -129,9 +138,10 @@ const fileLine = ({ path, raw, gzip }: FileSpec): Line => ({
   value: `${raw} B, ${gzip} B with gzip`
 });
 
-const otherLines = ({ tokens, scroll, findings, files }: Specification): Line[] => [
+const otherLines = ({ tokens, scroll, widths, findings, files }: Specification): Line[] => [
   ...tokens.map(tokenLine),
   ...(scroll?.ranges ?? []).map(rangeLine),
+  ...(widths?.lanes ?? []).flatMap(widthLines),
   ...findings.map(findingLine),
   ...files.map(fileLine)
 ];

@@ -29,6 +29,7 @@ import {
   valueCell
 } from './tables';
 import type { PartSpec, PieceSpec, Specification } from './types';
+import { widthTable } from './widths';
 
 /** px that all states of a part have between them, and one at most. */
 const ROOM = 520;
@@ -146,6 +147,7 @@ ${printHtml(main)}
         label: 'What moves with the scroll',
         content: spec.scroll ? scrollTable(spec.scroll) : []
       },
+      { id: 's-widths', label: 'Over all widths', content: spec.widths ? widthTable(spec.widths) : [] },
       {
         id: 's-findings',
         label: 'Findings',

@@ -6,6 +6,7 @@ import { NO_FACTS } from '../kinds/finding';
 import type { NodeId, PageId, Project } from '../project/types';
 import { runFindings } from '../findings/run';
 import { after, sampleProject } from '../testing/project';
+import type { Lane } from '../sweep/runs';
 import { registry } from '../whole';
 import { specificationCsv } from './csv';
 import { printSpecification } from './page';
@@ -13,7 +14,15 @@ import { specificationOf, type Asked } from './specification';
 
 const page = 'first' as PageId;
 const specOf = (project: Project, more: Partial<Asked> = {}) =>
-  specificationOf(registry, project, { page, piece: null, measured: null, findings: [], files: [], ...more });
+  specificationOf(registry, project, {
+    page,
+    piece: null,
+    measured: null,
+    lanes: null,
+    findings: [],
+    files: [],
+    ...more
+  });
 const htmlOf = (project: Project, more: Partial<Asked> = {}) =>
   printSpecification(specOf(project, more), { registry, project, page, pictureOf: () => null });
 
@@ -183,5 +192,39 @@ describe('its CSV', () => {
     const cells = read(specificationCsv(specOf(project))).data.map(({ piece }) => piece!);
     expect(cells.some((cell) => cell.includes('HYPERLINK'))).toBe(true);
     expect(cells.filter((cell) => cell.startsWith('='))).toEqual([]);
+  });
+
+  it('tells what happens over all widths, worst first, with a bar for each, and nothing where it was not swept', () => {
+    const lanes: readonly Lane[] = [
+      { what: 'sideways', node: 'tabs', part: 'tab', runs: [{ from: 280, to: 311, value: 32, at: 280 }] },
+      {
+        what: 'heading',
+        node: 'heading',
+        part: 'root',
+        runs: [
+          { from: 280, to: 500, value: 2, at: 280 },
+          { from: 501, to: 1920, value: 1, at: 501 }
+        ]
+      },
+      { what: 'cut', node: 'elsewhere', part: 'root', runs: [{ from: 280, to: 300, value: 4, at: 280 }] }
+    ];
+    const { widths } = specOf(sampleProject(), { lanes });
+    expect(widths!.lanes).toMatchObject([
+      {
+        words: 'Tabs, tab makes the page scroll sideways',
+        tone: 'error',
+        spans: [{ from: 280, to: 311, words: 'by 32 px' }]
+      },
+      { words: 'Heading changes its lines', spans: [{ words: '2 lines' }, { words: '1 line' }] }
+    ]);
+    const html = htmlOf(sampleProject(), { lanes });
+    expect(html).toContain('280 to 311: by 32 px');
+    // The bar of the second line of the heading begins where its width does: 501 - 280.
+    expect(html).toMatch(/<rect x="221" width="1420"/);
+    expect(Papa.parse<string[]>(specificationCsv(specOf(sampleProject(), { lanes }))).data).toContainEqual(
+      expect.arrayContaining(['width', 'Heading changes its lines', '501 to 1920 px', '1 line'])
+    );
+    expect(htmlOf(sampleProject(), { lanes: [] })).toContain('Nothing breaks from 280 to 1920 px');
+    expect(htmlOf(sampleProject())).not.toContain('Over all widths');
   });
 });

@@ -10,6 +10,8 @@ import { nodeOf, pageOf, subtreeOf } from '../project/tree';
 import type { Node, NodeId, PageId, Project, SupportTarget } from '../project/types';
 import { expanded } from '../rows/rows';
 import { rangesOf } from '../scroll/ranges';
+import type { Lane } from '../sweep/runs';
+import { widthsOf } from './widths';
 import { likeness, pieceSpec, type Source } from './pieces';
 import type { FileSpec, FindingSpec, ScrollSpec, Specification, TokenSpec } from './types';
 
@@ -25,6 +27,8 @@ export interface Asked {
   readonly piece: NodeId | null;
   /** What was measured of the page, in a window of so many px; null where nothing was. */
   readonly measured: { readonly facts: Facts; readonly width: number } | null;
+  /** What the sweep over all widths saw of the page; null where there was none. */
+  readonly lanes: readonly Lane[] | null;
   readonly findings: readonly Finding[];
   readonly files: readonly FileSpec[];
 }
@@ -100,6 +104,7 @@ export function specificationOf(registry: Registry, given: Project, asked: Asked
     tokens: tokensOf(registry, project, root),
     pieces: groupsOf(registry, nodes).map(([first, ...others]) => pieceSpec(source, first!, others)),
     scroll: scrollOf(registry, project, ids, asked),
+    widths: asked.lanes && widthsOf(registry, project, ids, asked.lanes),
     findings: findingsOf(project, ids, asked.findings),
     files: asked.files
   };

@@ -34,7 +34,7 @@ export const make = (
 /** Words that are read after the rest. */
 export const note = (words: string): Element => make('p', { className: ['s-note'] }, words);
 
-const cell = (words: string): Element => make('td', {}, words);
+export const cell = (words: string): Element => make('td', {}, words);
 export const rowHead = (words: string): Element => make('th', { scope: 'row' }, words);
 export const row = (...cells: readonly Element[]): Element => make('tr', {}, ...cells);
 

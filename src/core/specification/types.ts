@@ -11,6 +11,8 @@ export interface Specification {
   readonly pieces: readonly PieceSpec[];
   /** What moves with the scroll; null where nothing was measured. */
   readonly scroll: ScrollSpec | null;
+  /** What happens over all widths; null where they were not swept. */
+  readonly widths: WidthsSpec | null;
   readonly findings: readonly FindingSpec[];
   /** What it exports to; empty where that was not asked for. */
   readonly files: readonly FileSpec[];
@@ -153,4 +155,26 @@ export interface FileSpec {
   /** Bytes. */
   readonly raw: number;
   readonly gzip: number;
+}
+
+export interface WidthsSpec {
+  /** The least and the greatest width that were laid out, px. */
+  readonly from: number;
+  readonly to: number;
+  /** The worst first. */
+  readonly lanes: readonly WidthLane[];
+}
+
+/** One thing that happens to a part of a piece. */
+export interface WidthLane {
+  readonly words: string;
+  readonly tone: 'error' | 'warning' | 'plain';
+  readonly spans: readonly WidthSpan[];
+}
+
+export interface WidthSpan {
+  /** px, both included. */
+  readonly from: number;
+  readonly to: number;
+  readonly words: string;
 }

@@ -3,6 +3,7 @@ import { specificationCsv } from '$core/specification/csv';
 import { printSpecification } from '$core/specification/page';
 import { specificationOf } from '$core/specification/specification';
 import type { FileSpec } from '$core/specification/types';
+import { pageOf } from '$core/project/tree';
 import { registry } from '$core/registry';
 import { dataAddress } from './exporting';
 import type { Workbench } from './workbench.svelte';
@@ -39,7 +40,8 @@ export async function makeSheet(
   const pictures = await picturesOf(wb);
   const measured = { facts, width: preview.width };
   const findings = wb.findingsWatch.all;
-  const spec = specificationOf(registry, project, { page, piece, measured, findings, files });
+  const lanes = facts.sweeps.get(pageOf(project, page).root) ?? null;
+  const spec = specificationOf(registry, project, { page, piece, measured, lanes, findings, files });
   const pictureOf = (id: AssetId) => pictures.get(id) ?? null;
   return {
     html: printSpecification(spec, { registry, project, page, pictureOf }),

@@ -10,8 +10,10 @@ import type { NodeId, PageId, Project } from '$core/project/types';
 import type { Measured, ToFrame } from '$preview/messages';
 import type { Workbench } from './workbench.svelte';
 
-/** Height of the window in which all widths are tried, px. */
-export const SWEPT_HEIGHT = 800;
+/** Heights of the window in which all widths can be tried, px: a low laptop, the usual, a tall screen. */
+export const SWEPT_HEIGHTS = [560, 800, 1200] as const;
+export type SweptHeight = (typeof SWEPT_HEIGHTS)[number];
+const USUAL: SweptHeight = 800;
 /** A page that never stands as it is asked for is left after so many frames. */
 const WAITS_MOST = 600;
 
@@ -20,6 +22,7 @@ export interface Target {
   readonly project: Project;
   readonly page: PageId;
   readonly texts: Trial;
+  readonly height: SweptHeight;
 }
 
 /** What was found over all widths. */
@@ -29,12 +32,14 @@ export interface Swept extends Target {
   readonly ms: number;
 }
 
-const isOf = (swept: Swept | null, { project, page, texts }: Target): boolean =>
-  swept !== null && swept.project === project && swept.page === page && swept.texts === texts;
+const keyOf = ({ project, page, texts, height }: Target): string =>
+  `${project.id} ${page} ${texts} ${height}`;
 
-/** The last sweeps in this window, by project, page and texts: they are there again when one comes back. */
+const isOf = (swept: Swept | null, target: Target): boolean =>
+  swept !== null && swept.project === target.project && keyOf(swept) === keyOf(target);
+
+/** The last sweeps in this window, by what was swept and how: they are there again when one comes back. */
 const remembered = new Map<string, Swept>();
-const keyOf = ({ project, page, texts }: Target): string => `${project.id} ${page} ${texts}`;
 
 /** Lays a page out at all widths, in a frame out of sight that takes one after the other. */
 export class Sweep {
@@ -48,6 +53,7 @@ export class Sweep {
   result = $state.raw<Swept | null>(null);
   tried = $state.raw<Swept | null>(null);
   texts = $state<Trial>('own');
+  height = $state<SweptHeight>(USUAL);
   /** Whether the page never came to stand at a width. */
   isLost = $state(false);
   #due: readonly number[] = [];
@@ -64,7 +70,7 @@ export class Sweep {
   /** The page as it is, or with the fix that is looked at. */
   wanted(): Target {
     const { project, trial, pageId } = this.bench();
-    return { project: trial?.project ?? project, page: pageId, texts: this.texts };
+    return { project: trial?.project ?? project, page: pageId, texts: this.texts, height: this.height };
   }
 
   /** Takes up what is known of the page. @returns whether it has to be swept anew. */
@@ -146,8 +152,9 @@ export class Sweep {
   /** Tells the rules what was found of the page with its own texts, as long as it is as it was. */
   #tell(): void {
     const { project, pageId, page } = this.bench();
-    const own = remembered.get(keyOf({ project, page: pageId, texts: 'own' })) ?? null;
-    const isFresh = isOf(own, { project, page: pageId, texts: 'own' });
+    const usual: Target = { project, page: pageId, texts: 'own', height: USUAL };
+    const own = remembered.get(keyOf(usual)) ?? null;
+    const isFresh = isOf(own, usual);
     this.bench().takeFacts({ sweeps: new Map(isFresh ? [[page.root, own!.lanes]] : []) });
   }
 

@@ -7,7 +7,7 @@
   import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
   import { placeOnRuler } from '$lib/ruler/scale';
   import type { FromFrame } from '$preview/messages';
-  import { Sweep, SWEPT_HEIGHT } from '$lib/state/sweep.svelte';
+  import { Sweep, SWEPT_HEIGHTS } from '$lib/state/sweep.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import SweepLane from './SweepLane.svelte';
 
@@ -44,7 +44,7 @@
   });
 
   $effect(() => {
-    void [wb.pageId, wb.trial, sweep.texts];
+    void [wb.pageId, wb.trial, sweep.texts, sweep.height];
     if (!wb.preview.isShown || (wb.rested !== wb.project && !wb.trial)) return;
     if (!untrack(() => sweep.takeUp())) return;
     const timer = setTimeout(() => sweep.begin(), REST);
@@ -68,6 +68,12 @@
       Texts
       <select bind:value={sweep.texts}>
         {#each TRIALS as { trial, label } (trial)}<option value={trial}>{label}</option>{/each}
+      </select>
+    </label>
+    <label>
+      Window
+      <select bind:value={sweep.height}>
+        {#each SWEPT_HEIGHTS as px (px)}<option value={px}>{px} px high</option>{/each}
       </select>
     </label>
     {#if isSweeping}
@@ -105,7 +111,7 @@
           blobs={wb.blobs}
           title="Sweeping {wb.page.name}"
           width={sweep.width}
-          height={SWEPT_HEIGHT}
+          height={sweep.target.height}
           onmessage={receive}
           onready={(send) => sweep.connect(send, reflow)}
         />
