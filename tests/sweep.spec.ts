@@ -140,7 +140,7 @@ test('what is seen of the rows of a list is said of the piece they are made of',
   const lane = page.locator('[data-lane^="sideways"]');
   await expect(lane).toHaveCount(1);
   await expect(lane).toContainText('Sort makes the page scroll sideways');
-  await lane.getByRole('button').click();
+  await lane.getByRole('button', { name: /makes the page scroll sideways, 280 to/ }).click();
   await expect(bench.row('Sort')).toHaveAttribute('aria-selected', 'true');
 });
 

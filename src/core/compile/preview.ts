@@ -1,6 +1,8 @@
 import type { Element } from 'hast';
 import { customProperties } from '../css/tokens';
 import { printHtml, type Attribute } from '../html/print';
+import { keyframesText } from '../kinds/entrance';
+import { chosenIn } from '../kinds/moments';
 import type { Registry } from '../kinds/registry';
 import { maybeSteps } from '../project/lineage';
 import { childIds, maybeNode, nodeOf, pageOf, pathTo, subtreeIds } from '../project/tree';
@@ -83,10 +85,16 @@ function sheetsOf({ sheet, stem }: Analysis, bands: Bands): NodePrint['sheets'] 
   if (known?.bands === bands) return known.sheets;
   const sheets = (['build', 'look'] as const).map((half) => ({
     id: sheetId(stem, half),
-    css: printSheet(sheet, stem, previewDialect, bands, half)
+    css: withChosenMoments(printSheet(sheet, stem, previewDialect, bands, half))
   }));
   if (sheet.isDefault) sharedSheets.set(sheet, { bands, sheets });
   return sheets;
+}
+
+/** Movements at moments of one's own stand with the piece that plays them; all others are the same everywhere. */
+function withChosenMoments(css: string): string {
+  const rules = [...chosenIn(css)].map(([name, keyframes]) => `${keyframesText(keyframes, name)}\n`);
+  return css + rules.join('');
 }
 
 const sheetId = (stem: string, half: SheetHalf) => `${stem} ${half}`;

@@ -57,14 +57,6 @@ const rows: readonly StyleProperty[] = [
     choices: ['none', 'underline'],
     initial: 'none'
   },
-  {
-    property: 'overflow-wrap',
-    label: 'Long words',
-    control: 'choice',
-    choices: ['normal', 'anywhere'],
-    inherited: true,
-    initial: 'normal'
-  },
   { property: 'opacity', label: 'Opacity', control: 'number', initial: '1' },
   { property: 'box-shadow', label: 'Shadow', control: 'text', initial: 'none' },
   { property: 'translate', label: 'Move', control: 'lengths', initial: 'none' },

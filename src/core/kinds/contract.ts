@@ -280,6 +280,8 @@ export interface Kind extends KindAbout {
    * of pieces that collapse is what an accordion is.
    */
   readonly unlists?: string;
+  /** Setting that lets a word of it break where it is longer than its place. */
+  readonly breaks?: string;
   /** Setting that leaves a piece out of the page where no list in it has a row. */
   readonly leftOut?: string;
   /** What starts its movements, for replay: the part to press. One that is not chosen yet is pressed. */

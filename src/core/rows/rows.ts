@@ -57,9 +57,8 @@ export const languageAt = (project: Project, id: NodeId): string =>
   maybePageOf(project, id)?.language ?? NO_LANGUAGE;
 
 /** @returns the rows a piece repeats its first child over: of a source, or its own; none where it repeats nothing. */
-export function rowsAt(project: Project, node: Node): readonly Row[] {
-  return node.query ? rowsOf(project, node.query, languageAt(project, node.id)) : (node.rows ?? []);
-}
+export const rowsAt = (project: Project, { id, query, rows = [] }: Node): readonly Row[] =>
+  query ? rowsOf(project, query, languageAt(project, id)) : rows;
 
 const bringsRows = ({ nodes = {} }: Diff): boolean =>
   Object.values(nodes).some(([, after]) => after && repeats(after));

@@ -1,4 +1,5 @@
 import { keyframesText } from '../kinds/entrance';
+import { keyframesNamed } from '../kinds/moments';
 import type { Registry } from '../kinds/registry';
 import type { Analysis } from '../compile/analyse';
 import type { UsedFaces } from '../compile/faces';
@@ -122,7 +123,9 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
     keyframes.size > 0
       ? section(
           'Movements',
-          [...keyframes].map((name) => keyframesText(registry.keyframes[name]!, named(plainName(name))))
+          [...keyframes].map((name) =>
+            keyframesText(keyframesNamed(registry.keyframes, name)!, named(plainName(name)))
+          )
         )
       : null
   ]);
@@ -271,7 +274,7 @@ const playedIn = (value: string, known: Registry['keyframes']): readonly string[
   value
     .split(', ')
     .map((each) => each.split(' ')[0]!)
-    .filter((name) => Object.hasOwn(known, name));
+    .filter((name) => keyframesNamed(known, name) !== null);
 
 const playing = (value: string, name: string, named: (name: string) => string): string =>
   value.replace(

@@ -1,5 +1,6 @@
 import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
+import type { Declarations } from '../../project/types';
 import { isEmpty } from '../../data/record';
 import { choiceField, linkField, opensField, textField, toggleField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
@@ -30,7 +31,11 @@ const settings = object({
     'start',
     { start: 'start', center: 'centre', end: 'end', stretch: 'full width' },
     { label: 'Place' }
-  )
+  ),
+  breaks: toggleField(false, {
+    label: 'Long words may break',
+    help: 'Else a word that is longer than its place makes the page scroll sideways.'
+  })
 });
 
 type ButtonSettings = InferType<typeof settings>;
@@ -42,7 +47,7 @@ export const button: Kind = {
       label: 'button',
       states: { hover: ':hover', focus: ':focus-visible', pressed: ':active' },
       hasText: true,
-      properties: ['font-size', 'font-weight', 'overflow-wrap', 'translate', 'cursor'],
+      properties: ['font-size', 'font-weight', 'translate', 'cursor'],
       box: { x: 35, y: 42, width: 80, height: 32 }
     }
   },
@@ -80,8 +85,9 @@ export const button: Kind = {
     return ctx.part('root', 'button', { type: 'button', ...opener }, content);
   },
   style(node, ctx) {
-    const { align, unfolds } = ctx.settings<ButtonSettings>(node);
-    const built = rule(ctx.sel('root'), { display: 'block', 'align-self': align, font: 'inherit' });
+    const { align, unfolds, breaks } = ctx.settings<ButtonSettings>(node);
+    const words: Declarations = breaks ? { 'overflow-wrap': 'anywhere' } : {};
+    const built = rule(ctx.sel('root'), { display: 'block', 'align-self': align, font: 'inherit', ...words });
     if (!unfolds) return [built];
     // It does nothing without its script, and paper has nothing to press.
     return [
@@ -95,6 +101,7 @@ export const button: Kind = {
     if (unfolds) return ['unfolds'];
     return opensByScript(opens, ctx) ? ['opens'] : [];
   },
+  breaks: 'breaks',
   fallbacks: () => [],
   findings: () => import('./findings')
 };

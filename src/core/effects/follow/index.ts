@@ -12,11 +12,9 @@ import { TIED, TIED_PROPERTIES, type TiedProperty } from './tied';
 const maybeUnfit = ({ around }: EffectPlace): string | null =>
   around ? null : 'The page itself is what is scrolled. Let something on it follow.';
 
-/** Properties that are written, with how many moments each has. */
-const changesOf = (own: FollowSettings): readonly (readonly [TiedProperty, number])[] =>
-  TIED_PROPERTIES.map((property) => [property, momentsOf(own[property]).length] as const).filter(
-    ([, count]) => count > 0
-  );
+/** Properties that are written. */
+const changesOf = (own: FollowSettings): readonly TiedProperty[] =>
+  TIED_PROPERTIES.filter((property) => momentsOf(own[property]).length > 0);
 
 const SECTION = '--k-section';
 
@@ -48,7 +46,7 @@ function style(values: EffectValues, { root, inner }: EffectContext): readonly R
   // A section is its own section.
   const ofSection = own.over === 'section' && !inner;
   const timeline = own.over === 'section' && inner ? 'view(0px)' : (TIMELINES[own.over] ?? 'view(0px)');
-  const names = changesOf(own).map(([property, count]) => TIED.nameOf(property, count));
+  const names = changesOf(own).map((property) => TIED.nameOf(property, own[property]));
   const told = ofSection ? [sectionRule(root)] : [];
   return [
     ...told,
@@ -86,7 +84,7 @@ export const follow: Effect = {
     const own = values as FollowSettings;
     // Where its section does not go sideways, it has nothing to follow.
     if (own.over === 'sideways' && box.runLength <= box.runWidth) return [];
-    const moves = changesOf(own).map(([property]) => property);
+    const moves = changesOf(own);
     return [{ sort: 'follows', words: `${name} follows`, ...spanOf(own, box), travel: null, moves }];
   },
   rangeTo(values, box, end, px) {

@@ -3,6 +3,9 @@ import { apply } from '../../commands/apply';
 import type { Command } from '../../commands/commands';
 import { loadRules, runFindings } from '../../findings/run';
 import { STILL_TRACK, trackOf } from '../../motion/track';
+import { createPreviewSession } from '../../compile/preview';
+import { printPage } from '../../compile/page';
+import type { PageId } from '../../project/types';
 import { after, refusedWith, sampleProject } from '../../testing/project';
 import { registry } from '../../whole';
 import { lengthOf, loopOf, ownValues } from './timing';
@@ -53,7 +56,32 @@ describe('a loop', () => {
     expect(lengthOf({ ...written, count: 3 })).toBe(2.7);
   });
 
+  // CSS Animations 1, 4.1: keyframes stand at percents of the way; CSS Images 4, 3.5.3 for those that say none.
+  it('reaches values at moments that are said, the others spread evenly between those', () => {
+    const track = trackOf({ form: 'own', ms: 900, easing: 'linear' });
+    const written = { ...own, track, scale: '1 → 1.2 at 10% → 1.1 → 1.05 → 1' };
+    expect(loopOf(written)).toBe('k-own-scale-5-at-10-40-70 900ms linear infinite normal');
+    expect(ownValues(written)['--k-own-scale-1']).toBe('1.2');
+    const made = after(
+      looping,
+      set('track', { form: 'own', ms: 900, delay: 0, easing: 'linear', step: 0, from: 'first' }),
+      set('scale', '1 → 1.2 at 10% → 1')
+    );
+    const { css } = printPage(registry, made, 'first' as PageId, { addressOf: ({ file }) => file });
+    expect(css).toMatch(
+      /@keyframes own-scale-3-at-10 \{\s+0% \{[^}]+\}\s+10% \{\s+scale: var\(--k-own-scale-1\);/
+    );
+    // The preview has them with the piece that plays them.
+    const sheets = createPreviewSession(registry).patchFor(made, 'first' as PageId)!.sheets;
+    expect(sheets.filter(({ css: own }) => own.includes('@keyframes k-own-scale-3-at-10 {'))).toHaveLength(1);
+  });
+
   it.each([
+    ['scale', '1 → 1.2 at 30% → 1.1 at 60% → 1', true],
+    ['scale', '1 → 1.2 at 60% → 1.1 at 30% → 1', false],
+    ['scale', '1 → 1.2 at 100% → 1', false],
+    ['scale', '1 at 10% → 1.2 → 1', false],
+    ['opacity', '1 → 50% at 30% → 1', true],
     ['translate', '0 0 → 0 -12px → 0 0', true],
     ['rotate', '-2deg → 2deg', true],
     ['scale', '1 → 1.1 → 1 → 1.1 → 1', true],

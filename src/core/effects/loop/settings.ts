@@ -42,7 +42,11 @@ export const settings = object({
     view: 'behaviour',
     help: '0: without end. There and back is once.'
   }),
-  translate: ownField('translate', 'Goes', 'Across and down: 0 0 → 0 -12px → 0 0. Empty: it stays.'),
+  translate: ownField(
+    'translate',
+    'Goes',
+    'Across and down: 0 0 → 0 -12px → 0 0, or at a moment of the time: 0 -12px at 30%. Empty: it stays.'
+  ),
   rotate: ownField('rotate', 'Turns', 'Such as -2deg → 2deg → -2deg. Empty: it does not.'),
   scale: ownField('scale', 'Grows', 'Such as 1 → 1.05 → 1. Empty: it keeps its size.'),
   opacity: ownField('opacity', 'Fades', 'Such as 1 → 0.6 → 1. Empty: it keeps its strength.'),

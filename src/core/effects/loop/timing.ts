@@ -12,9 +12,9 @@ const isRound = ({ track }: LoopSettings): boolean => track.form === 'spin' || t
 /** Names of its keyframes: of what is written, one for each property that moves. */
 function namesOf(own: LoopSettings): readonly string[] {
   if (own.track.form !== 'own') return [`k-${own.track.form}`];
-  return OWN_PROPERTIES.map((property) => [property, momentsOf(own[property]).length] as const)
-    .filter(([, count]) => count > 0)
-    .map(([property, count]) => OWN.nameOf(property, count));
+  return OWN_PROPERTIES.filter((property) => momentsOf(own[property]).length > 0).map((property) =>
+    OWN.nameOf(property, own[property])
+  );
 }
 
 /** What spins goes round, and what is written as it is; everything else there and back, which is once. */

@@ -1,6 +1,6 @@
 import { resolve } from '../../cascade/resolve';
 import { parseQuantity } from '../../css/quantity';
-import { error, styleFix, type FindingRule, type Fix, type Remark } from '../../kinds/finding';
+import { error, settingFix, styleFix, type FindingRule, type Fix, type Remark } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import type { Node, NodeId, Project } from '../../project/types';
 import { SWEEP_FROM } from '../../sweep/halving';
@@ -51,12 +51,11 @@ const swept = (id: string, summary: string, what: Lane['what'], remarkOn: Remark
     })
 });
 
-/** Words of a part that may be broken can get as narrow as a letter. */
-function breakingFix(registry: Registry, { id, kind }: Node, part: string): Fix | null {
-  const { properties = [] } = registry.kindOf(kind).anatomy[part] ?? {};
-  return properties.includes('overflow-wrap')
-    ? styleFix('Let long words break', id, part, 'overflow-wrap', 'anywhere')
-    : null;
+/** Words that may be broken can get as narrow as a letter. */
+function breakingFix(registry: Registry, node: Node): Fix | null {
+  const { breaks } = registry.of(node);
+  const isSaid = breaks === undefined || node.settings[breaks] === true;
+  return isSaid ? null : settingFix('Let long words break', node.id, breaks, true);
 }
 
 const sticksOut = ({ name }: Node): Words => ({
@@ -69,7 +68,7 @@ const sticksOut = ({ name }: Node): Words => ({
 /** WCAG 2.2, 1.4.10 (reflow): from 320 px on nothing has to be scrolled both ways. */
 export const sidewaysPage = (registry: Registry): FindingRule =>
   swept('page-sideways', 'A page scrolls sideways at some widths', 'sideways', (piece, lane) =>
-    withFix(tooWide(piece, lane, sticksOut(piece)), breakingFix(registry, piece, lane.part))
+    withFix(tooWide(piece, lane, sticksOut(piece)), breakingFix(registry, piece))
   );
 
 const cutsText = ({ name }: Node): Words => ({
