@@ -91,7 +91,7 @@ test.describe('a loop', () => {
       'loop-track': track,
       'loop-translate': '0 0 → 10px -12px → 0 0 → 4px 4px',
       'loop-rotate': '0deg → 30deg',
-      'loop-scale': '1 → 1.5 → 1'
+      'loop-scale': '1 → 1.5 at 20% → 1.2 → 1'
     };
     await open(page, looping(written));
     const differ = await page
@@ -100,14 +100,19 @@ test.describe('a loop', () => {
         const own = element.getAnimations();
         const other = document.body.appendChild(document.createElement('div'));
         const timing = { duration: 1000, iterations: Infinity };
-        const keyframes: [string, string[]][] = [
-          ['translate', ['0 0', '10px -12px', '0 0', '4px 4px']],
-          ['rotate', ['0deg', '30deg']],
-          ['scale', ['1', '1.5', '1']]
+        // A moment without an offset stands evenly between its neighbours (Web Animations 1, 5.4.5).
+        const keyframes: [string, string[], (number | null)[]][] = [
+          ['translate', ['0 0', '10px -12px', '0 0', '4px 4px'], []],
+          ['rotate', ['0deg', '30deg'], []],
+          ['scale', ['1', '1.5', '1.2', '1'], [0, 0.2]]
         ];
-        const same = keyframes.map(([property, values]) =>
+        const same = keyframes.map(([property, values, offsets]) =>
           other.animate(
-            values.map((value) => ({ [property]: value, easing: 'ease-in-out' })),
+            values.map((value, i) => ({
+              [property]: value,
+              easing: 'ease-in-out',
+              offset: offsets[i] ?? null
+            })),
             timing
           )
         );
