@@ -17,12 +17,7 @@ import type { FromFrame, ToFrame } from '../preview/messages';
 import { probeScript, sourceFolder } from '../server/bundle';
 
 /** Where Debian and others put it. */
-const CHROMIUMS = [
-  '/usr/bin/chromium-headless-shell',
-  '/usr/bin/chromium',
-  '/usr/bin/chromium-browser',
-  '/usr/bin/google-chrome'
-];
+const CHROMIUMS = ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium', '/usr/bin/chromium-browser'];
 
 /** @returns the browser that `CHROMIUM` names, else the one that is found; null where there is none. */
 export function maybeChromium(): string | null {
@@ -32,8 +27,14 @@ export function maybeChromium(): string | null {
 
 /** Nothing answers there: what the frame is made of is given to it, and all else is refused. */
 const ADDRESS = 'http://frame.invalid/';
-const POLICY =
-  "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src blob: data:; font-src blob: data:";
+/** As the workbench's own frame has it. */
+const POLICY = [
+  "default-src 'none'",
+  "script-src 'self'",
+  "style-src 'self'",
+  'img-src blob: data:',
+  'media-src blob: data:'
+].join('; ');
 const DOCUMENT =
   '<!doctype html><html lang="en"><head><meta charset="utf-8">' +
   '<meta name="viewport" content="width=device-width, initial-scale=1"><title>Sweep</title>' +
@@ -169,7 +170,9 @@ export async function sweptPages(
 ): Promise<ReadonlyMap<NodeId, readonly Lane[]>> {
   // Only here: nothing else of the command line needs a browser.
   const { chromium } = await import('@playwright/test');
-  const browser = await chromium.launch({ executablePath, args: ['--no-sandbox', '--disable-gpu'] });
+  // Chromium has no sandbox for the superuser, as whom containers often run.
+  const args = process.getuid?.() === 0 ? ['--no-sandbox', '--disable-gpu'] : ['--disable-gpu'];
+  const browser = await chromium.launch({ executablePath, args });
   try {
     const lanes = new Map<NodeId, readonly Lane[]>();
     for (const page of pages) {

@@ -4,6 +4,7 @@
   import { maybeStacking } from '$core/kinds/stacked';
   import { maybePlaceOf, pathTo } from '$core/project/tree';
   import type { ConditionName, NodeId, StateName } from '$core/project/types';
+  import DeviceFacts from './DeviceFacts.svelte';
   import PreviewFrame from './PreviewFrame.svelte';
   import { FitGauge } from '$lib/state/gauge.svelte';
   import { WidthSurvey } from '$lib/state/survey.svelte';
@@ -11,7 +12,6 @@
   import { takeWritten, writeInPlace } from '$lib/state/writing';
   import { WIDTH_LEAST, WIDTH_MOST } from '$lib/state/preview.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
-  import { softPictures } from '$core/compile/softness';
   import type { Device } from '$lib/state/devices.svelte';
   import { expanded } from '$core/rows/rows';
   import type { FromFrame, ToFrame } from '$preview/messages';
@@ -319,18 +319,6 @@
   }
 </script>
 
-{#snippet about({ width, height: high, ratio, type }: Device)}
-  {@const soft = softPictures(wb.registry, wb.rested, wb.page.root, { width, ratio })}
-  <span class="mono facts">
-    {width} × {high}{ratio === 1 ? '' : ` · ${ratio}×`}{type === 100 ? '' : ` · type ${type} %`}
-    {#if soft > 0}
-      <b class="soft" title="They have fewer pixels than this screen shows of them"
-        >{soft} soft {soft === 1 ? 'picture' : 'pictures'}</b
-      >
-    {/if}
-  </span>
-{/snippet}
-
 <div
   class="pane"
   bind:this={pane}
@@ -361,7 +349,7 @@
                 )}
               /> px
             {/if}
-            {#if frame.device}{@render about(frame.device)}{/if}
+            {#if frame.device}<DeviceFacts {wb} device={frame.device} />{/if}
           </span>
         {/if}
         <div class="paper" style:width="{frame.width * scale}px" style:height="{heightOf(frame) * scale}px">
@@ -472,15 +460,6 @@
   }
   .one {
     flex: none;
-  }
-  .facts {
-    display: block;
-    overflow: hidden;
-    text-overflow: ellipsis;
-  }
-  .soft {
-    font-weight: 600;
-    color: var(--ochre);
   }
   .keyboard {
     position: absolute;
