@@ -6,13 +6,12 @@
   import type { ConditionName, NodeId, StateName } from '$core/project/types';
   import DeviceFacts from './DeviceFacts.svelte';
   import PreviewFrame from './PreviewFrame.svelte';
+  import { framesShown, setThree, threeWidths, type ShownFrame } from './frames';
   import { FitGauge } from '$lib/state/gauge.svelte';
   import { WidthSurvey } from '$lib/state/survey.svelte';
   import { takeDragged } from '$lib/state/dragging';
   import { takeWritten, writeInPlace } from '$lib/state/writing';
-  import { WIDTH_LEAST, WIDTH_MOST } from '$lib/state/preview.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
-  import type { Device } from '$lib/state/devices.svelte';
   import { expanded } from '$core/rows/rows';
   import type { FromFrame, ToFrame } from '$preview/messages';
   import { compact } from '$core/data/compact';
@@ -26,68 +25,7 @@
   const gauge = new FitGauge(() => wb);
   const survey = new WidthSurvey(() => wb);
 
-  interface Shown {
-    readonly key: string;
-    readonly title: string;
-    readonly label: string;
-    readonly width: number;
-    readonly isKept?: boolean;
-    /** The device that it stands for. */
-    readonly device?: Device;
-    /** Its place among the three whose width can be typed. */
-    readonly typed?: number;
-  }
-
-  /** One page, the three bands, or the setting that was kept beside the present one. */
-  const frames = $derived.by((): readonly Shown[] => {
-    const title = `Preview of ${wb.page.name}`;
-    if (wb.kept)
-      return [
-        {
-          key: 'held',
-          title: `Kept setting of ${wb.page.name}`,
-          label: `A · ${wb.kept.label}`,
-          width: wb.preview.width,
-          isKept: true
-        },
-        { key: 'one', title, label: 'B · now', width: wb.preview.width }
-      ];
-    if (wb.preview.widths === 'devices') return wb.devices.shown.map(shownDevice);
-    if (wb.preview.widths === 'one') return [{ key: 'one', title, label: '', width: wb.preview.width }];
-    const [wide, medium, narrow] = three;
-    return [
-      { key: 'one', title, label: 'wide', width: wide, typed: 0 },
-      { key: 'medium', title: `${title}, medium`, label: 'medium', width: medium, typed: 1 },
-      { key: 'narrow', title: `${title}, narrow`, label: 'narrow', width: narrow, typed: 2 }
-    ];
-  });
-  /** The first is the one that is measured; the others are told apart by what they are. */
-  function shownDevice(device: Device, n: number): Shown {
-    const title = `Preview of ${wb.page.name}`;
-    const { id, name, width } = device;
-    return {
-      key: n === 0 ? 'one' : id,
-      title: n === 0 ? title : `${title}, ${name}`,
-      label: name,
-      width,
-      device
-    };
-  }
-  /** A phone's width for the narrow one (common practice, no source), where the band reaches so far. */
-  const PHONE = 390;
-  const three = $derived.by(() => {
-    const { medium, narrow } = wb.project.info.bands;
-    return wb.preview.three ?? ([Math.max(1120, medium + 1), medium, Math.min(PHONE, narrow)] as const);
-  });
-
-  function setThree(at: number, text: string): void {
-    const px = Math.round(Number.parseFloat(text));
-    if (!Number.isFinite(px)) return;
-    const next = three.map((width, i) =>
-      i === at ? Math.min(WIDTH_MOST, Math.max(WIDTH_LEAST, px)) : width
-    );
-    wb.preview.three = next as unknown as typeof three;
-  }
+  const frames = $derived(framesShown(wb));
   const GAP = 16;
   const total = $derived(frames.reduce((sum, frame) => sum + frame.width, 0));
   /** px above each page: a device has its name and its numbers, one below the other. */
@@ -109,7 +47,7 @@
     wb.preview.scale = scale;
   });
   const height = $derived(Math.max(80, roomBelow / scale));
-  const heightOf = ({ device }: Shown): number => device?.height ?? height;
+  const heightOf = ({ device }: ShownFrame): number => device?.height ?? height;
   /** The picked piece among those it is stacked with. */
   const stack = $derived.by((): readonly NodeId[] => {
     const stacking = wb.selected.length > 0 ? maybeStacking(wb.registry, wb.project, wb.tuned.id) : null;
@@ -136,7 +74,7 @@
     name: wb.selected.length > 0 ? nameOfPicked() : ''
   });
   /** A device has its own hands and its own type size, beside what is tried everywhere. */
-  function showOn({ device }: Shown): typeof show {
+  function showOn({ device }: ShownFrame): typeof show {
     if (!device) return show;
     const { isTouch, type } = device;
     const switches = isTouch ? [...new Set([...show.switches, 'touch' as const])] : show.switches;
@@ -344,8 +282,8 @@
                 inputmode="numeric"
                 value={frame.width}
                 onchange={(event) => (
-                  setThree(at, event.currentTarget.value),
-                  (event.currentTarget.value = String(three[at]))
+                  setThree(wb, at, event.currentTarget.value),
+                  (event.currentTarget.value = String(threeWidths(wb)[at]))
                 )}
               /> px
             {/if}
