@@ -27,7 +27,7 @@ import { makeRenditions } from '../server/renditions';
 import { readTones } from '../server/tones';
 import { refreshed } from './refresh';
 import { sheetOf } from './sheet';
-import { maybeChromium, sweptPages } from './sweep';
+import { maybeChromium, NeverRests, sweptPages } from './sweep';
 import { subsetFace } from '../server/typefaces';
 import { usage } from './usage';
 
@@ -155,7 +155,13 @@ async function factsOf(
     throw new Mistake(
       'There is no Chromium to lay the pages out with. Install it (on Debian: apt-get install chromium), or name it in CHROMIUM.'
     );
-  return { ...NO_FACTS, sweeps: await sweptPages(chromium, project, bytes, pages) };
+  try {
+    return { ...NO_FACTS, sweeps: await sweptPages(chromium, project, bytes, pages) };
+  } catch (error) {
+    if (error instanceof NeverRests)
+      throw new Mistake(`${error.message} Look for it in the workbench, under Widths.`);
+    throw error;
+  }
 }
 
 /**

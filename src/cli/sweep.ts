@@ -13,7 +13,7 @@ import { halvesOf, seedsOf } from '../core/sweep/halving';
 import { worstOfEach } from '../core/sweep/merging';
 import { lanesOf, type Lane } from '../core/sweep/runs';
 import { registry } from '../core/whole';
-import type { FromFrame, ToFrame } from '../preview/messages';
+import type { FromFrame, Measured, ToFrame } from '../preview/messages';
 import { probeScript, sourceFolder } from '../server/bundle';
 
 /** Where Debian and others put it. */
@@ -86,25 +86,35 @@ async function openFrame(browser: Browser): Promise<Tab> {
   return tab;
 }
 
+/** The frame has not said what it was asked for, ms. */
+const PATIENCE = 30_000;
+
+/** A page that cannot be laid out: its frame says nothing, or never takes a width. */
+export class NeverRests extends Error {}
+
+/** Runs in the tab: sends the frame a message and waits for the next one of a type; null where none comes. */
+async function ask([sent, wanted, patience]: readonly [ToFrame, string, number]): Promise<FromFrame | null> {
+  const { waiting } = window as unknown as { waiting: Waiting };
+  const until = performance.now() + patience;
+  waiting.heard.length = 0;
+  waiting.port.postMessage(sent);
+  while (performance.now() < until) {
+    const found = waiting.heard.find((each) => each.type === wanted);
+    if (found) return found;
+    await new Promise(requestAnimationFrame);
+  }
+  return null;
+}
+
 /** Sends the frame a message. @returns the next one of a type that comes after it. */
-function answer<Type extends FromFrame['type']>(
+async function answer<Type extends FromFrame['type']>(
   tab: Tab,
   message: ToFrame,
   type: Type
 ): Promise<Extract<FromFrame, { type: Type }>> {
-  return tab.evaluate(
-    async ([sent, wanted]) => {
-      const { waiting } = window as unknown as { waiting: Waiting };
-      waiting.heard.length = 0;
-      waiting.port.postMessage(sent);
-      for (;;) {
-        const found = waiting.heard.find((each) => each.type === wanted);
-        if (found) return found as never;
-        await new Promise(requestAnimationFrame);
-      }
-    },
-    [message, type] as const
-  );
+  const found = await tab.evaluate(ask, [message, type, PATIENCE] as const);
+  if (!found) throw new NeverRests(`The page says nothing of what is ${type} on it.`);
+  return found as Extract<FromFrame, { type: Type }>;
 }
 
 type AssetMessage = Extract<ToFrame, { type: 'asset' }>;
@@ -119,10 +129,16 @@ function take({ content, as, ...message }: Coded): void {
   waiting.port.postMessage({ ...message, blob: new Blob([bytes], { type: as }) });
 }
 
-function codedAsset({ id, type, face }: Asset, bytes: Uint8Array): Coded {
-  const named = face ? { family: face.family, style: face.style, weight: face.weight.join(' ') } : null;
-  return { type: 'asset', id, face: named, content: Buffer.from(bytes).toString('base64'), as: type };
-}
+const faceOf = ({ face }: Asset): AssetMessage['face'] =>
+  face ? { family: face.family, style: face.style, weight: face.weight.join(' ') } : null;
+
+const codedAsset = (asset: Asset, bytes: Uint8Array): Coded => ({
+  type: 'asset',
+  id: asset.id,
+  face: faceOf(asset),
+  content: Buffer.from(bytes).toString('base64'),
+  as: asset.type
+});
 
 /** Puts a page of a project into the frame, with its pictures and typefaces. */
 async function show(tab: Tab, project: Project, bytes: AssetBytes, page: PageId): Promise<void> {
@@ -133,15 +149,24 @@ async function show(tab: Tab, project: Project, bytes: AssetBytes, page: PageId)
   await tab.evaluate(() => document.fonts.ready);
 }
 
+/** A page that has not taken its width after so many looks never will. */
+const LOOKS_MOST = 600;
+
+/** What was seen, where the page has taken its width by then. */
+function seenIn({ viewport, found }: Measured, width: number): Sights | null {
+  const seen = viewport === width ? found.find(({ fact }) => fact === 'sights') : undefined;
+  return (seen?.value as Sights | undefined) ?? null;
+}
+
 /** What is seen of the page at a width, px. */
 async function look(tab: Tab, root: NodeId, width: number): Promise<Sights> {
   await tab.setViewportSize({ width, height: HEIGHT });
-  const ask: ToFrame = { type: 'measure', asks: [{ fact: 'sights', node: root, part: 'own' }] };
-  for (;;) {
-    const { viewport, found } = await answer(tab, ask, 'measured');
-    const sights = found.find(({ fact }) => fact === 'sights');
-    if (viewport === width && sights) return sights.value as Sights;
+  const sights: ToFrame = { type: 'measure', asks: [{ fact: 'sights', node: root, part: 'own' }] };
+  for (let n = 0; n < LOOKS_MOST; n += 1) {
+    const seen = seenIn(await answer(tab, sights, 'measured'), width);
+    if (seen) return seen;
   }
+  throw new NeverRests(`The page never comes to rest in a window of ${width} px.`);
 }
 
 const bandEdges = ({ info: { bands } }: Project): readonly number[] =>
@@ -157,8 +182,24 @@ async function lanesOn(tab: Tab, project: Project, page: PageId): Promise<readon
   return lanesOf(samples);
 }
 
+async function launched(executablePath: string): Promise<Browser> {
+  // Only here: nothing else of the command line needs a browser.
+  const { chromium } = await import('@playwright/test');
+  // Chromium has no sandbox for the superuser, as whom containers often run.
+  const args = process.getuid?.() === 0 ? ['--no-sandbox', '--disable-gpu'] : ['--disable-gpu'];
+  return chromium.launch({ executablePath, args });
+}
+
+async function sweptIn(browser: Browser, project: Project, bytes: AssetBytes, page: PageId) {
+  const tab = await openFrame(browser);
+  await show(tab, project, bytes, page);
+  const lanes = await lanesOn(tab, project, page);
+  await tab.close();
+  return lanes;
+}
+
 /**
- * Lays pages out at all widths, as the workbench does.
+ * Lays pages out at all widths, as the workbench does. Throws NeverRests where one cannot be.
  * @param executablePath of Chromium.
  * @returns what is seen over the widths, by the root of each page.
  */
@@ -168,20 +209,12 @@ export async function sweptPages(
   bytes: AssetBytes,
   pages: readonly PageId[]
 ): Promise<ReadonlyMap<NodeId, readonly Lane[]>> {
-  // Only here: nothing else of the command line needs a browser.
-  const { chromium } = await import('@playwright/test');
-  // Chromium has no sandbox for the superuser, as whom containers often run.
-  const args = process.getuid?.() === 0 ? ['--no-sandbox', '--disable-gpu'] : ['--disable-gpu'];
-  const browser = await chromium.launch({ executablePath, args });
+  const browser = await launched(executablePath);
   try {
-    const lanes = new Map<NodeId, readonly Lane[]>();
-    for (const page of pages) {
-      const tab = await openFrame(browser);
-      await show(tab, project, bytes, page);
-      lanes.set(pageOf(project, page).root, await lanesOn(tab, project, page));
-      await tab.close();
-    }
-    return lanes;
+    const found = new Map<NodeId, readonly Lane[]>();
+    for (const page of pages)
+      found.set(pageOf(project, page).root, await sweptIn(browser, project, bytes, page));
+    return found;
   } finally {
     await browser.close();
   }

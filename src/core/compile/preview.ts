@@ -2,6 +2,7 @@ import type { Element } from 'hast';
 import { customProperties } from '../css/tokens';
 import { printHtml, type Attribute } from '../html/print';
 import { keyframesText } from '../kinds/entrance';
+import type { Keyframes } from '../kinds/contract';
 import { chosenIn } from '../kinds/moments';
 import type { Registry } from '../kinds/registry';
 import { maybeSteps } from '../project/lineage';
@@ -91,10 +92,12 @@ function sheetsOf({ sheet, stem }: Analysis, bands: Bands): NodePrint['sheets'] 
   return sheets;
 }
 
+const movementText = ([name, keyframes]: readonly [string, Keyframes]): string =>
+  `${keyframesText(keyframes, name)}\n`;
+
 /** Movements at moments of one's own stand with the piece that plays them; all others are the same everywhere. */
 function withChosenMoments(css: string): string {
-  const rules = [...chosenIn(css)].map(([name, keyframes]) => `${keyframesText(keyframes, name)}\n`);
-  return css + rules.join('');
+  return css + [...chosenIn(css)].map(movementText).join('');
 }
 
 const sheetId = (stem: string, half: SheetHalf) => `${stem} ${half}`;

@@ -95,9 +95,11 @@ const areEven = (moments: readonly Moment[]): boolean => moments.every(({ at }) 
 const whenOf = (moments: readonly Moment[]): string =>
   sharesIn(moments).slice(1, -1).map(Math.round).join('-');
 
+const evenName = (stem: string, property: string, count: number): string => `k-${stem}-${property}-${count}`;
+
 /** Keyframes are named after what they are of, and after when where that is not even. */
 function nameFor(stem: string, property: string, moments: readonly Moment[]): string {
-  const even = `k-${stem}-${property}-${moments.length}`;
+  const even = evenName(stem, property, moments.length);
   return areEven(moments) ? even : `${even}-at-${whenOf(moments)}`;
 }
 
@@ -142,7 +144,7 @@ export interface Moments<Property extends string> {
 /** Values spread evenly, two of them and more, by the names of their keyframes. */
 const evenKeyframes = (stem: string, property: string): readonly (readonly [string, Keyframes])[] =>
   COUNTS.map(
-    (count) => [`k-${stem}-${property}-${count}`, keyframesFor(stem, property, evenly(count))] as const
+    (count) => [evenName(stem, property, count), keyframesFor(stem, property, evenly(count))] as const
   );
 
 const valuesFor = (stem: string, property: string, text: string): readonly (readonly [string, string])[] =>

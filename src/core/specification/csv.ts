@@ -12,7 +12,8 @@ import type {
   SettingSpec,
   Specification,
   TokenSpec,
-  WidthLane
+  WidthLane,
+  WidthSpan
 } from './types';
 
 const COLUMNS = [
@@ -117,13 +118,14 @@ const rangeLine = ({ words, sort, start, end }: RangeSpec): Line => ({
   value: `${Math.round(start)} to ${Math.round(end)} px`
 });
 
-const widthLines = ({ words, spans }: WidthLane): Line[] =>
-  spans.map((span) => ({
-    about: 'width',
-    piece: words,
-    property: `${span.from} to ${span.to} px`,
-    value: span.words
-  }));
+const widthLine = (piece: string, { from, to, words }: WidthSpan): Line => ({
+  about: 'width',
+  piece,
+  property: `${from} to ${to} px`,
+  value: words
+});
+
+const widthLines = ({ words, spans }: WidthLane): Line[] => spans.map((span) => widthLine(words, span));
 
 const findingLine = ({ severity, sentence, aside }: FindingSpec): Line => ({
   about: 'finding',
