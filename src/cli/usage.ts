@@ -59,8 +59,11 @@ const USAGES: Readonly<Record<string, Usage>> = {
 
 const COLUMN = 20;
 
+const optionLine = ([option, what]: readonly [string, string]): string =>
+  `    ${option.padEnd(COLUMN)} ${what}`;
+
 function usageOf(name: string, { does, options }: Usage): string {
-  const lines = Object.entries(options).map(([option, what]) => `    ${option.padEnd(COLUMN)} ${what}`);
+  const lines = Object.entries(options).map(optionLine);
   return [`  ${name.padEnd(9)}${does}`, ...lines].join('\n');
 }
 
