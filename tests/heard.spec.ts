@@ -1,3 +1,5 @@
+import { createProject } from '../src/core/project/create';
+import { makeWith } from '../src/core/kinds/make';
 import { expect, test } from './support/test';
 import type { CDPSession, Page } from '@playwright/test';
 import { makeDemo } from '../demo/make';
@@ -224,6 +226,27 @@ test('a stop without a name is numbered in another colour, told in the list, and
   const panel = page.getByRole('dialog', { name: 'Reading and focus order' });
   await expect(panel.getByRole('status')).toHaveText(/1 with something wrong$/);
   await expect(panel.getByRole('listitem').filter({ hasText: 'has no name' })).toHaveCount(1);
+});
+
+test('a box is named by the label around it, and by nothing where that has no words', async ({ page }) => {
+  const make = makeWith({ exactIds: true });
+  const content = [make('still', 'Box', { label: 'Hold what moves' })];
+  const root = make('page', 'Page', {}, { sections: [make('section', 'All', {}, { content })] });
+  const bench = await Bench.openDemo(page);
+  await bench.importProject(createProject('Boxed', root));
+  await bench.pick('Box');
+  await bench.view('Fill');
+  await page.getByRole('button', { name: /findings?$/i }).click();
+  const told = page.getByText('The Tab key stops at Box, and nothing says what it is');
+  const label = page.getByLabel('Label', { exact: true });
+  for (const [words, count] of [
+    ['', 1],
+    ['Hold it', 0]
+  ] as const) {
+    await label.fill(words);
+    await label.press('Enter');
+    await expect(told).toHaveCount(count);
+  }
 });
 
 test('a stop that is seen before the one it comes after is a finding; the demo has none', async ({

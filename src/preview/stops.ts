@@ -16,6 +16,10 @@ const canStop = (element: HTMLElement): boolean =>
 export const stopElements = (page: HTMLElement): readonly HTMLElement[] =>
   [...page.querySelectorAll<HTMLElement>(CANDIDATES)].filter(canStop);
 
+/** What labels around a field, or for it, say (HTML, 4.10.4). */
+const labelTexts = (element: HTMLElement): readonly string[] =>
+  'labels' in element ? [...((element as HTMLInputElement).labels ?? [])].map(heardText) : [];
+
 /** Whether there is anything to call it by: looked at quickly, since a page may have hundreds. */
 export function isNamed(element: HTMLElement): boolean {
   const attributes = ['aria-label', 'title', 'alt'].map((name) => element.getAttribute(name));
@@ -24,7 +28,9 @@ export function isNamed(element: HTMLElement): boolean {
   const pictures = [...element.querySelectorAll('[alt], [aria-label]')].map(
     (each) => each.getAttribute('alt') ?? each.getAttribute('aria-label')
   );
-  return [...attributes, ...others, ...pictures, heardText(element)].some((text) => text?.trim());
+  return [...attributes, ...others, ...labelTexts(element), ...pictures, heardText(element)].some((text) =>
+    text?.trim()
+  );
 }
 
 function heardText(element: Element): string {
