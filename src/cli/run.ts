@@ -153,7 +153,8 @@ async function factsOf(
   const chromium = maybeChromium();
   if (chromium === null)
     throw new Mistake(
-      'There is no Chromium to lay the pages out with. Install it (on Debian: apt-get install chromium), or name it in CHROMIUM.'
+      'There is no Chromium to lay the pages out with. ' +
+        'Install it (on Debian: apt-get install chromium), or name it in CHROMIUM.'
     );
   try {
     return { ...NO_FACTS, sweeps: await sweptPages(chromium, project, bytes, pages) };
@@ -184,9 +185,9 @@ async function checkCommand(
   else {
     for (const { severity, sentence, cause, node, rule } of open)
       say.out(`${severity}: ${sentence}\n    ${cause}\n    ${node} (${rule})`);
-    say.out(
-      `${open.length} ${open.length === 1 ? 'finding' : 'findings'}, ${aside.length} set aside.${sweep ? ` Laid out from ${SWEEP_FROM} to ${SWEEP_TO} px.` : ''} Fit of labels and heights are measured in the workbench only.`
-    );
+    const counted = `${open.length} ${open.length === 1 ? 'finding' : 'findings'}, ${aside.length} set aside.`;
+    const swept = sweep ? ` Laid out from ${SWEEP_FROM} to ${SWEEP_TO} px.` : '';
+    say.out(`${counted}${swept} Fit of labels and heights are measured in the workbench only.`);
     if (placeholders.length > 0)
       say.out(
         `Still as it came: ${placeholders.map(({ node, what, text }) => `${node} (${text ? `“${text}”` : `no ${what} yet`})`).join(', ')}`

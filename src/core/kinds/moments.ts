@@ -56,7 +56,8 @@ function sharesIn(moments: readonly Moment[]): readonly number[] {
 }
 
 const HOW =
-  'with → between them, such as 0 0 → 0 -12px → 0 0: they are spread evenly over the way, or say when: 0 -12px at 30%.';
+  'with → between them, such as 0 0 → 0 -12px → 0 0: ' +
+  'they are spread evenly over the way, or say when: 0 -12px at 30%.';
 
 const isWhole = (shares: readonly number[]): boolean => shares[0] === 0 && shares.at(-1) === 100;
 

@@ -352,12 +352,20 @@ describe('a run of lists', () => {
     expect(found(left).filter(({ node }) => node === 'shop')).toEqual([]);
     const alone = after(left, { type: 'remove', ids: [second!] } as Command);
     expect(printed(alone)).toContain('Gone');
+    // It is there after all, and shows nothing.
+    expect(found(alone).map(({ node }) => node)).toContain('shop');
   });
 });
 
 it('suggests what a source is likely to be asked for', () => {
   const read = readCsv(
-    'name,kind,price,reduced,added,fresh\nA,juice,2,,2026-01-02,yes\nB,juice,3,1,2026-01-03,no\nC,cider,4,,2026-01-01,no\nD,cider,5,,2026-01-05,no'
+    [
+      'name,kind,price,reduced,added,fresh',
+      'A,juice,2,,2026-01-02,yes',
+      'B,juice,3,1,2026-01-03,no',
+      'C,cider,4,,2026-01-01,no',
+      'D,cider,5,,2026-01-05,no'
+    ].join('\n')
   );
   if (!read.ok) throw new Error(read.sentence);
   const { columns, rows } = read.table;

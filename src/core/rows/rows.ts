@@ -71,11 +71,18 @@ function isFreeOfRows(project: Project, last: Printed | undefined): boolean {
 }
 
 /** Whether a piece is to be left out while its lists are empty, and they are. */
-export function isLeftOut(registry: Registry, project: Project, node: Node): boolean {
+function isLeftOut(registry: Registry, project: Project, node: Node): boolean {
   const { leftOut } = registry.of(node);
   if (leftOut === undefined || node.settings[leftOut] !== true) return false;
   const lists = subtreeOf(project, node.id).filter(({ query }) => query !== undefined);
   return lists.length > 0 && lists.every((list) => rowsAt(project, list).length === 0);
+}
+
+/** Whether a piece is on the page: what is empty stays where its owner needs it. */
+export function isPrinted(registry: Registry, project: Project, { id }: Node): boolean {
+  const place = maybePlaceOf(project, id);
+  if (!place) return true;
+  return expanded(registry, project).project.nodes[place.parent]!.slots[place.slot]!.includes(id);
 }
 
 /** Pieces made for rows, by their template and their ids. */

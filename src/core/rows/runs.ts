@@ -12,7 +12,7 @@ export interface ListRun {
 const listsIn = (project: Project, id: NodeId): readonly Node[] =>
   subtreeOf(project, id).filter(({ query }) => query !== undefined);
 
-/** @returns the nearest piece around a list in which others stand, with all of them; null where none does on its page. */
+/** @returns the nearest piece around a list in which others stand too, and all of them; null for a list by itself. */
 export function runAround(project: Project, id: NodeId): ListRun | null {
   const page = maybePageOf(project, id)?.root;
   for (let place = maybePlaceOf(project, id); place; place = maybePlaceOf(project, place.parent)) {

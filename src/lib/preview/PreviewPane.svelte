@@ -306,7 +306,7 @@
             />
           </div>
           {#if frame.device?.isTouch && wb.devices.typing}
-            <!-- What stands at the lower edge of the page stays there, below it (CSS Viewport 1, interactive-widget). -->
+            <!-- What stands at the lower edge of the page stays there, under it (CSS Viewport 1). -->
             <div class="keyboard"><span>keyboard</span></div>
           {/if}
         </div>

@@ -1,7 +1,7 @@
 import { error, settingFix, warning, type FindingRule, type Fix, type Remark } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { leavableAround, listAround, sourceOf } from '../../rows/around';
-import { isLeftOut, rowsAt } from '../../rows/rows';
+import { isPrinted, rowsAt } from '../../rows/rows';
 import type { Node, NodeId, Project, Query, Source } from '../../project/types';
 
 const queryFix = (label: string, id: NodeId, query: Query | null): Fix => ({
@@ -86,7 +86,7 @@ export const lostColumn = (registry: Registry): FindingRule => ({
 /** No row, where nobody has chosen what stands there then: words of the list's own, or nothing of the tab. */
 function emptyList(registry: Registry, node: Node, project: Project): Remark | null {
   const around = leavableAround(registry, project, node.id);
-  const isChosen = Boolean(node.settings.nothing) || (around && isLeftOut(registry, project, around));
+  const isChosen = Boolean(node.settings.nothing) || (around && !isPrinted(registry, project, around));
   if (isChosen) return null;
   const told = error({
     view: 'Fill',

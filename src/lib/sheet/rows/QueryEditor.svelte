@@ -5,7 +5,7 @@
   import type { Command } from '$core/commands/commands';
   import RowsTable from '$lib/parts/RowsTable.svelte';
   import { leavableAround, sourceOf } from '$core/rows/around';
-  import { isLeftOut } from '$core/rows/rows';
+  import { isPrinted } from '$core/rows/rows';
   import { registry } from '$core/registry';
   import { extremesOf, inAll, outcomeOf } from '$lib/state/rows';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -19,7 +19,7 @@
   const query = $derived(node.query);
   const outcome = $derived(outcomeOf(wb.project, node));
   const around = $derived(leavableAround(registry, wb.project, node.id));
-  const leftOut = $derived(around && isLeftOut(registry, wb.project, around) ? around : null);
+  const leftOut = $derived(around && !isPrinted(registry, wb.project, around) ? around : null);
   const extremes = $derived(extremesOf(wb.project, node));
   const SHOWN_ROWS = 20;
   let fault = $state('');
