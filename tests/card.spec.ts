@@ -136,7 +136,7 @@ test('axe-core has nothing to say of either side; pressing costs little script, 
     await expect.poll(() => seen(page)).toEqual(BACK);
     expect(await axeViolations(page)).toEqual([]);
   }
-  expect(gzipSync((await pageScript(['flips'], true))!, { level: 9 }).length).toBeLessThanOrEqual(260);
+  expect(gzipSync((await pageScript(['flips'], true))!, { level: 9 }).length).toBeLessThanOrEqual(204);
 });
 
 test('while its back is tuned, that is the side one sees', async ({ page }) => {

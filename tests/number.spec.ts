@@ -66,7 +66,7 @@ test('with less motion, on paper and without script it stands there at once', as
 });
 
 test('its script is small, and axe-core has nothing to say', async ({ page }) => {
-  expect(gzipSync((await pageScript(['counts'], true))!, { level: 9 }).length).toBeLessThanOrEqual(512);
+  expect(gzipSync((await pageScript(['counts'], true))!, { level: 9 }).length).toBeLessThanOrEqual(409);
   await open(page, number());
   expect(await axeViolations(page)).toEqual([]);
 });

@@ -213,7 +213,7 @@ test.describe('jobs, counted', () => {
     );
     await hand.act('plays', () => toggle(page, 'plays'));
     await expect(frame(page).getByRole('button', { name: 'Hold' })).toBeVisible();
-    await expect(frame(page).locator('[data-k-slider="loop"][data-looped]')).toHaveCount(1);
+    await expect(frame(page).locator('[data-k-rounds][data-looped]')).toHaveCount(1);
     expect(hand.done.length).toBeLessThanOrEqual(16);
   });
 

@@ -3,7 +3,7 @@ import * as runtime from '$runtime/index';
 import type { PatchNode, PatchValues, ToFrame } from './messages';
 import { createWidths } from './widths';
 
-const { start: _start, scoped: _scoped, ...behaviours } = runtime;
+const { scoped: _scoped, ...behaviours } = runtime;
 type Stop = () => void;
 type Patch = Extract<ToFrame, { type: 'patch' }>;
 /** By the ids of their nodes. */
@@ -182,12 +182,11 @@ export function createPage(body: HTMLElement) {
    * label is typed.
    */
   const carryState = (from: HTMLElement, to: HTMLElement) => {
-    const stateful = (root: HTMLElement) =>
-      root.dataset.current ? root : (root.firstElementChild as HTMLElement | null);
+    const isOwn = !!from.dataset.current;
+    const stateful = (root: HTMLElement) => (isOwn ? root : (root.firstElementChild as HTMLElement | null));
     const current = stateful(from)?.dataset.current;
     const next = stateful(to);
-    if (current && next?.dataset.current && next.querySelector(`#${CSS.escape(current)}`))
-      next.dataset.current = current;
+    if (current && next?.querySelector(`#${CSS.escape(current)}`)) next.dataset.current = current;
     carryOpen(from, to);
   };
 

@@ -1,4 +1,4 @@
-import { slidesOf, turn, viewOf } from '../runtime/strip';
+import { slidesOf, viewOf } from '../runtime/strip';
 
 /** A moment of a round: the item that rests, or the two between which it moves. */
 export interface Moment {
@@ -19,7 +19,7 @@ export function createRound(scrub: (time: number | null) => void) {
 
   /** Where it rests, at once. */
   function rest(root: HTMLElement, at: number): void {
-    turn(root, { to: at, ms: 0, isQuiet: true });
+    root.kTurn!({ to: at, duration: 0, isQuiet: true });
     for (const each of root.getAnimations({ subtree: true })) each.finish();
   }
 
@@ -29,7 +29,7 @@ export function createRound(scrub: (time: number | null) => void) {
     if (now !== last) {
       scrub(null);
       rest(root, ids.indexOf(from));
-      if (moved !== null) turn(root, { to: ids.indexOf(to), isQuiet: true });
+      if (moved !== null) root.kTurn!({ to: ids.indexOf(to), isQuiet: true });
     }
     last = now;
     scrub(moved);

@@ -4,26 +4,25 @@
  */
 export function counts(root: HTMLElement): (() => void) | undefined {
   const live = root.querySelector<HTMLElement>('[data-k-amount]')!;
-  const { kAmount, kLocale } = live.dataset;
-  const digits = kAmount!.split('.')[1]?.length ?? 0;
-  const { format } = new Intl.NumberFormat(kLocale || 'en', {
-    minimumFractionDigits: digits,
-    maximumFractionDigits: digits,
-    useGrouping: !!kLocale
-  });
-  const [duration, delay, easing] = ['count', 'delay', 'ease'].map((name) =>
-    getComputedStyle(root).getPropertyValue(`--k-${name}`)
-  );
+  const { kAmount, kDigits, kLocale } = live.dataset;
+  const digits = +kDigits!;
+  const told = (name: string) => getComputedStyle(root).getPropertyValue(name);
   let clock: Animation | undefined;
   const step = () => {
     const { progress } = clock!.effect!.getComputedTiming();
-    live.textContent = progress == null ? '' : format(+kAmount! * progress);
-    if (progress != null) requestAnimationFrame(step);
+    if (progress == null) return (live.textContent = '');
+    const plain = (+kAmount! * progress).toFixed(digits);
+    live.textContent = kLocale ? (+plain).toLocaleString(kLocale, { minimumFractionDigits: digits }) : plain;
+    requestAnimationFrame(step);
   };
   const watch = new IntersectionObserver(([entry]) => {
-    if (!entry!.isIntersecting) return;
-    watch.disconnect();
-    clock = live.animate(null, { duration: +duration!, delay: +delay!, easing: easing!, fill: 'backwards' });
+    if (clock || !entry!.isIntersecting) return;
+    clock = live.animate(null, {
+      duration: +told('--k-count'),
+      delay: +told('--k-delay'),
+      easing: told('--k-ease'),
+      fill: 'backwards'
+    });
     step();
   });
   watch.observe(root);

@@ -1,4 +1,4 @@
-import { nearest, placesOf, turn, viewOf } from './strip';
+import { middle, nearest, placesOf, viewOf } from './strip';
 
 /**
  * Drags the strip of a slider by the mouse; fingers and pens scroll it as they do any page. It comes to rest on a
@@ -7,44 +7,46 @@ import { nearest, placesOf, turn, viewOf } from './strip';
  */
 export function drags(root: HTMLElement): (() => void) | undefined {
   const view = viewOf(root);
-  const grab = (event: PointerEvent) => {
+  /** Where the hand took hold, and where it was last; both null while it does not hold the strip. */
+  let first: PointerEvent | null;
+  let last: PointerEvent | null;
+  let start: number;
+  // px a ms
+  let speed: number;
+  view.onpointerdown = (event) => {
     if (event.pointerType !== 'mouse' || event.button) return;
-    const start = nearest(view, placesOf(view));
-    let last = event;
-    // px a ms
-    let speed = 0;
-    const move = (next: PointerEvent) => {
-      const by = last.clientX - next.clientX;
-      // A hand that presses trembles a little.
-      if (last === event && Math.abs(by) < 4) return;
-      view.style.scrollSnapType = 'none';
-      view.scrollLeft += by;
-      speed = by / (next.timeStamp - last.timeStamp || 1);
-      last = next;
-    };
-    const drop = ({ timeStamp }: PointerEvent) => {
-      removeEventListener('pointermove', move);
-      if (last === event) return;
-      // What was pressed to drag it is not meant.
-      view.addEventListener('click', stop, true);
-      setTimeout(() => view.removeEventListener('click', stop, true));
+    first = last = event;
+    start = nearest(view, placesOf(view));
+  };
+  view.onpointermove = (next) => {
+    // Let go outside of the window.
+    if (!next.buttons) first = last = null;
+    if (!last) return;
+    const by = last.x - next.x;
+    // A hand that presses trembles a little.
+    if (last === first && Math.abs(by) < 4) return;
+    // What was pressed to drag it is not meant: the click is the window's (Pointer Events 3, section 4.1.3).
+    view.setPointerCapture(next.pointerId);
+    view.style.scrollSnapType = 'none';
+    view.scrollLeft += by;
+    speed = by / (next.timeStamp - last!.timeStamp || 1);
+    last = next;
+  };
+  view.onpointerup = ({ timeStamp }) => {
+    if (last !== first) {
       // A hand that has stopped does not push.
-      if (timeStamp - last.timeStamp > 99) speed = 0;
+      if (timeStamp - last!.timeStamp > 99) speed = 0;
       const places = placesOf(view);
       let to = nearest(view, places, speed * 250);
       if (to === start && Math.abs(speed) > 0.3) to += Math.sign(speed * places.at(-1)!);
       const way = (places[to] ?? places[(to = start)]!) - view.scrollLeft;
-      const ms = Math.max(200, Math.min(Math.abs((1.72 * way) / speed), 700));
-      turn(root, { to, ms, easing: 'ease-out' });
-    };
-    addEventListener('pointermove', move);
-    addEventListener('pointerup', drop, { once: true });
+      const duration = middle(Math.abs((1.72 * way) / speed), 200, 700);
+      root.kTurn!({ to, duration, easing: 'ease-out' });
+    }
+    first = last = null;
   };
-  const stop = (event: Event) => {
-    event.preventDefault();
-    event.stopPropagation();
+  view.ondragstart = () => false;
+  STOPPABLE: return () => {
+    view.onpointerdown = view.onpointermove = view.onpointerup = view.ondragstart = null;
   };
-  view.onpointerdown = grab;
-  view.ondragstart = stop;
-  STOPPABLE: return () => void (view.onpointerdown = view.ondragstart = null);
 }

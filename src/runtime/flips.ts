@@ -2,8 +2,9 @@
 export function flips(root: HTMLElement): (() => void) | undefined {
   const button = root.lastElementChild!;
   root.onclick = ({ target }) => {
-    const pressed = (target as Element).closest('a, button, summary, video') ?? button;
-    if (pressed === button) button.ariaPressed = `${root.toggleAttribute('data-turned')}`;
+    const pressed = (target as Element).closest('a,button,summary,video') ?? button;
+    // Written out by the browser.
+    if (pressed === button) button.ariaPressed = root.toggleAttribute('data-turned') as unknown as string;
   };
   root.dataset.kOn = '';
   STOPPABLE: return () => {

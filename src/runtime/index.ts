@@ -1,4 +1,10 @@
-/** The contract: everything generated markup may ask for. A test holds the kinds to this list. */
+/**
+ * The contract: everything generated markup may ask for. A test holds the kinds to this list.
+ *
+ * A behaviour takes the element that asks for it by `data-k-NAME` and returns what stops it and puts the markup
+ * back. That stands after the label `STOPPABLE`, with whatever else the workbench alone needs: an exported page
+ * runs until it is left, so there it is left out, and nothing is returned.
+ */
 export { closes } from './closes';
 export { counts } from './counts';
 export { drags } from './drags';
@@ -21,7 +27,6 @@ export { scoped } from './scoped';
 export { scrolls } from './scrolls';
 export { slider } from './slider';
 export { spy } from './spy';
-export { start } from './start';
 export { stuck } from './stuck';
 export { sublists } from './sublists';
 export { tabs } from './tabs';

@@ -39,7 +39,7 @@ export function rounds(root: HTMLElement): (() => void) | undefined {
     const widths = slides.map(({ offsetWidth }) => offsetWidth + gap);
     const length = widths.reduce((sum, width) => sum + width);
     if (length < view.clientWidth + Math.max(...widths)) return;
-    root.dataset.looped = '';
+    root.dataset.looped = 'true';
     slides[0]!.style.marginInlineStart = `${ROOM * length}px`;
     view.style.setProperty('--k-room', `${2 * ROOM * length}px`);
     middles = slides.map(({ offsetLeft, offsetWidth }) => offsetLeft + offsetWidth / 2);

@@ -1,5 +1,5 @@
-/** The window of a slider, in which its strip of slides is scrolled. */
-export const viewOf = (root: HTMLElement) => root.querySelector<HTMLElement>(':scope > [data-k-view]')!;
+/** The window of a slider, in which its strip of slides is scrolled; a slider inside a slide comes after it. */
+export const viewOf = (root: HTMLElement) => root.querySelector<HTMLElement>('[data-k-view]')!;
 
 export const slidesOf = (view: HTMLElement) => [...view.firstElementChild!.children] as HTMLElement[];
 
@@ -7,7 +7,10 @@ export const slidesOf = (view: HTMLElement) => [...view.firstElementChild!.child
 export const told = (element: Element, name: string) => getComputedStyle(element).getPropertyValue(name);
 
 /** 1, and -1 where what is read begins at the right: there a strip is scrolled to negative places. */
-export const wayOf = (view: HTMLElement) => (told(view, 'direction') === 'rtl' ? -1 : 1);
+export const wayOf = (view: HTMLElement) => (told(view, 'direction') > 'm' ? -1 : 1);
+
+/** The middle one of three numbers: the first, kept between the others. */
+export const middle = (...three: [number, number, number]) => three.sort((a, b) => a - b)[1]!;
 
 /**
  * Where the window comes to rest for each slide, as a scroll position in px: at the beginning of the slide or around
@@ -17,12 +20,12 @@ export const wayOf = (view: HTMLElement) => (told(view, 'direction') === 'rtl' ?
 export const placesOf = (view: HTMLElement) => {
   const { clientWidth, scrollWidth } = view;
   const way = wayOf(view);
-  const align = +told(view, '--k-align');
-  const fromLeft = way > 0 ? align : 1 - align;
-  return slidesOf(view).map(({ offsetLeft, offsetWidth }) => {
-    const place = way * (offsetLeft + (offsetWidth - clientWidth) * fromLeft);
-    return way * Math.round(Math.max(0, Math.min(place, scrollWidth - clientWidth)));
-  });
+  const furthest = way * (scrollWidth - clientWidth);
+  // At the beginning, which lies at the right there, or around the middle.
+  const fromLeft = +told(view, '--k-align') || +(way < 0);
+  return slidesOf(view).map(({ offsetLeft, offsetWidth }) =>
+    Math.round(middle(offsetLeft + (offsetWidth - clientWidth) * fromLeft, 0, furthest))
+  );
 };
 
 /** @returns the index of the first place that is nearest to where the strip is, or would be. */
@@ -35,11 +38,16 @@ export const nearest = ({ scrollLeft }: HTMLElement, places: number[], further =
 export interface Turn {
   readonly by?: number;
   readonly to?: number;
-  readonly ms?: number;
+  /** ms */
+  readonly duration?: number;
   readonly easing?: string;
   /** Not by a hand, so nobody is told. */
   readonly isQuiet?: boolean;
 }
 
-export const turn = (root: HTMLElement, detail: Turn) =>
-  root.dispatchEvent(new CustomEvent('k-turn', { detail }));
+declare global {
+  interface HTMLElement {
+    /** Of the root of a slider: others ask it to go on. */
+    kTurn?(asked: Turn): void;
+  }
+}

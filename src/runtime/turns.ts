@@ -1,12 +1,10 @@
-import { turn, type Turn } from './strip';
-
 /**
  * Lets a slider play: an endless animation is its clock, so that whatever holds, slows or scrubs animations does
  * the same to it. Held by its style sheet while it is out of sight, in a window behind, used, or by its button.
  */
 export function turns(root: HTMLElement): (() => void) | undefined {
-  const round = root.querySelector<HTMLElement>(':scope > [data-k-round]')!;
-  const hold = root.querySelector<HTMLElement>(':scope > * > [data-k-hold]');
+  const round = root.querySelector<HTMLElement>(':scope>[data-k-round]')!;
+  const hold = root.querySelector<HTMLElement>(':scope>*>[data-k-hold]');
   const set = (isHeld: boolean) => {
     root.dataset.held = `${isHeld}`;
     if (hold) hold.ariaPressed = `${isHeld}`;
@@ -19,10 +17,12 @@ export function turns(root: HTMLElement): (() => void) | undefined {
     change?.();
     if (clock) clock.currentTime = count! * length();
   };
-  const next = () => rest(() => turn(root, { by: +round.dataset.kRound!, isQuiet: true }));
+  const next = () => rest(() => turn({ by: +round.dataset.kRound!, isQuiet: true }));
   const press = () => set(root.dataset.held !== 'true');
-  const used = ({ detail }: { detail: Turn }) => {
-    if (detail.isQuiet) return;
+  const turn = root.kTurn!;
+  root.kTurn = (asked) => {
+    turn(asked);
+    if (asked.isQuiet) return;
     if (root.dataset.kTurns) set(true);
     rest();
   };
@@ -35,13 +35,12 @@ export function turns(root: HTMLElement): (() => void) | undefined {
   watch.observe(root);
   round.addEventListener('animationiteration', next);
   hold?.addEventListener('click', press);
-  root.addEventListener('k-turn', used as never);
   document.addEventListener('visibilitychange', away);
   STOPPABLE: return () => {
     watch.disconnect();
     round.removeEventListener('animationiteration', next);
     hold?.removeEventListener('click', press);
-    root.removeEventListener('k-turn', used as never);
+    root.kTurn = turn;
     document.removeEventListener('visibilitychange', away);
     delete root.dataset.held;
     delete root.dataset.away;

@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build, type Plugin } from 'esbuild';
+import { minify } from 'terser';
 
 /**
  * The folder `src` of this checkout: from the source when run as TypeScript, from the working folder when
@@ -47,11 +48,19 @@ function bundled(key: string, { contents, folder, isStoppable, isMinified }: Bun
     alias: { $core: join(sourceFolder(), 'core'), $runtime: join(sourceFolder(), 'runtime') },
     dropLabels: isStoppable ? [] : ['STOPPABLE'],
     tsconfigRaw: '{}'
-  }).then(({ outputFiles }) => (isMinified ? outputFiles[0]!.text : asWritten(outputFiles[0]!.text)));
+  }).then(({ outputFiles }) =>
+    isMinified ? smallest(outputFiles[0]!.text) : asWritten(outputFiles[0]!.text)
+  );
   bundles.set(key, made);
   // A failed bundle is not remembered: the next call tries again.
   made.catch(() => bundles.delete(key));
   return made;
+}
+
+/** A bundler renames and squeezes; what is called in one place only it leaves a function. This does not. */
+async function smallest(text: string): Promise<string> {
+  const { code } = await minify(text, { ecma: 2020, compress: { passes: 3, unsafe_arrows: true } });
+  return code!;
 }
 
 /** A bundler keeps only comments that are marked as legal ones, so all are while it works. */
@@ -95,6 +104,12 @@ function checkedNames(behaviours: readonly string[]): string[] {
   return [...behaviours].sort();
 }
 
+/** Code that starts behaviours on every element that asks for them. */
+function starting(names: readonly string[], within: 'document' | 'root'): string {
+  const each = (name: string) => `${within}.querySelectorAll('[data-k-${name}]').forEach(${name});`;
+  return `${imports(names)} ${names.map(each).join('')}`;
+}
+
 /**
  * The script of an exported page: the named behaviours and what starts them, nothing else.
  * @returns null where there are none. Throws where a name is not in the runtime's contract.
@@ -102,7 +117,7 @@ function checkedNames(behaviours: readonly string[]): string[] {
 export async function pageScript(behaviours: readonly string[], isMinified: boolean): Promise<string | null> {
   if (behaviours.length === 0) return null;
   const names = checkedNames(behaviours);
-  const contents = `${imports(['start', ...names])} start({ ${names.join(', ')} });`;
+  const contents = starting(names, 'document');
   return bundled(`page:${isMinified}:${names.join()}`, {
     contents,
     folder: 'runtime',
@@ -123,9 +138,8 @@ export async function snippetScript(
 ): Promise<string | null> {
   if (behaviours.length === 0 && !opens) return null;
   const names = checkedNames(behaviours);
-  const starting = behaviours.length > 0 ? `start({ ${names.join(', ')} }, root);` : '';
-  const needed = behaviours.length > 0 ? ['scoped', 'start', ...names] : ['scoped'];
-  const contents = `${imports(needed)} const root = document.currentScript.parentElement; scoped(root); ${starting}`;
+  const contents = `${imports(['scoped'])} const root = document.currentScript.parentElement; scoped(root);
+    ${starting(names, 'root')}`;
   return bundled(`snippet:${isMinified}:${names.join()}`, {
     contents,
     folder: 'runtime',

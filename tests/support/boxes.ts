@@ -12,8 +12,8 @@ export interface BoxReader {
  */
 export async function boxReader(...behaviours: readonly string[]): Promise<string> {
   const imported = behaviours.map((name) => `import { ${name} } from './src/runtime/${name}';`);
-  const started = `import { start } from './src/runtime/start'; start({ ${behaviours.join(', ')} });`;
-  const contents = ["export { readBoxes } from './src/preview/boxes';", ...imported, started].join('\n');
+  const started = behaviours.map((name) => `document.querySelectorAll('[data-k-${name}]').forEach(${name});`);
+  const contents = ["export { readBoxes } from './src/preview/boxes';", ...imported, ...started].join('\n');
   const { outputFiles } = await build({
     stdin: { contents, resolveDir: process.cwd(), loader: 'ts' },
     bundle: true,

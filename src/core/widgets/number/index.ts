@@ -51,6 +51,7 @@ function figure(own: NumberSettings, isCounting: boolean, ctx: Context): Element
   const live = element('span', {
     ariaHidden: 'true',
     dataKAmount: own.value.replace('−', '-'),
+    dataKDigits: String(own.value.split('.')[1]?.length ?? 0),
     dataKLocale: own.locale === 'none' ? '' : LOCALES[own.locale]!
   });
   return element('span', { className: [ctx.cls('figure')] }, isCounting ? [end, live] : [end]);

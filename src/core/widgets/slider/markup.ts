@@ -46,13 +46,12 @@ export function markup(node: Node, ctx: Context): Element {
       role: 'group',
       ariaRoleDescription: ['carousel'],
       ariaLabel: own.label || node.name,
-      dataKSlider: own.ends,
+      dataKSlider: own.ends === 'stop' ? 'stops' : '',
       dataKDrags: asks('drags'),
       dataKRounds: asks('rounds'),
       dataKTurns: asks('turns', own.holdUsed ? 'used' : ''),
-      dataCurrent: first?.id,
       // What fades rests on every slide.
-      dataLooped: own.form === 'fade' ? '' : undefined
+      dataLooped: own.form === 'fade' ? 'true' : undefined
     }),
     compact([
       bar(own, asked.includes('turns'), ctx),
