@@ -393,6 +393,7 @@ export interface FieldMeta {
     | 'shares'
     | 'css'
     | 'place'
+    | 'moments'
     | 'number';
   /** May differ under a condition, so it is a row of the fallback table. */
   readonly responsive?: boolean;
@@ -412,7 +413,7 @@ export interface FieldMeta {
   /** For `number`: what stands beside it, and the least and the greatest it can be. */
   readonly unit?: string;
   readonly range?: readonly [least: number, most: number];
-  /** For `css`: the property whose values it takes. */
+  /** For `css` and `moments`: the property whose values it takes. */
   readonly property?: string;
   /** For `track`: its children move one after the other. */
   readonly staggered?: boolean;

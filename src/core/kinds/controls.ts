@@ -18,6 +18,23 @@ export interface Control {
   withTokens?(value: Json, change: (text: string) => string): Json;
 }
 
+/** Two ways for each property that may change at moments. */
+const SAMPLES: Readonly<Record<string, readonly string[]>> = {
+  translate: ['0 0 → 0 -8px', '0 0 → 4px 0 at 30% → 0 0'],
+  rotate: ['0deg → 4deg', '0deg → -4deg at 30% → 0deg'],
+  scale: ['1 → 1.1', '1 → 1.1 at 30% → 1'],
+  opacity: ['1 → 0.5', '1 → 0.5 at 30% → 1'],
+  'background-color': ['#ffffff → #1f3329', '#1f3329 → #ffffff'],
+  color: ['#777777 → #1b1f1d', '#1b1f1d → #777777'],
+  'border-radius': ['50% → 0%', '0px → 8px'],
+  filter: ['blur(8px) → blur(0px)', 'blur(0px) → blur(2px)'],
+  'clip-path': ['inset(0 100% 0 0) → inset(0 0 0 0)', 'inset(0 0 0 0) → inset(0 20% 0 0)'],
+  width: ['100px → 200px', '200px → 100px'],
+  height: ['100px → 200px', '200px → 100px'],
+  'letter-spacing': ['0px → 2px', '2px → 0px'],
+  'font-size': ['16px → 24px', '24px → 16px']
+};
+
 const choices = ({ choices: all = {} }: FieldMeta): readonly unknown[] => Object.keys(all);
 
 function trackWith(value: Json, change: (text: string) => string): Json {
@@ -52,5 +69,6 @@ export const CONTROLS: Readonly<Record<FieldMeta['control'], Control>> = {
     samples: () => ['480px', '80svh'],
     withTokens: (value, change) => (typeof value === 'string' ? change(value) : value)
   },
+  moments: { samples: ({ property = '' }) => SAMPLES[property] ?? [] },
   place: { samples: () => ['0% 100%', '30% 20%'] }
 };

@@ -11,6 +11,7 @@ import { track, type Track } from '../motion/track';
 import { ID_PATTERN } from '../project/ids';
 import type { Token } from '../project/types';
 import type { FieldMeta } from './contract';
+import { momentsFault } from './moments';
 import { defined } from '../data/compact';
 
 type Options = Partial<Omit<FieldMeta, 'choices' | 'control'>> & { readonly label: string };
@@ -43,6 +44,16 @@ export function richField(fallback: string, options: Options) {
       (value) => nestingOf(value ?? '') <= NESTING_MOST
     )
     .meta(meta('rich', options));
+}
+
+/** Values of a property, each reached at a moment of a way, as one line: `0 0 → 0 -12px at 30% → 0 0`. */
+export function momentsField(fallback: string, options: Options & { readonly property: string }) {
+  return textField(fallback, 300, options)
+    .test('moments', '', (value, context) => {
+      const fault = momentsFault(options.property, value ?? '');
+      return fault === null || context.createError({ message: `${options.label}: ${fault}` });
+    })
+    .meta(meta('moments', options));
 }
 
 /** One of `choices`, which maps each value to the words shown. */

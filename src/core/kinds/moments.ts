@@ -26,6 +26,9 @@ function momentOf(written: string): Moment {
 const writtenIn = (text: string): readonly Moment[] =>
   text.trim() === '' ? [] : text.trim().split(ARROW).map(momentOf);
 
+/** Whether a text says more than one value, and so all moments at once. */
+export const saysWay = (text: string): boolean => writtenIn(text).length > 1;
+
 /** @returns the values a text says, one for each moment; empty for none. */
 export const momentsOf = (text: string): readonly string[] => writtenIn(text).map(({ value }) => value);
 
@@ -53,6 +56,19 @@ function sharesIn(moments: readonly Moment[]): readonly number[] {
     shares.push(at ?? (before === undefined ? 0 : between(moments, i, before)));
   });
   return shares;
+}
+
+/** A value, and when it is reached: percent of the way. */
+export interface Reached {
+  readonly value: string;
+  readonly at: number;
+}
+
+/** @returns the values a text says, in the order in which they stand, with when they are reached. */
+export function momentsWritten(text: string): readonly Reached[] {
+  const moments = writtenIn(text);
+  const shares = sharesIn(moments);
+  return moments.map(({ value }, i) => ({ value, at: shares[i]! }));
 }
 
 const HOW =
@@ -87,7 +103,8 @@ export function momentsFault(property: string, text: string): string | null {
 }
 
 const percent = (share: number): string => `${Math.round(share * 10_000) / 10_000}%`;
-const evenly = (count: number): readonly number[] =>
+/** When so many values are reached that are spread evenly, percent. */
+export const evenly = (count: number): readonly number[] =>
   Array.from({ length: count }, (_each, moment) => (moment / (count - 1)) * 100);
 
 const areEven = (moments: readonly Moment[]): boolean => moments.every(({ at }) => at === null);

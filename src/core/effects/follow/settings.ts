@@ -1,7 +1,6 @@
 import { object, type InferType } from 'yup';
 import { onField } from '../../kinds/effect-fields';
-import { choiceField, numberField, textField } from '../../kinds/fields';
-import { momentsFault } from '../../kinds/moments';
+import { choiceField, momentsField, numberField } from '../../kinds/fields';
 import type { TiedProperty } from './tied';
 
 /** Least and greatest share of the way, %. */
@@ -9,14 +8,7 @@ export const SHARE_LEAST = -100;
 export const SHARE_MOST = 200;
 
 const tiedField = (property: TiedProperty, label: string, help: string, fallback = '') =>
-  textField(fallback, 300, { label, view: 'behaviour', names: true, help }).test(
-    'tied',
-    '',
-    (value, context) => {
-      const fault = momentsFault(property, value ?? '');
-      return fault === null || context.createError({ message: `${label}: ${fault}` });
-    }
-  );
+  momentsField(fallback, { label, view: 'behaviour', help, property });
 
 const NAMED = [
   'over=entry',
@@ -67,17 +59,17 @@ export const settings = object({
   translate: tiedField(
     'translate',
     'Goes',
-    'Across and down: 0 40px → 0 0. Empty: it stays.',
+    'Across and down, such as 0 40px. Empty: it stays.',
     '0 40px → 0 0'
   ),
-  scale: tiedField('scale', 'Grows', 'Such as 0.8 → 1. Empty: it keeps its size.'),
-  rotate: tiedField('rotate', 'Turns', 'Such as -8deg → 0deg. Empty: it does not.'),
-  opacity: tiedField('opacity', 'Fades', 'Such as 0 → 1. Empty: it keeps its strength.'),
-  'background-color': tiedField('background-color', 'Its fill', 'Such as #ffffff → #1f3329.'),
-  color: tiedField('color', 'Its text', 'Such as #777777 → #1b1f1d.'),
-  'border-radius': tiedField('border-radius', 'Its corners', 'Such as 50% → 0%.'),
-  filter: tiedField('filter', 'Its filter', 'Such as blur(8px) → blur(0px).'),
-  'clip-path': tiedField('clip-path', 'Its cut', 'Such as inset(0 100% 0 0) → inset(0 0 0 0).'),
+  scale: tiedField('scale', 'Grows', 'Such as 0.8. Empty: it keeps its size.'),
+  rotate: tiedField('rotate', 'Turns', 'Such as -8deg. Empty: it does not.'),
+  opacity: tiedField('opacity', 'Fades', 'Such as 0. Empty: it keeps its strength.'),
+  'background-color': tiedField('background-color', 'Its fill', 'Such as #1f3329.'),
+  color: tiedField('color', 'Its text', 'Such as #777777.'),
+  'border-radius': tiedField('border-radius', 'Its corners', 'Such as 50%.'),
+  filter: tiedField('filter', 'Its filter', 'Such as blur(8px).'),
+  'clip-path': tiedField('clip-path', 'Its cut', 'Such as inset(0 100% 0 0).'),
   width: tiedField('width', 'Its width', 'Lays the page out anew at each step; growing it costs less.'),
   height: tiedField('height', 'Its height', 'Lays the page out anew at each step; growing it costs less.'),
   'letter-spacing': tiedField('letter-spacing', 'Its letter gap', 'Lays the page out anew at each step.'),

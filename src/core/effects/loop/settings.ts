@@ -1,19 +1,11 @@
 import { object, type InferType } from 'yup';
 import { onField } from '../../kinds/effect-fields';
-import { numberField, textField, toggleField, trackField } from '../../kinds/fields';
+import { momentsField, numberField, toggleField, trackField } from '../../kinds/fields';
 import { trackOf } from '../../motion/track';
-import { momentsFault } from '../../kinds/moments';
 import type { OwnProperty } from './own';
 
 const ownField = (property: OwnProperty, label: string, help: string) =>
-  textField('', 200, { label, view: 'behaviour', names: true, needs: ['track.form=own'], help }).test(
-    'own',
-    '',
-    (value, context) => {
-      const fault = momentsFault(property, value ?? '');
-      return fault === null || context.createError({ message: `${label}: ${fault}` });
-    }
-  );
+  momentsField('', { label, view: 'behaviour', needs: ['track.form=own'], help, property });
 
 export const settings = object({
   on: onField('Loops'),
@@ -42,14 +34,10 @@ export const settings = object({
     view: 'behaviour',
     help: '0: without end. There and back is once.'
   }),
-  translate: ownField(
-    'translate',
-    'Goes',
-    'Across and down: 0 0 → 0 -12px → 0 0, or at a moment of the time: 0 -12px at 30%. Empty: it stays.'
-  ),
-  rotate: ownField('rotate', 'Turns', 'Such as -2deg → 2deg → -2deg. Empty: it does not.'),
-  scale: ownField('scale', 'Grows', 'Such as 1 → 1.05 → 1. Empty: it keeps its size.'),
-  opacity: ownField('opacity', 'Fades', 'Such as 1 → 0.6 → 1. Empty: it keeps its strength.'),
+  translate: ownField('translate', 'Goes', 'Across and down, such as 0 -12px. Empty: it stays.'),
+  rotate: ownField('rotate', 'Turns', 'Such as -2deg. Empty: it does not.'),
+  scale: ownField('scale', 'Grows', 'Such as 1.05. Empty: it keeps its size.'),
+  opacity: ownField('opacity', 'Fades', 'Such as 0.6. Empty: it keeps its strength.'),
   held: toggleField(true, { label: 'Held while pointed at or focused', view: 'behaviour' }),
   children: toggleField(false, {
     label: 'Its pieces one after the other',

@@ -8,7 +8,8 @@
   import { registry } from '$core/registry';
   import Field from './Field.svelte';
   import { isOffered } from '$core/kinds/offered';
-  import { fieldsOf } from '$lib/state/fields';
+  import MomentSheet from './MomentSheet.svelte';
+  import { fieldsOf, type FieldSpec } from '$lib/state/fields';
   import { addEffect } from '$lib/state/effects';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -29,6 +30,8 @@
       (field) =>
         field.effect === effect && field.key !== effectKey(effect, 'on') && isOffered(field, settings)
     );
+
+  const isAtMoments = ({ control }: FieldSpec) => control === 'moments';
 
   /** Where it can be on or off by itself. */
   function switchable({ effect }: EffectAbout): readonly ConditionName[] {
@@ -81,8 +84,13 @@
         >
       </header>
       <div class="grid">
-        {#each fieldsFor(effect) as field (field.key)}<Field {wb} {node} {field} />{/each}
+        {#each fieldsFor(effect).filter((field) => !isAtMoments(field)) as field (field.key)}
+          <Field {wb} {node} {field} />
+        {/each}
       </div>
+      {#if fieldsFor(effect).some(isAtMoments)}
+        <MomentSheet {wb} {node} {settings} fields={fieldsFor(effect).filter(isAtMoments)} />
+      {/if}
     </div>
   {/each}
   {#if others.length > 0}

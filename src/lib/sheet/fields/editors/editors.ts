@@ -52,6 +52,8 @@ const EDITORS: Readonly<Record<FieldMeta['control'], Editor>> = {
   text: words,
   link: words,
   css: words,
+  // Those of an effect stand in one sheet.
+  moments: words,
   choice,
   item: choice,
   piece: choice,
