@@ -39,6 +39,8 @@ export interface Finding {
   /** Why it is so and what to do. */
   readonly cause: string;
   readonly fix: { readonly label: string; readonly commands: readonly object[] } | null;
+  /** Another way to mend it, where there are two that people would want. */
+  readonly or?: Finding['fix'];
 }
 
 /** What was measured on the page, and may not be known yet. */

@@ -111,6 +111,10 @@
           >
         {/if}
         <button type="button" class="main" onclick={() => mend(wb, finding)}>{finding.fix.label}</button>
+        {#if finding.or}
+          {@const other = { fix: finding.or }}
+          <button type="button" class="main" onclick={() => mend(wb, other)}>{finding.or.label}</button>
+        {/if}
       {/if}
       <button
         type="button"

@@ -1,7 +1,8 @@
 import { effectKey, ownValues } from '../../kinds/effects';
-import { type FindingRule, settingFix, warning } from '../../kinds/finding';
+import { type FindingRule, type Fix, settingFix, warning } from '../../kinds/finding';
+import { makeWith } from '../../kinds/make';
 import { moves } from '../../motion/track';
-import { pathTo, subtreeIds } from '../../project/tree';
+import { nodeOf, pathTo, subtreeIds } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
 import { lengthOf, loopOf } from './timing';
 import { settings, type LoopSettings } from './settings';
@@ -23,6 +24,33 @@ function canBeStopped(project: Project, node: Node): boolean {
   return subtreeIds(project, page ?? node.id).some((id) => project.nodes[id]!.kind === 'still');
 }
 
+const make = makeWith({ exactIds: true });
+
+/** The first of `Stop for movement`, `Stop for movement 2` and so on that nothing is named after. */
+function freeName(project: Project): string {
+  for (let count = 1; ; count += 1) {
+    const name = count === 1 ? 'Stop for movement' : `Stop for movement ${count}`;
+    if (!Object.hasOwn(project.nodes, make('still', name).root)) return name;
+  }
+}
+
+/** A box to tick that stops all that moves, below all else of the section in which the piece stands. */
+function maybeStop(project: Project, node: Node): Fix | null {
+  const section = nodeOf(project, pathTo(project, node.id)[1] ?? node.id);
+  const below = section.slots.content;
+  if (!below) return null;
+  return {
+    label: 'Put a stop below it',
+    commands: [
+      {
+        type: 'insert',
+        fragment: make('still', freeName(project)),
+        at: { parent: section.id, slot: 'content', index: below.length }
+      }
+    ]
+  };
+}
+
 const goesOn: FindingRule = {
   id: 'loop-goes-on',
   summary: 'Something loops for longer than 5 s (WCAG 2.2, 2.2.2)',
@@ -41,14 +69,14 @@ const goesOn: FindingRule = {
       cause:
         'What moves beside what is read takes the eye away from it. Longer than 5 s it needs a way to hold it that ' +
         'works by every hand: pointing at it is none on a screen one touches. ' +
-        'Insert a stop for movement on the page, ' +
-        'or let it end.',
+        'Put a stop for movement on the page, or let it end.',
       fix: settingFix(
         `Let it loop ${times === 1 ? 'once' : `${times} times`}`,
         node.id,
         effectKey('loop', 'count'),
         times
-      )
+      ),
+      or: maybeStop(project, node)
     });
   }
 };

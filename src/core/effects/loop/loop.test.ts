@@ -36,6 +36,10 @@ describe('a loop', () => {
     const [{ fix }] = found(looping) as [ReturnType<typeof found>[number]];
     expect(found(after(looping, ...(fix!.commands as Command[])))).toEqual([]);
     expect(found(after(looping, set('count', 1)))).toEqual([]);
+    const [{ or }] = found(looping) as [ReturnType<typeof found>[number]];
+    const stopped = after(looping, ...(or!.commands as Command[]));
+    expect(found(stopped)).toEqual([]);
+    expect(Object.values(stopped.nodes).filter(({ kind }) => kind === 'still')).toHaveLength(1);
     expect(found(after(looping, set('count', 2)))).toMatchObject([{ number: '6 s' }]);
   });
 

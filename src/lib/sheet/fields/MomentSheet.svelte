@@ -119,6 +119,11 @@
 </script>
 
 <div class="sheet" role="group" aria-label="Moments">
+  {#if fault}<p class="fault" role="alert">{fault.sentence}</p>{/if}
+  <p class="about" class:visually-hidden={fault !== null} id="{id}-about">
+    From one value to the next that is filled in. A whole way can be typed at once: 0 0 → 0 -12px at 30% → 0
+    0.
+  </p>
   <table bind:this={table}>
     <thead>
       <tr>
@@ -189,11 +194,6 @@
       {#each others as field (field.key)}<option value={field.key}>{field.label}</option>{/each}
     </select>
   {/if}
-  {#if fault}<p class="fault" role="alert">{fault.sentence}</p>{/if}
-  <p class="about" id="{id}-about">
-    From one value to the next that is filled in. A whole way can be typed at once: 0 0 → 0 -12px at 30% → 0
-    0.
-  </p>
 </div>
 
 <style>
@@ -304,7 +304,7 @@
     border-radius: 3px;
   }
   p {
-    margin: 4px 0 0;
+    margin: 0 0 4px;
     font-size: 12px;
     line-height: 1.35;
     color: var(--ink-2);
