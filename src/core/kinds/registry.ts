@@ -143,6 +143,8 @@ export function createRegistry(
   for (const { about, load } of effectEntries) effects.add(about.effect, load);
   const effectNames = effectEntries.map(({ about }) => about.effect);
   const composed = new Map<string, Kind>();
+  /** By the names as they are stored, which an edit of something else leaves the same list. */
+  const composedLast = new WeakMap<readonly string[], { readonly kind: string; readonly made: Kind }>();
   const kindOf = (name: string): Kind => {
     const kind = kinds.maybe(name);
     if (!kind) throw new Error(`kindOf: no kind ${JSON.stringify(name)} is registered`);
@@ -174,14 +176,18 @@ export function createRegistry(
     maybeEffectOf: (name) => effects.maybe(name),
     of({ kind, effects: named }) {
       if (!named || named.length === 0) return kindOf(kind);
+      const last = composedLast.get(named);
+      if (last?.kind === kind) return last.made;
       const own = effectNames.filter((name) => named.includes(name));
       const key = [kind, ...own].join(' ');
-      return remembered(composed, key, () =>
+      const made = remembered(composed, key, () =>
         withEffects(
           kindOf(kind),
           own.map((name) => effects.maybe(name)!)
         )
       );
+      composedLast.set(named, { kind, made });
+      return made;
     }
   };
 }

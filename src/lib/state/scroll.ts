@@ -1,4 +1,4 @@
-import { conflictsIn, type Conflict } from '$core/scroll/conflicts';
+import type { Conflict } from '$core/scroll/conflicts';
 import { effectKey, effectValues } from '$core/kinds/effects';
 import { rangesOf, type Range } from '$core/scroll/ranges';
 import { bandAt } from '$core/kinds/conditions';
@@ -10,6 +10,7 @@ import { registry } from '$core/registry';
 import { widthsOf } from './survey.svelte';
 import type { Workbench } from './workbench.svelte';
 import { clamp } from '$core/data/clamp';
+import { remembered } from '$core/data/remembered';
 
 /** The width band of the page on show. */
 const bandOnShow = (wb: Workbench) => bandAt(wb.project.info.bands, wb.preview.width);
@@ -18,9 +19,9 @@ const bandOnShow = (wb: Workbench) => bandAt(wb.project.info.bands, wb.preview.w
 export const rangesOnShow = (wb: Workbench): readonly Range[] =>
   rangesOf(registry, wb.project, wb.facts.boxes, bandOnShow(wb));
 
-/** The same where pieces stand as they were measured in another window. */
+/** The same where pieces stand as they were measured in another window; a moment after the hand rests. */
 export const rangesIn = (wb: Workbench, boxes: ReadonlyMap<NodeId, Box>, width: number): readonly Range[] =>
-  rangesOf(registry, wb.project, boxes, bandAt(wb.project.info.bands, width));
+  rangesOf(registry, wb.rested, boxes, bandAt(wb.rested.info.bands, width));
 
 /** What a piece does with the scroll at one width of each band. */
 export interface AtWidth {
@@ -110,9 +111,23 @@ function commandFor(wb: Workbench, range: Range, end: 'start' | 'end', px: numbe
   return { type: 'batch', label: `${end === 'start' ? 'Start' : 'End'} of: ${range.words}`, commands };
 }
 
-/** Whether one end of a range can be set by itself. */
-export const canMove = (wb: Workbench, range: Range, end: 'start' | 'end'): boolean =>
-  commandFor(wb, range, end, range[end]) !== null;
+/** By ranges, which are others as soon as their piece, its box or the band is another. */
+const movable = new WeakMap<Range, { readonly start: boolean; readonly end: boolean }>();
+
+/** Which ends of a range can be set by themselves. */
+export const movableEnds = (
+  wb: Workbench,
+  range: Range
+): { readonly start: boolean; readonly end: boolean } =>
+  remembered(movable, range, () => ({
+    start: commandFor(wb, range, 'start', range.start) !== null,
+    end: commandFor(wb, range, 'end', range.end) !== null
+  }));
+
+const NUMBERS = new Intl.NumberFormat('en');
+
+/** Whole px in figures; four of them read better with a gap: 3 204. */
+export const inFigures = (px: number): string => NUMBERS.format(Math.round(px)).replaceAll(',', '\u2009');
 
 /** Brings one end of a range to a place. @param hand moves of one hand are one step of the history. */
 export function moveEnd(
@@ -134,5 +149,3 @@ export function conflictWords(wb: Workbench, conflict: Conflict): string {
     return `${nameOf(conflict.node)}: two movements set its ${conflict.property} at ${at}`;
   return `${conflict.nodes.length} things move at once at ${at}: ${conflict.nodes.map(nameOf).join(', ')}`;
 }
-
-export const conflictsOnShow = (wb: Workbench): readonly Conflict[] => conflictsIn(rangesOnShow(wb));

@@ -117,7 +117,9 @@ export class Workbench {
   readonly findingsWatch = new FindingsWatch();
   readonly typedAhead = new TypedAhead();
   /** Up to date a moment after the hand rests; an edit never waits for it. */
-  split = $derived.by(() => splitAside(this.findingsWatch.all, this.project.info.aside));
+  /** Why findings are set aside, by what they are remembered by. */
+  asides = $derived.by(() => this.project.info.aside);
+  split = $derived.by(() => splitAside(this.findingsWatch.all, this.asides));
   findings = $derived.by((): readonly Finding[] => this.split.open);
   readonly saver: Saver;
   readonly registry = registry;

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Range } from '$core/scroll/ranges';
-  import { canMove, moveEnd, scrollTo } from '$lib/state/scroll';
+  import { movableEnds, moveEnd, scrollTo } from '$lib/state/scroll';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import { SIGNS } from './signs';
 
@@ -68,7 +68,7 @@
     style:width="{isDot ? 9 : Math.max(3, x(range.end) - x(range.start))}px"
   ></i>
   {#each ends as end (end)}
-    {#if canMove(wb, range, end) && !(isDot && end === 'end')}
+    {#if movableEnds(wb, range)[end] && !(isDot && end === 'end')}
       <button
         type="button"
         class="end"

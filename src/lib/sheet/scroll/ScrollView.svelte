@@ -3,13 +3,14 @@
   import PlayFilledAlt from 'carbon-icons-svelte/lib/PlayFilledAlt.svelte';
   import SkipBackFilled from 'carbon-icons-svelte/lib/SkipBackFilled.svelte';
   import SkipForwardFilled from 'carbon-icons-svelte/lib/SkipForwardFilled.svelte';
+  import { conflictsIn } from '$core/scroll/conflicts';
   import type { Range } from '$core/scroll/ranges';
   import { mend } from '$lib/state/mending';
   import {
     atWidths,
-    canMove,
-    conflictsOnShow,
     conflictWords,
+    inFigures,
+    movableEnds,
     moveEnd,
     playFilm,
     positionOf,
@@ -26,28 +27,27 @@
   const extent = $derived(wb.preview.extent);
   const way = $derived(wayOf(wb));
   const ranges = $derived(rangesOnShow(wb));
-  const conflicts = $derived(conflictsOnShow(wb));
+  const conflicts = $derived(conflictsIn(ranges));
   /** Where the page stands, px. */
   const now = $derived(Math.round(positionOf(wb)));
   const widths = $derived(wb.tuned.effects ? atWidths(wb, wb.tuned.id) : []);
+  const picked = $derived(wb.tuned.id);
   const findings = $derived(
     wb.findings.filter(({ node, view }) => node === wb.tuned.id && view === 'Scroll')
   );
   let laneWidth = $state(400);
 
   const x = (px: number) => (extent ? (Math.max(0, Math.min(px, extent.page)) / extent.page) * laneWidth : 0);
-  /** Four figures read better with a gap: 3 204. */
-  const px = (value: number) => Math.round(value).toLocaleString('en').replaceAll(',', '\u2009');
 
   function travelOf({ travel }: Range): string {
-    return travel === null ? '—' : px(travel);
+    return travel === null ? '—' : inFigures(travel);
   }
 
   const wordsOf = (at: ReturnType<typeof atWidths>[number]): string => {
     if (!at.ranges) return '…';
     const stuck = at.ranges.find(({ travel }) => travel !== null);
-    if (stuck) return `${px(stuck.travel!)} px`;
-    return at.ranges.length > 0 ? `at ${px(at.ranges[0]!.start)} px` : 'off';
+    if (stuck) return `${inFigures(stuck.travel!)} px`;
+    return at.ranges.length > 0 ? `at ${inFigures(at.ranges[0]!.start)} px` : 'off';
   };
 
   /** The page follows the hand: a drag along the lanes scrolls it. */
@@ -111,29 +111,32 @@
     moveEnd(wb, range, end, value, null);
     const found = rangeNow(range)[end];
     if (Math.abs(found - value) > FAR_OFF)
-      wb.message = { kind: 'info', text: `${px(found)} px is as near to ${px(value)} px as it goes.` };
+      wb.message = {
+        kind: 'info',
+        text: `${inFigures(found)} px is as near to ${inFigures(value)} px as it goes.`
+      };
   }
 
   function typed(range: Range, end: 'start' | 'end', input: HTMLInputElement): void {
     const value = Number.parseFloat(input.value.replace(/[\s\u2009,]/g, ''));
     if (Number.isFinite(value)) moveTo(range, end, value);
-    input.value = px(rangeNow(range)[end]);
+    input.value = inFigures(rangeNow(range)[end]);
   }
 </script>
 
 {#snippet place(range: Range, end: 'start' | 'end')}
   {#if range.travel === null && end === 'end' && range.end === range.start}
     <span class="mono">—</span>
-  {:else if canMove(wb, range, end)}
+  {:else if movableEnds(wb, range)[end]}
     <input
       class="mono"
       aria-label="{range.words}: {end === 'start' ? 'starts' : 'ends'} at, px"
       inputmode="numeric"
-      value={px(range[end])}
+      value={inFigures(range[end])}
       onchange={(event) => typed(range, end, event.currentTarget)}
     />
   {:else}
-    <span class="mono">{px(range[end])}</span>
+    <span class="mono">{inFigures(range[end])}</span>
   {/if}
 {/snippet}
 
@@ -186,7 +189,7 @@
       ></div>
     </div>
     {#each ranges as range (keyOf(range))}
-      <div class="line" class:picked={range.node === wb.tuned.id} data-range="{range.node} {range.effect}">
+      <div class="line" class:picked={range.node === picked} data-range="{range.node} {range.effect}">
         <button type="button" class="name" title={range.words} onclick={() => wb.select([range.node])}
           >{range.words}</button
         >
@@ -205,11 +208,11 @@
       </div>
     {/each}
     <div class="now" style:left="calc(100% - {laneWidth}px + {x(now)}px)">
-      <span class="mono">{px(now)}</span>
+      <span class="mono">{inFigures(now)}</span>
     </div>
   </div>
   <p class="widths">
-    The lanes are the whole page, 0 to {px(extent.page)} px, in a window of {wb.preview.width} × {px(
+    The lanes are the whole page, 0 to {inFigures(extent.page)} px, in a window of {wb.preview.width} × {inFigures(
       extent.window
     )} px.
   </p>
@@ -249,6 +252,11 @@
     align-items: center;
     min-height: 27px;
     border-bottom: 1px solid var(--faint-line);
+  }
+  /* Of sixty lines ten are in sight. */
+  .line:not(.head) {
+    content-visibility: auto;
+    contain-intrinsic-height: auto 27px;
   }
   .line > :not(:last-child) {
     padding: 0 8px;

@@ -1,11 +1,9 @@
 <script lang="ts">
   import { conflictsIn } from '$core/scroll/conflicts';
-  import type { Box } from '$core/facts/box';
-  import type { NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
   import {
-    conflictsOnShow,
     conflictWords,
+    inFigures,
     playFilm,
     positionOf,
     rangesIn,
@@ -18,27 +16,25 @@
   import type { Workbench } from '$lib/state/workbench.svelte';
   import SidePanel from '../SidePanel.svelte';
   import PageMap from './PageMap.svelte';
+  import { sectionsIn } from './sections';
 
   const { wb }: { wb: Workbench } = $props();
 
   const extent = $derived(wb.preview.extent);
   const ranges = $derived(rangesOnShow(wb));
-  const conflicts = $derived(conflictsOnShow(wb));
+  const conflicts = $derived(conflictsIn(ranges));
   const now = $derived(positionOf(wb));
 
-  function sectionsIn(boxes: ReadonlyMap<NodeId, Box>) {
-    return [...boxes].flatMap(([id, box]) => {
-      const node = wb.project.nodes[id];
-      return node && registry.of(node).category === 'section' ? [{ id, name: node.name, box }] : [];
-    });
-  }
+  const sections = $derived(sectionsIn(registry, wb.project, wb.facts.boxes));
+  const picked = $derived(wb.tuned.id);
 
   const signs = $derived([...new Set(ranges.map(({ sort }) => SIGNS[sort]))]);
   const others = $derived(
     WINDOWS.map((size) => {
       const found = wb.preview.windows.find(({ label }) => label === size.label);
       const own = found ? rangesIn(wb, found.boxes, found.width) : [];
-      return { ...size, found, ranges: own, conflicts: conflictsIn(own) };
+      const drawn = found ? sectionsIn(registry, wb.rested, found.boxes) : [];
+      return { ...size, found, sections: drawn, ranges: own, conflicts: conflictsIn(own) };
     })
   );
 
@@ -51,7 +47,6 @@
 
   const room = $state({ width: 280, height: 300 });
   const SMALL_HEIGHT = 150;
-  const px = (value: number) => Math.round(value).toLocaleString('en').replaceAll(',', '\u2009');
 </script>
 
 <SidePanel {wb} label="Scroll map">
@@ -62,13 +57,13 @@
       <button type="button" onclick={() => stepTo(wb, -1)}>Back</button>
       <button type="button" onclick={toggleFilm}>{film ? 'Hold' : 'Film'}</button>
       <button type="button" onclick={() => stepTo(wb, 1)}>On</button>
-      <span class="mono">{px(now)} of {px(extent.page - extent.window)} px</span>
+      <span class="mono">{inFigures(now)} of {inFigures(extent.page - extent.window)} px</span>
     </div>
-    <p class="where">In a window of {wb.preview.width} × {px(extent.window)} px, as it is on show.</p>
+    <p class="where">In a window of {wb.preview.width} × {inFigures(extent.window)} px, as it is on show.</p>
     <div class="map" bind:clientWidth={room.width} bind:clientHeight={room.height}>
       <PageMap
         label="Scroll map of {wb.page.name}"
-        sections={sectionsIn(wb.facts.boxes)}
+        {sections}
         {ranges}
         {conflicts}
         page={extent.page}
@@ -76,7 +71,7 @@
         {now}
         width={room.width}
         height={room.height}
-        picked={wb.tuned.id}
+        {picked}
         onscrollto={(at) => scrollTo(wb, at)}
         onpick={(id) => wb.select([id])}
       />
@@ -106,7 +101,7 @@
             {#if other.found}
               <PageMap
                 label="Scroll map in a {other.label}, {other.width} by {other.height} px"
-                sections={sectionsIn(other.found.boxes)}
+                sections={other.sections}
                 ranges={other.ranges}
                 conflicts={other.conflicts}
                 page={other.found.page}
@@ -114,14 +109,14 @@
                 now={null}
                 width={Math.floor((room.width - 16) / 3)}
                 height={SMALL_HEIGHT}
-                picked={wb.tuned.id}
+                {picked}
               />
             {:else}
               <div class="wait" style:height="{SMALL_HEIGHT}px">measuring…</div>
             {/if}
             <figcaption>
               {other.label}<br /><span class="mono">{other.width} × {other.height}</span>
-              {#if other.found}<br /><span class="mono">{px(other.found.page)} px</span>{/if}
+              {#if other.found}<br /><span class="mono">{inFigures(other.found.page)} px</span>{/if}
               {#if other.conflicts.length > 0}<br /><b class="bad">▲ {other.conflicts.length}</b>{/if}
             </figcaption>
           </figure>

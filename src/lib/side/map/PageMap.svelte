@@ -49,11 +49,12 @@
   const lanes = $derived(lanesOf(ranges, page * 0.012));
   const step = $derived(Math.min(LANE_MOST, (width - strip - 12) / lanes.count));
   const laneX = (lane: number) => strip + 10 + lane * step;
-  const isBad = (range: Range) =>
-    range.travel === 0 ||
-    conflicts.some((each) =>
-      each.what === 'same' ? each.node === range.node : each.nodes.includes(range.node)
-    );
+  /** What gets in one another's way; as one text, which an edit of something else leaves as it is. */
+  const inConflict = $derived(
+    conflicts.flatMap((each) => (each.what === 'same' ? [each.node] : each.nodes)).join(' ')
+  );
+  const bad = $derived(new Set(inConflict.split(' ')));
+  const isBad = ({ travel, node }: Range) => travel === 0 || bad.has(node);
 
   /** A wave along a stretch: what drifts. */
   function wave(x: number, from: number, to: number): string {
