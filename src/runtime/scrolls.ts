@@ -1,3 +1,18 @@
+/** Where the page is scrolled to, px, and what is drawn anew when that changes: all of it in one frame. */
+let at = 0;
+let due = 0;
+const draws: (() => void)[] = [];
+
+const draw = () => {
+  due = 0;
+  for (const each of draws) each();
+};
+/** Asked for before anything is written: after that the browser would work its styles out to answer. */
+const follow = () => {
+  at = scrollY;
+  due ||= requestAnimationFrame(draw);
+};
+
 /**
  * Tells how far along a piece is on its way over the window, 0 to 1, as `--k-p`: for browsers that move nothing with
  * the scroll by themselves (Scroll-driven Animations 1, section 3.1). `data-k-scrolls` says over which range, from
@@ -16,13 +31,9 @@ export function scrolls(root: HTMLElement): (() => void) | undefined {
   const inset = parseFloat(subject.dataset.kPanels!) || 0;
   let start = 0;
   let length = 1;
-  let due = 0;
   let last = NaN;
-  // Asked for before anything is written: after that the browser would work its styles out to answer.
-  let at = scrollY;
 
-  const draw = () => {
-    due = 0;
+  const place = () => {
     const now = Math.max(0, Math.min((at - start) / length, 1));
     // A number is written as it is.
     if (now !== last) root.style.setProperty('--k-p', (last = now) as never);
@@ -48,21 +59,20 @@ export function scrolls(root: HTMLElement): (() => void) | undefined {
     const [first, end] = (ways[range] ?? [enters, leaves]) as [number, number];
     start = first + from * (end - first) + (before * innerHeight) / 100;
     length = first + to * (end - first) - (after * innerHeight) / 100 - start || 1;
-    draw();
-  };
-  const follow = () => {
-    at = scrollY;
-    due ||= requestAnimationFrame(draw);
+    place();
   };
   const sizes = new ResizeObserver(measure);
   sizes.observe(document.body);
   addEventListener('resize', measure);
+  // The same listener is added once, however many ask for it.
   addEventListener('scroll', follow, { passive: true });
+  draws.push(place);
   measure();
   STOPPABLE: return () => {
     sizes.disconnect();
     removeEventListener('resize', measure);
-    removeEventListener('scroll', follow);
+    draws.splice(draws.indexOf(place), 1);
+    if (draws.length === 0) removeEventListener('scroll', follow);
     root.style.removeProperty('--k-p');
   };
 }
