@@ -154,3 +154,37 @@ test('the same texts longer, spaced out, or twice as large take the lines they w
     expect(await seen(page, heading(230), 500, trial)).not.toContain('heading heading 1');
   }
 });
+
+test('pictures drawn larger than they are, by how much; drawings never are', async ({ page }) => {
+  const image = (node: string, style: string, more = '') =>
+    piece(node, 'div', '', `<img alt="" width="100" height="50" style="display: block; ${style}" ${more}>`);
+  const body = [
+    image('itself', 'width: 100px; height: 50px'),
+    image('wide', 'width: 150px; height: 50px'),
+    image('covering', 'width: 100px; height: 100px; object-fit: cover'),
+    image('within', 'width: 300px; height: 60px; object-fit: contain'),
+    image('never', 'width: 300px; height: 300px; object-fit: scale-down'),
+    image('drawing', 'width: 300px; height: 150px', 'data-k-vector')
+  ];
+  expect(await seen(page, body.join(''))).toEqual([
+    'enlarged wide 150',
+    'enlarged covering 200',
+    'enlarged within 120'
+  ]);
+});
+
+test('boxes side by side that end apart are uneven; those without a box, or below one another, are not', async ({
+  page
+}) => {
+  const card = (node: string, height: number, style = 'background: #eee') =>
+    piece(node, 'div', `height: ${height}px; width: 90px; ${style}`, '');
+  const row = (align: string, ...cards: readonly string[]) =>
+    piece('row', 'div', `display: flex; flex-wrap: wrap; align-items: ${align}`, cards.join(''));
+  expect(await seen(page, row('start', card('a', 40), card('b', 52), card('c', 40)))).toEqual([
+    'uneven b 12'
+  ]);
+  expect(await seen(page, row('start', card('a', 40), card('b', 40)))).toEqual([]);
+  expect(await seen(page, row('start', card('a', 40, ''), card('b', 52, '')))).toEqual([]);
+  const one = 'border-bottom: 2px solid; margin-inline: 60px';
+  expect(await seen(page, row('start', card('a', 40, one), card('b', 52, one)), 300)).toEqual([]);
+});

@@ -99,6 +99,8 @@ export function createPage(body: HTMLElement) {
   const stops = new Map<string, Stop[]>();
   const wanted = new Map<string, readonly string[]>();
   const addresses = new Map<string, string>();
+  /** Assets that are drawings, sharp at any size. */
+  const vectors = new Set<string>();
   /** Markup each node was last drawn from. */
   const drawn = new Map<string, string>();
   const values = new Map<string, Cells>();
@@ -164,6 +166,7 @@ export function createPage(body: HTMLElement) {
     // An address that leads to no picture, as on a page whose pictures do not come.
     const address = pictured ? addresses.get(image.dataset.kAsset!) : 'data:,';
     if (!address) return;
+    image.toggleAttribute('data-k-vector', vectors.has(image.dataset.kAsset!));
     if (image.matches('img, video')) image.setAttribute('src', address);
     else if (image.matches('a')) image.setAttribute('href', address);
     else image.style.backgroundImage = `url("${address}")`;
@@ -339,6 +342,7 @@ export function createPage(body: HTMLElement) {
       const before = addresses.get(id);
       if (before) URL.revokeObjectURL(before);
       addresses.set(id, URL.createObjectURL(blob));
+      if (blob.type === 'image/svg+xml') vectors.add(id);
       document.querySelectorAll<HTMLElement>(`[data-k-asset="${CSS.escape(id)}"]`).forEach(showAsset);
     },
     /** Shows the page's pictures, or what stands in their place where they do not come. */

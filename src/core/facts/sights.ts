@@ -2,7 +2,17 @@ import { array, number, object, string, type InferType } from 'yup';
 import type { Fact } from './fact';
 
 /** What can be seen of a page at one width; core/sweep/lanes.ts says each in words. */
-export const WHATS = ['sideways', 'cut', 'over', 'wrapped', 'target', 'sparse', 'heading'] as const;
+export const WHATS = [
+  'sideways',
+  'cut',
+  'over',
+  'wrapped',
+  'target',
+  'sparse',
+  'enlarged',
+  'uneven',
+  'heading'
+] as const;
 export type What = (typeof WHATS)[number];
 
 /** More of them are not told: a page with so many has to be mended first. */
@@ -14,7 +24,7 @@ const schema = array()
       what: string().oneOf(WHATS).strict(true).required(),
       node: string().strict(true).max(80).required(),
       part: string().strict(true).max(80).required(),
-      /** px, lines, or words a line: by what it is. */
+      /** px, lines, words a line, or percent: by what it is. */
       value: number().strict(true).min(0).required()
     }).noUnknown()
   )

@@ -74,6 +74,24 @@ export const LANES: readonly LaneKind[] = [
     rule: null
   },
   {
+    what: 'enlarged',
+    label: 'draws a picture larger than it is',
+    tone: 'warning',
+    isCounted: false,
+    worst: 'most',
+    words: (percent) => `at ${percent} %`,
+    rule: 'picture-grainy'
+  },
+  {
+    what: 'uneven',
+    label: 'ends lower than what stands beside it',
+    tone: 'warning',
+    isCounted: false,
+    worst: 'most',
+    words: (px) => `by ${px} px`,
+    rule: null
+  },
+  {
     what: 'heading',
     label: 'changes its lines',
     tone: 'plain',

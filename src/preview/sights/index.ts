@@ -2,14 +2,26 @@ import { SIGHTS_MOST, type Sight, type Sights } from '$core/facts/sights';
 import { worstOfEach } from '$core/sweep/merging';
 import type { Seen, SightReader } from './reader';
 import { over } from './over';
+import { pictures } from './pictures';
 import { sideways } from './sideways';
 import { targets } from './targets';
 import { wordsShown } from './text';
 import { tryTexts } from './trying';
+import { uneven } from './uneven';
 import { cut, headings, sparse, wrapped } from './texts';
 
 /** One line for each thing that is looked for at every width. */
-const READERS: readonly SightReader[] = [sideways, cut, over, wrapped, targets, sparse, headings];
+const READERS: readonly SightReader[] = [
+  sideways,
+  cut,
+  over,
+  wrapped,
+  targets,
+  sparse,
+  pictures,
+  uneven,
+  headings
+];
 
 /** The part of a piece that an element stands in. */
 function ownerOf(element: HTMLElement): Pick<Sight, 'node' | 'part'> | null {
