@@ -3,14 +3,14 @@ import type { Remark, SightReader } from './reader';
 /** Enlarged by less, in percent, a picture looks as it is. */
 const ENLARGED_LEAST = 105;
 
-/** How many times as large a picture of so many px is drawn in a box (CSS Images 3, section 5.5). */
-function scaleOf(fit: string, box: DOMRect, width: number, height: number): number {
-  const [across, along] = [box.width / width, box.height / height];
-  if (fit === 'contain') return Math.min(across, along);
-  if (fit === 'scale-down') return Math.min(1, across, along);
-  if (fit === 'none') return 1;
-  return Math.max(across, along);
-}
+/** How many times as large a picture is drawn, by how its box compares with it (CSS Images 3, section 5.5). */
+const SCALES: Readonly<Record<string, (across: number, along: number) => number>> = {
+  contain: (across, along) => Math.min(across, along),
+  'scale-down': (across, along) => Math.min(1, across, along),
+  none: () => 1
+};
+/** What covers its box, or is drawn out to fill it. */
+const filling = (across: number, along: number): number => Math.max(across, along);
 
 /** Where it has not come yet, its markup says how large it is. */
 const sizeOf = (image: HTMLImageElement): readonly [width: number, height: number] =>
@@ -24,7 +24,8 @@ function enlarged(image: HTMLImageElement): readonly Remark[] {
   // A drawing is sharp at any size, and one that is not drawn at none.
   const isVector = 'kVector' in image.dataset;
   if (isVector || !(width > 0 && height > 0 && box.width > 0)) return [];
-  const percent = Math.round(100 * scaleOf(getComputedStyle(image).objectFit, box, width, height));
+  const scaleOf = SCALES[getComputedStyle(image).objectFit] ?? filling;
+  const percent = Math.round(100 * scaleOf(box.width / width, box.height / height));
   return percent < ENLARGED_LEAST ? [] : [[image, percent]];
 }
 

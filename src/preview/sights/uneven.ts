@@ -17,14 +17,13 @@ interface Placed {
   readonly box: DOMRect;
 }
 
+const topOf = ({ box }: Placed): number => Math.round(box.top);
+
 /** What stands beside one another: rows of those that begin at the same height. */
 function rowsOf(all: readonly Placed[]): readonly (readonly Placed[])[] {
-  const rows = new Map<number, Placed[]>();
-  for (const each of all) {
-    const top = Math.round(each.box.top);
-    rows.set(top, [...(rows.get(top) ?? []), each]);
-  }
-  return [...rows.values()].filter((row) => row.length > 1);
+  const tops = [...new Set(all.map(topOf))];
+  const rows = tops.map((top) => all.filter((each) => topOf(each) === top));
+  return rows.filter((row) => row.length > 1);
 }
 
 /** By how much the boxes of a row end apart, px. */
