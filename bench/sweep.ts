@@ -4,7 +4,8 @@ import { newPage } from './tools';
 /** How long the visit page of the demo takes over all widths, ms. */
 export interface SweptIn {
   readonly first: number;
-  /** Once more, when it is known where things change. */
+  /** Once more, when it is known where things change: until there is a first answer, and until all has been seen. */
+  readonly answered: number;
   readonly again: number;
 }
 
@@ -23,6 +24,9 @@ export async function sweep(browser: Browser, address: string): Promise<SweptIn>
   await again.click();
   await again.waitFor();
   const second = await ms();
+  const answered = await page.evaluate(
+    () => performance.getEntriesByName('kymation sweep, first answer').at(-1)!.duration
+  );
   await page.close();
-  return { first, again: second };
+  return { first, answered, again: second };
 }

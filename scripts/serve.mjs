@@ -57,4 +57,16 @@ const server = createServer(limits, (request, response) => {
   handler(request, response, () => response.writeHead(404).end());
 });
 
+const ANSWERS = {
+  ERR_HTTP_REQUEST_TIMEOUT: '408 Request Timeout',
+  HPE_HEADER_OVERFLOW: '431 Request Header Fields Too Large'
+};
+
+server.on('clientError', ({ code }, socket) => {
+  // Browsers open connections ahead. What is said on one that has not been used they take for the answer to what they
+  // ask on it at that moment, so it is closed without a word, and they ask anew.
+  if (socket.bytesRead === 0 || !socket.writable) return socket.destroy();
+  socket.end(`HTTP/1.1 ${ANSWERS[code] ?? '400 Bad Request'}\r\nConnection: close\r\n\r\n`);
+});
+
 server.listen(Number(PORT), HOST);

@@ -120,6 +120,28 @@ test('a body that never comes whole is given up', async () => {
   expect(answer).toMatch(/^HTTP\/1\.1 408/);
 });
 
+test('a connection that is opened ahead and not used is closed without a word', async () => {
+  const told = await new Promise<string>((resolve, reject) => {
+    const socket = connect(PORT, '127.0.0.1');
+    let text = '';
+    socket.on('data', (part) => (text += part.toString()));
+    socket.on('close', () => resolve(text));
+    socket.on('error', reject);
+  });
+  expect(told).toBe('');
+});
+
+test('what is no request is answered as one that cannot be read', async () => {
+  const told = await new Promise<string>((resolve, reject) => {
+    const socket = connect(PORT, '127.0.0.1', () => socket.write('apples, please\r\n\r\n'));
+    let text = '';
+    socket.on('data', (part) => (text += part.toString()));
+    socket.on('close', () => resolve(text));
+    socket.on('error', reject);
+  });
+  expect(told).toMatch(/^HTTP\/1\.1 400/);
+});
+
 test('sixty pictures asked for at once all come', async ({ request }) => {
   const picture = await sharp({ create: { width: 900, height: 600, channels: 3, background: '#7a9a4c' } })
     .jpeg()

@@ -85,6 +85,14 @@ test('what makes the page scroll sideways is named, shown at its worst, found, a
     '280'
   );
   await expect(bench.row('Wide button')).toHaveAttribute('aria-selected', 'true');
+  // What happens to one piece can be looked at alone.
+  await page.getByRole('checkbox', { name: 'Only Wide button' }).check();
+  await expect(lane).toHaveCount(1);
+  await bench.row('Welcome heading').click();
+  await expect(page.getByRole('checkbox', { name: 'Only Welcome heading' })).toBeChecked();
+  await expect(lane).toHaveCount(0);
+  await page.getByRole('checkbox', { name: 'Only Welcome heading' }).uncheck();
+  await bench.row('Wide button').click();
   await bench.view('Fill');
   await page.getByRole('textbox', { name: 'Label', exact: true }).fill('Seedlings');
   await bench.view('Widths');

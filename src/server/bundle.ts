@@ -21,6 +21,12 @@ export function sourceFolder(): string {
 
 const bundles = new Map<string, Promise<string>>();
 
+/**
+ * `read`: as its source reads. `short`: without comments and white space. `shortest`: what is called in one place only
+ * is put there too, which takes a second for a large script.
+ */
+type Form = 'read' | 'short' | 'shortest';
+
 /** How a bundle is made. */
 interface Bundle {
   /** What it runs, as a module that stands in `folder` of `src`. */
@@ -28,38 +34,42 @@ interface Bundle {
   readonly folder: string;
   /** Whether behaviours can be stopped again, as the workbench has to. */
   readonly isStoppable: boolean;
-  /** Without comments and white space; else it reads as its source does. */
-  readonly isMinified: boolean;
+  readonly form: Form;
 }
 
-function bundled(key: string, { contents, folder, isStoppable, isMinified }: Bundle): Promise<string> {
+function bundled(key: string, bundle: Bundle): Promise<string> {
+  const { contents, folder, isStoppable, form } = bundle;
+  const isRead = form === 'read';
   const known = bundles.get(key);
   if (known) return known;
   const made = build({
     stdin: { contents, resolveDir: join(sourceFolder(), folder), loader: 'ts' },
     bundle: true,
-    minify: isMinified,
+    minify: !isRead,
     format: 'iife',
     target: 'es2022',
     write: false,
-    legalComments: isMinified ? 'none' : 'inline',
-    plugins: isMinified ? [] : [keepingComments],
+    legalComments: isRead ? 'inline' : 'none',
+    plugins: isRead ? [keepingComments] : [],
     logLevel: 'silent',
     alias: { $core: join(sourceFolder(), 'core'), $runtime: join(sourceFolder(), 'runtime') },
     dropLabels: isStoppable ? [] : ['STOPPABLE'],
     tsconfigRaw: '{}'
-  }).then(({ outputFiles }) =>
-    isMinified ? smallest(outputFiles[0]!.text) : asWritten(outputFiles[0]!.text)
-  );
+  }).then(({ outputFiles }) => written(outputFiles[0]!.text, form));
   bundles.set(key, made);
   // A failed bundle is not remembered: the next call tries again.
   made.catch(() => bundles.delete(key));
   return made;
 }
 
-/** A bundler renames and squeezes; what is called in one place only it leaves a function. This does not. */
-async function smallest(text: string): Promise<string> {
-  const { code } = await minify(text, { ecma: 2020, compress: { passes: 3, unsafe_arrows: true } });
+/** A bundle as it is handed on. */
+async function written(text: string, form: Form): Promise<string> {
+  if (form === 'read') return asWritten(text);
+  return form === 'short' ? text : shortest(text);
+}
+
+async function shortest(text: string): Promise<string> {
+  const { code } = await minify(text, { ecma: 2020, compress: { passes: 2, unsafe_arrows: true } });
   return code!;
 }
 
@@ -114,16 +124,18 @@ function starting(names: readonly string[], within: 'document' | 'root'): string
  * The script of an exported page: the named behaviours and what starts them, nothing else.
  * @returns null where there are none. Throws where a name is not in the runtime's contract.
  */
-export async function pageScript(behaviours: readonly string[], isMinified: boolean): Promise<string | null> {
+export const pageScript = (behaviours: readonly string[], isMinified: boolean): Promise<string | null> =>
+  pageIn(behaviours, isMinified ? 'shortest' : 'read');
+
+/** The same made quickly, some percent larger: to tell what each behaviour adds. @returns as `pageScript`. */
+export const roughScript = (behaviours: readonly string[]): Promise<string | null> =>
+  pageIn(behaviours, 'short');
+
+async function pageIn(behaviours: readonly string[], form: Form): Promise<string | null> {
   if (behaviours.length === 0) return null;
   const names = checkedNames(behaviours);
   const contents = starting(names, 'document');
-  return bundled(`page:${isMinified}:${names.join()}`, {
-    contents,
-    folder: 'runtime',
-    isStoppable: false,
-    isMinified
-  });
+  return bundled(`page:${form}:${names.join()}`, { contents, folder: 'runtime', isStoppable: false, form });
 }
 
 /**
@@ -140,11 +152,12 @@ export async function snippetScript(
   const names = checkedNames(behaviours);
   const contents = `${imports(['scoped'])} const root = document.currentScript.parentElement; scoped(root);
     ${starting(names, 'root')}`;
-  return bundled(`snippet:${isMinified}:${names.join()}`, {
+  const form = isMinified ? 'shortest' : 'read';
+  return bundled(`snippet:${form}:${names.join()}`, {
     contents,
     folder: 'runtime',
     isStoppable: false,
-    isMinified
+    form
   });
 }
 
@@ -154,7 +167,7 @@ export function probeScript(): Promise<string> {
     contents: `import './probe';`,
     folder: 'preview',
     isStoppable: true,
-    isMinified: true
+    form: 'short'
   });
 }
 
@@ -167,6 +180,6 @@ export function laterScript(name: (typeof LATER)[number]): Promise<string> {
     contents: `import './${name}';`,
     folder: 'preview',
     isStoppable: true,
-    isMinified: true
+    form: 'short'
   });
 }

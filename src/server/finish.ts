@@ -7,7 +7,7 @@ import { snippetText } from '../core/compile/snippet';
 import { bracketDepth } from '../core/css/depth';
 import { nestingOf } from '../core/html/nesting';
 import * as runtime from '../runtime/index';
-import { pageScript, snippetScript } from './bundle';
+import { pageScript, roughScript, snippetScript } from './bundle';
 import { htmlProblems } from './validator';
 
 const text = (most: number) => string().strict(true).max(most).defined();
@@ -177,7 +177,7 @@ async function finishSingles(pages: Pages, minified: boolean): Promise<Made> {
 async function scriptCosts(behaviours: readonly string[]): Promise<Record<string, number>> {
   const all = [...new Set(behaviours)];
   const size = async (names: readonly string[]) =>
-    gzipSync((await pageScript(names, true)) ?? '', { level: 9 }).length;
+    gzipSync((await roughScript(names)) ?? '', { level: 9 }).length;
   const whole = await size(all);
   const costs = all.map(async (name): Promise<[string, number]> => [
     name,

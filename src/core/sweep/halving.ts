@@ -36,6 +36,20 @@ export function seedsOf(edges: readonly number[]): readonly number[] {
   return [...all].filter((px) => px >= SWEEP_FROM && px <= SWEEP_TO).toSorted((a, b) => a - b);
 }
 
+/** For a first answer the even widths stand no further apart than this, px. */
+const FIRST_STEP = 96;
+
+/**
+ * Widths for a first answer, some of `seedsOf`: where something changed before, and few on the way. What has come up
+ * between two of them since is seen only with the rest.
+ * @param edges as of `seedsOf`.
+ */
+export function firstSeedsOf(edges: readonly number[]): readonly number[] {
+  const beside = new Set(edges.flatMap((px) => [Math.round(px) - 1, Math.round(px)]));
+  const isFirst = (px: number) => px === SWEEP_TO || (px - SWEEP_FROM) % FIRST_STEP === 0 || beside.has(px);
+  return seedsOf(edges).filter(isFirst);
+}
+
 /** @returns widths to look at next: those between two that differ, until these stand side by side; none at the end. */
 export function halvesOf(samples: Samples): readonly number[] {
   const widths = [...samples.keys()].toSorted((a, b) => a - b);

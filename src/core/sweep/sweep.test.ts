@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Sight, Sights } from '../facts/sights';
-import { halvesOf, seedsOf, signatureOf, SWEEP_FROM, SWEEP_TO } from './halving';
+import { firstSeedsOf, halvesOf, seedsOf, signatureOf, SWEEP_FROM, SWEEP_TO } from './halving';
 import { worstOfEach } from './merging';
 import { edgesOf, lanesOf, wrongOver } from './runs';
 
@@ -77,6 +77,22 @@ describe('the sweep over all widths', () => {
   it('sees no edge in a value that grows with every px', () => {
     expect(signatureOf([sight('cut', 3)])).toBe(signatureOf([sight('cut', 9)]));
     expect(signatureOf([sight('heading', 1)])).not.toBe(signatureOf([sight('heading', 2)]));
+  });
+
+  it('has a first answer after a third of the layouts that is the last one, where nothing new has come up', () => {
+    const see = (px: number) => [
+      sight('heading', px < 437 ? 2 : 1),
+      ...where(px >= 700 && px < 760, sight('cut', 4, 'b'))
+    ];
+    const before = sweep(see);
+    const samples = new Map<number, Sights>();
+    const first = firstSeedsOf(edgesOf(before.lanes));
+    for (let due = first; due.length > 0; due = halvesOf(samples))
+      for (const px of due) samples.set(px, see(px));
+    expect(lanesOf(samples)).toEqual(before.lanes);
+    expect(samples.size).toBeLessThan(before.samples.size / 3);
+    const all = new Set(seedsOf(edgesOf(before.lanes)));
+    expect(first.filter((px) => !all.has(px))).toEqual([]);
   });
 
   it('looks at no width outside, and at none twice', () => {

@@ -2,7 +2,7 @@ import { tick } from 'svelte';
 import type { Sights } from '$core/facts/sights';
 import { registry } from '$core/registry';
 import { expanded } from '$core/rows/rows';
-import { halvesOf, seedsOf } from '$core/sweep/halving';
+import { firstSeedsOf, halvesOf, seedsOf } from '$core/sweep/halving';
 import { worstOfEach } from '$core/sweep/merging';
 import { edgesOf, lanesOf, type Lane } from '$core/sweep/runs';
 import type { Trial } from '$core/sweep/trials';
@@ -57,6 +57,8 @@ export class Sweep {
   /** Whether the page never came to stand at a width. */
   isLost = $state(false);
   #due: readonly number[] = [];
+  /** Widths to look at once there is a first answer. */
+  #rest: readonly number[] = [];
   #samples = new Map<number, Sights>();
   #from = 0;
   #waits = 0;
@@ -104,13 +106,16 @@ export class Sweep {
     const fits = [...this.bench().facts.fits.values()].flatMap(({ from }) => (from ? [from] : []));
     const bands = [narrow, medium].flatMap((px) => [px, px + 1]);
     const before = remembered.get(keyOf(target))?.lanes ?? [];
-    this.#due = seedsOf([...bands, ...fits, ...edgesOf(before)]);
+    const edges = [...bands, ...fits, ...edgesOf(before)];
+    this.#due = firstSeedsOf(edges);
+    this.#rest = seedsOf(edges);
     void this.#next();
   }
 
   cancel(): void {
     this.width = null;
     this.#due = [];
+    this.#rest = [];
     this.#isDrawn = false;
   }
 
@@ -127,6 +132,7 @@ export class Sweep {
 
   async #next(): Promise<void> {
     if (this.#due.length === 0) this.#due = halvesOf(this.#samples);
+    if (this.#due.length === 0) this.#answerFirst();
     this.#waits = 0;
     const [width] = this.#due;
     if (width === undefined) return this.#finish();
@@ -136,15 +142,34 @@ export class Sweep {
     this.#ask();
   }
 
-  #finish(): void {
-    this.cancel();
-    const swept: Swept = {
+  /** Shows what is known so far, once; then looks at the rest. */
+  #answerFirst(): void {
+    if (this.#rest.length === 0) return;
+    const swept = this.#swept();
+    if (this.#isTrial(swept)) this.tried = swept;
+    else this.result = swept;
+    performance.measure('kymation sweep, first answer', { start: this.#from });
+    this.#due = this.#rest.filter((px) => !this.#samples.has(px));
+    this.#rest = [];
+  }
+
+  #swept(): Swept {
+    return {
       ...this.target!,
       lanes: lanesOf(this.#samples),
       layouts: this.#samples.size,
       ms: performance.now() - this.#from
     };
-    if (swept.project === this.bench().trial?.project) this.tried = swept;
+  }
+
+  #isTrial({ project }: Swept): boolean {
+    return project === this.bench().trial?.project;
+  }
+
+  #finish(): void {
+    this.cancel();
+    const swept = this.#swept();
+    if (this.#isTrial(swept)) this.tried = swept;
     else remembered.set(keyOf(swept), swept);
     this.takeUp();
   }

@@ -17,9 +17,9 @@
 
   const { wb }: { wb: Workbench } = $props();
 
-  const NO_TOOLS = {
+  const NO_PART = {
     kind: 'error',
-    text: 'What changes the page did not come from the server. Load this window again; nothing is lost.'
+    text: 'A part of the workbench did not come from the server. Load this window again; nothing is lost.'
   } as const;
 
   const panel = $derived<Panel | null>(wb.open === null || wb.open === 'insert' ? null : PANELS[wb.open]);
@@ -42,7 +42,7 @@
   /** Once the page is on show, what changes it comes. */
   const tools = async () => (wb.tools = await bringTools());
   $effect(() => {
-    if (wb.preview.isShown && !wb.tools) tools().catch(() => (wb.message = NO_TOOLS));
+    if (wb.preview.isShown && !wb.tools) tools().catch(() => (wb.message = NO_PART));
   });
 
   onMount(() => {
@@ -68,7 +68,11 @@
     };
     window.addEventListener('beforeunload', warn);
     const unfollow = wb.saver.follow();
+    // Views and panels come when they are first opened.
+    const lost = () => (wb.message = NO_PART);
+    window.addEventListener('vite:preloadError', lost);
     return () => {
+      window.removeEventListener('vite:preloadError', lost);
       stop();
       unfollow();
       wb.findingsWatch.stop();

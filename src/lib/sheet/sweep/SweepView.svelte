@@ -3,6 +3,7 @@
   import { onMount, untrack } from 'svelte';
   import type { Lane } from '$core/sweep/runs';
   import { TRIALS } from '$core/sweep/trials';
+  import { subtreeIds } from '$core/project/tree';
   import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/halving';
   import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
   import { placeOnRuler } from '$lib/ruler/scale';
@@ -25,14 +26,18 @@
   const bands = $derived(Object.values(wb.project.info.bands));
 
   const keyOf = ({ what, node, part }: Lane) => `${what} ${node} ${part}`;
+  /** Whether only what happens to the picked piece, and in it, is told. */
+  let isOnly = $state(false);
+  const picked = $derived(new Set<string>(isOnly ? subtreeIds(wb.project, wb.tuned.id) : []));
+  const isTold = ({ node }: Lane) => !isOnly || picked.has(node);
   /** Each lane as it is; with a fix that is looked at, as it would be, over what it is now. */
   const rows = $derived.by(() => {
-    const own = result?.lanes ?? [];
+    const own = (result?.lanes ?? []).filter(isTold);
     if (!wb.trial || !sweep.tried) return own.map((lane) => ({ lane, before: null }));
     const then = new Map(sweep.tried.lanes.map((lane) => [keyOf(lane), lane]));
     const known = own.map((lane) => ({ lane: then.get(keyOf(lane)) ?? { ...lane, runs: [] }, before: lane }));
     const keys = new Set(own.map(keyOf));
-    const added = sweep.tried.lanes.filter((lane) => !keys.has(keyOf(lane)));
+    const added = sweep.tried.lanes.filter((lane) => isTold(lane) && !keys.has(keyOf(lane)));
     return [...known, ...added.map((lane) => ({ lane, before: { ...lane, runs: [] } }))];
   });
   const told = $derived.by(() => {
@@ -76,6 +81,9 @@
         {#each SWEPT_HEIGHTS as px (px)}<option value={px}>{px} px high</option>{/each}
       </select>
     </label>
+    <label class="only"
+      ><input type="checkbox" bind:checked={isOnly} /><span>Only {wb.tuned.name}</span></label
+    >
     {#if isSweeping}
       <InlineLoading description="{sweep.layouts} widths laid out, now {sweep.width} px" />
       <Button size="small" kind="tertiary" on:click={() => sweep.cancel()}>Stop</Button>
@@ -89,6 +97,8 @@
       The page never came to rest at a width, so nothing is told of it. Look for a picture or typeface that
       does not come, and sweep again.
     </p>
+  {:else if result && rows.length === 0 && isOnly}
+    <p class="none">Nothing happens to {wb.tuned.name} at any width.</p>
   {:else if result && rows.length === 0}
     <p class="none">Nothing breaks at any width, and no heading changes its lines.</p>
   {:else if !result && !isSweeping}
@@ -157,6 +167,23 @@
     align-items: center;
     font-size: 12px;
     color: var(--ink-2);
+  }
+  .only {
+    flex: 0 1 auto;
+    min-width: 0;
+  }
+  .only input {
+    flex: none;
+    width: 14px;
+    height: 14px;
+    margin: 0;
+    accent-color: var(--verdigris);
+  }
+  .only span {
+    max-width: 180px;
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
   }
   select {
     height: 26px;
