@@ -25,7 +25,7 @@ export function drags(root: HTMLElement): (() => void) | undefined {
     const by = last.x - next.x;
     // A hand that presses trembles a little.
     if (last === first && Math.abs(by) < 4) return;
-    // What was pressed to drag it is not meant: the click is the window's (Pointer Events 3, section 4.1.3).
+    // What was pressed to drag it is not meant: a click goes to what has the pointer (Pointer Events 3, from memory).
     view.setPointerCapture(next.pointerId);
     view.style.scrollSnapType = 'none';
     view.scrollLeft += by;
