@@ -59,6 +59,8 @@ export class Sweep {
   #due: readonly number[] = [];
   /** Widths to look at once there is a first answer. */
   #rest: readonly number[] = [];
+  /** Whether the page is swept with a fix that is only looked at. */
+  #isOfTrial = false;
   #samples = new Map<number, Sights>();
   #from = 0;
   #waits = 0;
@@ -79,6 +81,7 @@ export class Sweep {
   takeUp(): boolean {
     const wanted = this.wanted();
     const isTrial = this.bench().trial !== null;
+    if (this.target && this.target.project !== wanted.project) this.cancel();
     this.result = remembered.get(keyOf(wanted)) ?? null;
     if (!isTrial) {
       this.tried = null;
@@ -98,6 +101,7 @@ export class Sweep {
     this.cancel();
     const target = this.wanted();
     this.target = target;
+    this.#isOfTrial = this.bench().trial !== null;
     this.#samples = new Map();
     this.#from = performance.now();
     this.isLost = false;
@@ -145,9 +149,7 @@ export class Sweep {
   /** Shows what is known so far, once; then looks at the rest. */
   #answerFirst(): void {
     if (this.#rest.length === 0) return;
-    const swept = this.#swept();
-    if (this.#isTrial(swept)) this.tried = swept;
-    else this.result = swept;
+    this.#show(this.#swept());
     performance.measure('kymation sweep, first answer', { start: this.#from });
     this.#due = this.#rest.filter((px) => !this.#samples.has(px));
     this.#rest = [];
@@ -162,15 +164,17 @@ export class Sweep {
     };
   }
 
-  #isTrial({ project }: Swept): boolean {
-    return project === this.bench().trial?.project;
+  /** What was found of a fix that nobody looks at any more is of no page there is. */
+  #show(swept: Swept): void {
+    if (!this.#isOfTrial) this.result = swept;
+    else if (swept.project === this.bench().trial?.project) this.tried = swept;
   }
 
   #finish(): void {
     this.cancel();
     const swept = this.#swept();
-    if (this.#isTrial(swept)) this.tried = swept;
-    else remembered.set(keyOf(swept), swept);
+    this.#show(swept);
+    if (!this.#isOfTrial) remembered.set(keyOf(swept), swept);
     this.takeUp();
   }
 
