@@ -3,7 +3,7 @@ import { evenly, momentsWritten, type Reached } from './moments';
 /** Percent by which moments may be off and still count as evenly spread: they are written as whole percents. */
 const EVEN_WITHIN = 0.5;
 
-/** Values at which a property changes nothing, so that a change can begin and end there (CSS Transforms 2, CSS Color 4). */
+/** Values at which a property changes nothing: a change can begin and end there (CSS Transforms 2, CSS Color 4). */
 const AT_REST: Readonly<Record<string, string>> = {
   translate: '0 0',
   rotate: '0deg',
@@ -43,7 +43,10 @@ function written(all: readonly Reached[]): string {
 
 const inOrder = (all: readonly Reached[]): readonly Reached[] => [...all].sort((a, b) => a.at - b.at);
 
-/** A way begins and ends somewhere: where nothing is said, where the property rests, or is at the moment that is said. */
+/**
+ * A way begins and ends somewhere: where nothing is said, at the value at which the property rests, or else at the first
+ * that is said.
+ */
 function withEnds(property: string, all: readonly Reached[]): readonly Reached[] {
   const rest = AT_REST[property];
   const missing = [0, 100].filter((at) => !all.some(isAt(at)));

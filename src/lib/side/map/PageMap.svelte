@@ -1,15 +1,15 @@
 <script lang="ts">
-  import type { Box } from '$core/facts/box';
   import type { Range } from '$core/scroll/ranges';
   import type { Conflict } from '$core/scroll/conflicts';
   import type { NodeId } from '$core/project/types';
   import { SIGNS } from '$lib/sheet/scroll/signs';
   import { lanesOf } from './lanes';
+  import type { DrawnSection } from './sections';
 
   interface Props {
     /** Its name for screen readers. */
     label: string;
-    sections: readonly { readonly id: NodeId; readonly name: string; readonly box: Box }[];
+    sections: readonly DrawnSection[];
     ranges: readonly Range[];
     conflicts: readonly Conflict[];
     /** Heights of the page and of its window, px. */
