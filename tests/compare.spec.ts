@@ -1,3 +1,4 @@
+import { PNG } from 'pngjs';
 import { expect, test } from './support/test';
 import { Bench } from './support/workbench';
 
@@ -32,6 +33,45 @@ test('two versions stand side by side, over one another, and in words', async ({
   await page.keyboard.press('Escape');
   await expect(dialog).toBeHidden();
   await expect(bench.row('Welcome heading')).toHaveAttribute('aria-selected', 'true');
+});
+
+/** How many pixels of a picture are not black, but for its rim, which may show what is around it. */
+function lit(picture: Buffer): number {
+  const { data, width, height } = PNG.sync.read(picture);
+  let count = 0;
+  for (let y = 1; y < height - 1; y += 1)
+    for (let x = 1; x < width - 1; x += 1) {
+      const at = 4 * (y * width + x);
+      if (data[at]! + data[at + 1]! + data[at + 2]! > 30) count += 1;
+    }
+  return count;
+}
+
+test('what differs is lit at three widths at once, and only at those where it differs', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Plan heading');
+  await page.getByRole('tab', { name: '≤ narrow', exact: true }).click();
+  await bench.view('States');
+  await bench.set('font-size', 'Type size', 'rest', '51px');
+  await bench.pick('Plan heading');
+  await page.keyboard.press('Shift+H');
+  const dialog = page.getByRole('dialog', { name: 'Compare two versions' });
+  await dialog.getByRole('combobox', { name: 'Now against' }).selectOption({ index: 0 });
+  await dialog.getByRole('tab', { name: 'What differs' }).click();
+  const widths = dialog.getByRole('group', { name: /^What differs at \d+ px$/ });
+  await expect(widths).toHaveCount(3);
+  await dialog.getByRole('list', { name: 'What is otherwise' }).getByRole('button').first().click();
+  const paper = (n: number) => widths.nth(n).locator('.laid');
+  // The widest first; of the wide ones nothing is lit once both versions have come.
+  await expect.poll(async () => lit(await paper(2).screenshot())).toBeGreaterThan(0);
+  await expect.poll(async () => lit(await paper(1).screenshot())).toBe(0);
+  await expect.poll(async () => lit(await paper(0).screenshot())).toBe(0);
+
+  await dialog.getByRole('spinbutton', { name: 'Width' }).fill('640');
+  await page.keyboard.press('Tab');
+  await expect(widths).toHaveCount(1);
+  await dialog.getByRole('button', { name: 'Three widths again' }).click();
+  await expect(widths).toHaveCount(3);
 });
 
 test('a file that is no project is refused in one sentence, and the comparison stays', async ({ page }) => {

@@ -204,6 +204,7 @@ export class Hand {
         project.assets[value as AssetId]!.file,
         bytes.get(value as AssetId)!
       );
+    if (meta.control === 'moments') return this.moments(sheet, label, String(value));
     if (meta.control === 'icon')
       return this.icon(
         sheet.getByRole('group', { name: label, exact: true }),
@@ -219,9 +220,11 @@ export class Hand {
     );
   }
 
+  /** Gives a field a picture or a film, from a file or from what the project has already. */
   private async picture(field: Locator, file: string, content: Uint8Array): Promise<void> {
+    const isFilm = file.endsWith('.webm');
     await field.getByRole('button').first().click();
-    const add = field.getByRole('button', { name: 'Add a picture' }).first();
+    const add = field.getByRole('button', { name: isFilm ? 'Add a film' : 'Add a picture' }).first();
     await expect(add).toBeVisible();
     const known = field.locator('.choices').getByRole('button', { name: file });
     if ((await known.count()) > 0) {
@@ -229,9 +232,20 @@ export class Hand {
       return this.page.keyboard.press('Escape');
     }
     const [chooser] = await Promise.all([this.page.waitForEvent('filechooser'), add.click()]);
-    await chooser.setFiles({ name: file, mimeType: 'image/svg+xml', buffer: Buffer.from(content) });
+    const mimeType = isFilm ? 'video/webm' : 'image/svg+xml';
+    await chooser.setFiles({ name: file, mimeType, buffer: Buffer.from(content) });
     await expect(known.first()).toHaveAttribute('aria-pressed', 'true');
     await this.page.keyboard.press('Escape');
+  }
+
+  /** Types a whole way into the first cell of its row; a row that is not there is asked for. */
+  private async moments(sheet: Locator, label: string, way: string): Promise<void> {
+    const table = sheet.getByRole('group', { name: 'Moments', exact: true });
+    await expect(table).toBeVisible();
+    const cell = table.getByRole('textbox', { name: `${label} at 0 %`, exact: true });
+    if ((await cell.count()) === 0)
+      await this.choose(table.getByRole('combobox', { name: 'One more property' }), label);
+    await this.type(cell, way, 'Enter');
   }
 
   private async icon(field: Locator, name: string): Promise<void> {

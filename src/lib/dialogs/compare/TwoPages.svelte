@@ -1,6 +1,8 @@
 <script lang="ts">
+  import { clamp } from '$core/data/clamp';
   import type { NodeId, Project } from '$core/project/types';
   import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
+  import { threeWidths } from '$lib/preview/frames';
   import { tried } from '$lib/preview/tried';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import type { ToFrame } from '$preview/messages';
@@ -16,28 +18,45 @@
   const { wb, before, look, node }: Props = $props();
 
   const HEIGHT = 270;
+  const GAP = 12;
   let room = $state(1000);
   /** How much of the new version lies over the old one, from the left, %. */
   let share = $state(50);
   let scrolled = $state(0);
   /** As wide as the page on show, until another width is typed. */
   let typed = $state<number | null>(null);
-  const width = $derived(typed === null || !(typed >= 280) ? wb.preview.width : Math.min(1920, typed));
+  const width = $derived(typed ?? wb.preview.width);
 
   const sides = $derived([
     { key: 'before', label: 'Then', project: before },
     { key: 'after', label: 'Now', project: wb.project }
   ]);
   const isBeside = $derived(look === 'beside');
-  const column = $derived(isBeside ? (room - 12) / 2 : room);
-  const scale = $derived(Math.min(1, column / width));
+  const column = $derived(isBeside ? (room - GAP) / 2 : room);
+  /** What differs is looked at in each band at once, until a width is typed. */
+  const widths = $derived(look === 'differs' && typed === null ? threeWidths(wb) : [width]);
+  const scale = $derived.by(() => {
+    const whole = widths.reduce((sum, each) => sum + each, 0);
+    return Math.min(1, (column - GAP * (widths.length - 1)) / whole);
+  });
   const show = $derived(tried(wb.preview.switches));
+
+  /** @param px NaN for a field that was emptied. */
+  function type(px: number): void {
+    typed = Number.isNaN(px) ? null : clamp(px, 280, 1920);
+  }
 
   const senders = new Map<string, (message: ToFrame) => void>();
 
   $effect(() => {
     if (node) senders.forEach((send) => send({ type: 'reveal', node }));
   });
+
+  /** A page that comes later goes to where the others are. */
+  function join(key: string, send: (message: ToFrame) => void): void {
+    senders.set(key, send);
+    if (scrolled > 0) send({ type: 'scroll', share: scrolled, at: null });
+  }
 
   function scroll(to: number): void {
     scrolled = to;
@@ -53,8 +72,9 @@
       type="number"
       min="280"
       max="1920"
-      value={width}
-      onchange={(event) => (typed = event.currentTarget.valueAsNumber)}
+      placeholder="three"
+      value={widths.length > 1 ? '' : width}
+      onchange={(event) => type(event.currentTarget.valueAsNumber)}
     /> px</label
   >
   <label class="long"
@@ -72,33 +92,52 @@
       >Then <input type="range" min="0" max="100" bind:value={share} aria-label="Then or now" /> now</label
     >
   {:else if look === 'differs'}
+    {#if typed !== null}
+      <button type="button" class="link" onclick={() => (typed = null)}>Three widths again</button>
+    {/if}
     <span>Black is the same in both; what differs is lit.</span>
   {/if}
 </div>
-<div class="room" class:beside={isBeside} class:differs={look === 'differs'} bind:clientWidth={room}>
-  {#each sides as { key, label, project } (key)}
-    <figure style:clip-path={key === 'after' ? clip : 'none'}>
-      {#if isBeside}<figcaption>{label}</figcaption>{/if}
-      {#if project.pages[wb.pageId]}
-        <div class="paper" style:height="{HEIGHT}px" style:width="{width * scale}px">
-          <div class="scaled" style:scale>
-            <PreviewFrame
-              {project}
-              pageId={wb.pageId}
-              blobs={wb.blobs}
-              title="{label}: {project.pages[wb.pageId]!.name}"
-              {width}
-              height={HEIGHT / scale}
-              {show}
-              onready={(send) => senders.set(key, send)}
-            />
-          </div>
+
+{#snippet drawn(side: (typeof sides)[number], at: number)}
+  {#if side.project.pages[wb.pageId]}
+    <div class="paper" style:height="{HEIGHT}px" style:width="{at * scale}px">
+      <div class="scaled" style:scale>
+        <PreviewFrame
+          project={side.project}
+          pageId={wb.pageId}
+          blobs={wb.blobs}
+          title="{side.label}: {side.project.pages[wb.pageId]!.name}{widths.length > 1 ? `, ${at} px` : ''}"
+          width={at}
+          height={HEIGHT / scale}
+          {show}
+          onready={(send) => join(`${side.key} ${at}`, send)}
+        />
+      </div>
+    </div>
+  {:else}
+    <p class="gone">This page was not there.</p>
+  {/if}
+{/snippet}
+
+<div class="room {look}" bind:clientWidth={room}>
+  {#if look === 'differs'}
+    {#each widths as at, n (n)}
+      <div class="width" role="group" aria-label="What differs at {at} px" style:width="{at * scale}px">
+        <p>{at} px</p>
+        <div class="laid">
+          {#each sides as side (side.key)}<figure>{@render drawn(side, at)}</figure>{/each}
         </div>
-      {:else}
-        <p class="gone">This page was not there.</p>
-      {/if}
-    </figure>
-  {/each}
+      </div>
+    {/each}
+  {:else}
+    {#each sides as side (side.key)}
+      <figure style:clip-path={side.key === 'after' ? clip : 'none'}>
+        {#if isBeside}<figcaption>{side.label}</figcaption>{/if}
+        {@render drawn(side, width)}
+      </figure>
+    {/each}
+  {/if}
 </div>
 
 <style>
@@ -132,9 +171,9 @@
     height: 290px;
     overflow: hidden;
     background: var(--plaster);
-    isolation: isolate;
   }
-  .room.beside {
+  .room.beside,
+  .room.differs {
     display: flex;
     gap: 12px;
   }
@@ -145,15 +184,24 @@
     flex: 1;
     min-width: 0;
   }
-  .room:not(.beside) figure {
+  .laid {
+    position: relative;
+    height: 270px;
+    isolation: isolate;
+  }
+  .over figure,
+  .laid figure {
     position: absolute;
     inset: 0;
   }
-  .differs figure + figure {
+  .laid figure + figure {
     mix-blend-mode: difference;
   }
-  figcaption {
+  figcaption,
+  .width p {
     height: 18px;
+    margin: 0;
+    line-height: 18px;
     font-size: 12px;
     color: var(--ink-2);
   }
