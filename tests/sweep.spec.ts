@@ -67,6 +67,51 @@ test('edges of the visit page are those of the exported page at every single wid
 
 const LONG = 'Seedlingorchardkeepersassociationmembership';
 
+test('in windows of three heights the worst is told, with the height where that matters, as Chromium has it', async ({
+  page
+}) => {
+  test.setTimeout(120_000);
+  const size: Command = {
+    type: 'set-style',
+    id: 'welcome-heading',
+    part: 'root',
+    state: 'rest',
+    condition: 'always',
+    property: 'font-size',
+    value: '9vh'
+  };
+  const project = changed(size);
+  await swept(page, project);
+  await page.getByRole('combobox', { name: 'Window' }).selectOption('all three heights');
+  await expect(page.getByText(/^swept in .* layouts/)).toBeVisible({ timeout: 30_000 });
+  await expect
+    .poll(() => runsOf(page, 'heading welcome-heading root'))
+    .toContainEqual(expect.stringMatching(/lines?, \d+ px high$/));
+  await expect(page.getByRole('button', { name: 'Sweep again' })).toBeVisible({ timeout: 30_000 });
+  const runs = await runsOf(page, 'heading welcome-heading root');
+
+  await open(page, project);
+  const heading = page.locator(partIn('export', 'welcome-heading' as NodeId, 'root'));
+  const linesAt = async (width: number, height: number) => {
+    await page.setViewportSize({ width, height });
+    return heading.evaluate((element: HTMLElement) => {
+      const { lineHeight, fontSize } = getComputedStyle(element);
+      return Math.round(element.offsetHeight / (parseFloat(lineHeight) || parseFloat(fontSize) * 1.2));
+    });
+  };
+  for (const run of runs.slice(0, 5)) {
+    const [, from, to] = /^(\d+) to (\d+) px/.exec(run!)!;
+    for (const width of [Number(from), Number(to)]) {
+      const lines = [await linesAt(width, 560), await linesAt(width, 800), await linesAt(width, 1200)];
+      const most = Math.max(...lines);
+      const isSame = lines.every((each) => each === most);
+      const at = [560, 800, 1200][lines.indexOf(most)];
+      const said = `${most} ${most === 1 ? 'line' : 'lines'}`;
+      expect(run).toBe(`${from} to ${to} px: ${isSame ? said : `${said}, ${at} px high`}`);
+    }
+  }
+});
+
 test('what makes the page scroll sideways is named, shown at its worst, found, and gone once it is mended', async ({
   page
 }) => {

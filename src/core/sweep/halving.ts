@@ -1,4 +1,4 @@
-import type { Sights } from '../facts/sights';
+import type { Seen } from './heights';
 import { laneKindOf } from './lanes';
 
 /** Widths of a window that are looked at, px. */
@@ -8,15 +8,15 @@ export const SWEEP_TO = 1920;
 const STEP = 24;
 
 /** What was seen at each width that has been looked at, px. */
-export type Samples = ReadonlyMap<number, Sights>;
+export type Samples = ReadonlyMap<number, readonly Seen[]>;
 
 /**
  * @returns what is seen at a width, as words that differ where an edge lies between two widths. A value that changes
  * with every px (by how much something sticks out) makes no edge.
  */
-export function signatureOf(sights: Sights): string {
-  const each = sights.map(({ what, node, part, value }) =>
-    [what, node, part, laneKindOf(what).isCounted ? value : ''].join(' ')
+export function signatureOf(sights: readonly Seen[]): string {
+  const each = sights.map(({ what, node, part, value, only = '' }) =>
+    [what, node, part, laneKindOf(what).isCounted ? value : '', only].join(' ')
   );
   return each.toSorted().join('\n');
 }

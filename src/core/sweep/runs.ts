@@ -1,5 +1,7 @@
+import { defined } from '../data/compact';
 import type { Sight, What } from '../facts/sights';
 import type { Samples } from './halving';
+import type { Seen } from './heights';
 import { isWorse, LANES, laneKindOf } from './lanes';
 
 /** Widths next to each other at which the same is seen, px, both included. */
@@ -9,6 +11,8 @@ export interface Run {
   /** The worst value in it, and the width at which that was seen. */
   readonly value: number;
   readonly at: number;
+  /** The one height of the window, of several looked at, at which it is so, px; absent where that does not matter. */
+  readonly only?: number;
 }
 
 /** One thing that is seen of one part of a piece, over all widths. */
@@ -25,16 +29,18 @@ const keyOf = ({ what, node, part }: Sight): string => `${what} ${node} ${part}`
 /** A run while it is followed: `last` is the last width that was looked at in it. */
 interface Open {
   readonly from: number;
+  readonly only: number | undefined;
   last: number;
   value: number;
   at: number;
 }
 
-function takeInto(runs: Open[], sight: Sight, width: number, before: number | undefined): void {
+function takeInto(runs: Open[], sight: Seen, width: number, before: number | undefined): void {
   const open = runs.at(-1);
-  const goesOn = open !== undefined && open.last === before;
-  const isSame = goesOn && (!laneKindOf(sight.what).isCounted || open.value === sight.value);
-  if (!isSame) return void runs.push({ from: width, last: width, value: sight.value, at: width });
+  const { value, only } = sight;
+  const goesOn = open !== undefined && open.last === before && open.only === only;
+  const isSame = goesOn && (!laneKindOf(sight.what).isCounted || open.value === value);
+  if (!isSame) return void runs.push({ from: width, last: width, value, only, at: width });
   open.last = width;
   if (isWorse(sight.what, sight.value, open.value)) [open.value, open.at] = [sight.value, width];
 }
@@ -66,7 +72,7 @@ export function lanesOf(samples: Samples): readonly Lane[] {
       what,
       node,
       part,
-      runs: runs.map(({ from, last, value, at }) => ({ from, to: last, value, at }))
+      runs: runs.map(({ last, ...run }): Run => defined({ ...run, to: last }))
     }))
     .filter(isTelling)
     .toSorted((a, b) => rankOf(a.what) - rankOf(b.what) || lengthOf(b) - lengthOf(a));

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Sight, Sights } from '../facts/sights';
 import { firstSeedsOf, halvesOf, seedsOf, signatureOf, SWEEP_FROM, SWEEP_TO } from './halving';
+import { overHeights } from './heights';
 import { worstOfEach } from './merging';
 import { edgesOf, lanesOf, wrongOver } from './runs';
 
@@ -128,5 +129,45 @@ describe('the sweep over all widths', () => {
     const ownerOf = (node: string) => node.replace(/-\d$/, '');
     expect(worstOfEach(seen, ownerOf)).toEqual([sight('cut', 9), sight('target', 12, 'row')]);
     expect(worstOfEach(seen)).toHaveLength(3);
+  });
+
+  it('says of several heights the worst, and at which it is where they differ', () => {
+    const low = [
+      sight('cut', 40),
+      sight('heading', 2, 'b'),
+      sight('target', 18, 'c'),
+      sight('wrapped', 2, 'd')
+    ];
+    const tall = [sight('cut', 12), sight('heading', 3, 'b'), sight('wrapped', 2, 'd')];
+    expect(
+      overHeights(
+        new Map([
+          [560, low],
+          [1200, tall]
+        ])
+      )
+    ).toEqual([
+      // It is cut at both, by more or less.
+      sight('cut', 40),
+      { ...sight('heading', 3, 'b'), only: 1200 },
+      { ...sight('target', 18, 'c'), only: 560 },
+      sight('wrapped', 2, 'd')
+    ]);
+  });
+
+  it('ends a run where another height of the window is what it is seen at', () => {
+    const see = (px: number) =>
+      overHeights(
+        new Map([
+          [560, [sight('cut', 9)]],
+          [1200, where(px < 700, sight('cut', 5))]
+        ])
+      );
+    const samples = new Map(ALL.map((px) => [px, see(px)]));
+    expect(lanesOf(samples)[0]!.runs).toEqual([
+      { from: 280, to: 699, value: 9, at: 280 },
+      { from: 700, to: 1920, value: 9, at: 700, only: 560 }
+    ]);
+    expect(signatureOf(see(699))).not.toBe(signatureOf(see(700)));
   });
 });

@@ -2,6 +2,7 @@ import { tick } from 'svelte';
 import type { Sights } from '$core/facts/sights';
 import { registry } from '$core/registry';
 import { expanded } from '$core/rows/rows';
+import { overHeights, type Seen } from '$core/sweep/heights';
 import { firstSeedsOf, halvesOf, seedsOf } from '$core/sweep/halving';
 import { worstOfEach } from '$core/sweep/merging';
 import { edgesOf, lanesOf, type Lane } from '$core/sweep/runs';
@@ -12,8 +13,9 @@ import type { Workbench } from './workbench.svelte';
 
 /** Heights of the window in which all widths can be tried, px: a low laptop, the usual, a tall screen. */
 export const SWEPT_HEIGHTS = [560, 800, 1200] as const;
-export type SweptHeight = (typeof SWEPT_HEIGHTS)[number];
-const USUAL: SweptHeight = 800;
+/** One of them, or all: then each width is laid out at every height. */
+export type HeightChoice = (typeof SWEPT_HEIGHTS)[number] | 'all';
+const USUAL = 800;
 /** A page that never stands as it is asked for is left after so many frames. */
 const WAITS_MOST = 600;
 
@@ -22,7 +24,7 @@ export interface Target {
   readonly project: Project;
   readonly page: PageId;
   readonly texts: Trial;
-  readonly height: SweptHeight;
+  readonly height: HeightChoice;
 }
 
 /** What was found over all widths. */
@@ -31,6 +33,8 @@ export interface Swept extends Target {
   readonly layouts: number;
   readonly ms: number;
 }
+
+const heightsOf = ({ height }: Target): readonly number[] => (height === 'all' ? SWEPT_HEIGHTS : [height]);
 
 const keyOf = ({ project, page, texts, height }: Target): string =>
   `${project.id} ${page} ${texts} ${height}`;
@@ -45,6 +49,8 @@ const remembered = new Map<string, Swept>();
 export class Sweep {
   /** The width the frame should have now, px; null where nothing is swept. */
   width = $state.raw<number | null>(null);
+  /** The height it should have, px. */
+  tall = $state.raw<number>(USUAL);
   /** What the frame shows. */
   target = $state.raw<Target | null>(null);
   /** Widths looked at so far. */
@@ -53,7 +59,7 @@ export class Sweep {
   result = $state.raw<Swept | null>(null);
   tried = $state.raw<Swept | null>(null);
   texts = $state<Trial>('own');
-  height = $state<SweptHeight>(USUAL);
+  height = $state<HeightChoice>(USUAL);
   /** Whether the page never came to stand at a width. */
   isLost = $state(false);
   #due: readonly number[] = [];
@@ -61,7 +67,9 @@ export class Sweep {
   #rest: readonly number[] = [];
   /** Whether the page is swept with a fix that is only looked at. */
   #isOfTrial = false;
-  #samples = new Map<number, Sights>();
+  #samples = new Map<number, readonly Seen[]>();
+  /** What was seen at this width so far, by the height of the window. */
+  #byHeight = new Map<number, Sights>();
   #from = 0;
   #waits = 0;
   #isDrawn = false;
@@ -141,6 +149,12 @@ export class Sweep {
     const [width] = this.#due;
     if (width === undefined) return this.#finish();
     this.width = width;
+    this.#byHeight = new Map();
+    await this.#askAt(heightsOf(this.target!)[0]!);
+  }
+
+  async #askAt(height: number): Promise<void> {
+    this.tall = height;
     await tick();
     this.#reflow();
     this.#ask();
@@ -159,7 +173,7 @@ export class Sweep {
     return {
       ...this.target!,
       lanes: lanesOf(this.#samples),
-      layouts: this.#samples.size,
+      layouts: this.#samples.size * heightsOf(this.target!).length,
       ms: performance.now() - this.#from
     };
   }
@@ -194,12 +208,15 @@ export class Sweep {
     this.#send?.({ type: 'measure', asks: [{ fact: 'sights', node: root, part: target.texts }] });
   }
 
-  take({ viewport, found }: Measured): void {
-    const { width } = this;
+  take({ viewport, window, found }: Measured): void {
+    const { width, tall } = this;
     if (width === null) return;
     const sights = found.find(({ fact }) => fact === 'sights');
-    if (viewport !== width || !sights) return this.#wait();
-    this.#samples.set(width, this.#ofTemplates(sights.value as Sights));
+    if (viewport !== width || window !== tall || !sights) return this.#wait();
+    this.#byHeight.set(tall, this.#ofTemplates(sights.value as Sights));
+    const higher = heightsOf(this.target!).find((px) => !this.#byHeight.has(px));
+    if (higher !== undefined) return void this.#askAt(higher);
+    this.#samples.set(width, overHeights(this.#byHeight));
     this.layouts += 1;
     this.#due = this.#due.slice(1).filter((px) => !this.#samples.has(px));
     void this.#next();

@@ -41,11 +41,14 @@
   const isTried = $derived(finding !== null && wb.trial?.label === finding.fix!.label);
 
   const widthOf = ({ from, to }: Run): number => Math.max(6, x(to + 1) - x(from) - 1);
+  /** What is seen in a run, and in windows of which height where that matters. */
+  const wordsOf = ({ value, only }: Run): string =>
+    only === undefined ? kind.words(value) : `${kind.words(value)}, ${only} px high`;
   const fits = (words: string, px: number): boolean => px > words.length * 7 + 10;
-  const isRoomy = (run: Run): boolean => fits(kind.words(run.value), widthOf(run));
+  const isRoomy = (run: Run): boolean => fits(wordsOf(run), widthOf(run));
   /** What stands in a bar: its words, or the number alone where they are too long. */
   const inBar = (run: Run, i: number): string => {
-    if (isRoomy(run)) return kind.words(run.value);
+    if (isRoomy(run)) return wordsOf(run);
     return !isFreeAfter(i) && fits(String(run.value), widthOf(run)) ? String(run.value) : '';
   };
   /** More lines are darker. */
@@ -55,11 +58,11 @@
   const isFreeAfter = (i: number): boolean => {
     const [run, next] = [lane.runs[i]!, lane.runs[i + 1]];
     const end = next ? x(next.from) : room;
-    return end - x(run.to) > kind.words(run.value).length * 7 + 14;
+    return end - x(run.to) > wordsOf(run).length * 7 + 14;
   };
 
   const spoken = (run: Run): string =>
-    `${name} ${kind.label}, ${run.from} to ${run.to} px: ${kind.words(run.value)}. Show ${run.at} px`;
+    `${name} ${kind.label}, ${run.from} to ${run.to} px: ${wordsOf(run)}. Show ${run.at} px`;
 
   /** The fix is looked at where one is: over all widths. */
   function tryHere(finding: Finding): void {
@@ -99,11 +102,11 @@
         style:width="{widthOf(run)}px"
         style:--shade={shadeOf(run)}
         aria-label={spoken(run)}
-        title="{run.from} to {run.to} px: {kind.words(run.value)}"
+        title="{run.from} to {run.to} px: {wordsOf(run)}"
         onclick={() => show(run)}>{inBar(run, i)}</button
       >
       {#if !isRoomy(run) && isFreeAfter(i)}
-        <span class="mono" style:left="{x(run.from) + widthOf(run) + 6}px">{kind.words(run.value)}</span>
+        <span class="mono" style:left="{x(run.from) + widthOf(run) + 6}px">{wordsOf(run)}</span>
       {/if}
     {/each}
   </div>

@@ -79,6 +79,7 @@
       Window
       <select bind:value={sweep.height}>
         {#each SWEPT_HEIGHTS as px (px)}<option value={px}>{px} px high</option>{/each}
+        <option value="all">all three heights</option>
       </select>
     </label>
     <label class="only"
@@ -121,7 +122,7 @@
           blobs={wb.blobs}
           title="Sweeping {wb.page.name}"
           width={sweep.width}
-          height={sweep.target.height}
+          height={sweep.tall}
           onmessage={receive}
           onready={(send) => sweep.connect(send, reflow)}
         />
