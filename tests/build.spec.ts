@@ -7,7 +7,17 @@ import { CONTROLS } from '../src/core/kinds/controls';
 import { effectKey } from '../src/core/kinds/effects';
 import { tokensIn } from '../src/core/css/tokens';
 import { STYLE_PROPERTIES } from '../src/core/css/properties';
-import type { AssetId, ConditionName, Json, Node, NodeId, PageId, Project } from '../src/core/project/types';
+import type {
+  AssetId,
+  ConditionName,
+  Fragment,
+  Json,
+  Node,
+  NodeId,
+  PageId,
+  Project
+} from '../src/core/project/types';
+import { SHOWN } from '../src/core/rows/binding';
 import { registry } from '../src/core/whole';
 import { axeViolations } from './support/axe';
 import { exported } from './support/exported';
@@ -35,6 +45,10 @@ const refersTo = (control: FieldMeta['control']): boolean => CONTROLS[control].r
 
 /** Values that say what is so where nothing is said. */
 const NOTHING: Readonly<Record<string, string>> = { 'background-color': 'transparent' };
+
+/** The rows of a list, whose source is told by its name. */
+const queryOf = (project: Project, { query }: Node): Json =>
+  query ? ({ ...query, source: project.sources[query.source]!.name } as unknown as Json) : null;
 
 /** What a page is, apart from ids, which are told by names, and from what says again what is so anyway. */
 function shape(project: Project, id: NodeId): Json {
@@ -81,6 +95,8 @@ function shape(project: Project, id: NodeId): Json {
       Object.entries(node.adapt).map(([condition, settings]) => [condition, settings as Json])
     ),
     effects: [...(node.effects ?? [])],
+    query: queryOf(project, node),
+    binds: (node.binds ?? {}) as unknown as Json,
     cells: cells.sort(),
     slots: Object.fromEntries(
       Object.entries(node.slots)
@@ -178,6 +194,15 @@ function startedOtherwise(node: Node, name: string): readonly Deed[] {
   });
 }
 
+const rowsOf = ({ query }: Node): readonly Deed[] =>
+  query ? [(hand: Hand) => hand.query(wanted.sources[query.source]!.name, query)] : [];
+
+const bindings = (node: Node): readonly Deed[] =>
+  Object.entries(node.binds ?? {}).map(([key, binding]) => {
+    const label = key === SHOWN ? null : metaOf(node, key).spec.label;
+    return (hand: Hand) => hand.bind(label, binding);
+  });
+
 const looks = (node: Node): readonly Deed[] =>
   Object.entries(node.styles).flatMap(([part, states]) =>
     Object.entries(states).flatMap(([state, conditions]) =>
@@ -200,35 +225,45 @@ const looks = (node: Node): readonly Deed[] =>
 
 const make = makeWith();
 
-/** Puts what stands in a piece into it, and what stands in that. */
-async function fill(hand: Hand, node: Node): Promise<void> {
+/** A piece as it comes, with what stands in it. */
+interface Start {
+  readonly node: Node;
+  readonly nodes: Fragment['nodes'];
+}
+
+function startOf({ kind }: Node): Start {
+  const { root, nodes } = registry.kindOf(kind).create(make);
+  return { node: nodes[root]!, nodes };
+}
+
+/** Puts what stands in a piece into it, and what stands in that. @param start what the piece came with. */
+async function fill(hand: Hand, node: Node, start: Start = startOf(node)): Promise<void> {
   const kind = registry.of(node);
-  const start = kind.create(make);
+  const cameWith = (from: Node, slot: string) => (from.slots[slot] ?? []).map((id) => start.nodes[id]!);
   for (const [slot, children] of Object.entries(node.slots)) {
     const own = kind.slots[slot]!;
     const named = children.map((child) => wanted.nodes[child]!);
+    const given = cameWith(start.node, slot);
     if (own.items) {
-      const first = start.nodes[start.root]!.slots[slot] ?? [];
+      const content = (item: Node) => Object.keys(item.slots).flatMap((each) => cameWith(item, each));
       await hand.items(
         node.name,
         own.label,
-        first.map((id) => ({
-          name: start.nodes[id]!.name,
-          content: Object.values(start.nodes[id]!.slots)
-            .flat()
-            .map((each) => start.nodes[each]!.name)
-        })),
+        given.map((item) => ({ name: item.name, content: content(item).map(({ name }) => name) })),
         named.map(({ name }) => name)
       );
-    } else {
-      const given = (start.nodes[start.root]!.slots[slot] ?? []).map((id) => start.nodes[id]!);
-      await hand.contents(
-        node.name,
-        given,
-        named.map((child) => ({ ...child, label: registry.of(child).label }))
-      );
+      for (const child of named) await fill(hand, child);
+      continue;
     }
-    for (const child of named) await fill(hand, child);
+    await hand.contents(
+      node.name,
+      given,
+      named.map((child) => ({ ...child, label: registry.of(child).label }))
+    );
+    for (const [n, child] of named.entries()) {
+      const isKept = given[n]?.kind === child.kind;
+      await fill(hand, child, isKept ? { node: given[n]!, nodes: start.nodes } : startOf(child));
+    }
   }
 }
 
@@ -252,6 +287,8 @@ async function tune(hand: Hand, nodes: readonly Node[]): Promise<void> {
     adaptations(true),
     settingsIn('fallbacks'),
     adaptations(false),
+    rowsOf,
+    bindings,
     looks
   ]) {
     for (const node of nodes) {
@@ -296,6 +333,8 @@ for (const pageId of PAGES)
     for (const [i, section] of sections.entries())
       if (i > 0) await hand.insert(sections[i - 1]!.name, 'Section', section.name);
     for (const section of sections) await fill(hand, section);
+    const asked = sections.flatMap(within).flatMap(({ query }) => query?.source ?? []);
+    for (const source of new Set(asked)) await hand.source(wanted.sources[source]!);
     await tune(hand, sections.flatMap(within));
     await hand.about({
       'Name in Kymation': wanted.pages[pageId]!.name,
