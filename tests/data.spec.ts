@@ -104,6 +104,24 @@ test('a team list from a CSV of twelve, with pictures, only those on site, in si
   await expect((await previewFrame(page)).locator('ul.k-list > li')).toHaveCount(8);
 });
 
+test('a table too large to be handed over at once is whole and in its order', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  await bench.pick('First section');
+  await page.keyboard.press('Shift+D');
+  const lines = Array.from({ length: 12_000 }, (_, n) => `Tree ${n + 1},${n % 60}`);
+  await fileField(page).setInputFiles(csv(['name,row', ...lines].join('\n'), 'trees.csv'));
+  await expect(panel(page).getByText('12,000 rows, 2 columns')).toBeVisible();
+  await panel(page).getByRole('button', { name: 'Place as a list' }).click();
+  for (const [name, value] of [
+    ['after the first', '11999'],
+    ['at most', '2']
+  ] as const) {
+    await page.getByRole('textbox', { name }).fill(value);
+    await page.getByRole('textbox', { name }).press('Enter');
+  }
+  await expect((await previewFrame(page)).locator('ul.k-list > li')).toHaveText([/Tree 12000/]);
+});
+
 test('what is exported is plain markup with the rows of today, and asks for no script of its own', async ({
   page
 }) => {

@@ -3,7 +3,7 @@ import { makeWith } from '$core/kinds/make';
 import { settingsWithDefaults } from '$core/kinds/settings';
 import { newId } from '$core/project/ids';
 import { subtreeIds } from '$core/project/tree';
-import type { Place, Project, Source, SourceId } from '$core/project/types';
+import type { Place, Project, Row, Source, SourceId } from '$core/project/types';
 import { LIMITS, refused, type ReadTable, type Table } from '$core/tables/table';
 import { listOf } from '$core/templates/listed';
 import { registry } from '$core/registry';
@@ -21,20 +21,28 @@ export type TablePlace =
 
 const CATALOGUE = '/api/catalogue';
 
-/** Reads in a worker, which is ended where it is no longer wanted. Rejects with the signal's reason then. */
+const withRows = (read: ReadTable, rows: Table['rows']): ReadTable =>
+  read.ok ? { ...read, table: { ...read.table, rows } } : read;
+
+/**
+ * Reads in a worker, which is ended where it is no longer wanted. Rejects with the signal's reason then. Rows are
+ * frozen as they come, so that a command that takes them up need not go through all of them.
+ */
 function readInWorker(
   request: TableRequest,
   onprogress: (share: number) => void,
   signal: AbortSignal
 ): Promise<ReadTable> {
   const worker = new Worker(new URL('$lib/workers/table.worker.ts', import.meta.url), { type: 'module' });
+  const rows: Row[] = [];
   return new Promise<ReadTable>((resolve, reject) => {
     signal.addEventListener('abort', () => reject(signal.reason as Error), { once: true });
     worker.onerror = () =>
       resolve(refused('This table could not be read: the reader stopped. Try a smaller one.'));
     worker.onmessage = ({ data }: MessageEvent<TableAnswer>) => {
       if ('share' in data) onprogress(data.share);
-      else resolve(data.read);
+      else if ('rows' in data) rows.push(...data.rows.map((row) => Object.freeze(row)));
+      else resolve(withRows(data.read, Object.freeze(rows)));
     };
     worker.postMessage(request);
   }).finally(() => worker.terminate());
