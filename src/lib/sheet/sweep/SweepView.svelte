@@ -142,7 +142,8 @@
   header {
     display: flex;
     flex: none;
-    gap: 12px;
+    flex-wrap: wrap;
+    gap: 2px 12px;
     align-items: center;
     min-height: 40px;
     padding: 4px 12px 4px 14px;
@@ -155,6 +156,8 @@
   }
   header :global(.bx--btn) {
     flex: none;
+    min-width: 0;
+    padding-inline: 14px;
     margin-left: auto;
   }
   header :global(.bx--inline-loading) {
@@ -171,7 +174,7 @@
   }
   .only {
     flex: 0 1 auto;
-    min-width: 0;
+    min-width: 90px;
   }
   .only input {
     flex: none;
@@ -201,6 +204,8 @@
     color: var(--ink-2);
   }
   .told {
+    flex: 1 1 150px;
+    min-width: 0;
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
