@@ -23,6 +23,7 @@ import { axeViolations } from './support/axe';
 import { exported } from './support/exported';
 import { expect, test, type Page } from './support/test';
 import { Hand } from './support/hand';
+import { addSource, askFor, bindTo } from './support/rows-by-hand';
 
 // A whole page of the demo is built from an empty project with mouse and keys alone. What comes out is held to the
 // demo piece by piece: kinds, names, settings, looks, tokens and pictures. The visit page always is; `npm run by-hand`
@@ -195,12 +196,12 @@ function startedOtherwise(node: Node, name: string): readonly Deed[] {
 }
 
 const rowsOf = ({ query }: Node): readonly Deed[] =>
-  query ? [(hand: Hand) => hand.query(wanted.sources[query.source]!.name, query)] : [];
+  query ? [(hand: Hand) => askFor(hand, wanted.sources[query.source]!.name, query)] : [];
 
 const bindings = (node: Node): readonly Deed[] =>
   Object.entries(node.binds ?? {}).map(([key, binding]) => {
     const label = key === SHOWN ? null : metaOf(node, key).spec.label;
-    return (hand: Hand) => hand.bind(label, binding);
+    return (hand: Hand) => bindTo(hand, label, binding);
   });
 
 const looks = (node: Node): readonly Deed[] =>
@@ -334,7 +335,7 @@ for (const pageId of PAGES)
       if (i > 0) await hand.insert(sections[i - 1]!.name, 'Section', section.name);
     for (const section of sections) await fill(hand, section);
     const asked = sections.flatMap(within).flatMap(({ query }) => query?.source ?? []);
-    for (const source of new Set(asked)) await hand.source(wanted.sources[source]!);
+    for (const source of new Set(asked)) await addSource(hand, wanted.sources[source]!);
     await tune(hand, sections.flatMap(within));
     await hand.about({
       'Name in Kymation': wanted.pages[pageId]!.name,

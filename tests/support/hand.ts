@@ -1,30 +1,11 @@
 import type { FieldMeta } from '../../src/core/kinds/contract';
 import type { StyleProperty } from '../../src/core/css/properties';
 import type { Track } from '../../src/core/motion/track';
-import type {
-  AssetId,
-  Binding,
-  ConditionName,
-  Json,
-  Project,
-  Query,
-  Source,
-  ValueFormat
-} from '../../src/core/project/types';
+import type { AssetId, ConditionName, Json, Project } from '../../src/core/project/types';
 import { expect, type Locator, type Page } from '@playwright/test';
-import papaparse from 'papaparse';
 import { Bench } from './workbench';
 
 const VIEWS = { fill: 'Fill', behaviour: 'Behaviour', timing: 'Timing', fallbacks: 'Fallbacks' } as const;
-
-/** How conditions and formats are worded in the interface. */
-const IS = { is: 'is', filled: 'has a value' } as const;
-
-function formatWords(format: ValueFormat): string {
-  if (format.as === 'money') return format.currency;
-  if (format.as === 'number') return format.decimals === 0 ? '1,234' : '1,234.50';
-  return { short: 'short', medium: 'with the month', long: 'in words' }[format.style];
-}
 
 /** Someone at the workbench with a mouse and a keyboard, and nothing else. */
 export class Hand {
@@ -288,7 +269,7 @@ export class Hand {
   private isIn = '';
 
   /** Goes to a view of the tuning sheet; it stays while pieces are picked. */
-  private async view(name: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Fallbacks'): Promise<void> {
+  async view(name: 'Fill' | 'Behaviour' | 'States' | 'Timing' | 'Fallbacks'): Promise<void> {
     if (this.isIn === name) return;
     await this.bench.view(name);
     this.isIn = name;
@@ -351,54 +332,6 @@ export class Hand {
     await this.type(panel.getByRole('textbox', { name: 'Name of the new token' }), name);
     await this.type(panel.getByRole('textbox', { name: 'Value of the new token' }), value, 'Enter');
     await expect(panel.getByRole('textbox', { name: `Name of ${name}`, exact: true })).toBeVisible();
-  }
-
-  /** Adds a source of rows: the catalogue, or a file that is dropped. */
-  async source({ origin, name, columns, rows }: Source): Promise<void> {
-    await this.page.keyboard.press('Shift+D');
-    const panel = this.page.getByRole('dialog', { name: 'Data' });
-    if (origin === 'catalogue') await panel.getByRole('button', { name: 'Orchard catalogue' }).click();
-    else
-      await panel
-        .getByRole('group', { name: 'Add a source' })
-        .locator('input[type=file]')
-        .setInputFiles({
-          name: `${name}.csv`,
-          mimeType: 'text/csv',
-          buffer: Buffer.from(papaparse.unparse([...rows], { columns: columns.map((each) => each.name) }))
-        });
-    await expect(panel.getByRole('region', { name, exact: true })).toBeVisible();
-    await this.page.keyboard.press('Escape');
-    await expect(panel).toHaveCount(0);
-  }
-
-  /** Gives the picked list its rows. */
-  async query(source: string, { where, by, down, most, skip }: Query): Promise<void> {
-    await this.view('Fill');
-    const rows = this.page.getByRole('region', { name: /^Rows of / });
-    await this.choose(rows.getByRole('combobox', { name: 'Rows of' }), source);
-    for (const [n, { column, is, value }] of where.entries()) {
-      await rows.getByRole('button', { name: 'Add a condition' }).click();
-      const list = (about: string) => rows.getByRole('combobox', { name: `${about} of condition ${n + 1}` });
-      await this.choose(list('Column'), column);
-      await this.choose(list('Comparison'), IS[is as keyof typeof IS]);
-      if (value) await this.choose(list('Value'), value);
-    }
-    if (by) await this.choose(rows.getByRole('combobox', { name: 'sorted by' }), by);
-    if (down) await this.choose(rows.getByRole('combobox', { name: 'Direction' }), 'downwards');
-    if (most > 0) await this.type(rows.getByRole('textbox', { name: 'at most' }), String(most), 'Enter');
-    if (skip > 0)
-      await this.type(rows.getByRole('textbox', { name: 'after the first' }), String(skip), 'Enter');
-  }
-
-  /** Binds a setting of the picked piece to a column. @param label null for whether it is drawn at all. */
-  async bind(label: string | null, { column, format }: Binding): Promise<void> {
-    await this.view('Fill');
-    const words = label === null ? `where there is ${column}` : `from ${column}`;
-    const list = (what: string) =>
-      this.page.getByRole('combobox', { name: `${label ?? 'Drawn'} ${what}`, exact: true });
-    await this.choose(list('comes from'), words);
-    if (format) await this.choose(list('is written'), formatWords(format));
   }
 
   async about(fields: Readonly<Record<string, string>>): Promise<void> {
