@@ -44,8 +44,8 @@ function written(all: readonly Reached[]): string {
 const inOrder = (all: readonly Reached[]): readonly Reached[] => [...all].sort((a, b) => a.at - b.at);
 
 /**
- * A way begins and ends somewhere: where nothing is said, at the value at which the property rests, or else at the first
- * that is said.
+ * A way begins and ends somewhere: where nothing is said, at the value at which the property rests, or else at the
+ * first that is said.
  */
 function withEnds(property: string, all: readonly Reached[]): readonly Reached[] {
   const rest = AT_REST[property];

@@ -15,8 +15,8 @@ export type Samples = ReadonlyMap<number, readonly Seen[]>;
  * with every px (by how much something sticks out) makes no edge.
  */
 export function signatureOf(sights: readonly Seen[]): string {
-  const each = sights.map(({ what, node, part, value, only = '' }) =>
-    [what, node, part, laneKindOf(what).isCounted ? value : '', only].join(' ')
+  const each = sights.map(({ what, node, part, value, height = '' }) =>
+    [what, node, part, laneKindOf(what).isCounted ? value : '', height].join(' ')
   );
   return each.toSorted().join('\n');
 }

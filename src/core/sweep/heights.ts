@@ -1,18 +1,16 @@
 import type { Sight, Sights } from '../facts/sights';
-import { isWorse, laneKindOf } from './lanes';
+import { isWorse, keyOf, laneKindOf } from './lanes';
 
 /** What is seen at one width. */
 export type Seen = Sight & {
-  /** The height of the window at which it is seen so, px; absent where it is so at every height looked at. */
-  readonly only?: number;
+  /** The height of the window at which it is worst, px; absent where all heights looked at show the same. */
+  readonly height?: number;
 };
 
 interface AtHeight {
   readonly height: number;
   readonly sight: Sight;
 }
-
-const keyOf = ({ what, node, part }: Sight): string => `${what} ${node} ${part}`;
 
 const worseOf = (one: AtHeight, other: AtHeight): AtHeight =>
   isWorse(one.sight.what, other.sight.value, one.sight.value) ? other : one;
@@ -37,6 +35,6 @@ export function overHeights(byHeight: ReadonlyMap<number, Sights>): readonly See
     }
   return [...all.values()].map((found) => {
     const { height, sight } = found.reduce(worseOf);
-    return isAlike(found, byHeight.size) ? sight : { ...sight, only: height };
+    return isAlike(found, byHeight.size) ? sight : { ...sight, height };
   });
 }

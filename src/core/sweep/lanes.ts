@@ -1,4 +1,4 @@
-import type { What } from '../facts/sights';
+import type { Sight, What } from '../facts/sights';
 
 /** How one thing that is seen at some widths is told. */
 export interface LaneKind {
@@ -101,6 +101,10 @@ export const LANES: readonly LaneKind[] = [
     rule: null
   }
 ];
+
+/** @returns what tells things that are seen apart: what it is, of which part of which piece. */
+export const keyOf = ({ what, node, part }: Pick<Sight, 'what' | 'node' | 'part'>): string =>
+  `${what} ${node} ${part}`;
 
 const BY_WHAT = new Map(LANES.map((kind) => [kind.what, kind]));
 

@@ -1,5 +1,5 @@
 import type { Sight, Sights } from '../facts/sights';
-import { isWorse } from './lanes';
+import { isWorse, keyOf } from './lanes';
 
 /**
  * @param ownerOf the piece that one is a copy of: what is seen of a row of a list is said of what all rows are made of.
@@ -9,7 +9,7 @@ export function worstOfEach(sights: Sights, ownerOf: (node: string) => string = 
   const worst = new Map<string, Sight>();
   for (const each of sights) {
     const sight = { ...each, node: ownerOf(each.node) };
-    const key = `${sight.what} ${sight.node} ${sight.part}`;
+    const key = keyOf(sight);
     const known = worst.get(key);
     if (!known || isWorse(sight.what, sight.value, known.value)) worst.set(key, sight);
   }

@@ -2,7 +2,7 @@ import { defined } from '../data/compact';
 import type { Sight, What } from '../facts/sights';
 import type { Samples } from './halving';
 import type { Seen } from './heights';
-import { isWorse, LANES, laneKindOf } from './lanes';
+import { isWorse, keyOf, LANES, laneKindOf } from './lanes';
 
 /** Widths next to each other at which the same is seen, px, both included. */
 export interface Run {
@@ -11,8 +11,8 @@ export interface Run {
   /** The worst value in it, and the width at which that was seen. */
   readonly value: number;
   readonly at: number;
-  /** The one height of the window, of several looked at, at which it is so, px; absent where that does not matter. */
-  readonly only?: number;
+  /** The height of the window at which it is worst, px; absent where all heights looked at show the same. */
+  readonly height?: number;
 }
 
 /** One thing that is seen of one part of a piece, over all widths. */
@@ -24,12 +24,10 @@ export interface Lane {
   readonly runs: readonly Run[];
 }
 
-const keyOf = ({ what, node, part }: Sight): string => `${what} ${node} ${part}`;
-
 /** A run while it is followed: `last` is the last width that was looked at in it. */
 interface Open {
   readonly from: number;
-  readonly only: number | undefined;
+  readonly height: number | undefined;
   last: number;
   value: number;
   at: number;
@@ -37,10 +35,10 @@ interface Open {
 
 function takeInto(runs: Open[], sight: Seen, width: number, before: number | undefined): void {
   const open = runs.at(-1);
-  const { value, only } = sight;
-  const goesOn = open !== undefined && open.last === before && open.only === only;
+  const { value, height } = sight;
+  const goesOn = open !== undefined && open.last === before && open.height === height;
   const isSame = goesOn && (!laneKindOf(sight.what).isCounted || open.value === value);
-  if (!isSame) return void runs.push({ from: width, last: width, value, only, at: width });
+  if (!isSame) return void runs.push({ from: width, last: width, value, height, at: width });
   open.last = width;
   if (isWorse(sight.what, sight.value, open.value)) [open.value, open.at] = [sight.value, width];
 }

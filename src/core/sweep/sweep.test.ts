@@ -149,8 +149,8 @@ describe('the sweep over all widths', () => {
     ).toEqual([
       // It is cut at both, by more or less.
       sight('cut', 40),
-      { ...sight('heading', 3, 'b'), only: 1200 },
-      { ...sight('target', 18, 'c'), only: 560 },
+      { ...sight('heading', 3, 'b'), height: 1200 },
+      { ...sight('target', 18, 'c'), height: 560 },
       sight('wrapped', 2, 'd')
     ]);
   });
@@ -166,7 +166,7 @@ describe('the sweep over all widths', () => {
     const samples = new Map(ALL.map((px) => [px, see(px)]));
     expect(lanesOf(samples)[0]!.runs).toEqual([
       { from: 280, to: 699, value: 9, at: 280 },
-      { from: 700, to: 1920, value: 9, at: 700, only: 560 }
+      { from: 700, to: 1920, value: 9, at: 700, height: 560 }
     ]);
     expect(signatureOf(see(699))).not.toBe(signatureOf(see(700)));
   });

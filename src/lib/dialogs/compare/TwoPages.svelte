@@ -35,6 +35,7 @@
   const column = $derived(isBeside ? (room - GAP) / 2 : room);
   /** What differs is looked at in each band at once, until a width is typed. */
   const widths = $derived(look === 'differs' && typed === null ? threeWidths(wb) : [width]);
+  const written = $derived(widths.length > 1 ? '' : String(width));
   const scale = $derived.by(() => {
     const whole = widths.reduce((sum, each) => sum + each, 0);
     return Math.min(1, (column - GAP * (widths.length - 1)) / whole);
@@ -43,7 +44,7 @@
 
   /** @param px NaN for a field that was emptied. */
   function type(px: number): void {
-    typed = Number.isNaN(px) ? null : clamp(px, 280, 1920);
+    typed = Number.isNaN(px) ? null : clamp(Math.round(px), 280, 1920);
   }
 
   const senders = new Map<string, (message: ToFrame) => void>();
@@ -73,8 +74,12 @@
       min="280"
       max="1920"
       placeholder="three"
-      value={widths.length > 1 ? '' : width}
-      onchange={(event) => type(event.currentTarget.valueAsNumber)}
+      value={written}
+      onchange={(event) => {
+        type(event.currentTarget.valueAsNumber);
+        // What was out of range is not what is shown.
+        event.currentTarget.value = written;
+      }}
     /> px</label
   >
   <label class="long"
@@ -99,7 +104,7 @@
   {/if}
 </div>
 
-{#snippet drawn(side: (typeof sides)[number], at: number)}
+{#snippet drawn(side: (typeof sides)[number], at: number, n: number)}
   {#if side.project.pages[wb.pageId]}
     <div class="paper" style:height="{HEIGHT}px" style:width="{at * scale}px">
       <div class="scaled" style:scale>
@@ -111,7 +116,7 @@
           width={at}
           height={HEIGHT / scale}
           {show}
-          onready={(send) => join(`${side.key} ${at}`, send)}
+          onready={(send) => join(`${side.key} ${n}`, send)}
         />
       </div>
     </div>
@@ -126,7 +131,7 @@
       <div class="width" role="group" aria-label="What differs at {at} px" style:width="{at * scale}px">
         <p>{at} px</p>
         <div class="laid">
-          {#each sides as side (side.key)}<figure>{@render drawn(side, at)}</figure>{/each}
+          {#each sides as side (side.key)}<figure>{@render drawn(side, at, n)}</figure>{/each}
         </div>
       </div>
     {/each}
@@ -134,7 +139,7 @@
     {#each sides as side (side.key)}
       <figure style:clip-path={side.key === 'after' ? clip : 'none'}>
         {#if isBeside}<figcaption>{side.label}</figcaption>{/if}
-        {@render drawn(side, width)}
+        {@render drawn(side, width, 0)}
       </figure>
     {/each}
   {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Lane, Run } from '$core/sweep/runs';
-  import { laneKindOf } from '$core/sweep/lanes';
+  import { keyOf, laneKindOf } from '$core/sweep/lanes';
   import type { Finding } from '$core/kinds/finding';
   import type { NodeId } from '$core/project/types';
   import { mend, tryMend } from '$lib/state/mending';
@@ -42,8 +42,8 @@
 
   const widthOf = ({ from, to }: Run): number => Math.max(6, x(to + 1) - x(from) - 1);
   /** What is seen in a run, and in windows of which height where that matters. */
-  const wordsOf = ({ value, only }: Run): string =>
-    only === undefined ? kind.words(value) : `${kind.words(value)}, ${only} px high`;
+  const wordsOf = ({ value, height }: Run): string =>
+    height === undefined ? kind.words(value) : `${kind.words(value)}, ${height} px high`;
   const fits = (words: string, px: number): boolean => px > words.length * 7 + 10;
   const isRoomy = (run: Run): boolean => fits(wordsOf(run), widthOf(run));
   /** What stands in a bar: its words, or the number alone where they are too long. */
@@ -76,7 +76,7 @@
   }
 </script>
 
-<div class="lane" class:picked={isPicked} data-lane="{lane.what} {lane.node} {lane.part}">
+<div class="lane" class:picked={isPicked} data-lane={keyOf(lane)}>
   <p style:padding-left="{start}px">
     <b>{name}</b>
     {kind.label}

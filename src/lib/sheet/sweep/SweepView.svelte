@@ -2,6 +2,7 @@
   import { Button, InlineLoading } from 'carbon-components-svelte';
   import { onMount, untrack } from 'svelte';
   import type { Lane } from '$core/sweep/runs';
+  import { keyOf } from '$core/sweep/lanes';
   import { TRIALS } from '$core/sweep/trials';
   import { subtreeIds } from '$core/project/tree';
   import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/halving';
@@ -25,7 +26,6 @@
   const x = (px: number) => placeOnRuler(px, room);
   const bands = $derived(Object.values(wb.project.info.bands));
 
-  const keyOf = ({ what, node, part }: Lane) => `${what} ${node} ${part}`;
   /** Whether only what happens to the picked piece, and in it, is told. */
   let isOnly = $state(false);
   const picked = $derived(new Set<string>(isOnly ? subtreeIds(wb.project, wb.tuned.id) : []));
