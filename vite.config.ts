@@ -3,7 +3,7 @@ import { optimizeCss } from 'carbon-preprocess-svelte';
 import { generate, parse, walk, type CssNode, type List, type ListItem } from 'css-tree';
 import { FIELD_PROPERTIES, STYLE_PROPERTIES } from './src/core/css/properties';
 import { TOKEN_PROPERTY } from './src/core/css/tokens';
-import type { Plugin, Rolldown } from 'vite';
+import type { Plugin } from 'vite';
 import { defineConfig } from 'vitest/config';
 
 /** Parts of Carbon that nothing here draws, though components in use are named in their rules. */
@@ -104,48 +104,8 @@ function parserForWorkers(): Plugin {
   };
 }
 
-const WORKBENCH = 'src/routes/project/[id]/+page.svelte';
-const LIST = 'src/routes/+page.svelte';
-
-/**
- * What the workbench needs at once comes in two files, the one shared with the list of projects, instead of in a
- * hundred small ones that are each asked for. What is loaded as needed (kinds, tools) stays apart.
- */
-function fewChunks(): Plugin {
-  let ofWorkbench: ReadonlySet<string>;
-  let ofList: ReadonlySet<string>;
-  const reached = (page: string, modules: Rolldown.PluginContext) => {
-    const found = new Set<string>();
-    const open = [...modules.getModuleIds()].filter((id) => id.endsWith(page));
-    for (let next = open.pop(); next !== undefined; next = open.pop()) {
-      if (found.has(next)) continue;
-      found.add(next);
-      open.push(...(modules.getModuleInfo(next)?.importedIds ?? []));
-    }
-    return found;
-  };
-  return {
-    name: 'few-chunks',
-    applyToEnvironment: ({ name }) => name === 'client',
-    buildEnd() {
-      ofWorkbench = reached(WORKBENCH, this);
-      ofList = reached(LIST, this);
-    },
-    outputOptions: (options) => ({
-      ...options,
-      codeSplitting: {
-        // Shared code first: what a group takes brings all it imports.
-        groups: [
-          { name: 'shared', test: (id) => ofWorkbench.has(id) && ofList.has(id) },
-          { name: 'workbench', test: (id) => ofWorkbench.has(id) }
-        ]
-      }
-    })
-  };
-}
-
 export default defineConfig({
-  plugins: [fewChunks(), leanCarbon(), leanCssTree(), sveltekit(), optimizeCss()],
+  plugins: [leanCarbon(), leanCssTree(), sveltekit(), optimizeCss()],
   build: { target: 'es2022', assetsInlineLimit: 0 },
   // A worker needs all it has, so that it is one file.
   worker: {
