@@ -132,17 +132,18 @@ function take({ content, as, ...message }: Coded): void {
 const faceOf = ({ face }: Asset): AssetMessage['face'] =>
   face ? { family: face.family, style: face.style, weight: face.weight.join(' ') } : null;
 
-const codedAsset = (asset: Asset, bytes: Uint8Array): Coded => ({
+const codedAsset = (asset: Asset, bytes: Buffer): Coded => ({
   type: 'asset',
   id: asset.id,
   face: faceOf(asset),
-  content: Buffer.from(bytes).toString('base64'),
+  content: bytes.toString('base64'),
   as: asset.type
 });
 
 /** Puts a page of a project into the frame, with its pictures and typefaces. */
 async function show(tab: Tab, project: Project, bytes: AssetBytes, page: PageId): Promise<void> {
-  for (const [id, content] of bytes) await tab.evaluate(take, codedAsset(project.assets[id]!, content));
+  for (const [id, content] of bytes)
+    await tab.evaluate(take, codedAsset(project.assets[id]!, Buffer.from(content)));
   const patch = createPreviewSession(registry).patchFor(project, page)!;
   const keyframes = BASE_CSS + allKeyframes(registry);
   await answer(tab, { type: 'patch', seq: 1, keyframes, ...patch } as ToFrame, 'patched');

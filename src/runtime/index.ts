@@ -10,6 +10,7 @@ export { counts } from './counts';
 export { drags } from './drags';
 export { enter } from './enter';
 export { flips } from './flips';
+export { fresh } from './fresh';
 export { glide } from './glide';
 export { grow } from './grow';
 export { hides } from './hides';

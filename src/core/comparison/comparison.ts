@@ -103,7 +103,7 @@ const under = (condition: string): string =>
 function styleWords(value: string | undefined, { tokens }: Project): string {
   if (value === undefined) return 'nothing of its own';
   const token = maybeSoleToken(value);
-  return token ? (tokens[token]?.name ?? value) : value;
+  return (token && tokens[token]?.name) ?? value;
 }
 
 interface Cell {

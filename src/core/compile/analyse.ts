@@ -102,11 +102,14 @@ function freshAnalysis(
     last.node.name === node.name &&
     last.node.adapt === node.adapt &&
     last.node.effects === node.effects &&
+    last.node.refresh === node.refresh &&
+    last.node.drawnFor === node.drawnFor &&
     // Whether a look of its own is there can be written in the markup of what has effects.
     (!node.effects || last.node.styles === node.styles);
   if (isSame) carryReads(last.reads, reads);
   const ctx = new NodeContext(registry, project, node, reads, stem);
-  const markupOf = () => (kind.markup ? inItsPlace(kind.markup(node, ctx), sheet, stem) : null);
+  const markupOf = () =>
+    kind.markup ? inItsPlace(drawnWhere(node, kind.markup(node, ctx)), sheet, stem) : null;
   const analysis: Analysis = {
     id: node.id,
     kind: kind.kind,
@@ -121,6 +124,10 @@ function freshAnalysis(
   };
   return { node, analysis, reads };
 }
+
+/** What stands in a row that stands for all says in which rows it is drawn. */
+const drawnWhere = ({ drawnFor }: Node, markup: Element): Element =>
+  drawnFor === undefined ? markup : { ...markup, properties: { ...markup.properties, dataIf: drawnFor } };
 
 /** A piece whose widths are those of its place stands in an element that can be asked how wide it is. */
 function inItsPlace(markup: Element, sheet: Sheet, stem: string): Element {

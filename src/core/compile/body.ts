@@ -8,7 +8,7 @@ import { symbolClass } from '../stylesheet/base';
 import { Symbols } from './symbols';
 import { element as elementOf } from '../html/build';
 import { remembered } from '../data/remembered';
-import { visit } from 'unist-util-visit';
+import { idsIn } from './ids';
 
 export interface PrintedRendition {
   readonly format: Rendition['format'];
@@ -150,18 +150,6 @@ export class BodyBuilder {
     properties.decoding = 'async';
     if (this.pictures > 1) properties.loading = 'lazy';
   }
-}
-
-function idsIn(found: readonly Analysis[]): Set<string> {
-  const ids = new Set<string>();
-  for (const { markup } of found) collectIds(markup!, ids);
-  return ids;
-}
-
-function collectIds(markup: Element, into: Set<string>): void {
-  visit(markup, 'element', ({ properties: { id } }: Element) => {
-    if (typeof id === 'string') into.add(id);
-  });
 }
 
 /** Whether a file stands in the page itself. */

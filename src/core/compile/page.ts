@@ -1,11 +1,12 @@
 import type { Element, Root } from 'hast';
 import { format } from 'hast-util-format';
 import { toHtml } from 'hast-util-to-html';
+import { visit } from 'unist-util-visit';
+import { text as textOf } from '../html/build';
 import { printHtml } from '../html/print';
 import type { Registry } from '../kinds/registry';
 import { pageOf } from '../project/tree';
 import type { AssetId, PageId, Project } from '../project/types';
-import { expanded } from '../rows/rows';
 import type { PlatformFeature } from '../support/features';
 import { styleSheetFor } from '../stylesheet';
 import type { Analysis } from './analyse';
@@ -13,6 +14,7 @@ import { analysesUnder, BodyBuilder, isCarried, type PageOptions } from './body'
 import { facesOf, type UsedFaces } from './faces';
 import { gather } from './gather';
 import { sheetsOf } from './parts';
+import { asItLeaves } from './refresh';
 import { usedTokens } from './rules';
 
 /** A page as it leaves: what the finishing step turns into files. */
@@ -61,7 +63,7 @@ export function printSite(
   ids: readonly PageId[],
   options: PageOptions
 ): PrintedSite {
-  const { project } = expanded(registry, given);
+  const project = asItLeaves(registry, given);
   const found = ids.map((id) => analysesUnder(registry, project, pageOf(project, id).root));
   const all = found.flat();
   const rulesOf = (pieces: readonly Analysis[]) => sheetsOf(registry, pieces).map((each) => each.sheet);
@@ -122,7 +124,24 @@ function bodyText(builder: BodyBuilder, { readable }: PageOptions): string {
   format(tree);
   const made = tree.children.find((child) => child.type === 'element')!;
   tightDrawings(made, false);
+  fillTemplates(made);
   return elementText(made);
+}
+
+/**
+ * What stands in a template is its content (HTML standard, 4.12.3), which is no child of it. Each of it goes on a line
+ * of its own, as all else that is formatted.
+ */
+export function fillTemplates(element: Element): void {
+  visit(element, { tagName: 'template' }, (template: Element, index, parent) => {
+    const [before] = (parent as Element).children;
+    const indent = before?.type === 'text' ? before.value : '';
+    const lines = template.children.flatMap((child) => [textOf(`${indent}  `), child]);
+    template.content = { type: 'root', children: [...lines, textOf(indent)] };
+    template.children = [];
+    (parent as Element).children.splice(index!, 0, textOf(indent));
+    return index! + 2;
+  });
 }
 
 /**
@@ -134,6 +153,9 @@ export const elementText = (element: Element): string =>
     collapseEmptyAttributes: true,
     closeEmptyElements: true,
     tightSelfClosing: true,
+    // Where a value has double quotes in it, single ones stand around it.
+    quoteSmart: true,
+    allowDangerousCharacters: true,
     characterReferences: { useNamedReferences: true }
   });
 

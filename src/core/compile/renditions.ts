@@ -13,7 +13,7 @@ import {
 import { heapOf, settingsUnder } from '../kinds/circumstances';
 import type { Registry } from '../kinds/registry';
 import { settingsWithDefaults } from '../kinds/settings';
-import { expanded } from '../rows/rows';
+import { asItLeaves } from './refresh';
 
 /** A picture made smaller, or in a format that weighs less. */
 export interface Rendition {
@@ -212,7 +212,7 @@ export const renditionFile = (asset: Asset, width: number, format: Rendition['fo
 /** What has to be made for the pages of a project: for each picture with pixels, the widths its places need. */
 export function renditionPlan(registry: Registry, given: Project): ReadonlyMap<Asset, readonly number[]> {
   // Rows of a list bring pictures of their own.
-  const { project } = expanded(registry, given);
+  const project = asItLeaves(registry, given);
   const plan = new Map<Asset, number[]>();
   for (const node of Object.values(project.nodes)) {
     for (const { asset, room } of picturesOf(registry, project, node)) {

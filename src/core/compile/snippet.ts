@@ -3,15 +3,15 @@ import { format } from 'hast-util-format';
 import type { Registry } from '../kinds/registry';
 import { maybePageOf } from '../project/tree';
 import type { Asset, AssetId, NodeId, Project } from '../project/types';
-import { expanded } from '../rows/rows';
 import { styleSheetFor } from '../stylesheet';
 import type { PlatformFeature } from '../support/features';
 import { analysesUnder, BodyBuilder } from './body';
 import { facesOf } from './faces';
 import { gather } from './gather';
 import { noteNames, renameAll, type Names } from './naming';
-import { elementText, tightDrawings } from './page';
+import { elementText, fillTemplates, tightDrawings } from './page';
 import { sheetsOf } from './parts';
+import { asItLeaves } from './refresh';
 import { usedTokens } from './rules';
 import { element } from '../html/build';
 import { visit } from 'unist-util-visit';
@@ -44,7 +44,7 @@ export function printSnippet(
   id: NodeId,
   options: SnippetOptions
 ): PrintedSnippet {
-  const { project } = expanded(registry, given);
+  const project = asItLeaves(registry, given);
   const prefix = `ky-${id}`;
   const found = analysesUnder(registry, project, id);
   const sheets = sheetsOf(registry, found).map(({ sheet }) => sheet);
@@ -70,6 +70,7 @@ export function printSnippet(
   forgetPage(root);
   format({ type: 'root', children: [root] });
   tightDrawings(root, false);
+  fillTemplates(root);
   const { features } = gather(
     found,
     sheets,

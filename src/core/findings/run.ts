@@ -52,8 +52,7 @@ interface Touched {
 }
 
 const changesAll = ({ pages, assets, tokens, shelf, sources, info }: Diff): boolean =>
-  Boolean(pages ?? assets ?? tokens ?? shelf ?? sources) ||
-  (info !== undefined && info[0]?.bands !== info[1]?.bands);
+  Boolean(pages ?? assets ?? tokens ?? shelf ?? sources) || info?.[0]?.bands !== info?.[1]?.bands;
 
 const isStructural = ([from, to]: Change<Node>): boolean => !from || !to || from.slots !== to.slots;
 

@@ -66,7 +66,7 @@ const entriesOf = (list: Element): readonly ElementContent[] =>
 
 const linksIn = (list: Element): readonly Element[] | null => {
   const links = entriesOf(list).map(maybeSoleLink);
-  return links.length > 0 && links.every((link) => link !== null) ? links : null;
+  return links[0] && links.every((link) => link !== null) ? links : null;
 };
 
 const hrefOf = ({ properties }: Element): string => {

@@ -16,6 +16,7 @@ export const BEHAVIOURS: Readonly<Record<string, BehaviourInfo>> = {
   drags: { sets: [] },
   enter: { sets: ['data-waiting'], isHiding: true },
   flips: { sets: ['data-turned', 'data-k-on', 'aria-pressed'] },
+  fresh: { sets: [] },
   glide: { sets: [] },
   grow: { sets: [] },
   hides: { sets: ['data-hides'], isHiding: true },

@@ -89,6 +89,8 @@ export interface Slot {
   readonly isLastLevel?: boolean;
   /** Its first child can be drawn once for each row of a list; `mainly` where that is what it is for. */
   readonly repeats?: boolean | 'mainly';
+  /** What is drawn for a row can be drawn anew by the page itself: the kind prints the row that stands for all. */
+  readonly refreshes?: boolean;
   /** Its items are pictures as a rule: many are added at once. */
   readonly ofPictures?: boolean;
   /** The children lie over one another, the last on top. */

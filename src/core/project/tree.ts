@@ -49,7 +49,7 @@ export function maybePlaceOf(project: Holder, id: NodeId): Place | null {
 }
 
 /** @returns the pieces in a slot of a node, as far as they are there. */
-export const childrenIn = (project: Pick<Project, 'nodes'>, node: Node, slot: string): readonly Node[] =>
+export const childrenIn = (project: Holder, node: Node, slot: string): readonly Node[] =>
   (node.slots[slot] ?? []).flatMap((id) => maybeNode(project, id) ?? []);
 
 /** @returns ids of all children, slot after slot, in the order they are drawn. */

@@ -87,6 +87,10 @@ export interface Node {
   readonly binds?: Readonly<Record<string, Binding>>;
   /** Of a piece made for a row: the piece it is a copy of. Never stored. */
   readonly copyOf?: NodeId;
+  /** Of a list that leaves to be drawn anew by its page: what the page is told, JSON. Never stored. */
+  readonly refresh?: string;
+  /** Of a piece in the row that stands for all: what stands in its row where it is drawn. Never stored. */
+  readonly drawnFor?: string;
   /** What it had as other kinds, by kind, and has again when it is swapped back; left out for nothing. */
   readonly was?: Readonly<Record<string, Former>>;
   /** The piece on the shelf that this one follows; left out where it stands on its own. */
@@ -168,6 +172,8 @@ export interface Query {
   /** How many at most; 0 for all. */
   readonly most: number;
   readonly skip: number;
+  /** Whether an exported page asks the address of the source for its rows of today; left out: it does not. */
+  readonly fresh?: boolean;
 }
 
 /** A piece kept to be used again, with everything in it. */

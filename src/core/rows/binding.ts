@@ -49,7 +49,8 @@ export function isShownFor(node: Node, row: Row): boolean {
   return !isNothing(value) && value !== false;
 }
 
-const assetNamed = (assets: Project['assets'], name: string): Asset | undefined =>
+/** @returns the picture that a cell names, by its file or its id. */
+export const assetNamed = (assets: Project['assets'], name: string): Asset | undefined =>
   Object.values(assets).find(({ id, file }) => file === name || id === name);
 
 /** A cell as a field takes it: words as a paragraph, a file's name as the picture of that name; null for neither. */

@@ -24,7 +24,7 @@ export const emptyQuery = (source: Query['source']): Query => ({
 });
 
 /** Texts are the same whatever their case is. */
-const folded = (value: Cell): Cell => (typeof value === 'string' ? value.toLocaleLowerCase() : value);
+export const folded = (value: Cell): Cell => (typeof value === 'string' ? value.toLocaleLowerCase() : value);
 
 type Tested = (value: Cell, wanted: Cell) => boolean;
 const sizes =

@@ -63,7 +63,8 @@ export const querySchema = object({
   by: words(LIMITS.name + 8).defined(),
   down: boolean().strict(true).required(),
   most: number().strict(true).integer().min(0).max(2000, 'A list shows 2,000 rows at most.').required(),
-  skip: number().strict(true).integer().min(0).max(LIMITS.rows).required()
+  skip: number().strict(true).integer().min(0).max(LIMITS.rows).required(),
+  fresh: boolean().strict(true)
 }).noUnknown();
 
 /** ISO 4217 codes are three capital letters; `Intl` takes any of them. */

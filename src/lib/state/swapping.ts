@@ -20,8 +20,9 @@ function lostWords({ settings, adapt, styles }: Former, from: Kind): readonly st
 }
 
 const listed = (words: readonly string[]): string => {
+  const named = words.slice(0, NAMED_MOST).join(', ');
   const more = words.length - NAMED_MOST;
-  return more > 0 ? `${words.slice(0, NAMED_MOST).join(', ')} and ${more} more` : words.join(', ');
+  return more > 0 ? `${named} and ${more} more` : named;
 };
 
 /** Makes the picked piece another kind, and says what waits for when it is swapped back. */

@@ -3,6 +3,7 @@ import { element, text } from '../../html/build';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, countField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { MARKED_ROW } from '../../rows/refresh';
 import { about } from './about';
 
 const settings = object({
@@ -39,7 +40,7 @@ export const list: Kind = {
     }
   },
   settings,
-  slots: { content: { label: 'Content', accepts: ['block'], repeats: 'mainly' } },
+  slots: { content: { label: 'Content', accepts: ['block'], repeats: 'mainly', refreshes: true } },
   forms: [],
   look: { root: { rest: { always: { gap: '24px', padding: '0' } } } },
   adapt: { medium: { columns: 2 }, narrow: { columns: 1 } },
@@ -65,16 +66,14 @@ export const list: Kind = {
       }
     ),
   markup(node, ctx) {
-    const rows = ctx.slot('content');
     const { nothing } = ctx.settings<Settings>(node);
-    if (rows.length === 0 && nothing !== '')
-      return ctx.part('root', 'div', {}, [ctx.part('nothing', 'p', {}, [text(nothing)])]);
-    return ctx.part(
-      'root',
-      'ul',
-      { role: 'list' },
-      rows.map((row) => element('li', {}, [row]))
-    );
+    const rows = ctx.slot('content').map((row) => element('li', {}, [row]));
+    const words = nothing === '' ? [] : [ctx.part('nothing', 'li', {}, [text(nothing)])];
+    const shown = rows.length > 0 ? rows : words;
+    const { refresh } = node;
+    if (refresh === undefined) return ctx.part('root', 'ul', { role: 'list' }, shown);
+    const template = element('template', {}, [element('li', {}, ctx.slot(MARKED_ROW)), ...words]);
+    return ctx.part('root', 'ul', { role: 'list', dataKFresh: refresh }, [...shown, template]);
   },
   style(node, ctx) {
     const { columns, align } = ctx.settings<Settings>(node);
@@ -86,10 +85,11 @@ export const list: Kind = {
         'list-style': 'none',
         margin: '0'
       }),
-      rule(`${ctx.sel('root')} > li`, { display: 'grid' })
+      rule(`${ctx.sel('root')} > li`, { display: 'grid' }),
+      rule(ctx.sel('nothing'), { 'grid-column': '1 / -1' })
     ];
   },
-  behaviours: () => [],
+  behaviours: ({ refresh }) => (refresh === undefined ? [] : ['fresh']),
   share: ({ columns }) => 1 / (columns as number),
   fallbacks: (_node, { settings: under }) => {
     const said = (columns: number) => `${columns} side by side`;

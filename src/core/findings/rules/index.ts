@@ -5,7 +5,7 @@ import { unchangedCopy } from './copies';
 import { deadLink } from './dead-link';
 import { deadReference } from './dead-reference';
 import { headingOrder } from './headings';
-import { lostColumn, lostSource, shortList } from './lists';
+import { lostColumn, lostSource, shortList, staleList } from './lists';
 import { layoutMotion } from './motion';
 import { markContrast } from './mark-contrast';
 import { fullScreenMedia, grainyPicture, heavyPicture } from './pictures';
@@ -45,6 +45,7 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   lostSource,
   lostColumn(registry),
   shortList(registry),
+  staleList(registry),
   sidewaysPage(registry),
   crowdedTarget(registry),
   cutText,

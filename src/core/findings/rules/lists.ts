@@ -1,6 +1,7 @@
 import { error, settingFix, warning, type FindingRule, type Fix, type Remark } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { leavableAround, listAround, sourceOf } from '../../rows/around';
+import { obstaclesTo } from '../../compile/refresh';
 import { isPrinted, rowsAt } from '../../rows/rows';
 import type { Node, NodeId, Project, Query, Source } from '../../project/types';
 
@@ -121,3 +122,25 @@ export const shortList = (registry: Registry): FindingRule => ({
     });
   }
 });
+
+/** A list that is to be drawn anew by its page, and has something in the way. */
+export const staleList = (registry: Registry): FindingRule => ({
+  id: 'list-not-fresh',
+  summary: 'A list is to show the rows of today, and its page cannot draw it anew',
+  kinds: null,
+  scope: 'project',
+  check(node, project) {
+    const { id, name, query } = node;
+    if (!query?.fresh || !sourceOf(project, query)) return null;
+    const obstacles = obstaclesTo(registry, project, node);
+    if (obstacles.length === 0) return null;
+    return warning({
+      view: 'Fill',
+      sentence: `${name} leaves with the rows it has now`,
+      cause: `Its page cannot draw it anew. ${obstacles.join(' ')}`,
+      fix: queryFix('Leave with these rows', id, withoutFresh(query))
+    });
+  }
+});
+
+const withoutFresh = ({ fresh: _fresh, ...query }: Query): Query => query;

@@ -10,7 +10,8 @@ const STACKED: Declarations = { display: 'flex', 'flex-direction': 'column', 'mi
 
 /** Columns of the texts and of the picture, as a grid has them. */
 function columnsOf({ share, side }: PinnedSettings): string {
-  const [texts, picture] = [`minmax(0, ${100 - share}fr)`, `minmax(0, ${share}fr)`];
+  const texts = `minmax(0, ${100 - share}fr)`;
+  const picture = `minmax(0, ${share}fr)`;
   return side === 'left' ? `${picture} ${texts}` : `${texts} ${picture}`;
 }
 

@@ -5,7 +5,7 @@
   import type { Command } from '$core/commands/commands';
   import RowsTable from '$lib/parts/RowsTable.svelte';
   import { leavableAround, sourceOf } from '$core/rows/around';
-  import { isPrinted } from '$core/rows/rows';
+  import { isPrinted, repeatingSlot } from '$core/rows/rows';
   import { registry } from '$core/registry';
   import { extremesOf, inAll, outcomeOf } from '$lib/state/rows';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -84,6 +84,20 @@
     const value = first.type === 'yes-no' ? 'yes' : '';
     const is = first.type === 'text' || first.type === 'yes-no' ? 'is' : 'at-least';
     change({ where: [...query.where, { column: first.name, is, value }] });
+  }
+
+  /** Only an address can be asked again; what was chosen before stays to be seen. */
+  const canBeFresh = $derived(
+    query?.fresh ||
+      (source?.origin === 'address' && registry.of(node).slots[repeatingSlot(registry, node)!]!.refreshes)
+  );
+
+  const hostOf = (address: string): string => (URL.canParse(address) ? new URL(address).host : address);
+
+  function setFresh(isFresh: boolean): void {
+    const withFresh = ({ fresh: _fresh, ...rest }: Query): Query =>
+      isFresh ? { ...rest, fresh: true } : rest;
+    run(inAll(wb, node, ({ id, query: own }) => ({ type: 'set-query', id, query: withFresh(own!) })));
   }
 
   const written = (key: 'most' | 'skip'): string =>
@@ -219,12 +233,28 @@
           onchange={(event) => count('skip', event.currentTarget)}
         /></label
       >
+      {#if canBeFresh}
+        <label class="fresh">
+          <input
+            type="checkbox"
+            checked={query.fresh === true}
+            onchange={(event) => setFresh(event.currentTarget.checked)}
+          />fetched anew when the page is opened
+        </label>
+      {/if}
       <b class="outcome" class:short={(outcome?.empty ?? 0) > 0} role="status">{said}</b>
     {:else if sources.length === 0}
       <button type="button" class="link" onclick={() => (wb.open = 'data')}>Add a source first</button>
     {/if}
   </div>
   {#if query && source}<ListTabs {wb} list={node} {source} />{/if}
+  {#if query?.fresh && source?.origin === 'address'}
+    <p class="note">
+      Whoever opens the page asks {hostOf(source.place)} for the rows of today, by a script of 0.8 kB. It has to
+      allow that to pages of other places (<code>Access-Control-Allow-Origin</code>); these rows stay where it
+      does not answer.
+    </p>
+  {/if}
   {#if fault}<p class="fault" role="alert">{fault}</p>{/if}
   {#each faults as each, n (n)}<p class="fault">{each}</p>{/each}
   {#if source && outcome}
@@ -298,6 +328,16 @@
   }
   input[aria-invalid='true'] {
     border-color: var(--red);
+  }
+  .fresh {
+    display: inline-flex;
+    gap: 6px;
+    align-items: center;
+  }
+  .fresh input {
+    height: 16px;
+    margin: 0;
+    accent-color: var(--verdigris);
   }
   .number {
     width: 52px;
