@@ -65,6 +65,44 @@ test('edges of the visit page are those of the exported page at every single wid
   }
 });
 
+test('how far what sticks is carried along is what Chromium does, and where it sticks at all', async ({
+  page
+}) => {
+  test.setTimeout(90_000);
+  const bench = new Bench(page);
+  await bench.importProject(demo, bytes);
+  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Harvest story' });
+  await bench.view('Widths');
+  const bar = page.locator('[data-lane="carried weeks-side root"] .bar');
+  await expect(bar).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^swept in /)).toBeVisible({ timeout: 30_000 });
+  const [, from, to, least, at] = /, (\d+) to (\d+) px: at least (\d+) px\. Show (\d+) px$/
+    .exec((await bar.getAttribute('aria-label'))!)!
+    .map(Number) as [number, number, number, number, number];
+
+  await open(page, demo);
+  await page.goto(page.url().replace('index.html', 'harvest.html'));
+  const carriedAt = async (width: number): Promise<number> => {
+    await page.setViewportSize({ width, height: 800 });
+    return page.evaluate(
+      (selector) => {
+        const element = document.querySelector(selector)!;
+        const placeAt = (y: number): number => {
+          scrollTo({ top: y, behavior: 'instant' });
+          return element.getBoundingClientRect().top + scrollY;
+        };
+        const end = document.documentElement.scrollHeight;
+        return Math.round(placeAt(end) - placeAt(0));
+      },
+      partIn('export', 'weeks-side' as NodeId, 'root')
+    );
+  };
+  expect(await carriedAt(at)).toBe(least);
+  expect(await carriedAt(from - 1)).toBe(0);
+  for (const width of [from, Math.round((from + to) / 2), to])
+    expect(await carriedAt(width)).toBeGreaterThanOrEqual(least);
+});
+
 const LONG = 'Seedlingorchardkeepersassociationmembership';
 
 test('in windows of three heights the worst is told, with the height where that matters, as Chromium has it', async ({
@@ -214,9 +252,11 @@ test('labels fit from the width on at which the sweep sees them in one row', asy
   await bench.view('Widths');
   const row = page.locator('.lane', { hasText: 'Tabs, tab list wraps its labels' });
   const last = async () => (await row.locator('.bar').last().getAttribute('title')) ?? '';
-  await expect
-    .poll(async () => Number(/to (\d+) px/.exec(await last())?.[1]) + 1)
-    .toBe(Number((await told.innerText()).replace('labels need ', '')));
+  const need = Number((await told.innerText()).replace('labels need ', ''));
+  await expect.poll(async () => Number(/to (\d+) px/.exec(await last())?.[1]) + 1).toBe(need);
+  // Where they wrap no more, they fit: found by the room they need and not by where they stand.
+  const fits = page.locator('.lane', { hasText: 'Tabs, tab list fits on one line' }).locator('.bar');
+  await expect(fits).toHaveAttribute('title', new RegExp(`^${need} to 1920 px: needs \\d+ px$`));
 });
 
 test('the command line finds the same over all widths, and says where there is no browser for it', async ({

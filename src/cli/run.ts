@@ -18,7 +18,7 @@ import { writeDesignTokens } from '../core/formats/design-tokens';
 import { pageStem } from '../core/project/files';
 import { maybeNode, maybePageOf } from '../core/project/tree';
 import type { Asset, AssetId, NodeId, PageId, Project } from '../core/project/types';
-import { SWEEP_FROM, SWEEP_TO } from '../core/sweep/halving';
+import { SWEEP_FROM, SWEEP_TO } from '../core/sweep/span';
 import { registry } from '../core/whole';
 import { finish, finishSnippet, type Finished } from '../server/finish';
 import { sites, sitesFolder } from '../server/host/host';

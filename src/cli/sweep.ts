@@ -10,6 +10,7 @@ import { pageOf } from '../core/project/tree';
 import type { Asset, NodeId, PageId, Project } from '../core/project/types';
 import { expanded } from '../core/rows/rows';
 import { halvesOf, seedsOf } from '../core/sweep/halving';
+import { asksAtWidth, seenAtWidth } from '../core/layout/at-width';
 import { worstOfEach } from '../core/sweep/merging';
 import { lanesOf, type Lane } from '../core/sweep/runs';
 import { registry } from '../core/whole';
@@ -154,17 +155,15 @@ async function show(tab: Tab, project: Project, bytes: AssetBytes, page: PageId)
 const LOOKS_MOST = 600;
 
 /** What was seen, where the page has taken its width by then. */
-function seenIn({ viewport, found }: Measured, width: number): Sights | null {
-  const seen = viewport === width ? found.find(({ fact }) => fact === 'sights') : undefined;
-  return (seen?.value as Sights | undefined) ?? null;
-}
+const seenIn = ({ viewport, found }: Measured, project: Project, width: number): Sights | null =>
+  viewport === width ? seenAtWidth(registry, project, found, width) : null;
 
 /** What is seen of the page at a width, px. */
-async function look(tab: Tab, root: NodeId, width: number): Promise<Sights> {
+async function look(tab: Tab, project: Project, root: NodeId, width: number): Promise<Sights> {
   await tab.setViewportSize({ width, height: HEIGHT });
-  const sights: ToFrame = { type: 'measure', asks: [{ fact: 'sights', node: root, part: 'own' }] };
+  const sights: ToFrame = { type: 'measure', asks: [...asksAtWidth(registry, project, root, 'own')] };
   for (let n = 0; n < LOOKS_MOST; n += 1) {
-    const seen = seenIn(await answer(tab, sights, 'measured'), width);
+    const seen = seenIn(await answer(tab, sights, 'measured'), project, width);
     if (seen) return seen;
   }
   throw new NeverRests(`The page never comes to rest in a window of ${width} px.`);
@@ -179,7 +178,7 @@ async function lanesOn(tab: Tab, project: Project, page: PageId): Promise<readon
   const ownerOf = (node: string) => templateOf(node as NodeId);
   const samples = new Map<number, Sights>();
   for (let due = seedsOf(bandEdges(project)); due.length > 0; due = halvesOf(samples))
-    for (const width of due) samples.set(width, worstOfEach(await look(tab, root, width), ownerOf));
+    for (const width of due) samples.set(width, worstOfEach(await look(tab, project, root, width), ownerOf));
   return lanesOf(samples);
 }
 

@@ -11,6 +11,8 @@ export const WHATS = [
   'sparse',
   'enlarged',
   'uneven',
+  'carried',
+  'fits',
   'heading'
 ] as const;
 export type What = (typeof WHATS)[number];

@@ -14,6 +14,13 @@ export function fitFrom({ needed, available, viewport, from }: Fit): number {
   return from ?? viewport + (needed - available);
 }
 
+/** Browsers lay out in 64ths of a px: a row that is short by one of them wraps. */
+const SHORT_BY = 1 / 64;
+
+/** Whether a row has the room it needs, both px. */
+export const fitsOnLine = ({ needed, available }: Pick<Fit, 'needed' | 'available'>): boolean =>
+  needed - available < SHORT_BY;
+
 /** How far the tallest panel is above the others, px: what stands below jumps by as much as is chosen. */
 export function heightJump(heights: readonly number[]): number {
   return heights.length === 0 ? 0 : Math.max(...heights) - Math.min(...heights);

@@ -4,7 +4,7 @@ import { laneKindOf } from '../sweep/lanes';
 import type { Lane, Run } from '../sweep/runs';
 import { cell, make, note, row, rowHead, table } from './tables';
 import type { WidthLane, WidthSpan, WidthsSpec } from './types';
-import { SWEEP_FROM, SWEEP_TO } from '../sweep/halving';
+import { SWEEP_FROM, SWEEP_TO } from '../sweep/span';
 
 function laneWords(registry: Registry, project: Project, { what, node, part }: Lane): string {
   const piece = project.nodes[node as NodeId]!;

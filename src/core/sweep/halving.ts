@@ -1,9 +1,7 @@
 import type { Seen } from './heights';
 import { laneKindOf } from './lanes';
+import { SWEEP_FROM, SWEEP_TO } from './span';
 
-/** Widths of a window that are looked at, px. */
-export const SWEEP_FROM = 280;
-export const SWEEP_TO = 1920;
 /** Widths that are looked at in any case stand no further apart, px: what comes and goes between two is missed. */
 const STEP = 24;
 

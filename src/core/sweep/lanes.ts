@@ -1,4 +1,14 @@
 import type { Sight, What } from '../facts/sights';
+import { SWEEP_FROM, SWEEP_TO } from './span';
+
+/** Widths next to each other, px, both included. */
+interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
+const isEverywhere = ([first, next]: readonly Span[]): boolean =>
+  next === undefined && first?.from === SWEEP_FROM && first.to === SWEEP_TO;
 
 /** How one thing that is seen at some widths is told. */
 export interface LaneKind {
@@ -11,6 +21,8 @@ export interface LaneKind {
   /** Which value of a run is the worst. */
   readonly worst: 'most' | 'least';
   words(value: number): string;
+  /** Whether its runs say anything: what is as it should be at all widths is left out. Left out: they do. */
+  tells?(runs: readonly Span[]): boolean;
   /** The rule that tells the same of a piece and may have a fix for it; null for none. */
   readonly rule: string | null;
 }
@@ -92,12 +104,32 @@ export const LANES: readonly LaneKind[] = [
     rule: null
   },
   {
+    what: 'carried',
+    label: 'sticks and is carried along',
+    tone: 'plain',
+    isCounted: false,
+    worst: 'least',
+    words: (px) => `at least ${px} px`,
+    rule: null
+  },
+  {
+    what: 'fits',
+    label: 'fits on one line',
+    tone: 'plain',
+    isCounted: false,
+    worst: 'most',
+    words: (px) => `needs ${px} px`,
+    tells: (runs) => !isEverywhere(runs),
+    rule: null
+  },
+  {
     what: 'heading',
     label: 'changes its lines',
     tone: 'plain',
     isCounted: true,
     worst: 'most',
     words: lines,
+    tells: (runs) => runs.length > 1,
     rule: null
   }
 ];

@@ -46,8 +46,7 @@ function takeInto(runs: Open[], sight: Seen, width: number, before: number | und
 const rankOf = (what: What): number => LANES.findIndex((kind) => kind.what === what);
 const lengthOf = ({ runs }: Lane): number => runs.reduce((sum, { from, to }) => sum + to - from + 1, 0);
 
-/** What is plain and the same at all widths says nothing. */
-const isTelling = ({ what, runs }: Lane): boolean => laneKindOf(what).tone !== 'plain' || runs.length > 1;
+const isTelling = ({ what, runs }: Lane): boolean => laneKindOf(what).tells?.(runs) ?? true;
 
 /**
  * @param samples what was seen; between two widths next to each other that were looked at nothing changes, unless they

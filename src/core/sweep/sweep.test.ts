@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Sight, Sights } from '../facts/sights';
-import { firstSeedsOf, halvesOf, seedsOf, signatureOf, SWEEP_FROM, SWEEP_TO } from './halving';
+import { firstSeedsOf, halvesOf, seedsOf, signatureOf } from './halving';
+import { SWEEP_FROM, SWEEP_TO } from './span';
 import { overHeights } from './heights';
 import { worstOfEach } from './merging';
 import { edgesOf, lanesOf, wrongOver } from './runs';

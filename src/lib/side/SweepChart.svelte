@@ -2,7 +2,7 @@
   import type { Chart } from 'chart.js';
   import { onMount } from 'svelte';
   import { drawLines } from '$lib/parts/charts';
-  import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/halving';
+  import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/span';
   import { wrongOver, type Lane } from '$core/sweep/runs';
 
   interface Props {

@@ -5,7 +5,7 @@ import type { Stops } from '$core/facts/stops';
 import type { RowFit } from '$core/facts/fit';
 import type { FactName } from '$core/facts/index';
 import { asksFor } from '$core/kinds/asks';
-import { fitFrom } from '$core/layout/fit';
+import { fitFrom, fitsOnLine } from '$core/layout/fit';
 import type { Fit } from '$core/kinds/finding';
 import { maybeSteps } from '$core/project/lineage';
 import { pathTo, subtreeIds } from '$core/project/tree';
@@ -22,8 +22,6 @@ import { clamp } from '$core/data/clamp';
 const extremeRows = (wb: Workbench): readonly Ask[] =>
   (extremesOf(wb.project, wb.current) ?? []).map(({ node }) => ({ fact: 'box', node, part: 'root' }));
 
-/** Browsers lay out in 64ths of a px: a row that is short by one of them wraps. */
-const SHORT_BY = 1 / 64;
 /** A piece that is not drawn anywhere cannot be measured; after so many frames it is left. */
 const WAITS_MOST = 600;
 
@@ -138,7 +136,7 @@ export class FitGauge {
       else search.isDone = true;
       return;
     }
-    const fitsHere = row.needed - row.available < SHORT_BY;
+    const fitsHere = fitsOnLine(row);
     if (fitsHere) search.high = viewport;
     else search.low = viewport;
     search.steps += 1;

@@ -1,9 +1,9 @@
 import { asksFor } from '$core/kinds/asks';
-import type { Kind } from '$core/kinds/contract';
 import type { Box } from '$core/facts/box';
 import { subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
+import { moves } from '$core/layout/at-width';
 import type { Measured, ToFrame } from '$preview/messages';
 import { WINDOWS, type InWindow, type Size } from './windows';
 import type { Workbench } from './workbench.svelte';
@@ -103,6 +103,3 @@ export class WidthSurvey {
     this.#next();
   }
 }
-
-/** Whether a kind of piece does anything with the scroll. */
-const moves = ({ effects, ranges }: Kind): boolean => (effects?.length ?? 0) > 0 || ranges !== undefined;

@@ -4,6 +4,7 @@ import { registry } from '$core/registry';
 import { expanded } from '$core/rows/rows';
 import { overHeights, type Seen } from '$core/sweep/heights';
 import { firstSeedsOf, halvesOf, seedsOf } from '$core/sweep/halving';
+import { asksAtWidth, seenAtWidth } from '$core/layout/at-width';
 import { worstOfEach } from '$core/sweep/merging';
 import { edgesOf, lanesOf, type Lane } from '$core/sweep/runs';
 import type { Trial } from '$core/sweep/trials';
@@ -205,15 +206,15 @@ export class Sweep {
     const { target } = this;
     const root = target?.project.pages[target.page]?.root;
     if (!root || !this.#isDrawn || this.width === null) return;
-    this.#send?.({ type: 'measure', asks: [{ fact: 'sights', node: root, part: target.texts }] });
+    this.#send?.({ type: 'measure', asks: asksAtWidth(registry, target.project, root, target.texts) });
   }
 
   take({ viewport, window, found }: Measured): void {
     const { width, tall } = this;
     if (width === null) return;
-    const sights = found.find(({ fact }) => fact === 'sights');
+    const sights = seenAtWidth(registry, this.target!.project, found, width);
     if (viewport !== width || window !== tall || !sights) return this.#wait();
-    this.#byHeight.set(tall, this.#ofTemplates(sights.value as Sights));
+    this.#byHeight.set(tall, this.#ofTemplates(sights));
     const higher = heightsOf(this.target!).find((px) => !this.#byHeight.has(px));
     if (higher !== undefined) return void this.#askAt(higher);
     this.#samples.set(width, overHeights(this.#byHeight));

@@ -3,7 +3,7 @@ import { parseQuantity } from '../../css/quantity';
 import { error, settingFix, styleFix, type FindingRule, type Fix, type Remark } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import type { Node, NodeId, Project } from '../../project/types';
-import { SWEEP_FROM } from '../../sweep/halving';
+import { SWEEP_FROM } from '../../sweep/span';
 import type { Lane, Run } from '../../sweep/runs';
 
 /** The widths of a run as one says them. */

@@ -51,9 +51,12 @@
     if (isRoomy(run)) return wordsOf(run);
     return !isFreeAfter(i) && fits(String(run.value), widthOf(run)) ? String(run.value) : '';
   };
-  /** More lines are darker. */
-  const shadeOf = ({ value }: Run): number =>
-    kind.tone === 'plain' ? Math.min(1, 0.62 + 0.19 * (value - 1)) : 1;
+  /** Of what is neither good nor bad, one line is light, and more are darker. */
+  const LIGHT = 0.62;
+  const shadeOf = ({ value }: Run): number => {
+    if (kind.tone !== 'plain') return 1;
+    return kind.isCounted ? Math.min(1, LIGHT + 0.19 * (value - 1)) : LIGHT;
+  };
   /** px from the end of a bar to the next, for words that stand after it. */
   const isFreeAfter = (i: number): boolean => {
     const [run, next] = [lane.runs[i]!, lane.runs[i + 1]];

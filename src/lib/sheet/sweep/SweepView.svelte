@@ -5,7 +5,7 @@
   import { keyOf } from '$core/sweep/lanes';
   import { TRIALS } from '$core/sweep/trials';
   import { subtreeIds } from '$core/project/tree';
-  import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/halving';
+  import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/span';
   import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
   import { placeOnRuler } from '$lib/ruler/scale';
   import type { FromFrame } from '$preview/messages';
