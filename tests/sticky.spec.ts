@@ -8,9 +8,9 @@ import { resolve } from '../src/core/cascade/resolve';
 import { registry } from '../src/core/whole';
 import { shiftAt } from '../src/core/scroll/sticky';
 import { after } from '../src/core/testing/project';
-import { boxReader, type BoxReader } from './support/boxes';
+import { boxReader, carried, type BoxReader } from './support/boxes';
 import { Counted } from './support/counted';
-import { partIn } from './support/exported';
+import { exportedDemo, partIn } from './support/exported';
 import { previewFrame } from './support/frames';
 import { random } from './support/random';
 import { expect, test, type Frame, type Page } from './support/test';
@@ -364,6 +364,24 @@ test('travel at other widths is found out for whichever page is looked at', asyn
   await bench.pick('Weeks side');
   await expect(page.getByText(/narrow 390 off/)).toBeVisible();
   await expect(page.getByText(/wide 1120 \d+/)).toBeVisible();
+});
+
+test('a page that ends before what sticks has been carried all the way says how far that is, as Chromium has it', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Harvest story' });
+  await bench.pick('Weeks side');
+  await bench.view('Scroll');
+  const told = page.getByText(/^Weeks side sticks \d+ px of \d+ px: the page ends before\.$/);
+  await expect(told).toBeVisible();
+  const [, px] = /sticks (\d+) px/.exec(await told.innerText())!;
+  const size = await page.getByText(/in a window of \d+ × \d+ px/).innerText();
+  const [, width, height] = /(\d+) × (\d+)/.exec(size)!.map(Number) as [number, number, number];
+  const { url } = await exportedDemo(false, true);
+  await page.setViewportSize({ width, height });
+  await page.goto(url.replace('index.html', 'harvest.html'));
+  expect(await carried(page, partIn('export', 'weeks-side', 'root'))).toBe(Number(px));
 });
 
 test('says why it does not stick, and mends it, in three actions', async ({ page }) => {

@@ -7,6 +7,7 @@ import { createProject } from '../src/core/project/create';
 import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import type { Node, NodeId, Project } from '../src/core/project/types';
+import { carried } from './support/boxes';
 import { partIn } from './support/exported';
 import { Counted } from './support/counted';
 import { expect, test, type Page } from './support/test';
@@ -84,18 +85,7 @@ test('how far what sticks is carried along is what Chromium does, and where it s
   await page.goto(page.url().replace('index.html', 'harvest.html'));
   const carriedAt = async (width: number): Promise<number> => {
     await page.setViewportSize({ width, height: 800 });
-    return page.evaluate(
-      (selector) => {
-        const element = document.querySelector(selector)!;
-        const placeAt = (y: number): number => {
-          scrollTo({ top: y, behavior: 'instant' });
-          return element.getBoundingClientRect().top + scrollY;
-        };
-        const end = document.documentElement.scrollHeight;
-        return Math.round(placeAt(end) - placeAt(0));
-      },
-      partIn('export', 'weeks-side' as NodeId, 'root')
-    );
+    return carried(page, partIn('export', 'weeks-side' as NodeId, 'root'));
   };
   expect(await carriedAt(at)).toBe(least);
   expect(await carriedAt(from - 1)).toBe(0);

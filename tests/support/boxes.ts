@@ -1,5 +1,6 @@
 import { build } from 'esbuild';
 import type { Box } from '../../src/core/facts/box';
+import type { Page } from './test';
 
 /** The reader of boxes as a page has it that is shown without the workbench around it. */
 export interface BoxReader {
@@ -23,3 +24,15 @@ export async function boxReader(...behaviours: readonly string[]): Promise<strin
   });
   return outputFiles[0]!.text;
 }
+
+/** @returns how far an element is carried along while the page is scrolled from its top to its end, whole px. */
+export const carried = (page: Page, selector: string): Promise<number> =>
+  page.evaluate((found) => {
+    const element = document.querySelector(found)!;
+    const placeAt = (y: number): number => {
+      scrollTo({ top: y, behavior: 'instant' });
+      return element.getBoundingClientRect().top + scrollY;
+    };
+    const { scrollHeight } = document.documentElement;
+    return Math.round(placeAt(scrollHeight) - placeAt(0));
+  }, selector);

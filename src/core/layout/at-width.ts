@@ -9,7 +9,7 @@ import type { Kind } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { nodeOf, subtreeIds } from '../project/tree';
 import type { NodeId, Project } from '../project/types';
-import { rangesOf, type Range } from '../scroll/ranges';
+import { rangesOf, reachedOf } from '../scroll/ranges';
 import { fitsOnLine } from './fit';
 import type { Trial } from '../sweep/trials';
 
@@ -47,17 +47,13 @@ function fitting(registry: Registry, project: Project, node: NodeId, fit: RowFit
   return isRow && row ? { what: 'fits', node, part: row, value: Math.ceil(fit.needed) } : null;
 }
 
-/** How much of a stretch one can scroll through, px: the page may end before it does. */
-const reached = ({ start, end }: Range, { whole, height }: Box): number =>
-  Math.min(end, whole - height) - Math.max(start, 0);
-
 /** What sticks and is carried along in a window of that height. */
 function carried(registry: Registry, project: Project, found: readonly Found[], width: number): Sights {
   const boxes = new Map(valuesOf<Box>(found, 'box'));
   const ranges = rangesOf(registry, project, boxes, bandAt(project.info.bands, width));
   const sticking = ranges.filter(({ sort }) => sort === 'sticks');
   return sticking.flatMap((range): Sights => {
-    const value = Math.round(reached(range, boxes.get(range.node)!));
+    const value = Math.round(reachedOf(range, boxes.get(range.node)!));
     return value < 1 ? [] : [{ what: 'carried', node: range.node, part: 'root', value }];
   });
 }

@@ -16,6 +16,13 @@ export interface Range extends EffectRange {
 }
 
 /**
+ * @returns how much of a range one can scroll through, px: what scrolls may end before it does.
+ * @param box of the piece it is of, as it was measured in that window.
+ */
+export const reachedOf = ({ start, end }: EffectRange, { whole, height }: Box): number =>
+  Math.max(0, Math.min(end, whole - height) - Math.max(start, 0));
+
+/**
  * @param boxes where pieces stand, as they were measured at one width.
  * @param condition the width band they were measured in.
  * @returns everything that happens with the scroll on a page, in the order it begins.

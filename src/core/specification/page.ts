@@ -68,6 +68,8 @@ export interface PrintOptions {
   readonly page: PageId;
   /** A picture as a data address; null draws a grey box in its place. */
   readonly pictureOf: (asset: AssetId) => string | null;
+  /** What goes wrong over all widths, drawn, as a data address; left out where nobody can draw it. */
+  readonly chart?: string;
 }
 
 const HEAD_SHARE = 18;
@@ -147,7 +149,11 @@ ${printHtml(main)}
         label: 'What moves with the scroll',
         content: spec.scroll ? scrollTable(spec.scroll) : []
       },
-      { id: 's-widths', label: 'Over all widths', content: spec.widths ? widthTable(spec.widths) : [] },
+      {
+        id: 's-widths',
+        label: 'Over all widths',
+        content: spec.widths ? widthTable(spec.widths, this.options.chart ?? null) : []
+      },
       {
         id: 's-findings',
         label: 'Findings',

@@ -224,6 +224,16 @@ describe('its CSV', () => {
     expect(Papa.parse<string[]>(specificationCsv(specOf(sampleProject(), { lanes }))).data).toContainEqual(
       expect.arrayContaining(['width', 'Heading changes its lines', '501 to 1920 px', '1 line'])
     );
+    const drawn = printSpecification(specOf(sampleProject(), { lanes }), {
+      registry,
+      project: sampleProject(),
+      page,
+      pictureOf: () => null,
+      chart: 'data:image/png;base64,AAAA'
+    });
+    expect(drawn).toMatch(
+      /<img class="s-chart" src="data:image\/png;base64,AAAA" alt="[^"]*Most goes wrong from 280 to 311 px: 1 at once\."/
+    );
     expect(htmlOf(sampleProject(), { lanes: [] })).toContain('Nothing breaks from 280 to 1920 px');
     expect(htmlOf(sampleProject())).not.toContain('Over all widths');
   });

@@ -53,6 +53,8 @@ export const sheetStyle = (foot: string): string => `
 .s-settings dt { flex: 1; color: #596167; }
 .s-settings dd { flex: 1; margin: 0; }
 .s-curve { width: 12mm; height: 8mm; overflow: visible; }
+figure { margin: 0 0 3mm; break-inside: avoid; }
+.s-chart { display: block; width: 100%; }
 .s-bar { display: block; width: 100%; height: 3mm; background: #f2efe7; }
 @media print { .s-sheet { max-width: none; padding: 0; } }
 `;

@@ -1,3 +1,4 @@
+import type { Lane } from '../sweep/runs';
 import type { ConditionName, NodeId, StateName } from '../project/types';
 
 /**
@@ -163,6 +164,8 @@ export interface WidthsSpec {
   readonly to: number;
   /** The worst first. */
   readonly lanes: readonly WidthLane[];
+  /** What they were made of, for a chart of all of them. */
+  readonly seen: readonly Lane[];
 }
 
 /** One thing that happens to a part of a piece. */

@@ -1,7 +1,8 @@
+import { compact } from '../data/compact';
 import type { Registry } from '../kinds/registry';
 import type { NodeId, Project } from '../project/types';
 import { laneKindOf } from '../sweep/lanes';
-import type { Lane, Run } from '../sweep/runs';
+import { worstInWords, wrongOver, type Lane, type Run } from '../sweep/runs';
 import { cell, make, note, row, rowHead, table } from './tables';
 import type { WidthLane, WidthSpan, WidthsSpec } from './types';
 import { SWEEP_FROM, SWEEP_TO } from '../sweep/span';
@@ -32,7 +33,7 @@ export function widthsOf(
     tone: laneKindOf(lane.what).tone,
     spans: lane.runs.map((run) => spanOf(run, lane))
   });
-  return { from: SWEEP_FROM, to: SWEEP_TO, lanes: here.map(spec) };
+  return { from: SWEEP_FROM, to: SWEEP_TO, lanes: here.map(spec), seen: here };
 }
 
 const COLOURS: Readonly<Record<WidthLane['tone'], string>> = {
@@ -55,16 +56,31 @@ function laneBar({ tone, spans }: WidthLane, { from, to }: WidthsSpec) {
 
 const spanWords = ({ from, to, words }: WidthSpan): string => `${from} to ${to}: ${words}`;
 
-/** What happens over all widths, as a table with a bar for each. */
-export function widthTable(spec: WidthsSpec) {
+/** How many things go wrong at which width, as it was drawn; the same in words. */
+function chartOf({ seen }: WidthsSpec, address: string) {
+  const words = worstInWords(wrongOver(seen));
+  const picture = make('img', {
+    className: ['s-chart'],
+    src: address,
+    alt: `What goes wrong over all widths. ${words}`
+  });
+  return make('figure', {}, picture, make('figcaption', {}, words));
+}
+
+/**
+ * What happens over all widths, as a table with a bar for each.
+ * @param chart address of a picture of all of them; null for none.
+ */
+export function widthTable(spec: WidthsSpec, chart: string | null) {
   const { from, to, lanes } = spec;
   if (lanes.length === 0)
     return [note(`Nothing breaks from ${from} to ${to} px, and no heading changes its lines.`)];
   const rows = lanes.map((lane) =>
     row(rowHead(lane.words), cell(lane.spans.map(spanWords).join(' · ')), make('td', {}, laneBar(lane, spec)))
   );
-  return [
+  return compact([
+    chart === null ? null : chartOf(spec, chart),
     note(`Each edge is right to the px, in a window of the usual height.`),
     table(['What', 'At widths, px', `${from} to ${to} px`], rows, ['30%', '35%', '35%'])
-  ];
+  ]);
 }

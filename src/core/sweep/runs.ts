@@ -3,6 +3,7 @@ import type { Sight, What } from '../facts/sights';
 import type { Samples } from './halving';
 import type { Seen } from './heights';
 import { isWorse, keyOf, LANES, laneKindOf } from './lanes';
+import { SWEEP_FROM, SWEEP_TO } from './span';
 
 /** Widths next to each other at which the same is seen, px, both included. */
 export interface Run {
@@ -93,7 +94,8 @@ const isAsMany = (one: WrongAt, other: WrongAt | undefined): boolean =>
   one.errors === other?.errors && one.warnings === other.warnings;
 
 /** @returns what goes wrong over all widths, from the least on: an entry wherever it changes, and one for the last. */
-export function wrongOver(lanes: readonly Lane[], from: number, to: number): readonly WrongAt[] {
+export function wrongOver(lanes: readonly Lane[]): readonly WrongAt[] {
+  const [from, to] = [SWEEP_FROM, SWEEP_TO];
   const count = (tone: 'error' | 'warning', px: number): number =>
     lanes.filter((lane) => laneKindOf(lane.what).tone === tone && holdsAt(lane, px)).length;
   const widths = [...new Set([from, ...edgesOf(lanes).filter((px) => px >= from && px <= to), to])];
@@ -101,4 +103,14 @@ export function wrongOver(lanes: readonly Lane[], from: number, to: number): rea
     .toSorted((a, b) => a - b)
     .map((px): WrongAt => ({ px, errors: count('error', px), warnings: count('warning', px) }));
   return all.filter((each, i) => each.px === to || !isAsMany(each, all[i - 1]));
+}
+
+/** @returns where most goes wrong, in words. @param over as `wrongOver` gives it. */
+export function worstInWords(over: readonly WrongAt[]): string {
+  const countOf = ({ errors, warnings }: WrongAt): number => errors + warnings;
+  const worst = over.reduce((a, b) => (countOf(b) > countOf(a) ? b : a));
+  if (countOf(worst) === 0) return `Nothing breaks from ${SWEEP_FROM} to ${SWEEP_TO} px.`;
+  const next = over[over.indexOf(worst) + 1] ?? worst;
+  const to = Math.max(worst.px, next.px - 1);
+  return `Most goes wrong from ${worst.px} to ${to} px: ${countOf(worst)} at once.`;
 }

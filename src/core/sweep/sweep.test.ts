@@ -111,7 +111,7 @@ describe('the sweep over all widths', () => {
       ...where(px < 400, sight('wrapped', 2, 'c')),
       ...where(px < 320, sight('sideways', 5, 'd'))
     ];
-    const over = wrongOver(everyWidth(see), SWEEP_FROM, SWEEP_TO);
+    const over = wrongOver(everyWidth(see));
     expect(over.map(({ px, errors, warnings }) => [px, errors, warnings])).toEqual([
       [280, 1, 1],
       [320, 0, 1],

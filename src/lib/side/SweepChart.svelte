@@ -1,9 +1,9 @@
 <script lang="ts">
   import type { Chart } from 'chart.js';
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { drawLines } from '$lib/parts/charts';
-  import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/span';
-  import { wrongOver, type Lane } from '$core/sweep/runs';
+  import { sweepChart } from '$lib/parts/sweep-chart';
+  import { worstInWords, wrongOver, type Lane } from '$core/sweep/runs';
 
   interface Props {
     lanes: readonly Lane[];
@@ -16,61 +16,21 @@
   let canvas: HTMLCanvasElement;
   let chart = $state.raw<Chart<'line'> | null>(null);
 
-  const over = $derived(wrongOver(lanes, SWEEP_FROM, SWEEP_TO));
-  const most = $derived(Math.max(1, ...over.map(({ errors, warnings }) => errors + warnings)));
-  /** The picture in words. */
-  const told = $derived.by(() => {
-    const worst = over.reduce((a, b) => (b.errors + b.warnings > a.errors + a.warnings ? b : a));
-    const count = worst.errors + worst.warnings;
-    if (count === 0) return `Nothing breaks from ${SWEEP_FROM} to ${SWEEP_TO} px.`;
-    const next = over[over.indexOf(worst) + 1] ?? worst;
-    return `Most goes wrong from ${worst.px} to ${Math.max(worst.px, next.px - 1)} px: ${count} at once.`;
-  });
-
-  const lineOf = (colour: string) => ({
-    data: [] as { x: number; y: number }[],
-    borderColor: colour,
-    backgroundColor: colour,
-    borderWidth: 1,
-    pointRadius: 0,
-    stepped: 'before' as const,
-    fill: 'origin' as const
-  });
+  const told = $derived(worstInWords(wrongOver(lanes)));
+  const config = $derived(sweepChart(lanes, { responsive: true, maintainAspectRatio: false }));
 
   onMount(() =>
     drawLines(
       canvas,
-      {
-        type: 'line',
-        data: { datasets: [lineOf('#a3241a'), lineOf('#c98a2b')] },
-        options: {
-          animation: false,
-          responsive: true,
-          maintainAspectRatio: false,
-          events: [],
-          scales: {
-            x: {
-              type: 'linear',
-              min: SWEEP_FROM,
-              max: SWEEP_TO,
-              grid: { display: false },
-              ticks: { callback: (value) => `${value}`, font: { size: 10 }, maxRotation: 0 }
-            },
-            y: { type: 'linear', min: 0, ticks: { precision: 0, font: { size: 10 } } }
-          }
-        }
-      },
+      untrack(() => config),
       (made) => (chart = made)
     )
   );
 
   $effect(() => {
     if (!chart) return;
-    const [errors, all] = chart.data.datasets;
-    errors!.data = over.map(({ px, errors: y }) => ({ x: px, y }));
-    // Warnings stand on the errors.
-    all!.data = over.map(({ px, errors: red, warnings }) => ({ x: px, y: red + warnings }));
-    chart.options.scales!.y!.max = most;
+    chart.data = config.data;
+    chart.options = config.options!;
     chart.update('none');
   });
 </script>

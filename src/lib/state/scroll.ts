@@ -1,6 +1,6 @@
 import type { Conflict } from '$core/scroll/conflicts';
 import { effectKey, effectValues } from '$core/kinds/effects';
-import { rangesOf, type Range } from '$core/scroll/ranges';
+import { rangesOf, reachedOf, type Range } from '$core/scroll/ranges';
 import { bandAt } from '$core/kinds/conditions';
 import { settingsAt } from '$core/compile/context';
 import type { Command } from '$core/commands/commands';
@@ -89,6 +89,20 @@ export function playFilm(wb: Workbench, onend: () => void): () => void {
   };
   frame = requestAnimationFrame(step);
   return () => cancelAnimationFrame(frame);
+}
+
+/** What sticks over a whole page is never carried to its end, and nobody misses that. */
+const MOSTLY = 0.75;
+
+/** What sticks and would be carried further than the page lets one scroll, in words. */
+export function cutShort(wb: Workbench, ranges: readonly Range[]): readonly string[] {
+  return ranges.flatMap((range) => {
+    const box = wb.facts.boxes.get(range.node);
+    if (!box || range.sort !== 'sticks' || range.travel === null) return [];
+    const reached = reachedOf(range, box);
+    if (reached >= range.travel * MOSTLY) return [];
+    return `${range.words} ${inFigures(reached)} px of ${inFigures(range.travel)}: the page ends before.`;
+  });
 }
 
 /** What has to be done so that one end of a range comes to a place; null where it follows from something else. */

@@ -4,7 +4,9 @@ import { printSpecification } from '$core/specification/page';
 import { specificationOf } from '$core/specification/specification';
 import type { FileSpec } from '$core/specification/types';
 import { pageOf } from '$core/project/tree';
+import { defined } from '$core/data/compact';
 import { registry } from '$core/registry';
+import { sweepPicture } from '$lib/parts/sweep-chart';
 import { dataAddress } from './exporting';
 import type { Workbench } from './workbench.svelte';
 
@@ -43,8 +45,9 @@ export async function makeSheet(
   const lanes = facts.sweeps.get(pageOf(project, page).root) ?? null;
   const spec = specificationOf(registry, project, { page, piece, measured, lanes, findings, files });
   const pictureOf = (id: AssetId) => pictures.get(id) ?? null;
+  const chart = spec.widths ? await sweepPicture(spec.widths.seen) : undefined;
   return {
-    html: printSpecification(spec, { registry, project, page, pictureOf }),
+    html: printSpecification(spec, defined({ registry, project, page, pictureOf, chart })),
     csv: specificationCsv(spec)
   };
 }

@@ -9,6 +9,7 @@
   import {
     atWidths,
     conflictWords,
+    cutShort,
     inFigures,
     movableEnds,
     moveEnd,
@@ -216,6 +217,7 @@
       extent.window
     )} px.
   </p>
+  {#each cutShort(wb, ranges) as words (words)}<p class="widths">{words}</p>{/each}
   {#each conflicts as conflict (JSON.stringify(conflict))}
     <p class="finding">
       <b>▲ {conflictWords(wb, conflict)}.</b>
