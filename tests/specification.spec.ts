@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { PNG } from 'pngjs';
 import { makeDemo } from '../demo/make';
 import { loadRules, runFindings } from '../src/core/findings/run';
 import { NO_FACTS } from '../src/core/kinds/finding';
@@ -140,4 +141,25 @@ test('from the workbench it is shown where nothing of it can run, of the page or
   const saved = await saving;
   expect(saved.suggestedFilename()).toBe('visit-page-season-tabs-specification.csv');
   expect(readFileSync(await saved.path(), 'utf8')).toContain('style,Season tabs,Tabs,tab,hover,always,');
+});
+
+test('a page that was swept has the chart of what goes wrong over all widths in its sheet', async ({
+  page: tab
+}) => {
+  const bench = await Bench.openDemo(tab);
+  await bench.view('Widths');
+  await expect(tab.getByText(/^swept in /)).toBeVisible({ timeout: 30_000 });
+  await expect(tab.getByRole('button', { name: 'Sweep again' })).toBeVisible({ timeout: 30_000 });
+  await tab.keyboard.press('Control+Shift+E');
+  const sheet = tab.getByRole('dialog', { name: 'Specification sheet' }).frameLocator('iframe');
+  const chart = sheet.getByRole('img', {
+    name: /^What goes wrong over all widths\. Nothing breaks from 280/
+  });
+  await expect(chart).toHaveAttribute('src', /^data:image\/png;base64,/);
+  const [, drawn] = (await chart.getAttribute('src'))!.split(',');
+  const { data, width } = PNG.sync.read(Buffer.from(drawn!, 'base64'));
+  // Three dots for each px, for paper; its axis and figures are drawn.
+  expect(width).toBe(2040);
+  const inked = data.filter((value, i) => i % 4 === 3 && value > 0).length;
+  expect(inked).toBeGreaterThan(2000);
 });

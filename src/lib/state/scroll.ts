@@ -101,7 +101,7 @@ export function cutShort(wb: Workbench, ranges: readonly Range[]): readonly stri
     if (!box || range.sort !== 'sticks' || range.travel === null) return [];
     const reached = reachedOf(range, box);
     if (reached >= range.travel * MOSTLY) return [];
-    return `${range.words} ${inFigures(reached)} px of ${inFigures(range.travel)}: the page ends before.`;
+    return `${range.words} for ${inFigures(reached)} of its ${inFigures(range.travel)} px: the page ends before.`;
   });
 }
 
