@@ -29,12 +29,18 @@ const SHOWN: Readonly<Record<string, string>> = {
  * measured as copies, so they can be asked for while they are folded away. Everything is put in place first
  * and read then, so that a page of a thousand rows is laid out twice and not a thousand times; nothing of it
  * is left when something is painted.
+ * @param withPanels whether panels are measured too; else no heights are told.
  */
 export function measureRows(
   asked: readonly { readonly node: string; readonly row: string }[],
-  elementOf: (id: string) => HTMLElement | null
+  elementOf: (id: string) => HTMLElement | null,
+  withPanels: boolean
 ): RowMeasure[] {
-  const rows = asked.flatMap(({ node, row }) => maybeRow(node, row, elementOf(node)));
+  const found = asked.flatMap(({ node, row }) => maybeRow(node, row, elementOf(node)));
+  return measured(withPanels ? found : found.map((row) => ({ ...row, panels: [] })));
+}
+
+function measured(rows: readonly Row[]): RowMeasure[] {
   const widths = rows.map(({ root }) => root.lastElementChild!.getBoundingClientRect().width);
   rows.forEach(({ root, copy, panels }, i) => {
     root.append(copy);

@@ -13,7 +13,12 @@ const rowOf = ({ node, part }: Ask) => ({ node, row: part });
 /** Reads one fact about all pieces it is asked of. */
 const READERS: Readonly<Record<FactName, (asks: readonly Ask[], elementOf: ElementOf) => Read>> = {
   fit: (asks, elementOf) =>
-    measureRows(asks.map(rowOf), elementOf).map(({ node, ...value }) => [node, value]),
+    measureRows(asks.map(rowOf), elementOf, true).map(({ node, ...value }) => [node, value]),
+  room: (asks, elementOf) =>
+    measureRows(asks.map(rowOf), elementOf, false).map(({ node, needed, available }) => [
+      node,
+      { needed, available }
+    ]),
   stops: (asks) => asks.map(({ node }) => [node, readStops(document.body)]),
   // Words in a typeface that has not come yet take another room.
   sights: (asks) =>

@@ -15,6 +15,13 @@ const schema = object({
 
 export type RowFit = InferType<typeof schema>;
 
+const roomSchema = schema.pick(['needed', 'available']);
+
+export type Room = InferType<typeof roomSchema>;
+
+/** Of a fit what the sweep asks for at every width: to know how high panels would be takes as long as all else. */
+export const roomFact: Fact<Room> = { maybePart: () => null, schema: roomSchema };
+
 /** How much room a row of labels needs on one line, and how much it has. */
 export const fitFact: Fact<RowFit> = {
   maybePart: ({ fit }) => fit?.row ?? null,

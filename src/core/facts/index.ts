@@ -1,10 +1,16 @@
 import { boxFact } from './box';
-import { fitFact } from './fit';
+import { fitFact, roomFact } from './fit';
 import { sightsFact } from './sights';
 import { stopsFact } from './stops';
 
 /** Everything that is measured, one line each; the frame has a reader for each (src/preview/readers.ts). */
-export const FACTS = { fit: fitFact, box: boxFact, stops: stopsFact, sights: sightsFact } as const;
+export const FACTS = {
+  fit: fitFact,
+  room: roomFact,
+  box: boxFact,
+  stops: stopsFact,
+  sights: sightsFact
+} as const;
 
 export type FactName = keyof typeof FACTS;
 

@@ -1,7 +1,7 @@
 import { compact } from '../data/compact';
 import type { Box } from '../facts/box';
 import type { Ask } from '../facts/fact';
-import type { RowFit } from '../facts/fit';
+import type { Room } from '../facts/fit';
 import type { Sight, Sights } from '../facts/sights';
 import { asksFor } from '../kinds/asks';
 import { bandAt } from '../kinds/conditions';
@@ -31,17 +31,18 @@ export function asksAtWidth(
   root: NodeId,
   texts: Trial
 ): readonly Ask[] {
-  const isAsked = ({ fact, node }: Ask): boolean =>
-    fact === 'fit' || (fact === 'box' && moves(registry.of(nodeOf(project, node as NodeId))));
-  const measured = asksFor(registry, project, subtreeIds(project, root)).filter(isAsked);
-  return [{ fact: 'sights', node: root, part: texts }, ...measured];
+  const all = asksFor(registry, project, subtreeIds(project, root));
+  const rooms = all.filter(({ fact }) => fact === 'fit').map((ask): Ask => ({ ...ask, fact: 'room' }));
+  const does = ({ node }: Ask) => moves(registry.of(nodeOf(project, node as NodeId)));
+  const boxes = all.filter((ask) => ask.fact === 'box' && does(ask));
+  return [{ fact: 'sights', node: root, part: texts }, ...rooms, ...boxes];
 }
 
 const valuesOf = <Value>(found: readonly Found[], fact: string): readonly (readonly [NodeId, Value])[] =>
   found.filter((each) => each.fact === fact).map(({ node, value }) => [node as NodeId, value as Value]);
 
 /** A row that has room for its labels on one line; where it is no row, it has no room at all. */
-function fitting(registry: Registry, project: Project, node: NodeId, fit: RowFit): Sight | null {
+function fitting(registry: Registry, project: Project, node: NodeId, fit: Room): Sight | null {
   const { row } = registry.of(nodeOf(project, node)).fit ?? {};
   const isRow = fit.available > 0 && fitsOnLine(fit);
   return isRow && row ? { what: 'fits', node, part: row, value: Math.ceil(fit.needed) } : null;
@@ -70,6 +71,6 @@ export function seenAtWidth(
   width: number
 ): Sights | null {
   const [sights] = valuesOf<Sights>(found, 'sights');
-  const fits = valuesOf<RowFit>(found, 'fit').map(([node, fit]) => fitting(registry, project, node, fit));
+  const fits = valuesOf<Room>(found, 'room').map(([node, fit]) => fitting(registry, project, node, fit));
   return sights ? [...sights[1], ...compact(fits), ...carried(registry, project, found, width)] : null;
 }
