@@ -13,7 +13,6 @@ import {
 import { heapOf, settingsUnder } from '../kinds/circumstances';
 import type { Registry } from '../kinds/registry';
 import { settingsWithDefaults } from '../kinds/settings';
-import { asItLeaves } from './refresh';
 
 /** A picture made smaller, or in a format that weighs less. */
 export interface Rendition {
@@ -208,20 +207,3 @@ export function widthsFor(asset: Asset, room: Room): number[] {
 
 export const renditionFile = (asset: Asset, width: number, format: Rendition['format']): string =>
   `${asset.file.replace(/\.[^.]*$/, '')}-${width}.${format === 'jpeg' ? 'jpg' : format}`;
-
-/** What has to be made for the pages of a project: for each picture with pixels, the widths its places need. */
-export function renditionPlan(registry: Registry, given: Project): ReadonlyMap<Asset, readonly number[]> {
-  // Rows of a list bring pictures of their own.
-  const project = asItLeaves(registry, given);
-  const plan = new Map<Asset, number[]>();
-  for (const node of Object.values(project.nodes)) {
-    for (const { asset, room } of picturesOf(registry, project, node)) {
-      if (!hasPixels(asset)) continue;
-      plan.set(
-        asset,
-        [...new Set([plan.get(asset) ?? [], widthsFor(asset, room)].flat())].sort((a, b) => a - b)
-      );
-    }
-  }
-  return plan;
-}

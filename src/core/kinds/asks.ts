@@ -2,6 +2,7 @@ import type { Ask, Fact } from '../facts/fact';
 import { FACTS, type FactName } from '../facts/index';
 import { maybeNode } from '../project/tree';
 import type { NodeId, Project } from '../project/types';
+import type { Kind } from './contract';
 import type { Registry } from './registry';
 
 const all = Object.entries(FACTS) as readonly [FactName, Fact<unknown>][];
@@ -18,3 +19,7 @@ export function asksFor(registry: Registry, project: Project, ids: readonly Node
     });
   });
 }
+
+/** Whether a kind of piece does anything with the scroll. */
+export const moves = ({ effects, ranges }: Kind): boolean =>
+  (effects?.length ?? 0) > 0 || ranges !== undefined;

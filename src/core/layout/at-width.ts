@@ -3,9 +3,8 @@ import type { Box } from '../facts/box';
 import type { Ask } from '../facts/fact';
 import type { Room } from '../facts/fit';
 import type { Sight, Sights } from '../facts/sights';
-import { asksFor } from '../kinds/asks';
+import { asksFor, moves } from '../kinds/asks';
 import { bandAt } from '../kinds/conditions';
-import type { Kind } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { nodeOf, subtreeIds } from '../project/tree';
 import type { NodeId, Project } from '../project/types';
@@ -20,11 +19,7 @@ export interface Found {
   readonly value: unknown;
 }
 
-/** Whether a kind of piece does anything with the scroll. */
-export const moves = ({ effects, ranges }: Kind): boolean =>
-  (effects?.length ?? 0) > 0 || ranges !== undefined;
-
-/** @returns what is asked of a page at each width: what is seen of it, and what tells where rows fit and what sticks. */
+/** @returns what is asked of a page at each width: what is seen, and what tells where rows fit and what sticks. */
 export function asksAtWidth(
   registry: Registry,
   project: Project,

@@ -3,7 +3,7 @@ import type { Command } from '../commands/commands';
 import { apply, refusalOf } from '../commands/apply';
 import { showersOf } from '../commands/project';
 import { printPage } from '../compile/page';
-import { renditionPlan } from '../compile/renditions';
+import { renditionPlan } from '../compile/rendition-plan';
 import { placeholdersOf } from '../findings/placeholders';
 import { createFindingsRunner, loadRules } from '../findings/run';
 import { NO_FACTS } from '../kinds/finding';

@@ -25,6 +25,7 @@ import { cellOf, type Cell } from '../tables/cells';
 import { folded, needsValue } from '../tables/query';
 import { sourceOf } from './around';
 import { assetNamed, SHOWN } from './binding';
+import { MARKED_ROW } from './marked-row';
 import { languageAt, repeatingSlot } from './rows';
 
 /** What stands in the place of a mark: the value of a column, as it is written, or what is said where there is none. */
@@ -74,9 +75,6 @@ export interface Refresh {
   /** By how each is written in the row that stands for all. */
   readonly marks: Readonly<Record<string, Mark>>;
 }
-
-/** Slot of a printed list for the row that stands for all. No kind has it, and no project. */
-export const MARKED_ROW = 'marked-row';
 
 /** Marks of one list, each once. */
 class Marks {

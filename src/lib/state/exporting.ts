@@ -1,5 +1,6 @@
 import { gzipSync, strToU8, unzipSync, zipSync } from 'fflate';
-import { renditionFile, renditionPlan, type Rendition } from '$core/compile/renditions';
+import { renditionPlan } from '$core/compile/rendition-plan';
+import { renditionFile, type Rendition } from '$core/compile/renditions';
 import { planExport, requestOf } from '$core/compile/files';
 import { printSnippet, type PrintedSnippet } from '$core/compile/snippet';
 import { platformUse, type PlatformUse } from '$core/support/use';

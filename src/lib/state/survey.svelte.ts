@@ -1,9 +1,8 @@
-import { asksFor } from '$core/kinds/asks';
+import { asksFor, moves } from '$core/kinds/asks';
 import type { Box } from '$core/facts/box';
 import { subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
-import { moves } from '$core/layout/at-width';
 import type { Measured, ToFrame } from '$preview/messages';
 import { WINDOWS, type InWindow, type Size } from './windows';
 import type { Workbench } from './workbench.svelte';

@@ -3,7 +3,7 @@ import { element, text } from '../../html/build';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, countField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
-import { MARKED_ROW } from '../../rows/refresh';
+import { MARKED_ROW } from '../../rows/marked-row';
 import { about } from './about';
 
 const settings = object({
