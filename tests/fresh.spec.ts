@@ -37,6 +37,9 @@ const RECORDS = [
   { name: 'Zest', price: null, reduced: '', link: '', added: '2026-11-02' }
 ];
 
+/** What is set in the template stands where a row has nothing, with all signs that markup knows. */
+const FALLBACK = `One of "many", isn't it? <i> & so`;
+
 const id = (text: string) => text as NodeId;
 const LIST = id('shop');
 
@@ -57,8 +60,8 @@ function shop(source: Source, query: Partial<Query> = {}): Project {
     {},
     {
       content: [
-        make('heading', 'Name', { text: 'One of many', level: '2' }),
-        make('text', 'Price', { html: '<p>ask <em>us</em></p>' }),
+        make('heading', 'Name', { text: FALLBACK, level: '2' }),
+        make('text', 'Price', { html: '<p>ask <em>us</em>, or Tam &amp; Orla</p>' }),
         make('text', 'Day', { html: '<p>at any time</p>' }),
         make('button', 'Buy', { label: 'Buy', href: '#none' }),
         make('text', 'Badge', { html: '<p>Reduced!</p>' })
@@ -122,7 +125,7 @@ test('an exported list shows the rows of today, as the app would print them', as
   expect(words).toEqual(printed);
   expect(words.join()).toContain('€1,011.00');
   expect(words.join()).toContain('24 October 2026');
-  expect(words.join()).toContain('ask us');
+  expect(words.join()).toContain('ask us, or Tam & Orla');
   expect(words.filter((each) => each.includes('Reduced!'))).toHaveLength(1);
   expect(links).toEqual(
     await said(page)
@@ -182,12 +185,15 @@ test('what a feed says is text, whatever it is, and no link of it runs anything'
   const hostile = [
     { ...RECORDS[0], name: '<img src=x onerror="ran()"> & {{price}}', link: 'javascript:ran()' },
     { ...RECORDS[0], name: '"><script>ran()</script>', link: ' JaVaScRiPt:ran()' },
+    { ...RECORDS[0], name: '', link: '' },
     { ...RECORDS[0], name: '{{name}}', link: 'data:text/html,<script>ran()</script>' }
   ];
   await opened(page, shop(sourceOf(RECORDS), { fresh: true }), JSON.stringify(hostile));
   await expect(said(page).first()).toContainText('<img src=x onerror="ran()"> & {{price}}');
-  await expect(page.locator('ul img, ul script')).toHaveCount(0);
-  await expect(page.locator('ul > li a[href]')).toHaveCount(0);
+  await expect(said(page).nth(2).locator('h2')).toHaveText(FALLBACK);
+  await expect(page.locator('ul img, ul script, ul i')).toHaveCount(0);
+  // Only the row without a link has one: what is set in the template.
+  await expect(page.locator('ul > li a[href]')).toHaveCount(1);
   for (const link of await said(page).locator('a').all()) await link.dispatchEvent('click');
   expect(ran).toBe(false);
 });

@@ -366,7 +366,7 @@ test('travel at other widths is found out for whichever page is looked at', asyn
   await expect(page.getByText(/wide 1120 \d+/)).toBeVisible();
 });
 
-test('a page that ends before what sticks has been carried all the way says how far that is, as Chromium has it', async ({
+test('where the page ends before what sticks has been carried, it says how far that is, as Chromium has it', async ({
   page
 }) => {
   // Nothing stands below what it sticks in.

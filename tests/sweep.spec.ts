@@ -12,6 +12,7 @@ import { partIn } from './support/exported';
 import { Counted } from './support/counted';
 import { expect, test, type Page } from './support/test';
 import { bytes, changed, demo, open, put } from './support/visit';
+import { everyWidth, lineRuns } from './support/widths';
 import { Bench } from './support/workbench';
 
 const make = makeWith({ exactIds: true });
@@ -33,37 +34,16 @@ const runsOf = (page: Page, lane: string) =>
 test('edges of the visit page are those of the exported page at every single width', async ({ page }) => {
   test.setTimeout(180_000);
   await open(page, demo);
-  const headings = { 'welcome-heading': [] as number[], 'press-heading': [] as number[] };
-  let sideways = 0;
-  const ids = Object.keys(headings) as (keyof typeof headings)[];
-  const selectors = ids.map((id) => partIn('export', id as NodeId, 'root'));
-  for (let width = 280; width <= 1920; width += 1) {
-    await page.setViewportSize({ width, height: 800 });
-    const [lines, out] = await page.evaluate((all) => {
-      const found = all.map((selector) => {
-        const element = document.querySelector(selector)!;
-        const { lineHeight, fontSize } = getComputedStyle(element);
-        const line = parseFloat(lineHeight) || parseFloat(fontSize) * 1.2;
-        return Math.round((element as HTMLElement).offsetHeight / line);
-      });
-      return [found, document.documentElement.scrollWidth - document.documentElement.clientWidth] as const;
-    }, selectors);
-    ids.forEach((id, i) => headings[id].push(lines[i]!));
-    if (out > 0) sideways += 1;
-  }
-  expect(sideways).toBe(0);
+  const ids = ['welcome-heading', 'press-heading'];
+  const seen = await everyWidth(
+    page,
+    ids.map((id) => partIn('export', id, 'root'))
+  );
+  expect(seen.some(({ isSideways }) => isSideways)).toBe(false);
   await swept(page, demo);
   await expect(page.getByText('makes the page scroll sideways')).toHaveCount(0);
-  for (const id of ids) {
-    const runs: string[] = [];
-    let from = 280;
-    headings[id].forEach((lines, i) => {
-      if (headings[id][i + 1] === lines) return;
-      runs.push(`${from} to ${280 + i} px: ${lines === 1 ? '1 line' : `${lines} lines`}`);
-      from = 281 + i;
-    });
-    expect(await runsOf(page, `heading ${id} root`)).toEqual(runs);
-  }
+  for (const [i, id] of ids.entries())
+    expect(await runsOf(page, `heading ${id} root`)).toEqual(lineRuns(seen.map(({ lines }) => lines[i]!)));
 });
 
 test('how far what sticks is carried along is what Chromium does, and where it sticks at all', async ({

@@ -1,7 +1,8 @@
 import type { AnySchema } from 'yup';
+import { visit } from 'unist-util-visit';
 import { defined } from '../data/compact';
 import { emptyRecord, ownOf } from '../data/record';
-import { wordsOf } from '../html/nesting';
+import { cleanHtml } from '../html/clean';
 import { CONTROLS } from '../kinds/controls';
 import { withRenewedReferences } from '../kinds/mapping';
 import type { FieldMeta } from '../kinds/contract';
@@ -103,9 +104,18 @@ function optionsOf(format: ValueFormat | undefined): Mark['format'] {
   return { minimumFractionDigits: decimals, maximumFractionDigits: decimals };
 }
 
-/** What is set, as text: of words without their tags. */
-const plain = (set: unknown, says: string | undefined): string =>
-  says === 'words' ? wordsOf(String(set ?? '')) : String(set ?? '');
+/** Of rich text what stands in a line with what is around it. */
+const INLINE: readonly string[] = ['strong', 'em', 'a', 'code', 's'];
+
+/** @returns rich text as one line of plain text. */
+function lineOf(html: string): string {
+  const found: string[] = [];
+  visit(cleanHtml(html), (node) => {
+    if (node.type === 'text') found.push(node.value);
+    else if (node.type === 'element' && !INLINE.includes(node.tagName)) found.push(' ');
+  });
+  return found.join('').replace(/\s+/g, ' ').trim();
+}
 
 const fieldOf = (registry: Registry, node: Node, key: string): FieldMeta | undefined =>
   (
@@ -224,11 +234,11 @@ class Marker {
 
   /** What stands in a bound setting: a mark, as a paragraph where the field is rich text. */
   private written(node: Node, key: string, { column, otherwise, format }: Binding): Json {
-    const { registry } = this;
-    const set = settingsWithDefaults(registry.of(node), node)[key];
-    const rest = otherwise ?? plain(set, saysOf(registry, node, key));
+    const isRich = fieldOf(this.registry, node, key)!.control === 'rich';
+    const set = String(settingsWithDefaults(this.registry.of(node), node)[key] ?? '');
+    const rest = otherwise ?? (isRich ? lineOf(set) : set);
     const text = this.marks.of(defined({ column, otherwise: String(rest), format: optionsOf(format) }));
-    return fieldOf(registry, node, key)!.control === 'rich' ? `<p>${text}</p>` : text;
+    return isRich ? `<p>${text}</p>` : text;
   }
 }
 

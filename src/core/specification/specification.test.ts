@@ -231,9 +231,8 @@ describe('its CSV', () => {
       pictureOf: () => null,
       chart: 'data:image/png;base64,AAAA'
     });
-    expect(drawn).toMatch(
-      /<img class="s-chart" src="data:image\/png;base64,AAAA" alt="[^"]*Most goes wrong from 280 to 311 px: 1 at once\."/
-    );
+    expect(drawn).toContain('<img class="s-chart" src="data:image/png;base64,AAAA"');
+    expect(drawn).toMatch(/alt="[^"]*Most goes wrong from 280 to 311 px: 1 at once\."/);
     expect(htmlOf(sampleProject(), { lanes: [] })).toContain('Nothing breaks from 280 to 1920 px');
     expect(htmlOf(sampleProject())).not.toContain('Over all widths');
   });
