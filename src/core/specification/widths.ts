@@ -58,13 +58,21 @@ const spanWords = ({ from, to, words }: WidthSpan): string => `${from} to ${to}:
 
 /** How many things go wrong at which width, as it was drawn; the same in words. */
 function chartOf({ seen }: WidthsSpec, address: string) {
-  const words = worstInWords(wrongOver(seen));
+  const over = wrongOver(seen);
+  const words = worstInWords(over);
+  // An empty chart shows nothing.
+  if (over.every(({ errors, warnings }) => errors + warnings === 0)) return note(words);
   const picture = make('img', {
     className: ['s-chart'],
     src: address,
     alt: `What goes wrong over all widths. ${words}`
   });
-  return make('figure', {}, picture, make('figcaption', {}, words));
+  return make(
+    'figure',
+    {},
+    picture,
+    make('figcaption', {}, `How many things go wrong at each width, px. ${words}`)
+  );
 }
 
 /**
