@@ -220,6 +220,27 @@ test('axe-core finds nothing on any screen', async ({ page }) => {
   await check('no such project');
 });
 
+test('axe-core finds nothing while the tools are coming, and it is said that they are', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  let arrive = () => {};
+  const held = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route(/\.js$/, async (route) => {
+    const response = await route.fetch();
+    // The grammar that values are checked by is one of the tools.
+    if ((await response.text()).includes('SyntaxMatchError')) await held;
+    await route.fulfill({ response });
+  });
+  await page.reload();
+  await expect(bench.preview.locator('.season-tabs')).toBeVisible();
+  const waits = page.getByRole('status').filter({ hasText: 'its tools are coming' });
+  await expect(waits).toHaveCount(1);
+  expect(await axeViolations(page)).toEqual([]);
+  arrive();
+  await expect(waits).toHaveCount(0);
+  await bench.pick('Season tabs', 'tab');
+  expect(await axeViolations(page)).toEqual([]);
+});
+
 test('home: new, rename, duplicate, export, import, delete and bring back', async ({ page }) => {
   await page.goto('/');
   const more = (name: string) => page.getByRole('button', { name: `More for ${name}` });

@@ -159,6 +159,9 @@
     );
   }
 
+  /** What stands there cannot be used yet; who cannot see the page has to be told. */
+  const isWaiting = $derived(!wb.tools && !wb.message);
+
   $effect(() => {
     const shown = wb.message;
     if (shown?.kind !== 'info' || shown.act) return;
@@ -180,7 +183,13 @@
 />
 <svelte:head><title>{wb.project.info.name} · Kymation</title></svelte:head>
 
-<div class="bench" inert={!wb.tools && !wb.message}>
+{#if isWaiting}
+  <main class="visually-hidden">
+    <h1>{wb.project.info.name}, {wb.page.name}</h1>
+    <p role="status">The page is on show, its tools are coming.</p>
+  </main>
+{/if}
+<div class="bench" inert={isWaiting}>
   <TopBar {wb} />
   <Outline {wb} />
   <main class="stage" aria-label="Workbench">

@@ -21,6 +21,7 @@
     <p>{fault}</p>
     <a href={resolve('/')}>All projects</a>
   {:else}
+    <h1 class="visually-hidden">Opening the demo</h1>
     <InlineLoading description="Opening the demo…" />
   {/if}
 </main>

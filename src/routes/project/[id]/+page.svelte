@@ -18,7 +18,10 @@
 </script>
 
 {#await opened}
-  <div class="wait"><InlineLoading description="Opening the project…" /></div>
+  <main class="wait">
+    <h1 class="visually-hidden">Opening the project</h1>
+    <InlineLoading description="Opening the project…" />
+  </main>
 {:then wb}
   {#if wb}
     <WorkbenchView {wb} />
