@@ -389,13 +389,8 @@ const PARTS = {
     ];
   },
   async scrolling(browser: Browser): Promise<Figure[]> {
-    const best = (isNative: boolean) =>
-      steady(
-        3,
-        () => scrolled(browser, isNative),
-        ({ longest }) => longest
-      );
-    const [native, scripted] = [await best(true), await best(false)];
+    const native = await scrolled(browser, true);
+    const scripted = await scrolled(browser, false);
     const named = (how: string) => `a page scrolled through ${how}, 4× slower`;
     return [
       { name: `${named('natively')}, the longest frame`, value: native.longest, unit: 'frames', limit: 1.05 },

@@ -7,12 +7,15 @@ import { exported } from '../tests/support/exported';
 /** How much slower than this machine the reader's is. */
 const SLOWER = 4;
 const FRAMES = 240;
-/** Passes through the page; the quickest counts, since on a shared machine any frame may wait for others. */
-const PASSES = 3;
+/** How often the page is passed through. */
+const PASSES = 6;
 
 /** What the exported page that moves with the scroll costs while it is scrolled through, and while it rests. */
 export interface Scrolled {
-  /** The longest frame, in frames of 1/60 s. */
+  /**
+   * The longest frame, in frames of 1/60 s. Each frame counts with the shortest of its passes: what the page has to do
+   * there it does in every pass, and what only one pass waited for came from elsewhere on this shared machine.
+   */
   readonly longest: number;
   /** How often the page was laid out meanwhile. */
   readonly layouts: number;
@@ -67,12 +70,15 @@ export async function scrolled(browser: Browser, isNative: boolean): Promise<Scr
   // Once through, so that pictures are there.
   await scrollThrough(page);
   const before = await counted(page, 'LayoutCount');
-  const longest: number[] = [];
-  for (let pass = 0; pass < PASSES; pass += 1) longest.push(Math.max(...(await scrollThrough(page))));
+  let least = await scrollThrough(page);
+  for (let pass = 1; pass < PASSES; pass += 1) {
+    const gaps = await scrollThrough(page);
+    least = least.map((gap, frame) => Math.min(gap, gaps[frame]!));
+  }
   const layouts = (await counted(page, 'LayoutCount')) - before;
   const rest = await counted(page, 'RecalcStyleCount');
   await page.waitForTimeout(1000);
   const atRest = (await counted(page, 'RecalcStyleCount')) - rest;
   await page.close();
-  return { longest: Math.min(...longest) / (1000 / 60), layouts, atRest };
+  return { longest: Math.max(...least) / (1000 / 60), layouts, atRest };
 }
