@@ -55,16 +55,18 @@ export function sixtyEffects(): Project {
   return outcome.project;
 }
 
-/** Run in the window. Sets a start one px further. @returns frames until the map shows it. */
+/**
+ * Run in the window. Sets a start one px further. @returns frames until the map shows it, from the beginning of one frame
+ * to the beginning of another.
+ */
 function mapFollows(): Promise<number> {
   const field = document.querySelector<HTMLInputElement>('input[aria-label$="starts at, px"]')!;
   const map = document.querySelector('svg[aria-label^="Scroll map of"]')!;
   return new Promise((resolve) => {
-    requestAnimationFrame(() => {
-      const from = performance.now();
+    requestAnimationFrame((from) => {
       const watch = new MutationObserver(() => {
         watch.disconnect();
-        requestAnimationFrame(() => resolve((performance.now() - from) / (1000 / 60)));
+        requestAnimationFrame((shown) => resolve(Math.round((100 * (shown - from)) / (1000 / 60)) / 100));
       });
       watch.observe(map, { attributes: true, childList: true, subtree: true });
       const value = Number(field.value.replace(/\D/g, ''));
