@@ -3,13 +3,19 @@ import { defined } from '$core/data/compact';
 
 type RowMeasure = RowFit & { readonly node: string };
 
-interface Row {
+/** A row where it stands. */
+export interface Place {
   readonly node: string;
   readonly list: HTMLElement;
   readonly root: HTMLElement;
+}
+
+interface Row extends Place {
   readonly panels: readonly HTMLElement[];
   readonly copy: HTMLElement;
 }
+
+type ElementOf = (id: string) => HTMLElement | null;
 
 /**
  * Shows a panel in the flow of nothing. By style, not by taking the attribute off, which behaviours would
@@ -29,16 +35,26 @@ const SHOWN: Readonly<Record<string, string>> = {
  * measured as copies, so they can be asked for while they are folded away. Everything is put in place first
  * and read then, so that a page of a thousand rows is laid out twice and not a thousand times; nothing of it
  * is left when something is painted.
- * @param withPanels whether panels are measured too; else no heights are told.
  */
 export function measureRows(
   asked: readonly { readonly node: string; readonly row: string }[],
-  elementOf: (id: string) => HTMLElement | null,
-  withPanels: boolean
+  elementOf: ElementOf
 ): RowMeasure[] {
-  const found = asked.flatMap(({ node, row }) => maybeRow(node, row, elementOf(node)));
-  return measured(withPanels ? found : found.map((row) => ({ ...row, panels: [] })));
+  const places = asked.flatMap(({ node, row }) => placesOf(node, row, elementOf));
+  return measured(
+    places.map((place) => ({
+      ...place,
+      copy: copyOf(place.list),
+      panels: [...place.root.querySelectorAll<HTMLElement>(partOf(place.node, 'panel'))]
+    }))
+  );
 }
+
+/** How much room rows need on one line, px, in the order they are given; no panel is looked at. */
+export const neededBy = (places: readonly Place[]): number[] =>
+  measured(places.map((place) => ({ ...place, copy: copyOf(place.list), panels: [] }))).map(
+    ({ needed }) => needed
+  );
 
 function measured(rows: readonly Row[]): RowMeasure[] {
   const widths = rows.map(({ root }) => root.lastElementChild!.getBoundingClientRect().width);
@@ -59,13 +75,19 @@ function measured(rows: readonly Row[]): RowMeasure[] {
   return found;
 }
 
-function maybeRow(node: string, row: string, outer: HTMLElement | null): Row[] {
-  const own = (part: string) => `[data-k-node="${CSS.escape(node)}"][data-k-part="${CSS.escape(part)}"]`;
-  const list = outer?.querySelector<HTMLElement>(own(row));
+const partOf = (node: string, part: string) =>
+  `[data-k-node="${CSS.escape(node)}"][data-k-part="${CSS.escape(part)}"]`;
+
+/** @returns where the row of a piece stands; nothing where it is not drawn. */
+export function placesOf(node: string, row: string, elementOf: ElementOf): readonly Place[] {
+  const list = elementOf(node)?.querySelector<HTMLElement>(partOf(node, row));
   const around = list?.parentElement;
   // In a side panel of its own the row is none; what is asked is whether it fits where the panel is not there.
   const root = around?.popover ? around.parentElement : around;
-  if (!list || !root) return [];
+  return list && root ? [{ node, list, root }] : [];
+}
+
+function copyOf(list: HTMLElement): HTMLElement {
   const copy = list.cloneNode(true) as HTMLElement;
   copy.querySelectorAll('[id]').forEach((each) => each.removeAttribute('id'));
   Object.assign(copy.style, {
@@ -81,24 +103,24 @@ function maybeRow(node: string, row: string, outer: HTMLElement | null): Row[] {
   // As wide as its words: wrapping happens before anything shrinks.
   for (const item of copy.querySelectorAll<HTMLElement>(':scope > button, :scope > li'))
     Object.assign(item.style, { flex: '0 0 auto', whiteSpace: 'nowrap' });
-  return [{ node, list, root, copy, panels: [...root.querySelectorAll<HTMLElement>(own('panel'))] }];
+  return copy;
+}
+
+/** How much room there is for a row, px. */
+export function availableIn(root: HTMLElement): number {
+  const { paddingLeft, paddingRight, borderLeftWidth, borderRightWidth } = getComputedStyle(root);
+  const around = [paddingLeft, paddingRight, borderLeftWidth, borderRightWidth].map(parseFloat);
+  return Math.max(0, root.getBoundingClientRect().width - around.reduce((sum, px) => sum + px, 0));
 }
 
 function read({ node, list, root, copy, panels }: Row): RowMeasure {
-  const style = getComputedStyle(root);
-  const around = [
-    style.paddingLeft,
-    style.paddingRight,
-    style.borderLeftWidth,
-    style.borderRightWidth
-  ].reduce((sum, px) => sum + parseFloat(px), 0);
   const sides = [...list.querySelectorAll<HTMLElement>(':scope > button, :scope > li > a')].flatMap(
     (button) => (button.offsetWidth > 0 ? [button.offsetWidth, button.offsetHeight] : [])
   );
   return defined({
     node,
     needed: copy.getBoundingClientRect().width,
-    available: Math.max(0, root.getBoundingClientRect().width - around),
+    available: availableIn(root),
     heights: panels.map((panel) => panel.getBoundingClientRect().height),
     target: sides.length > 0 ? Math.min(...sides) : undefined
   });

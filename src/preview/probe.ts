@@ -8,6 +8,7 @@ import { createGhosts } from './ghosts';
 import { createMotion } from './motion';
 import { createPage } from './page';
 import { createMeasuring } from './measuring';
+import { forgetMeasured } from './readers';
 import { drawSpecimens, maybeHeard } from './specimens';
 import { fetched } from './fetched';
 import type { HeardTools } from './heard';
@@ -174,6 +175,7 @@ function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   ghosts.clear();
   const from = performance.now();
   page.patch(message);
+  forgetMeasured();
   // Asking for a box makes style and layout part of the measured work. What comes by the hundred is laid out
   // once it is all there.
   if (message.nodes.length < MANY) body.getBoundingClientRect();

@@ -2,6 +2,7 @@ import type { Ask } from '$core/facts/fact';
 import type { FactName } from '$core/facts/index';
 import { readBoxes } from './boxes';
 import { measureRows } from './measure';
+import { createRooms } from './rooms';
 import { readSights } from './sights';
 import { readStops } from './stops';
 
@@ -10,15 +11,16 @@ type Read = readonly (readonly [node: string, value: unknown])[];
 
 const rowOf = ({ node, part }: Ask) => ({ node, row: part });
 
+const rooms = createRooms();
+
+/** What was measured of the page holds no longer. */
+export const forgetMeasured = (): void => rooms.forget();
+
 /** Reads one fact about all pieces it is asked of. */
 const READERS: Readonly<Record<FactName, (asks: readonly Ask[], elementOf: ElementOf) => Read>> = {
   fit: (asks, elementOf) =>
-    measureRows(asks.map(rowOf), elementOf, true).map(({ node, ...value }) => [node, value]),
-  room: (asks, elementOf) =>
-    measureRows(asks.map(rowOf), elementOf, false).map(({ node, needed, available }) => [
-      node,
-      { needed, available }
-    ]),
+    measureRows(asks.map(rowOf), elementOf).map(({ node, ...value }) => [node, value]),
+  room: (asks, elementOf) => rooms.read(asks.map(rowOf), elementOf),
   stops: (asks) => asks.map(({ node }) => [node, readStops(document.body)]),
   // Words in a typeface that has not come yet take another room.
   sights: (asks) =>

@@ -20,6 +20,8 @@
     /** Just this piece with what is in and around it. */
     only?: NodeId | null;
     onmessage?: (message: FromFrame) => void;
+    /** Called where the page looks the same in another state of the project, so that nothing is sent. */
+    onsame?: () => void;
     /** Called with a function that sends to the frame, once it listens. */
     onready?: (send: (message: ToFrame) => void) => void;
   }
@@ -36,6 +38,7 @@
     only = null,
     watch,
     onmessage,
+    onsame,
     onready
   }: Props = $props();
 
@@ -98,7 +101,7 @@
     if (!port) return;
     const from = performance.now();
     const patch = session.patchFor(now, pageId, only);
-    if (!patch) return;
+    if (!patch) return untrack(() => onsame?.());
     for (const portion of portionsOf(patch, PORTION, LATER)) {
       const keyframes = seq === 0 ? BASE_CSS + allKeyframes(registry) : '';
       seq += 1;

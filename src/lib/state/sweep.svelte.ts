@@ -7,6 +7,7 @@ import { firstSeedsOf, halvesOf, seedsOf } from '$core/sweep/halving';
 import { asksAtWidth, seenAtWidth } from '$core/layout/at-width';
 import { worstOfEach } from '$core/sweep/merging';
 import { edgesOf, lanesOf, type Lane } from '$core/sweep/runs';
+import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/span';
 import type { Trial } from '$core/sweep/trials';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import type { Measured, ToFrame } from '$preview/messages';
@@ -40,22 +41,36 @@ const heightsOf = ({ height }: Target): readonly number[] => (height === 'all' ?
 const keyOf = ({ project, page, texts, height }: Target): string =>
   `${project.id} ${page} ${texts} ${height}`;
 
+/** Texts that were tried stay in a frame, so each of their sweeps has its own; others change what is different. */
+const frameOf = (target: Target): string | Target => (target.texts === 'own' ? target.page : target);
+
 const isOf = (swept: Swept | null, target: Target): boolean =>
   swept !== null && swept.project === target.project && keyOf(swept) === keyOf(target);
 
 /** The last sweeps in this window, by what was swept and how: they are there again when one comes back. */
 const remembered = new Map<string, Swept>();
 
+interface Progress {
+  readonly layouts: number;
+  readonly width: number;
+}
+/** Between two times that progress is told, ms. */
+const TELLS_EVERY = 150;
+
 /** Lays a page out at all widths, in a frame out of sight that takes one after the other. */
 export class Sweep {
-  /** The width the frame should have now, px; null where nothing is swept. */
+  /** The width that is looked at, px; null where nothing is swept. */
   width = $state.raw<number | null>(null);
+  /** The width of the frame, px: it keeps its last one. */
+  wide = $state.raw<number>(SWEEP_TO);
   /** The height it should have, px. */
   tall = $state.raw<number>(USUAL);
   /** What the frame shows. */
   target = $state.raw<Target | null>(null);
-  /** Widths looked at so far. */
-  layouts = $state(0);
+  /** How many widths have been looked at, and which is next, px; told now and then, since telling costs as much. */
+  progress = $state.raw<Progress>({ layouts: 0, width: SWEEP_FROM });
+  /** Whether the frame can stand where nothing of it is drawn; what it is to show comes only while it could be seen. */
+  isAway = $state(false);
   /** What was found of the page as it is, and of it with a fix that is only looked at. */
   result = $state.raw<Swept | null>(null);
   tried = $state.raw<Swept | null>(null);
@@ -72,8 +87,12 @@ export class Sweep {
   /** What was seen at this width so far, by the height of the window. */
   #byHeight = new Map<number, Sights>();
   #from = 0;
+  #toldAt = 0;
   #waits = 0;
+  /** Whether the frame shows the target. */
   #isDrawn = false;
+  /** The last target the frame has shown; null before its first. */
+  #inFrame: Target | null = null;
   #send: ((message: ToFrame) => void) | null = null;
   /** Has the frame take its new width at once. */
   #reflow: () => void = () => {};
@@ -109,12 +128,15 @@ export class Sweep {
   begin(): void {
     this.cancel();
     const target = this.wanted();
+    this.#isDrawn = frameOf(target) === this.frame && this.#inFrame?.project === target.project;
+    this.isAway = this.#isDrawn;
     this.target = target;
     this.#isOfTrial = this.bench().trial !== null;
     this.#samples = new Map();
     this.#from = performance.now();
     this.isLost = false;
-    this.layouts = 0;
+    this.progress = { layouts: 0, width: SWEEP_FROM };
+    this.#toldAt = this.#from;
     const { narrow, medium } = target.project.info.bands;
     const fits = [...this.bench().facts.fits.values()].flatMap(({ from }) => (from ? [from] : []));
     const bands = [narrow, medium].flatMap((px) => [px, px + 1]);
@@ -129,18 +151,40 @@ export class Sweep {
     this.width = null;
     this.#due = [];
     this.#rest = [];
-    this.#isDrawn = false;
   }
 
+  /** Which frame shows the target: another one means a new frame. */
+  get frame(): string | Target | null {
+    return this.target && frameOf(this.target);
+  }
+
+  /** A new frame listens; it shows nothing yet. */
   connect(send: (message: ToFrame) => void, reflow: () => void): void {
     this.#send = send;
     this.#reflow = reflow;
+    this.#inFrame = null;
+    this.#isDrawn = false;
   }
 
   /** The page in the frame is as it was asked for; before that there is nothing to see on it. */
   drawn(): void {
     this.#isDrawn = true;
+    this.#inFrame = this.target;
     this.#ask();
+  }
+
+  /** The frame shows the target without any change: what was edited stands elsewhere, and what was found still holds. */
+  unchanged(): void {
+    const { target } = this;
+    // A page that is swept again as it is has been drawn before.
+    if (!target || this.#isDrawn) return;
+    const before = remembered.get(keyOf(target));
+    const holds = before !== undefined && before.project === this.#inFrame?.project && !this.#isOfTrial;
+    this.#isDrawn = true;
+    this.#inFrame = target;
+    if (!holds) return this.#ask();
+    this.cancel();
+    this.#keep({ ...before, ...target });
   }
 
   async #next(): Promise<void> {
@@ -150,6 +194,7 @@ export class Sweep {
     const [width] = this.#due;
     if (width === undefined) return this.#finish();
     this.width = width;
+    this.wide = width;
     this.#byHeight = new Map();
     await this.#askAt(heightsOf(this.target!)[0]!);
   }
@@ -187,7 +232,11 @@ export class Sweep {
 
   #finish(): void {
     this.cancel();
-    const swept = this.#swept();
+    performance.measure('kymation sweep, all', { start: this.#from });
+    this.#keep(this.#swept());
+  }
+
+  #keep(swept: Swept): void {
     this.#show(swept);
     if (!this.#isOfTrial) remembered.set(keyOf(swept), swept);
     this.takeUp();
@@ -214,13 +263,21 @@ export class Sweep {
     if (width === null) return;
     const sights = seenAtWidth(registry, this.target!.project, found, width);
     if (viewport !== width || window !== tall || !sights) return this.#wait();
+    this.isAway = true;
     this.#byHeight.set(tall, this.#ofTemplates(sights));
     const higher = heightsOf(this.target!).find((px) => !this.#byHeight.has(px));
     if (higher !== undefined) return void this.#askAt(higher);
     this.#samples.set(width, overHeights(this.#byHeight));
-    this.layouts += 1;
+    this.#tellProgress(width);
     this.#due = this.#due.slice(1).filter((px) => !this.#samples.has(px));
     void this.#next();
+  }
+
+  #tellProgress(width: number): void {
+    const now = performance.now();
+    if (now - this.#toldAt < TELLS_EVERY) return;
+    this.#toldAt = now;
+    this.progress = { layouts: this.#samples.size, width };
   }
 
   #ofTemplates(sights: Sights): Sights {
@@ -230,6 +287,7 @@ export class Sweep {
 
   #wait(): void {
     this.#waits += 1;
+    this.isAway = false;
     if (this.#waits < WAITS_MOST) return void requestAnimationFrame(() => this.#ask());
     this.isLost = true;
     this.cancel();

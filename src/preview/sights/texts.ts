@@ -4,22 +4,30 @@ import { boxesOf, linesIn, linesOf, wordsBy, type Words } from './text';
 /** What is cut by less is rounding, or the air of a line, px. */
 const CUT_LEAST = 2;
 
-const clips = (element: HTMLElement): boolean => {
-  const { overflowX, overflowY, clipPath } = getComputedStyle(element);
-  // What only is heard is a px large and clipped on purpose.
-  if (clipPath !== 'none') return false;
-  return [overflowX, overflowY].some((value) => value === 'hidden' || value === 'clip');
-};
+type Clip = HTMLElement | null;
 
-/** The nearest element around that cuts what is in it; null where nothing does, or where it can be scrolled to. */
-function clippingAround(element: HTMLElement): HTMLElement | null {
-  for (let each: HTMLElement | null = element; each && each !== document.body; each = each.parentElement) {
-    const { overflowX, overflowY, position } = getComputedStyle(each);
-    if ([overflowX, overflowY].some((value) => value === 'auto' || value === 'scroll')) return null;
-    if (clips(each)) return each;
-    if (position === 'fixed') return null;
-  }
-  return null;
+/** What an element does to the words in it: it cuts them, it lets them be reached, or it leaves that to those around it. */
+function ownClip(element: HTMLElement): Clip | undefined {
+  const { overflowX, overflowY, clipPath, position } = getComputedStyle(element);
+  const has = (...values: readonly string[]) => values.includes(overflowX) || values.includes(overflowY);
+  if (has('auto', 'scroll')) return null;
+  // What only is heard is a px large and clipped on purpose.
+  if (clipPath === 'none' && has('hidden', 'clip')) return element;
+  return position === 'fixed' ? null : undefined;
+}
+
+/**
+ * The nearest element around that cuts what is in it; null where nothing does, or where it can be scrolled to.
+ * @param known what was found of others, which stand in the same elements.
+ */
+function clippingAround(element: HTMLElement | null, known: Map<HTMLElement, Clip>): Clip {
+  if (!element || element === document.body) return null;
+  const before = known.get(element);
+  if (before !== undefined) return before;
+  const own = ownClip(element);
+  const found = own === undefined ? clippingAround(element.parentElement, known) : own;
+  known.set(element, found);
+  return found;
 }
 
 /** By how much a box of text sticks out of another, px; 0 where none of it can be seen: that is put away. */
@@ -33,10 +41,9 @@ function cutBy(box: DOMRect, clip: DOMRect): number {
 export const cut: SightReader = {
   what: 'cut',
   read: ({ words }) => {
-    const around = new Map<HTMLElement, HTMLElement | null>();
+    const known = new Map<HTMLElement, Clip>();
     return words.flatMap(({ holder, text }): Remark[] => {
-      if (!around.has(holder)) around.set(holder, clippingAround(holder));
-      const clip = around.get(holder);
+      const clip = clippingAround(holder, known);
       if (!clip) return [];
       const edges = clip.getBoundingClientRect();
       const by = Math.max(0, ...boxesOf(text).map((box) => cutBy(box, edges)));

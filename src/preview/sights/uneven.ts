@@ -32,16 +32,23 @@ function apart(row: readonly Placed[]): number {
   return Math.round(Math.max(...ends) - Math.min(...ends));
 }
 
-/** The boxes that stand in an element side by side, of its pieces of one sort. */
-function boxesIn(holder: Element): readonly Placed[] {
-  const boxed = [...holder.children].filter(
-    (each): each is HTMLElement => each instanceof HTMLElement && 'kNode' in each.dataset && isBoxed(each)
+/** The pieces that stand in an element with one that begins at the same height; mostly there are none. */
+function sideBySide(holder: Element): readonly Placed[] {
+  const pieces = [...holder.children].filter(
+    (each): each is HTMLElement => each instanceof HTMLElement && 'kNode' in each.dataset
   );
-  const first = boxed[0]?.tagName;
-  return boxed
-    .filter(({ tagName }) => tagName === first)
+  if (pieces.length < 2) return [];
+  const placed = pieces
     .map((element) => ({ element, box: element.getBoundingClientRect() }))
     .filter(({ box }) => box.width > 0 && box.height > 0);
+  return rowsOf(placed).length > 0 ? placed : [];
+}
+
+/** The boxes that stand in an element side by side, of its pieces of one sort. */
+function boxesIn(holder: Element): readonly Placed[] {
+  const boxed = sideBySide(holder).filter(({ element }) => isBoxed(element));
+  const first = boxed[0]?.element.tagName;
+  return boxed.filter(({ element }) => element.tagName === first);
 }
 
 /** Boxes side by side that do not end together: told of the one that ends last. */

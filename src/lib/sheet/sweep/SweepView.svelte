@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Button, InlineLoading } from 'carbon-components-svelte';
+  import { Button } from 'carbon-components-svelte';
   import { onMount, untrack } from 'svelte';
   import type { Lane } from '$core/sweep/runs';
   import { keyOf } from '$core/sweep/lanes';
@@ -86,7 +86,8 @@
       ><input type="checkbox" bind:checked={isOnly} /><span>Only {wb.tuned.name}</span></label
     >
     {#if isSweeping}
-      <InlineLoading description="{sweep.layouts} widths laid out, now {sweep.width} px" />
+      <!-- Nothing that moves: it would have this window drawn anew all the time, while the page is laid out. -->
+      <span class="told">{sweep.progress.layouts} widths laid out, now {sweep.progress.width} px</span>
       <Button size="small" kind="tertiary" on:click={() => sweep.cancel()}>Stop</Button>
     {:else}
       <span class="told" title={told}>{told}</span>
@@ -112,18 +113,18 @@
       <SweepLane {wb} {lane} {before} {x} {room} />
     {/each}
   </div>
-  {#if sweep.width !== null && sweep.target}
-    <div class="hidden" aria-hidden="true" inert bind:this={frame}>
-      <!-- Texts that were tried stay in a frame, so each sweep has its own. -->
-      {#key sweep.target}
+  {#if sweep.target}
+    <div class="hidden" class:away={sweep.isAway} aria-hidden="true" inert bind:this={frame}>
+      {#key sweep.frame}
         <PreviewFrame
           project={sweep.target.project}
           pageId={sweep.target.page}
           blobs={wb.blobs}
           title="Sweeping {wb.page.name}"
-          width={sweep.width}
+          width={sweep.wide}
           height={sweep.tall}
           onmessage={receive}
+          onsame={() => sweep.unchanged()}
           onready={(send) => sweep.connect(send, reflow)}
         />
       {/key}
@@ -159,10 +160,6 @@
     min-width: 0;
     padding-inline: 14px;
     margin-left: auto;
-  }
-  header :global(.bx--inline-loading) {
-    width: auto;
-    min-height: 0;
   }
   label {
     display: flex;
@@ -240,7 +237,13 @@
     position: absolute;
     top: 0;
     left: 0;
+    width: 1920px;
+    height: 1200px;
+    contain: strict;
     pointer-events: none;
-    opacity: 0;
+    visibility: hidden;
+  }
+  .away {
+    left: -4000px;
   }
 </style>
