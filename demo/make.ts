@@ -1,4 +1,5 @@
 import type { ConditionName, StateName } from '../src/core/project/types';
+import { counterPeople } from './people';
 import { questionsPage } from './questions';
 import { shopPage } from './shop';
 import { storyPage } from './story';
@@ -607,6 +608,7 @@ export function makeDemo(): { project: Project; bytes: Map<AssetId, Uint8Array> 
   varietiesPage().forEach(run);
   storyPage().forEach(run);
   shopPage().forEach(run);
+  counterPeople().forEach(run);
   return { project, bytes };
 }
 

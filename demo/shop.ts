@@ -1,44 +1,17 @@
 import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
-import type { Binding, Fragment, Query, Source, SourceId } from '../src/core/project/types';
-import { readTable } from '../src/core/tables/read';
-import type { Table } from '../src/core/tables/table';
+import type { Fragment, Query } from '../src/core/project/types';
 import { catalogue } from '../src/server/catalogue';
+import { bind, DAY, queryOf, source, tableOf } from './rows';
 
 const make = makeWith({ exactIds: true });
 const SERIF = 'Georgia, "Times New Roman", serif';
-
-/** The day the demo’s rows were taken; they are taken anew by *Refresh*. */
-const DAY = new Date('2026-11-28T09:00:00Z');
 
 const text = (name: string, html: string): Fragment => make('text', name, { html });
 const heading = (name: string, words: string, level: string): Fragment =>
   make('heading', name, { text: words, level });
 const section = (name: string, content: readonly Fragment[], settings = {}): Fragment =>
   make('section', name, settings, { content });
-
-/** People one meets at the counter, as they keep them in a spreadsheet. */
-const PEOPLE = `name,does,picture,here
-Ida Fenn,"Runs the press, and the counter beside it",with-mill.svg,yes
-Tobias Marrow,Knows where every tree stands,with-ladder.svg,yes
-Lena Oakhurst,"Bottles, labels, and the long table",with-kettle.svg,yes
-Silvan Crewe,Grafts in March and is away until then,press-day.svg,no
-Maud Hollis,Keeps the bees and the meadow,bees-at-work.svg,yes
-`;
-
-function tableOf(content: string, name: string): Table {
-  const read = readTable(content, name);
-  if (!read.ok) throw new Error(`shop: ${read.sentence}`);
-  return read.table;
-}
-
-function source(id: string, name: string, origin: Source['origin'], place: string, table: Table): Command {
-  const { columns, rows } = table;
-  return {
-    type: 'set-source',
-    source: { id: id as SourceId, name, origin, place, taken: DAY.toISOString(), columns, rows }
-  };
-}
 
 const SOURCES: readonly Command[] = [
   source(
@@ -47,16 +20,8 @@ const SOURCES: readonly Command[] = [
     'catalogue',
     '/api/catalogue',
     tableOf(JSON.stringify(catalogue(DAY)), 'catalogue.json')
-  ),
-  source('people', 'People', 'file', 'people.csv', tableOf(PEOPLE, 'people.csv'))
+  )
 ];
-
-const bind = (id: string, key: string, binding: Binding): Command => ({
-  type: 'set-binding',
-  id,
-  key,
-  binding
-});
 
 interface Shelf {
   readonly label: string;
@@ -78,17 +43,6 @@ const SHELVES: readonly Shelf[] = [
   },
   { label: 'In season', query: { ...where('in season'), by: 'name' }, most: 8 }
 ];
-
-const queryOf = (from: string, more: Partial<Query>, most: number): Query => ({
-  source: from as SourceId,
-  where: [],
-  any: false,
-  by: '',
-  down: false,
-  most,
-  skip: 0,
-  ...more
-});
 
 /** One card is drawn for each row: picture, name, price, and what it costs now where it is reduced. */
 const card = (label: string): Fragment =>
@@ -159,32 +113,6 @@ const header = (): Fragment =>
     { element: 'header' }
   );
 
-const team = (): Fragment =>
-  section('Shop people', [
-    heading('People heading', 'Who is at the counter', '2'),
-    make(
-      'list',
-      'People list',
-      { columns: 4 },
-      {
-        content: [
-          make(
-            'stack',
-            'Person',
-            {},
-            {
-              content: [
-                make('image', 'Person picture', { decorative: true }),
-                heading('Person name', 'Name', '3'),
-                text('Person does', '<p>What they do</p>')
-              ]
-            }
-          )
-        ]
-      }
-    )
-  ]);
-
 const page = (): Fragment =>
   make(
     'page',
@@ -209,7 +137,6 @@ const page = (): Fragment =>
             { panels: SHELVES.map(panel) }
           )
         ]),
-        team(),
         section(
           'Shop footer',
           [text('Shop footer text', '<p>The counter is open daily from nine to five.</p>')],
@@ -249,7 +176,7 @@ const looks = (): readonly Command[] => [
   ...style('shop-links', 'menu', { outline: '2px solid #f4ebd8' }, 'focus'),
   ...style('shop-links', 'menu', { 'background-color': '{cream}', color: '{leaf}' }, 'selected'),
   ...style('shop-opening', 'root', { 'background-color': '{cream}' }),
-  ...['shop-heading', 'goods-heading', 'people-heading'].flatMap((id) =>
+  ...['shop-heading', 'goods-heading'].flatMap((id) =>
     style(id, 'root', { 'font-family': SERIF, 'font-weight': '700' })
   ),
   ...style('shop-heading', 'root', { 'font-size': '44px' }),
@@ -258,27 +185,22 @@ const looks = (): readonly Command[] => [
     ...style(`${idOf(label)}-name`, 'root', { 'font-size': '18px', 'font-weight': '600' }),
     ...style(`${idOf(label)}-offer`, 'root', { color: '{cider}', 'font-weight': '700' })
   ]),
-  ...style('person-name', 'root', { 'font-size': '18px', 'font-weight': '600' }),
   ...style('shop-footer', 'root', { 'background-color': '{leaf}', color: '#f4ebd8' })
 ];
 
-/** A page of lists: four tabs by four queries over the catalogue, and people from a CSV file. */
+/** A page of lists: four tabs by four queries over the catalogue. */
 export function shopPage(): readonly Command[] {
   const fragment = page();
   const about = {
     name: 'Shop',
     title: 'The shop of Quillmere Orchard',
-    description: 'Cider, juice, fruit and the larder, and who sells them.',
+    description: 'Cider, juice, fruit and the larder.',
     language: 'en-GB'
   };
   return [
     ...SOURCES,
     { type: 'add-page', page: { id: 'shop', ...about, root: fragment.root }, fragment } as Command,
     ...SHELVES.flatMap(bound),
-    { type: 'set-query', id: 'people-list', query: queryOf('people', where('here'), 0) },
-    bind('person-picture', 'asset', { column: 'picture' }),
-    bind('person-name', 'text', { column: 'name' }),
-    bind('person-does', 'html', { column: 'does' }),
     ...looks()
   ];
 }

@@ -36,10 +36,11 @@ const source = (page: Page, name: string) => panel(page).getByRole('region', { n
 async function openDemoPage(page: Page): Promise<Bench> {
   const bench = new Bench(page);
   const { project: demo, bytes } = makeDemo();
-  // Without its shop, whose lists have sources of their own.
+  // Without the lists it has, and their sources.
   const ids = Object.values(demo.sources).map((each) => each.id);
   const commands: Command[] = [
     { type: 'remove-page', id: 'shop' },
+    { type: 'remove', ids: ['counter-people'] },
     ...ids.map((id): Command => ({ type: 'remove-source', id }))
   ];
   const bare = apply(registry, demo, { type: 'batch', label: '', commands });
