@@ -1,6 +1,7 @@
 import type { Effect, EffectPlace, EffectValues, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
 import { standIn, tied } from '../../kinds/scrolled';
+import { clamp } from '../../data/clamp';
 import { itself, viewSpan } from '../../scroll/progress';
 import { about } from './about';
 import { settings, type WordsSettings } from './settings';
@@ -69,6 +70,11 @@ export const words: Effect = {
     const { from, to } = values as WordsSettings;
     const span = viewSpan(itself(box), box, 'cover', from / 100, to / 100);
     return [{ sort: 'follows', words: `${name} appears`, ...span, travel: null, moves: ['opacity'] }];
+  },
+  rangeTo(_values, box, end, px) {
+    const whole = viewSpan(itself(box), box, 'cover', 0, 1);
+    const share = Math.round((100 * (px - whole.start)) / (whole.end - whole.start));
+    return { [end === 'start' ? 'from' : 'to']: clamp(share, 0, 100) };
   },
   findings: () => import('./findings')
 };
