@@ -5,7 +5,7 @@ import { availableIn, neededBy, placesOf, type Place } from './measure';
 type ElementOf = (id: string) => HTMLElement | null;
 type Asked = readonly { readonly node: string; readonly row: string }[];
 
-/** Sizes that can be a share of the width, and so be others at each. */
+/** Properties whose values can be shares of the window’s width, and so differ from one width to the next. */
 const FLUID = [
   'fontSize',
   'letterSpacing',
@@ -38,7 +38,7 @@ function* rulesIn(rules: CSSRuleList): Generator<CSSRule> {
   }
 }
 
-/** What the rules of the page depend on; null where some depend on the size of an element, which is known to none. */
+/** Media queries of the page’s rules; null where some rules ask for the size of an element instead, which none answers. */
 function mediaOfPage(): readonly MediaQueryList[] | null {
   const all = document.adoptedStyleSheets.flatMap(({ cssRules }) => [...rulesIn(cssRules)]);
   if (all.some((rule) => rule instanceof CSSContainerRule)) return null;
