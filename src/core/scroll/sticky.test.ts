@@ -1,36 +1,17 @@
 import { describe, expect, it } from 'vitest';
 import type { Box } from '../facts/box';
+import { BOX } from '../testing/boxes';
 import { inViewAt } from './in-view';
 import { maybeStuck, shiftAt } from './sticky';
 
+/** 200 px high, it sticks 90 px from the top in an area of 800 px. */
 const box = (values: Partial<Box>): Box => ({
-  top: 500,
+  ...BOX,
   bottom: 700,
-  left: 0,
-  right: 300,
-  marginTop: 0,
-  marginBottom: 0,
   insetTop: 90,
-  insetBottom: null,
-  withinTop: 500,
-  withinBottom: 1300,
-  outerBottom: 1300,
   within: null,
-  scroller: null,
-  height: 800,
-  padTop: 0,
-  padBottom: 0,
-  whole: 5000,
   areaTop: 500,
   areaBottom: 1300,
-  runTop: 0,
-  runBottom: 5000,
-  runWidth: 1000,
-  runInset: 0,
-  runLength: 1000,
-  heldFrom: 0,
-  heldFor: 0,
-  isStretched: false,
   ...values
 });
 
