@@ -56,7 +56,7 @@ export function sixtyEffects(): Project {
 }
 
 /**
- * Run in the window. Sets a start one px further. @returns frames until the map shows it, from the beginning of one frame
+ * Run in the window. Sets a start one px further. @returns frames until the map shows it, from the beginning of one
  * to the beginning of another.
  */
 function mapFollows(): Promise<number> {

@@ -4,7 +4,7 @@ import { median, newPage } from './tools';
 /** How long the visit page of the demo takes over all widths, ms. */
 export interface SweptIn {
   readonly first: number;
-  /** After an edit, when it is known where things change: until there is a first answer, and until all has been seen. */
+  /** After an edit, when it is known where things change: until a first answer, and until all has been seen. */
   readonly answered: number;
   readonly again: number;
 }

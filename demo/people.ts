@@ -1,7 +1,7 @@
 import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import type { Fragment } from '../src/core/project/types';
-import { bind, queryOf, source, tableOf } from './rows';
+import { bind, queryOf, source, style, tableOf } from './commands';
 
 const make = makeWith({ exactIds: true });
 
@@ -50,14 +50,6 @@ const team = (): Fragment =>
 /** On the questions page: a list from a CSV file, of those who are there. */
 export function counterPeople(): readonly Command[] {
   const isHere = { where: [{ column: 'here', is: 'is', value: 'yes' }] } as const;
-  const looks = {
-    'people-heading': {
-      'font-family': 'Georgia, "Times New Roman", serif',
-      'font-weight': '700',
-      color: '#1d2a22'
-    },
-    'person-name': { 'font-size': '18px', 'font-weight': '600' }
-  };
   return [
     source('people', 'People', 'file', 'people.csv', tableOf(PEOPLE, 'people.csv')),
     {
@@ -69,19 +61,11 @@ export function counterPeople(): readonly Command[] {
     bind('person-picture', 'asset', { column: 'picture' }),
     bind('person-name', 'text', { column: 'name' }),
     bind('person-does', 'html', { column: 'does' }),
-    ...Object.entries(looks).flatMap(([id, values]) =>
-      Object.entries(values).map(
-        ([property, value]) =>
-          ({
-            type: 'set-style',
-            id,
-            part: 'root',
-            state: 'rest',
-            condition: 'always',
-            property,
-            value
-          }) as Command
-      )
-    )
+    ...style('people-heading', 'root', {
+      'font-family': 'Georgia, "Times New Roman", serif',
+      'font-weight': '700',
+      color: '#1d2a22'
+    }),
+    ...style('person-name', 'root', { 'font-size': '18px', 'font-weight': '600' })
   ];
 }

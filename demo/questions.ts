@@ -2,6 +2,7 @@ import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import { trackOf } from '../src/core/motion/track';
 import type { Fragment } from '../src/core/project/types';
+import { style } from './commands';
 
 const make = makeWith({ exactIds: true });
 
@@ -247,12 +248,6 @@ const set = (id: string, key: string, value: unknown): Command =>
   ({ type: 'set-setting', id, key, value }) as Command;
 
 const does = (id: string, effect: string): Command => ({ type: 'add-effect', id, effect }) as Command;
-
-const style = (id: string, part: string, values: Record<string, string>, state = 'rest'): Command[] =>
-  Object.entries(values).map(
-    ([property, value]) =>
-      ({ type: 'set-style', id, part, state, condition: 'always', property, value }) as Command
-  );
 
 /** Questions that open one by one; every second on a band, the first open. */
 const collapsing = (name: string, i: number): Command[] => [

@@ -2,7 +2,7 @@ import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import type { Fragment, Query } from '../src/core/project/types';
 import { catalogue } from '../src/server/catalogue';
-import { bind, DAY, queryOf, source, tableOf } from './rows';
+import { bind, DAY, queryOf, source, style, tableOf } from './commands';
 
 const make = makeWith({ exactIds: true });
 const SERIF = 'Georgia, "Times New Roman", serif';
@@ -146,17 +146,6 @@ const page = (): Fragment =>
         )
       ]
     }
-  );
-
-const style = (
-  id: string,
-  part: string,
-  declarations: Readonly<Record<string, string>>,
-  state = 'rest'
-): readonly Command[] =>
-  Object.entries(declarations).map(
-    ([property, value]) =>
-      ({ type: 'set-style', id, part, state, condition: 'always', property, value }) as Command
   );
 
 const looks = (): readonly Command[] => [

@@ -38,7 +38,7 @@ function* rulesIn(rules: CSSRuleList): Generator<CSSRule> {
   }
 }
 
-/** Media queries of the page’s rules; null where some rules ask for the size of an element instead, which none answers. */
+/** Media queries of the rules of the page; null where some rules ask for the size of an element instead. */
 function mediaOfPage(): readonly MediaQueryList[] | null {
   const all = document.adoptedStyleSheets.flatMap(({ cssRules }) => [...rulesIn(cssRules)]);
   if (all.some((rule) => rule instanceof CSSContainerRule)) return null;

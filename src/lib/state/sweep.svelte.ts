@@ -173,7 +173,7 @@ export class Sweep {
     this.#ask();
   }
 
-  /** The frame shows the target without any change: what was edited stands elsewhere, and what was found still holds. */
+  /** The frame shows the target as it is: what was edited stands elsewhere, and what was found still holds. */
   unchanged(): void {
     const { target } = this;
     // A page that is swept again as it is has been drawn before.
@@ -291,5 +291,7 @@ export class Sweep {
     if (this.#waits < WAITS_MOST) return void requestAnimationFrame(() => this.#ask());
     this.isLost = true;
     this.cancel();
+    // The next sweep begins with a frame of its own.
+    this.target = null;
   }
 }

@@ -6,7 +6,7 @@ const CUT_LEAST = 2;
 
 type Clip = HTMLElement | null;
 
-/** What an element does to the words in it: it cuts them, it lets them be reached, or it leaves that to those around it. */
+/** Itself where it cuts the words in it, null where they can be reached; undefined where what is around it decides. */
 function ownClip(element: HTMLElement): Clip | undefined {
   const { overflowX, overflowY, clipPath, position } = getComputedStyle(element);
   const has = (...values: readonly string[]) => values.includes(overflowX) || values.includes(overflowY);

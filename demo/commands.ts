@@ -43,3 +43,15 @@ export const queryOf = (from: string, more: Partial<Query>, most: number): Query
   skip: 0,
   ...more
 });
+
+/** What a part looks like in a state, one command a property. */
+export const style = (
+  id: string,
+  part: string,
+  values: Readonly<Record<string, string>>,
+  state = 'rest'
+): readonly Command[] =>
+  Object.entries(values).map(
+    ([property, value]) =>
+      ({ type: 'set-style', id, part, state, condition: 'always', property, value }) as Command
+  );
