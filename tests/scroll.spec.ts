@@ -3,7 +3,7 @@ import { printPage } from '../src/core/compile/page';
 import type { Box } from '../src/core/facts/box';
 import { makeWith } from '../src/core/kinds/make';
 import { createProject } from '../src/core/project/create';
-import type { Fragment, Project } from '../src/core/project/types';
+import type { Fragment, NodeId, Project } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
 import { driftAtEdge } from '../src/core/scroll/drift';
 import { progressAt } from '../src/core/scroll/progress';
@@ -91,7 +91,9 @@ function randomPage(seed: number): Project {
       set('across', 'sideways-after', of(30)),
       set('across', 'sideways-inset', of(3) * 40),
       { type: 'add-effect', id: 'again', effect: 'sideways' },
-      set('again', 'sideways-panel', 50 + of(100))
+      set('again', 'sideways-panel', 50 + of(100)),
+      set('drifting', 'drift-from', of(51)),
+      set('drifting', 'drift-to', 50 + of(51))
     ] as Command[])
   );
 }
@@ -161,6 +163,18 @@ async function show(page: Page, project: Project, script: string, isNative: bool
   return seenOf(page);
 }
 
+/** How far off its place the piece that drifts is, px. @param progress how much of its range has gone, 0 to 1. */
+function driftedBy(project: Project, boxes: ReadonlyMap<string, Box>, progress: number): number {
+  const { settings } = project.nodes['drifting' as NodeId]!;
+  const [speed, from, to] = ['speed', 'from', 'to'].map((key) => Number(settings[`drift-${key}`]) / 100) as [
+    number,
+    number,
+    number
+  ];
+  const { top, bottom, height } = boxes.get('drifting')!;
+  return driftAtEdge(speed, bottom - top, height) * (2 * (from + progress * (to - from)) - 1);
+}
+
 const spanOf = (ranges: readonly Range[], node: string): Range =>
   ranges.find((range) => range.node === node)!;
 
@@ -193,7 +207,7 @@ test(`ranges are where Chromium has them, by its own timelines and by script, on
           astray.push(`page ${seed}, ${over} at ${seen.at}: ${px} px, ${apart} apart`);
       }
       const drifting = spanOf(ranges, 'drifting');
-      const drift = (progressAt(drifting, seen.at) - 0.5) * drifting.travel!;
+      const drift = driftedBy(project, boxes, progressAt(drifting, seen.at));
       worst.drift = Math.max(worst.drift, Math.abs(drift - seen.drift), Math.abs(other.drift - seen.drift));
       for (const id of ACROSS) {
         const across = spanOf(ranges, id);

@@ -59,6 +59,59 @@ test('every range stands on the length of the page, and its ends are set by numb
   await expect.poll(px).toBe(before);
 });
 
+test('every line has an end that can be set, and the page does then what the line says', async ({ page }) => {
+  const bench = await openStory(page);
+  const lines = page.locator('[data-range]');
+  await expect(lines).not.toHaveCount(0);
+  const fields = await lines.evaluateAll((found) =>
+    found.map((each) => [each.getAttribute('data-range'), each.querySelectorAll('input').length] as const)
+  );
+  expect(fields.filter(([, count]) => count === 0)).toEqual([]);
+
+  const frame = await previewFrame(page);
+  const put = async (label: string, px: number) => {
+    const field = page.getByRole('textbox', { name: label });
+    await field.fill(String(px));
+    await field.press('Enter');
+    // Settings are kept in whole percents of the way, so it comes near.
+    await expect
+      .poll(async () => Math.abs(Number((await field.inputValue()).replace(/\D/g, '')) - px))
+      .toBeLessThan(45);
+    return Number((await field.inputValue()).replace(/\D/g, ''));
+  };
+  const scroll = (to: number) =>
+    frame.evaluate(async (top) => {
+      scrollTo({ top, behavior: 'instant' });
+      await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
+    }, to);
+  /** How far the picture behind the opening is off the middle of it, px. */
+  const drifted = () =>
+    frame.locator('[data-k="story-opening"] > :first-child').evaluate((picture) => {
+      const [inner, outer] = [picture, picture.parentElement!].map((each) => each.getBoundingClientRect());
+      return Math.round(inner!.top + inner!.bottom - outer!.top - outer!.bottom);
+    });
+  const grown = () =>
+    frame
+      .locator('[data-k="story-progress"] > *')
+      .evaluate((each) => new DOMMatrix(getComputedStyle(each).transform).a);
+
+  // Past its end the picture goes along with the page.
+  const ended = await put('Story opening drifts: ends at, px', 120);
+  await scroll(ended + 1);
+  const last = await drifted();
+  expect(last).not.toBe(0);
+  await scroll(ended + 150);
+  expect(await drifted()).toBe(last);
+
+  const full = await put('Story progress grows: ends at, px', 3000);
+  await scroll(full / 2);
+  expect(await grown()).toBeCloseTo(0.5, 2);
+  await scroll(full + 50);
+  expect(await grown()).toBe(1);
+
+  await bench.saved();
+});
+
 test('what cannot be reached is told, and no number is no place', async ({ page }) => {
   await openStory(page);
   const start = page.getByRole('textbox', { name: 'Harvest told follows: starts at, px' });

@@ -59,6 +59,9 @@ export function scrolls(root: HTMLElement): (() => void) | undefined {
     const [first, end] = (ways[range] ?? [enters, leaves]) as [number, number];
     start = first + from * (end - first) + (before * innerHeight) / 100;
     length = first + to * (end - first) - (after * innerHeight) / 100 - start || 1;
+    // Chromium counts its own timelines in whole sixteenths of a px from where they begin (measured).
+    const origin = first && enters;
+    start += Math.ceil(origin * 16) / 16 - origin;
     place();
   };
   const sizes = new ResizeObserver(measure);

@@ -302,6 +302,8 @@ export interface Kind extends KindAbout {
     node: Node,
     band: ConditionName
   ): readonly EffectRange[];
+  /** As that of an effect, of the range it has itself. */
+  readonly rangeTo?: RangeTo;
   /** Its part that is a picture behind all it holds. */
   readonly backdrop?: string;
   /** Setting while which pictures in it open as wide as the window. */
@@ -567,16 +569,7 @@ export interface Effect extends EffectAbout {
   behaviours?(variants: readonly EffectValues[], node: Node, ctx: Context): readonly string[];
   /** What it does with the scroll where a piece stands, for a map of all of it. */
   ranges?(values: EffectValues, box: Box, node: Node): readonly EffectRange[];
-  /**
-   * What has to be set so that one end of its range comes to a place, px of the scroll; null where that end follows
-   * from something else.
-   */
-  rangeTo?(
-    values: EffectValues,
-    box: Box,
-    end: 'start' | 'end',
-    px: number
-  ): Readonly<Record<string, Json>> | null;
+  readonly rangeTo?: RangeTo;
   /** Times it gives people, beside what they read in them. */
   spans?(values: EffectValues, reading: Reading, node: Node): readonly EffectSpan[];
   /** Its setting that says the level of a heading it draws before what the piece holds. */
@@ -588,6 +581,17 @@ export interface Effect extends EffectAbout {
   /** It answers to the box around it, which is outlined with the piece. */
   readonly answersBox?: boolean;
 }
+
+/**
+ * What has to be set so that one end of a range comes to a place, px of the scroll; null where that end follows from
+ * something else.
+ */
+export type RangeTo = (
+  values: EffectValues,
+  box: Box,
+  end: 'start' | 'end',
+  px: number
+) => Readonly<Record<string, Json>> | null;
 
 /** One moment of a movement, or several of them, and what holds then. */
 export interface Keyframe {

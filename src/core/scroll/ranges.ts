@@ -1,11 +1,11 @@
 import type { Box } from '../facts/box';
 import { heapOf, settingsUnder } from '../kinds/circumstances';
-import type { EffectRange, Kind } from '../kinds/contract';
-import { effectValues } from '../kinds/effects';
+import type { EffectRange, EffectValues, Kind } from '../kinds/contract';
+import { effectKey, effectValues } from '../kinds/effects';
 import type { Registry } from '../kinds/registry';
 import { settingsWithDefaults } from '../kinds/settings';
 import { maybeNode } from '../project/tree';
-import type { ConditionName, Node, NodeId, Project } from '../project/types';
+import type { ConditionName, Node, NodeId, Project, Settings } from '../project/types';
 
 /** The same with what it is of: one row of the Scroll view, one bar of the map. */
 export interface Range extends EffectRange {
@@ -38,6 +38,31 @@ export function rangesOf(
     return node ? rangesOfNode(registry, node, box, condition) : [];
   });
   return found.sort((a, b) => a.start - b.start);
+}
+
+/** A place that one end of a range is brought to, px of the scroll. */
+export interface EndAt {
+  readonly end: 'start' | 'end';
+  readonly px: number;
+}
+
+/**
+ * @param settings all of the piece, as they are where its box was measured.
+ * @returns what has to be set so that an end of a range comes to a place, by the keys settings stand under; null where
+ * that end follows from something else.
+ */
+export function settingsForEnd(
+  kind: Kind,
+  { effect: of }: Pick<Range, 'effect'>,
+  settings: EffectValues,
+  box: Box,
+  { end, px }: EndAt
+): Settings | null {
+  if (of === kind.kind) return kind.rangeTo?.(settings, box, end, px) ?? null;
+  const effect = kind.effects?.find((each) => each.effect === of);
+  const set = effect?.rangeTo?.(effectValues(effect, settings), box, end, px);
+  if (!set) return null;
+  return Object.fromEntries(Object.entries(set).map(([name, value]) => [effectKey(of, name), value]));
 }
 
 /** What was worked out of a box last: an edit of one piece leaves the ranges of all others the same objects. */

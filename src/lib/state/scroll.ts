@@ -1,6 +1,5 @@
 import type { Conflict } from '$core/scroll/conflicts';
-import { effectKey, effectValues } from '$core/kinds/effects';
-import { rangesOf, reachedOf, type Range } from '$core/scroll/ranges';
+import { rangesOf, reachedOf, settingsForEnd, type Range } from '$core/scroll/ranges';
 import { bandAt } from '$core/kinds/conditions';
 import { settingsAt } from '$core/compile/context';
 import type { Command } from '$core/commands/commands';
@@ -110,13 +109,11 @@ function commandFor(wb: Workbench, range: Range, end: 'start' | 'end', px: numbe
   const node = wb.project.nodes[range.node];
   const box = wb.facts.boxes.get(range.node);
   const kind = node && registry.of(node);
-  const effect = kind?.effects?.find((each) => each.effect === range.effect);
-  if (!node || !box || !kind || !effect?.rangeTo) return null;
+  if (!node || !box || !kind) return null;
   const band = bandOnShow(wb);
-  const set = effect.rangeTo(effectValues(effect, settingsAt(kind, node, band)), box, end, px);
+  const set = settingsForEnd(kind, range, settingsAt(kind, node, band), box, { end, px });
   if (!set) return null;
-  const commands = Object.entries(set).map(([name, value]) => {
-    const key = effectKey(effect.effect, name);
+  const commands = Object.entries(set).map(([key, value]) => {
     // A value of the band's own is what counts there, so it is the one that is turned.
     const isOwn = band !== 'always' && Object.hasOwn(node.adapt[band] ?? {}, key);
     const condition: ConditionName = isOwn ? band : 'always';

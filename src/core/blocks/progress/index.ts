@@ -1,4 +1,6 @@
 import { object, type InferType } from 'yup';
+import { clamp } from '../../data/clamp';
+import type { Box } from '../../facts/box';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, numberField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
@@ -12,10 +14,27 @@ const settings = object({
     { top: 'at the top of the window', bottom: 'at the bottom of the window', here: 'where it is put' },
     { label: 'Stands' }
   ),
-  height: numberField(4, 1, 40, { label: 'Height', unit: 'px' })
+  height: numberField(4, 1, 40, { label: 'Height', unit: 'px' }),
+  from: numberField(0, 0, 100, {
+    label: 'Begins at',
+    unit: '%',
+    view: 'behaviour',
+    help: 'Share of the way down the page: where the text begins that is read.'
+  }),
+  to: numberField(100, 0, 100, {
+    label: 'Full at',
+    unit: '%',
+    view: 'behaviour',
+    help: 'Where that text ends, such as before a long footer. Never before it begins.'
+  })
 });
 
 type Settings = InferType<typeof settings>;
+
+/** Between which percents of the way down the page it grows: it never ends before it begins. */
+const percentsOf = ({ from, to }: Settings): readonly [number, number] => [from, Math.max(from, to)];
+
+const wayOf = ({ whole, height }: Box): number => Math.max(0, whole - height);
 
 const FIXED: Declarations = { position: 'fixed', 'inset-inline': '0', 'z-index': '3' };
 
@@ -38,33 +57,37 @@ export const progress: Kind = {
   // How far one has read is no movement that was not asked for; paper has no such thing.
   adapt: {},
   create: (make) => make('progress', 'Reading progress'),
-  markup: (_node, ctx) =>
-    ctx.part('root', 'div', { ariaHidden: 'true', dataKScrolls: 'page 0 1' }, [ctx.part('bar', 'div', {})]),
+  markup(node, ctx) {
+    const [from, to] = percentsOf(ctx.settings<Settings>(node));
+    const told = { ariaHidden: 'true', dataKScrolls: `page ${from / 100} ${to / 100}` };
+    return ctx.part('root', 'div', told, [ctx.part('bar', 'div', {})]);
+  },
   style(node, ctx) {
-    const { place, height } = ctx.settings<Settings>(node);
+    const own = ctx.settings<Settings>(node);
+    const [from, to] = percentsOf(own);
     return [
-      rule(ctx.sel('root'), { height: `${height}px`, ...placeOf(place) }),
+      rule(ctx.sel('root'), { height: `${own.height}px`, ...placeOf(own.place) }),
       rule(ctx.sel('root'), { display: 'none' }, 'print'),
       rule(ctx.sel('bar'), { height: '100%', 'transform-origin': '0 50%' }),
       ...tied(ctx.sel('bar'), {
         names: ['k-read'],
         easing: 'linear',
         timeline: 'scroll(root)',
-        range: 'normal'
+        range: `${from}% ${to}%`
       })
     ];
   },
   behaviours: (_node, ctx) => standIn(ctx.support),
-  ranges: (_settings, box, { name }) => [
-    {
-      sort: 'follows',
-      words: `${name} grows`,
-      start: 0,
-      end: Math.max(0, box.whole - box.height),
-      travel: null,
-      moves: ['transform']
-    }
-  ],
+  ranges(settings, box, { name }) {
+    const [from, to] = percentsOf(settings as Settings);
+    const [start, end] = [(from / 100) * wayOf(box), (to / 100) * wayOf(box)];
+    return [{ sort: 'follows', words: `${name} grows`, start, end, travel: null, moves: ['transform'] }];
+  },
+  rangeTo(_settings, box, end, px) {
+    const way = wayOf(box);
+    if (way === 0) return null;
+    return { [end === 'start' ? 'from' : 'to']: Math.round(clamp(px / way, 0, 1) * 100) };
+  },
   fallbacks: () => [],
   findings: []
 };

@@ -1,6 +1,6 @@
 import type { EffectAbout } from '../../kinds/contract';
 
-/** How far it drifts by the time it has crossed half of the window is told by `--k-drift`. */
+/** How far off its place it is where it begins to drift and where it is done is told by two properties. */
 export const about: EffectAbout = {
   effect: 'drift',
   label: 'Drifts',
@@ -10,8 +10,8 @@ export const about: EffectAbout = {
   icon: 'M2 12c2-4 4-4 6 0s4 4 6 0M2 6c2-4 4-4 6 0s4 4 6 0',
   keyframes: {
     'k-drift': [
-      { at: 'from', declarations: ['translate: 0 calc(var(--k-drift) * -1);'] },
-      { at: 'to', declarations: ['translate: 0 var(--k-drift);'] }
+      { at: 'from', declarations: ['translate: 0 var(--k-drift-from);'] },
+      { at: 'to', declarations: ['translate: 0 var(--k-drift-to);'] }
     ]
   }
 };

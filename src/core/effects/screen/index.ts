@@ -1,8 +1,9 @@
 import type { Effect, EffectPlace } from '../../kinds/contract';
+import { clamp } from '../../data/clamp';
 import { rule } from '../../kinds/rule';
 import { restsOf } from '../../scroll/snap';
 import { about } from './about';
-import { settings, type ScreenSettings } from './settings';
+import { LESS_MOST, settings, type ScreenSettings } from './settings';
 
 function maybeUnfit({ kind, does }: EffectPlace): string | null {
   if (kind.category !== 'section')
@@ -41,5 +42,7 @@ export const screen: Effect = {
     );
     return [{ sort: 'comes', words: `${name} rests`, start, end, travel: null }];
   },
+  // It rests where its top is just below what it leaves free.
+  rangeTo: (_values, { top }, _end, px) => ({ less: Math.round(clamp(top - px, 0, LESS_MOST)) }),
   findings: () => import('./findings')
 };

@@ -2,6 +2,9 @@ import { object, type InferType } from 'yup';
 import { onField } from '../../kinds/effect-fields';
 import { choiceField, numberField, toggleField } from '../../kinds/fields';
 
+/** What a screen leaves free at its top at most, px. */
+export const LESS_MOST = 400;
+
 export const settings = object({
   on: onField('Fills the screen'),
   unit: choiceField(
@@ -18,7 +21,7 @@ export const settings = object({
       help: 'On a phone the bars of the browser take part of it.'
     }
   ),
-  less: numberField(0, 0, 400, {
+  less: numberField(0, 0, LESS_MOST, {
     label: 'Leaves free at the top',
     unit: 'px',
     view: 'behaviour',

@@ -1,12 +1,13 @@
 import type { Element, ElementContent } from 'hast';
+import { clamp } from '../../data/clamp';
 import { compact } from '../../data/compact';
 import { element } from '../../html/build';
 import type { Box } from '../../facts/box';
-import type { Context, EffectRange, Kind, Make } from '../../kinds/contract';
+import type { Context, EffectRange, Kind, Make, RangeTo } from '../../kinds/contract';
 import { standIn } from '../../kinds/scrolled';
-import type { ConditionName, Node } from '../../project/types';
+import type { ConditionName, Node, Settings } from '../../project/types';
 import { about } from './about';
-import { adapt, settings, type PinnedSettings } from './settings';
+import { adapt, BLOCK_LEAST, BLOCK_MOST, INSET_MOST, settings, type PinnedSettings } from './settings';
 import { style } from './style';
 
 /** Kinds that can be the picture of a text. */
@@ -55,6 +56,16 @@ function ranges(
   const start = box.top - inset;
   return [{ sort: 'sticks', words: `${node.name} stays`, start, end: start + travel, travel, moves: [] }];
 }
+
+/** Its start follows from its distance to the top, its end from the height of its texts. */
+const rangeTo: RangeTo = (values, box, end, px): Settings => {
+  const { inset, block } = values as PinnedSettings;
+  const height = box.bottom - box.top;
+  if (end === 'start') return { inset: Math.round(clamp(box.top - px, 0, INSET_MOST)) };
+  const stage = Math.max(0, box.height - 2 * inset);
+  const wanted = px - (box.top - inset) + stage;
+  return { block: Math.round(clamp((block * wanted) / height, BLOCK_LEAST, BLOCK_MOST)) };
+};
 
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth'] as const;
 
@@ -121,6 +132,7 @@ export const pinned: Kind = {
     return isFolded(fold, band) ? 1 : share / 100;
   },
   ranges,
+  rangeTo,
   fallbacks(_node, { settings: under }) {
     const { fold } = under<PinnedSettings>('always');
     const stacked = 'each text under its own picture';

@@ -2,8 +2,15 @@ import { object, type InferType } from 'yup';
 import type { Adaptations } from '../../project/types';
 import { choiceField, numberField } from '../../kinds/fields';
 
+/** Least and greatest height of a text, % of the window. */
+export const BLOCK_LEAST = 10;
+export const BLOCK_MOST = 200;
+
+/** Greatest distance of the picture from the top, px. */
+export const INSET_MOST = 400;
+
 export const settings = object({
-  block: numberField(50, 10, 200, {
+  block: numberField(50, BLOCK_LEAST, BLOCK_MOST, {
     label: 'Height of each text',
     unit: '%',
     view: 'behaviour',
@@ -16,7 +23,7 @@ export const settings = object({
     { right: 'right', left: 'left' },
     { label: 'The picture stands', responsive: true }
   ),
-  inset: numberField(24, 0, 400, {
+  inset: numberField(24, 0, INSET_MOST, {
     label: 'Distance from the top',
     unit: 'px',
     view: 'behaviour',
