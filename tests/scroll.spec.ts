@@ -1,6 +1,8 @@
 import type { Command } from '../src/core/commands/commands';
 import { printPage } from '../src/core/compile/page';
 import type { Box } from '../src/core/facts/box';
+import { settings as driftSettings } from '../src/core/effects/drift/settings';
+import { ownValues } from '../src/core/kinds/effects';
 import { makeWith } from '../src/core/kinds/make';
 import { createProject } from '../src/core/project/create';
 import type { Fragment, NodeId, Project } from '../src/core/project/types';
@@ -165,14 +167,10 @@ async function show(page: Page, project: Project, script: string, isNative: bool
 
 /** How far off its place the piece that drifts is, px. @param progress how much of its range has gone, 0 to 1. */
 function driftedBy(project: Project, boxes: ReadonlyMap<string, Box>, progress: number): number {
-  const { settings } = project.nodes['drifting' as NodeId]!;
-  const [speed, from, to] = ['speed', 'from', 'to'].map((key) => Number(settings[`drift-${key}`]) / 100) as [
-    number,
-    number,
-    number
-  ];
+  const { speed, from, to } = ownValues('drift', driftSettings, project.nodes['drifting' as NodeId]!);
   const { top, bottom, height } = boxes.get('drifting')!;
-  return driftAtEdge(speed, bottom - top, height) * (2 * (from + progress * (to - from)) - 1);
+  const share = (from + progress * (to - from)) / 100;
+  return driftAtEdge(speed / 100, bottom - top, height) * (2 * share - 1);
 }
 
 const spanOf = (ranges: readonly Range[], node: string): Range =>

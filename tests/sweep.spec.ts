@@ -445,3 +445,47 @@ test('an edit that changes nothing on the page leaves what was found; another is
   await expect(isDone).toBeVisible({ timeout: 30_000 });
   expect(await allRuns(page)).toEqual(found);
 });
+
+test('sections that were edited are looked at alone, and all that is told is what the whole page tells', async ({
+  page
+}) => {
+  test.setTimeout(120_000);
+  // Every third word cannot be broken, so that headings, labels and the width of the page all have something to tell.
+  const project = changed(
+    put(make('button', 'Wide', { label: LONG })),
+    { type: 'set-setting', id: 'season-tabs', key: 'foldUnder', value: 0 },
+    { type: 'set-setting', id: 'welcome-heading', key: 'text', value: `An orchard and the ${LONG} of it` }
+  );
+  const bench = await swept(page, project);
+  const told = page.getByText(/^swept in /);
+  const isDone = page.getByRole('button', { name: 'Sweep again' });
+  const layouts = async () => Number(/(\d+) layouts/.exec(await told.innerText())![1]);
+  const settled = async () => {
+    await expect(told).not.toHaveText(/before the last change/, { timeout: 30_000 });
+    await expect(isDone).toBeVisible({ timeout: 30_000 });
+  };
+  await settled();
+  const first = await allRuns(page);
+  expect(first.length).toBeGreaterThan(5);
+  const states = [first];
+  const edits: readonly (readonly [row: string, key: string])[] = [
+    ['Welcome heading', 'Control+d'],
+    ['Season tabs', 'Control+d'],
+    ['Wide', 'Delete'],
+    ['Welcome text', 'Control+z'],
+    ['Welcome text', 'Control+z']
+  ];
+  for (const [row, key] of edits) {
+    await bench.row(row).first().click();
+    await page.keyboard.press(key);
+    await expect.poll(() => allRuns(page), { timeout: 30_000 }).not.toEqual(states.at(-1));
+    await settled();
+    const found = await allRuns(page);
+    await isDone.click();
+    await expect(isDone).toBeHidden();
+    await settled();
+    expect(await layouts()).toBeGreaterThan(80);
+    expect(await allRuns(page)).toEqual(found);
+    states.push(found);
+  }
+});

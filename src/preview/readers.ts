@@ -3,7 +3,7 @@ import type { FactName } from '$core/facts/index';
 import { readBoxes } from './boxes';
 import { measureRows } from './measure';
 import { createRooms } from './rooms';
-import { readSights } from './sights';
+import { readSights, readSightsAcross, readSightsIn } from './sights';
 import { readStops } from './stops';
 
 type ElementOf = (id: string) => HTMLElement | null;
@@ -16,17 +16,23 @@ const rooms = createRooms();
 /** What was measured of the page holds no longer. */
 export const forgetMeasured = (): void => rooms.forget();
 
+/** Words in a typeface that has not come yet take another room: nothing is told before. */
+const inTypefaces = (asks: readonly Ask[], read: (ask: Ask) => Read[number]): Read =>
+  document.fonts.status === 'loaded' ? asks.map(read) : [];
+
 /** Reads one fact about all pieces it is asked of. */
 const READERS: Readonly<Record<FactName, (asks: readonly Ask[], elementOf: ElementOf) => Read>> = {
   fit: (asks, elementOf) =>
     measureRows(asks.map(rowOf), elementOf).map(({ node, ...value }) => [node, value]),
   room: (asks, elementOf) => rooms.read(asks.map(rowOf), elementOf),
   stops: (asks) => asks.map(({ node }) => [node, readStops(document.body)]),
-  // Words in a typeface that has not come yet take another room.
-  sights: (asks) =>
-    document.fonts.status === 'loaded'
-      ? asks.map(({ node, part }) => [node, readSights(document.body, part)])
-      : [],
+  sights: (asks) => inTypefaces(asks, ({ node, part }) => [node, readSights(document.body, part)]),
+  sightsIn: (asks, elementOf) =>
+    inTypefaces(asks, ({ node }) => {
+      const section = elementOf(node);
+      return [node, section ? readSightsIn(section) : []];
+    }),
+  sightsAcross: (asks) => inTypefaces(asks, ({ node }) => [node, readSightsAcross(document.body)]),
   box: (asks, elementOf) => readBoxes(asks.flatMap(({ node }) => drawn(node, elementOf(node))))
 };
 

@@ -111,6 +111,38 @@ describe('a preview session after any sequence of commands', () => {
   });
 });
 
+describe('what an edit touches', () => {
+  it('is what the frame gets something of, and not the page around it', () => {
+    const session = createPreviewSession(registry);
+    const project = sampleProject();
+    session.patchFor(project, first);
+    expect(session.touchedLast()).toContain('page');
+    const written = after(project, {
+      type: 'set-setting',
+      id: 'heading',
+      key: 'text',
+      value: 'Other words'
+    } as Command);
+    session.patchFor(written, first);
+    expect(session.touchedLast()).toEqual(['heading']);
+    const styled = after(written, {
+      type: 'set-style',
+      id: 'text-one',
+      part: 'root',
+      state: 'rest',
+      condition: 'always',
+      property: 'color',
+      value: '#112233'
+    } as Command);
+    session.patchFor(styled, first);
+    expect(session.touchedLast()).toEqual(['text-one']);
+    session.patchFor(after(styled, { type: 'remove', ids: ['heading'] } as Command), first);
+    expect(session.touchedLast()).toEqual(['section']);
+    session.patchFor(after(styled, { type: 'remove', ids: ['heading'] } as Command), first);
+    expect(session.touchedLast()).toEqual([]);
+  });
+});
+
 describe('what a hand turns', () => {
   const turned = (command: Command, from = sampleProject()) => {
     const session = createPreviewSession(registry);

@@ -154,6 +154,8 @@ export function createPreviewSession(registry: Registry) {
   let sent = new Map<NodeId, NodePrint>();
   /** Style sheets the frame has, by name. */
   const sheets = new Map<string, string>();
+  /** Nodes that the last patch has something of. */
+  let touched: NodeId[] = [];
   /** Node → nodes that were made from it. */
   let dependents = new Map<NodeId, Set<NodeId>>();
 
@@ -250,6 +252,8 @@ export function createPreviewSession(registry: Registry) {
     const before = sent.get(id);
     into.set(id, print);
     if (before === print) return;
+    const lengthOf = ({ nodes, sheets, values }: OpenPatch) => nodes.length + sheets.length + values.length;
+    const length = lengthOf(patch);
     if (before?.html !== print.html) patch.nodes.push({ id, html: print.html, behaviours: print.behaviours });
     for (const sheet of print.sheets) {
       if (sheets.get(sheet.id) === sheet.css) continue;
@@ -258,6 +262,7 @@ export function createPreviewSession(registry: Registry) {
     }
     if (!isSame(before?.values ?? [], print.values) || !isSame(before?.widths ?? [], print.widths))
       patch.values.push({ id, stem: print.stem, values: print.values, widths: print.widths });
+    if (lengthOf(patch) > length) touched.push(id);
   };
 
   return {
@@ -277,6 +282,7 @@ export function createPreviewSession(registry: Registry) {
       const { project } = expanded(registry, given);
       const isThere =
         Object.hasOwn(project.pages, pageId) && (only === null || maybeNode(project, only) !== null);
+      touched = [];
       if (!isThere) return null;
       const patch: OpenPatch = editedOnly(project, pageId, only) ?? everything(project, pageId, only);
       if (shown?.project.tokens !== project.tokens)
@@ -286,7 +292,9 @@ export function createPreviewSession(registry: Registry) {
         patch.tokens
         ? patch
         : null;
-    }
+    },
+    /** @returns nodes that look or stand otherwise by the last patch. */
+    touchedLast: (): readonly NodeId[] => touched
   };
 }
 

@@ -1,6 +1,6 @@
 import { boxFact } from './box';
 import { fitFact, roomFact } from './fit';
-import { sightsFact } from './sights';
+import { sightsFact, sightsInFact, sightsAcrossFact } from './sights';
 import { stopsFact } from './stops';
 
 /** Everything that is measured, one line each; the frame has a reader for each (src/preview/readers.ts). */
@@ -9,7 +9,9 @@ export const FACTS = {
   room: roomFact,
   box: boxFact,
   stops: stopsFact,
-  sights: sightsFact
+  sights: sightsFact,
+  sightsIn: sightsInFact,
+  sightsAcross: sightsAcrossFact
 } as const;
 
 export type FactName = keyof typeof FACTS;

@@ -41,3 +41,9 @@ export type Sight = Sights[number];
  * part says which texts it is to hold.
  */
 export const sightsFact: Fact<Sights> = { maybePart: () => null, schema };
+
+/** What is seen in one section, whatever stands around it: for what an edit touches. */
+export const sightsInFact: Fact<Sights> = sightsFact;
+
+/** What is seen of pieces against others of the page, whatever section they stand in. */
+export const sightsAcrossFact: Fact<Sights> = sightsFact;

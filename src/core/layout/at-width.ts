@@ -1,6 +1,7 @@
 import { compact } from '../data/compact';
 import type { Box } from '../facts/box';
 import type { Ask } from '../facts/fact';
+import type { FactName } from '../facts/index';
 import type { Room } from '../facts/fit';
 import type { Sight, Sights } from '../facts/sights';
 import { asksFor, moves } from '../kinds/asks';
@@ -19,19 +20,40 @@ export interface Found {
   readonly value: unknown;
 }
 
-/** @returns what is asked of a page at each width: what is seen, and what tells where rows fit and what sticks. */
+const roomsIn = (registry: Registry, project: Project, id: NodeId): readonly Ask[] =>
+  asksFor(registry, project, subtreeIds(project, id))
+    .filter(({ fact }) => fact === 'fit')
+    .map((ask): Ask => ({ ...ask, fact: 'room' }));
+
+/** What follows the scroll, wherever on the page: how far follows from how long the page is. */
+function boxesOn(registry: Registry, project: Project, root: NodeId): readonly Ask[] {
+  const does = ({ node }: Ask) => moves(registry.of(nodeOf(project, node as NodeId)));
+  return asksFor(registry, project, subtreeIds(project, root)).filter(
+    (ask) => ask.fact === 'box' && does(ask)
+  );
+}
+
+/**
+ * @param sections those that are looked at: others are as they were; null for the whole page.
+ * @returns what is asked of a page at each width: what is seen, and what tells where rows fit and what sticks.
+ */
 export function asksAtWidth(
   registry: Registry,
   project: Project,
   root: NodeId,
-  texts: Trial
+  texts: Trial,
+  sections: Iterable<NodeId> | null = null
 ): readonly Ask[] {
-  const all = asksFor(registry, project, subtreeIds(project, root));
-  const rooms = all.filter(({ fact }) => fact === 'fit').map((ask): Ask => ({ ...ask, fact: 'room' }));
-  const does = ({ node }: Ask) => moves(registry.of(nodeOf(project, node as NodeId)));
-  const boxes = all.filter((ask) => ask.fact === 'box' && does(ask));
-  return [{ fact: 'sights', node: root, part: texts }, ...rooms, ...boxes];
+  const boxes = boxesOn(registry, project, root);
+  if (!sections)
+    return [{ fact: 'sights', node: root, part: texts }, ...roomsIn(registry, project, root), ...boxes];
+  const own = [...sections];
+  const seen = own.map((node): Ask => ({ fact: 'sightsIn', node, part: texts }));
+  const rooms = own.flatMap((id) => roomsIn(registry, project, id));
+  return [{ fact: 'sightsAcross', node: root, part: texts }, ...seen, ...rooms, ...boxes];
 }
+
+const SIGHTS = ['sights', 'sightsIn', 'sightsAcross'] as const satisfies readonly FactName[];
 
 const valuesOf = <Value>(found: readonly Found[], fact: string): readonly (readonly [NodeId, Value])[] =>
   found.filter((each) => each.fact === fact).map(({ node, value }) => [node as NodeId, value as Value]);
@@ -65,7 +87,9 @@ export function seenAtWidth(
   found: readonly Found[],
   width: number
 ): Sights | null {
-  const [sights] = valuesOf<Sights>(found, 'sights');
+  const sights = SIGHTS.flatMap((fact) => valuesOf<Sights>(found, fact));
   const fits = valuesOf<Room>(found, 'room').map(([node, fit]) => fitting(registry, project, node, fit));
-  return sights ? [...sights[1], ...compact(fits), ...carried(registry, project, found, width)] : null;
+  if (sights.length === 0) return null;
+  const seen = sights.flatMap(([, each]) => each);
+  return [...seen, ...compact(fits), ...carried(registry, project, found, width)];
 }

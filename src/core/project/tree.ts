@@ -5,7 +5,7 @@ import { remembered } from '../data/remembered';
 type Nodes = Project['nodes'];
 
 /** Whatever holds nodes: a project, a fragment. */
-interface Holder {
+export interface Holder {
   readonly nodes: Nodes;
 }
 

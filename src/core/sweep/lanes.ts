@@ -18,6 +18,8 @@ export interface LaneKind {
   readonly tone: 'error' | 'warning' | 'plain';
   /** Whether it changes where its value does, and not only where it comes and goes: lines of a heading. */
   readonly isCounted: boolean;
+  /** Whether it follows from the section it is seen in alone, so that it stays while others are edited. */
+  readonly isLocal: boolean;
   /** Which value of a run is the worst. */
   readonly worst: 'most' | 'least';
   words(value: number): string;
@@ -36,6 +38,7 @@ export const LANES: readonly LaneKind[] = [
     label: 'makes the page scroll sideways',
     tone: 'error',
     isCounted: false,
+    isLocal: false,
     worst: 'most',
     words: (px) => `by ${px} px`,
     rule: 'page-sideways'
@@ -45,6 +48,7 @@ export const LANES: readonly LaneKind[] = [
     label: 'cuts its text',
     tone: 'error',
     isCounted: false,
+    isLocal: true,
     worst: 'most',
     words: (px) => `${px} px short`,
     rule: 'text-cut'
@@ -54,6 +58,7 @@ export const LANES: readonly LaneKind[] = [
     label: 'lies over other words',
     tone: 'error',
     isCounted: false,
+    isLocal: false,
     worst: 'most',
     words: (px) => `by ${px} px`,
     rule: 'words-over'
@@ -63,6 +68,7 @@ export const LANES: readonly LaneKind[] = [
     label: 'wraps its labels',
     tone: 'warning',
     isCounted: true,
+    isLocal: true,
     worst: 'most',
     words: lines,
     rule: 'labels-wrap'
@@ -72,6 +78,7 @@ export const LANES: readonly LaneKind[] = [
     label: 'is hard to hit',
     tone: 'warning',
     isCounted: false,
+    isLocal: false,
     worst: 'least',
     words: (px) => `${px} px`,
     rule: 'target-crowded'
@@ -81,6 +88,7 @@ export const LANES: readonly LaneKind[] = [
     label: 'has under 2 words a line',
     tone: 'warning',
     isCounted: false,
+    isLocal: true,
     worst: 'least',
     words: (words) => `${words} a line`,
     rule: null
@@ -90,6 +98,7 @@ export const LANES: readonly LaneKind[] = [
     label: 'draws a picture larger than it is',
     tone: 'warning',
     isCounted: false,
+    isLocal: true,
     worst: 'most',
     words: (percent) => `at ${percent} %`,
     rule: 'picture-grainy'
@@ -99,6 +108,7 @@ export const LANES: readonly LaneKind[] = [
     label: 'ends lower than what stands beside it',
     tone: 'warning',
     isCounted: false,
+    isLocal: true,
     worst: 'most',
     words: (px) => `by ${px} px`,
     rule: null
@@ -108,6 +118,7 @@ export const LANES: readonly LaneKind[] = [
     label: 'sticks and is carried along',
     tone: 'plain',
     isCounted: false,
+    isLocal: false,
     worst: 'least',
     words: (px) => `at least ${px} px`,
     rule: null
@@ -117,6 +128,7 @@ export const LANES: readonly LaneKind[] = [
     label: 'fits on one line',
     tone: 'plain',
     isCounted: false,
+    isLocal: true,
     worst: 'most',
     words: (px) => `needs ${px} px`,
     tells: (runs) => !isEverywhere(runs),
@@ -127,6 +139,7 @@ export const LANES: readonly LaneKind[] = [
     label: 'changes its lines',
     tone: 'plain',
     isCounted: true,
+    isLocal: true,
     worst: 'most',
     words: lines,
     tells: (runs) => runs.length > 1,

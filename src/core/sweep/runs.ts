@@ -47,6 +47,8 @@ function takeInto(runs: Open[], sight: Seen, width: number, before: number | und
 const rankOf = (what: What): number => LANES.findIndex((kind) => kind.what === what);
 const lengthOf = ({ runs }: Lane): number => runs.reduce((sum, { from, to }) => sum + to - from + 1, 0);
 
+const byWorst = (a: Lane, b: Lane): number => rankOf(a.what) - rankOf(b.what) || lengthOf(b) - lengthOf(a);
+
 const isTelling = ({ what, runs }: Lane): boolean => laneKindOf(what).tells?.(runs) ?? true;
 
 /**
@@ -73,8 +75,26 @@ export function lanesOf(samples: Samples): readonly Lane[] {
       runs: runs.map(({ last, ...run }): Run => defined({ ...run, to: last }))
     }))
     .filter(isTelling)
-    .toSorted((a, b) => rankOf(a.what) - rankOf(b.what) || lengthOf(b) - lengthOf(a));
+    .toSorted(byWorst);
 }
+
+/**
+ * @param before lanes of a page before an edit. @param found those of what was looked at anew since.
+ * @param isAnew whether that was all there is to see in the section that a piece stands in.
+ * @returns lanes of the whole page, in no order.
+ */
+export function renewedLanes(
+  before: readonly Lane[],
+  found: readonly Lane[],
+  isAnew: (node: string) => boolean
+): readonly Lane[] {
+  const stays = ({ what, node }: Lane) => laneKindOf(what).isLocal && !isAnew(node);
+  return [...before.filter(stays), ...found];
+}
+
+/** @param placeOf where a piece stands on the page: of lanes that are as bad the first on the page comes first. */
+export const worstFirst = (lanes: readonly Lane[], placeOf: (node: string) => number): readonly Lane[] =>
+  lanes.toSorted((a, b) => byWorst(a, b) || placeOf(a.node) - placeOf(b.node));
 
 const endsOf = ({ runs }: Lane): readonly number[] => runs.flatMap(({ from, to }) => [from, to + 1]);
 

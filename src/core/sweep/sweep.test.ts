@@ -5,7 +5,10 @@ import { firstSeedsOf, halvesOf, seedsOf, signatureOf } from './halving';
 import { SWEEP_FROM, SWEEP_TO } from './span';
 import { overHeights } from './heights';
 import { worstOfEach } from './merging';
-import { edgesOf, lanesOf, wrongOver } from './runs';
+import { edgesOf, lanesOf, renewedLanes, worstFirst, wrongOver } from './runs';
+import { maybeSectionOf, sectionsOf } from './touched';
+import { after, id, sampleProject } from '../testing/project';
+import { makeWith } from '../kinds/make';
 
 const sight = (what: Sight['what'], value: number, node = 'a', part = 'root'): Sight => ({
   what,
@@ -170,5 +173,65 @@ describe('the sweep over all widths', () => {
       { from: 700, to: 1920, value: 9, at: 700, height: 560 }
     ]);
     expect(signatureOf(see(699))).not.toBe(signatureOf(see(700)));
+  });
+});
+
+describe('a page of which some sections are looked at anew', () => {
+  const before = everyWidth((px) => [
+    ...where(px < 500, sight('cut', 9, 'edited')),
+    ...where(px < 600, sight('cut', 7, 'other')),
+    ...where(px < 700, sight('sideways', 3, 'other')),
+    sight('heading', px < 400 ? 2 : 1, 'gone')
+  ]);
+  const isAnew = (node: string) => node !== 'other';
+
+  it('keeps what was seen in the others, and nothing of these', () => {
+    const found = everyWidth((px) => where(px < 320, sight('cut', 4, 'edited')));
+    const lanes = worstFirst(renewedLanes(before, found, isAnew), () => 0);
+    expect(lanes.map(({ what, node, runs }) => [what, node, runs.at(-1)!.to])).toEqual([
+      ['cut', 'other', 599],
+      ['cut', 'edited', 319]
+    ]);
+  });
+
+  it('tells what pieces do to the whole page as it is now, whatever section they stand in', () => {
+    const found = everyWidth((px) => where(px < 300, sight('sideways', 1, 'other')));
+    const lanes = worstFirst(renewedLanes(before, found, isAnew), () => 0);
+    expect(lanes.map(({ what, node, runs }) => [what, node, runs.at(-1)!.to])).toEqual([
+      ['sideways', 'other', 299],
+      ['cut', 'other', 599]
+    ]);
+  });
+
+  it('is told from its top down where things are as bad', () => {
+    const found = everyWidth((px) => where(px < 600, sight('cut', 4, 'edited')));
+    const placeOf = (node: string) => ['edited', 'other'].indexOf(node);
+    const cuts = worstFirst(renewedLanes(before, found, isAnew), placeOf).filter(
+      ({ what }) => what === 'cut'
+    );
+    expect(cuts.map(({ node }) => node)).toEqual(['edited', 'other']);
+  });
+
+  it('is told by where pieces stand: the page itself and what is gone stand in no section', () => {
+    const make = makeWith({ exactIds: true });
+    const fragment = make(
+      'section',
+      'Second',
+      {},
+      { content: [make('text', 'Words', { html: '<p>Words.</p>' })] }
+    );
+    const { root } = sampleProject().pages['first' as never]!;
+    const project = after(sampleProject(), {
+      type: 'insert',
+      fragment,
+      at: { parent: root, slot: 'sections', index: 1 }
+    });
+    expect(maybeSectionOf(project, root, id('text-one'))).toBe('section');
+    expect(sectionsOf(project, root, [id('text-one'), id('words'), id('second')])).toEqual(
+      new Set(['section', 'second'])
+    );
+    expect(sectionsOf(project, root, [id('text-one'), root])).toBeNull();
+    expect(sectionsOf(project, root, [id('text-one'), id('gone')])).toBeNull();
+    expect(sectionsOf(project, root, [])).toBeNull();
   });
 });

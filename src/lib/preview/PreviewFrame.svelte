@@ -20,6 +20,8 @@
     /** Just this piece with what is in and around it. */
     only?: NodeId | null;
     onmessage?: (message: FromFrame) => void;
+    /** Called before the frame gets what an edit changed: with the nodes it touched, null where all of it may differ. */
+    onpatch?: (touched: readonly NodeId[] | null) => void;
     /** Called where the page looks the same in another state of the project, so that nothing is sent. */
     onsame?: () => void;
     /** Called with a function that sends to the frame, once it listens. */
@@ -38,6 +40,7 @@
     only = null,
     watch,
     onmessage,
+    onpatch,
     onsame,
     onready
   }: Props = $props();
@@ -102,6 +105,8 @@
     const from = performance.now();
     const patch = session.patchFor(now, pageId, only);
     if (!patch) return untrack(() => onsame?.());
+    const mayAllDiffer = seq === 0 || patch.tokens !== null;
+    untrack(() => onpatch?.(mayAllDiffer ? null : session.touchedLast()));
     for (const portion of portionsOf(patch, PORTION, LATER)) {
       const keyframes = seq === 0 ? BASE_CSS + allKeyframes(registry) : '';
       seq += 1;

@@ -1,4 +1,5 @@
 import { tick } from 'svelte';
+import type { Ask } from '$core/facts/fact';
 import type { Sights } from '$core/facts/sights';
 import { registry } from '$core/registry';
 import { expanded } from '$core/rows/rows';
@@ -6,9 +7,12 @@ import { overHeights, type Seen } from '$core/sweep/heights';
 import { firstSeedsOf, halvesOf, seedsOf } from '$core/sweep/halving';
 import { asksAtWidth, seenAtWidth } from '$core/layout/at-width';
 import { worstOfEach } from '$core/sweep/merging';
-import { edgesOf, lanesOf, type Lane } from '$core/sweep/runs';
+import { edgesOf, lanesOf, renewedLanes, worstFirst, type Lane } from '$core/sweep/runs';
+import { laneKindOf } from '$core/sweep/lanes';
 import { SWEEP_FROM, SWEEP_TO } from '$core/sweep/span';
+import { maybeSectionOf, sectionsOf } from '$core/sweep/touched';
 import type { Trial } from '$core/sweep/trials';
+import { subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import type { Measured, ToFrame } from '$preview/messages';
 import type { Workbench } from './workbench.svelte';
@@ -78,6 +82,12 @@ export class Sweep {
   height = $state<HeightChoice>(USUAL);
   /** Whether the page never came to stand at a width. */
   isLost = $state(false);
+  /** The state of the page of which all is known, and the sections edited since; null: all of it may be otherwise. */
+  #base: Project | null = null;
+  #edited: ReadonlySet<NodeId> | null = null;
+  /** Sections that are looked at, and lanes of the others, which stay; null for the whole page. */
+  #anew: { readonly sections: ReadonlySet<NodeId>; readonly before: readonly Lane[] } | null = null;
+  #asks: readonly Ask[] = [];
   #due: readonly number[] = [];
   /** Widths to look at once there is a first answer. */
   #rest: readonly number[] = [];
@@ -124,27 +134,61 @@ export class Sweep {
     return !isOf(this.result, { ...this.wanted(), project });
   }
 
-  /** Sweeps the page. What was found before says where to look first. */
+  /** Sweeps the page, or of one that was swept before the sections that were edited since. */
   begin(): void {
     this.cancel();
     const target = this.wanted();
+    if (frameOf(target) !== this.frame) this.#base = null;
     this.#isDrawn = frameOf(target) === this.frame && this.#inFrame?.project === target.project;
     this.isAway = this.#isDrawn;
     this.target = target;
     this.#isOfTrial = this.bench().trial !== null;
-    this.#samples = new Map();
     this.#from = performance.now();
     this.isLost = false;
     this.progress = { layouts: 0, width: SWEEP_FROM };
     this.#toldAt = this.#from;
-    const { narrow, medium } = target.project.info.bands;
-    const fits = [...this.bench().facts.fits.values()].flatMap(({ from }) => (from ? [from] : []));
-    const bands = [narrow, medium].flatMap((px) => [px, px + 1]);
-    const before = remembered.get(keyOf(target))?.lanes ?? [];
-    const edges = [...bands, ...fits, ...edgesOf(before)];
-    this.#due = firstSeedsOf(edges);
-    this.#rest = seedsOf(edges);
+    this.#plan(target);
     void this.#next();
+  }
+
+  /** What is looked at, and at which widths first: what was found before says where. */
+  #plan(target: Target): void {
+    const { project, page } = target;
+    const { root } = project.pages[page]!;
+    const before = remembered.get(keyOf(target));
+    const sections = before?.project === this.#base && this.#edited?.size ? this.#edited : null;
+    this.#anew = sections && { sections, before: before!.lanes };
+    this.#asks = asksAtWidth(registry, project, root, target.texts, sections);
+    this.#samples = new Map();
+    const { narrow, medium } = project.info.bands;
+    const fits = [...this.bench().facts.fits].flatMap(([node, { from }]) =>
+      from && this.#isAnew(node) ? [from] : []
+    );
+    const bands = [narrow, medium].flatMap((px) => [px, px + 1]);
+    const lanes = (before?.lanes ?? []).filter(
+      ({ what, node }) => !laneKindOf(what).isLocal || this.#isAnew(node)
+    );
+    this.#due = firstSeedsOf([...bands, ...fits, ...edgesOf(lanes)]);
+    this.#rest = seedsOf([...bands, ...fits]);
+  }
+
+  /** Whether a piece stands where the page is looked at; one that is gone is not. */
+  #isAnew(node: string): boolean {
+    if (!this.#anew) return true;
+    const { project, page } = this.target!;
+    const { root } = project.pages[page]!;
+    const section = maybeSectionOf(project, root, node as NodeId);
+    return section ? this.#anew.sections.has(section) : node !== root;
+  }
+
+  /** The frame gets what an edit changed. @param touched nodes that are otherwise; null where all may be. */
+  edited(touched: readonly NodeId[] | null): void {
+    const { target } = this;
+    if (!target) return;
+    const { project } = expanded(registry, target.project);
+    const sections = touched && sectionsOf(project, project.pages[target.page]!.root, touched);
+    this.#edited = sections && this.#edited && new Set([...this.#edited, ...sections]);
+    if (this.width !== null) this.#plan(target);
   }
 
   cancel(): void {
@@ -164,6 +208,7 @@ export class Sweep {
     this.#reflow = reflow;
     this.#inFrame = null;
     this.#isDrawn = false;
+    this.#base = null;
   }
 
   /** The page in the frame is as it was asked for; before that there is nothing to see on it. */
@@ -215,10 +260,18 @@ export class Sweep {
     this.#rest = [];
   }
 
+  #lanes(): readonly Lane[] {
+    const found = lanesOf(this.#samples);
+    const all = this.#anew ? renewedLanes(this.#anew.before, found, (node) => this.#isAnew(node)) : found;
+    const { project, page } = this.target!;
+    const places = new Map(subtreeIds(project, project.pages[page]!.root).map((id, i) => [id as string, i]));
+    return worstFirst(all, (node) => places.get(node) ?? 0);
+  }
+
   #swept(): Swept {
     return {
       ...this.target!,
-      lanes: lanesOf(this.#samples),
+      lanes: this.#lanes(),
       layouts: this.#samples.size * heightsOf(this.target!).length,
       ms: performance.now() - this.#from
     };
@@ -238,7 +291,11 @@ export class Sweep {
 
   #keep(swept: Swept): void {
     this.#show(swept);
-    if (!this.#isOfTrial) remembered.set(keyOf(swept), swept);
+    if (!this.#isOfTrial) {
+      remembered.set(keyOf(swept), swept);
+      this.#base = swept.project;
+      this.#edited = new Set();
+    }
     this.takeUp();
   }
 
@@ -252,15 +309,14 @@ export class Sweep {
   }
 
   #ask(): void {
-    const { target } = this;
-    const root = target?.project.pages[target.page]?.root;
-    if (!root || !this.#isDrawn || this.width === null) return;
-    this.#send?.({ type: 'measure', asks: asksAtWidth(registry, target.project, root, target.texts) });
+    if (!this.target || !this.#isDrawn || this.width === null) return;
+    this.#send?.({ type: 'measure', asks: [...this.#asks] });
   }
 
   take({ viewport, window, found }: Measured): void {
     const { width, tall } = this;
-    if (width === null) return;
+    // What is still on its way from before an edit is of another page.
+    if (width === null || !this.#isDrawn) return;
     const sights = seenAtWidth(registry, this.target!.project, found, width);
     if (viewport !== width || window !== tall || !sights) return this.#wait();
     this.isAway = true;

@@ -1,4 +1,5 @@
 import { SIGHTS_MOST, type Sight, type Sights } from '$core/facts/sights';
+import { laneKindOf } from '$core/sweep/lanes';
 import { worstOfEach } from '$core/sweep/merging';
 import type { Seen, SightReader } from './reader';
 import { over } from './over';
@@ -36,12 +37,26 @@ function sightsOf({ what, read }: SightReader, seen: Seen): Sights {
   });
 }
 
+function readWith(readers: readonly SightReader[], page: HTMLElement): Sights {
+  const seen = { page, words: wordsShown(page) };
+  return worstOfEach(readers.flatMap((reader) => sightsOf(reader, seen))).slice(0, SIGHTS_MOST);
+}
+
 /**
  * @param trial which texts the page is to hold (core/sweep/trials.ts).
  * @returns what is seen of the page at the width it has now.
  */
 export function readSights(page: HTMLElement, trial: string): Sights {
   tryTexts(page, trial);
-  const seen = { page, words: wordsShown(page) };
-  return worstOfEach(READERS.flatMap((reader) => sightsOf(reader, seen))).slice(0, SIGHTS_MOST);
+  return readWith(READERS, page);
 }
+
+const isLocal = ({ what }: SightReader): boolean => laneKindOf(what).isLocal;
+const LOCAL = READERS.filter(isLocal);
+const ACROSS = READERS.filter((reader) => !isLocal(reader));
+
+/** @returns what is seen in one section, whatever stands around it. */
+export const readSightsIn = (section: HTMLElement): Sights => readWith(LOCAL, section);
+
+/** @returns what is seen of pieces of the page against others. */
+export const readSightsAcross = (page: HTMLElement): Sights => readWith(ACROSS, page);

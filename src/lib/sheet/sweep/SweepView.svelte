@@ -124,6 +124,7 @@
           width={sweep.wide}
           height={sweep.tall}
           onmessage={receive}
+          onpatch={(touched) => sweep.edited(touched)}
           onsame={() => sweep.unchanged()}
           onready={(send) => sweep.connect(send, reflow)}
         />
