@@ -4,6 +4,7 @@ import { settingsWithDefaults } from '$core/kinds/settings';
 import { newId } from '$core/project/ids';
 import { subtreeIds } from '$core/project/tree';
 import type { Place, Project, Row, Source, SourceId } from '$core/project/types';
+import { noteText } from '$core/tables/packed';
 import { LIMITS, refused, type ReadTable, type Table } from '$core/tables/table';
 import { listOf } from '$core/templates/listed';
 import { registry } from '$core/registry';
@@ -42,7 +43,10 @@ function readInWorker(
     worker.onmessage = ({ data }: MessageEvent<TableAnswer>) => {
       if ('share' in data) onprogress(data.share);
       else if ('rows' in data) rows.push(...data.rows.map((row) => Object.freeze(row)));
-      else resolve(withRows(data.read, Object.freeze(rows)));
+      else {
+        if (data.text !== null) noteText(rows, data.text);
+        resolve(withRows(data.read, Object.freeze(rows)));
+      }
     };
     worker.postMessage(request);
   }).finally(() => worker.terminate());

@@ -1,3 +1,4 @@
+import { packedDiff, packedProject } from '$core/tables/packed';
 import type { Facts, Finding } from '$core/kinds/finding';
 import type { Diff } from '$core/project/diff';
 import { maybeSteps } from '$core/project/lineage';
@@ -36,7 +37,10 @@ export class FindingsWatch {
     const steps = this.#sent && maybeSteps(this.#sent, project);
     const diffs: readonly Diff[] | null = steps && [...steps].reverse();
     this.#sent = project;
-    worker.postMessage((diffs ? { id, diffs, facts } : { id, project, facts }) satisfies FindingsRequest);
+    const request: FindingsRequest = diffs
+      ? { id, diffs: diffs.map(packedDiff), facts }
+      : { id, project: packedProject(project), facts };
+    worker.postMessage(request);
   }
 
   #start(): Worker {

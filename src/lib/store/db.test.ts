@@ -1,7 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { makeDemo } from '../../../demo/make';
-import { NOT_LASTING, prepareStorage, storageSentence } from './db';
-import { addProject, listProjects, openProject } from './projects';
+import type { Row, SourceId } from '$core/project/types';
+import { ROWS_MANY } from '$core/tables/packed';
+import { db, NOT_LASTING, prepareStorage, storageSentence } from './db';
+import { addProject, appendToLog, listProjects, openProject } from './projects';
+import { listVersions, saveVersion } from './versions';
 
 describe('where there is no storage, as here', () => {
   it('projects are kept in memory, and it says that they do not last', async () => {
@@ -13,6 +16,30 @@ describe('where there is no storage, as here', () => {
     expect(twin).not.toBe(id);
     expect((await listProjects()).map((row) => row.id).sort()).toEqual([id, twin].sort());
     expect(NOT_LASTING).toContain('export the project file');
+  });
+
+  it('tables of many rows are kept as one text, and are there again in the project, its history and its versions', async () => {
+    await prepareStorage();
+    const { project } = makeDemo();
+    const id = await addProject(project, new Map());
+    const given = { ...project, id };
+    const rows = Array.from({ length: ROWS_MANY + 1 }, (_each, n): Row => ({ name: `Apple ${n}`, price: n }));
+    const [first] = Object.keys(project.sources) as [SourceId];
+    const before = project.sources[first]!;
+    const diff = { sources: { [first]: [before, { ...before, rows }] as const } };
+    const entry = { op: 'do', diff, label: 'Take the rows', mergeKey: null } as const;
+    const { project: written } = await appendToLog({ project: given, seq: 0 }, [entry], new Map());
+    await saveVersion(written, 'With rows');
+
+    const [kept] = await db.log.where('[project+seq]').between([id, 0], [id, Infinity]).toArray();
+    expect(typeof kept!.diff.sources![first]![1]!.rows).toBe('string');
+    const opened = (await openProject(id))!;
+    expect(opened.project).toEqual(written);
+    expect(opened.project.sources[first]!.rows).toEqual(rows);
+    expect(opened.history.past.at(-1)!.diff).toEqual(diff);
+    expect((await listVersions(id))[0]!.document).toEqual(written);
+    const twin = await addProject(written, new Map());
+    expect((await openProject(twin))!.project.sources).toEqual(written.sources);
   });
 });
 

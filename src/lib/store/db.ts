@@ -69,6 +69,8 @@ export class Database extends Dexie {
       marks: 'key'
     });
     this.version(2).stores({ versions: '++key, project' });
+    // Tables of many rows are kept as one text, which a window that was opened before cannot read.
+    this.version(3).stores({});
   }
 }
 

@@ -4,6 +4,7 @@ import { isOld, migratedDiff, migratedProject } from '$core/formats/migrate';
 import { pageOf, subtreeIds } from '$core/project/tree';
 import { repeats } from '$core/rows/rows';
 import { registry } from '$core/registry';
+import { packedDiff, packedProject, unpackedDiff, unpackedProject } from '$core/tables/packed';
 import { mendedProject, rebased } from '$core/project/rebase';
 import { newId } from '$core/project/ids';
 import type { AssetId, Node, Project, ProjectId } from '$core/project/types';
@@ -36,7 +37,7 @@ export async function addProject(project: Project, blobs: ReadonlyMap<AssetId, B
     const isTaken = (await db.projects.get(project.id)) !== undefined;
     const id = isTaken ? newId<ProjectId>(project.info.name) : project.id;
     const document = { ...project, id };
-    await db.snapshots.put({ project: id, seq: 0, document });
+    await db.snapshots.put({ project: id, seq: 0, document: packedProject(document) });
     await db.assets.bulkPut([...blobs].map(([asset, blob]) => ({ project: id, id: asset, blob })));
     await db.projects.put({
       id,
@@ -65,8 +66,9 @@ function piecesOfPage(project: Project): Iterable<Node> {
 export async function openProject(id: ProjectId, needed: 'all' | 'page' = 'all'): Promise<Stored | null> {
   const read = await db.transaction('r', [db.projects, db.snapshots, db.log, db.assets], async () => {
     const row = await db.projects.get(id);
-    const snapshot = await db.snapshots.get(id);
-    if (!row || row.deleted || !snapshot) return null;
+    const kept = await db.snapshots.get(id);
+    if (!row || row.deleted || !kept) return null;
+    const snapshot = { ...kept, document: unpackedProject(kept.document) };
     const assets = await db.assets.where('project').equals(id).toArray();
     return { row, snapshot, assets, log: await rowsOf(id, 0) };
   });
@@ -90,8 +92,13 @@ export async function openProject(id: ProjectId, needed: 'all' | 'page' = 'all')
 }
 
 /** Rows of a project's log after a number, in order, as they were written. */
-const rowsOf = (id: ProjectId, after: number): Promise<LogRow[]> =>
-  db.log.where('[project+seq]').between([id, after], [id, Infinity], false, true).toArray();
+async function rowsOf(id: ProjectId, after: number): Promise<LogRow[]> {
+  const rows = await db.log
+    .where('[project+seq]')
+    .between([id, after], [id, Infinity], false, true)
+    .toArray();
+  return rows.map((row) => ({ ...row, diff: unpackedDiff(row.diff) }));
+}
 
 /** Pieces that a step changed, brought or took away. */
 const piecesIn = ({ diff }: LogRow): Node[] =>
@@ -172,7 +179,7 @@ export async function appendToLog(
       add({ op: 'do', diff: mended.diff, label: 'Put two windows’ edits together', mergeKey: null });
     }
     const seq = row.seq + rows.length;
-    await db.log.bulkAdd(rows);
+    await db.log.bulkAdd(rows.map((each) => ({ ...each, diff: packedDiff(each.diff) })));
     await db.assets.bulkPut([...blobs].map(([asset, blob]) => ({ project: id, id: asset, blob })));
     await db.projects.put({
       ...row,
@@ -182,7 +189,7 @@ export async function appendToLog(
       seq
     });
     const crossesSnapshot = Math.floor(seq / SNAPSHOT_EVERY) > Math.floor(row.seq / SNAPSHOT_EVERY);
-    if (crossesSnapshot) await db.snapshots.put({ project: id, seq, document: head });
+    if (crossesSnapshot) await db.snapshots.put({ project: id, seq, document: packedProject(head) });
     return { project: head, seq, isMerged };
   });
 }

@@ -3,10 +3,11 @@ import { createFindingsRunner, loadRules } from '$core/findings/run';
 import type { Facts } from '$core/kinds/finding';
 import { patched, type Diff } from '$core/project/diff';
 import type { Project } from '$core/project/types';
+import { unpackedDiff, unpackedProject } from '$core/tables/packed';
 import { registry } from '$core/registry';
 
 /**
- * What the window sends: a whole project, or what changed; and what was measured. `id` comes back with the
+ * What the window sends, packed: a whole project, or what changed; and what was measured. `id` comes back with the
  * answer.
  */
 export type FindingsRequest =
@@ -31,8 +32,8 @@ let project: Project | null = null;
 
 self.onmessage = async ({ data }: MessageEvent<FindingsRequest>) => {
   const runner = await ready;
-  if ('project' in data) project = data.project;
-  else if (project) project = data.diffs.reduce(patched, project);
+  if ('project' in data) project = unpackedProject(data.project);
+  else if (project) project = data.diffs.map(unpackedDiff).reduce(patched, project);
   if (!project) return;
   const from = performance.now();
   const findings = runner.run(project, data.facts);

@@ -244,7 +244,9 @@
     pointer-events: none;
     visibility: hidden;
   }
+  /* Laid out when it is measured, and not by the way: whoever looks at the page does not wait for it. */
   .away {
     left: -4000px;
+    content-visibility: hidden;
   }
 </style>
