@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Row, Source, SourceId } from '../project/types';
 import { sampleProject } from '../testing/project';
-import { noteText, packedDiff, packedProject, ROWS_MANY, unpackedDiff, unpackedProject } from './packed';
+import { areRead, noteText, packedDiff, packedProject, ROWS_MANY, unpackedDiff, unpackedProject } from './packed';
 
 /** Rows of all kinds of values that a cell may have. */
 const rowsOf = (count: number): readonly Row[] =>
@@ -49,6 +49,17 @@ describe('a project with tables of many rows', () => {
     expect(packedProject(projectWith(sourceOf(rows))).sources['apples' as SourceId]!.rows).toBe(
       '[{"name":"noted"}]'
     );
+  });
+});
+
+describe('rows that a reader of this app has made', () => {
+  it('are told from all others, and stay as they are', () => {
+    const rows = [{ name: 'Apple' }] as Row[];
+    expect(areRead(rows)).toBe(false);
+    noteText(rows, JSON.stringify(rows));
+    expect(areRead(rows)).toBe(true);
+    expect(() => rows.push({ name: 'Pear' })).toThrow(TypeError);
+    expect(areRead([...rows])).toBe(false);
   });
 });
 

@@ -11,8 +11,14 @@ type Rows = Source['rows'];
 
 const texts = new WeakMap<Rows, string>();
 
-/** Notes what rows are as JSON, where whoever read them has worked that out already. */
-export const noteText = (rows: Rows, text: string): void => void texts.set(rows, text);
+/** Notes what rows are as JSON, where whoever read them has worked that out already. The rows stay as they are. */
+export function noteText(rows: Rows, text: string): void {
+  Object.freeze(rows);
+  texts.set(rows, text);
+}
+
+/** Whether rows have come out of a reader, a store or a worker of this app, which make nothing but sound ones. */
+export const areRead = (rows: readonly unknown[]): boolean => texts.has(rows as Rows);
 
 /** What stands for a source between two places: nothing else may look at its rows. */
 type Packed = Omit<Source, 'rows'> & { readonly rows: Rows | string };

@@ -9,6 +9,7 @@ import {
   type Source,
   type ValueFormat
 } from '../project/types';
+import { areRead } from './packed';
 import { LIMITS } from './table';
 
 /** What a source, a query and a format must be, wherever they come from: a file, a command, the history. */
@@ -30,7 +31,7 @@ const rows = () =>
     .test(
       'rows',
       `A source has ${LIMITS.rows} rows at most, each a record of texts, numbers and truths.`,
-      (value) => value.length <= LIMITS.rows && value.every(isRow)
+      (value) => areRead(value) || (value.length <= LIMITS.rows && value.every(isRow))
     );
 
 const column = object({
