@@ -48,6 +48,6 @@ export const pageRules = (registry: Registry): readonly FindingRule[] => [
   staleList(registry),
   sidewaysPage(registry),
   crowdedTarget(registry),
-  cutText,
+  cutText(registry),
   wordsOver
 ];

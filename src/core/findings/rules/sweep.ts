@@ -1,7 +1,16 @@
 import { resolve } from '../../cascade/resolve';
 import { parseQuantity } from '../../css/quantity';
-import { error, settingFix, styleFix, type FindingRule, type Fix, type Remark } from '../../kinds/finding';
+import {
+  error,
+  settingFix,
+  styleFix,
+  takeOffFix,
+  type FindingRule,
+  type Fix,
+  type Remark
+} from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
+import { nodeOf, pathTo } from '../../project/tree';
 import type { Node, NodeId, Project } from '../../project/types';
 import { SWEEP_FROM } from '../../sweep/span';
 import type { Lane, Run } from '../../sweep/runs';
@@ -76,10 +85,22 @@ const cutsText = ({ name }: Node): Words => ({
   cause: 'Its box is lower or narrower than its words. Let it grow with them, or make the words shorter.'
 });
 
+/** What is revealed lies over the box around it, which does not grow with it. */
+function revealedFix(project: Project, piece: Node): Fix | null {
+  const around = pathTo(project, piece.id).map((id) => nodeOf(project, id));
+  const revealed = around.findLast(({ effects }) => effects?.includes('reveal'));
+  if (!revealed) return null;
+  return { ...takeOffFix(revealed.id, 'reveal'), label: `Let ${revealed.name} be there always` };
+}
+
 /** WCAG 2.2, 1.4.4 (resize text) asks that no words are lost. */
-export const cutText = swept('text-cut', 'Words are cut at some widths', 'cut', (piece, lane) =>
-  tooWide(piece, lane, cutsText(piece))
-);
+export const cutText = (registry: Registry): FindingRule =>
+  swept('text-cut', 'Words are cut at some widths', 'cut', (piece, lane, project) =>
+    withFix(
+      tooWide(piece, lane, cutsText(piece)),
+      revealedFix(project, piece) ?? breakingFix(registry, piece)
+    )
+  );
 
 const liesOver = ({ name }: Node): Words => ({
   seen: `${name} lies over other words`,
