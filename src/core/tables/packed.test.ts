@@ -1,7 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import type { Row, Source, SourceId } from '../project/types';
 import { sampleProject } from '../testing/project';
-import { areRead, noteText, packedDiff, packedProject, ROWS_MANY, unpackedDiff, unpackedProject } from './packed';
+import {
+  areRead,
+  noteText,
+  packedDiff,
+  packedProject,
+  ROWS_MANY,
+  unpackedDiff,
+  unpackedProject
+} from './packed';
 
 /** Rows of all kinds of values that a cell may have. */
 const rowsOf = (count: number): readonly Row[] =>
