@@ -20,7 +20,7 @@
     /** Just this piece with what is in and around it. */
     only?: NodeId | null;
     onmessage?: (message: FromFrame) => void;
-    /** Called before the frame gets what an edit changed: with the nodes it touched, null where all of it may differ. */
+    /** Called before the frame gets what an edit changed: with the nodes it touched, null where all may differ. */
     onpatch?: (touched: readonly NodeId[] | null) => void;
     /** Called where the page looks the same in another state of the project, so that nothing is sent. */
     onsame?: () => void;
