@@ -18,7 +18,7 @@ describe('where there is no storage, as here', () => {
     expect(NOT_LASTING).toContain('export the project file');
   });
 
-  it('tables of many rows are kept as one text, and read again with the project, its history and its versions', async () => {
+  it('tables of many rows are kept as one text, and read with project, history and versions', async () => {
     await prepareStorage();
     const { project } = makeDemo();
     const id = await addProject(project, new Map());
