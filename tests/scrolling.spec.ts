@@ -103,6 +103,15 @@ test('every line has an end that can be set, and the page does then what the lin
   await scroll(ended + 150);
   expect(await drifted()).toBe(last);
 
+  // A key moves an end even where a percent of its way is longer than the step of the key.
+  const progress = page.getByRole('textbox', { name: 'Story progress grows: ends at, px' });
+  const before = await progress.inputValue();
+  await page.getByRole('button', { name: 'Story progress grows: end, drag or arrow keys' }).focus();
+  await page.keyboard.press('ArrowLeft');
+  await expect(progress).not.toHaveValue(before);
+  await page.keyboard.press('Control+z');
+  await expect(progress).toHaveValue(before);
+
   const full = await put('Story progress grows: ends at, px', 3000);
   await scroll(full / 2);
   expect(await grown()).toBeCloseTo(0.5, 2);

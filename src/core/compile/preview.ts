@@ -252,7 +252,6 @@ export function createPreviewSession(registry: Registry) {
     const before = sent.get(id);
     into.set(id, print);
     if (before === print) return;
-    const lengthOf = ({ nodes, sheets, values }: OpenPatch) => nodes.length + sheets.length + values.length;
     const length = lengthOf(patch);
     if (before?.html !== print.html) patch.nodes.push({ id, html: print.html, behaviours: print.behaviours });
     for (const sheet of print.sheets) {
@@ -308,6 +307,10 @@ type OpenPatch = Omit<PreviewPatch, 'tokens'> & {
 
 const isSame = <T>(a: readonly T[], b: readonly T[]) =>
   a.length === b.length && a.every((value, i) => value === b[i]);
+
+/** What a patch has of pieces and of rules, counted. */
+const lengthOf = ({ nodes, sheets, values }: OpenPatch): number =>
+  nodes.length + sheets.length + values.length;
 
 const emptyPatch = (root: NodeId): OpenPatch => ({
   root,

@@ -104,14 +104,21 @@ export function cutShort(wb: Workbench, ranges: readonly Range[]): readonly stri
   });
 }
 
-/** What has to be done so that one end of a range comes to a place; null where it follows from something else. */
-function commandFor(wb: Workbench, range: Range, end: 'start' | 'end', px: number): Command | null {
+interface Setting {
+  readonly command: Command;
+  /** Whether it sets anything to another value than it has. */
+  readonly isChange: boolean;
+}
+
+/** How one end of a range is brought to a place; null where it follows from something else. */
+function settingOf(wb: Workbench, range: Range, end: 'start' | 'end', px: number): Setting | null {
   const node = wb.project.nodes[range.node];
   const box = wb.facts.boxes.get(range.node);
   const kind = node && registry.of(node);
   if (!node || !box || !kind) return null;
   const band = bandOnShow(wb);
-  const set = settingsForEnd(kind, range, settingsAt(kind, node, band), box, { end, px });
+  const now = settingsAt(kind, node, band);
+  const set = settingsForEnd(kind, range, now, box, { end, px });
   if (!set) return null;
   const commands = Object.entries(set).map(([key, value]) => {
     // A value of the band's own is what counts there, so it is the one that is turned.
@@ -119,7 +126,10 @@ function commandFor(wb: Workbench, range: Range, end: 'start' | 'end', px: numbe
     const condition: ConditionName = isOwn ? band : 'always';
     return { type: 'set-setting', id: node.id, key, value, condition } as const;
   });
-  return { type: 'batch', label: `${end === 'start' ? 'Start' : 'End'} of: ${range.words}`, commands };
+  return {
+    command: { type: 'batch', label: `${end === 'start' ? 'Start' : 'End'} of: ${range.words}`, commands },
+    isChange: commands.some(({ key, value }) => now[key] !== value)
+  };
 }
 
 /** By ranges, which are others as soon as their piece, its box or the band is another. */
@@ -131,8 +141,8 @@ export const movableEnds = (
   range: Range
 ): { readonly start: boolean; readonly end: boolean } =>
   remembered(movable, range, () => ({
-    start: commandFor(wb, range, 'start', range.start) !== null,
-    end: commandFor(wb, range, 'end', range.end) !== null
+    start: settingOf(wb, range, 'start', range.start) !== null,
+    end: settingOf(wb, range, 'end', range.end) !== null
   }));
 
 const NUMBERS = new Intl.NumberFormat('en');
@@ -148,8 +158,19 @@ export function moveEnd(
   px: number,
   hand: string | null
 ): void {
-  const command = commandFor(wb, range, end, px);
-  if (command) wb.dispatch(command, hand);
+  const setting = settingOf(wb, range, end, px);
+  if (setting) wb.dispatch(setting.command, hand);
+}
+
+/** What a key moves an end by at most, as many times as was asked for: a percent of the longest page. */
+const NUDGED_MOST = 64;
+
+/** Moves one end of a range by so many px, or by the least that its settings can tell from where it is. */
+export function nudgeEnd(wb: Workbench, range: Range, end: 'start' | 'end', by: number): void {
+  for (let times = 1; times <= NUDGED_MOST; times *= 2) {
+    const setting = settingOf(wb, range, end, range[end] + by * times);
+    if (setting?.isChange) return void wb.dispatch(setting.command, null);
+  }
 }
 
 /** What gets in the way of one another, in words. */

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Range } from '$core/scroll/ranges';
-  import { movableEnds, moveEnd, scrollTo } from '$lib/state/scroll';
+  import { movableEnds, moveEnd, nudgeEnd, scrollTo } from '$lib/state/scroll';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import { SIGNS } from './signs';
 
@@ -55,7 +55,7 @@
     if (!by) return;
     event.preventDefault();
     event.stopPropagation();
-    moveEnd(wb, range, end, range[end] + by * (event.shiftKey ? 100 : 10), null);
+    nudgeEnd(wb, range, end, by * (event.shiftKey ? 100 : 10));
   }
 </script>
 
