@@ -489,3 +489,21 @@ test('sections that were edited are looked at alone, and all that is told is wha
     states.push(found);
   }
 });
+
+test('words that are cut are named, and what mends them is looked at before it is taken', async ({
+  page
+}) => {
+  // A section whose picture drifts cuts what sticks out of it.
+  const project = changed(put(make('button', 'Wide', { label: LONG })), {
+    type: 'add-effect',
+    id: 'welcome',
+    effect: 'drift'
+  } as Command);
+  await swept(page, project);
+  const lane = page.locator('[data-lane="cut wide root"]');
+  await expect(lane).toContainText('Wide cuts its text');
+  await lane.getByRole('button', { name: 'See the effect' }).click();
+  await expect(lane.getByText('would be gone')).toBeVisible();
+  await lane.getByRole('button', { name: 'Let long words break' }).click();
+  await expect(lane).toHaveCount(0);
+});
