@@ -4,7 +4,7 @@ import { bandAt } from '$core/kinds/conditions';
 import { settingsAt } from '$core/compile/context';
 import type { Command } from '$core/commands/commands';
 import type { Box } from '$core/facts/box';
-import type { ConditionName, NodeId } from '$core/project/types';
+import type { ConditionName, Node, NodeId } from '$core/project/types';
 import { registry } from '$core/registry';
 import { widthsOf } from './survey.svelte';
 import type { Workbench } from './workbench.svelte';
@@ -104,6 +104,13 @@ export function cutShort(wb: Workbench, ranges: readonly Range[]): readonly stri
   });
 }
 
+/** A value of the band's own is what counts there, so it is the one that is turned. */
+const setUnder = ({ adapt }: Node, band: ConditionName, key: string): ConditionName =>
+  band !== 'always' && Object.hasOwn(adapt[band] ?? {}, key) ? band : 'always';
+
+const labelOf = ({ words }: Range, end: 'start' | 'end'): string =>
+  `${end === 'start' ? 'Start' : 'End'} of: ${words}`;
+
 interface Setting {
   readonly command: Command;
   /** Whether it sets anything to another value than it has. */
@@ -120,14 +127,12 @@ function settingOf(wb: Workbench, range: Range, end: 'start' | 'end', px: number
   const now = settingsAt(kind, node, band);
   const set = settingsForEnd(kind, range, now, box, { end, px });
   if (!set) return null;
-  const commands = Object.entries(set).map(([key, value]) => {
-    // A value of the band's own is what counts there, so it is the one that is turned.
-    const isOwn = band !== 'always' && Object.hasOwn(node.adapt[band] ?? {}, key);
-    const condition: ConditionName = isOwn ? band : 'always';
-    return { type: 'set-setting', id: node.id, key, value, condition } as const;
-  });
+  const commands = Object.entries(set).map(
+    ([key, value]) =>
+      ({ type: 'set-setting', id: node.id, key, value, condition: setUnder(node, band, key) }) as const
+  );
   return {
-    command: { type: 'batch', label: `${end === 'start' ? 'Start' : 'End'} of: ${range.words}`, commands },
+    command: { type: 'batch', label: labelOf(range, end), commands },
     isChange: commands.some(({ key, value }) => now[key] !== value)
   };
 }

@@ -48,8 +48,20 @@ const keyOf = ({ project, page, texts, height }: Target): string =>
 /** Texts that were tried stay in a frame, so each of their sweeps has its own; others change what is different. */
 const frameOf = (target: Target): string | Target => (target.texts === 'own' ? target.page : target);
 
+const bandEdges = ({ info: { bands } }: Project): readonly number[] =>
+  [bands.narrow, bands.medium].flatMap((px) => [px, px + 1]);
+
+const rootOf = ({ project, page }: Pick<Target, 'project' | 'page'>): NodeId => project.pages[page]!.root;
+
 const isOf = (swept: Swept | null, target: Target): boolean =>
   swept !== null && swept.project === target.project && keyOf(swept) === keyOf(target);
+
+/** Where pieces stand on a page, from its top. */
+function placesOn(target: Target): (node: string) => number {
+  const ids: readonly string[] = subtreeIds(target.project, rootOf(target));
+  const places = new Map(ids.map((id, i) => [id, i]));
+  return (node) => places.get(node) ?? 0;
+}
 
 /** The last sweeps in this window, by what was swept and how: they are there again when one comes back. */
 const remembered = new Map<string, Swept>();
@@ -153,31 +165,34 @@ export class Sweep {
 
   /** What is looked at, and at which widths first: what was found before says where. */
   #plan(target: Target): void {
-    const { project, page } = target;
-    const { root } = project.pages[page]!;
+    const { project } = target;
     const before = remembered.get(keyOf(target));
     const sections = before?.project === this.#base && this.#edited?.size ? this.#edited : null;
     this.#anew = sections && { sections, before: before!.lanes };
-    this.#asks = asksAtWidth(registry, project, root, target.texts, sections);
+    this.#asks = asksAtWidth(registry, project, rootOf(target), target.texts, sections);
     this.#samples = new Map();
-    const { narrow, medium } = project.info.bands;
-    const fits = [...this.bench().facts.fits].flatMap(([node, { from }]) =>
-      from && this.#isAnew(node) ? [from] : []
-    );
-    const bands = [narrow, medium].flatMap((px) => [px, px + 1]);
-    const lanes = (before?.lanes ?? []).filter(
-      ({ what, node }) => !laneKindOf(what).isLocal || this.#isAnew(node)
-    );
-    this.#due = firstSeedsOf([...bands, ...fits, ...edgesOf(lanes)]);
-    this.#rest = seedsOf([...bands, ...fits]);
+    const known = [...bandEdges(project), ...this.#fits()];
+    this.#due = firstSeedsOf([...known, ...this.#edgesIn(before)]);
+    this.#rest = seedsOf(known);
+  }
+
+  /** Widths from which rows fit that are looked at, px. */
+  #fits(): readonly number[] {
+    const fits = [...this.bench().facts.fits];
+    return fits.flatMap(([node, { from }]) => (from && this.#isAnew(node) ? [from] : []));
+  }
+
+  /** Where something that is looked at changed before, px. */
+  #edgesIn(before: Swept | undefined): readonly number[] {
+    const isLooked = ({ what, node }: Lane) => !laneKindOf(what).isLocal || this.#isAnew(node);
+    return edgesOf((before?.lanes ?? []).filter(isLooked));
   }
 
   /** Whether a piece stands where the page is looked at; one that is gone is not. */
   #isAnew(node: string): boolean {
     if (!this.#anew) return true;
-    const { project, page } = this.target!;
-    const { root } = project.pages[page]!;
-    const section = maybeSectionOf(project, root, node as NodeId);
+    const root = rootOf(this.target!);
+    const section = maybeSectionOf(this.target!.project, root, node as NodeId);
     return section ? this.#anew.sections.has(section) : node !== root;
   }
 
@@ -186,7 +201,7 @@ export class Sweep {
     const { target } = this;
     if (!target) return;
     const { project } = expanded(registry, target.project);
-    const sections = touched && sectionsOf(project, project.pages[target.page]!.root, touched);
+    const sections = touched && sectionsOf(project, rootOf(target), touched);
     this.#edited = sections && this.#edited && new Set([...this.#edited, ...sections]);
     if (this.width !== null) this.#plan(target);
   }
@@ -263,9 +278,7 @@ export class Sweep {
   #lanes(): readonly Lane[] {
     const found = lanesOf(this.#samples);
     const all = this.#anew ? renewedLanes(this.#anew.before, found, (node) => this.#isAnew(node)) : found;
-    const { project, page } = this.target!;
-    const places = new Map(subtreeIds(project, project.pages[page]!.root).map((id, i) => [id as string, i]));
-    return worstFirst(all, (node) => places.get(node) ?? 0);
+    return worstFirst(all, placesOn(this.target!));
   }
 
   #swept(): Swept {

@@ -1,9 +1,10 @@
 import type { Effect, EffectContext, EffectPlace, Rule } from '../../kinds/contract';
 import { clamp } from '../../data/clamp';
+import type { Box } from '../../facts/box';
 import { rule } from '../../kinds/rule';
 import { standIn, tied } from '../../kinds/scrolled';
 import { driftAtEdge, driftOfPicture, driftOfPiece, growth } from '../../scroll/drift';
-import { itself, viewSpan } from '../../scroll/progress';
+import { itself, viewSpan, type Span } from '../../scroll/progress';
 import type { Declarations, Node } from '../../project/types';
 import { about } from './about';
 import { MIDDLE, settings, type DriftSettings } from './settings';
@@ -24,6 +25,9 @@ const offBetween = (edge: string, { from, to }: DriftSettings): Declarations => 
   '--k-drift-from': offAt(edge, from / 100),
   '--k-drift-to': offAt(edge, to / 100)
 });
+
+/** Over which stretch of the scroll a part of its way over the window runs, px. */
+const spanOf = (box: Box, from: number, to: number): Span => viewSpan(itself(box), box, 'cover', from, to);
 
 const rangeOf = ({ from, to }: DriftSettings): string => `cover ${from}% cover ${to}%`;
 
@@ -73,13 +77,13 @@ export const drift: Effect = {
   behaviours: (_variants, _node, { support }) => standIn(support),
   ranges(values, box, { name }) {
     const { speed, from, to } = values as DriftSettings;
-    const span = viewSpan(itself(box), box, 'cover', from / 100, to / 100);
+    const span = spanOf(box, from / 100, to / 100);
     const edge = driftAtEdge(speed / 100, box.bottom - box.top, box.height);
     const travel = (2 * edge * (to - from)) / 100;
     return [{ sort: 'drifts', words: `${name} drifts`, ...span, travel, moves: ['translate'] }];
   },
   rangeTo(_values, box, end, px): Node['settings'] {
-    const way = viewSpan(itself(box), box, 'cover', 0, 1);
+    const way = spanOf(box, 0, 1);
     const share = Math.round(((px - way.start) / (way.end - way.start)) * 100);
     return end === 'start' ? { from: clamp(share, 0, MIDDLE) } : { to: clamp(share, MIDDLE, 100) };
   },

@@ -42,6 +42,9 @@ function itemOf(item: Node, own: PinnedSettings, ctx: Context): Element {
 const isFolded = (fold: PinnedSettings['fold'], band: string): boolean =>
   fold === band || (band === 'narrow' && fold === 'medium');
 
+/** Height of what stays in the window, px. */
+const stageOf = ({ height }: Box, inset: number): number => Math.max(0, height - 2 * inset);
+
 /** It is carried along while its texts go by: from where its place reaches the inset to where the last one ends. */
 function ranges(
   settings: Readonly<Record<string, unknown>>,
@@ -51,7 +54,7 @@ function ranges(
 ): readonly EffectRange[] {
   const { inset, fold } = settings as PinnedSettings;
   if (isFolded(fold, band)) return [];
-  const stage = Math.max(0, box.height - 2 * inset);
+  const stage = stageOf(box, inset);
   const travel = Math.max(0, box.bottom - box.top - stage);
   const start = box.top - inset;
   return [{ sort: 'sticks', words: `${node.name} stays`, start, end: start + travel, travel, moves: [] }];
@@ -62,8 +65,7 @@ const rangeTo: RangeTo = (values, box, end, px): Settings => {
   const { inset, block } = values as PinnedSettings;
   const height = box.bottom - box.top;
   if (end === 'start') return { inset: Math.round(clamp(box.top - px, 0, INSET_MOST)) };
-  const stage = Math.max(0, box.height - 2 * inset);
-  const wanted = px - (box.top - inset) + stage;
+  const wanted = px - (box.top - inset) + stageOf(box, inset);
   return { block: Math.round(clamp((block * wanted) / height, BLOCK_LEAST, BLOCK_MOST)) };
 };
 
