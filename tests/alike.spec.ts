@@ -1,8 +1,9 @@
-import type { Frame, Page as Tab } from '@playwright/test';
+import type { Page as Tab } from '@playwright/test';
 import type { ConditionName } from '../src/core/project/types';
 import { everyKind } from './support/kinds';
 import { exported } from './support/exported';
 import { previewFrame } from './support/frames';
+import { allPictures } from './support/pictures';
 import { expect, test } from './support/test';
 import { bytes, changed } from './support/visit';
 import { Bench } from './support/workbench';
@@ -18,13 +19,16 @@ interface Drawn {
   readonly style: readonly (readonly [property: string, value: string])[];
 }
 
-/** Runs in the page. @returns every marked element by piece, item, part and turn, as it is drawn. */
-function drawnParts(mark: string): [name: string, drawn: Drawn][] {
+/**
+ * Runs in the page. @returns every marked element by piece, item, part and turn, as it is drawn: a `Page` as JSON,
+ * since a text of some MB comes out of a page many times as fast as that many values.
+ */
+function drawnParts(mark: string): string {
   const turns = new Map<string, number>();
   document
     .getAnimations()
     .forEach((each) => each.effect?.getComputedTiming().endTime !== Infinity && each.finish());
-  return [...document.querySelectorAll<HTMLElement>(`[${mark}-part]`)].map((element) => {
+  const parts = [...document.querySelectorAll<HTMLElement>(`[${mark}-part]`)].map((element) => {
     const node = element.getAttribute(`${mark}-node`);
     const name = `${node} ${element.getAttribute(`${mark}-item`) ?? node} ${element.getAttribute(`${mark}-part`)}`;
     const turn = (turns.get(name) ?? 0) + 1;
@@ -34,6 +38,7 @@ function drawnParts(mark: string): [name: string, drawn: Drawn][] {
     const style = [...computed].map((property) => [property, computed.getPropertyValue(property)] as const);
     return [`${name} ${turn}`, { box: [left, top + scrollY, width, height], style }];
   });
+  return JSON.stringify(parts);
 }
 
 /**
@@ -88,19 +93,6 @@ const SWITCHES: Readonly<Partial<Record<ConditionName, string>>> = {
   print: 'Print'
 };
 
-async function settled(frame: Frame): Promise<void> {
-  await frame.evaluate(() =>
-    Promise.all(
-      [...document.images].map(
-        (image) => (
-          (image.loading = 'eager'),
-          image.complete || new Promise((done) => (image.onload = image.onerror = done))
-        )
-      )
-    )
-  );
-}
-
 async function exportUnder(
   page: Tab,
   name: string,
@@ -122,8 +114,8 @@ async function exportUnder(
     // Behaviours hear of another medium in the next frame.
     await expect(tab.locator('[hidden="until-found"]')).toHaveCount(0);
   }
-  await settled(tab.mainFrame());
-  const drawn = await tab.evaluate(drawnParts, 'data');
+  await allPictures(tab);
+  const drawn = JSON.parse(await tab.evaluate(drawnParts, 'data')) as Page;
   await context.close();
   return drawn;
 }
@@ -155,9 +147,9 @@ test('the export draws what the preview draws, every part of every kind, under e
       .toBe(true);
     const isWide = name !== 'medium' && name !== 'narrow';
     await expect.poll(() => frame.evaluate(() => innerWidth)).toEqual(isWide ? 1120 : expect.any(Number));
-    await settled(frame);
+    await allPictures(frame);
     const size = await frame.evaluate(() => ({ width: innerWidth, height: innerHeight }));
-    const preview = await frame.evaluate(drawnParts, 'data-k');
+    const preview = JSON.parse(await frame.evaluate(drawnParts, 'data-k')) as Page;
     const differences = differencesOf(preview, await exportUnder(page, name, url, size));
     expect(differences.slice(0, 40), name).toEqual([]);
     compared += preview.length;

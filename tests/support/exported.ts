@@ -69,9 +69,18 @@ export async function exported(
   };
 }
 
-export function exportedDemo(single = false, marked = false): Promise<Exported> {
+/** Exports of the demo that this worker has made, which tests only read. */
+const ofDemo = new Map<string, Promise<Exported>>();
+
+/** The demo as it leaves, made once. */
+export function exportedDemo(single = false): Promise<Exported> {
+  const key = single ? 'one file' : 'site';
+  const known = ofDemo.get(key);
+  if (known) return known;
   const { project, bytes } = makeDemo();
-  return exported(project, bytes, single, marked);
+  const made = exported(project, bytes, single);
+  ofDemo.set(key, made);
+  return made;
 }
 
 /** @returns the selector of a part of a piece in a marked export, or in the preview. */

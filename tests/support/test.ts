@@ -1,4 +1,5 @@
 import { test as base, type BrowserContext } from '@playwright/test';
+import { KeptWindow } from './window';
 
 export { expect, type Frame, type Locator, type Page } from '@playwright/test';
 
@@ -7,9 +8,9 @@ export const alone = base;
 
 /**
  * Tests that drive the app share one browser profile per worker, so that its files are fetched and compiled
- * once; what the app has stored is cleared away before each.
+ * once, and one window of it, so that it is started once.
  */
-export const test = base.extend<object, { profile: BrowserContext }>({
+export const test = base.extend<object, { profile: BrowserContext; kept: KeptWindow }>({
   profile: [
     async ({ browser }, use, { project }) => {
       const { baseURL, viewport } = project.use;
@@ -22,15 +23,15 @@ export const test = base.extend<object, { profile: BrowserContext }>({
     },
     { scope: 'worker' }
   ],
-  page: async ({ profile, baseURL }, use) => {
-    const page = await profile.newPage();
-    const session = await profile.newCDPSession(page);
-    await session.send('Storage.clearDataForOrigin', {
-      origin: baseURL!,
-      storageTypes: 'indexeddb,local_storage'
-    });
-    await session.detach();
-    await use(page);
-    for (const each of profile.pages()) await each.close();
+  kept: [
+    async ({ profile }, use, { project }) => {
+      const { baseURL, viewport } = project.use;
+      await use(new KeptWindow(profile, baseURL!, viewport!));
+    },
+    { scope: 'worker' }
+  ],
+  page: async ({ kept }, use, info) => {
+    await use(await kept.ready());
+    await kept.after(info.status === info.expectedStatus);
   }
 });

@@ -1,6 +1,7 @@
 import { writeProjectFile } from '../../src/core/formats/project-file';
 import type { AssetId, Project } from '../../src/core/project/types';
 import type { View } from '../../src/lib/state/workbench.svelte';
+import { visit } from './window';
 import { expect, type FrameLocator, type Locator, type Page } from '@playwright/test';
 
 /** The open workbench, as hands find it. */
@@ -11,14 +12,14 @@ export class Bench {
   }
 
   static async openDemo(page: Page): Promise<Bench> {
-    await page.goto('/demo');
+    await visit(page, '/demo');
     const bench = new Bench(page);
     await expect(bench.preview.locator('.season-tabs')).toBeVisible();
     return bench;
   }
 
   static async openNew(page: Page): Promise<Bench> {
-    await page.goto('/');
+    await visit(page, '/');
     await page.getByRole('button', { name: 'New project' }).click();
     await page.getByRole('button', { name: 'Start', exact: true }).click();
     const bench = new Bench(page);
@@ -28,7 +29,7 @@ export class Bench {
 
   /** Imports a project on the list and opens it. */
   async importProject(project: Project, bytes: ReadonlyMap<AssetId, Uint8Array> = new Map()): Promise<void> {
-    await this.page.goto('/');
+    await visit(this.page, '/');
     await expect(this.page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
     const before = await this.page.getByRole('link', { name: /^Open / }).count();
     await this.page.locator('input[type=file]').setInputFiles({

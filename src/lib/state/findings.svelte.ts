@@ -9,6 +9,11 @@ const REST_MS = 150;
 /** The page that was just opened comes first, and the hand that goes to it. */
 const FIRST_MS = 500;
 
+/** A worker of a project that was left, ready for the next: bringing the rules into one takes long. */
+let spare: Worker | null = null;
+/** Counts over all projects of this window, so that an answer of one is never taken for that of another. */
+let lastId = 0;
+
 /** Has the rules run in a worker when the hand rests, and keeps what they last said. */
 export class FindingsWatch {
   all = $state.raw<readonly Finding[]>([]);
@@ -16,6 +21,7 @@ export class FindingsWatch {
   #sent: Project | null = null;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #id = 0;
+  #answered = 0;
   #isBegun = false;
 
   /** The first look, once the page is on show, which needs the machine more; later calls do nothing. */
@@ -32,8 +38,9 @@ export class FindingsWatch {
 
   #post(project: Project, facts: Facts): void {
     const worker = (this.#worker ??= this.#start());
-    this.#id += 1;
-    const id = this.#id;
+    lastId += 1;
+    const id = lastId;
+    this.#id = id;
     const steps = this.#sent && maybeSteps(this.#sent, project);
     const diffs: readonly Diff[] | null = steps && [...steps].reverse();
     this.#sent = project;
@@ -44,10 +51,13 @@ export class FindingsWatch {
   }
 
   #start(): Worker {
-    const worker = new Worker(new URL('$lib/workers/findings.worker.ts', import.meta.url), {
-      type: 'module',
-      name: 'findings'
-    });
+    const worker =
+      spare ??
+      new Worker(new URL('$lib/workers/findings.worker.ts', import.meta.url), {
+        type: 'module',
+        name: 'findings'
+      });
+    spare = null;
     worker.onmessage = ({ data }: MessageEvent<FindingsAnswer>) => this.#take(data);
     return worker;
   }
@@ -55,12 +65,16 @@ export class FindingsWatch {
   #take({ id, ms, findings }: FindingsAnswer): void {
     performance.measure('kymation findings', { start: 0, end: ms });
     performance.clearMeasures('kymation findings');
+    this.#answered = id;
     if (id === this.#id) this.all = findings;
   }
 
   stop(): void {
     clearTimeout(this.#timer);
-    this.#worker?.terminate();
+    // One that is still at work would keep the next project waiting.
+    const isIdle = this.#answered === this.#id;
+    if (isIdle && !spare) spare = this.#worker;
+    else this.#worker?.terminate();
     this.#worker = null;
     this.#sent = null;
     this.#isBegun = false;
