@@ -1,13 +1,16 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { printPage } from '../compile/page';
 import { createPreviewSession } from '../compile/preview';
+import { apply } from '../commands/apply';
 import type { Command } from '../commands/commands';
 import { readDocument } from '../formats/document';
 import { makeWith } from '../kinds/make';
 import { createProject } from '../project/create';
 import { diffOf } from '../project/diff';
 import { remember } from '../project/lineage';
-import type { Node, PageId, Project, Row } from '../project/types';
+import { emptyQuery } from '../tables/query';
+import type { Node, NodeId, PageId, Project, Row, Source, SourceId } from '../project/types';
 import { after, id } from '../testing/project';
 import { registry } from '../whole';
 import { expanded } from './rows';
@@ -61,6 +64,90 @@ const withOtherRows = (project: Project, rows: readonly Row[]): Project => ({
 const printed = (project: Project) => printPage(registry, project, PAGE, { addressOf: () => '' });
 const words = (project: Project) =>
   [...printed(project).body.matchAll(/>([^<>]+)</g)].map(([, each]) => each);
+
+/** A list within the panels of tabs, which are repeated too, and a text beside them. */
+function nested(): Project {
+  // The first row has nothing about it: what is bound to that may be shown in later ones alone.
+  const project = shop([ROWS[1]!, ROWS[0]!, ROWS[2]!]);
+  const question = make('panel', 'Question', {}, { content: [make('heading', 'Ask', { text: 'Why?' })] });
+  const inner = make('accordion', 'Inner', {}, { panels: [question] });
+  // A query that matches nothing, so that a panel may be left out with it.
+  const empty = make('stack', 'Empty', {}, { content: [make('text', 'Nothing')] });
+  const bare = make('panel', 'Bare', {}, { content: [empty] });
+  const plain = make('tabs', 'Plain', {}, { panels: [make('panel', 'Full', {}, { content: [] }), bare] });
+  const season = make('panel', 'Season', {}, { content: [inner] });
+  const tabs = make('tabs', 'Seasons', { level: '2' }, { panels: [season] });
+  const inserted = [tabs, plain, make('text', 'Beside')].reduce(
+    (now, fragment) =>
+      after(now, { type: 'insert', fragment, at: { parent: 'shop', slot: 'content', index: 0 } }),
+    project
+  );
+  const rowsIn = (piece: string, rows: readonly Row[]) => ({
+    [piece]: { ...inserted.nodes[id(piece)]!, rows }
+  });
+  const listed = {
+    ...inserted,
+    nodes: {
+      ...inserted.nodes,
+      ...rowsIn('seasons', [{ season: 'Spring' }, { season: 'Autumn' }]),
+      ...rowsIn('inner', [{ ask: 'When?' }, { ask: 'Where?' }])
+    }
+  };
+  const none = 'none' as SourceId;
+  const source: Source = {
+    id: none,
+    name: 'None',
+    origin: 'file',
+    place: '',
+    taken: '',
+    columns: [],
+    rows: []
+  };
+  return after(
+    listed,
+    { type: 'set-source', source },
+    { type: 'set-query', id: 'empty', query: emptyQuery(none) },
+    { type: 'set-binding', id: 'season', key: 'name', binding: { column: 'season' } },
+    { type: 'set-binding', id: 'ask', key: 'text', binding: { column: 'ask' } }
+  );
+}
+
+const look =
+  (piece: string) =>
+  (n: number): Command => ({
+    type: 'set-style',
+    id: piece,
+    part: 'root',
+    state: 'rest',
+    condition: 'always',
+    property: 'opacity',
+    value: `${n / 20}`
+  });
+
+/** Edits of pieces in lists, around them and beside them; `n` makes each another one. */
+const EDITS: readonly ((n: number) => Command)[] = [
+  ...['fruit', 'about', 'card', 'list', 'ask', 'inner', 'season', 'beside', 'shop'].map(look),
+  (n) => ({ type: 'rename', id: 'question', name: `Question ${n}` }),
+  (n) => ({ type: 'set-setting', id: 'fruit', key: 'text', value: `Fruit ${n}`, condition: 'always' }),
+  (n) => ({ type: 'set-setting', id: 'bare', key: 'leftOut', value: n % 2 === 0, condition: 'always' }),
+  (n) => ({ type: 'set-binding', id: 'fruit', key: 'text', binding: n % 2 ? { column: 'price' } : null }),
+  (n) => ({ type: 'set-binding', id: 'about', key: 'shown', binding: n % 2 ? { column: 'about' } : null }),
+  (n) => ({ type: 'duplicate', ids: [n % 2 ? 'fruit' : 'beside'] }),
+  (n) => ({
+    type: 'insert',
+    fragment: make('text', `New ${n}`),
+    at: { parent: 'card', slot: 'content', index: 0 }
+  }),
+  (n) => ({ type: 'move', ids: ['about'], at: { parent: 'card', slot: 'content', index: n % 2 } }),
+  () => ({ type: 'remove', ids: ['about'] }),
+  (n) => ({ type: 'rename-project', name: `Shop ${n}` })
+];
+
+/** A command that is refused leaves the project as it was. */
+function applied(project: Project, command: Command): Project {
+  const outcome = apply(registry, project, command);
+  return outcome.ok ? outcome.project : project;
+}
 
 describe('rows', () => {
   it('print the piece once for each, as pieces made by hand would be', () => {
@@ -179,6 +266,38 @@ describe('rows', () => {
     expect(body).toContain('Spring');
     const ids = [...body.matchAll(/ id="([^"]+)"/g)].map(([, each]) => each);
     expect(new Set(ids).size).toBe(ids.length);
+  });
+
+  it('stay what they are where the first row does not show a piece that is edited', () => {
+    const shown: Command = { type: 'set-binding', id: 'about', key: 'shown', binding: { column: 'about' } };
+    const before = after(nested(), shown);
+    expanded(registry, before);
+    const edited = after(before, look('about')(1));
+    const { nodes } = expanded(registry, edited).project;
+    expect(nodes[id('card')]!.slots.content).toEqual(['fruit']);
+    expect(nodes[id('about')]).toEqual(edited.nodes[id('about')]);
+    expect(nodes[id('about-row-2')]!.styles).toEqual(edited.nodes[id('about')]!.styles);
+  });
+
+  it('are after any edits what they are of the project as it is read from a file', () => {
+    const edits = fc.array(fc.constantFrom(...EDITS), { minLength: 1, maxLength: 12 });
+    fc.assert(
+      fc.property(edits, fc.nat(2), (commands, every) => {
+        let project = nested();
+        expanded(registry, project);
+        commands.forEach((command, n) => {
+          const edited = applied(project, command(n));
+          // Some are looked at together: the hand was faster.
+          if (n % (every + 1) === 0) expanded(registry, edited);
+          project = edited;
+        });
+        const made = expanded(registry, project);
+        const anew = expanded(registry, structuredClone(project));
+        expect(made.project).toEqual(anew.project);
+        const ids = Object.keys(anew.project.nodes) as NodeId[];
+        expect(ids.map(made.templateOf)).toEqual(ids.map(anew.templateOf));
+      })
+    );
   });
 
   it('are read from a file; what is damaged of them is left out and told', () => {

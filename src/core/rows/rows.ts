@@ -1,13 +1,14 @@
 import { emptyRecord, isEmpty } from '../data/record';
-import { withRenewedReferences } from '../kinds/mapping';
-import type { Slot } from '../kinds/contract';
+import { remembered } from '../data/remembered';
+import type { Kind, Slot } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { diffOf } from '../project/diff';
 import { maybeSteps, remember } from '../project/lineage';
 import { maybePageOf, maybePlaceOf, subtreeOf } from '../project/tree';
-import type { Diff, Node, NodeId, Project, Row } from '../project/types';
+import type { Change, Diff, Node, NodeId, Project, Row } from '../project/types';
 import { rowsOf } from '../tables/query';
-import { isShownFor, withRow } from './binding';
+import { isShownFor } from './binding';
+import { copyOf, idAt, sameIds, type Copied } from './copies';
 
 /** A project as it is printed: lists that repeat a piece over rows have a piece for each row. */
 export interface Expanded {
@@ -18,6 +19,8 @@ export interface Expanded {
 
 interface Printed extends Expanded {
   readonly from: Project;
+  /** What was made of the pieces in lists, by their template. */
+  readonly copies: ReadonlyMap<NodeId, readonly Copied[]>;
 }
 
 /** What each registry expanded last: the next one is told apart from it, so that an edit prints what it touches. */
@@ -35,16 +38,80 @@ export function expanded(registry: Registry, project: Project): Expanded {
   const known = expandedOf.get(project);
   if (known) return known;
   const last = lastOf.get(registry);
-  const owners = isFreeOfRows(project, last) ? [] : Object.values(project.nodes).filter(repeats);
-  const made: Printed =
-    owners.length === 0
-      ? { from: project, project, templateOf: itself }
-      : { from: project, ...new Expander(registry, project).all(owners) };
-  if (last && last.project !== made.project && made.project !== project)
-    remember(made.project, last.project, diffOf(last.project, made.project) ?? {});
+  const made = (last && maybeRenewed(registry, last, project)) ?? madeAnew(registry, project, last);
   lastOf.set(registry, made);
   expandedOf.set(project, made);
   return made;
+}
+
+const NO_COPIES: Printed['copies'] = new Map();
+
+function madeAnew(registry: Registry, project: Project, last: Printed | undefined): Printed {
+  const owners = isFreeOfRows(project, last) ? [] : Object.values(project.nodes).filter(repeats);
+  if (owners.length === 0) return { from: project, project, templateOf: itself, copies: NO_COPIES };
+  const made: Printed = { from: project, ...new Expander(registry, project).all(owners) };
+  if (last) remember(made.project, last.project, diffOf(last.project, made.project) ?? {});
+  return made;
+}
+
+/** Whether an edit leaves what stands where, and for which rows. */
+function isOfPieces(registry: Registry, diff: Diff): boolean {
+  const { nodes = {}, ...others } = diff;
+  return isEmpty(others) && Object.values(nodes).every((change) => keepsPlaces(registry, change));
+}
+
+function keepsPlaces(registry: Registry, [before, after]: Change<Node>): boolean {
+  if (!before || !after || before.kind !== after.kind || before.slots !== after.slots) return false;
+  return isListedAlike(before, after) && isLeftOutAlike(registry.of(after), before, after);
+}
+
+const isListedAlike = (a: Node, b: Node): boolean =>
+  a.rows === b.rows && a.query === b.query && a.binds === b.binds;
+
+const isLeftOutAlike = ({ leftOut }: Kind, a: Node, b: Node): boolean =>
+  leftOut === undefined || a.settings[leftOut] === b.settings[leftOut];
+
+const touchedBy = (steps: readonly Diff[]): ReadonlySet<NodeId> =>
+  new Set(steps.flatMap(({ nodes = {} }) => Object.keys(nodes) as NodeId[]));
+
+/** @returns what was expanded last with the pieces that an edit touched made anew; null where it changes more. */
+function maybeRenewed(registry: Registry, last: Printed, project: Project): Printed | null {
+  if (last.project === last.from) return null;
+  const steps = maybeSteps(last.from, project);
+  if (!steps?.every((diff) => isOfPieces(registry, diff))) return null;
+  const changes = emptyRecord<Change<Node>>();
+  for (const id of touchedBy(steps))
+    for (const copied of madeOf(last, id)) {
+      const before = last.project.nodes[copied.id]!;
+      const node = copyOf(registry, project, project.nodes[id]!, copied);
+      changes[copied.id] = [before, withSlots(node, before.slots)];
+    }
+  return { ...last, from: project, project: withChanges(last.project, project, changes) };
+}
+
+/** Places of a page are carried over an edit that leaves the slots the objects they were. */
+const withSlots = (node: Node, slots: Node['slots']): Node =>
+  node.slots === slots ? node : { ...node, slots };
+
+/** What stands in the project for a piece: its copies, and itself, even where no row shows it. */
+function madeOf({ copies }: Printed, id: NodeId): readonly Copied[] {
+  const made = copies.get(id) ?? [];
+  return made.some((copied) => copied.id === id) ? made : [itselfAt(id), ...made];
+}
+
+/** A piece as it is without a row. */
+const itselfAt = (id: NodeId): Copied => ({ id, at: [], row: {}, language: NO_LANGUAGE });
+
+function withChanges(
+  last: Project,
+  project: Project,
+  changes: Readonly<Record<NodeId, Change<Node>>>
+): Project {
+  const nodes = { ...last.nodes };
+  for (const [id, [, after]] of Object.entries(changes)) nodes[id as NodeId] = after!;
+  const next = { ...project, nodes };
+  remember(next, last, { nodes: changes });
+  return next;
 }
 
 /** Whether a piece draws its first child once for each row. */
@@ -85,19 +152,10 @@ export function isPrinted(registry: Registry, project: Project, { id }: Node): b
   return expanded(registry, project).project.nodes[place.parent]!.slots[place.slot]!.includes(id);
 }
 
-/** Pieces made for rows, by their template and their ids. */
-const copies = new WeakMap<Node, Map<string, Copy>>();
-
-interface Copy {
-  readonly row: Row;
-  readonly assets: Project['assets'];
-  readonly language: string;
-  readonly node: Node;
-}
-
 class Expander {
   private readonly nodes: Record<NodeId, Node>;
   private readonly templates = new Map<NodeId, NodeId>();
+  private readonly copies = new Map<NodeId, Copied[]>();
   /** Of the page that the list stands on. */
   private language = NO_LANGUAGE;
 
@@ -108,17 +166,18 @@ class Expander {
     this.nodes = { ...project.nodes };
   }
 
-  all(owners: readonly Node[]): Expanded {
+  all(owners: readonly Node[]): Omit<Printed, 'from'> {
     for (const { id } of owners) {
       if (this.templates.has(id)) continue;
       this.language = languageAt(this.project, id);
       this.make(id, [], {});
     }
     for (const { id } of owners) this.leaveOutAround(id);
-    const { templates } = this;
+    const { templates, copies } = this;
     return {
       project: { ...this.project, nodes: this.nodes },
-      templateOf: (id) => templates.get(id) ?? id
+      templateOf: (id) => templates.get(id) ?? id,
+      copies
     };
   }
 
@@ -128,12 +187,14 @@ class Expander {
    */
   private make(id: NodeId, at: readonly number[], row: Row): NodeId {
     const template = this.project.nodes[id]!;
-    const own = this.idAt(id, at);
-    const node = isEmpty(row) && own === id ? template : this.copy(template, at, row);
+    const own = idAt(this.project, id, at);
+    const copied: Copied = { id: own, at, row, language: this.language };
+    const node = copyOf(this.registry, this.project, template, copied);
     const slots = this.slots(template, at, row);
     const isSame = Object.keys(slots).every((slot) => sameIds(slots[slot]!, node.slots[slot] ?? []));
     this.nodes[own] = isSame ? node : { ...node, slots };
     this.templates.set(own, id);
+    remembered(this.copies, id, () => []).push(copied);
     return own;
   }
 
@@ -173,40 +234,6 @@ class Expander {
     const { least = 0 } = this.registry.of(owner).slots[slot] ?? {};
     return filled.length < least ? shown : filled;
   }
-
-  /** The first row has the template itself; ids of the others carry the numbers of their rows, counted from 1. */
-  private idAt(id: NodeId, at: readonly number[]): NodeId {
-    if (at.every((n) => n === 0)) return id;
-    let own = `${id}-row-${at.map((n) => n + 1).join('-')}`;
-    while (Object.hasOwn(this.project.nodes, own)) own += '-';
-    return own as NodeId;
-  }
-
-  private copy(template: Node, at: readonly number[], row: Row): Node {
-    const id = this.idAt(template.id, at);
-    const { language } = this;
-    const { assets } = this.project;
-    const known = copies.get(template)?.get(id);
-    const isAsKnown = known?.assets === assets && known.language === language && sameRow(known.row, row);
-    if (isAsKnown) return known.node;
-    const bound = withRow(this.registry, template, row, { assets, language });
-    const node = id === template.id ? bound : this.renamed(bound, id, at);
-    const byId = copies.get(template) ?? new Map<string, Copy>();
-    copies.set(template, byId.set(id, { row, assets, language, node }));
-    return node;
-  }
-
-  /** What a copy names of its own children are the children of the copy. */
-  private renamed(node: Node, id: NodeId, at: readonly number[]): Node {
-    const children = Object.values(node.slots).flat();
-    const inside = new Map(children.map((child) => [child, this.idAt(child, at)]));
-    const named = withRenewedReferences(this.registry.of(node), node, inside);
-    const slots = Object.entries(node.slots).map(([slot, ids]) => [
-      slot,
-      ids.map((each) => inside.get(each)!)
-    ]);
-    return { ...named, id, slots: Object.fromEntries(slots), copyOf: node.id };
-  }
 }
 
 const shortened = new WeakMap<Node, Node>();
@@ -219,14 +246,6 @@ function withChildren(owner: Node, slot: string, ids: readonly NodeId[]): Node {
   shortened.set(owner, next);
   return next;
 }
-
-const sameIds = (a: readonly NodeId[], b: readonly NodeId[]): boolean =>
-  a.length === b.length && a.every((id, n) => id === b[n]);
-
-const sameRow = (a: Row, b: Row): boolean => {
-  const keys = Object.keys(a);
-  return keys.length === Object.keys(b).length && keys.every((key) => a[key] === b[key]);
-};
 
 /** @returns the slot of a piece whose first child is repeated; null for a kind that repeats nothing. */
 export const repeatingSlot = (registry: Registry, node: Node): string | null =>
