@@ -26,14 +26,22 @@ function truthIn(text: string): boolean | null {
   return NO.includes(word) ? false : null;
 }
 
+const DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
+
+const isLeap = (year: number): boolean => (year % 4 === 0 && year % 100 !== 0) || year % 400 === 0;
+
+/** @returns how many days a month has, counted from 1, in the calendar of ISO 8601; 0 where there is no such month. */
+const daysIn = (year: number, month: number): number =>
+  month === 2 && isLeap(year) ? 29 : (DAYS[month - 1] ?? 0);
+
+const DAY = /^(\d{4})-(\d{2})-(\d{2})(?:T[\d:.]+(?:Z|[-+]\d{2}:?\d{2})?)?$/;
+
 /** @returns a day of the calendar as ISO 8601 writes it, with or without a time; null for anything else. */
 function dayIn(text: string): string | null {
-  const [, year, month, day] =
-    /^(\d{4})-(\d{2})-(\d{2})(?:T[\d:.]+(?:Z|[-+]\d{2}:?\d{2})?)?$/.exec(text) ?? [];
+  const [, year, month, day] = DAY.exec(text) ?? [];
   if (!year) return null;
-  const found = new Date(`${year}-${month}-${day}T00:00:00Z`);
-  const isOne = !Number.isNaN(found.getTime()) && found.toISOString().startsWith(`${year}-${month}-${day}`);
-  return isOne ? `${year}-${month}-${day}` : null;
+  const isDay = Number(day) >= 1 && Number(day) <= daysIn(Number(year), Number(month));
+  return isDay ? `${year}-${month}-${day}` : null;
 }
 
 const READERS: Readonly<Record<ColumnType, (text: string) => Cell>> = {

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Query, Source, SourceId } from '../project/types';
+import { cellOf } from './cells';
 import { readCsv } from './csv';
 import { readJson } from './json';
 import { emptyQuery, matching, rowsOf } from './query';
@@ -73,6 +74,26 @@ describe('comma-separated values', () => {
     const { columns, rows } = tableIn(readCsv(`a,b,c,d\n${cells.join(',')}`));
     expect(columns.every(({ type }) => type === 'text')).toBe(true);
     expect(Object.values(rows[0]!)).toEqual(cells);
+  });
+
+  // The calendar of ECMA-262, 21.4.1, as the engine has it.
+  it('takes for a day what the calendar has, leap years and all', () => {
+    const two = (n: number) => String(n).padStart(2, '0');
+    const texts = [0, 4, 1900, 2000, 2023, 2024, 2100].flatMap((year) =>
+      Array.from({ length: 14 }, (_, month) =>
+        Array.from(
+          { length: 33 },
+          (_each, day) => `${String(year).padStart(4, '0')}-${two(month)}-${two(day)}`
+        )
+      ).flat()
+    );
+    const isDay = (text: string) => {
+      const date = new Date(`${text}T00:00:00Z`);
+      return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(text);
+    };
+    expect(texts.map((text) => cellOf(text, 'date'))).toEqual(
+      texts.map((text) => (isDay(text) ? text : null))
+    );
   });
 
   it('refuses what is empty, and takes no more than it says', () => {
