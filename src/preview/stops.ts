@@ -9,12 +9,18 @@ const CANDIDATES =
 export const takesTab = (element: HTMLElement): boolean =>
   element.tabIndex >= 0 && !element.matches(':disabled, [inert], [inert] *');
 
-const canStop = (element: HTMLElement): boolean =>
+/** Whether the Tab key stops at an element, as the page is drawn now. */
+export const canStop = (element: HTMLElement): boolean =>
   takesTab(element) && element.checkVisibility({ visibilityProperty: true });
+
+/** Elements of the sorts that the Tab key stops at, in the order of the page. */
+export const stopCandidates = (page: HTMLElement): readonly HTMLElement[] => [
+  ...page.querySelectorAll<HTMLElement>(CANDIDATES)
+];
 
 /** Elements the Tab key stops at, in the order of the page. */
 export const stopElements = (page: HTMLElement): readonly HTMLElement[] =>
-  [...page.querySelectorAll<HTMLElement>(CANDIDATES)].filter(canStop);
+  stopCandidates(page).filter(canStop);
 
 /** What labels around a field, or for it, say (HTML, 4.10.4). */
 const labelTexts = (element: HTMLElement): readonly string[] =>

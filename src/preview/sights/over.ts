@@ -9,9 +9,17 @@ const COVERED_LEAST = 0.4;
 /** What overlaps by less across is rounding, px. */
 const ACROSS_LEAST = 2;
 
+/** A box as plain numbers: there are thousands of pairs of them at each width. */
+interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
 interface Placed {
   readonly holder: HTMLElement;
-  readonly box: DOMRect;
+  readonly box: Box;
 }
 
 function* around(element: HTMLElement): Generator<HTMLElement> {
@@ -19,20 +27,23 @@ function* around(element: HTMLElement): Generator<HTMLElement> {
     yield each;
 }
 
-const overlap = (a: DOMRect, b: DOMRect): DOMRect => {
-  const left = Math.max(a.left, b.left);
-  const top = Math.max(a.top, b.top);
-  const width = Math.min(a.right, b.right) - left;
-  return new DOMRect(left, top, Math.max(0, width), Math.max(0, Math.min(a.bottom, b.bottom) - top));
-};
+const plain = ({ left, top, right, bottom }: DOMRect): Box => ({ left, top, right, bottom });
 
-/** What is left of a box that stands in others which cut; one of no size where nothing is. */
-function leftOf({ holder, box }: Placed): DOMRect {
+/** What two boxes share; its right may lie left of its left, its bottom above its top, where they share nothing. */
+const overlap = (a: Box, b: Box): Box => ({
+  left: Math.max(a.left, b.left),
+  top: Math.max(a.top, b.top),
+  right: Math.min(a.right, b.right),
+  bottom: Math.min(a.bottom, b.bottom)
+});
+
+/** What is left of a box that stands in others which cut. */
+function leftOf({ holder, box }: Placed): Box {
   let left = box;
   for (const each of around(holder)) {
     const { overflowX, overflowY } = getComputedStyle(each);
     if (overflowX !== 'visible' || overflowY !== 'visible')
-      left = overlap(left, each.getBoundingClientRect());
+      left = overlap(left, plain(each.getBoundingClientRect()));
   }
   return left;
 }
@@ -45,21 +56,25 @@ const isHidden = (holder: HTMLElement): boolean =>
 const isOneText = (a: Placed, b: Placed): boolean =>
   a.holder.contains(b.holder) || b.holder.contains(a.holder);
 
+const heightOf = ({ top, bottom }: Box): number => Math.max(0, bottom - top);
+
+const isMuch = (both: Box, least: number): boolean =>
+  both.right - both.left >= ACROSS_LEAST && heightOf(both) >= COVERED_LEAST * least;
+
 /** Height of what two boxes share, px; 0 where that is too little to be words over words. */
-function sharedBy(a: DOMRect, b: DOMRect): number {
-  const { width, height } = overlap(a, b);
-  const isMuch = width >= ACROSS_LEAST && height >= COVERED_LEAST * Math.min(a.height, b.height);
-  return isMuch ? height : 0;
+function sharedBy(a: Box, b: Box): number {
+  const both = overlap(a, b);
+  return isMuch(both, Math.min(heightOf(a), heightOf(b))) ? heightOf(both) : 0;
 }
 
 function coveredBy(first: Placed, second: Placed): number {
-  if (isOneText(first, second) || sharedBy(first.box, second.box) === 0) return 0;
+  if (sharedBy(first.box, second.box) === 0 || isOneText(first, second)) return 0;
   if (isHidden(first.holder) || isHidden(second.holder)) return 0;
   return sharedBy(leftOf(first), leftOf(second));
 }
 
 const placedWords = (words: readonly Words[]): readonly Placed[] =>
-  words.flatMap(({ holder, text }) => boxesOf(text).map((box): Placed => ({ holder, box })));
+  words.flatMap(({ holder, text }) => boxesOf(text).map((box): Placed => ({ holder, box: plain(box) })));
 
 /** Words that stand where other words stand: the later ones, which lie over those before. */
 function overOthers({ words }: Seen): readonly Remark[] {
@@ -67,8 +82,8 @@ function overOthers({ words }: Seen): readonly Remark[] {
   const placed = placedWords(words).toSorted((a, b) => a.box.top - b.box.top);
   const found = new Map<HTMLElement, number>();
   placed.forEach((each, i) => {
-    for (const other of placed.slice(i + 1)) {
-      if (other.box.top >= each.box.bottom) break;
+    for (let n = i + 1; n < placed.length && placed[n]!.box.top < each.box.bottom; n += 1) {
+      const other = placed[n]!;
       const px = Math.round(coveredBy(each, other));
       if (px === 0) continue;
       const later = order.get(each.holder)! > order.get(other.holder)! ? each : other;

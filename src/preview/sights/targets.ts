@@ -1,4 +1,4 @@
-import { stopElements } from '../stops';
+import { canStop, stopCandidates } from '../stops';
 import type { Remark, SightReader } from './reader';
 
 /** Least side of what can be pressed, CSS px (WCAG 2.2, 2.5.8). */
@@ -9,7 +9,10 @@ interface Target {
   readonly box: DOMRect;
 }
 
-const isSmall = ({ box }: Target): boolean => Math.min(box.width, box.height) < LEAST;
+const targetOf = (element: HTMLElement): Target => ({ element, box: element.getBoundingClientRect() });
+const leastSide = ({ box }: Target): number => Math.min(box.width, box.height);
+const hasRoom = (target: Target): boolean => leastSide(target) > 0;
+const isSmall = (target: Target): boolean => leastSide(target) < LEAST;
 const middleOf = ({ left, top, width, height }: DOMRect) => ({ x: left + width / 2, y: top + height / 2 });
 
 /** From a point to the nearest point of a box, px. */
@@ -36,11 +39,13 @@ const isInText = ({ element }: Target): boolean => getComputedStyle(element).dis
 export const targets: SightReader = {
   what: 'target',
   read: ({ page }) => {
-    const all = stopElements(page)
-      .map((element): Target => ({ element, box: element.getBoundingClientRect() }))
-      .filter(({ box }) => box.width > 0 && box.height > 0);
-    return all
-      .filter((target) => isSmall(target) && !isInText(target) && isCrowded(target, all))
-      .map(({ element, box }): Remark => [element, Math.floor(Math.min(box.width, box.height))]);
+    const all = stopCandidates(page).map(targetOf).filter(hasRoom);
+    // On most pages none is left here, and the others need not be asked more than their box.
+    const small = all.filter((each) => isSmall(each) && !isInText(each) && canStop(each.element));
+    if (small.length === 0) return [];
+    const stops = all.filter(({ element }) => canStop(element));
+    return small
+      .filter((target) => isCrowded(target, stops))
+      .map((target): Remark => [target.element, Math.floor(leastSide(target))]);
   }
 };
