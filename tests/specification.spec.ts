@@ -118,6 +118,41 @@ test('every state is drawn with the values that stand below it, and everything c
   expect(await axeViolations(tab)).toEqual([]);
 });
 
+test('what is drawn at its own size, tabs and buttons in each state, is whole in its cell', async ({
+  page: tab
+}) => {
+  await tab.setContent(html());
+  const { count, cut } = await tab.evaluate(() => {
+    const cells = [...document.querySelectorAll('.s-cell:has(> .s-small)')];
+    const cut = cells.filter((cell) => {
+      const { left, right } = cell.getBoundingClientRect();
+      const drawn = [...cell.querySelectorAll('.ks *')].map((each) => each.getBoundingClientRect());
+      const shown = drawn.filter((box) => box.width > 0);
+      const isMissing = cell.textContent.trim() !== '' && shown.length === 0;
+      return isMissing || shown.some((box) => box.left < left || box.right > right);
+    });
+    return { count: cells.length, cut: cut.map((cell) => cell.textContent) };
+  });
+  expect(count).toBeGreaterThan(30);
+  expect(cut).toEqual([]);
+});
+
+test('a part is drawn on what it lies on, from which its own background stands out', async ({
+  page: tab
+}) => {
+  await tab.setContent(html());
+  const { count, same } = await tab.evaluate(() => {
+    const filled = [...document.querySelectorAll('.s-cell')].flatMap((cell) => {
+      const part = cell.querySelector('[data-k-force]');
+      const [own, ground] = [part, cell].map((each) => each && getComputedStyle(each).backgroundColor);
+      return own && own !== 'rgba(0, 0, 0, 0)' ? [{ own, ground, words: cell.textContent }] : [];
+    });
+    return { count: filled.length, same: filled.filter(({ own, ground }) => own === ground) };
+  });
+  expect(count).toBeGreaterThan(10);
+  expect(same).toEqual([]);
+});
+
 test('it prints on A4 with every page numbered', async ({ page: tab }) => {
   await tab.setContent(html());
   const { sheets } = await printed(tab, 'A4');

@@ -185,11 +185,15 @@ export function backdrops(registry: Registry, project: Project, at: At): readonl
   return at.part === 'root' ? paintedOver(registry, project, at.node, flat, at.conditions ?? []) : flat;
 }
 
+const middleOf = (all: readonly Colour[]): Colour => all[Math.floor(all.length / 2)]!;
+
 /** One colour for what stands behind a part's text: the middle one, where there are several. */
-export function backdrop(registry: Registry, project: Project, at: At): Colour {
-  const all = backdrops(registry, project, at);
-  return all[Math.floor(all.length / 2)]!;
-}
+export const backdrop = (registry: Registry, project: Project, at: At): Colour =>
+  middleOf(backdrops(registry, project, at));
+
+/** One colour for what a part lies on, without its own background: the middle one, where there are several. */
+export const groundBehind = (registry: Registry, project: Project, at: At): Colour =>
+  middleOf(behind(registry, project, at));
 
 /** Whether a piece, or anything in it, paints a picture, film or gradient. */
 const paintsPictures = (

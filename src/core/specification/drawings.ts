@@ -3,10 +3,11 @@ import { visit } from 'unist-util-visit';
 import { analysesUnder } from '../compile/body';
 import type { Analysis } from '../compile/analyse';
 import { sheetsOf, type StemSheet } from '../compile/parts';
+import { STEM } from '../compile/sheet';
 import { drawingDialect, printSheet, tokenRule, usedTokens, widthsIn, type Dialect } from '../compile/rules';
 import { element } from '../html/build';
 import { heapOf } from '../kinds/circumstances';
-import type { Condition } from '../kinds/contract';
+import type { Condition, Rule } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import type { AssetId, Bands, ConditionName, NodeId, PageId, Project, StateName } from '../project/types';
 import { pageOf } from '../project/tree';
@@ -41,7 +42,17 @@ const dialect: Dialect = {
   state: ({ name }) => ({ suffix: `[${FORCED}~="${name}"]` })
 };
 
-/** The width a window of a condition has in drawings. */
+const isOfPart = ({ selector }: Rule, part: string): boolean =>
+  selector === (part === 'root' ? `.${STEM}` : `.${STEM}-${part}`);
+
+const hides = ({ declarations }: Rule): boolean => declarations.display === 'none';
+
+const widthsUnder = ({ when }: Rule): readonly number[] => when.flatMap((each) => maybeUnder(each) ?? []);
+
+const maybeUnder = (condition: Condition): number | null =>
+  typeof condition === 'object' && 'under' in condition ? condition.under : null;
+
+/** The width a window has in drawings under a condition; wide where that says nothing of it. */
 const widthOf = (condition: ConditionName, { medium, narrow }: Bands): number =>
   ({ medium, narrow: Math.min(narrow, NARROW) })[condition as string] ?? Math.max(WIDE, medium + 1);
 
@@ -62,8 +73,8 @@ const NOT_TWICE = [
 
 export interface Drawing {
   readonly element: Element;
-  /** Whether it is small enough to be seen at its own size. */
-  readonly isSmall: boolean;
+  /** How many letters it has where it is small enough to be seen at its own size; null where it is not. */
+  readonly letters: number | null;
   /** px; the width it is laid out in. */
   readonly width: number;
 }
@@ -124,17 +135,34 @@ export class Drawings {
     if (!drawn) return null;
     const kind = this.registry.of(this.project.nodes[node]!);
     const states = impliedStates(kind, state, []).join(' ');
-    return this.drawing(drawn, { dataKForce: states }, 'always');
+    return this.drawing(drawn, { dataKForce: states }, 'always', this.widthOfPart(node, part));
   }
 
   /** @returns a piece as it is under one condition; null where the page does not draw it. */
   maybePiece(node: NodeId, condition: ConditionName): Drawing | null {
     const drawn = this.byMark.get(`${node} root`);
-    return drawn ? this.drawing(drawn, {}, condition) : null;
+    return drawn ? this.drawing(drawn, {}, condition, widthOf(condition, this.project.info.bands)) : null;
   }
 
-  private drawing(drawn: Element, more: Element['properties'], condition: ConditionName): Drawing {
-    const width = widthOf(condition, this.project.info.bands);
+  /** A part that is there only in narrow windows, as the button of a menu, is drawn in the widest of these. */
+  private widthOfPart(node: NodeId, part: string): number {
+    const { sheet } = this.found.find(({ id }) => id === node)!;
+    const displays = sheet.build.filter((each) => isOfPart(each, part) && each.declarations.display);
+    const under = displays.filter((each) => !hides(each)).flatMap(widthsUnder);
+    const isHidden = displays.some((each) => hides(each) && each.when.length === 0);
+    return isHidden && under.length > 0 ? Math.max(...under) - 1 : this.wide;
+  }
+
+  private get wide(): number {
+    return widthOf('always', this.project.info.bands);
+  }
+
+  private drawing(
+    drawn: Element,
+    more: Element['properties'],
+    condition: ConditionName,
+    width: number
+  ): Drawing {
     let outer = element(boxName(drawn), { ...drawn.properties, ...more }, drawn.children);
     for (let each = this.above.get(drawn) ?? null; each; each = this.above.get(each) ?? null)
       outer = element(boxName(each), { ...each.properties, style: 'display: contents', dataOpen: '' }, [
@@ -150,7 +178,7 @@ export class Drawings {
     const properties = { className: [DRAWN], ...holds, dataKUnder: under.join(' ') };
     return {
       element: element('div', properties, [outer]),
-      isSmall: condition === 'always' && isSmall(drawn),
+      letters: condition === 'always' ? lettersIfSmall(drawn) : null,
       width
     };
   }
@@ -223,4 +251,7 @@ const wordsIn = (node: ElementContent): string => {
 const hasPicture = (node: ElementContent): boolean =>
   node.type === 'element' && (node.tagName === 'img' || node.children.some(hasPicture));
 
-const isSmall = (drawn: Element): boolean => wordsIn(drawn).trim().length <= WORDS_MOST && !hasPicture(drawn);
+function lettersIfSmall(drawn: Element): number | null {
+  const letters = wordsIn(drawn).trim().length;
+  return letters <= WORDS_MOST && !hasPicture(drawn) ? letters : null;
+}

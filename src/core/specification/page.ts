@@ -1,5 +1,5 @@
 import type { Element } from 'hast';
-import { backdrop } from '../cascade/contrast';
+import { groundBehind } from '../cascade/contrast';
 import type { At } from '../cascade/resolve';
 import { hexOf } from '../colour/hex';
 import { spelt } from '../css/tokens';
@@ -31,22 +31,44 @@ import {
 import type { PartSpec, PieceSpec, Specification } from './types';
 import { widthTable } from './widths';
 
-/** px that all states of a part have between them, and one at most. */
-const ROOM = 520;
+/** px that all states of a part have between them on A4, beside the names of properties, and one at most. */
+const ROOM = 564;
 const ROOM_MOST = 520;
-const FALLBACK_ROOM = 70;
-/** px a small part has room for at its own size; with less, it is drawn smaller. */
-const SMALL_ROOM = 130;
+/** px of it that the edges of one cell and of its drawing take. */
+const EDGES = 24;
+const FALLBACK_ROOM = 64;
+/** px a small part has about itself, and for each letter; words in it break where that is too little. */
+const SMALL_ROOM = 64;
+const LETTER_ROOM = 9.5;
+const WORDLESS_ROOM = 48;
+/** What is small is drawn no smaller, or nobody could read it. */
+const ZOOM_LEAST = 0.5;
+
+const zoomFor = (letters: number, room: number): number =>
+  Math.min(1, Math.max(ZOOM_LEAST, room / (SMALL_ROOM + LETTER_ROOM * letters)));
+
+/** What has no words, such as a line, is as wide as it is let. */
+const leastWidth = (letters: number, most: number): number =>
+  letters === 0 ? Math.min(WORDLESS_ROOM, most) : 0;
+
+/** How what is small is made to fit into so many px. */
+function fittingSmall(letters: number, room: number): string {
+  const zoom = zoomFor(letters, room);
+  const most = Math.floor(room / zoom);
+  return `zoom: ${zoom.toFixed(3)}; min-width: ${leastWidth(letters, most)}px; max-width: ${most}px`;
+}
+
+const fittingLarge = (width: number, room: number): string =>
+  `zoom: ${Math.min(1, room / width).toFixed(3)}; width: ${width}px`;
 
 /** A drawing in a cell of a table; what is large is as small as makes it fit in width. */
-function drawn(drawing: Drawing | null, ground: string, width: number): Element {
+function drawn(drawing: Drawing | null, ground: string, room: number): Element {
   if (!drawing) return make('td', { className: ['s-same'] }, 'not drawn');
-  const zoom = Math.min(1, width / (drawing.isSmall ? SMALL_ROOM : drawing.width));
-  const scale = `zoom: ${zoom.toFixed(3)}`;
-  const style = drawing.isSmall ? scale : `${scale}; width: ${drawing.width}px`;
+  const { letters, width } = drawing;
+  const style = letters === null ? fittingLarge(width, room) : fittingSmall(letters, room);
   const scaled = make(
     'div',
-    { style, className: [drawing.isSmall ? 's-small' : 's-large'] },
+    { style, className: [letters === null ? 's-large' : 's-small'] },
     drawing.element
   );
   return make(
@@ -213,10 +235,11 @@ ${printHtml(main)}
   }
 
   /** Width of a drawing's cell, px. */
-  private readonly room = (states: number): number => Math.min(ROOM_MOST, ROOM / states);
+  private readonly room = (states: number): number => Math.min(ROOM_MOST, ROOM / states - EDGES);
 
+  /** What is drawn brings its own background. */
   private groundOf(at: At): string {
-    const { r, g, b } = backdrop(this.options.registry, this.project, at);
+    const { r, g, b } = groundBehind(this.options.registry, this.project, at);
     return hexOf([r, g, b]);
   }
 

@@ -45,7 +45,7 @@ export const sheetStyle = (foot: string): string => `
   max-height: 40mm; padding: 1.5mm; overflow: hidden; contain: paint;
   border: .5pt solid #e4dfd3; }
 .s-cell > .s-large { place-self: start center; }
-.s-small { width: max-content; white-space: nowrap; }
+.s-small { width: max-content; }
 .ks { all: initial; display: block; }
 .s-settings { columns: 2; column-gap: 6mm; margin: 0 0 3mm; }
 .s-settings div { display: flex; gap: 2mm; padding: .7mm 1.4mm; break-inside: avoid;
