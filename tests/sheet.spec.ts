@@ -71,6 +71,10 @@ test.describe('state sheet', () => {
     ];
     await expect.poll(backgrounds).toEqual([beige, hover, beige, pressed, selected, beige]);
     await expect(stage.nth(2)).toHaveCSS('outline-style', 'solid');
+    // Its other icon, too, is there only where it is chosen.
+    const others = stage.locator('[data-chosen]');
+    const seen = await others.evaluateAll((all) => all.map((each) => getComputedStyle(each).opacity));
+    expect(seen).toEqual(['0', '0', '0', '0', '1', '0']);
     await bench.set('background-color', 'Background', 'hover', '#123456');
     await expect.poll(async () => (await backgrounds())[1]).toBe('rgb(18, 52, 86)');
     await bench.pick('Season tabs', 'panel');

@@ -1,7 +1,7 @@
 import type { Heard } from '$core/heard/heard';
 import type { HeardTools } from './heard';
 import type { ToFrame } from './messages';
-import { whileIn, whileOutOf } from './states';
+import { putInto, whileIn, whileOutOf } from './states';
 
 type Order = Extract<ToFrame, { type: 'specimens' }>;
 
@@ -16,7 +16,7 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
   const backdrop = opaqueBackdrop(part.parentElement);
   const width = part === body ? body.clientWidth : measuredWidth(part);
   const clones: HTMLElement[] = [];
-  for (const state of order.states) {
+  for (const [i, state] of order.states.entries()) {
     const cell = document.createElement('div');
     Object.assign(cell.style, {
       position: 'relative',
@@ -30,7 +30,11 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
       backgroundColor: state === null ? '' : backdrop
     });
     stage.append(cell);
-    if (typeof state === 'string') clones.push(addSpecimen(cell, part, state, width, order));
+    if (typeof state !== 'string') continue;
+    const clone = addSpecimen(cell, part, state, width, order);
+    // Besides the look there is what a kind does in a state, such as another icon.
+    putInto(clone, order.selectors[i] ?? '');
+    clones.push(clone);
   }
   // All boxes are read before any is scaled, so that the stage is laid out once.
   const scales = clones.map((clone) => scaleOf(clone, order.cell));

@@ -54,18 +54,35 @@ function change(element: HTMLElement, name: string, value: string | null): () =>
 /** The selector without what a pointer brings; empty where nothing is left of it. */
 const lasting = (selector: string): string => selector.replace(POINTED, '');
 
-/** Reads something of an element as it would be in a state. */
-export function whileIn<Value>(element: HTMLElement, selector: string, read: () => Value): Value {
+const isOfPointer = (wanted: string): boolean => wanted === '' || wanted === ':is()';
+
+/** Sets what a state asks for on one of some elements. @returns what takes it back; null where it was not needed. */
+function maybePut(
+  element: HTMLElement,
+  selector: string,
+  holders: readonly HTMLElement[]
+): (() => void) | null {
   const wanted = lasting(selector);
-  if (wanted === '' || wanted === ':is()' || element.matches(wanted)) return read();
-  for (const each of around(element))
+  if (isOfPointer(wanted) || element.matches(wanted)) return null;
+  for (const each of holders)
     for (const { name, value } of attributesIn(wanted)) {
       const back = change(each, name, value);
-      const found = element.matches(wanted) ? { value: read() } : null;
+      if (element.matches(wanted)) return back;
       back();
-      if (found) return found.value;
     }
-  return read();
+  return null;
+}
+
+/** Puts an element into a state for good, as far as an attribute of its own does. */
+export const putInto = (element: HTMLElement, selector: string): void =>
+  void maybePut(element, selector, [element]);
+
+/** Reads something of an element as it would be in a state. */
+export function whileIn<Value>(element: HTMLElement, selector: string, read: () => Value): Value {
+  const back = maybePut(element, selector, around(element));
+  const found = read();
+  back?.();
+  return found;
 }
 
 /** Reads something of an element as it would be out of some states. */
