@@ -161,7 +161,6 @@ async function show(page: Page, project: Project, script: string, isNative: bool
     ? css
     : css.replaceAll('(animation-timeline: view())', '(animation-timeline: none-such())');
   const without = isNative ? '' : '<script>CSS.supports = () => false</script>';
-  await page.goto('about:blank');
   await page.setContent(`<!doctype html><style>${styles}</style>${without}${body}<script>${script}</script>`);
   return seenOf(page);
 }

@@ -22,7 +22,6 @@ test.beforeAll(async () => {
 /** @returns what is seen of a page: "what node value", in order. */
 async function seen(page: Page, body: string, width = 400, trial = 'own'): Promise<readonly string[]> {
   await page.setViewportSize({ width, height: 600 });
-  await page.goto('about:blank');
   await page.setContent(
     `<!doctype html><style>* { box-sizing: border-box } body { margin: 0; font: 16px/1.25 monospace }</style>${body}`
   );

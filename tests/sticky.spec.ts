@@ -96,7 +96,6 @@ test('what is worked out of stuck positions is what Chromium does, on 300 random
       marked: true
     });
     await page.setViewportSize({ width: 900 + (seed % 5) * 90, height: 500 + (seed % 4) * 100 });
-    await page.goto('about:blank');
     await page.setContent(`<!doctype html><style>${css}</style>${body}<script>${script}</script>`);
     const seen = await page.evaluate((names): Seen => {
       const elements = names.map(

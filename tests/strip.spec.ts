@@ -45,7 +45,6 @@ function strips(count: number): Strip[] {
 test('a strip comes to rest where embla-carousel does, and Chromium snaps, in 300 random sets', async ({
   page
 }) => {
-  await page.goto('about:blank');
   await page.setContent('<body style="margin: 0"></body>');
   await page.addScriptTag({ content: await bundle() });
   const answers = await page.evaluate(async (all) => {

@@ -60,6 +60,7 @@ export class KeptWindow {
     });
     await session.detach();
     for (const name of LASTING) this.#watch(page, name);
+    setOnBlankPage(page);
     return page;
   }
 
@@ -81,6 +82,15 @@ export class KeptWindow {
     await page.mouse.move(0, 0);
     await page.mouse.up();
   }
+}
+
+/** What a test sets as content stands on a page of its own: in the app’s, the app’s policy would keep its style out. */
+function setOnBlankPage(page: Page): void {
+  const { setContent } = page;
+  page.setContent = async (...given) => {
+    await page.goto('about:blank');
+    await setContent.apply(page, given);
+  };
 }
 
 /** Shows an address of the app: by a link where the window waits in the app already, else by loading it. */
