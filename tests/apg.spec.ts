@@ -232,7 +232,7 @@ test('a script that never arrives leaves everything readable', async ({ page }) 
   await page.route('**/*.js', (route) => route.abort());
   await page.goto(url);
   await expect(page.getByText('Toast in the branches')).toBeHidden();
-  await expect(page.getByText('Toast in the branches')).toBeVisible({ timeout: 6000 });
+  await expect(page.getByText('Toast in the branches')).toBeVisible();
 });
 
 test('on paper all panels are open', async ({ page }) => {

@@ -325,7 +325,7 @@ for (const pageId of PAGES)
     page
   }) => {
     test.setTimeout(600_000);
-    page.setDefaultTimeout(6000);
+    page.setDefaultTimeout(20_000);
     const hand = await Hand.openNew(page);
     await tokens(hand);
     const root = wanted.nodes[wanted.pages[pageId]!.root]!;

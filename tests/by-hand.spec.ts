@@ -48,7 +48,6 @@ test('style sheets of the demo pass stylelint-config-standard', async () => {
 });
 
 test('hardly any declaration changes nothing', async ({ page }) => {
-  test.setTimeout(120_000);
   const { folder, files } = await visit();
   const declarations = figuresOf(files.get('style.css')!).declarations;
   const idle = await idleDeclarations(page, folder, 'style.css', async () => {
@@ -61,7 +60,6 @@ test('hardly any declaration changes nothing', async ({ page }) => {
 });
 
 test('the page by hand is measured by the same yard', async ({ page }) => {
-  test.setTimeout(120_000);
   const folder = mkdtempSync(join(tmpdir(), 'by-hand-'));
   cpSync(HAND, folder, { recursive: true });
   const idle = await idleDeclarations(page, folder, 'index.css', async () => {

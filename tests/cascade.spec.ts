@@ -273,7 +273,6 @@ async function underEach(
 test('the same tabs in the preview, every part in every state, under every condition by switches', async ({
   page
 }) => {
-  test.setTimeout(90_000);
   const bench = await Bench.openDemo(page);
   await bench.importProject(tuned(withDisabled(demo)), bytes);
   await bench.pick('Season tabs');
@@ -421,7 +420,6 @@ for (const conditions of SETS) {
   test(`every part of every other piece of the demo, in every state it can be forced into: ${name}`, async ({
     browser
   }) => {
-    test.setTimeout(120_000);
     const width = { narrow: 460, medium: 900 }[name as string] ?? 1280;
     const context = await browser.newContext({
       viewport: { width, height: 900 },
@@ -446,7 +444,6 @@ for (const conditions of SETS) {
 }
 
 test('the same other pieces in the preview, under every condition by switches', async ({ page }) => {
-  test.setTimeout(120_000);
   const bench = await Bench.openDemo(page);
   await bench.importProject(others, bytes);
   await page.keyboard.press('t');

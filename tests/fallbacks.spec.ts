@@ -61,7 +61,6 @@ test.describe('forms of the exported tabs', () => {
       page,
       browser
     }) => {
-      test.setTimeout(90_000);
       const project = changed(
         set('form', form),
         set('foldUnder', 0),

@@ -102,7 +102,6 @@ test('thirty sets of labels in three fonts wrap at the width the findings name',
   page,
   browser
 }) => {
-  test.setTimeout(90_000);
   const sets = project();
   const bench = new Bench(page);
   await bench.importProject(sets);

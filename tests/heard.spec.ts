@@ -101,7 +101,6 @@ function enter(page: Page, mark: string, selector: string): Promise<boolean> {
 test('what every part is heard as in every state is what Chromium tells assistive technology', async ({
   page
 }) => {
-  test.setTimeout(120_000);
   const { url } = await exported(every, bytes, false, true);
   await page.goto(url);
   await page.addScriptTag({ content: await laterScript('heard') });

@@ -182,7 +182,6 @@ test('a script of the page that stops is told; a resize that waits for the next 
 });
 
 test('axe-core finds nothing on any screen', async ({ page }) => {
-  test.setTimeout(120_000);
   const check = async (screen: string) => {
     expect([screen, await axeViolations(page)]).toEqual([screen, []]);
   };

@@ -98,7 +98,6 @@ test('less motion asked for in the middle of the way leaves the page as one that
 const MANY = 300;
 
 test('300 effects on one page follow the scroll, and stand in the scroll view', async ({ page }) => {
-  test.setTimeout(90_000);
   const sections = Array.from({ length: MANY }, (_each, n) =>
     make('section', `Section ${n}`, {}, { content: [make('text', `Text ${n}`, { html: '<p>Apples.</p>' })] })
   );

@@ -153,6 +153,33 @@ test('a part is drawn on what it lies on, from which its own background stands o
   expect(same).toEqual([]);
 });
 
+test('a tab whose icon is another once it is chosen has that in its selected state alone', async ({
+  page: tab
+}) => {
+  await tab.setContent(html());
+  const shown = await tab.evaluate(() =>
+    [...document.querySelectorAll('.ks-season-tabs-tab[data-k-force]:has([data-chosen])')].map((part) => ({
+      state: part.getAttribute('data-k-force')!.split(' ').at(-1),
+      isChosen: getComputedStyle(part.querySelector('[data-chosen]')!).opacity === '1'
+    }))
+  );
+  expect(shown.map(({ state }) => state)).toContain('rest');
+  for (const { state, isChosen } of shown) expect([state, isChosen]).toEqual([state, state === 'selected']);
+});
+
+test('what a part holds is in the state it has on the page: one of the tabs is chosen', async ({
+  page: tab
+}) => {
+  await tab.setContent(html());
+  const grounds = await tab
+    .locator('.ks-season-tabs-list[data-k-force] .ks-season-tabs-tab')
+    .evaluateAll((tabs) => tabs.map((each) => getComputedStyle(each).backgroundColor));
+  const [chosen, ...others] = grounds;
+  expect(others).toHaveLength(3);
+  expect(new Set(others).size).toBe(1);
+  expect(others).not.toContain(chosen);
+});
+
 test('it prints on A4 with every page numbered', async ({ page: tab }) => {
   await tab.setContent(html());
   const { sheets } = await printed(tab, 'A4');

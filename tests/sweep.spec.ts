@@ -88,7 +88,6 @@ for (const { id: pageId, name, root } of HELD)
 test('how far what sticks is carried along is what Chromium does, and where it sticks at all', async ({
   page
 }) => {
-  test.setTimeout(90_000);
   const bench = new Bench(page);
   await bench.importProject(demo, bytes);
   await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Harvest story' });
@@ -117,7 +116,6 @@ const LONG = 'Seedlingorchardkeepersassociationmembership';
 test('in windows of three heights the worst is told, with the height where that matters, as Chromium has it', async ({
   page
 }) => {
-  test.setTimeout(120_000);
   const size: Command = {
     type: 'set-style',
     id: 'welcome-heading',
@@ -409,7 +407,6 @@ const allRuns = (page: Page) =>
 test('an edit that changes nothing on the page leaves what was found; another is swept in the same frame', async ({
   page
 }) => {
-  test.setTimeout(90_000);
   const bench = await Bench.openDemo(page);
   await bench.view('Widths');
   const told = page.getByText(/^swept in /);
@@ -449,7 +446,6 @@ test('an edit that changes nothing on the page leaves what was found; another is
 test('sections that were edited are looked at alone, and all that is told is what the whole page tells', async ({
   page
 }) => {
-  test.setTimeout(120_000);
   // Every third word cannot be broken, so that headings, labels and the width of the page all have something to tell.
   const project = changed(
     put(make('button', 'Wide', { label: LONG })),

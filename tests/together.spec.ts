@@ -12,7 +12,6 @@ async function second(page: Page): Promise<Bench> {
 }
 
 test('two windows show the same, and neither loses an edit', async ({ page }) => {
-  test.setTimeout(60_000);
   const one = await Bench.openDemo(page);
   const two = await second(page);
   await one.pick('Season tabs');
@@ -231,7 +230,7 @@ const ROUNDS = Number(process.env.KYMATION_ROUNDS ?? 2);
 test(`two windows at once, whatever they do: the same page in both, before and after a reload, ${ROUNDS} rounds`, async ({
   page
 }) => {
-  test.setTimeout(60_000 + ROUNDS * 20_000);
+  test.setTimeout(120_000 + ROUNDS * 20_000);
   const faults: string[] = [];
   const one = await Bench.openDemo(page);
   const two = await second(page);

@@ -1,30 +1,15 @@
+import { attributesIn, valueOutside } from '$core/cascade/state-attributes';
+
 /**
  * Elements in states they are not in at the moment: attributes that a state's selector asks for are set, something
  * is read, and all is as it was. Nothing of it is painted.
  */
-
-/** Attributes that a selector asks for, on the element itself or on one around it. */
-const ATTRIBUTE = /\[([a-z-]+)(?:~?="([^"]*)")?\]/g;
 
 /** What a pointer or the focus brings is no attribute. */
 const POINTED = /:where\(:hover\)|:(?:hover|active|focus-visible|focus-within|focus)\b/g;
 
 /** How far around a part the attribute of its state may stand: `:is([open] > * > *)`. */
 const AROUND_MOST = 3;
-
-interface Wanted {
-  readonly name: string;
-  readonly value: string;
-}
-
-const attributesIn = (selector: string): readonly Wanted[] =>
-  [...selector.matchAll(ATTRIBUTE)].map(([, name, value]) => ({
-    name: name!,
-    value: value ?? presentAs(name!)
-  }));
-
-/** ARIA attributes say nothing where they are empty. */
-const presentAs = (name: string) => (name.startsWith('aria-') ? 'true' : '');
 
 function around(element: HTMLElement): readonly HTMLElement[] {
   const found: HTMLElement[] = [];
@@ -92,10 +77,9 @@ export function whileOutOf<Value>(
   read: () => Value
 ): Value {
   const backs: (() => void)[] = [];
-  for (const { name, value } of selectors.flatMap(attributesIn))
+  for (const wanted of selectors.flatMap(attributesIn))
     for (const each of around(element))
-      // What says true or false goes on saying it.
-      if (each.hasAttribute(name)) backs.push(change(each, name, value === 'true' ? 'false' : null));
+      if (each.hasAttribute(wanted.name)) backs.push(change(each, wanted.name, valueOutside(wanted)));
   const found = read();
   backs.reverse().forEach((back) => back());
   return found;

@@ -7,10 +7,11 @@ import { STEM } from '../compile/sheet';
 import { drawingDialect, printSheet, tokenRule, usedTokens, widthsIn, type Dialect } from '../compile/rules';
 import { element } from '../html/build';
 import { heapOf } from '../kinds/circumstances';
-import type { Condition, Rule } from '../kinds/contract';
+import type { Condition, Part, Rule } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import type { AssetId, Bands, ConditionName, NodeId, PageId, Project, StateName } from '../project/types';
 import { pageOf } from '../project/tree';
+import { attributesIn, valueOutside } from '../cascade/state-attributes';
 import { impliedStates } from '../cascade/states';
 
 /** Every class of what is drawn starts with it, and what is drawn stands in an element of this class. */
@@ -39,7 +40,10 @@ const dialect: Dialect = {
     if ('under' in condition) return { root: `[data-k-under~="${condition.under}"]` };
     return { root: `:not([data-k-under~="${condition.from}"])` };
   },
-  state: ({ name }) => ({ suffix: `[${FORCED}~="${name}"]` })
+  // What is not forced is in the state it has on the page, as the tab that is chosen.
+  state: ({ name, selector }) => ({
+    suffix: `:is([${FORCED}~="${name}"], ${selector}:where(:not([${FORCED}])))`
+  })
 };
 
 const isOfPart = ({ selector }: Rule, part: string): boolean =>
@@ -55,6 +59,27 @@ const maybeUnder = (condition: Condition): number | null =>
 /** The width a window has in drawings under a condition; wide where that says nothing of it. */
 const widthOf = (condition: ConditionName, { medium, narrow }: Bands): number =>
   ({ medium, narrow: Math.min(narrow, NARROW) })[condition as string] ?? Math.max(WIDE, medium + 1);
+
+/** `data-k-on` as hast calls it: `dataKOn`. */
+const propertyName = (attribute: string): string =>
+  attribute.replace(/-(\w)/g, (_all, letter: string) => letter.toUpperCase());
+
+/** What a part or an element so many above it has besides its own properties. */
+type More = (above: number) => Element['properties'];
+
+/** Attributes of a part in one state: what asks for another state is off, what asks for this one is on. */
+function attributesInState({ states }: Part, state: StateName): More {
+  const ofAll = Object.values(states).flatMap((selector) => attributesIn(selector!));
+  const ofThis = state === 'rest' ? [] : attributesIn(states[state] ?? '').slice(0, 1);
+  return (above) => {
+    const here = ({ above: at }: { above: number }) => at === above;
+    const off = ofAll.filter(here).map((each) => [propertyName(each.name), valueOutside(each)]);
+    const on = ofThis.filter(here).map(({ name, value }) => [propertyName(name), value]);
+    return Object.fromEntries([...off, ...on]) as Element['properties'];
+  };
+}
+
+const asItIs: More = () => ({});
 
 const WORDS_MOST = 24;
 
@@ -134,14 +159,16 @@ export class Drawings {
     const drawn = this.byMark.get(`${node} ${part}`);
     if (!drawn) return null;
     const kind = this.registry.of(this.project.nodes[node]!);
-    const states = impliedStates(kind, state, []).join(' ');
-    return this.drawing(drawn, { dataKForce: states }, 'always', this.widthOfPart(node, part));
+    const dataKForce = impliedStates(kind, state, []).join(' ');
+    const attributes = attributesInState(kind.anatomy[part]!, state);
+    const more: More = (above) => (above === 0 ? { ...attributes(0), dataKForce } : attributes(above));
+    return this.drawing(drawn, more, 'always', this.widthOfPart(node, part));
   }
 
   /** @returns a piece as it is under one condition; null where the page does not draw it. */
   maybePiece(node: NodeId, condition: ConditionName): Drawing | null {
     const drawn = this.byMark.get(`${node} root`);
-    return drawn ? this.drawing(drawn, {}, condition, widthOf(condition, this.project.info.bands)) : null;
+    return drawn ? this.drawing(drawn, asItIs, condition, widthOf(condition, this.project.info.bands)) : null;
   }
 
   /** A part that is there only in narrow windows, as the button of a menu, is drawn in the widest of these. */
@@ -157,30 +184,27 @@ export class Drawings {
     return widthOf('always', this.project.info.bands);
   }
 
-  private drawing(
-    drawn: Element,
-    more: Element['properties'],
-    condition: ConditionName,
-    width: number
-  ): Drawing {
-    let outer = element(boxName(drawn), { ...drawn.properties, ...more }, drawn.children);
-    for (let each = this.above.get(drawn) ?? null; each; each = this.above.get(each) ?? null)
-      outer = element(boxName(each), { ...each.properties, style: 'display: contents', dataOpen: '' }, [
-        outer
-      ]);
-    const holds = Object.fromEntries(
-      heapOf(condition).map((name) => [
-        `dataK${name.replace(/(?:^|-)(\w)/g, (_all, letter: string) => letter.toUpperCase())}`,
-        ''
-      ])
-    );
+  private drawing(drawn: Element, more: More, condition: ConditionName, width: number): Drawing {
+    const holds = Object.fromEntries(heapOf(condition).map((name) => [propertyName(`data-k-${name}`), '']));
     const under = this.widths.filter((px) => px > width);
     const properties = { className: [DRAWN], ...holds, dataKUnder: under.join(' ') };
     return {
-      element: element('div', properties, [outer]),
+      element: element('div', properties, [this.amidOthers(drawn, more)]),
       letters: condition === 'always' ? lettersIfSmall(drawn) : null,
       width
     };
+  }
+
+  /** An element in all that is around it on the page, which has no box of its own in a drawing. */
+  private amidOthers(drawn: Element, more: More): Element {
+    let outer = element(boxName(drawn), { ...drawn.properties, ...more(0) }, drawn.children);
+    let above = 1;
+    for (let each = this.above.get(drawn) ?? null; each; each = this.above.get(each) ?? null) {
+      const unboxed = { ...each.properties, style: 'display: contents', dataOpen: '' };
+      outer = element(boxName(each), { ...unboxed, ...more(above) }, [outer]);
+      above += 1;
+    }
+    return outer;
   }
 
   private built(markup: Element, of: Analysis, byId: ReadonlyMap<NodeId, Analysis>): Element {

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Command } from '$core/commands/commands';
   import { resolve, type Resolution } from '$core/cascade/resolve';
+  import { attributesIn } from '$core/cascade/state-attributes';
   import { impliedStates, statesOf } from '$core/cascade/states';
   import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
   import { changeAgainstRest } from '$core/cascade/change';
@@ -64,7 +65,7 @@
     states: states.map((state) => impliedStates(wb.kind, state, []).join(' ')),
     cell: { width: specimenWidth / states.length, height: SPECIMEN_HEIGHT },
     strip: Object.values(anatomy.states).flatMap((selector) =>
-      [...selector!.matchAll(/\[([\w-]+)/g)].map((match) => match[1]!)
+      attributesIn(selector).map(({ name }) => name)
     ),
     selectors: states.map((state) => (state === 'rest' ? '' : (anatomy.states[state] ?? '')))
   });
