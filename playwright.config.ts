@@ -16,7 +16,7 @@ export default defineConfig({
   retries: 0,
   timeout: 120_000,
   // A machine shared with others may be slow for a while; what is waited for is what counts.
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: {
     baseURL: `http://localhost:${PORT}`,

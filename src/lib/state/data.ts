@@ -8,7 +8,7 @@ import { noteText } from '$core/tables/packed';
 import { LIMITS, refused, type ReadTable, type Table } from '$core/tables/table';
 import { listOf } from '$core/templates/listed';
 import { registry } from '$core/registry';
-import type { TableAnswer, TableRequest } from '$lib/workers/table.worker';
+import type { TableAnswer, TableGiven, TableRequest } from '$lib/workers/table.worker';
 import { insertFragment } from './actions';
 import { fileFromWeb } from './pictures';
 import type { Workbench } from './workbench.svelte';
@@ -30,29 +30,32 @@ const withRows = (read: ReadTable, rows: Table['rows']): ReadTable =>
  * frozen as they come, so that a command that takes them up need not go through all of them.
  */
 function readInWorker(
-  request: TableRequest,
+  given: TableGiven,
   onprogress: (share: number) => void,
   signal: AbortSignal
 ): Promise<ReadTable> {
   const worker = new Worker(new URL('$lib/workers/table.worker.ts', import.meta.url), { type: 'module' });
   const rows: Row[] = [];
+  const ask = (request: TableRequest) => worker.postMessage(request);
   return new Promise<ReadTable>((resolve, reject) => {
     signal.addEventListener('abort', () => reject(signal.reason as Error), { once: true });
     worker.onerror = () =>
       resolve(refused('This table could not be read: the reader stopped. Try a smaller one.'));
     worker.onmessage = ({ data }: MessageEvent<TableAnswer>) => {
       if ('share' in data) onprogress(data.share);
-      else if ('rows' in data) rows.push(...data.rows.map((row) => Object.freeze(row)));
-      else {
+      else if ('rows' in data) {
+        rows.push(...data.rows.map((row) => Object.freeze(row)));
+        ask('next');
+      } else {
         if (data.text !== null) noteText(rows, data.text);
         resolve(withRows(data.read, Object.freeze(rows)));
       }
     };
-    worker.postMessage(request);
+    ask(given);
   }).finally(() => worker.terminate());
 }
 
-async function requestFor(place: TablePlace, signal: AbortSignal): Promise<TableRequest | string> {
+async function givenAt(place: TablePlace, signal: AbortSignal): Promise<TableGiven | string> {
   if (place.origin === 'pasted') return { text: place.text };
   const file = await fileFor(place, signal);
   if (typeof file === 'string') return file;
@@ -79,8 +82,8 @@ export async function readTableFrom(
   onprogress: (share: number) => void,
   signal: AbortSignal
 ): Promise<ReadTable> {
-  const request = await requestFor(place, signal);
-  return typeof request === 'string' ? refused(request) : readInWorker(request, onprogress, signal);
+  const given = await givenAt(place, signal);
+  return typeof given === 'string' ? refused(given) : readInWorker(given, onprogress, signal);
 }
 
 /** What a place is called, for people. */

@@ -2,8 +2,9 @@ import { decoded, readTable } from '$core/tables/read';
 import { ROWS_MANY } from '$core/tables/packed';
 import type { ReadTable, Table } from '$core/tables/table';
 
-/** A file to be read as a table, or a text that was pasted. */
-export type TableRequest = { readonly bytes: ArrayBuffer; readonly name: string } | { readonly text: string };
+/** A file to be read as a table, a text that was pasted; then, for each portion that was taken over, the next. */
+export type TableRequest = TableGiven | 'next';
+export type TableGiven = { readonly bytes: ArrayBuffer; readonly name: string } | { readonly text: string };
 
 /**
  * How far it has come, 0 to 1; then the rows in portions; in the end what was read, a table without its rows, and what
@@ -14,23 +15,33 @@ export type TableAnswer =
   | { readonly rows: Table['rows'] }
   | { readonly read: ReadTable; readonly text: string | null };
 
-/** Cells that a window takes over without losing a frame. */
+/** Cells that a window takes over without losing a frame, as long as it has time for one in between. */
 const PORTION = 10_000;
 
 const say = (answer: TableAnswer): void => self.postMessage(answer);
 
-function sayRows({ columns, rows }: Table): void {
+function* portionsOf({ columns, rows }: Table): Generator<TableAnswer, void> {
   const step = Math.ceil(PORTION / columns.length);
-  for (let at = 0; at < rows.length; at += step) say({ rows: rows.slice(at, at + step) });
+  for (let at = 0; at < rows.length; at += step) yield { rows: rows.slice(at, at + step) };
 }
 
-self.onmessage = ({ data }: MessageEvent<TableRequest>) => {
-  const text = 'text' in data ? data.text : decoded(new Uint8Array(data.bytes));
-  const name = 'text' in data ? '' : data.name;
-  const read = readTable(text, name, (share) => say({ share }));
-  if (read.ok) sayRows(read.table);
-  if (!read.ok) return say({ read, text: null });
+function readTold(given: TableGiven): ReadTable {
+  const text = 'text' in given ? given.text : decoded(new Uint8Array(given.bytes));
+  return readTable(text, 'text' in given ? '' : given.name, (share) => say({ share }));
+}
+
+function* answersTo(given: TableGiven): Generator<TableAnswer, TableAnswer> {
+  const read = readTold(given);
+  if (!read.ok) return { read, text: null };
+  yield* portionsOf(read.table);
   const { rows } = read.table;
-  const json = rows.length > ROWS_MANY ? JSON.stringify(rows) : null;
-  say({ read: { ...read, table: { ...read.table, rows: [] } }, text: json });
+  const text = rows.length > ROWS_MANY ? JSON.stringify(rows) : null;
+  return { read: { ...read, table: { ...read.table, rows: [] } }, text };
+}
+
+let answers: Generator<TableAnswer, TableAnswer>;
+
+self.onmessage = ({ data }: MessageEvent<TableRequest>) => {
+  if (data !== 'next') answers = answersTo(data);
+  say(answers.next().value);
 };

@@ -65,7 +65,7 @@
     states: states.map((state) => impliedStates(wb.kind, state, []).join(' ')),
     cell: { width: specimenWidth / states.length, height: SPECIMEN_HEIGHT },
     strip: Object.values(anatomy.states).flatMap((selector) =>
-      attributesIn(selector).map(({ name }) => name)
+      attributesIn(selector!).map(({ name }) => name)
     ),
     selectors: states.map((state) => (state === 'rest' ? '' : (anatomy.states[state] ?? '')))
   });
