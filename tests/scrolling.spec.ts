@@ -121,6 +121,21 @@ test('every line has an end that can be set, and the page does then what the lin
   await bench.saved();
 });
 
+test('what is being typed stays, though the page is measured anew meanwhile', async ({ page }) => {
+  await openStory(page);
+  const start = page.getByRole('textbox', { name: 'Harvest told follows: starts at, px' });
+  const end = page.getByRole('textbox', { name: 'Harvest told follows: ends at, px' });
+  const [started, ended] = [await start.inputValue(), await end.inputValue()];
+  await start.fill('123');
+  await (await previewFrame(page)).evaluate(() => (document.body.style.paddingTop = '400px'));
+  await expect(end).not.toHaveValue(ended);
+  await expect(start).toHaveValue('123');
+  // Left with what was there before, it shows where it is now.
+  await start.fill(started);
+  await start.blur();
+  await expect(start).not.toHaveValue(started);
+});
+
 test('what cannot be reached is told, and no number is no place', async ({ page }) => {
   await openStory(page);
   const start = page.getByRole('textbox', { name: 'Harvest told follows: starts at, px' });

@@ -1,4 +1,4 @@
-import { attributesIn, valueOutside } from '$core/cascade/state-attributes';
+import { attributesIn } from '$core/cascade/state-attributes';
 
 /**
  * Elements in states they are not in at the moment: attributes that a state's selector asks for are set, something
@@ -77,9 +77,9 @@ export function whileOutOf<Value>(
   read: () => Value
 ): Value {
   const backs: (() => void)[] = [];
-  for (const wanted of selectors.flatMap(attributesIn))
+  for (const { name, outside } of selectors.flatMap(attributesIn))
     for (const each of around(element))
-      if (each.hasAttribute(wanted.name)) backs.push(change(each, wanted.name, valueOutside(wanted)));
+      if (each.hasAttribute(name)) backs.push(change(each, name, outside));
   const found = read();
   backs.reverse().forEach((back) => back());
   return found;

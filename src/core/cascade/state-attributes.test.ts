@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { registry } from '../whole';
-import { attributesIn, valueOutside } from './state-attributes';
+import { attributesIn } from './state-attributes';
 
 describe('attributes that a state asks for', () => {
   it('are read with where they stand', () => {
-    expect(attributesIn('[open]:where(:hover)')).toEqual([{ name: 'open', value: '', above: 0 }]);
-    expect(attributesIn(':is([open] > * > *)')).toEqual([{ name: 'open', value: '', above: 2 }]);
-    expect(attributesIn(':is([aria-selected="true"], [aria-current])')).toEqual([
+    expect(attributesIn('[open]:where(:hover)')).toMatchObject([{ name: 'open', value: '', above: 0 }]);
+    expect(attributesIn(':is([open] > * > *)')).toMatchObject([{ name: 'open', value: '', above: 2 }]);
+    expect(attributesIn(':is([aria-selected="true"], [aria-current])')).toMatchObject([
       { name: 'aria-selected', value: 'true', above: 0 },
       { name: 'aria-current', value: 'true', above: 0 }
     ]);
@@ -17,10 +17,11 @@ describe('attributes that a state asks for', () => {
       expect(attributesIn(selector)).toEqual([]);
   });
 
-  it('go off where they are on or off, and say false where they say true', () => {
-    const [open, selected] = [attributesIn('[open]'), attributesIn('[aria-expanded="true"]')];
-    expect(valueOutside(open[0]!)).toBe(null);
-    expect(valueOutside(selected[0]!)).toBe('false');
+  it('say false outside the state where they say true in it, and else are gone', () => {
+    const outside = (selector: string) => attributesIn(selector).map((each) => each.outside);
+    expect(outside('[aria-expanded="true"]')).toEqual(['false']);
+    expect(outside(':is([aria-selected="true"], [aria-current])')).toEqual(['false', null]);
+    expect(outside('[open]')).toEqual([null]);
   });
 
   it('are all found in the states of every kind', () => {

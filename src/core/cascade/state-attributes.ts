@@ -2,6 +2,8 @@
 export interface StateAttribute {
   readonly name: string;
   readonly value: string;
+  /** What it is while the state does not hold: null where it is not there at all. */
+  readonly outside: string | null;
   /** How many elements up from the part it stands: 0 on the part itself, 1 on the element around it. */
   readonly above: number;
 }
@@ -22,9 +24,7 @@ const presentAs = (name: string): string => (name.startsWith('aria-') ? 'true' :
 export function attributesIn(selector: string): readonly StateAttribute[] {
   return [...selector.matchAll(ATTRIBUTE)].flatMap(([, name = '', value, rest = '']) => {
     if (isBeside(rest)) return [];
-    return [{ name, value: value ?? presentAs(name), above: rest.split('>').length - 1 }];
+    const outside = value === 'true' ? 'false' : null;
+    return [{ name, value: value ?? presentAs(name), outside, above: rest.split('>').length - 1 }];
   });
 }
-
-/** What an attribute is while its state does not hold: null where it is not there at all. */
-export const valueOutside = ({ value }: StateAttribute): string | null => (value === 'true' ? 'false' : null);

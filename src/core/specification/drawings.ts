@@ -11,7 +11,7 @@ import type { Condition, Part, Rule } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import type { AssetId, Bands, ConditionName, NodeId, PageId, Project, StateName } from '../project/types';
 import { pageOf } from '../project/tree';
-import { attributesIn, valueOutside } from '../cascade/state-attributes';
+import { attributesIn } from '../cascade/state-attributes';
 import { impliedStates } from '../cascade/states';
 
 /** Every class of what is drawn starts with it, and what is drawn stands in an element of this class. */
@@ -73,7 +73,7 @@ function attributesInState({ states }: Part, state: StateName): More {
   const ofThis = state === 'rest' ? [] : attributesIn(states[state] ?? '').slice(0, 1);
   return (above) => {
     const here = ({ above: at }: { above: number }) => at === above;
-    const off = ofAll.filter(here).map((each) => [propertyName(each.name), valueOutside(each)]);
+    const off = ofAll.filter(here).map(({ name, outside }) => [propertyName(name), outside]);
     const on = ofThis.filter(here).map(({ name, value }) => [propertyName(name), value]);
     return Object.fromEntries([...off, ...on]) as Element['properties'];
   };

@@ -20,6 +20,7 @@
     stepTo,
     wayOf
   } from '$lib/state/scroll';
+  import { showing } from '$lib/parts/showing.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import RangeLane from './RangeLane.svelte';
 
@@ -133,7 +134,7 @@
       class="mono"
       aria-label="{range.words}: {end === 'start' ? 'starts' : 'ends'} at, px"
       inputmode="numeric"
-      value={inFigures(range[end])}
+      {@attach showing(() => inFigures(range[end]))}
       onchange={(event) => typed(range, end, event.currentTarget)}
     />
   {:else}
