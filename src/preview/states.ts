@@ -78,8 +78,7 @@ export function whileOutOf<Value>(
 ): Value {
   const backs: (() => void)[] = [];
   for (const { name, outside } of selectors.flatMap(attributesIn))
-    for (const each of around(element))
-      if (each.hasAttribute(name)) backs.push(change(each, name, outside));
+    for (const each of around(element)) if (each.hasAttribute(name)) backs.push(change(each, name, outside));
   const found = read();
   backs.reverse().forEach((back) => back());
   return found;

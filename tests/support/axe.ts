@@ -29,5 +29,10 @@ async function allArrived(): Promise<void> {
     each.playState === 'running' &&
     each.timeline instanceof DocumentTimeline &&
     Number.isFinite(each.effect?.getComputedTiming().endTime);
-  await Promise.allSettled(document.getAnimations().filter(ends).map(({ finished }) => finished));
+  await Promise.allSettled(
+    document
+      .getAnimations()
+      .filter(ends)
+      .map(({ finished }) => finished)
+  );
 }
