@@ -84,7 +84,7 @@ export class KeptWindow {
   }
 }
 
-/** What a test sets as content stands on a page of its own: in the app’s, the app’s policy would keep its style out. */
+/** What a test sets as content stands on a blank page: in the app, the app's policy would keep its style out. */
 function setOnBlankPage(page: Page): void {
   const { setContent } = page;
   page.setContent = async (...given) => {
