@@ -70,24 +70,6 @@ const openAll = (page: Page) =>
     document.getAnimations().forEach((each) => each.finish());
   });
 
-/** No entrance takes longer, ms; what does is a wait. */
-const ENTRANCE_MOST = 2000;
-
-/** Waits for what comes in as the page opens: half of it there is nothing to be read by. */
-const settled = (page: Page) =>
-  page.evaluate(async (most) => {
-    const isEntering = ({ timeline, playState, effect }: Animation) =>
-      timeline === document.timeline &&
-      playState === 'running' &&
-      Number(effect!.getComputedTiming().endTime) <= most;
-    await Promise.allSettled(
-      document
-        .getAnimations()
-        .filter(isEntering)
-        .map(({ finished }) => finished)
-    );
-  }, ENTRANCE_MOST);
-
 /** What axe-core objects to, at rest and with every thing that is pressed in each of its states at once. */
 async function inEachState(page: Page): Promise<readonly string[]> {
   const force = await forcing(page);
@@ -112,7 +94,6 @@ for (const [name, { options, media, isScriptless }] of Object.entries(CONDITIONS
     if (media) await page.emulateMedia({ media });
     // What comes a second after the page has to begin to, before its coming can be waited for.
     await expect(page.locator('[data-k-wait][data-waiting]')).toHaveCount(0);
-    await settled(page);
     const closed = await axeViolations(page);
     await openAll(page);
     expect([closed, await inEachState(page)]).toEqual([[], []]);

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import axe from 'axe-core';
+import { arrived } from './arrived';
 
 /**
  * What axe-core objects to in the page's own document; frames hold the designer's page, which is checked as
@@ -8,7 +9,8 @@ import axe from 'axe-core';
 export async function axeViolations(page: Page, within = 'html'): Promise<string[]> {
   // Evaluated rather than added as a script, which the policy of the app's pages would rightly refuse.
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
-  await page.evaluate(allArrived);
+  // Colours are looked at once nothing fades any more: how far it has come is chance.
+  await arrived(page);
   const violations = await page.evaluate(async (within) => {
     const { run } = (window as unknown as { axe: typeof axe }).axe;
     const result = await run(
@@ -21,18 +23,4 @@ export async function axeViolations(page: Page, within = 'html'): Promise<string
     }));
   }, within);
   return violations.map(({ id, html }) => `${id}: ${html.join(' | ')}`);
-}
-
-/** Run in the page. Colours are looked at once nothing fades any more: how far it has come is chance. */
-async function allArrived(): Promise<void> {
-  const ends = (each: Animation) =>
-    each.playState === 'running' &&
-    each.timeline instanceof DocumentTimeline &&
-    Number.isFinite(each.effect?.getComputedTiming().endTime);
-  await Promise.allSettled(
-    document
-      .getAnimations()
-      .filter(ends)
-      .map(({ finished }) => finished)
-  );
 }
