@@ -9,8 +9,8 @@ import type { AssetBytes } from '../core/formats/project-file';
 import { pageOf } from '../core/project/tree';
 import type { Asset, NodeId, PageId, Project } from '../core/project/types';
 import { expanded } from '../core/rows/rows';
-import { halvesOf, seedsOf } from '../core/sweep/halving';
-import { asksAtWidth, seenAtWidth } from '../core/layout/at-width';
+import { firstSeedsOf, halvesOf, restOf, seedsOf } from '../core/sweep/halving';
+import { asksAtWidth, seenAtWidth, shapeAtWidth } from '../core/layout/at-width';
 import { worstOfEach } from '../core/sweep/merging';
 import { lanesOf, type Lane } from '../core/sweep/runs';
 import { registry } from '../core/whole';
@@ -154,16 +154,24 @@ async function show(tab: Tab, project: Project, bytes: AssetBytes, page: PageId)
 /** A page that has not taken its width after so many looks never will. */
 const LOOKS_MOST = 600;
 
+/** What was seen, and how large the words are. */
+interface Look {
+  readonly sights: Sights;
+  readonly shape: number | null;
+}
+
 /** What was seen, where the page has taken its width by then. */
-const seenIn = ({ viewport, found }: Measured, project: Project, width: number): Sights | null =>
-  viewport === width ? seenAtWidth(registry, project, found, width) : null;
+function maybeLook({ viewport, found }: Measured, project: Project, width: number): Look | null {
+  const sights = viewport === width ? seenAtWidth(registry, project, found, width) : null;
+  return sights && { sights, shape: shapeAtWidth(found) };
+}
 
 /** What is seen of the page at a width, px. */
-async function look(tab: Tab, project: Project, root: NodeId, width: number): Promise<Sights> {
+async function look(tab: Tab, project: Project, root: NodeId, width: number): Promise<Look> {
   await tab.setViewportSize({ width, height: HEIGHT });
   const sights: ToFrame = { type: 'measure', asks: [...asksAtWidth(registry, project, root, 'own')] };
   for (let n = 0; n < LOOKS_MOST; n += 1) {
-    const seen = seenIn(await answer(tab, sights, 'measured'), project, width);
+    const seen = maybeLook(await answer(tab, sights, 'measured'), project, width);
     if (seen) return seen;
   }
   throw new NeverRests(`The page never comes to rest in a window of ${width} px.`);
@@ -177,8 +185,18 @@ async function lanesOn(tab: Tab, project: Project, page: PageId): Promise<readon
   const { templateOf } = expanded(registry, project);
   const ownerOf = (node: string) => templateOf(node as NodeId);
   const samples = new Map<number, Sights>();
-  for (let due = seedsOf(bandEdges(project)); due.length > 0; due = halvesOf(samples))
-    for (const width of due) samples.set(width, worstOfEach(await look(tab, project, root, width), ownerOf));
+  const shapes = new Map<number, number | null>();
+  const lookAt = async (seeds: readonly number[]): Promise<void> => {
+    for (let due = seeds; due.length > 0; due = halvesOf(samples))
+      for (const width of due) {
+        const { sights, shape } = await look(tab, project, root, width);
+        samples.set(width, worstOfEach(sights, ownerOf));
+        shapes.set(width, shape);
+      }
+  };
+  const edges = bandEdges(project);
+  await lookAt(firstSeedsOf(edges));
+  await lookAt(restOf(seedsOf(edges), shapes));
   return lanesOf(samples);
 }
 

@@ -4,7 +4,7 @@ import { heardSchema } from '$core/heard/heard';
 import { READ_MOST, readSchema } from '$core/heard/order';
 import { SWITCHED } from '$core/kinds/conditions';
 import type { Found } from './readers';
-import { array, boolean, lazy, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
+import { array, boolean, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
 
 /**
  * What the app and the preview frame tell each other. Both sides check what they get; what does not fit is
@@ -362,12 +362,9 @@ export type ToFrame =
     };
 
 function reader<T>(schemas: Record<string, ObjectSchema<any>>): (value: unknown) => T | null {
-  const any = lazy((value: { type?: unknown } | null) => {
-    const name = value && typeof value === 'object' ? value.type : null;
-    const schema = typeof name === 'string' && Object.hasOwn(schemas, name) ? schemas[name] : null;
-    return schema ? schema.noUnknown() : mixed().test('known', 'unknown message', () => false);
-  });
-  return (value) => (any.isValidSync(value, { strict: true }) ? (value as T) : null);
+  const closed = new Map(Object.entries(schemas).map(([name, schema]) => [name, schema.noUnknown()]));
+  const schemaOf = (value: unknown) => closed.get((value as { type: string } | null | undefined)?.type ?? '');
+  return (value) => (schemaOf(value)?.isValidSync(value, { strict: true }) ? (value as T) : null);
 }
 
 /** @returns the message, or null where the value is none. */

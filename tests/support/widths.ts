@@ -1,3 +1,5 @@
+import { basename, dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import type { Page } from './test';
 
 const [FROM, TO] = [280, 1920];
@@ -9,25 +11,52 @@ export interface AtWidth {
   readonly isSideways: boolean;
 }
 
-/** @returns what the page that is open shows at every single width from 280 to 1920 px. */
+/** Where nothing answers but what is given to it. */
+const HOST = 'http://widths.invalid/';
+
+/**
+ * Takes the exported page that is open into a frame of a window of its own, which is then as wide as each width in turn:
+ * a window that is made wider by the test is drawn each time, which takes twenty times as long.
+ * @returns what it shows at every single width from 280 to 1920 px.
+ */
 export async function everyWidth(page: Page, headings: readonly string[]): Promise<readonly AtWidth[]> {
-  const seen: AtWidth[] = [];
-  for (let width = FROM; width <= TO; width += 1) {
-    await page.setViewportSize({ width, height: 800 });
-    seen.push(await page.evaluate(look, headings));
-  }
-  return seen;
+  const open = fileURLToPath(page.url());
+  await page.route(`${HOST}**`, (route) => {
+    const { pathname } = new URL(route.request().url());
+    if (pathname === '/') return route.fulfill({ contentType: 'text/html', body: '<!doctype html>' });
+    return route.fulfill({ path: join(dirname(open), decodeURIComponent(pathname)) });
+  });
+  await page.goto(HOST);
+  return page.evaluate(lookAtEach, { src: HOST + basename(open), headings, from: FROM, to: TO });
 }
 
-/** Runs in the page. */
-function look(headings: readonly string[]): AtWidth {
-  const { scrollWidth, clientWidth } = document.documentElement;
-  const lines = headings.map((selector) => {
-    const element = document.querySelector<HTMLElement>(selector)!;
+interface Looks {
+  readonly src: string;
+  readonly headings: readonly string[];
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Runs in the window. */
+async function lookAtEach({ src, headings, from, to }: Looks): Promise<readonly AtWidth[]> {
+  const frame = document.createElement('iframe');
+  Object.assign(frame.style, { border: '0', width: '1280px', height: '800px' });
+  const loaded = new Promise((resolve) => frame.addEventListener('load', resolve));
+  frame.src = src;
+  document.body.append(frame);
+  await loaded;
+  const { document: own, getComputedStyle } = frame.contentWindow!;
+  await own.fonts.ready;
+  const linesOf = (selector: string): number => {
+    const element = own.querySelector<HTMLElement>(selector)!;
     const { lineHeight, fontSize } = getComputedStyle(element);
     return Math.round(element.offsetHeight / (parseFloat(lineHeight) || parseFloat(fontSize) * 1.2));
+  };
+  return Array.from({ length: to - from + 1 }, (_each, i) => {
+    frame.style.width = `${from + i}px`;
+    const { scrollWidth, clientWidth } = own.documentElement;
+    return { lines: headings.map(linesOf), isSideways: scrollWidth > clientWidth };
   });
-  return { lines, isSideways: scrollWidth > clientWidth };
 }
 
 /** @returns runs of widths at which a heading has as many lines, as the bars of its lane are called. */

@@ -1,6 +1,7 @@
 import { boxFact } from './box';
 import { fitFact, roomFact } from './fit';
 import { sightsFact, sightsInFact, sightsAcrossFact } from './sights';
+import { shapeFact } from './shape';
 import { stopsFact } from './stops';
 
 /** Everything that is measured, one line each; the frame has a reader for each (src/preview/readers.ts). */
@@ -11,7 +12,8 @@ export const FACTS = {
   stops: stopsFact,
   sights: sightsFact,
   sightsIn: sightsInFact,
-  sightsAcross: sightsAcrossFact
+  sightsAcross: sightsAcrossFact,
+  shape: shapeFact
 } as const;
 
 export type FactName = keyof typeof FACTS;

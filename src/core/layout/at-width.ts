@@ -35,7 +35,8 @@ function boxesOn(registry: Registry, project: Project, root: NodeId): readonly A
 
 /**
  * @param sections those that are looked at: others are as they were; null for the whole page.
- * @returns what is asked of a page at each width: what is seen, and what tells where rows fit and what sticks.
+ * @returns what is asked of a page at each width: what is seen, how large the words are, and what tells where rows fit
+ *   and what sticks.
  */
 export function asksAtWidth(
   registry: Registry,
@@ -45,18 +46,26 @@ export function asksAtWidth(
   sections: Iterable<NodeId> | null = null
 ): readonly Ask[] {
   const boxes = boxesOn(registry, project, root);
-  if (!sections)
-    return [{ fact: 'sights', node: root, part: texts }, ...roomsIn(registry, project, root), ...boxes];
+  const shape: Ask = { fact: 'shape', node: root, part: texts };
+  if (!sections) {
+    const seen: Ask = { fact: 'sights', node: root, part: texts };
+    return [seen, shape, ...roomsIn(registry, project, root), ...boxes];
+  }
   const own = [...sections];
   const seen = own.map((node): Ask => ({ fact: 'sightsIn', node, part: texts }));
   const rooms = own.flatMap((id) => roomsIn(registry, project, id));
-  return [{ fact: 'sightsAcross', node: root, part: texts }, ...seen, ...rooms, ...boxes];
+  const across: Ask = { fact: 'sightsAcross', node: root, part: texts };
+  return [across, ...seen, shape, ...rooms, ...boxes];
 }
 
 const SIGHTS = ['sights', 'sightsIn', 'sightsAcross'] as const satisfies readonly FactName[];
 
 const valuesOf = <Value>(found: readonly Found[], fact: string): readonly (readonly [NodeId, Value])[] =>
   found.filter((each) => each.fact === fact).map(({ node, value }) => [node as NodeId, value as Value]);
+
+/** @returns the shape of the words at that width (core/facts/shape.ts); null where the page does not say. */
+export const shapeAtWidth = (found: readonly Found[]): number | null =>
+  valuesOf<number>(found, 'shape')[0]?.[1] ?? null;
 
 /** A row that has room for its labels on one line; where it is no row, it has no room at all. */
 function fitting(registry: Registry, project: Project, node: NodeId, fit: Room): Sight | null {

@@ -58,3 +58,26 @@ export function halvesOf(samples: Samples): readonly number[] {
     return isEdge && next - px > 1 ? [Math.floor((px + next) / 2)] : [];
   });
 }
+
+/**
+ * How large the words of a page were at each width that has been looked at, px: the same where no line is longer or
+ * breaks elsewhere. Null where that is not known.
+ */
+export type Shapes = ReadonlyMap<number, number | string | null>;
+
+/**
+ * Widths that are still to be looked at. Between two at which every line of words is the same, and nothing else is
+ * seen, a page of fixed width stands still in a wider window: what could come there and go again is words that break
+ * otherwise, so none of those between is looked at.
+ * @param seeds as of `seedsOf`. @param shapes of the widths looked at so far, the first and the last seed among them;
+ *   no edge lies between two of them.
+ */
+export function restOf(seeds: readonly number[], shapes: Shapes): readonly number[] {
+  const looked = [...shapes.keys()].toSorted((a, b) => a - b);
+  const isStill = (px: number): boolean => {
+    const next = looked.findIndex((each) => each > px);
+    const before = shapes.get(looked[next - 1]!) ?? null;
+    return before !== null && before === shapes.get(looked[next]!);
+  };
+  return seeds.filter((px) => !shapes.has(px) && !isStill(px));
+}

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Sight, Sights } from '../facts/sights';
-import { firstSeedsOf, halvesOf, seedsOf, signatureOf } from './halving';
+import { firstSeedsOf, halvesOf, restOf, seedsOf, signatureOf } from './halving';
 import { SWEEP_FROM, SWEEP_TO } from './span';
 import { overHeights } from './heights';
 import { worstOfEach } from './merging';
@@ -19,11 +19,23 @@ const sight = (what: Sight['what'], value: number, node = 'a', part = 'root'): S
 
 const where = (holds: boolean, each: Sight): Sights => (holds ? [each] : []);
 
-/** Looks where it is told to look, as the app does. */
-function sweep(see: (px: number) => Sights, edges: readonly number[] = []) {
+/**
+ * Looks where it is told to look, as the app does.
+ * @param shapeAt how large the words are at a width; left out: of another size at each.
+ */
+function sweep(
+  see: (px: number) => Sights,
+  edges: readonly number[] = [],
+  shapeAt: (px: number) => number | null = (px) => px
+) {
   const samples = new Map<number, Sights>();
-  for (let due = seedsOf(edges); due.length > 0; due = halvesOf(samples))
-    for (const px of due) samples.set(px, see(px));
+  const shapes = new Map<number, number | null>();
+  for (const seeds of [() => firstSeedsOf(edges), () => restOf(seedsOf(edges), shapes)])
+    for (let due = seeds(); due.length > 0; due = halvesOf(samples))
+      for (const px of due) {
+        samples.set(px, see(px));
+        shapes.set(px, shapeAt(px));
+      }
   return { samples, lanes: lanesOf(samples) };
 }
 
@@ -53,6 +65,30 @@ describe('the sweep over all widths', () => {
       }),
       { numRuns: 60 }
     );
+  });
+
+  it('looks at hardly any width where every line of words stands as it is, and finds the same', () => {
+    // A page that is 1080 px wide at most; a picture behind it grows with the window.
+    const across = (px: number) => Math.min(px, 1080);
+    const see = (px: number): Sights => [
+      sight('heading', Math.ceil(1500 / across(px))),
+      ...where(across(px) >= 820 && across(px) < 860, sight('wrapped', 2, 'b')),
+      ...where(px > 1511, sight('enlarged', 110, 'c'))
+    ];
+    const still = sweep(see, [], across);
+    expect(still.lanes).toEqual(everyWidth(see));
+    const wide = (samples: ReadonlyMap<number, Sights>) =>
+      [...samples.keys()].filter((px) => px > 1080).length;
+    expect(wide(still.samples)).toBeLessThan(wide(sweep(see).samples) / 2);
+  });
+
+  it('looks everywhere where it is not known how large the words are', () => {
+    const { samples } = sweep(
+      () => [],
+      [],
+      () => null
+    );
+    expect(seedsOf([]).filter((px) => !samples.has(px))).toEqual([]);
   });
 
   it('finds what lasts for one px only where something is said to change', () => {

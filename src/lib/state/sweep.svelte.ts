@@ -4,8 +4,8 @@ import type { Sights } from '$core/facts/sights';
 import { registry } from '$core/registry';
 import { expanded } from '$core/rows/rows';
 import { overHeights, type Seen } from '$core/sweep/heights';
-import { firstSeedsOf, halvesOf, seedsOf } from '$core/sweep/halving';
-import { asksAtWidth, seenAtWidth } from '$core/layout/at-width';
+import { firstSeedsOf, halvesOf, restOf, seedsOf } from '$core/sweep/halving';
+import { asksAtWidth, seenAtWidth, shapeAtWidth } from '$core/layout/at-width';
 import { worstOfEach } from '$core/sweep/merging';
 import { edgesOf, lanesOf, renewedLanes, worstFirst, type Lane } from '$core/sweep/runs';
 import { laneKindOf } from '$core/sweep/lanes';
@@ -106,6 +106,8 @@ export class Sweep {
   /** Whether the page is swept with a fix that is only looked at. */
   #isOfTrial = false;
   #samples = new Map<number, readonly Seen[]>();
+  /** How large the words were at each width, at all heights of the window. */
+  #shapes = new Map<number, string>();
   /** What was seen at this width so far, by the height of the window. */
   #byHeight = new Map<number, Sights>();
   #from = 0;
@@ -171,6 +173,7 @@ export class Sweep {
     this.#anew = sections && { sections, before: before!.lanes };
     this.#asks = asksAtWidth(registry, project, rootOf(target), target.texts, sections);
     this.#samples = new Map();
+    this.#shapes = new Map();
     const known = [...bandEdges(project), ...this.#fits()];
     this.#due = firstSeedsOf([...known, ...this.#edgesIn(before)]);
     this.#rest = seedsOf(known);
@@ -271,7 +274,7 @@ export class Sweep {
     if (this.#rest.length === 0) return;
     this.#show(this.#swept());
     performance.measure('kymation sweep, first answer', { start: this.#from });
-    this.#due = this.#rest.filter((px) => !this.#samples.has(px));
+    this.#due = restOf(this.#rest, this.#shapes);
     this.#rest = [];
   }
 
@@ -334,6 +337,7 @@ export class Sweep {
     if (viewport !== width || window !== tall || !sights) return this.#wait();
     this.isAway = true;
     this.#byHeight.set(tall, this.#ofTemplates(sights));
+    this.#shapes.set(width, [this.#shapes.get(width), shapeAtWidth(found)].join());
     const higher = heightsOf(this.target!).find((px) => !this.#byHeight.has(px));
     if (higher !== undefined) return void this.#askAt(higher);
     this.#samples.set(width, overHeights(this.#byHeight));

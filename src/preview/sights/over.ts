@@ -1,5 +1,5 @@
 import type { Remark, Seen, SightReader } from './reader';
-import { boxesOf, type Words } from './text';
+import type { Words } from './text';
 
 /**
  * Share of the lower of two boxes that must be covered: boxes of letters are higher than their lines, so lines that
@@ -74,7 +74,7 @@ function coveredBy(first: Placed, second: Placed): number {
 }
 
 const placedWords = (words: readonly Words[]): readonly Placed[] =>
-  words.flatMap(({ holder, text }) => boxesOf(text).map((box): Placed => ({ holder, box: plain(box) })));
+  words.flatMap(({ holder, boxes }) => boxes().map((box): Placed => ({ holder, box: plain(box) })));
 
 /** Words that stand where other words stand: the later ones, which lie over those before. */
 function overOthers({ words }: Seen): readonly Remark[] {

@@ -1,3 +1,5 @@
+import { once } from '$core/data/once';
+
 /** A line that begins less than this share of its height below another is the same line. */
 const SAME_LINE = 0.5;
 
@@ -15,6 +17,8 @@ export interface Words {
   /** The element the words stand in. */
   readonly holder: HTMLElement;
   readonly text: Text;
+  /** Where they stand, a box for each line; asked of the browser once, since several readers want to know. */
+  boxes(): readonly DOMRect[];
 }
 
 /** Words that are shown, in the order of the page. */
@@ -27,20 +31,19 @@ export function wordsShown(page: HTMLElement): readonly Words[] {
     const holder = text.parentElement;
     if (!holder || text.data.trim() === '') continue;
     if (!shown.has(holder)) shown.set(holder, holder.checkVisibility({ visibilityProperty: true }));
-    if (shown.get(holder)) found.push({ holder, text });
+    if (shown.get(holder)) found.push({ holder, text, boxes: once(() => boxesOf(text)) });
   }
   return found;
 }
 
-export function boxesOf(text: Text): DOMRect[] {
+function boxesOf(text: Text): DOMRect[] {
   const range = document.createRange();
   range.selectNodeContents(text);
   return [...range.getClientRects()];
 }
 
 /** Lines of all words in an element. */
-export const linesOf = (words: readonly Words[]): number =>
-  linesIn(words.flatMap(({ text }) => boxesOf(text)));
+export const linesOf = (words: readonly Words[]): number => linesIn(words.flatMap(({ boxes }) => boxes()));
 
 /** Elements of one sort that have words in them, with those. */
 export function wordsBy(words: readonly Words[], selector: string): Map<HTMLElement, Words[]> {
@@ -53,4 +56,13 @@ export function wordsBy(words: readonly Words[], selector: string): Map<HTMLElem
     else found.set(around, [each]);
   }
   return found;
+}
+
+/** Boxes that differ by less are as large, px: where they stand may round them otherwise. */
+const ALIKE = 1 / 8;
+
+/** @returns a 32-bit number that follows from how large each box of the words is, in their order. */
+export function shapeOf(words: readonly Words[]): number {
+  const sides = words.flatMap(({ boxes }) => boxes().flatMap(({ width, height }) => [width, height]));
+  return sides.reduce((hash, px) => (Math.imul(hash, 31) + Math.round(px / ALIKE)) | 0, words.length);
 }

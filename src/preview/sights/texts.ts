@@ -1,5 +1,5 @@
 import type { Remark, Seen, SightReader } from './reader';
-import { boxesOf, linesIn, linesOf, wordsBy, type Words } from './text';
+import { linesIn, linesOf, wordsBy, type Words } from './text';
 
 /** What is cut by less is rounding, or the air of a line, px. */
 const CUT_LEAST = 2;
@@ -42,11 +42,11 @@ export const cut: SightReader = {
   what: 'cut',
   read: ({ words }) => {
     const known = new Map<HTMLElement, Clip>();
-    return words.flatMap(({ holder, text }): Remark[] => {
+    return words.flatMap(({ holder, boxes }): Remark[] => {
       const clip = clippingAround(holder, known);
       if (!clip) return [];
       const edges = clip.getBoundingClientRect();
-      const by = Math.max(0, ...boxesOf(text).map((box) => cutBy(box, edges)));
+      const by = Math.max(0, ...boxes().map((box) => cutBy(box, edges)));
       return by >= CUT_LEAST ? [[holder, Math.round(by)]] : [];
     });
   }
