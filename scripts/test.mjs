@@ -1,12 +1,13 @@
 // Everything that must hold, from a bare machine on. Ends with `N passed, N failed`.
 import { spawn } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { run, buildApp, findChromium, installPackages, root } from './lib.mjs';
 
 const asked = process.argv.includes('--only')
   ? process.argv[process.argv.indexOf('--only') + 1].split(',')
   : null;
 const from = Date.now();
+const before = processors();
 let passed = 0;
 let failed = 0;
 
@@ -14,6 +15,26 @@ installPackages();
 run('npx', ['svelte-kit', 'sync']);
 
 const told = (name, since) => console.log(`\n== ${name} (${((Date.now() - since) / 1000).toFixed(0)} s)`);
+
+/**
+ * Seconds that the processors have worked since this machine began, and that its host gave to others meanwhile (proc(5),
+ * /proc/stat: hundredths of a second); null where the system does not say.
+ */
+function processors() {
+  if (!existsSync('/proc/stat')) return null;
+  const [, user, nice, system, , , irq, softirq, steal] = readFileSync('/proc/stat', 'utf8').split(/\s+/);
+  const seconds = (...ticks) => ticks.reduce((sum, each) => sum + Number(each), 0) / 100;
+  return { worked: seconds(user, nice, system, irq, softirq), taken: seconds(steal) };
+}
+
+/** What a run took by the clock says little on a shared machine; what it had the processors do says more. */
+function tellTime() {
+  const after = processors();
+  console.log(`${((Date.now() - from) / 1000).toFixed(0)} s in all`);
+  if (!before || !after) return;
+  const [worked, taken] = ['worked', 'taken'].map((key) => (after[key] - before[key]).toFixed(0));
+  console.log(`${worked} s of processor time on this machine; ${taken} s were taken from it`);
+}
 
 /** Counts of a JSON report; a run that could not count is one failure. */
 function count(report, numbers, status) {
@@ -96,6 +117,6 @@ if (wants('browser')) {
   told('browser tests', since);
 }
 
-console.log(`${((Date.now() - from) / 1000).toFixed(0)} s in all`);
+tellTime();
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);
