@@ -36,7 +36,6 @@ function sweptNext(): { done: Promise<void> } {
 async function afterEdit(page: Page, round: number): Promise<AfterEdit> {
   const last = (name: string) =>
     page.evaluate((name) => performance.getEntriesByName(name).at(-1)?.duration ?? 0, name);
-  // Taking it back leaves nothing picked.
   await page.locator('[role="treeitem"]').filter({ hasText: 'Welcome text' }).first().click();
   const swept = await page.evaluateHandle(sweptNext);
   await page.keyboard.press(round % 2 === 0 ? 'Control+d' : 'Control+z');

@@ -504,3 +504,21 @@ test('words that are cut are named, and what mends them is looked at before it i
   await lane.getByRole('button', { name: 'Let long words break' }).click();
   await expect(lane).toHaveCount(0);
 });
+
+test('of a page that never comes to rest nothing is told but that, and it can be swept again', async ({
+  page
+}) => {
+  // A typeface that never comes: words in it would take another room.
+  await page.addInitScript(() =>
+    Object.defineProperty(FontFaceSet.prototype, 'status', { get: () => 'loading' })
+  );
+  const bench = new Bench(page);
+  await bench.importProject(demo, bytes);
+  await bench.view('Widths');
+  await expect(page.getByText(/never came to rest at a width/)).toBeVisible({ timeout: 90_000 });
+  await expect(page.getByText(/^swept in /)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Sweep again' }).click();
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByRole('button', { name: 'Sweep again' })).toBeVisible();
+});

@@ -27,6 +27,24 @@ test('a label typed in Fill shows in the preview at once, comes back by undo, an
   await expect(bench.preview.getByRole('tab', { name: 'High summer' })).toBeVisible();
 });
 
+test('where an undo takes the picked piece away, the hand goes on beside it', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  const [text, copy] = [bench.row('Welcome text'), bench.row('Welcome text 2')];
+  await bench.pick('Welcome text');
+  await page.keyboard.press('Control+d');
+  await expect(copy).toHaveAttribute('aria-selected', 'true');
+  await page.keyboard.press('Control+z');
+  await expect(copy).toHaveCount(0);
+  await expect(text).toHaveAttribute('aria-selected', 'true');
+  // And so it does where a step is done again.
+  await page.keyboard.press('Delete');
+  await page.keyboard.press('Control+z');
+  await text.click();
+  await page.keyboard.press('Control+Shift+z');
+  await expect(text).toHaveCount(0);
+  await expect(bench.row('Welcome heading')).toHaveAttribute('aria-selected', 'true');
+});
+
 test('panels are added, duplicated, moved, removed and renamed in one list', async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');

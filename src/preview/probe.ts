@@ -17,6 +17,7 @@ import { createWriting } from './writing';
 import { compact } from '$core/data/compact';
 import { createBrought } from './brought';
 import { createRound } from './round';
+import { tried } from './tried';
 
 /**
  * Runs in the frame beside the exported page: builds it from patches, tells what is picked, draws the pick's
@@ -30,21 +31,7 @@ const page = createPage(body);
 const stage = document.createElement('k-stage');
 const overlay = createOverlay();
 let port: MessagePort | null = null;
-let shown: Extract<ToFrame, { type: 'show' }> = {
-  type: 'show',
-  mode: 'try',
-  switches: [],
-  picked: null,
-  box: null,
-  forced: null,
-  chosen: [],
-  isOfChosen: false,
-  rate: 1,
-  typeSize: 100,
-  guides: false,
-  stack: [],
-  name: ''
-};
+let shown = tried([]);
 const tell = (message: FromFrame) => port?.postMessage(message);
 const motion = createMotion();
 const measuring = createMeasuring({ motion, elementOf: page.elementOf, tell });

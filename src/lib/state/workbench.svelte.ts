@@ -16,6 +16,7 @@ import { diffOf, patched } from '$core/project/diff';
 import { restoreCommands } from '$core/commands/restore';
 import { splitAside } from '$core/kinds/finding';
 import { placeFor, type FoundPlace } from '$core/kinds/place';
+import { nearestLeft } from '$core/project/nearest';
 import { maybeLinked } from '$core/project/shelf';
 import { fragmentOf, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
 import type { AssetId, ConditionName, Node, NodeId, PageId, Project } from '$core/project/types';
@@ -296,11 +297,19 @@ export class Workbench {
 
   #turn(turned: Turned | null, op: 'undo' | 'redo'): void {
     if (!turned) return;
+    const [before, picked] = [this.project, this.selected.at(-1)];
     this.project = turned.project;
     this.history = turned.history;
     this.saver.add(turned.diffs.map((diff) => ({ op, diff, label: turned.label, mergeKey: null })));
     this.message = { kind: 'info', text: `${op === 'undo' ? 'Undone' : 'Redone'}: ${turned.label}` };
     this.#changed();
+    if (picked && this.selected.length === 0) this.#goOnNear(before, picked);
+  }
+
+  /** What was picked went with the step: the hand goes on beside it, and not at the page as a whole. */
+  #goOnNear(before: Project, gone: NodeId): void {
+    const near = nearestLeft(before, this.project, gone);
+    if (near) this.selected = [near];
   }
 
   #keepSelection(): void {

@@ -3,7 +3,7 @@
   import type { NodeId, Project } from '$core/project/types';
   import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
   import { threeWidths } from '$lib/preview/frames';
-  import { tried } from '$lib/preview/tried';
+  import { tried } from '$preview/tried';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import type { ToFrame } from '$preview/messages';
 

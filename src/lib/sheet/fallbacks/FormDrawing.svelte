@@ -2,7 +2,7 @@
   import { onMount } from 'svelte';
   import type { ConditionName } from '$core/project/types';
   import PreviewFrame from '$lib/preview/PreviewFrame.svelte';
-  import { tried } from '$lib/preview/tried';
+  import { tried } from '$preview/tried';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import { SWITCHES, type Switch } from '$preview/messages';
 

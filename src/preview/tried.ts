@@ -1,4 +1,4 @@
-import type { Switch, ToFrame } from '$preview/messages';
+import type { Switch, ToFrame } from './messages';
 
 /** How a frame shows a page that is looked at and not tuned: as a reader has it, under some conditions. */
 export const tried = (switches: readonly Switch[]): Extract<ToFrame, { type: 'show' }> => ({
