@@ -1,13 +1,18 @@
 import { build } from 'esbuild';
-import type { Sights } from '../src/core/facts/sights';
+import type { Look } from '../src/preview/sights';
 import { expect, test, type Page } from './support/test';
+
+/** What the frame has, as far as it is called here. */
+interface Frame {
+  createLook(page: HTMLElement): Look;
+}
 
 /** The reader as the frame has it, on pages written by hand. */
 let reader = '';
 test.beforeAll(async () => {
   const { outputFiles } = await build({
     stdin: {
-      contents: "import { readSights } from './index'; globalThis.readSights = readSights;",
+      contents: "import { createLook } from './index'; globalThis.createLook = createLook;",
       resolveDir: 'src/preview/sights',
       loader: 'ts'
     },
@@ -27,11 +32,7 @@ async function seen(page: Page, body: string, width = 400, trial = 'own'): Promi
   );
   await page.evaluate(reader);
   const sights = await page.evaluate(
-    (texts) =>
-      (globalThis as unknown as { readSights(page: Element, trial: string): Sights }).readSights(
-        document.body,
-        texts
-      ),
+    (texts) => (globalThis as unknown as Frame).createLook(document.body).whole(texts),
     trial
   );
   return sights.map(({ what, node, value }) => `${what} ${node} ${value}`);
@@ -187,4 +188,24 @@ test('boxes side by side that end apart are uneven; those without a box, or belo
   expect(await seen(page, row('start', card('a', 40, ''), card('b', 52, '')))).toEqual([]);
   const one = 'border-bottom: 2px solid; margin-inline: 60px';
   expect(await seen(page, row('start', card('a', 40, one), card('b', 52, one)), 300)).toEqual([]);
+});
+
+test('the words have one shape as long as no line of them is longer, higher or broken elsewhere', async ({
+  page
+}) => {
+  await seen(
+    page,
+    `<div style="max-width: 320px; margin: auto">${piece('a', 'p', '', 'as long as it can be')}</div>`
+  );
+  const shapeAt = async (width: number) => {
+    await page.setViewportSize({ width, height: 600 });
+    return page.evaluate(() => (globalThis as unknown as Frame).createLook(document.body).shape());
+  };
+  const wide = await shapeAt(400);
+  expect(await shapeAt(500)).toBe(wide);
+  // Twenty letters of 9.6 px: two lines below that.
+  expect(await shapeAt(200)).toBe(wide);
+  expect(await shapeAt(190)).not.toBe(wide);
+  await page.addStyleTag({ content: 'p { letter-spacing: 1px }' });
+  expect(await shapeAt(400)).not.toBe(wide);
 });
