@@ -22,6 +22,8 @@
     onmessage?: (message: FromFrame) => void;
     /** Called before the frame gets what an edit changed: with the nodes it touched, null where all may differ. */
     onpatch?: (touched: readonly NodeId[] | null) => void;
+    /** Called when that is on its way: what the frame is asked from then on is answered of the page as it is then. */
+    onsent?: () => void;
     /** Called where the page looks the same in another state of the project, so that nothing is sent. */
     onsame?: () => void;
     /** Called with a function that sends to the frame, once it listens. */
@@ -41,6 +43,7 @@
     watch,
     onmessage,
     onpatch,
+    onsent,
     onsame,
     onready
   }: Props = $props();
@@ -112,6 +115,7 @@
       seq += 1;
       port.postMessage({ type: 'patch', seq, keyframes, ...portion } satisfies ToFrame);
     }
+    untrack(() => onsent?.());
     if (only) return;
     // For the bench, which listens to the page's own preview; nothing is kept.
     performance.measure('kymation print', { start: from });

@@ -113,6 +113,8 @@ export class Sweep {
   #from = 0;
   #toldAt = 0;
   #waits = 0;
+  /** Whether the frame was asked what is seen at this width, or will be in a moment. */
+  #isAsked = false;
   /** Whether the frame shows the target. */
   #isDrawn = false;
   /** The last target the frame has shown; null before its first. */
@@ -154,7 +156,8 @@ export class Sweep {
     const target = this.wanted();
     if (frameOf(target) !== this.frame) this.#base = null;
     this.#isDrawn = frameOf(target) === this.frame && this.#inFrame?.project === target.project;
-    this.isAway = this.#isDrawn;
+    // A frame that has been drawn once is laid out wherever it is; pictures of a new one come only while it is in sight.
+    this.isAway = frameOf(target) === this.frame && this.#inFrame !== null;
     this.target = target;
     this.#isOfTrial = this.bench().trial !== null;
     this.#from = performance.now();
@@ -233,7 +236,12 @@ export class Sweep {
   drawn(): void {
     this.#isDrawn = true;
     this.#inFrame = this.target;
-    this.#ask();
+    this.#askOnce();
+  }
+
+  /** What an edit changed is on its way to a page that was drawn before: it need not be drawn again to be laid out. */
+  sent(): void {
+    if (this.#inFrame) this.drawn();
   }
 
   /** The frame shows the target as it is: what was edited stands elsewhere, and what was found still holds. */
@@ -245,7 +253,7 @@ export class Sweep {
     const holds = before !== undefined && before.project === this.#inFrame?.project && !this.#isOfTrial;
     this.#isDrawn = true;
     this.#inFrame = target;
-    if (!holds) return this.#ask();
+    if (!holds) return this.#askOnce();
     this.cancel();
     this.#keep({ ...before, ...target });
   }
@@ -264,6 +272,8 @@ export class Sweep {
 
   async #askAt(height: number): Promise<void> {
     this.tall = height;
+    // The page is asked once it has its size, and not by the edit that is sent meanwhile.
+    this.#isAsked = true;
     await tick();
     this.#reflow();
     this.#ask();
@@ -324,8 +334,13 @@ export class Sweep {
     this.bench().takeFacts({ sweeps: new Map(isFresh ? [[page.root, own!.lanes]] : []) });
   }
 
+  #askOnce(): void {
+    if (!this.#isAsked) this.#ask();
+  }
+
   #ask(): void {
-    if (!this.target || !this.#isDrawn || this.width === null) return;
+    this.#isAsked = this.target !== null && this.#isDrawn && this.width !== null;
+    if (!this.#isAsked) return;
     this.#send?.({ type: 'measure', asks: [...this.#asks] });
   }
 

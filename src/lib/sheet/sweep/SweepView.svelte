@@ -125,6 +125,7 @@
           height={sweep.tall}
           onmessage={receive}
           onpatch={(touched) => sweep.edited(touched)}
+          onsent={() => sweep.sent()}
           onsame={() => sweep.unchanged()}
           onready={(send) => sweep.connect(send, reflow)}
         />
