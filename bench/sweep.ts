@@ -16,30 +16,21 @@ interface AfterEdit {
   readonly again: number;
 }
 
-/**
- * Run in the page: when it has next been swept. Told by the browser: asking again and again would have the window
- * drawn at every frame, which it is not by itself.
- */
-function sweptNext(): { done: Promise<void> } {
-  const done = new Promise<void>((resolve) => {
-    const observer = new PerformanceObserver((list) => {
-      if (list.getEntriesByName('kymation sweep, all').length === 0) return;
-      observer.disconnect();
-      resolve();
-    });
-    observer.observe({ type: 'measure' });
-  });
-  return { done };
-}
+/** Between two looks whether it is done, ms: one at every frame would have the window drawn at each. */
+const LOOKS_EVERY = 200;
 
 /** Doubles a text of the page, or takes that back; when the hand rests the page is swept anew by itself. */
 async function afterEdit(page: Page, round: number): Promise<AfterEdit> {
   const last = (name: string) =>
     page.evaluate((name) => performance.getEntriesByName(name).at(-1)?.duration ?? 0, name);
   await page.locator('[role="treeitem"]').filter({ hasText: 'Welcome text' }).first().click();
-  const swept = await page.evaluateHandle(sweptNext);
+  const before = await page.evaluate(() => performance.getEntriesByName('kymation sweep, all').length);
   await page.keyboard.press(round % 2 === 0 ? 'Control+d' : 'Control+z');
-  await swept.evaluate(({ done }) => done);
+  await page.waitForFunction(
+    (before) => performance.getEntriesByName('kymation sweep, all').length > before,
+    before,
+    { polling: LOOKS_EVERY }
+  );
   return { answered: await last('kymation sweep, first answer'), again: await last('kymation sweep, all') };
 }
 

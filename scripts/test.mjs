@@ -17,8 +17,8 @@ run('npx', ['svelte-kit', 'sync']);
 const told = (name, since) => console.log(`\n== ${name} (${((Date.now() - since) / 1000).toFixed(0)} s)`);
 
 /**
- * Seconds that the processors have worked since this machine began, and that its host gave to others meanwhile (proc(5),
- * /proc/stat: hundredths of a second); null where the system does not say.
+ * Seconds that the processors have worked since this machine began, and that its host gave to others meanwhile
+ * (proc(5), /proc/stat: hundredths of a second); null where the system does not say.
  */
 function processors() {
   if (!existsSync('/proc/stat')) return null;

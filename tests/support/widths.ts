@@ -15,8 +15,8 @@ export interface AtWidth {
 const HOST = 'http://widths.invalid/';
 
 /**
- * Takes the exported page that is open into a frame of a window of its own, which is then as wide as each width in turn:
- * a window that is made wider by the test is drawn each time, which takes twenty times as long.
+ * Takes the exported page that is open into a frame, which is then as wide as each width in turn: a window that is made
+ * wider by the test is drawn each time, which takes ten times as long.
  * @returns what it shows at every single width from 280 to 1920 px.
  */
 export async function everyWidth(page: Page, headings: readonly string[]): Promise<readonly AtWidth[]> {

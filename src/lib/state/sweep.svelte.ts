@@ -156,7 +156,7 @@ export class Sweep {
     const target = this.wanted();
     if (frameOf(target) !== this.frame) this.#base = null;
     this.#isDrawn = frameOf(target) === this.frame && this.#inFrame?.project === target.project;
-    // A frame that has been drawn once is laid out wherever it is; pictures of a new one come only while it is in sight.
+    // A frame that was drawn before is laid out wherever it is; pictures of a new one come only while it is in sight.
     this.isAway = frameOf(target) === this.frame && this.#inFrame !== null;
     this.target = target;
     this.#isOfTrial = this.bench().trial !== null;
