@@ -109,7 +109,6 @@ async function lookAt(page: Page, folder: string, { act }: Setting) {
 
 for (const width of [390, 800, 1280]) {
   test(`looks and reads as the page by hand at ${width} px`, async ({ browser }) => {
-    test.setTimeout(180_000);
     const [own, hand] = await bothPages();
     for (const { options, settings } of VISITORS) {
       const viewport = { width, height: HEIGHT };

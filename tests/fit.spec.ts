@@ -105,7 +105,7 @@ test('thirty sets of labels in three fonts wrap at the width the findings name',
   const sets = project();
   const bench = new Bench(page);
   await bench.importProject(sets);
-  await expect(page.getByRole('button', { name: /\d\d findings/ })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('button', { name: /\d\d findings/ })).toBeVisible();
   await page.getByRole('button', { name: /\d\d findings/ }).click();
   const heads = page.getByRole('dialog', { name: 'Findings' }).locator('h3');
   await page.getByRole('button', { name: /30 places/ }).click();

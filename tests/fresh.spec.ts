@@ -164,7 +164,6 @@ function queryOf(seed: number, { columns }: Source): Partial<Query> {
 }
 
 test('whatever is asked for, the page draws the rows that the app draws', async ({ page }) => {
-  test.slow();
   let drawn = 0;
   for (let seed = 1; seed <= 30; seed += 1) {
     const records = recordsOf(seed);

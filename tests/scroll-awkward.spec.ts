@@ -120,6 +120,6 @@ test('300 effects on one page follow the scroll, and stand in the scroll view', 
   await bench.row('Text 0').click();
   await bench.view('Scroll');
   await page.keyboard.press('m');
-  await expect(page.locator('svg[aria-label^="Scroll map of"]')).toBeVisible({ timeout: 30_000 });
+  await expect(page.locator('svg[aria-label^="Scroll map of"]')).toBeVisible();
   await expect(page.locator('input[aria-label$="starts at, px"]').first()).toBeVisible();
 });

@@ -181,7 +181,7 @@ const PAGES = randomPages(20);
 test(`ranges are where Chromium has them, by its own timelines and by script, on ${PAGES} random pages`, async ({
   page
 }) => {
-  test.setTimeout(120_000 + PAGES * 12_000);
+  test.setTimeout(300_000 + PAGES * 12_000);
   const script = await boxReader('scrolls', 'panels');
   const worst = { drift: 0, across: 0 };
   const astray: string[] = [];

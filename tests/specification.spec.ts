@@ -214,8 +214,8 @@ test('a page that was swept has the chart of what goes wrong over all widths in 
   const label = 'Seedlingorchardkeepersassociationmembership';
   await bench.importProject(changed(put(makeWith()('button', 'Wide button', { label }))), bytes);
   await bench.view('Widths');
-  await expect(tab.getByText(/^swept in /)).toBeVisible({ timeout: 30_000 });
-  await expect(tab.getByRole('button', { name: 'Sweep again' })).toBeVisible({ timeout: 30_000 });
+  await expect(tab.getByText(/^swept in /)).toBeVisible();
+  await expect(tab.getByRole('button', { name: 'Sweep again' })).toBeVisible();
   await tab.keyboard.press('Control+Shift+E');
   const sheet = tab.getByRole('dialog', { name: 'Specification sheet' }).frameLocator('iframe');
   const chart = sheet.getByRole('img', {

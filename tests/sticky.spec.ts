@@ -85,7 +85,6 @@ interface Seen {
 
 // CSS Positioned Layout 3, section 3.4: the reference is where Chromium puts what sticks.
 test('what is worked out of stuck positions is what Chromium does, on 300 random pages', async ({ page }) => {
-  test.setTimeout(240_000);
   const script = await boxReader();
   let worst = 0;
   let stuck = 0;

@@ -50,7 +50,6 @@ const titlesOf = (page: Page, lane: string): Promise<readonly (string | null)[]>
 
 for (let seed = 1; seed <= randomPages(1); seed += 1)
   test(`every edge of a random page is where Chromium has it, page ${seed}`, async ({ page }) => {
-    test.setTimeout(240_000);
     const project = randomPage(seed);
     const ids = headingsOf(project);
     const { url, problems } = await exported(project, new Map(), false, true);

@@ -23,7 +23,7 @@ async function swept(page: Page, project: Project): Promise<Bench> {
   const bench = new Bench(page);
   await bench.importProject(project, bytes);
   await bench.view('Widths');
-  await expect(page.getByText(/^swept in /)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^swept in /)).toBeVisible();
   return bench;
 }
 
@@ -56,7 +56,6 @@ const areSeen = (page: Page, ids: readonly NodeId[]): Promise<boolean[]> =>
 
 for (const { id: pageId, name, root } of HELD)
   test(`edges of ${name} are those of the exported page at every single width`, async ({ page }) => {
-    test.setTimeout(240_000);
     await open(page, demo);
     await page.goto(new URL(pageFile(demo, pageId), page.url()).href);
     const all = headingsOf(root);
@@ -93,8 +92,8 @@ test('how far what sticks is carried along is what Chromium does, and where it s
   await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Harvest story' });
   await bench.view('Widths');
   const bar = page.locator('[data-lane="carried weeks-side root"] .bar');
-  await expect(bar).toBeVisible({ timeout: 30_000 });
-  await expect(page.getByText(/^swept in /)).toBeVisible({ timeout: 30_000 });
+  await expect(bar).toBeVisible();
+  await expect(page.getByText(/^swept in /)).toBeVisible();
   const [, from, to, least, at] = /, (\d+) to (\d+) px: at least (\d+) px\. Show (\d+) px$/
     .exec((await bar.getAttribute('aria-label'))!)!
     .map(Number) as [number, number, number, number, number];
@@ -128,11 +127,11 @@ test('in windows of three heights the worst is told, with the height where that 
   const project = changed(size);
   await swept(page, project);
   await page.getByRole('combobox', { name: 'Window' }).selectOption('all three heights');
-  await expect(page.getByText(/^swept in .* layouts/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByText(/^swept in .* layouts/)).toBeVisible();
   await expect
     .poll(() => runsOf(page, 'heading welcome-heading root'))
     .toContainEqual(expect.stringMatching(/lines?, \d+ px high$/));
-  await expect(page.getByRole('button', { name: 'Sweep again' })).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('button', { name: 'Sweep again' })).toBeVisible();
   const runs = await runsOf(page, 'heading welcome-heading root');
 
   await open(page, project);
@@ -344,13 +343,13 @@ test('everything that breaks on a page with three faults is found and mended in 
   );
   await bench.importProject(faulty, bytes);
   const hand = new Counted();
-  const swept = () => expect(page.getByText(/^swept in /)).toBeVisible({ timeout: 30_000 });
+  const swept = () => expect(page.getByText(/^swept in /)).toBeVisible();
   await hand.act('over all widths', () => bench.view('Widths'));
   await swept();
   for (const fault of ['sideways wide', 'wrapped season-tabs', 'target small ', 'target smaller ']) {
     const lane = page.locator(`[data-lane^="${fault}"]`);
     await hand.act(fault, () => lane.locator('.link').last().click());
-    await expect(lane).toHaveCount(0, { timeout: 30_000 });
+    await expect(lane).toHaveCount(0);
   }
   expect(hand.done.length).toBeLessThanOrEqual(5);
   // One fault mended has not come back with another; words that may break now stand on two lines, which is told.
@@ -411,8 +410,8 @@ test('an edit that changes nothing on the page leaves what was found; another is
   await bench.view('Widths');
   const told = page.getByText(/^swept in /);
   const isDone = page.getByRole('button', { name: 'Sweep again' });
-  await expect(told).toBeVisible({ timeout: 30_000 });
-  await expect(isDone).toBeVisible({ timeout: 30_000 });
+  await expect(told).toBeVisible();
+  await expect(isDone).toBeVisible();
   const before = await told.innerText();
   const frame = page.locator('iframe[title^="Sweeping"]');
   await frame.evaluate((element) => (element.dataset.known = ''));
@@ -429,17 +428,17 @@ test('an edit that changes nothing on the page leaves what was found; another is
 
   await bench.row('Seasons').click();
   await page.keyboard.press('Control+d');
-  await expect(lane).not.toHaveText(needed, { timeout: 30_000 });
-  await expect(told).not.toHaveText(/before the last change/, { timeout: 30_000 });
-  await expect(isDone).toBeVisible({ timeout: 30_000 });
+  await expect(lane).not.toHaveText(needed);
+  await expect(told).not.toHaveText(/before the last change/);
+  await expect(isDone).toBeVisible();
   await expect(frame).toHaveAttribute('data-known', '');
   const found = await allRuns(page);
 
   await bench.saved();
   await page.reload();
   await bench.view('Widths');
-  await expect(told).toBeVisible({ timeout: 30_000 });
-  await expect(isDone).toBeVisible({ timeout: 30_000 });
+  await expect(told).toBeVisible();
+  await expect(isDone).toBeVisible();
   expect(await allRuns(page)).toEqual(found);
 });
 
@@ -457,8 +456,8 @@ test('sections that were edited are looked at alone, and all that is told is wha
   const isDone = page.getByRole('button', { name: 'Sweep again' });
   const layouts = async () => Number(/(\d+) layouts/.exec(await told.innerText())![1]);
   const settled = async () => {
-    await expect(told).not.toHaveText(/before the last change/, { timeout: 30_000 });
-    await expect(isDone).toBeVisible({ timeout: 30_000 });
+    await expect(told).not.toHaveText(/before the last change/);
+    await expect(isDone).toBeVisible();
   };
   await settled();
   const first = await allRuns(page);
@@ -474,7 +473,7 @@ test('sections that were edited are looked at alone, and all that is told is wha
   for (const [row, key] of edits) {
     await bench.row(row).first().click();
     await page.keyboard.press(key);
-    await expect.poll(() => allRuns(page), { timeout: 30_000 }).not.toEqual(states.at(-1));
+    await expect.poll(() => allRuns(page)).not.toEqual(states.at(-1));
     await settled();
     const found = await allRuns(page);
     await isDone.click();

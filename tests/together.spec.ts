@@ -230,7 +230,7 @@ const ROUNDS = Number(process.env.KYMATION_ROUNDS ?? 2);
 test(`two windows at once, whatever they do: the same page in both, before and after a reload, ${ROUNDS} rounds`, async ({
   page
 }) => {
-  test.setTimeout(120_000 + ROUNDS * 20_000);
+  test.setTimeout(300_000 + ROUNDS * 20_000);
   const faults: string[] = [];
   const one = await Bench.openDemo(page);
   const two = await second(page);

@@ -15,7 +15,7 @@ for (const times of [1, 6]) {
   test(`linked words stay, however quick the hand and at ${times}× the time: ${ROUNDS} rounds`, async ({
     page
   }) => {
-    test.setTimeout(120_000 + ROUNDS * 20_000);
+    test.setTimeout(300_000 + ROUNDS * 20_000);
     const bench = await Bench.openDemo(page);
     await slower(page, times);
     const words = bench.preview.locator('.welcome-text');

@@ -17,6 +17,8 @@ export class Saver {
   #blobs = new Map<AssetId, Blob>();
   #known: Known;
   #writing: Promise<void> | null = null;
+  /** The number of the last row of the log that any window is known to have written. */
+  #heard = 0;
 
   /** @param onmerge gets the project with another window's edits in it, this window's unsaved ones on top. */
   constructor(
@@ -30,7 +32,10 @@ export class Saver {
   follow(): () => void {
     const { id } = this.#known.project;
     const watch = liveQuery(() => db.projects.get(id)).subscribe({
-      next: (row) => row && row.seq > this.#known.seq && !this.#writing && void this.#pull(),
+      next: (row) => {
+        this.#heard = row?.seq ?? this.#heard;
+        void this.#catchUp();
+      },
       error: () => {}
     });
     return () => watch.unsubscribe();
@@ -66,9 +71,12 @@ export class Saver {
     }
     this.#writing = null;
     if (this.#queue.length === 0) this.status = 'saved';
+    await this.#catchUp();
   }
 
-  async #pull(): Promise<void> {
+  /** Brings in what other windows have written. While this one writes it waits, and is asked for again after. */
+  async #catchUp(): Promise<void> {
+    if (this.#heard <= this.#known.seq || this.#writing) return;
     const pulled = await pullFromLog(this.#known).catch(() => null);
     // An entry that came meanwhile brings the same rows in when it is written.
     if (pulled && pulled.seq > this.#known.seq && !this.#writing) this.#take(pulled, true);
