@@ -17,12 +17,12 @@ export default defineConfig({
   // A machine shared with others may be slow for a while; what is waited for is what counts. Each wait has a limit of
   // its own, so that what does not come is named; a test of many waits may take its time.
   timeout: 300_000,
-  expect: { timeout: 30_000 },
+  expect: { timeout: 60_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: {
     baseURL: `http://localhost:${PORT}`,
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 90_000,
+    actionTimeout: 120_000,
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
       args: [

@@ -52,7 +52,7 @@ const card = (label: string): Fragment =>
     {},
     {
       content: [
-        make('image', `${label} picture`, {}),
+        make('image', `${label} picture`, { shape: '4 / 3' }),
         heading(`${label} name`, 'Name', '3'),
         text(`${label} price`, '<p>Price</p>'),
         text(`${label} offer`, '<p>Reduced</p>')

@@ -206,3 +206,74 @@ test('a picture behind a section is repeated, each as wide as it should be, in t
       [0, 0, 255]
     ]);
 });
+
+test('a picture is cut to a shape in some widths, says how much of it is gone, and moves nothing as it comes', async ({
+  page
+}) => {
+  // Twice as wide as high: its left half red, its right half blue.
+  const picture = await sharp({ create: { width: 400, height: 200, channels: 3, background: '#ff0000' } })
+    .composite([
+      {
+        input: { create: { width: 200, height: 200, channels: 3, background: '#0000ff' } },
+        left: 200,
+        top: 0
+      }
+    ])
+    .png()
+    .toBuffer();
+  const bench = await Bench.openNew(page);
+  await bench.pick('First section');
+  await bench.insert('image');
+  await bench.view('Fill');
+  const field = page.getByRole('group', { name: 'Picture', exact: true });
+  await field.getByRole('button').first().click();
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    field.getByRole('button', { name: 'Add a picture' }).first().click()
+  ]);
+  await chooser.setFiles({ name: 'halves.png', mimeType: 'image/png', buffer: picture });
+  await expect(bench.preview.locator('img')).toHaveJSProperty('naturalWidth', 400);
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/cut off$/)).toHaveCount(0);
+  await page.getByRole('combobox', { name: 'Shape', exact: true }).selectOption({ label: '1 : 1' });
+  await expect(page.getByText('50 % cut off', { exact: true })).toBeVisible();
+  const point = page.getByRole('textbox', { name: 'What stays in sight' });
+  await point.fill('0% 50%');
+  await point.press('Enter');
+  await bench.view('Fallbacks');
+  await page.getByRole('combobox', { name: 'Shape, narrow' }).selectOption({ label: 'its own' });
+  await bench.view('Fill');
+  await expect(page.getByText('cut off: wide 50 %, medium 50 %, narrow 0 %', { exact: true })).toBeVisible();
+  await bench.saved();
+
+  await openExport(page);
+  const shown = page.locator('img');
+  const box = async () => (await shown.boundingBox())!;
+  /** Colours of the picture as it is drawn, at its left and at its right. */
+  const ends = async () => {
+    const { data, info } = await sharp(await shown.screenshot())
+      .raw()
+      .toBuffer({ resolveWithObject: true });
+    return [0.1, 0.9].map((share) => {
+      const at = (Math.floor(info.height / 2) * info.width + Math.floor(share * info.width)) * info.channels;
+      // What is made smaller for the page is written anew, and off by a little.
+      return data[at]! > data[at + 2]! ? 'red' : 'blue';
+    });
+  };
+  for (const [width, ratio, colours] of [
+    [1280, 1, ['red', 'red']],
+    [600, 2, ['red', 'blue']]
+  ] as const) {
+    await page.setViewportSize({ width, height: 800 });
+    await expect(shown).toHaveJSProperty('complete', true);
+    const there = await box();
+    expect(there.width / there.height).toBeCloseTo(ratio, 2);
+    expect(await ends()).toEqual(colours);
+    // As high before it has come.
+    await page.route('**/*.{png,webp,avif}', () => {});
+    await page.reload({ waitUntil: 'commit' });
+    await expect.poll(box).toEqual(there);
+    await page.unrouteAll({ behavior: 'ignoreErrors' });
+    await page.reload();
+  }
+});

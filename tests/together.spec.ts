@@ -266,7 +266,7 @@ test(`two windows at once, whatever they do: the same page in both, before and a
     for (let step = 0; step < 4; step += 1) await Promise.all([act(one), act(two)]);
     for (const bench of [one, two]) await bench.saved();
     await expect(async () => expect(await pieces(two)).toEqual(await pieces(one))).toPass({
-      timeout: 15_000
+      timeout: 60_000
     });
   }
   const before = await pieces(one);

@@ -110,11 +110,11 @@ export class BodyBuilder {
     if (tagName === 'img') this.loadLate(made);
     const renditions = asset ? (this.options.renditionsOf?.(asset) ?? []) : [];
     if (renditions.length === 0 || tagName !== 'img') return made;
-    return withRenditions(made, renditions, data?.shownAs ?? this.sizes(of));
+    return withRenditions(made, renditions, data?.shownAs ?? this.sizes(of, asset!));
   }
 
-  private sizes({ kind, id }: Analysis): string {
-    return kind === 'section' ? '100vw' : sizesOf(roomOf(this.registry, this.project, id));
+  private sizes({ kind, id }: Analysis, asset: Asset): string {
+    return kind === 'section' ? '100vw' : sizesOf(roomOf(this.registry, this.project, id, asset));
   }
 
   /** Classes under which the style sheet knows the piece come first, as people write them. */

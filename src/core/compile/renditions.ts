@@ -11,8 +11,10 @@ import {
   type Project
 } from '../project/types';
 import { heapOf, settingsUnder } from '../kinds/circumstances';
+import type { Kind } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { settingsWithDefaults } from '../kinds/settings';
+import { covering, type Covering } from '../kinds/shapes';
 
 /** A picture made smaller, or in a format that weighs less. */
 export interface Rendition {
@@ -49,10 +51,15 @@ export interface Room {
   readonly isFilled: boolean;
   /** It opens as wide as the window, too. */
   readonly opensLarge: boolean;
+  /** What becomes of the picture in each width band where it is cut to a shape. */
+  readonly covering: Readonly<Record<Band, Covering>>;
 }
 
 const BANDS: readonly Band[] = ['wide', 'medium', 'narrow'];
 const CONDITION_OF = { wide: 'always', medium: 'medium', narrow: 'narrow' } as const;
+
+const WHOLE: Covering = covering(1, null);
+const UNCUT = { wide: WHOLE, medium: WHOLE, narrow: WHOLE } as const;
 
 /** All the room there is, in a window of any width. */
 const wholeRoom = (bands: Bands): Room => ({
@@ -60,15 +67,20 @@ const wholeRoom = (bands: Bands): Room => ({
   bands,
   inner: null,
   isFilled: true,
-  opensLarge: false
+  opensLarge: false,
+  covering: UNCUT
 });
+
+/** All settings of a piece, as they are in a width band. */
+const settingsIn = (kind: Kind, node: Node, band: Band) =>
+  settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(CONDITION_OF[band]));
 
 /** Share that a child takes of what it stands in. */
 function shareIn(registry: Registry, node: Node, child: NodeId, band: Band): number {
   const kind = registry.of(node);
   if (!kind.share) return 1;
   const siblings = Object.values(node.slots).find((slot) => slot.includes(child)) ?? [];
-  const settings = settingsUnder(kind, node, settingsWithDefaults(kind, node), heapOf(CONDITION_OF[band]));
+  const settings = settingsIn(kind, node, band);
   return kind.share(settings, { index: siblings.indexOf(child), count: siblings.length, band });
 }
 
@@ -81,10 +93,18 @@ function isFilled(registry: Registry, project: Project, path: readonly NodeId[])
   return kind.fills?.(settingsWithDefaults(kind, node)) ?? false;
 }
 
+/** What becomes of a piece's picture in each band: some kinds cut it to a shape. */
+function coveringOf(kind: Kind, node: Node, { width, height }: Asset): Room['covering'] {
+  if (!kind.covers || !width || !height) return UNCUT;
+  const within = (band: Band) => covering(width / height, kind.covers!(settingsIn(kind, node, band)));
+  return { wide: within('wide'), medium: within('medium'), narrow: within('narrow') };
+}
+
 /**
  * The place of a piece, read from what it stands in; paddings and gaps are left out, so it is never too small.
+ * @param asset the picture it shows, which may be cut to a shape; null where only the place is asked for.
  */
-export function roomOf(registry: Registry, project: Project, id: NodeId): Room {
+export function roomOf(registry: Registry, project: Project, id: NodeId, asset: Asset | null = null): Room {
   const shares = { wide: 1, medium: 1, narrow: 1 };
   let inner: number | null = null;
   let opensLarge = false;
@@ -102,7 +122,8 @@ export function roomOf(registry: Registry, project: Project, id: NodeId): Room {
     bands: project.info.bands,
     inner,
     isFilled: isFilled(registry, project, path),
-    opensLarge
+    opensLarge,
+    covering: asset ? coveringOf(registry.of(nodeOf(project, id)), nodeOf(project, id), asset) : UNCUT
   };
 }
 
@@ -115,11 +136,28 @@ function lengthOf(share: number, inner: number | null, most: number | null): str
   return isWithin ? ofWindow : `min(${ofWindow}, ${Math.round(inner * share)}px)`;
 }
 
+/** Share of its section's room that a picture is drawn over in each band, with what is cut off. */
+const drawnShares = ({ shares, covering }: Room): Room['shares'] => ({
+  wide: shares.wide * covering.wide.enlarged,
+  medium: shares.medium * covering.medium.enlarged,
+  narrow: shares.narrow * covering.narrow.enlarged
+});
+
+/** What is cut off a picture, in words: of any window, or for each width band. Empty where it is whole. */
+export function cutWords({ covering }: Pick<Room, 'covering'>): string {
+  const cuts = BANDS.map((band) => ({ band, cut: `${Math.round(covering[band].cut * 100)} %` }));
+  const isAlike = cuts.every(({ cut }) => cut === cuts[0]!.cut);
+  if (isAlike) return cuts[0]!.cut === '0 %' ? '' : `${cuts[0]!.cut} cut off`;
+  return `cut off: ${cuts.map(({ band, cut }) => `${band} ${cut}`).join(', ')}`;
+}
+
 /**
- * @returns the `sizes` of a picture (HTML standard, 4.8.4.2.1): the width it is shown at, by the width of the
+ * @returns the `sizes` of a picture (HTML standard, 4.8.4.2.1): the width it is drawn at, by the width of the
  * window.
  */
-export function sizesOf({ shares, bands, inner }: Room): string {
+export function sizesOf(room: Room): string {
+  const { bands, inner } = room;
+  const shares = drawnShares(room);
   const under = (band: keyof Bands) =>
     `(width <= ${bands[band]}px) ${lengthOf(shares[band], inner, bands[band])}`;
   return compact([
@@ -129,20 +167,22 @@ export function sizesOf({ shares, bands, inner }: Room): string {
   ]).join(', ');
 }
 
-const bandOf = (window: number, { medium, narrow }: Bands): Band => {
+/** The width band of a window, px. */
+export const bandOf = (window: number, { medium, narrow }: Bands): Band => {
   if (window <= narrow) return 'narrow';
   return window <= medium ? 'medium' : 'wide';
 };
 
 /**
- * How wide a picture is shown in a window, px. @param natural its own width, which a fluid picture never
- * passes; null for one that fills its place.
+ * How wide a picture is drawn in a window, px, with what is cut off of it. @param natural its own width, which the box
+ * of a fluid picture never passes; null for one that fills its place.
  */
 export function shownWidth(place: Room, window: number, natural: number | null): number {
-  const { shares, bands, inner } = place;
-  const share = shares[bandOf(window, bands)];
-  const room = Math.min(window, inner ?? Infinity) * share;
-  return Math.round(natural === null || place.isFilled ? room : Math.min(room, natural));
+  const { shares, bands, inner, covering } = place;
+  const band = bandOf(window, bands);
+  const room = Math.min(window, inner ?? Infinity) * shares[band];
+  const box = natural === null || place.isFilled ? room : Math.min(room, natural);
+  return Math.round(box * covering[band].enlarged);
 }
 
 export interface PictureUse {
@@ -174,7 +214,7 @@ export function picturesOf(registry: Registry, project: Project, node: Node): re
         key,
         asset,
         covers,
-        room: covers ? wholeRoom(project.info.bands) : roomOf(registry, project, node.id)
+        room: covers ? wholeRoom(project.info.bands) : roomOf(registry, project, node.id, asset)
       }
     ];
   });
@@ -187,8 +227,10 @@ export const bandWindows = ({ medium, narrow }: Project['info']['bands']) => ({
   narrow
 });
 
-/** The widest it is shown in any window, px. */
-function widestShown({ shares, bands, inner, opensLarge }: Room): number {
+/** The widest it is drawn in any window, px. */
+function widestShown(room: Room): number {
+  const { bands, inner, opensLarge } = room;
+  const shares = drawnShares(room);
   const widest = STEPS.at(-1)!;
   if (opensLarge) return widest;
   return Math.max(

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { shownWidth, roomOf } from '../compile/renditions';
+import { roomOf, shownWidth, sizesOf } from '../compile/renditions';
 import type { Command } from '../commands/commands';
 import { makeWith } from '../kinds/make';
 import type { Asset, Project } from '../project/types';
@@ -55,6 +55,36 @@ describe('pictures', () => {
         })
       )
     ).toEqual([{ rule: 'picture-grainy', number: '1000 of 2880 px' }]);
+  });
+
+  it('are drawn wider than their place where they are cut to a shape that is not as wide, and need the pixels for it', () => {
+    const cutTo = (value: string, condition = 'always'): Command =>
+      ({ type: 'set-setting', id: 'picture', key: 'shape', value, condition }) as Command;
+    const roomIn = (project: Project) =>
+      roomOf(registry, project, id('picture'), Object.values(project.assets)[0]!);
+    // 3 : 2 in 1 : 1 is half as wide again as what is seen of it; in 16 : 9 it is cut above and below.
+    const square = after(withPicture({ width: 1600 * 1.5 }), cutTo('1 / 1'));
+    expect(shownWidth(roomIn(square), 1440, 2400)).toBe(840);
+    expect(sizesOf(roomIn(square))).toBe('(width <= 640px) 150vw, min(75vw, 840px)');
+    expect(shownWidth(roomIn(after(square, cutTo('16 / 9'))), 1440, 2400)).toBe(560);
+    expect(shownWidth(roomIn(after(square, cutTo('own', 'narrow'))), 600, 2400)).toBe(600);
+    expect(found(after(withPicture({ width: 1500, height: 1000 }), cutTo('1 / 1')))).toEqual([
+      { rule: 'picture-grainy', number: '1500 of 1680 px' }
+    ]);
+  });
+
+  it('that lose more than half to a shape are told, and the fix takes one that is nearer, where it is set', () => {
+    const cutTo = (value: string, condition: string): Command =>
+      ({ type: 'set-setting', id: 'picture', key: 'shape', value, condition }) as Command;
+    const wide = withPicture({ width: 3200, height: 1600 });
+    expect(found(after(wide, cutTo('1 / 1', 'always')))).toEqual([]);
+    const project = after(wide, cutTo('3 / 4', 'narrow'));
+    expect(found(project)).toEqual([{ rule: 'picture-cut', number: '63 %' }]);
+    const { fix } = runFindings(registry, project).find(({ rule }) => rule === 'picture-cut')!;
+    const mended = after(project, ...(fix!.commands as Command[]));
+    expect(found(mended)).toEqual([]);
+    expect(mended.nodes[id('picture')]!.adapt.narrow).toEqual({ shape: '16 / 9' });
+    expect(mended.nodes[id('picture')]!.settings).not.toHaveProperty('shape');
   });
 
   it('may weigh so much', () => {

@@ -1,4 +1,5 @@
 import { ownOf } from '../data/record';
+import { shapeOf } from './shapes';
 import { maybeNode } from '../project/tree';
 import type { AssetId, Node, NodeId, Project } from '../project/types';
 import type { Context } from './contract';
@@ -13,8 +14,9 @@ export const lookingIn = (project: Project): Looking => ({
 
 /** A picture alone in an item: only of that the height is known beforehand, and only that opens large. */
 interface Alone {
+  readonly node: NodeId;
   readonly asset: AssetId;
-  /** Height by width; null for a drawing without a size of its own. */
+  /** Height by width, as it is cut; null for a drawing without a size of its own. */
   readonly ratio: number | null;
   /** What it says to those who do not see it; empty for nothing. */
   readonly alt: string;
@@ -27,8 +29,10 @@ export function pictureOf(item: Node, ctx: Looking): Alone | null {
   const asset = only?.kind === 'image' ? ctx.maybeAsset(String(only.settings.asset ?? '') as AssetId) : null;
   if (!asset) return null;
   const { id, width, height } = asset;
+  const shape = shapeOf(only!.settings.shape);
+  const own = width && height ? height / width : null;
   const alt = only!.settings.decorative ? '' : String(only!.settings.alt ?? '');
-  return { asset: id, ratio: width && height ? height / width : null, alt };
+  return { node: only!.id, asset: id, ratio: shape === null ? own : 1 / shape, alt };
 }
 
 /** @returns height by width of each item; null where one of them is not known, so that they cannot be packed. */

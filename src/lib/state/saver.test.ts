@@ -5,7 +5,7 @@ import { apply } from '$core/commands/apply';
 import { id, sampleProject } from '$core/testing/project';
 import { registry } from '$core/whole';
 import type { Project, ProjectId } from '$core/project/types';
-import { prepareStorage } from '$lib/store/db';
+import { db, prepareStorage } from '$lib/store/db';
 import { addProject } from '$lib/store/projects';
 import { Saver } from './saver.svelte';
 
@@ -34,7 +34,10 @@ beforeAll(async () => {
   dependencies.indexedDB = indexedDB;
 });
 
-afterAll(() => void (dependencies.indexedDB = own));
+afterAll(async () => {
+  dependencies.indexedDB = own;
+  for (const table of db.tables) await table.clear();
+});
 
 it('brings in what another window writes while this one is writing, whichever of them is done first', async () => {
   for (let round = 0; round < 12; round += 1) {

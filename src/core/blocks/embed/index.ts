@@ -2,16 +2,13 @@ import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, linkField, textField } from '../../kinds/fields';
 import { rule } from '../../kinds/rule';
+import { SHAPES } from '../../kinds/shapes';
 import { about } from './about';
 
 const settings = object({
   address: linkField({ label: 'Address', help: 'https://… of the page to show: a map, a form, a player.' }),
   title: textField('', 200, { label: 'Title', help: 'What it is, for those who cannot see it.' }),
-  ratio: choiceField(
-    '16 / 9',
-    { '16 / 9': '16 : 9', '4 / 3': '4 : 3', '1 / 1': '1 : 1', '3 / 4': '3 : 4' },
-    { label: 'Shape', responsive: true }
-  )
+  ratio: choiceField('16 / 9', SHAPES, { label: 'Shape', responsive: true })
 });
 
 type Settings = InferType<typeof settings>;

@@ -1,29 +1,32 @@
-import { object, type InferType } from 'yup';
-import type { Kind } from '../../kinds/contract';
-import { assetField, textField, toggleField } from '../../kinds/fields';
+import type { Context, Kind } from '../../kinds/contract';
 import { notes, rule } from '../../kinds/rule';
-import type { AssetId } from '../../project/types';
+import { shapeOf } from '../../kinds/shapes';
+import type { AssetId, Declarations, Node } from '../../project/types';
 import { about } from './about';
-
-const settings = object({
-  asset: assetField({ label: 'Picture' }),
-  alt: textField('', 500, {
-    label: 'Alternative text',
-    help: 'What the picture says, for those who do not see it.'
-  }),
-  decorative: toggleField(false, {
-    label: 'Decorative',
-    help: 'Says nothing the text does not say; readers skip it.'
-  })
-});
-
-type Settings = InferType<typeof settings>;
+import { settings, type ImageSettings } from './settings';
 
 /** What stands in the place of a picture that has not been chosen yet. */
 const EMPTY = {
   'min-height': '120px',
   'background-image': 'repeating-linear-gradient(45deg, #e4dfd3 0 8px, #f2efe7 8px 16px)'
 };
+
+/** The shape a picture has by itself, told before it has come. */
+const ownShape = (asset: AssetId, ctx: Context): string => {
+  const { width, height } = ctx.maybeAsset(asset) ?? {};
+  return width && height ? `auto ${width} / ${height}` : 'auto';
+};
+
+/** Nothing is said of a picture that has its own shape everywhere, whose markup tells it already. */
+function shaped(node: Node, ctx: Context): Declarations {
+  const { asset, shape, focus } = ctx.settings<ImageSettings>(node);
+  if (ctx.variants<ImageSettings>(node).every((each) => each.shape === 'own')) return {};
+  return {
+    'aspect-ratio': shape === 'own' ? ownShape(asset as AssetId, ctx) : shape,
+    'object-fit': 'cover',
+    'object-position': focus
+  };
+}
 
 export const image: Kind = {
   ...about,
@@ -36,7 +39,7 @@ export const image: Kind = {
   look: {},
   create: (make) => make('image', 'Image'),
   markup(node, ctx) {
-    const { asset: id, alt, decorative } = ctx.settings<Settings>(node);
+    const { asset: id, alt, decorative } = ctx.settings<ImageSettings>(node);
     const asset = id ? ctx.maybeAsset(id as AssetId) : null;
     if (!asset) {
       return ctx.part('root', 'div', { ariaHidden: 'true', dataEmpty: 'picture' });
@@ -46,12 +49,13 @@ export const image: Kind = {
     element.data = notes({ ...element.data, asset: asset.id });
     return element;
   },
-  style: (_node, ctx) => [
-    rule(ctx.sel('root'), { display: 'block', 'max-width': '100%', height: 'auto' }),
+  style: (node, ctx) => [
+    rule(ctx.sel('root'), { display: 'block', 'max-width': '100%', height: 'auto', ...shaped(node, ctx) }),
     rule(`${ctx.sel('root')}[data-empty]`, EMPTY)
   ],
   behaviours: () => [],
   fallbacks: () => [],
+  covers: ({ shape }) => shapeOf(shape),
   ground: ({ asset }) => (asset ? { layers: [{ picture: asset as AssetId, isWhole: false }] } : null),
   findings: () => import('./findings')
 };

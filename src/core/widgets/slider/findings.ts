@@ -1,6 +1,7 @@
 import { error, settingFix, warning, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
 import { isTooShort, readingRests, restToRead, roundOf, type RoundStep } from '../../kinds/round';
 import { lookingIn, pictureOf } from '../../kinds/pictures';
+import { bestShape, SHAPES } from '../../kinds/shapes';
 import { moves } from '../../motion/track';
 import { childrenIn } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
@@ -81,18 +82,29 @@ const asWords = (ratio: number): string => `${Math.round(100 / ratio) / 100} : 1
 
 /** Pictures alone on their slides, of different shapes: it is as high as the highest, or jumps. */
 const otherShapes: Check = ({ height, heights }, node, project) => {
-  const ratios = childrenIn(project, node, 'panels').flatMap(
-    (item) => pictureOf(item, lookingIn(project))?.ratio ?? []
+  const pictures = childrenIn(project, node, 'panels').flatMap(
+    (item) => pictureOf(item, lookingIn(project)) ?? []
   );
+  const ratios = pictures.flatMap(({ ratio }) => ratio ?? []);
   const [least, most] = [Math.min(...ratios), Math.max(...ratios)];
   if (height || ratios.length < 2 || most / least <= SPREAD_MOST) return null;
   const does = heights === 'own' ? 'its height jumps' : 'some stand on empty room';
+  const shape = bestShape(ratios.map((ratio) => 1 / ratio));
   return warning({
     view: 'Behaviour',
     number: `${asWords(most)} to ${asWords(least)}`,
     sentence: `Pictures of ${node.name} have different shapes, so ${does}`,
-    cause: 'A height that all of them are cut to makes them one. What matters of each stays in its middle.',
-    fix: settingFix('Cut them to 420 px', node.id, 'height', '420px')
+    cause:
+      'Cut to one shape they are as high as one another. What stays in sight of each is set at the picture.',
+    fix: {
+      label: `Cut them to ${SHAPES[shape]}`,
+      commands: pictures.map((each) => ({
+        type: 'set-setting',
+        id: each.node,
+        key: 'shape',
+        value: shape
+      }))
+    }
   });
 };
 

@@ -119,7 +119,7 @@ describe('what can be wrong with a slider', () => {
     expect(found(mended(project))).toEqual([]);
   });
 
-  it('with pictures of different shapes is told, and its fix cuts them to one height', () => {
+  it('with pictures of different shapes is told, and its fix cuts them to one shape', () => {
     const picture = (name: string, width: number): Command =>
       ({
         type: 'add-asset',

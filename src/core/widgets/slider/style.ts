@@ -223,9 +223,7 @@ function counterRules(count: number, ctx: Context): readonly Rule[] {
 /** Pictures are as wide as their slide, and cut to its height where it has one. */
 function pictureRules({ stretch, height }: SliderSettings, ctx: Context): readonly Rule[] {
   const slide = ctx.sel('slide');
-  const picture = height
-    ? { height: '100%', 'object-fit': 'cover' }
-    : { height: 'auto', 'object-fit': 'fill' };
+  const picture = { height: height ? '100%' : 'auto', 'object-fit': 'cover' };
   return ['img', ':where(picture) > img'].map((each) =>
     rule(`${slide} > ${each}`, { width: stretch ? '100%' : 'auto', ...picture })
   );

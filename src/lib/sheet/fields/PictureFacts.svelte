@@ -1,5 +1,12 @@
 <script lang="ts">
-  import { bandWindows, hasPixels, shownWidth, type PictureUse } from '$core/compile/renditions';
+  import {
+    bandOf,
+    bandWindows,
+    cutWords,
+    hasPixels,
+    shownWidth,
+    type PictureUse
+  } from '$core/compile/renditions';
   import type { Bands } from '$core/project/types';
 
   const { use, bands }: { use: PictureUse; bands: Bands } = $props();
@@ -7,10 +14,14 @@
   const { asset, room, covers } = $derived(use);
   const rows = $derived(
     Object.entries(bandWindows(bands)).map(([band, window]) => {
-      const shown = shownWidth(room, window, covers ? null : asset.width);
-      return { band, window, shown, ratio: hasPixels(asset) ? asset.width! / shown : null };
+      const drawn = shownWidth(room, window, covers ? null : asset.width);
+      const { cut, enlarged } = room.covering[bandOf(window, bands)];
+      const shown = Math.round(drawn / enlarged);
+      return { band, window, shown, cut, ratio: hasPixels(asset) ? asset.width! / drawn : null };
     })
   );
+  const percent = (share: number): string => `${Math.round(share * 100)} %`;
+  const cutOff = $derived(cutWords(room));
   /** @param ratio pixels of the picture to each of the page; null for a drawing. */
   function sharpness(ratio: number | null): string {
     if (ratio === null) return 'any: drawn, not stored in pixels';
@@ -32,19 +43,23 @@
   <summary
     ><b>{asset.file}</b> · {asset.width && asset.height
       ? `${asset.width} × ${asset.height} px`
-      : 'no size of its own'} · {weight} · shown {rows[0]!.shown} px wide</summary
+      : 'no size of its own'} · {weight} · shown {rows[0]!.shown} px wide{cutOff && ` · ${cutOff}`}</summary
   >
   <table>
     <caption class="visually-hidden">How wide {asset.file} is shown</caption>
     <thead
-      ><tr><th scope="col">window</th><th scope="col">shown</th><th scope="col">pixels for each px</th></tr
+      ><tr
+        ><th scope="col">window</th><th scope="col">shown</th>{#if cutOff}<th scope="col">cut off</th>{/if}<th
+          scope="col">pixels for each px</th
+        ></tr
       ></thead
     >
     <tbody>
-      {#each rows as { band, window, shown, ratio } (band)}
+      {#each rows as { band, window, shown, cut, ratio } (band)}
         <tr>
           <th scope="row">{band} {window}</th>
           <td>{shown} px</td>
+          {#if cutOff}<td>{percent(cut)}</td>{/if}
           <td
             class:good={ratio !== null && ratio >= 2}
             class:soft={ratio !== null && ratio < 2 && ratio >= 1}
