@@ -10,7 +10,7 @@ import { specificationOf } from '../src/core/specification/specification';
 import { registry } from '../src/core/whole';
 import { axeViolations } from './support/axe';
 import { exported, partIn } from './support/exported';
-import { printed } from './support/paper';
+import { printed, squeezed } from './support/paper';
 import { expect, test } from './support/test';
 import { changed, put } from './support/visit';
 import { Bench } from './support/workbench';
@@ -180,11 +180,21 @@ test('what a part holds is in the state it has on the page: one of the tabs is c
   expect(others).not.toContain(chosen);
 });
 
-test('it prints on A4 with every page numbered', async ({ page: tab }) => {
+test('it prints on A4 with every page numbered, no line cut and no word lost', async ({ page: tab }) => {
   await tab.setContent(html());
-  const { sheets } = await printed(tab, 'A4');
+  const { sheets, cut } = await printed(tab, 'A4');
   expect(sheets.length).toBeGreaterThan(5);
   sheets.forEach((words, i) => expect(words.replace(/\s+/g, '')).toContain(`${i + 1}/${sheets.length}`));
+  // Number and title stand in the margin, and nothing else.
+  const inMargin = sheets.flatMap((_words, i) => [
+    `${i + 1}: ${i + 1} / ${sheets.length}`,
+    `${i + 1}: ${project.info.name} · Visit page`
+  ]);
+  expect(cut.filter((line) => !inMargin.includes(line))).toEqual([]);
+  const words = (await tab.locator('body').innerText()).split(/\s+/);
+  const onPaper = squeezed(sheets.join(''));
+  expect(words.length).toBeGreaterThan(1000);
+  expect(words.filter((word) => !onPaper.includes(squeezed(word)))).toEqual([]);
 });
 
 test('from the workbench it is shown where nothing of it can run, of the page or one piece, and saved', async ({
