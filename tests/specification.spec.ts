@@ -20,9 +20,9 @@ const page = 'visit' as PageId;
 
 test.beforeAll(() => loadRules(registry));
 
-const specification = () =>
+const specification = (of = page) =>
   specificationOf(registry, project, {
-    page,
+    page: of,
     piece: null,
     measured: { facts: NO_FACTS, width: 1120 },
     lanes: [
@@ -37,7 +37,8 @@ const specification = () =>
     files: []
   });
 
-const html = () => printSpecification(specification(), { registry, project, page, pictureOf: () => null });
+const html = (of = page) =>
+  printSpecification(specification(of), { registry, project, page: of, pictureOf: () => null });
 
 // Chromium's computed styles of the exported page are the reference.
 test('what a specification says of every part at rest is what the exported page has', async ({
@@ -179,6 +180,28 @@ test('what a part holds is in the state it has on the page: one of the tabs is c
   expect(new Set(others).size).toBe(1);
   expect(others).not.toContain(chosen);
 });
+
+for (const { id: pageId, name } of Object.values(project.pages))
+  test(`every part of ${name} that is drawn is seen in its cell`, async ({ page: tab }) => {
+    await tab.setContent(html(pageId));
+    const { count, unseen } = await tab.evaluate(() => {
+      const cells = [...document.querySelectorAll('.s-cell')].filter((cell) =>
+        cell.querySelector('[data-k-force]')
+      );
+      const isSeen = (cell: Element) => {
+        const room = cell.getBoundingClientRect();
+        return [...cell.querySelectorAll('[data-k-force]')].some((drawn) => {
+          const box = drawn.getBoundingClientRect();
+          const isDrawn = box.width > 0 && box.height > 0 && getComputedStyle(drawn).visibility === 'visible';
+          return isDrawn && box.top >= room.top - 1 && box.top < room.bottom;
+        });
+      };
+      const unseen = cells.filter((cell) => !isSeen(cell)).map((cell) => cell.innerHTML.slice(0, 400));
+      return { count: cells.length, unseen };
+    });
+    expect(count).toBeGreaterThan(20);
+    expect(unseen).toEqual([]);
+  });
 
 test('it prints on A4 with every page numbered, no line cut and no word lost', async ({ page: tab }) => {
   await tab.setContent(html());

@@ -89,6 +89,8 @@ const NOT_TWICE = [
   'id',
   'name',
   'htmlFor',
+  // A browser keeps back what is one until it is opened.
+  'popover',
   'popoverTarget',
   'ariaControls',
   'ariaLabelledBy',
@@ -154,10 +156,10 @@ export class Drawings {
     return boxes + headingRules + tokenRule(`.${DRAWN}`, used) + rules.join('\n') + still;
   }
 
-  /** @returns a part of a piece as it is in one state; null where the page does not draw it. */
+  /** @returns a part of a piece as it is in one state; null where the page does not draw it, or never shows it. */
   maybePart(node: NodeId, part: string, state: StateName): Drawing | null {
     const drawn = this.byMark.get(`${node} ${part}`);
-    if (!drawn) return null;
+    if (!drawn || this.isNeverShown(node, part)) return null;
     const kind = this.registry.of(this.project.nodes[node]!);
     const dataKForce = impliedStates(kind, state, []).join(' ');
     const attributes = attributesInState(kind.anatomy[part]!, state);
@@ -171,10 +173,21 @@ export class Drawings {
     return drawn ? this.drawing(drawn, asItIs, condition, widthOf(condition, this.project.info.bands)) : null;
   }
 
+  /** Rules of how a piece is built that set a property of one of its parts. */
+  private rulesOf(node: NodeId, part: string, property: string): readonly Rule[] {
+    const { sheet } = this.found.find(({ id }) => id === node)!;
+    return sheet.build.filter((each) => isOfPart(each, part) && each.declarations[property]);
+  }
+
+  /** What only counts for the page, such as the round of a slider that shows none of it, is not seen. */
+  private isNeverShown(node: NodeId, part: string): boolean {
+    const rules = this.rulesOf(node, part, 'visibility');
+    return rules.length > 0 && rules.every(({ declarations }) => declarations.visibility === 'hidden');
+  }
+
   /** A part that is there only in narrow windows, as the button of a menu, is drawn in the widest of these. */
   private widthOfPart(node: NodeId, part: string): number {
-    const { sheet } = this.found.find(({ id }) => id === node)!;
-    const displays = sheet.build.filter((each) => isOfPart(each, part) && each.declarations.display);
+    const displays = this.rulesOf(node, part, 'display');
     const under = displays.filter((each) => !hides(each)).flatMap(widthsUnder);
     const isHidden = displays.some((each) => hides(each) && each.when.length === 0);
     return isHidden && under.length > 0 ? Math.max(...under) - 1 : this.wide;
@@ -197,7 +210,7 @@ export class Drawings {
 
   /** An element in all that is around it on the page, which has no box of its own in a drawing. */
   private amidOthers(drawn: Element, more: More): Element {
-    let outer = element(boxName(drawn), { ...drawn.properties, ...more(0) }, drawn.children);
+    let outer = element(boxName(drawn), { ...drawn.properties, ...more(0), dataKDrawn: '' }, drawn.children);
     let above = 1;
     for (let each = this.above.get(drawn) ?? null; each; each = this.above.get(each) ?? null) {
       const unboxed = { ...each.properties, style: 'display: contents', dataOpen: '' };

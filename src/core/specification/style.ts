@@ -47,6 +47,12 @@ export const sheetStyle = (foot: string): string => `
 .s-cell > .s-large { place-self: start center; }
 .s-small { width: max-content; }
 .ks { all: initial; display: block; }
+/* Where it stands on the page, over others or out of sight for now, is not drawn: it has its cell to itself. */
+.s-cell [data-k-drawn] { position: relative !important; inset: auto !important; margin: 0 !important;
+  transform: none !important; }
+.s-cell [data-k-force] { visibility: visible !important; }
+/* What is as high as what it stands in, such as a bar, has nothing to be as high as. */
+.s-small :where(div:empty) { min-height: 4px; }
 .s-settings { columns: 2; column-gap: 6mm; margin: 0 0 3mm; }
 .s-settings div { display: flex; gap: 2mm; padding: .7mm 1.4mm; break-inside: avoid;
   border-bottom: .5pt solid #e4dfd3; }
