@@ -147,7 +147,11 @@ test.describe('looks and tokens', () => {
       .getByRole('button', { name: 'apple' })
       .click();
     await page.getByRole('searchbox', { name: 'Find an icon by what it means' }).fill('tree');
-    await page.getByRole('group', { name: 'Icon', exact: true }).locator('.grid button').first().click();
+    await page
+      .getByRole('group', { name: 'Icon', exact: true })
+      .locator('.grid[aria-busy="false"] button')
+      .first()
+      .click();
     await expect(bench.preview.locator('#harvest-tab svg:not([data-chosen])')).toHaveCount(1);
     await bench.saved();
     await expect(

@@ -252,6 +252,8 @@ export class Hand {
     await field.getByRole('button').first().click();
     await expect(field.getByRole('searchbox')).toBeFocused();
     await this.page.keyboard.type(name);
+    // Until it is looked through for the whole word, its icons change their places.
+    await expect(field.locator('[aria-busy="false"]')).toBeVisible();
     await field.getByRole('button', { name, exact: true }).click();
     await expect(field.getByRole('button', { name: 'Take it out' })).toBeVisible();
   }

@@ -21,6 +21,8 @@
   let isOpen = $state(untrack(() => startsOpen));
   let words = $state('');
   let found = $state.raw<readonly Icon[] | null>(null);
+  /** What is found is for other words than those that stand there now. */
+  let isLooking = $state(false);
   let fault = $state('');
   let search = $state<HTMLInputElement | null>(null);
   $effect(() => search?.focus());
@@ -29,16 +31,19 @@
     if (!isOpen) return;
     const controller = new AbortController();
     const query = words;
+    isLooking = true;
     const timer = setTimeout(async () => {
       try {
         const response = await fetch(`/api/icons?q=${encodeURIComponent(query)}`, {
           signal: controller.signal
         });
         found = (await response.json()).icons;
+        isLooking = false;
         fault = '';
       } catch {
-        if (!controller.signal.aborted)
-          fault = 'Kymation’s server does not answer. See that it still runs (npm start).';
+        if (controller.signal.aborted) return;
+        isLooking = false;
+        fault = 'Kymation’s server does not answer. See that it still runs (npm start).';
       }
     }, 120);
     return () => {
@@ -90,7 +95,7 @@
         bind:ref={search}
       />
       {#if fault}<p role="alert">{fault}</p>{/if}
-      <div class="grid">
+      <div class="grid" aria-busy={isLooking}>
         {#each found ?? [] as icon (icon.name)}
           <button
             type="button"
@@ -155,6 +160,9 @@
     max-height: 140px;
     margin-top: 6px;
     overflow: auto;
+  }
+  .grid[aria-busy='true'] {
+    opacity: 0.5;
   }
   .grid p {
     grid-column: 1 / -1;
