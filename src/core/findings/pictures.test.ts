@@ -76,6 +76,10 @@ describe('pictures', () => {
   it('that lose more than half to a shape are told, and the fix takes one that is nearer, where it is set', () => {
     const cutTo = (value: string, condition: string): Command =>
       ({ type: 'set-setting', id: 'picture', key: 'shape', value, condition }) as Command;
+    const strip = after(withPicture({ width: 6400, height: 1600 }), cutTo('16 / 9', 'always'));
+    const fixed = runFindings(registry, strip).find(({ rule }) => rule === 'picture-cut')!.fix!;
+    expect(fixed.label).toBe('Leave it its own shape');
+    expect(found(after(strip, ...(fixed.commands as Command[])))).toEqual([]);
     const wide = withPicture({ width: 3200, height: 1600 });
     expect(found(after(wide, cutTo('1 / 1', 'always')))).toEqual([]);
     const project = after(wide, cutTo('3 / 4', 'narrow'));

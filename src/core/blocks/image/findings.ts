@@ -22,20 +22,28 @@ const cutsOf = ({ settings: own, adapt }: Node, natural: number) =>
     cut: covering(natural, shapeOf(set?.shape)).cut
   }));
 
+/** The shape of ours nearest to a picture's own, or its own where each of them would cut too much off. */
+function shapeFor(natural: number): { readonly value: string; readonly label: string } {
+  const best = bestShape([natural]);
+  return covering(natural, shapeOf(best)).cut > CUT_MOST
+    ? { value: 'own', label: 'Leave it its own shape' }
+    : { value: best, label: `Cut it to ${SHAPES[best]}` };
+}
+
 function cutToLittle(node: Node, { file, width, height }: Asset): Remark | null {
   if (!width || !height) return null;
   const natural = width / height;
   const tooMuch = cutsOf(node, natural).filter(({ cut }) => cut > CUT_MOST);
   if (tooMuch.length === 0) return null;
   const cut = Math.max(...tooMuch.map((each) => each.cut));
-  const value = bestShape([natural]);
+  const { value, label } = shapeFor(natural);
   return warning({
     view: 'Fill',
     number: `${Math.round(cut * 100)} %`,
     sentence: `${Math.round(cut * 100)} % of ${file} is cut off in ${node.name}`,
     cause: 'It is of quite another shape than its place. Take a shape nearer to its own, or another picture.',
     fix: {
-      label: `Cut it to ${SHAPES[value]}`,
+      label,
       commands: tooMuch.map(({ condition }) => ({
         type: 'set-setting',
         id: node.id,
