@@ -49,8 +49,10 @@
     {/each}
   </div>
   <p id="{id}-arranged-about">
-    {#if !drawn}The ways are drawn once every place has a picture with a size of its own.
-    {/if}{about} Left over is how far apart the longest and the shortest column end, at {wb.preview.width} px.
+    {about}
+    {drawn
+      ? `Left over is how far apart the longest and the shortest column end, at ${wb.preview.width} px.`
+      : 'The ways are drawn once every place has a picture with a size of its own.'}
   </p>
 </fieldset>
 
