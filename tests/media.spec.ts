@@ -5,7 +5,7 @@ import sharp from 'sharp';
 import { readProjectFile } from '../src/core/formats/project-file';
 import { registry } from '../src/core/whole';
 import { exported } from './support/exported';
-import { expect, test, type Page } from './support/test';
+import { expect, test, type Locator, type Page } from './support/test';
 import { Bench } from './support/workbench';
 
 // Films as files of the project, and pictures by their address. The film is made by the browser that runs the
@@ -38,6 +38,26 @@ function read(file: Buffer) {
   if (!opened.ok) throw new Error(opened.sentence);
   expect(opened.notes).toEqual([]);
   return opened;
+}
+
+/** A new page with an image in it, whose picture is about to be chosen. */
+async function withImage(page: Page): Promise<{ bench: Bench; field: Locator }> {
+  const bench = await Bench.openNew(page);
+  await bench.pick('First section');
+  await bench.insert('image');
+  await bench.view('Fill');
+  const field = page.getByRole('group', { name: 'Picture', exact: true });
+  await field.getByRole('button').first().click();
+  return { bench, field };
+}
+
+/** Adds a PNG from disk in the open field of a picture. */
+async function addPicture(page: Page, field: Locator, name: string, buffer: Buffer): Promise<void> {
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    field.getByRole('button', { name: 'Add a picture' }).first().click()
+  ]);
+  await chooser.setFiles({ name, mimeType: 'image/png', buffer });
 }
 
 /** Saves the project file by hand and opens what it exports to. */
@@ -120,12 +140,7 @@ test.describe('a picture by its address', () => {
   test('is fetched once, cleaned and kept; a wrong one says why, a slow one can be stopped', async ({
     page
   }) => {
-    const bench = await Bench.openNew(page);
-    await bench.pick('First section');
-    await bench.insert('image');
-    await bench.view('Fill');
-    const field = page.getByRole('group', { name: 'Picture', exact: true });
-    await field.getByRole('button').first().click();
+    const { bench, field } = await withImage(page);
     await field.getByRole('button', { name: 'From an address…' }).click();
     const address = field.getByRole('textbox', { name: 'Address of the picture' });
     const give = async (text: string) => {
@@ -166,11 +181,7 @@ test('a picture behind a section is repeated, each as wide as it should be, in t
   await bench.view('Fill');
   const field = page.getByRole('group', { name: 'Background picture' });
   await field.getByRole('button').first().click();
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    field.getByRole('button', { name: 'Add a picture' }).first().click()
-  ]);
-  await chooser.setFiles({ name: 'halves.png', mimeType: 'image/png', buffer: picture });
+  await addPicture(page, field, 'halves.png', picture);
   await expect(field.getByRole('button', { name: 'halves.png', exact: true })).toHaveAttribute(
     'aria-pressed',
     'true'
@@ -221,17 +232,8 @@ test('a picture is cut to a shape in some widths, says how much of it is gone, a
     ])
     .png()
     .toBuffer();
-  const bench = await Bench.openNew(page);
-  await bench.pick('First section');
-  await bench.insert('image');
-  await bench.view('Fill');
-  const field = page.getByRole('group', { name: 'Picture', exact: true });
-  await field.getByRole('button').first().click();
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    field.getByRole('button', { name: 'Add a picture' }).first().click()
-  ]);
-  await chooser.setFiles({ name: 'halves.png', mimeType: 'image/png', buffer: picture });
+  const { bench, field } = await withImage(page);
+  await addPicture(page, field, 'halves.png', picture);
   await expect(bench.preview.locator('img')).toHaveJSProperty('naturalWidth', 400);
   await page.keyboard.press('Escape');
   await expect(page.getByText(/cut off$/)).toHaveCount(0);
