@@ -57,7 +57,7 @@ describe('pictures', () => {
     ).toEqual([{ rule: 'picture-grainy', number: '1000 of 2880 px' }]);
   });
 
-  it('are drawn wider than their place where they are cut to a shape that is not as wide, and need the pixels for it', () => {
+  it('are drawn wider than their place where they are cut at their sides, and need the pixels for it', () => {
     const cutTo = (value: string, condition = 'always'): Command =>
       ({ type: 'set-setting', id: 'picture', key: 'shape', value, condition }) as Command;
     const roomIn = (project: Project) =>

@@ -1,4 +1,4 @@
-/** Shapes that pictures, films and frames are offered in, width by height, as CSS writes a ratio (CSS Values 4, 6.7). */
+/** Shapes that pictures and frames are offered in, width by height, as CSS writes a ratio (CSS Values 4, 6.7). */
 export const SHAPES = {
   '16 / 9': '16 : 9',
   '4 / 3': '4 : 3',
@@ -14,7 +14,8 @@ export function shapeOf(shape: unknown): number | null {
 
 /**
  * What becomes of a picture that covers a box of another shape (`object-fit: cover`, CSS Images 3, section 5.5).
- * @param natural of the picture, width by height. @param shape of the box, likewise; null where it is the picture's own.
+ * @param natural of the picture, width by height.
+ * @param shape of the box, width by height; null where it is the picture's own.
  */
 export function covering(natural: number, shape: number | null): Covering {
   const share = shape === null ? 1 : Math.min(natural / shape, shape / natural);
