@@ -295,7 +295,7 @@ export interface Kind extends KindAbout {
   share?(settings: Readonly<Record<string, unknown>>, child: ShareOf): number;
   /** Whether pictures in its items are as wide as these, however wide they are themselves. */
   fills?(settings: Readonly<Record<string, unknown>>): boolean;
-  /** Width by height of what its picture is cut to; null where that keeps its own shape. @param settings all of them. */
+  /** Width by height of what its picture is cut to; null where that is whole. @param settings all of them. */
   covers?(settings: Readonly<Record<string, unknown>>): number | null;
   /** What it does with the scroll where a piece stands; its box is measured for that. @param settings all of them. */
   ranges?(
