@@ -167,8 +167,7 @@ export function sizesOf(room: Room): string {
   ]).join(', ');
 }
 
-/** The width band of a window, px. */
-export const bandOf = (window: number, { medium, narrow }: Bands): Band => {
+const bandOf = (window: number, { medium, narrow }: Bands): Band => {
   if (window <= narrow) return 'narrow';
   return window <= medium ? 'medium' : 'wide';
 };

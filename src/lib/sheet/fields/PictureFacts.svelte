@@ -1,13 +1,6 @@
 <script lang="ts">
-  import {
-    bandOf,
-    bandWindows,
-    cutWords,
-    hasPixels,
-    shownWidth,
-    type PictureUse
-  } from '$core/compile/renditions';
-  import type { Bands } from '$core/project/types';
+  import { bandWindows, cutWords, hasPixels, shownWidth, type PictureUse } from '$core/compile/renditions';
+  import type { Band, Bands } from '$core/project/types';
 
   const { use, bands }: { use: PictureUse; bands: Bands } = $props();
 
@@ -15,7 +8,7 @@
   const rows = $derived(
     Object.entries(bandWindows(bands)).map(([band, window]) => {
       const drawn = shownWidth(room, window, covers ? null : asset.width);
-      const { cut, enlarged } = room.covering[bandOf(window, bands)];
+      const { cut, enlarged } = room.covering[band as Band];
       const shown = Math.round(drawn / enlarged);
       return { band, window, shown, cut, ratio: hasPixels(asset) ? asset.width! / drawn : null };
     })
