@@ -39,7 +39,7 @@ const FRONT = ['visible', 'hidden'];
 const BACK = ['hidden', 'visible'];
 
 test('turns while it is pointed at, and back; what is on the hidden side is out of reach', async ({
-  page
+  blank: page
 }) => {
   await open(page, card());
   await page.mouse.move(1, 1);
@@ -53,7 +53,7 @@ test('turns while it is pointed at, and back; what is on the hidden side is out 
 });
 
 test('turns by the Tab key, which then goes to what is on the back, and never to the front', async ({
-  page
+  blank: page
 }) => {
   await open(page, card());
   await page.mouse.move(1, 1);
@@ -65,7 +65,7 @@ test('turns by the Tab key, which then goes to what is on the back, and never to
   await expect.poll(() => seen(page)).toEqual(FRONT);
 });
 
-test('turns when it is pressed, by its button and beside it, and says so', async ({ page }) => {
+test('turns when it is pressed, by its button and beside it, and says so', async ({ blank: page }) => {
   await open(page, card({ by: 'press' }));
   const button = page.getByRole('button', { name: 'Turn over' });
   await part(page, 'root').hover({ position: { x: 8, y: 8 } });
@@ -79,7 +79,40 @@ test('turns when it is pressed, by its button and beside it, and says so', async
   await expect(button).toHaveAttribute('aria-pressed', 'false');
 });
 
-test('is as high as its longer side at twenty widths, and cuts nothing', async ({ page }) => {
+test('stays as it is where a link goes from under the hand that presses it, since the card still turns', async ({
+  blank: page
+}) => {
+  await open(page, card({ by: 'press' }));
+  const button = page.getByRole('button', { name: 'Turn over' });
+  const link = page.getByRole('link', { name: 'Buy a tree' });
+  const movements = (act: 'hold' | 'finish') =>
+    part(page, 'root').evaluate((root, isHeld) => {
+      // Held where it is turned from: a moment later it may be over.
+      if (isHeld) (root as HTMLElement).click();
+      for (const movement of root.getAnimations({ subtree: true })) {
+        movement.pause();
+        const end = Number(movement.effect!.getComputedTiming().endTime);
+        movement.currentTime = isHeld ? end * 0.6 : end;
+        if (!isHeld) movement.finish();
+      }
+    }, act === 'hold');
+  const atRest = (await link.boundingBox())!;
+  await button.click();
+  await expect.poll(() => seen(page)).toEqual(BACK);
+  await movements('finish');
+  await movements('hold');
+  const turning = (await link.boundingBox())!;
+  const x = turning.x + turning.width - 2;
+  expect(x).toBeGreaterThan(atRest.x + atRest.width);
+  await page.mouse.move(x, turning.y + turning.height / 2);
+  await page.mouse.down();
+  await expect(link).toBeFocused();
+  await movements('finish');
+  await page.mouse.up();
+  await expect(button).toHaveAttribute('aria-pressed', 'false');
+});
+
+test('is as high as its longer side at twenty widths, and cuts nothing', async ({ blank: page }) => {
   await open(page, card());
   for (let width = 320; width <= 1460; width += 60) {
     await page.setViewportSize({ width, height: 900 });
@@ -94,7 +127,7 @@ test('is as high as its longer side at twenty widths, and cuts nothing', async (
 });
 
 for (const form of ['turn', 'fade', 'slide'])
-  test(`${form}: back and forth, nothing of the page moves`, async ({ page }) => {
+  test(`${form}: back and forth, nothing of the page moves`, async ({ blank: page }) => {
     await open(page, card({ form }));
     const height = () => page.evaluate(() => document.documentElement.scrollHeight);
     const before = await height();
@@ -106,7 +139,7 @@ for (const form of ['turn', 'fade', 'slide'])
 
 test('with less motion it fades; on paper both sides are there; without script a press is the focus', async ({
   browser,
-  page
+  blank: page
 }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await open(page, card());
@@ -127,7 +160,7 @@ test('with less motion it fades; on paper both sides are there; without script a
 });
 
 test('axe-core has nothing to say of either side; pressing costs little script, pointing none', async ({
-  page
+  blank: page
 }) => {
   for (const by of ['hover', 'press']) {
     await open(page, card({ by }));

@@ -1,18 +1,28 @@
 const frame = () => new Promise(requestAnimationFrame);
 
+/** Frames after which what stands is at rest, and those after which it has stood for good. */
+const [RESTS, STAYS] = [2, 24];
+
+/** What never stands still is not waited for: frames. */
+const MOST = 200;
+
 /**
- * Waits until an element stands where it stood two frames ago, as high as then: the box that a disclosure opens or
- * closes tells nobody of its movement.
+ * Has an item scrolled to whenever it comes to rest at another place, until it has stood for long: the box that a
+ * disclosure opens or closes tells nobody of its movement, and may begin it some frames late.
  */
-async function still(element: HTMLElement): Promise<void> {
-  const place = () => `${element.offsetTop} ${element.offsetHeight}`;
-  let last = '';
-  // What never stands still is not waited for.
-  for (let n = 0; n < 100 && place() !== last; n += 1) {
-    last = place();
-    await frame();
+async function follow(item: HTMLDetailsElement, scroll: () => void): Promise<void> {
+  let [last, at] = ['', NaN];
+  for (let n = 0, stood = 0; n < MOST && stood < STAYS && item.open; n += 1) {
+    const place = `${item.offsetTop} ${item.offsetHeight}`;
+    stood = place === last ? stood + 1 : 0;
+    last = place;
+    if (stood === RESTS && item.offsetTop !== at) {
+      at = item.offsetTop;
+      scroll();
+    }
     await frame();
   }
+  if (item.open && isNaN(at)) scroll();
 }
 
 /**
@@ -25,14 +35,13 @@ export function raise(root: HTMLElement): (() => void) | undefined {
     const item = (target as Element).closest('summary')?.parentElement;
     pressed = item?.parentElement === root ? item : null;
   };
-  const opened = async ({ target }: Event) => {
+  const opened = ({ target }: Event) => {
     const item = target as HTMLDetailsElement;
     if (item !== pressed || !item.open) return;
     pressed = null;
-    // While another one closes above, it is still on its way up.
-    await still(item);
     const how = getComputedStyle(root).getPropertyValue('--k-raise');
-    if (how !== 'stays') item.scrollIntoView({ behavior: how === 'glides' ? 'smooth' : 'instant' });
+    const behavior = how === 'glides' ? 'smooth' : 'instant';
+    if (how !== 'stays') void follow(item, () => item.scrollIntoView({ behavior }));
   };
   root.addEventListener('click', press);
   root.addEventListener('toggle', opened, true);
