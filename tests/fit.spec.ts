@@ -185,3 +185,20 @@ test('labels that never fit are said to, and scrolling is offered', async ({ pag
     .evaluate((list) => [list.scrollWidth, list.clientWidth]);
   expect(inside).toBeGreaterThan(outside!);
 });
+
+test('a finding stays under the hand that presses its button', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Fill');
+  await page
+    .getByRole('textbox', { name: 'Label 1', exact: true })
+    .fill('A label that fits nowhere. '.repeat(9));
+  await page.getByRole('button', { name: /finding/ }).click();
+  await page.getByRole('button', { name: 'Let the list scroll' }).hover();
+  await page.mouse.down();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
+  await page.mouse.up();
+  await expect(bench.preview.locator('.season-tabs-list')).toHaveCSS('flex-wrap', 'nowrap');
+  await expect(page.getByRole('button', { name: 'Let the list scroll' })).toHaveCount(0);
+});

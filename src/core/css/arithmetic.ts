@@ -8,7 +8,8 @@ import { parseQuantity, printQuantity } from './quantity';
  * @returns the result as CSS, or null where it does not come to one number.
  */
 export function evaluate(text: string, unit: string): string | null {
-  const typed = text.trim();
+  // A unit may stand apart from its number, as fields show it: `240 ms`.
+  const typed = text.trim().replace(/(?<=\d)\s+(?=[a-z%])/gi, '');
   if (typed === '') return null;
   const plain = parseQuantity(typed);
   if (plain) return printQuantity(plain.unit === '' && plain.value !== 0 ? { ...plain, unit } : plain);

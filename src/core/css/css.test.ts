@@ -51,6 +51,9 @@ describe('checkValue', () => {
 
 describe('evaluate', () => {
   it.each([
+    ['240 ms', 'ms', '240ms'],
+    ['0.3 s', 'ms', '0.3s'],
+    ['100 ms + 40', 'ms', '140ms'],
     ['80-40', 'px', '40px'],
     ['80 - 40', 'px', '40px'],
     ['2rem', 'px', '2rem'],

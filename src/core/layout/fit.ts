@@ -6,12 +6,20 @@ export function rowWidth(widths: readonly number[], gap: number, around = 0): nu
   return sum(widths) + Math.max(0, widths.length - 1) * gap + around;
 }
 
+/** No window is narrower than this, px (common practice, no source): what wraps only under it never does. */
+export const NARROWEST = 280;
+/** No wider window is looked at, px (common practice, no source): what fits only above it never does. */
+export const WIDEST = 1920;
+
 /**
- * Least width of the window at which a row fits, px, as far as one measurement tells: right where the place
- * grows by as much as the window does. Above it the row fits.
+ * Least width of the window at which a row fits, whole px: as it was found, else as far as one measurement
+ * tells, which is right where the place grows by as much as the window does. Above it the row fits; null where
+ * it fits in no window.
  */
-export function fitFrom({ needed, available, viewport, from }: Fit): number {
-  return from ?? viewport + (needed - available);
+export function fitFrom({ needed, available, viewport, from }: Fit): number | null {
+  if (from !== undefined) return from && Math.ceil(from);
+  const guess = Math.ceil(viewport + needed - available);
+  return guess > WIDEST ? null : guess;
 }
 
 /** Browsers lay out in 64ths of a px: a row that is short by one of them wraps. */
@@ -25,6 +33,3 @@ export const fitsOnLine = ({ needed, available }: Pick<Fit, 'needed' | 'availabl
 export function heightJump(heights: readonly number[]): number {
   return heights.length === 0 ? 0 : Math.max(...heights) - Math.min(...heights);
 }
-
-/** No window is narrower than this, px (common practice, no source): what wraps only under it never does. */
-export const NARROWEST = 280;

@@ -57,7 +57,12 @@
   /** What the sweep over all widths found, where the page is as it was then. */
   const lanes = $derived(wb.facts.sweeps.get(wb.page.root));
 
-  const groups = $derived(groupedFindings(wb.findings));
+  /** What is listed while something is pressed: a button must not come to mean something else under the hand. */
+  let held = $state.raw<readonly Finding[] | null>(null);
+  const hold = () => (held = wb.findings);
+  /** The click comes after the release and is still meant for what was held. */
+  const release = () => setTimeout(() => (held = null));
+  const groups = $derived(groupedFindings(held ?? wb.findings));
   let opened = $state.raw<ReadonlySet<string>>(new Set());
 
   /** What a rule looks for, in its own words. */
@@ -144,7 +149,9 @@
   </article>
 {/snippet}
 
-<SidePanel {wb} label="Findings" onescape={() => !wb.trial && (wb.open = null)}>
+<svelte:window onpointerdown={hold} onpointerup={release} onpointercancel={release} />
+
+<SidePanel {wb} label="Findings" isKept={wb.trial !== null}>
   {#snippet about()}{#if wb.findings.length > 0}<small
         >{errors}
         {errors === 1 ? 'error' : 'errors'}, {wb.findings.length - errors}

@@ -6,7 +6,7 @@ export const about: KindAbout = {
   summary:
     'Links in a list, or a navigation with lists below its links that becomes a menu button under a width',
   group: 'Words',
-  words: ['navigation', 'nav', 'menu', 'list'],
+  words: ['navigation', 'nav', 'menu', 'list', 'drop-down', 'hamburger', 'table of contents', 'toc'],
   category: 'block',
   icon: 'M2 4h2M6 4h8M2 8h2M6 8h8M2 12h2M6 12h8',
   insertable: true

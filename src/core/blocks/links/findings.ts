@@ -1,7 +1,8 @@
 import { settingFix, type FindingRule, type Remark, warning } from '../../kinds/finding';
-import { fitFrom, NARROWEST } from '../../layout/fit';
+import { fitFrom, NARROWEST, WIDEST } from '../../layout/fit';
+import { neverFits } from '../../layout/never-fits';
 import type { Node } from '../../project/types';
-import { settings, type LinksSettings } from './settings';
+import { FOLD_MOST, settings, type LinksSettings } from './settings';
 
 const settingsOf = (node: Node) => settings.cast(node.settings) as LinksSettings;
 
@@ -18,6 +19,13 @@ function wrapsUnder({ id, name }: Node, from: number, foldUnder: number): Remark
   });
 }
 
+/** Where no window has the room for them. */
+const tooLong = ({ id }: Node) => ({
+  what: 'links',
+  advice: 'Shorten their words, or have a menu button.',
+  fix: settingFix('Menu button at every width', id, 'foldUnder', FOLD_MOST)
+});
+
 export const findings: readonly FindingRule[] = [
   {
     id: 'links-wrap',
@@ -28,8 +36,9 @@ export const findings: readonly FindingRule[] = [
     check(node, _project, { fits }) {
       const { element, flow, foldUnder } = settingsOf(node);
       const fit = fits.get(node.id);
-      if (!fit || element !== 'navigation' || flow === 'column' || fit.from === null) return [];
-      const from = Math.ceil(fitFrom(fit));
+      if (!fit || element !== 'navigation' || flow === 'column') return null;
+      const from = fitFrom(fit);
+      if (from === null) return foldUnder > WIDEST ? null : neverFits(node, fit, tooLong(node));
       return from > Math.max(foldUnder, NARROWEST) ? wrapsUnder(node, from, foldUnder) : null;
     }
   }

@@ -4,6 +4,7 @@ import { printSnippet } from '../../compile/snippet';
 import { analyse } from '../../compile/analyse';
 import { runFindings } from '../../findings/run';
 import { printHtml } from '../../html/print';
+import { NO_FACTS } from '../../kinds/finding';
 import { makeWith } from '../../kinds/make';
 import type { Command } from '../../commands/commands';
 import { nodeOf } from '../../project/tree';
@@ -124,5 +125,35 @@ describe('links with lists of their own', () => {
     const html = printHtml(drawn(moved).analysis.markup!);
     for (const name of ['Home', 'Seasons', 'Harvest', 'Start']) expect(html).toContain(name);
     expect(html.match(/<ul/g)).toHaveLength(2);
+  });
+});
+
+describe('links of a navigation that are too long for one line', () => {
+  const WRAPS = 'links-wrap';
+  const remarks = (project: ReturnType<typeof withMenu>, needed: number) => {
+    const row = { needed, available: 700, viewport: 800, heights: [] };
+    const facts = { ...NO_FACTS, fits: new Map([[idOf(project, 'Menu'), row]]) };
+    return runFindings(registry, project, facts).filter(({ rule }) => rule === WRAPS);
+  };
+  const mended = (project: ReturnType<typeof withMenu>, needed: number) => {
+    const { label, commands } = remarks(project, needed)[0]!.fix!;
+    const outcome = apply(registry, project, { type: 'batch', label, commands: commands as Command[] });
+    return outcome.ok ? remarks(outcome.project, needed) : outcome.refusal;
+  };
+
+  it('are found with the width they wrap under, which is when they go behind the button', () => {
+    const project = withMenu();
+    expect(remarks(project, 150)).toEqual([]);
+    expect(remarks(project, 1200)[0]).toMatchObject({
+      number: '1300 px',
+      fix: { label: 'Menu button under 1300 px' }
+    });
+    expect(mended(project, 1200)).toEqual([]);
+  });
+
+  it('are said never to fit where no window is wide enough, and go behind the button in all of them', () => {
+    const project = withMenu();
+    expect(remarks(project, 1900)[0]!.sentence).toContain('never fit on one line: they need 1900 px');
+    expect(mended(project, 1900)).toEqual([]);
   });
 });

@@ -2,6 +2,9 @@ import { object, type InferType } from 'yup';
 import { choiceField, textField, toggleField, trackField, widthField } from '../../kinds/fields';
 import { trackOf } from '../../motion/track';
 
+/** Wider than any window, px: the links are behind a menu button in all of them. */
+export const FOLD_MOST = 2400;
+
 export const settings = object({
   element: choiceField(
     'list',
@@ -56,7 +59,7 @@ export const settings = object({
     help: 'The link to the section that is being read is marked as the current one.',
     live: 'on the exported page'
   }),
-  foldUnder: widthField(0, 0, 2400, {
+  foldUnder: widthField(0, 0, FOLD_MOST, {
     label: 'Menu button under',
     view: 'fallbacks',
     flag: 'menu',

@@ -2,13 +2,13 @@ import {
   settingFix,
   styleFix,
   type FindingRule,
-  type Fit,
   type Fix,
   type Remark,
   warning,
   error
 } from '../../kinds/finding';
 import { fitFrom, heightJump, NARROWEST } from '../../layout/fit';
+import { neverFits } from '../../layout/never-fits';
 import { barsOf, mostAtOnce, type Track } from '../../motion/track';
 import type { Node, NodeId, Project } from '../../project/types';
 import { settings, type TabsSettings } from './settings';
@@ -34,17 +34,12 @@ type Rule = Pick<FindingRule, 'id' | 'summary' | 'check'> & Partial<FindingRule>
 /** A rule about tabs, whose answer hangs on the tabs and their panels alone unless it says otherwise. */
 const ofTabs = (rule: Rule): FindingRule => ({ kinds: ['tabs'], scope: 'node', ...rule });
 
-function neverFits({ id, name }: Node, { needed, available }: Fit): Remark {
-  const px = `${Math.ceil(needed)} px`;
-  return warning({
-    part: 'list',
-    view: 'Fallbacks',
-    number: px,
-    sentence: `The labels of ${name} never fit on one line: they need ${px}`,
-    cause: `Their place gives ${Math.floor(available)} px at most. Shorten the labels, or let the list scroll.`,
-    fix: settingFix('Let the list scroll', id, 'form', 'scroll')
-  });
-}
+/** Where no window has the room for them. */
+const tooLong = ({ id }: Node) => ({
+  what: 'labels',
+  advice: 'Shorten the labels, or let the list scroll.',
+  fix: settingFix('Let the list scroll', id, 'form', 'scroll')
+});
 
 function wrapsUnder({ id, name }: Node, from: number, foldUnder: number): Remark {
   const fold = foldUnder > 0 ? `, and fold only under ${foldUnder} px` : '';
@@ -67,8 +62,8 @@ const labelsWrap = ofTabs({
     const fit = fits.get(node.id);
     const { foldUnder, form, side } = settingsOf(node);
     if (!fit || form !== 'tabs' || side === 'left' || side === 'right') return [];
-    if (fit.from === null) return [neverFits(node, fit)];
-    const from = Math.ceil(fitFrom(fit));
+    const from = fitFrom(fit);
+    if (from === null) return neverFits(node, fit, tooLong(node));
     return from > Math.max(foldUnder, NARROWEST) ? wrapsUnder(node, from, foldUnder) : null;
   }
 });
