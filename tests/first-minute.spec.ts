@@ -17,6 +17,20 @@ test('in a new project, A, tabs, Enter: three panels stand in the page', async (
   expect(await bench.outline()).toEqual(expect.arrayContaining(['First section', '  Tabs']));
 });
 
+test('an empty page says how to begin, until something stands on it', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  const invitation = page.getByRole('complementary', { name: 'Empty page' });
+  await invitation.getByRole('button', { name: 'Insert the first piece' }).click();
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type('heading');
+  await page.keyboard.press('Enter');
+  await expect(bench.preview.getByRole('heading')).toBeVisible();
+  await expect(invitation).toHaveCount(0);
+  await page.keyboard.press('Control+z');
+  await expect(invitation).toBeVisible();
+  expect(await axeViolations(page)).toEqual([]);
+});
+
 test('on a page without a section, it goes into a new one, and one step takes both back', async ({
   page
 }) => {
@@ -88,6 +102,51 @@ test('it goes to the section in sight, not to the end of the page', async ({ pag
   await bench.preview.locator('#press').evaluate((section) => section.scrollIntoView());
   await page.keyboard.press('a');
   await expect(page.getByRole('dialog', { name: 'Insert' })).toContainText('goes into Press house');
+});
+
+test('what would go into a section gets one of its own by Shift Enter, after that section', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  const sections = () =>
+    page
+      .locator('[role="treeitem"][aria-level="1"]')
+      .evaluateAll((rows) => rows.map((row) => row.textContent.trim()));
+  const before = await sections();
+  await page.keyboard.press('a');
+  await field(page).fill('quotation');
+  await expect(page.getByRole('button', { name: 'In a section of its own instead' })).toBeVisible();
+  await page.keyboard.press('Shift+Enter');
+  const at = before.findIndex((name) => name.startsWith('Plan a visit'));
+  await expect.poll(sections).toHaveLength(before.length + 1);
+  expect((await sections())[at + 1]).toMatch(/^Section/);
+  await expect(bench.row('Quotation')).toHaveAttribute('aria-selected', 'true');
+});
+
+test('what is no piece is found among them, and the picked piece does it; what it cannot is said, and why', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await page.keyboard.press('a');
+  await field(page).fill('parallax');
+  const drawer = page.getByRole('dialog', { name: 'Insert' });
+  await expect(drawer.getByRole('option')).toHaveCount(1);
+  await expect(drawer.getByRole('status')).toHaveText('done by Season tabs');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('tab', { name: 'Behaviour', exact: true })).toHaveAttribute(
+    'aria-selected',
+    'true'
+  );
+  await expect(page.getByRole('group', { name: 'Drifts' })).toBeVisible();
+  await page.keyboard.press('a');
+  await field(page).fill('parallax');
+  await expect(drawer.getByRole('status')).toContainText('Season tabs');
+  await expect(drawer.getByRole('option', { name: 'Drifts', disabled: true })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await field(page).fill('no such thing');
+  await expect(drawer.getByText('Nothing is called “no such thing”.')).toBeVisible();
 });
 
 test('a new project starts from a page of ours, or from a copy of another project’s', async ({ page }) => {

@@ -348,3 +348,20 @@ test('what was built while writing goes again when it is undone, though the word
   await expect(words).toContainText('Eleven acres of standard trees');
   await expect(words.locator('li')).toHaveCount(0);
 });
+
+test('what had the focus has it again where a drawer or a panel is closed', async ({ page }) => {
+  await Bench.openDemo(page);
+  const insert = page.getByRole('button', { name: 'Insert A' });
+  await insert.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('combobox', { name: 'What to insert' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(insert).toBeFocused();
+  const findings = page.getByRole('button', { name: /findings/ });
+  await findings.focus();
+  await page.keyboard.press('Enter');
+  const close = page.getByRole('dialog', { name: 'Findings' }).getByRole('button', { name: 'Close' });
+  await close.focus();
+  await page.keyboard.press('Enter');
+  await expect(findings).toBeFocused();
+});

@@ -4,7 +4,7 @@ import type { NodeId, PageId, Project } from '../project/types';
 import { registry } from '../whole';
 import { after, id, sampleProject } from '../testing/project';
 import { makeWith } from './make';
-import { placed, placeFor } from './place';
+import { placeApart, placed, placeFor } from './place';
 
 const make = makeWith({ exactIds: true });
 const empty = (...sections: string[]): Project =>
@@ -53,6 +53,19 @@ describe('where something new goes', () => {
     const project = empty('One', 'Two', 'Three');
     expect(at(project, 'tabs', 'page', 'two')?.at.parent).toBe('two');
     expect(at(project, 'tabs', 'page', 'gone')?.at.parent).toBe('three');
+  });
+
+  it('into a new section after the one it would go into, where that is asked for and it holds something', () => {
+    const project = sampleProject();
+    const apart = (kind: string, current: string) =>
+      placeApart(registry, project, kind, at(project, kind, current)!);
+    expect(apart('tabs', 'heading')).toMatchObject({
+      at: { parent: 'page', slot: 'sections', index: 1 },
+      around: { kind: 'section' }
+    });
+    expect(apart('section', 'heading')).toBeNull();
+    const one = empty('One', 'Two');
+    expect(placeApart(registry, one, 'tabs', at(one, 'tabs', 'one')!)).toBeNull();
   });
 
   it('into a section of its own where the page has none', () => {

@@ -1,4 +1,4 @@
-import { maybeNode, maybePlaceOf, nodeOf } from '../project/tree';
+import { childIds, maybeNode, maybePlaceOf, nodeOf, pathTo } from '../project/tree';
 import type { Fragment, Node, NodeId, Place, Project } from '../project/types';
 import type { Kind, Make } from './contract';
 import type { Registry } from './registry';
@@ -82,6 +82,22 @@ function inNewSection(registry: Registry, project: Project, kind: Kind, page: No
     if (at) return { at, around: each };
   }
   return null;
+}
+
+/**
+ * @param found where something of the kind goes by itself.
+ * @returns a new section after the one it would go into; null where it would have one to itself anyway.
+ */
+export function placeApart(
+  registry: Registry,
+  project: Project,
+  kindName: string,
+  { at, around }: FoundPlace
+): FoundPlace | null {
+  const [page, section] = pathTo(project, at.parent);
+  if (around || !section || childIds(nodeOf(project, section)).length === 0) return null;
+  const found = inNewSection(registry, project, registry.kindOf(kindName), page!);
+  return found && { ...found, at: { ...found.at, index: maybePlaceOf(project, section)!.index + 1 } };
 }
 
 /** @returns the piece as it is inserted there: as it is, or in what is put around it. */

@@ -1,11 +1,14 @@
 <script lang="ts">
   import { onMount } from 'svelte';
+  import { focusKept } from '$lib/parts/focus';
   import KindSign from '$lib/parts/KindSign.svelte';
+  import { refusalOf, runAction } from '$lib/state/actions';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import { DRAWN, drawingOf } from './drawings';
-  import { found, placeInWords, type Entry, insertEntry } from './entries';
+  import { found, foundAbilities, placeInWords, type Ability, type Entry, insertEntry } from './entries';
 
   const { wb }: { wb: Workbench } = $props();
+  const giveFocusBack = focusKept();
   const ongone = () => wb.typedAhead.gone();
 
   let words = $state('');
@@ -14,22 +17,43 @@
   let field: HTMLInputElement;
   let drawings = $state.raw<ReadonlyMap<string, string>>(new Map());
 
-  const matches = $derived(found(words));
+  type Match = Entry | Ability;
+  interface Group {
+    readonly name: string;
+    readonly matches: readonly Match[];
+  }
+  const isAbility = (match: Match): match is Ability => 'icon' in match;
+
+  const entries = $derived(found(words));
+  const abilities = $derived(foundAbilities(words));
+  const matches = $derived<readonly Match[]>([...entries, ...abilities]);
   const active = $derived(matches.find(({ id }) => id === marked) ?? matches[0]);
   const isAsked = $derived(words.trim() !== '');
-  /** In their groups; what is asked for stands in one, best first. */
-  const groups = $derived.by(() => {
-    if (isAsked) return [{ name: `Found: ${matches.length}`, entries: matches }];
-    const names = [...new Set(matches.map(({ group }) => group))];
-    return names.map((name) => ({
-      name: name as string,
-      entries: matches.filter(({ group }) => group === name)
-    }));
+  /** In their groups; what is asked for stands in one, best first, and what the picked piece can do in another. */
+  const groups = $derived.by((): readonly Group[] => {
+    const names = [...new Set(entries.map(({ group }) => group))];
+    if (!isAsked)
+      return names.map((name) => ({ name, matches: entries.filter(({ group }) => group === name) }));
+    const both = [
+      { name: `Found: ${entries.length}`, matches: entries },
+      { name: `What a piece can do · ${wb.tuned.name} is picked`, matches: abilities }
+    ];
+    return both.filter((group) => group.matches.length > 0);
   });
+  /** Why the picked piece cannot do what is marked; null where it can. */
+  const why = $derived(active && isAbility(active) ? refusalOf(wb, active.id) : null);
+  /** Where it goes, or what will do it. */
   const goes = $derived.by(() => {
-    const place = active ? wb.findPlace(active.kind) : null;
-    return place ? placeInWords(wb, place) : null;
+    if (!active) return null;
+    if (isAbility(active)) return { lead: 'done by', name: wb.tuned.name, rest: '' };
+    const place = wb.findPlace(active.kind);
+    if (!place) return null;
+    const { parent, after } = placeInWords(wb, place);
+    return { lead: 'goes into', name: parent, rest: after ? `, after ${after}` : '' };
   });
+
+  /** Where it would have a section to itself; null where it has one anyway. */
+  const apart = $derived(active && !isAbility(active) ? wb.findPlaceApart(active.kind) : null);
 
   // One drawing after the other, so that the field has the keys at once.
   onMount(() => {
@@ -56,9 +80,24 @@
     };
   });
 
-  function take(entry: Entry): void {
+  function leave(): void {
     wb.open = null;
-    insertEntry(wb, entry);
+    giveFocusBack();
+  }
+
+  /** What the picked piece cannot do stays marked, with the reason beside the field. */
+  function take(match: Match): void {
+    marked = match.id;
+    if (isAbility(match) && refusalOf(wb, match.id)) return;
+    wb.open = null;
+    if (isAbility(match)) runAction(wb, match.id);
+    else insertEntry(wb, match);
+  }
+
+  function takeApart(): void {
+    if (!active || isAbility(active) || !apart) return;
+    wb.open = null;
+    insertEntry(wb, active, apart);
   }
 
   function mark(entry: HTMLElement | null): void {
@@ -92,6 +131,7 @@
     else if (event.key === 'ArrowUp') mark(beyond(-1));
     else if (event.key === 'ArrowRight' && isAtEnd) mark(options()[markedAt() + 1] ?? null);
     else if (event.key === 'ArrowLeft' && field.value === '') mark(options()[markedAt() - 1] ?? null);
+    else if (event.key === 'Enter' && event.shiftKey) takeApart();
     else if (event.key === 'Enter' && active) take(active);
     else return;
     event.preventDefault();
@@ -104,12 +144,12 @@
   role="dialog"
   aria-label="Insert"
   tabindex="-1"
-  onkeydown={(event) => event.key === 'Escape' && (event.stopPropagation(), (wb.open = null))}
+  onkeydown={(event) => event.key === 'Escape' && (event.stopPropagation(), leave())}
 >
   <div class="top">
     <input
       bind:this={field}
-      placeholder="tabs, header, three cards, picture beside words…"
+      placeholder="tabs, header, three cards, hero, sticky…"
       role="combobox"
       aria-expanded="true"
       aria-controls="insert-list"
@@ -120,17 +160,22 @@
       {onkeydown}
       autocomplete="off"
     />
-    <p class="goes" role="status">
-      {#if goes}goes into <b>{goes.parent}</b>{goes.after ? `, after ${goes.after}` : ''}{/if}
+    <button type="button" class="link" onclick={leave}>Close</button>
+    <p class="goes" class:why role="status">
+      {#if why}{why}{:else if goes}{goes.lead} <b>{goes.name}</b>{goes.rest}{/if}
     </p>
-    <button type="button" class="link" onclick={() => (wb.open = null)}>Close</button>
+    {#if apart}
+      <button type="button" class="link apart" onclick={takeApart}
+        ><span>In a section of its own instead</span> <kbd>Shift Enter</kbd></button
+      >
+    {/if}
   </div>
   <div class="list" id="insert-list" role="listbox" aria-label="What can be inserted" bind:this={list}>
     {#each groups as group (group.name)}
       <div role="group" aria-label={group.name}>
         <h3 role="presentation">{group.name}</h3>
-        <div class="cards" role="presentation">
-          {#each group.entries as entry (entry.id)}
+        <div class="cards" class:asked={isAsked} role="presentation">
+          {#each group.matches as entry (entry.id)}
             <!-- svelte-ignore a11y_click_events_have_key_events -->
             <div
               id="insert-{entry.id}"
@@ -139,10 +184,15 @@
               role="option"
               tabindex="-1"
               aria-selected={entry === active}
+              aria-disabled={isAbility(entry) && refusalOf(wb, entry.id) !== null}
               onclick={() => take(entry)}
             >
               <span class="drawing" aria-hidden="true">
-                {#if drawings.has(entry.id)}
+                {#if isAbility(entry)}
+                  <svg width="28" height="28" viewBox="0 0 16 16">
+                    <path d={entry.icon} fill="none" stroke="currentColor" />
+                  </svg>
+                {:else if drawings.has(entry.id)}
                   <img src={drawings.get(entry.id)} alt="" width={DRAWN.width} height={DRAWN.height} />
                 {:else}
                   <KindSign kind={entry.kind} />
@@ -175,13 +225,31 @@
     outline: none;
   }
   .top {
-    display: flex;
-    gap: 12px;
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 6px 12px;
     align-items: center;
     padding: 14px 18px 8px;
   }
+  .top .link {
+    justify-self: end;
+  }
+  /* The line under a link is not for its keys. */
+  .apart {
+    text-decoration: none;
+  }
+  .apart span {
+    text-decoration: underline;
+  }
+  kbd {
+    padding: 0 4px;
+    margin-left: 4px;
+    font-size: 11px;
+    color: var(--ink-2);
+    border: 1px solid var(--control-line);
+    border-radius: 2px;
+  }
   input {
-    flex: 0 1 400px;
     min-width: 0;
     height: 34px;
     padding: 0 10px;
@@ -192,8 +260,8 @@
     border-radius: 3px;
   }
   .goes {
-    flex: 1;
     min-width: 0;
+    min-height: 1.4em;
     margin: 0;
     overflow: hidden;
     font-size: 12.5px;
@@ -204,6 +272,10 @@
   .goes b {
     font-weight: 600;
     color: var(--ink);
+  }
+  .why {
+    color: var(--ochre);
+    white-space: normal;
   }
   .list {
     padding: 0 18px 18px;
@@ -220,6 +292,10 @@
     grid-template-columns: repeat(auto-fill, minmax(128px, 1fr));
     gap: 8px;
   }
+  /* What was asked for is little: its summaries are read whole. */
+  .asked {
+    grid-template-columns: repeat(auto-fill, minmax(200px, 1fr));
+  }
   .card {
     display: flex;
     flex-direction: column;
@@ -235,6 +311,9 @@
   .card[aria-selected='true'] {
     outline: 2px solid var(--verdigris);
     outline-offset: -1px;
+  }
+  .card[aria-disabled='true'] .label {
+    color: var(--ink-2);
   }
   .drawing {
     position: relative;
@@ -259,15 +338,19 @@
   }
   .summary {
     display: -webkit-box;
-    max-height: 2.7em;
+    max-height: 4.05em;
     margin: 0 8px 7px;
     overflow: hidden;
     font-size: 11.5px;
     line-height: 1.35;
     color: var(--ink-2);
     -webkit-box-orient: vertical;
-    -webkit-line-clamp: 2;
-    line-clamp: 2;
+    -webkit-line-clamp: 3;
+    line-clamp: 3;
+  }
+  .asked .summary {
+    display: block;
+    max-height: none;
   }
   .none {
     padding: 10px 0;

@@ -11,16 +11,28 @@ import { sum } from '$core/data/sum';
 
 const make = makeWith();
 
-/** One thing that can be inserted: a kind, or ready-made pieces. */
-export interface Entry {
+/** What is found by its name, by what people call it, and by what it does. */
+interface Findable {
   readonly id: string;
   readonly label: string;
   readonly summary: string;
+  readonly words: readonly string[];
+}
+
+/** One thing that can be inserted: a kind, or ready-made pieces. */
+export interface Entry extends Findable {
   readonly group: InsertGroup;
   /** Kind of its outermost piece, which decides where it may stand. */
   readonly kind: string;
-  readonly words: readonly string[];
   build(): Fragment;
+}
+
+/**
+ * What a piece can do besides, by the id of the action that gives it to what is picked. It is looked for among the
+ * pieces by those who do not know that it is none.
+ */
+export interface Ability extends Findable {
+  readonly icon: string;
 }
 
 const kinds = registry.kinds
@@ -50,29 +62,48 @@ export const entries: readonly Entry[] = INSERT_GROUPS.flatMap((group) =>
   [...kinds, ...readyMade].filter((each) => each.group === group)
 );
 
-/** How well an entry answers one word: 3 by its name, 2 by what people call it, 1 by its summary, 0 not at all. */
-function answer({ label, words, summary }: Entry, word: string): number {
+const abilities = registry.effects.map(({ effect, label, summary, words = [], icon }): Ability => ({
+  id: `effect-${effect}`,
+  label,
+  summary,
+  words,
+  icon
+}));
+
+/** How well one answers a word: 3 by its name, 2 by what people call it, 1 by its summary, 0 not at all. */
+function answer({ label, words, summary }: Findable, word: string): number {
   if (label.toLowerCase().includes(word)) return 3;
   if (words.some((each) => each.includes(word))) return 2;
   return summary.toLowerCase().includes(word) ? 1 : 0;
 }
 
-/** @returns entries that answer every word, best first; all of them in their groups where nothing is asked. */
-export function found(query: string): readonly Entry[] {
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0) return entries;
-  const isWhole = ({ label }: Entry) => Number(label.toLowerCase() === words.join(' '));
-  return entries
-    .map((entry) => ({ entry, answers: words.map((word) => answer(entry, word)) }))
+const wordsIn = (query: string): readonly string[] => query.toLowerCase().split(/\s+/).filter(Boolean);
+
+/** Those that answer every word, best first. */
+function answering<One extends Findable>(all: readonly One[], words: readonly string[]): readonly One[] {
+  const isWhole = ({ label }: One) => Number(label.toLowerCase() === words.join(' '));
+  return all
+    .map((one) => ({ one, answers: words.map((word) => answer(one, word)) }))
     .filter(({ answers }) => answers.every((each) => each > 0))
-    .map(({ entry, answers }) => ({ entry, score: sum(answers) }))
-    .toSorted((a, b) => isWhole(b.entry) - isWhole(a.entry) || b.score - a.score)
-    .map(({ entry }) => entry);
+    .map(({ one, answers }) => ({ one, score: sum(answers) }))
+    .toSorted((a, b) => isWhole(b.one) - isWhole(a.one) || b.score - a.score)
+    .map(({ one }) => one);
 }
 
-/** Inserts it where there is a place for it. */
-export function insertEntry(wb: Workbench, entry: Entry): void {
-  const place = wb.findPlace(entry.kind);
+/** @returns entries that answer every word, best first; all of them in their groups where nothing is asked. */
+export function found(query: string): readonly Entry[] {
+  const words = wordsIn(query);
+  return words.length === 0 ? entries : answering(entries, words);
+}
+
+/** @returns what a piece can do besides that answers every word, best first; none where nothing is asked. */
+export function foundAbilities(query: string): readonly Ability[] {
+  const words = wordsIn(query);
+  return words.length === 0 ? [] : answering(abilities, words);
+}
+
+/** Inserts it where there is a place for it. @param place somewhere else; null inserts nothing. */
+export function insertEntry(wb: Workbench, entry: Entry, place = wb.findPlace(entry.kind)): void {
   if (place) insertFragment(wb, entry.build(), place);
 }
 

@@ -524,9 +524,17 @@ export function shownKey(key: string): string {
     .join(' ');
 }
 
-export function runAction(wb: Workbench, id: string): void {
+function actionOf(id: string): Action {
   const action = actions.find((each) => each.id === id);
-  if (!action) throw new Error(`runAction: no action ${JSON.stringify(id)}`);
+  if (!action) throw new Error(`actionOf: no action ${JSON.stringify(id)}`);
+  return action;
+}
+
+/** Why an action cannot be done now, in a sentence; null where it can. */
+export const refusalOf = (wb: Workbench, id: string): string | null => actionOf(id).refusal(wb);
+
+export function runAction(wb: Workbench, id: string): void {
+  const action = actionOf(id);
   const refusal = action.refusal(wb);
   if (refusal) wb.message = { kind: 'info', text: refusal };
   else action.run(wb);

@@ -2,6 +2,7 @@ import type { AnySchema } from 'yup';
 import { fieldsOf as schemasOf } from '$core/kinds/settings';
 import type { FieldMeta, Kind } from '$core/kinds/contract';
 import { remembered } from '$core/data/remembered';
+import type { View } from './workbench.svelte';
 
 /** A setting as the interface edits it; read off the kind's schema. */
 export interface FieldSpec extends FieldMeta {
@@ -9,6 +10,14 @@ export interface FieldSpec extends FieldMeta {
   readonly label: string;
   readonly schema: AnySchema;
 }
+
+/** The view of the tuning sheet that a setting stands in. */
+export const VIEW_OF: Readonly<Record<FieldSpec['view'], View>> = {
+  fill: 'Fill',
+  behaviour: 'Behaviour',
+  timing: 'Timing',
+  fallbacks: 'Fallbacks'
+};
 
 const known = new WeakMap<Kind, readonly FieldSpec[]>();
 

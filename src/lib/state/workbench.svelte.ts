@@ -15,7 +15,7 @@ import { migratedProject } from '$core/formats/migrate';
 import { diffOf, patched } from '$core/project/diff';
 import { restoreCommands } from '$core/commands/restore';
 import { splitAside } from '$core/kinds/finding';
-import { placeFor, type FoundPlace } from '$core/kinds/place';
+import { placeApart, placeFor, type FoundPlace } from '$core/kinds/place';
 import { nearestLeft } from '$core/project/nearest';
 import { maybeLinked } from '$core/project/shelf';
 import { fragmentOf, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
@@ -115,9 +115,9 @@ export class Workbench {
   readonly preview = new PreviewState();
   /** What the outline shows. */
   readonly outline = new OutlineState(this);
+  /** Up to date a moment after the hand rests; an edit never waits for it. */
   readonly findingsWatch = new FindingsWatch();
   readonly typedAhead = new TypedAhead();
-  /** Up to date a moment after the hand rests; an edit never waits for it. */
   /** Why findings are set aside, by what they are remembered by. */
   asides = $derived.by(() => this.project.info.aside);
   split = $derived.by(() => splitAside(this.findingsWatch.all, this.asides));
@@ -362,5 +362,11 @@ export class Workbench {
       page: this.page.root,
       inSight: this.preview.inSight
     });
+  }
+
+  /** Where it would have a section to itself instead; null where it has one anyway. */
+  findPlaceApart(kind: string): FoundPlace | null {
+    const found = this.findPlace(kind);
+    return found && placeApart(registry, this.project, kind, found);
   }
 }

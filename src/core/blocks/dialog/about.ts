@@ -5,7 +5,7 @@ export const about: KindAbout = {
   label: 'Dialog',
   summary: 'Anything that any button brings over the page, in the middle or at an edge, until it is closed',
   group: 'Opens',
-  words: ['modal', 'popup', 'window', 'overlay', 'message'],
+  words: ['modal', 'popup', 'window', 'overlay', 'message', 'notice'],
   category: 'block',
   icon: 'M2 3h12v10H2zM5 6h6v4H5z',
   insertable: true

@@ -5,7 +5,7 @@ export const about: KindAbout = {
   label: 'Two-sided card',
   summary: 'A card with a front and a back, which it turns to by pointer, press or focus',
   group: 'Opens',
-  words: ['turns', 'front and back', 'two faces', 'turn over', 'reverse', 'tasting card'],
+  words: ['turns', 'flip box', 'front and back', 'two faces', 'turn over', 'reverse', 'tasting card'],
   category: 'block',
   icon: 'M3 2.5h6v11H3zM11 4.5h2v7h-2M9 8h2',
   insertable: true

@@ -8,7 +8,15 @@ export const about: KindAbout = {
   label: 'Pinned picture',
   summary: 'Texts that go by beside a picture that stays, and changes with the text that is read',
   group: 'Pictures',
-  words: ['sticky picture', 'pinned', 'scrollytelling', 'story', 'side by side', 'texts beside a picture'],
+  words: [
+    'sticky picture',
+    'pinned',
+    'scrollytelling',
+    'story',
+    'steps',
+    'side by side',
+    'texts beside a picture'
+  ],
   category: 'block',
   icon: 'M9 2h5v12H9zM2 4h5M2 6h4M2 10h5M2 12h4',
   insertable: true,

@@ -3,9 +3,9 @@ import { maybePageOf, nodeOf } from '$core/project/tree';
 import type { Node } from '$core/project/types';
 import { entries, insertEntry, type Entry } from '$lib/insert/entries';
 import { actions, runAction, shownKey } from '$lib/state/actions';
-import { fieldsOf, type FieldSpec } from '$lib/state/fields';
+import { fieldsOf, VIEW_OF, type FieldSpec } from '$lib/state/fields';
 import { goTo, shownFinding } from '$lib/state/going';
-import type { View, Workbench } from '$lib/state/workbench.svelte';
+import type { Workbench } from '$lib/state/workbench.svelte';
 import { defined } from '$core/data/compact';
 import { sum } from '$core/data/sum';
 
@@ -23,13 +23,6 @@ export interface Target {
   readonly refusal: string | null;
   run(): void;
 }
-
-const VIEW_OF: Readonly<Record<FieldSpec['view'], View>> = {
-  fill: 'Fill',
-  behaviour: 'Behaviour',
-  timing: 'Timing',
-  fallbacks: 'Fallbacks'
-};
 
 function commands(wb: Workbench): readonly Target[] {
   return actions
