@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import { focusKept } from '$lib/parts/focus';
   import { keepSideWidth, SIDE_LEAST, SIDE_MOST } from '$lib/state/remembered';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -9,12 +10,19 @@
     label: string;
     /** What stands beside the heading. */
     about?: Snippet;
-    /** What Escape does; closes it where nothing else is said. */
-    onescape?: () => void;
+    /** Escape does not close it: there is something else to leave first. */
+    isKept?: boolean;
     children: Snippet;
   }
 
-  const { wb, label, about, onescape = () => (wb.open = null), children }: Props = $props();
+  const { wb, label, about, isKept = false, children }: Props = $props();
+  const giveFocusBack = focusKept();
+
+  function close(): void {
+    wb.trial = null;
+    wb.open = null;
+    giveFocusBack();
+  }
 
   function resize(event: PointerEvent): void {
     const edge = event.currentTarget as HTMLElement;
@@ -61,11 +69,11 @@
     role="dialog"
     aria-label={label}
     tabindex="-1"
-    onkeydown={(event) => event.key === 'Escape' && onescape()}
+    onkeydown={(event) => event.key === 'Escape' && !isKept && close()}
   >
     <div class="head">
       <h2>{label} {@render about?.()}</h2>
-      <button type="button" class="link" onclick={() => ((wb.trial = null), (wb.open = null))}>Close</button>
+      <button type="button" class="link" onclick={close}>Close</button>
     </div>
     {@render children()}
   </div>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Command } from '$core/commands/commands';
-  import { equalCells, usesOf } from '$core/commands/tokens';
+  import { usesOf } from '$core/commands/token-uses';
+  import { equalCells } from '$core/commands/tokens';
   import { spelt } from '$core/css/tokens';
   import { printTypeStyle } from '$core/css/type-style';
   import { newId, slug } from '$core/project/ids';
@@ -8,6 +9,7 @@
   import Typefaces from './Typefaces.svelte';
   import TypeStyleToken from './TypeStyleToken.svelte';
   import { saveFile } from '$lib/state/exporting';
+  import { goToUse } from '$lib/state/going';
   import SidePanel from './SidePanel.svelte';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -153,9 +155,15 @@
             >
           </p>{/if}
         <ul>
-          {#each uses as use, i (i)}<li>{use.where}</li>{:else}<li>
-              Nothing uses it yet. In a cell of the state sheet, pick it from the list below the field.
-            </li>{/each}
+          {#each uses as use, i (i)}
+            <li>
+              {#if use.isOnShelf}{use.where}{:else}
+                <button type="button" class="link" onclick={() => goToUse(wb, use)}>{use.where}</button>
+              {/if}
+            </li>
+          {:else}
+            <li>Nothing uses it yet. In a cell of the state sheet, pick it from the list below the field.</li>
+          {/each}
         </ul>
       {/if}
     {/each}
