@@ -93,8 +93,11 @@ const PATIENCE = 30_000;
 /** A page that cannot be laid out: its frame says nothing, or never takes a width. */
 export class NeverRests extends Error {}
 
+/** What a frame can be sent from here; no bytes can go into the tab. */
+type Message = Exclude<ToFrame, { type: 'asset' }>;
+
 /** Runs in the tab: sends the frame a message and waits for the next one of a type; null where none comes. */
-async function ask([sent, wanted, patience]: readonly [ToFrame, string, number]): Promise<FromFrame | null> {
+async function ask([sent, wanted, patience]: readonly [Message, string, number]): Promise<FromFrame | null> {
   const { waiting } = window as unknown as { waiting: Waiting };
   const until = performance.now() + patience;
   waiting.heard.length = 0;
@@ -110,7 +113,7 @@ async function ask([sent, wanted, patience]: readonly [ToFrame, string, number])
 /** Sends the frame a message. @returns the next one of a type that comes after it. */
 async function answer<Type extends FromFrame['type']>(
   tab: Tab,
-  message: ToFrame,
+  message: Message,
   type: Type
 ): Promise<Extract<FromFrame, { type: Type }>> {
   const found = await tab.evaluate(ask, [message, type, PATIENCE] as const);
@@ -147,7 +150,7 @@ async function show(tab: Tab, project: Project, bytes: AssetBytes, page: PageId)
     await tab.evaluate(take, codedAsset(project.assets[id]!, Buffer.from(content)));
   const patch = createPreviewSession(registry).patchFor(project, page)!;
   const keyframes = BASE_CSS + allKeyframes(registry);
-  await answer(tab, { type: 'patch', seq: 1, keyframes, ...patch } as ToFrame, 'patched');
+  await answer(tab, { type: 'patch', seq: 1, keyframes, ...patch } as Message, 'patched');
   await tab.evaluate(() => document.fonts.ready);
 }
 

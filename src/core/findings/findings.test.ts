@@ -143,6 +143,9 @@ describe('findings', () => {
     expect(measured(fit({ needed: 600 }))).toEqual([{ rule: 'labels-wrap', number: '700 px' }]);
     expect(measured(fit({ needed: 600, from: 712 }))).toEqual([{ rule: 'labels-wrap', number: '712 px' }]);
     expect(measured(fit({ needed: 600, from: null }))).toEqual([{ rule: 'labels-wrap', number: '600 px' }]);
+    // By one measurement they would need a window of 1,921 px, wider than any that is looked at.
+    expect(measured(fit({ needed: 1821 }))).toEqual([{ rule: 'labels-wrap', number: '1821 px' }]);
+    expect(measured(fit({ needed: 1820 }))).toEqual([{ rule: 'labels-wrap', number: '1920 px' }]);
     expect(
       measured(fit({ needed: 600 }), { type: 'set-setting', id: 'tabs', key: 'foldUnder', value: 700 })
     ).toEqual([]);
@@ -275,6 +278,19 @@ describe('findings', () => {
     expect(runner.run(project, fit({ heights: [10, 90] })).map(({ rule }) => rule)).toContain(
       'panel-height-jump'
     );
+  });
+
+  it('says the same as from scratch after a section of any page has come twice, and gone', () => {
+    const runner = createFindingsRunner(registry);
+    let { project } = makeDemo();
+    runner.run(project);
+    for (const { root } of Object.values(project.pages)) {
+      const [first] = project.nodes[root]!.slots.sections!;
+      for (const type of ['duplicate', 'remove'] as const) {
+        project = after(project, { type, ids: [first!] });
+        expect(runner.run(project)).toEqual(runFindings(registry, project));
+      }
+    }
   });
 
   it('are set aside with a reason, and counted apart', () => {

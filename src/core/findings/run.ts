@@ -61,12 +61,15 @@ function maybeTouched(registry: Registry, before: Project | null, project: Proje
   const steps = before ? maybeSteps(before, project) : null;
   if (!steps || steps.some(changesAll)) return null;
   const changes = steps.flatMap(({ nodes = {} }) => Object.entries(nodes) as [NodeId, Change<Node>][]);
-  if (changes.some(([, change]) => isStructural(change))) return null;
-  const ids = changes.map(([id]) => id);
+  const ids = changes.map(([id]) => id).filter((id) => Object.hasOwn(project.nodes, id));
+  const isMoved = changes.some(([, change]) => isStructural(change));
+  // What comes, goes or moves may matter to all that stands on its page, and on the page that it has left.
+  const reshaped = isMoved ? compact(ids.map((id) => pathTo(project, id)[0])) : [];
   const owners = compact(ids.map((id) => maybePlaceOf(project, id)?.parent));
   const grounds = ids.flatMap((id) => over(registry, project, id));
-  const below = [...ids, ...grounds].flatMap((id) => subtreeIds(project, id));
-  return { self: new Set([...ids, ...owners]), below: new Set(below) };
+  const below = [...new Set([...ids, ...grounds, ...reshaped])].flatMap((id) => subtreeIds(project, id));
+  const near = isMoved ? below : owners;
+  return { self: new Set([...ids, ...near]), below: new Set(below) };
 }
 
 type MeasuredNodes = Readonly<Record<keyof Facts, ReadonlySet<NodeId>>>;

@@ -12,6 +12,7 @@ import { pathTo, subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
 import type { Measured, ToFrame } from '$preview/messages';
+import { Patience } from './patience';
 import { WIDTH_LEAST, WIDTH_MOST } from './preview.svelte';
 import { extremesOf } from './rows';
 import type { Workbench } from './workbench.svelte';
@@ -21,9 +22,6 @@ import { clamp } from '$core/data/clamp';
 /** How high the shortest and the longest row of the picked list come out is shown beside its query. */
 const extremeRows = (wb: Workbench): readonly Ask[] =>
   (extremesOf(wb.project, wb.current) ?? []).map(({ node }) => ({ fact: 'box', node, part: 'root' }));
-
-/** A piece that is not drawn anywhere cannot be measured; after so many frames it is left. */
-const WAITS_MOST = 600;
 
 /**
  * Finds from which width of the window a row of labels fits. The page on show gives the room that is needed
@@ -42,7 +40,8 @@ export class FitGauge {
     steps: number;
     isDone: boolean;
   } | null = null;
-  #waits = 0;
+  /** A piece that is not drawn anywhere cannot be measured. */
+  readonly #patience = new Patience();
 
   constructor(private readonly bench: () => Workbench) {}
 
@@ -101,11 +100,11 @@ export class FitGauge {
       isDone: false
     };
     // The likely width first; it is right wherever the place grows with the window.
-    this.#try(node, Math.ceil(fitFrom(fit)));
+    this.#try(node, fitFrom(fit) ?? WIDTH_MOST);
   }
 
   #try(node: NodeId, width: number): void {
-    this.#waits = 0;
+    this.#patience.renew();
     this.request = { node, width: clamp(width, WIDTH_LEAST, WIDTH_MOST) };
     this.#ask();
   }
@@ -116,12 +115,15 @@ export class FitGauge {
   }
 
   #ask(): void {
+    requestAnimationFrame(() => this.#askNow());
+  }
+
+  #askNow(): void {
     const search = this.#search;
     const node = search && search.project.nodes[search.node];
     if (!node) return;
     const { row } = registry.of(node).fit!;
-    const asks = [{ fact: 'fit', node: node.id, part: row }];
-    requestAnimationFrame(() => this.#send?.({ type: 'measure', asks }));
+    this.#send?.({ type: 'measure', asks: [{ fact: 'fit', node: node.id, part: row }] });
   }
 
   takeTrial({ viewport, found }: Measured): void {
@@ -131,9 +133,7 @@ export class FitGauge {
     if (!search || !this.request || search.project !== wb.project || wb.tuned.id !== search.node) return;
     if (viewport !== this.request.width || !row || id !== search.node || row.available === 0) {
       // The window has not yet the width it was given, or not yet the piece.
-      this.#waits += 1;
-      if (this.#waits < WAITS_MOST) this.#ask();
-      else search.isDone = true;
+      search.isDone = !this.#patience.again(() => this.#askNow());
       return;
     }
     const fitsHere = fitsOnLine(row);

@@ -1,4 +1,6 @@
+import type { TokenUse } from '$core/commands/token-uses';
 import type { Finding } from '$core/kinds/finding';
+import { VIEW_OF, fieldsOf } from './fields';
 import type { View, Workbench } from './workbench.svelte';
 
 /** Frames to wait for a view that is still being fetched. */
@@ -35,4 +37,16 @@ export function shownFinding(wb: Workbench, finding: Finding): void {
   wb.select([finding.node], finding.part ?? undefined);
   if (finding.view) wb.view = finding.view;
   if (finding.width) wb.preview.width = Math.max(280, finding.width - 1);
+}
+
+/** Goes to a place that names a token: the other token, or the field or the cell of the piece that does. */
+export function goToUse(wb: Workbench, use: TokenUse): void {
+  if (use.kind === 'token') return goTo(wb, null, `[data-token="${use.id}"]`);
+  wb.select([use.id], use.kind === 'cell' ? use.part : undefined);
+  if (use.kind === 'cell') {
+    wb.at = use.condition;
+    return goTo(wb, 'States', `[data-property="${use.property}"][data-state="${use.state}"]`);
+  }
+  const field = fieldsOf(wb.registry.of(wb.current)).find(({ key }) => key === use.key);
+  if (field) goTo(wb, VIEW_OF[field.view], `[data-field="${use.key}"]`);
 }

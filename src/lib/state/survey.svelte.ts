@@ -4,14 +4,13 @@ import { subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
 import type { Measured, ToFrame } from '$preview/messages';
+import { Patience } from './patience';
 import { WINDOWS, type InWindow, type Size } from './windows';
 import type { Workbench } from './workbench.svelte';
 
 /** A phone's width, px (common practice, no source). */
 const PHONE = 390;
 const WIDE = 1120;
-/** Frames to wait for a page that is still being drawn. */
-const WAITS_MOST = 600;
 
 /** One width in each band: what is asked of a page that is looked at in one of them only. */
 export function widthsOf({ info }: Project): {
@@ -37,7 +36,7 @@ export class WidthSurvey {
   #page: PageId | null = null;
   #hasWindows = false;
   #send: ((message: ToFrame) => void) | null = null;
-  #waits = 0;
+  readonly #patience = new Patience();
 
   constructor(private readonly bench: () => Workbench) {}
 
@@ -72,7 +71,7 @@ export class WidthSurvey {
   }
 
   #next(): void {
-    this.#waits = 0;
+    this.#patience.renew();
     this.size = this.#due[0] ?? null;
     if (this.size !== null) return this.#ask();
     this.bench().takeFacts({ elsewhere: this.#found });
@@ -85,16 +84,20 @@ export class WidthSurvey {
   }
 
   #ask(): void {
-    requestAnimationFrame(() => this.#send?.({ type: 'measure', asks: this.#asks() }));
+    requestAnimationFrame(() => this.#askNow());
+  }
+
+  #askNow(): void {
+    this.#send?.({ type: 'measure', asks: this.#asks() });
   }
 
   take({ viewport, window, page, found }: Measured): void {
     const { project, pageId } = this.bench();
     const { size } = this;
     if (size === null || project !== this.#project || pageId !== this.#page) return;
-    this.#waits += 1;
     const isReady = viewport === size.width && window === size.height && found.length > 0;
-    if (!isReady && this.#waits < WAITS_MOST) return this.#ask();
+    // What still does not stand after a while is told as it is.
+    if (!isReady && this.#patience.again(() => this.#askNow())) return;
     const boxes = new Map(found.map(({ node, value }) => [node as NodeId, value as Box]));
     if (WINDOWS.includes(size)) this.#inWindows = [...this.#inWindows, { ...size, page, boxes }];
     else this.#found.set(size.width, boxes);

@@ -15,6 +15,7 @@ import type { Trial } from '$core/sweep/trials';
 import { subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import type { Measured, ToFrame } from '$preview/messages';
+import { Patience } from './patience';
 import type { Workbench } from './workbench.svelte';
 
 /** Heights of the window in which all widths can be tried, px: a low laptop, the usual, a tall screen. */
@@ -22,8 +23,6 @@ export const SWEPT_HEIGHTS = [560, 800, 1200] as const;
 /** One of them, or all: then each width is laid out at every height. */
 export type HeightChoice = (typeof SWEPT_HEIGHTS)[number] | 'all';
 const USUAL = 800;
-/** A page that never stands as it is asked for is left after so many frames. */
-const WAITS_MOST = 600;
 
 /** A page that is swept: as it is in that state of the project, with those texts. */
 export interface Target {
@@ -112,7 +111,7 @@ export class Sweep {
   #byHeight = new Map<number, Sights>();
   #from = 0;
   #toldAt = 0;
-  #waits = 0;
+  readonly #patience = new Patience();
   /** Whether the frame was asked what is seen at this width, or will be in a moment. */
   #isAsked = false;
   /** Whether the frame shows the target. */
@@ -261,7 +260,7 @@ export class Sweep {
   async #next(): Promise<void> {
     if (this.#due.length === 0) this.#due = halvesOf(this.#samples);
     if (this.#due.length === 0) this.#answerFirst();
-    this.#waits = 0;
+    this.#patience.renew();
     const [width] = this.#due;
     if (width === undefined) return this.#finish();
     this.width = width;
@@ -374,9 +373,8 @@ export class Sweep {
   }
 
   #wait(): void {
-    this.#waits += 1;
     this.isAway = false;
-    if (this.#waits < WAITS_MOST) return void requestAnimationFrame(() => this.#ask());
+    if (this.#patience.again(() => this.#ask())) return;
     this.isLost = true;
     this.cancel();
     // The next sweep begins with a frame of its own.

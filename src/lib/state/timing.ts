@@ -92,8 +92,11 @@ function trackRow(wb: Workbench, node: Node, field: FieldSpec): TimingRow {
   };
 }
 
-const nameOf = (property: string) =>
-  STYLE_PROPERTIES.get(property)?.label.toLowerCase() ?? (property === 'all' ? 'everything' : property);
+const nameOf = (property: string) => STYLE_PROPERTIES.get(property)?.label.toLowerCase() ?? property;
+
+/** Several properties are the look of a part in one word. */
+const namesOf = (properties: readonly string[]) =>
+  properties.length > 2 || properties.includes('all') ? 'look' : properties.map(nameOf).join(', ');
 
 /** Changes of state of one part: what moves when the pointer comes, the focus, a press. */
 function stateRows(wb: Workbench, part: string): TimingRow[] {
@@ -103,7 +106,7 @@ function stateRows(wb: Workbench, part: string): TimingRow[] {
   const nth = (i: number) => found.slice(0, i).filter(({ state }) => state === found[i]!.state).length;
   return found.map(({ state, properties, timing, entries }, i) => ({
     key: `${part} ${state} ${nth(i)}`,
-    label: `${label[0]!.toUpperCase()}${label.slice(1)} ${properties.length > 2 ? 'look' : properties.map(nameOf).join(', ')}`,
+    label: `${label[0]!.toUpperCase()}${label.slice(1)} ${namesOf(properties)}`,
     event: state === 'rest' ? 'any change' : `into ${state}`,
     tone: 'state',
     stilled: null,
