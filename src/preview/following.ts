@@ -13,6 +13,8 @@ export interface Following {
 
 interface Page {
   elementOf(node: string): HTMLElement | null;
+  /** Its root. */
+  root(): string;
   /** The picked piece; null for none. */
   picked(): string | null;
   tell(message: FromFrame): void;
@@ -59,7 +61,7 @@ export function createFollowing(page: Page): Following {
     inSight = lookAt();
     const share = clamp(scrollY / way(), 0, 1);
     isAtEnd = share === 1;
-    page.tell({ type: 'scrolled', share, at: inSight, byHand });
+    page.tell({ type: 'scrolled', page: page.root(), share, at: inSight, byHand });
   }
 
   function scrollTo(top: number): void {

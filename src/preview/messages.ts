@@ -4,7 +4,7 @@ import { heardSchema } from '$core/heard/heard';
 import { READ_MOST, readSchema } from '$core/heard/order';
 import { SWITCHED } from '$core/kinds/conditions';
 import type { Found } from './readers';
-import { array, boolean, mixed, number, object, string, type InferType, type ObjectSchema } from 'yup';
+import { array, boolean, mixed, number, object, string, type InferType, type AnyObjectSchema } from 'yup';
 
 /**
  * What the app and the preview frame tell each other. Both sides check what they get; what does not fit is
@@ -262,6 +262,8 @@ const fromFrame = {
   }),
   scrolled: object({
     type: string().oneOf(['scrolled']).required(),
+    /** The root of the page that is shown: another may have been asked for meanwhile. */
+    page: id().required(),
     share: number().min(0).max(1).required(),
     at: sight(),
     /** Whether a person scrolled, so that the other widths follow; false where an edit or the workbench did. */
@@ -318,7 +320,7 @@ const fromFrame = {
   })
 };
 
-type Union<Map extends Record<string, ObjectSchema<any>>> = {
+type Union<Map extends Record<string, AnyObjectSchema>> = {
   [K in keyof Map]: InferType<Map[K]> & { type: K };
 }[keyof Map];
 
@@ -361,7 +363,7 @@ export type ToFrame =
       tokens: readonly { readonly id: string; readonly value: string }[] | null;
     };
 
-function reader<T>(schemas: Record<string, ObjectSchema<any>>): (value: unknown) => T | null {
+function reader<T>(schemas: Record<string, AnyObjectSchema>): (value: unknown) => T | null {
   const closed = new Map(Object.entries(schemas).map(([name, schema]) => [name, schema.noUnknown()]));
   const schemaOf = (value: unknown) => closed.get((value as { type: string } | null | undefined)?.type ?? '');
   return (value) => (schemaOf(value)?.isValidSync(value, { strict: true }) ? (value as T) : null);

@@ -51,6 +51,7 @@ async function write(order: Extract<ToFrame, { type: 'write' }>): Promise<void> 
 
 const following = createFollowing({
   elementOf: page.elementOf,
+  root: () => shownRoot!,
   picked: () => shown.picked?.node ?? null,
   tell
 });
@@ -158,10 +159,17 @@ function unfold(isOpen: boolean): void {
 /** More nodes than any edit draws anew. */
 const MANY = 100;
 
+/** The root of the page that is shown; null before the first. */
+let shownRoot: string | null = null;
+
 function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   ghosts.clear();
   const from = performance.now();
+  const isOtherPage = shownRoot !== null && message.root !== shownRoot;
+  shownRoot = message.root;
   page.patch(message);
+  // As in a browser, another page begins at its top.
+  if (isOtherPage) following.bring(() => window.scrollTo({ top: 0, behavior: 'instant' }));
   forgetMeasured();
   // Asking for a box makes style and layout part of the measured work. What comes by the hundred is laid out
   // once it is all there.

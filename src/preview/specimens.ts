@@ -14,10 +14,11 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
   stage.replaceChildren();
   if (!part) return;
   const backdrop = opaqueBackdrop(part.parentElement);
-  const width = part === body ? body.clientWidth : measuredWidth(part);
+  const width = part === body ? `${body.clientWidth}px` : widthOf(part);
   const clones: HTMLElement[] = [];
   for (const [i, state] of order.states.entries()) {
     const cell = document.createElement('div');
+    cell.dataset.kCell = '';
     Object.assign(cell.style, {
       position: 'relative',
       flex: 'none',
@@ -36,6 +37,8 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
     putInto(clone, order.selectors[i] ?? '');
     clones.push(clone);
   }
+  // What a state fades in has come.
+  clones.forEach((clone) => clone.getAnimations({ subtree: true }).forEach(toItsEnd));
   // All boxes are read before any is scaled, so that the stage is laid out once.
   const scales = clones.map((clone) => scaleOf(clone, order.cell));
   clones.forEach((clone, i) => {
@@ -48,6 +51,7 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
         marginInlineStart: '6px'
       });
   });
+  clones.filter(isUnseen).forEach((clone) => clone.closest('[data-k-cell]')!.append(unseenNote()));
 }
 
 function maybePartOf(body: HTMLElement, { node, part }: Order): HTMLElement | null {
@@ -68,7 +72,7 @@ function addSpecimen(
   cell: HTMLElement,
   part: HTMLElement,
   state: string,
-  width: number | null,
+  width: string,
   order: Order
 ): HTMLElement {
   // A body stands once in a document, and a dialog is not to be seen until it is opened.
@@ -76,7 +80,7 @@ function addSpecimen(
   const clone = isNoBox ? asDiv(part) : (part.cloneNode(true) as HTMLElement);
   bare(clone, order.strip);
   clone.dataset.kForce = state;
-  if (width !== null) clone.style.width = `${width}px`;
+  clone.style.width = width;
   clone.style.flex = 'none';
   let outer: HTMLElement = clone;
   for (
@@ -128,15 +132,53 @@ function bare(element: HTMLElement, strip: readonly string[]): void {
   for (const name of ['hidden', 'popover', 'data-k', ...strip]) element.removeAttribute(name);
 }
 
-/** Blocks keep the width they have on the page; what is as wide as its words is left to its words. */
-function measuredWidth(part: HTMLElement): number | null {
-  const box = part.getBoundingClientRect();
-  const isInline = /^(?:BUTTON|A|SPAN)$/.test(part.tagName);
-  return isInline || box.width === 0 ? null : box.width;
+/**
+ * As CSS writes it. Blocks keep the width they have on the page; what is as wide as its words is that here too,
+ * however narrow its cell.
+ */
+function widthOf(part: HTMLElement): string {
+  if (/^(?:BUTTON|A|SPAN)$/.test(part.tagName)) return 'max-content';
+  const { width } = part.getBoundingClientRect();
+  return width === 0 ? '' : `${width}px`;
+}
+
+/** Faded out, as a slide that is not its slider's turn: an empty cell would look like a fault of the sheet. */
+function isUnseen(clone: HTMLElement): boolean {
+  const { opacity, visibility } = getComputedStyle(clone);
+  return opacity === '0' || visibility !== 'visible';
+}
+
+/** Says so in the cell, whatever the page's own style is. */
+function unseenNote(): HTMLElement {
+  const note = document.createElement('div');
+  note.textContent = 'Not seen';
+  Object.assign(note.style, {
+    all: 'initial',
+    position: 'absolute',
+    inset: '0',
+    margin: 'auto',
+    width: 'fit-content',
+    height: 'fit-content',
+    padding: '2px 6px',
+    borderRadius: '2px',
+    font: '12px sans-serif',
+    color: '#525252',
+    background: '#ffffff'
+  });
+  return note;
+}
+
+/** What moves without end stays as it is, and so does what the scroll moves. */
+function toItsEnd(animation: Animation): void {
+  const isOfTime = animation.timeline === document.timeline;
+  if (isOfTime && animation.effect!.getComputedTiming().endTime !== Infinity) animation.finish();
 }
 
 /** Words smaller than this part of their size are no longer read. */
 const READ_LEAST = 0.45;
+
+/** Nor are those that are lower than this, px. */
+const LETTERS_LEAST = 11;
 
 /** Drawn whole; but of what is wide and low, such as a heading, the beginning at a size that can be read. */
 function scaleOf(
@@ -145,10 +187,9 @@ function scaleOf(
 ): { readonly scale: number; readonly isCut: boolean } {
   const box = clone.getBoundingClientRect();
   const [across, down] = [(cell.width - 12) / box.width, (cell.height - 10) / box.height];
-  const readable = Math.min(1, down, READ_LEAST);
-  return across < readable && down >= READ_LEAST
-    ? { scale: readable, isCut: true }
-    : { scale: Math.min(1, across, down), isCut: false };
+  const isCut = across < READ_LEAST && down >= READ_LEAST;
+  const letters = LETTERS_LEAST / parseFloat(getComputedStyle(clone).fontSize);
+  return { scale: Math.min(1, down, isCut ? Math.max(READ_LEAST, letters) : across), isCut };
 }
 
 function opaqueBackdrop(from: Element | null): string {

@@ -6,19 +6,23 @@
   const HINTS = [
     {
       title: 'Pick a part',
-      text: 'Press anything in the page or in the outline. The sheet below is about what is picked; its parts stand at the left.'
+      text: 'Press anything in the page or in the outline.',
+      more: 'The sheet below is about what is picked; its parts stand at the left.'
     },
     {
       title: 'See every state',
-      text: 'Under States each column is one state, really drawn. Type into any cell; faint values come from elsewhere.'
+      text: 'Under States each column is one state, really drawn.',
+      more: 'Type into any cell; faint values come from elsewhere.'
     },
     {
       title: 'Find the width',
-      text: 'The dotted line on the ruler is the width from which labels fit, the dashed one where they fold. Drag the green handle to see.'
+      text: 'The dotted line on the ruler is where labels fit, the dashed one where they fold.',
+      more: 'Drag the green handle to see.'
     },
     {
       title: 'Try the rest',
-      text: 'T tries the page as people do. Touch, Less motion, No script and Print show what others get. ? lists all keys.'
+      text: 'T tries the page as people do; ? lists all keys.',
+      more: 'Touch, Less motion, No script and Print show what others get.'
     }
   ] as const;
   let at = $state(-1);
@@ -39,7 +43,7 @@
 
 {#if hint}
   <aside class="hint" aria-label="First steps">
-    <p><b>{hint.title}.</b> {hint.text}</p>
+    <p><b>{hint.title}.</b> {hint.text} <span class="more">{hint.more}</span></p>
     <span class="mono">{at + 1} / {HINTS.length}</span>
     {#if at < HINTS.length - 1}<button type="button" class="link" onclick={() => (at += 1)}>Next</button>{/if}
     <button type="button" class="link" onclick={dismiss}>{at < HINTS.length - 1 ? 'No hints' : 'Done'}</button
@@ -63,6 +67,12 @@
   b {
     font-weight: 600;
     color: var(--ink);
+  }
+  /* Beside a panel there is room for the first sentence. */
+  @container said (max-width: 480px) {
+    .more {
+      display: none;
+    }
   }
   .mono {
     flex: none;

@@ -80,6 +80,7 @@
     gap: 10px;
     align-items: center;
     min-width: 0;
+    container: said / inline-size;
     user-select: text;
   }
   p {

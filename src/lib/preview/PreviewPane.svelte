@@ -5,6 +5,7 @@
   import { maybePlaceOf, pathTo } from '$core/project/tree';
   import type { ConditionName, NodeId, StateName } from '$core/project/types';
   import DeviceFacts from './DeviceFacts.svelte';
+  import EmptyPage from './EmptyPage.svelte';
   import PreviewFrame from './PreviewFrame.svelte';
   import { framesShown, setThree, threeWidths, type ShownFrame } from './frames';
   import { FitGauge } from '$lib/state/gauge.svelte';
@@ -219,6 +220,8 @@
   function receive(message: FromFrame, key: string): void {
     if (message.type === 'key') return onkey(message);
     if (message.type === 'scrolled') {
+      // Where the last page stood says nothing of this one.
+      if (message.page !== wb.page.root) return;
       if (key === 'one') {
         wb.preview.inSight = sectionOf(message.at?.node);
         wb.preview.share = message.share;
@@ -347,6 +350,8 @@
     <button type="button" class="out" onclick={() => (wb.preview.isFull = false)}
       >Back to the workbench <kbd>Esc</kbd></button
     >
+  {:else}
+    <EmptyPage {wb} />
   {/if}
 </div>
 
@@ -386,12 +391,10 @@
     color: var(--ink-2);
   }
   .paper {
+    position: relative;
     overflow: clip;
     background: #fff;
     outline: 1px solid var(--line);
-  }
-  .paper {
-    position: relative;
   }
   .scaled {
     transform-origin: 0 0;

@@ -70,8 +70,8 @@
     const measured = wb.facts.fits.get(wb.tuned.id);
     const { fit: row } = wb.kind;
     if (!measured || !row) return null;
-    if (measured.from === null) return { px: null, text: `${row.what} never fit` };
-    const px = Math.ceil(fitFrom(measured));
+    const px = fitFrom(measured);
+    if (px === null) return { px, text: `${row.what} never fit` };
     return {
       px: clamp(px, RULER_FROM + 10, RULER_TO - 10),
       text: px < WIDTH_LEAST ? '' : `${row.what} need ${px}`

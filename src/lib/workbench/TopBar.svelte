@@ -143,9 +143,11 @@
     text-overflow: ellipsis;
     white-space: nowrap;
   }
+  /* As wide as the page's name, where browsers can do that: what is left is for the project's. */
   select {
     height: 26px;
     max-width: 140px;
+    field-sizing: content;
     font: inherit;
     color: var(--ink-2);
     background: none;

@@ -114,14 +114,14 @@
     <div class="words">
       <h3>
         {differences.length === 0
-          ? 'Nothing is otherwise.'
-          : `${shown.length} ${shown.length === 1 ? 'thing is' : 'things are'} otherwise${isAll ? '' : ' here'}`}
+          ? 'No differences.'
+          : `${shown.length} ${shown.length === 1 ? 'difference' : 'differences'}${isAll ? '' : ' here'}`}
         {#if elsewhere > 0}<button type="button" class="link" onclick={() => (isAll = !isAll)}
             >{isAll ? 'Only this page' : `and ${elsewhere} on other pages`}</button
           >{/if}
       </h3>
       <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-      <ul tabindex="0" aria-label="What is otherwise">
+      <ul tabindex="0" aria-label="Differences">
         {#each shown.slice(0, SHOWN) as each, i (i)}
           <li>
             {#if isAll}<span class="page">{pageName(each.page)}</span>{/if}

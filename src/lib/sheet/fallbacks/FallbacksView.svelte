@@ -51,13 +51,13 @@
     const fold = fields.find((field) => field.flag === 'folds');
     if (!fit || !fold || !wb.kind.fit) return null;
     const under = settingsWithDefaults(wb.kind, wb.tuned)[fold.key] as number;
-    if (fit.from === null)
+    const from = fitFrom(fit);
+    if (from === null)
       return {
         text: `The ${wb.kind.fit.what} never fit on one line: they need ${Math.ceil(fit.needed)} px and their place gives ${Math.floor(fit.available)} px.`,
         to: null,
         key: fold.key
       };
-    const from = Math.ceil(fitFrom(fit));
     if (from <= under || from <= 280)
       return {
         text: `The ${wb.kind.fit.what} fit on one line from ${Math.max(280, from)} px on${under > 0 ? `, and fold under ${under} px` : ''}.`,
@@ -153,9 +153,11 @@
 <style>
   table {
     width: 100%;
-    min-width: 820px;
+    min-width: 870px;
     table-layout: fixed;
-    border-collapse: collapse;
+    /* Borders that are shared do not stay with a row that sticks. */
+    border-collapse: separate;
+    border-spacing: 0;
   }
   th,
   table > tbody > tr > td,
@@ -180,10 +182,9 @@
   }
   tbody th {
     width: 112px;
-    overflow: hidden;
     font-weight: 400;
-    text-overflow: ellipsis;
-    white-space: nowrap;
+    line-height: 1.25;
+    overflow-wrap: anywhere;
     border-left: 0;
   }
   thead td {

@@ -133,7 +133,7 @@
     width: 0;
     min-width: 0;
     height: 26px;
-    padding: 0 4px;
+    padding: 0 0 0 8px;
     font: inherit;
     color: var(--ink);
     text-overflow: ellipsis;
@@ -160,7 +160,7 @@
     background: var(--sunk);
   }
   input {
-    width: 38px;
+    width: 34px;
     height: 22px;
     padding: 0 2px;
     text-align: right;
@@ -187,7 +187,7 @@
     border-color: var(--control-line);
   }
   .unit {
-    padding-right: 6px;
+    padding-right: 4px;
     font-size: 11px;
     color: var(--ink-2);
   }

@@ -74,7 +74,7 @@
   input {
     width: 100%;
     height: 26px;
-    padding: 0 4px;
+    padding: 0 4px 0 8px;
     font: inherit;
     color: var(--ink);
     background: none;

@@ -92,9 +92,13 @@
   const ghost = $derived(ranges.find((range) => keyOf(range) === ghostKey) ?? null);
   $effect(() => {
     if (!ghost) return;
-    // After an edit, or in another window, it stands elsewhere.
+    // After an edit, or in another window, it stands elsewhere. It is moved there: taken away first, it would blink.
     void [wb.project, wb.facts.boxes, wb.preview.width];
     wb.preview.sendToPreview({ type: 'ghosts', node: ghost.node, travel: ghost.travel ?? 0 });
+  });
+  const isGhostShown = $derived(ghost !== null);
+  $effect(() => {
+    if (!isGhostShown) return;
     return () => wb.preview.sendToPreview({ type: 'ghosts', node: null, travel: 0 });
   });
   const toggleGhost = (range: Range): void => {

@@ -90,33 +90,41 @@
   /** A kind's own state as it calls it. */
   const labelOf = (state: StateName) => wb.kind.states?.[state]?.label ?? state;
 
-  const ratio = (value: number | null) => (value === null ? '—' : `${value.toFixed(1)} : 1`);
+  /** What is worked out of a state, and how it is to be taken. */
+  interface Worked {
+    readonly text: string;
+    readonly tone: 'good' | 'bad' | 'faint';
+    readonly why?: string;
+  }
+  const NONE: Worked = { text: '—', tone: 'faint' };
+
+  const ratio = (value: number) => `${value.toFixed(1)} : 1`;
 
   const rangeOf = ({ least, most }: { readonly least: number; readonly most: number }) =>
     most > least + 0.05 ? `${least.toFixed(1)} to ${most.toFixed(1)}` : ratio(least);
 
-  function contrastOf(state: StateName): { text: string; tone: string; title?: string } {
+  function contrastOf(state: StateName): Worked {
     if (state === 'disabled') return { text: 'exempt', tone: 'faint' };
     const value = anatomy.hasText ? textContrast(registry, wb.project, at(state)) : null;
-    if (!value) return { text: '—', tone: 'faint' };
+    if (!value) return NONE;
     const tone = value.least >= 4.5 ? 'good' : 'bad';
     // Over pictures that change under it, it is another one over each.
     const items = contrastOverItems(registry, wb.project, at(state));
     const [worst] = items;
     if (!worst) return { text: rangeOf(value), tone };
-    const title = items.map((each) => `${rangeOf(each)} over ${each.name}`).join('\n');
-    return { text: `${rangeOf(value)}, least over ${worst.name}`, tone, title };
+    const why = items.map((each) => `${rangeOf(each)} over ${each.name}`).join('\n');
+    return { text: `${rangeOf(value)}, least over ${worst.name}`, tone, why };
   }
 
-  function ringOf(state: StateName): { text: string; tone: string } {
+  function ringOf(state: StateName): Worked {
     const value = ringContrast(registry, wb.project, at(state));
-    if (value === null) return { text: ratio(value), tone: 'faint' };
+    if (value === null) return NONE;
     return { text: ratio(value), tone: value >= 3 ? 'good' : 'bad' };
   }
 
-  function changeOf(state: StateName): { text: string; tone: string; why: string } {
+  function changeOf(state: StateName): Worked {
     const change = changeAgainstRest(registry, wb.project, at(state));
-    if (!change) return { text: '—', tone: 'faint', why: 'The other states are compared with this one' };
+    if (!change) return { ...NONE, why: 'The other states are compared with this one' };
     const colour = `ΔE ${change.colour.toFixed(1)}`;
     if (change.colour >= FAINT)
       return {
@@ -133,6 +141,17 @@
     if (change.colour === 0) return { text: 'as rest', tone: 'faint', why: 'Nothing of it changes' };
     return { text: `${colour} faint`, tone: 'bad', why: `Under ${FAINT} a change is easily missed` };
   }
+
+  /** Rows of what is worked out, without those that say nothing of any state. */
+  const workedOut = $derived(
+    [
+      { label: 'Seen against rest', of: changeOf },
+      { label: 'Text contrast', of: contrastOf },
+      { label: 'Ring contrast', of: ringOf }
+    ]
+      .map(({ label, of }) => ({ label, cells: states.map(of) }))
+      .filter(({ cells }) => cells.some(({ text }) => text !== NONE.text))
+  );
 
   const ownOf = (state: StateName) => Object.keys(wb.tuned.styles[wb.currentPart]?.[state]?.[wb.at] ?? {});
 
@@ -286,29 +305,18 @@
       {/each}
     </div>
   {/if}
-  <div class="line computed above" role="row">
-    <span role="rowheader">Seen against rest</span>
-    {#each states as state (state)}{@const { text, tone, why } = changeOf(state)}<span
-        role="gridcell"
-        class="mono {tone}"
-        title={why}>{text}</span
-      >{/each}
-  </div>
-  <div class="line computed middle" role="row">
-    <span role="rowheader">Text contrast</span>
-    {#each states as state (state)}{@const { text, tone, title } = contrastOf(state)}<span
-        role="gridcell"
-        class="mono {tone}"
-        {title}>{text}</span
-      >{/each}
-  </div>
-  <div class="line computed" role="row">
-    <span role="rowheader">Ring contrast</span>
-    {#each states as state (state)}{@const { text, tone } = ringOf(state)}<span
-        role="gridcell"
-        class="mono {tone}">{text}</span
-      >{/each}
-  </div>
+  {#if workedOut.length > 0}
+    <div class="computed" role="rowgroup">
+      {#each workedOut as { label, cells } (label)}
+        <div class="line" role="row">
+          <span role="rowheader">{label}</span>
+          {#each cells as { text, tone, why }, column (states[column])}
+            <span role="gridcell" class="mono {tone}" title={why}>{text}</span>
+          {/each}
+        </div>
+      {/each}
+    </div>
+  {/if}
 </div>
 
 <style>
@@ -329,10 +337,22 @@
     min-width: 0;
     padding: 0 8px;
     border-left: 1px solid var(--faint-line);
+    scroll-margin-inline-start: 124px;
   }
   .line > :global(:first-child),
   .head > span:nth-child(2) {
     border-left: 0;
+  }
+  /* What a row is stays in sight, however far states are scrolled to the side. */
+  .sheet :global(.line > [role='rowheader']),
+  .head > span:nth-child(2) {
+    position: sticky;
+    left: 0;
+    z-index: 1;
+    background: var(--panel);
+  }
+  .sheet .computed [role='rowheader'] {
+    background: var(--sunk);
   }
   .head {
     position: sticky;
@@ -384,13 +404,7 @@
     bottom: 0;
     z-index: 1;
     background: var(--sunk);
-  }
-  .computed.above {
-    bottom: 54px;
     border-top: 1px solid var(--control-line);
-  }
-  .computed.middle {
-    bottom: 27px;
   }
   .good {
     font-weight: 600;

@@ -80,7 +80,7 @@
 </script>
 
 <div class="lane" class:picked={isPicked} data-lane={keyOf(lane)}>
-  <p style:padding-left="{start}px">
+  <p style:margin-left="{start}px">
     <b>{name}</b>
     {kind.label}
     {#if finding}
@@ -120,13 +120,17 @@
     padding: 4px 0 5px;
     border-bottom: 1px solid var(--faint-line);
   }
-  .picked {
+  .picked,
+  .picked p {
     background: var(--wash);
   }
+  /* Lines of widths go on behind the words. */
   p {
     position: relative;
-    z-index: 1;
+    z-index: 3;
+    width: fit-content;
     overflow: hidden;
+    background: var(--panel);
     font-size: 12px;
     text-overflow: ellipsis;
     white-space: nowrap;

@@ -159,8 +159,6 @@
   }
   header :global(.bx--btn) {
     flex: none;
-    min-width: 0;
-    padding-inline: 14px;
     margin-left: auto;
   }
   label {

@@ -20,7 +20,7 @@
   const times = $derived(TIMES.filter(([name]) => name !== 'step' || row.track?.field.staggered));
 
   function setNumber(name: Time, text: string): void {
-    const worked = parseQuantity(evaluate(text.replace(/(\d)\s*s$/, '$1s'), 'ms') ?? '');
+    const worked = parseQuantity(evaluate(text, 'ms') ?? '');
     const inMs = worked
       ? { ms: worked.value, '': worked.value, s: worked.value * 1000 }[worked.unit]
       : undefined;
