@@ -109,7 +109,7 @@ async function kills(count: number): Promise<{ lost: number; saved: number }> {
 /** Tests that do as many rounds as they are told. @returns whether all of them held. */
 function rounds(test: string, count: string): boolean {
   const { status } = run('npx', ['playwright', 'test', test, '--workers', '1'], {
-    env: { ...process.env, CHROMIUM: findChromium(), KYMATION_ROUNDS: count }
+    env: { ...process.env, CHROMIUM: findChromium(), THOROUGH: '1', KYMATION_ROUNDS: count }
   });
   return status === 0;
 }

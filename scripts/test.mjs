@@ -9,7 +9,8 @@ const asked = process.argv.includes('--only')
 const from = Date.now();
 const before = processors();
 let passed = 0;
-let failed = 0;
+/** What did not hold, by name: told once more at the very end, which is what is read first. */
+const failed = [];
 
 installPackages();
 run('npx', ['svelte-kit', 'sync']);
@@ -36,19 +37,36 @@ function tellTime() {
   console.log(`${worked} s of processor time on this machine; ${taken} s were taken from it`);
 }
 
-/** Counts of a JSON report; a run that could not count is one failure. */
-function count(report, numbers, status) {
+/** Counts tests by their JSON report; a run that could not count, or ended badly without one, is one failure. */
+function count({ name, report, tests }, status) {
   try {
-    const [good, bad] = numbers(JSON.parse(readFileSync(`${root}/${report}`, 'utf8')));
-    passed += good;
-    failed += bad + (status !== 0 && bad === 0 ? 1 : 0);
+    const all = tests(JSON.parse(readFileSync(`${root}/${report}`, 'utf8')));
+    const bad = all.filter(({ isGood }) => !isGood).map(({ title }) => `${name}: ${title}`);
+    passed += all.length - bad.length;
+    failed.push(...bad);
+    if (status !== 0 && bad.length === 0) failed.push(name);
   } catch {
-    failed += 1;
+    failed.push(name);
   }
 }
 
+/** Tests as Vitest reports them. */
+const unitTests = ({ testResults }) =>
+  testResults
+    .flatMap(({ assertionResults }) => assertionResults)
+    .map(({ fullName, status }) => ({ title: fullName, isGood: status === 'passed' }));
+
+/** Tests as Playwright reports them: in files, which hold tests and suites of tests. */
+const browserTests = ({ suites }) => suites.flatMap(testsIn);
+
+const testsIn = ({ specs, suites = [] }) => [
+  ...specs.map(({ file, line, title, ok }) => ({ title: `${file}:${line} ${title}`, isGood: ok })),
+  ...suites.flatMap(testsIn)
+];
+
 /** A check that says all it has to say when it is done, so that two can run at once. */
-function check({ name, args, report, numbers, counts = true }) {
+function check(part) {
+  const { name, args, report, counts = true } = part;
   const since = Date.now();
   return new Promise((resolve) => {
     const child = spawn(args[0], args.slice(1), { cwd: root, stdio: ['ignore', 'pipe', 'pipe'] });
@@ -57,8 +75,8 @@ function check({ name, args, report, numbers, counts = true }) {
     child.on('close', (status) => {
       told(name, since);
       process.stdout.write(Buffer.concat(parts));
-      if (report) count(report, numbers, status);
-      else if (status !== 0) failed += 1;
+      if (report) count(part, status);
+      else if (status !== 0) failed.push(name);
       else if (counts) passed += 1;
       resolve();
     });
@@ -72,7 +90,16 @@ const due = [
   {
     part: 'types',
     name: 'types',
-    args: ['npx', 'svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings', '--output', 'human']
+    args: [
+      'npx',
+      'svelte-check',
+      '--tsgo',
+      '--tsconfig',
+      './tsconfig.json',
+      '--fail-on-warnings',
+      '--output',
+      'human'
+    ]
   },
   { part: 'browser', name: 'build', args: [process.execPath, 'scripts/build.mjs'], counts: false },
   { part: 'lint', name: 'lint', args: ['npx', 'eslint', '.', '--max-warnings', '0'] },
@@ -89,12 +116,12 @@ const due = [
       '--outputFile.json=test-results/unit.json'
     ],
     report: 'test-results/unit.json',
-    numbers: (report) => [report.numPassedTests, report.numFailedTests]
+    tests: unitTests
   },
   {
     part: 'types',
     name: 'types of the core, without DOM',
-    args: ['npx', 'tsc', '-p', 'src/core/tsconfig.json']
+    args: [process.execPath, 'node_modules/@typescript/native/bin/tsc', '-p', 'src/core/tsconfig.json']
   },
   {
     part: 'boundaries',
@@ -113,10 +140,12 @@ if (wants('browser')) {
   buildApp();
   const since = Date.now();
   const { status } = run('npx', ['playwright', 'test']);
-  count('test-results/browser.json', ({ stats }) => [stats.expected + stats.flaky, stats.unexpected], status);
-  told('browser tests', since);
+  const name = 'browser tests';
+  count({ name, report: 'test-results/browser.json', tests: browserTests }, status);
+  told(name, since);
 }
 
 tellTime();
-console.log(`\n${passed} passed, ${failed} failed`);
-process.exit(failed > 0 ? 1 : 0);
+if (failed.length > 0) console.log(`\nWhat failed:\n${failed.map((each) => `  ${each}`).join('\n')}`);
+console.log(`\n${passed} passed, ${failed.length} failed`);
+process.exit(failed.length > 0 ? 1 : 0);

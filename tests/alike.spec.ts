@@ -1,11 +1,10 @@
 import type { Page as Tab } from '@playwright/test';
 import type { ConditionName } from '../src/core/project/types';
 import { everyKind } from './support/kinds';
-import { exported } from './support/exported';
 import { previewFrame } from './support/frames';
 import { allPictures } from './support/pictures';
 import { expect, test } from './support/test';
-import { bytes, changed } from './support/visit';
+import { bytes, changed, exportedVisit } from './support/visit';
 import { Bench } from './support/workbench';
 
 // The export shares what the preview keeps apart, and leaves out what changes nothing: for every part of
@@ -126,7 +125,7 @@ test('the export draws what the preview draws, every part of every kind, under e
   // Every part, state and condition of every kind: it takes longer with each kind.
   test.setTimeout(420_000);
   const project = changed(...everyKind('find-us'));
-  const { url } = await exported(project, bytes, false, true);
+  const { url } = await exportedVisit(project, true);
   const bench = await Bench.openDemo(page);
   await bench.importProject(project, bytes);
   let compared = 0;

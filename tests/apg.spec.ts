@@ -1,18 +1,17 @@
-import { expect, test, type Page } from '@playwright/test';
-import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
 import { pageFile } from '../src/core/project/files';
 import type { Project } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
-import { exported, exportedDemo } from './support/exported';
+import { demo } from './support/demo';
+import { exportedDemo } from './support/exported';
+import { alone, expect, test, type Page } from './support/test';
+import { exportedVisit } from './support/visit';
 
 // W3C ARIA Authoring Practices Guide, patterns "Tabs" (https://www.w3.org/WAI/ARIA/apg/patterns/tabs/) and
 // "Accordion"
 // (https://www.w3.org/WAI/ARIA/apg/patterns/accordion/): every key and every role, state and property, on the
 // exported page.
-
-const { project: demo, bytes } = makeDemo();
 
 function changed(...commands: Command[]): Project {
   return commands.reduce((project, command) => {
@@ -32,10 +31,12 @@ const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: t
 const header = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 const chosen = (page: Page) => page.getByRole('tab', { selected: true });
 const openPanels = (page: Page) =>
-  page.locator('.season-tabs-panel:not([hidden])').evaluateAll((panels) => panels.map((panel) => panel.id));
+  page
+    .locator('[role="tabpanel"]:not([hidden]), [role="region"]:not([hidden])')
+    .evaluateAll((panels) => panels.map((panel) => panel.id));
 
 test.describe('tabs', () => {
-  test('roles, states and properties', async ({ page }) => {
+  test('roles, states and properties', async ({ blank: page }) => {
     await page.goto((await exportedDemo()).url);
     await expect(page.getByRole('tablist', { name: 'Seasons' })).toBeVisible();
     await expect(page.getByRole('tab')).toHaveText(['Blossom', 'Summer', 'Harvest', 'Wassail']);
@@ -48,7 +49,7 @@ test.describe('tabs', () => {
     }
   });
 
-  test('Tab goes to the chosen tab, then to its panel', async ({ page }) => {
+  test('Tab goes to the chosen tab, then to its panel', async ({ blank: page }) => {
     await page.goto((await exportedDemo()).url);
     await tab(page, 'Summer').click();
     await tab(page, 'Summer').press('Shift+Tab');
@@ -58,7 +59,7 @@ test.describe('tabs', () => {
     await expect(page.getByRole('tabpanel', { name: 'Summer' })).toBeFocused();
   });
 
-  test('arrow keys wrap, Home and End go to the ends, choosing at once', async ({ page }) => {
+  test('arrow keys wrap, Home and End go to the ends, choosing at once', async ({ blank: page }) => {
     await page.goto((await exportedDemo()).url);
     await tab(page, 'Blossom').focus();
     for (const [key, name] of [
@@ -78,8 +79,8 @@ test.describe('tabs', () => {
     await expect(tab(page, 'Blossom')).toBeFocused();
   });
 
-  test('manual activation: arrows move, Enter and Space choose', async ({ page }) => {
-    await page.goto((await exported(changed(set('activation', 'manual')), bytes)).url);
+  test('manual activation: arrows move, Enter and Space choose', async ({ blank: page }) => {
+    await page.goto((await exportedVisit(changed(set('activation', 'manual')))).url);
     await tab(page, 'Blossom').focus();
     await page.keyboard.press('ArrowRight');
     await expect(tab(page, 'Summer')).toBeFocused();
@@ -91,8 +92,8 @@ test.describe('tabs', () => {
     await expect(chosen(page)).toHaveText('Harvest');
   });
 
-  test('a list on the side is vertical and takes up and down', async ({ page }) => {
-    await page.goto((await exported(changed(set('side', 'left')), bytes)).url);
+  test('a list on the side is vertical and takes up and down', async ({ blank: page }) => {
+    await page.goto((await exportedVisit(changed(set('side', 'left')))).url);
     await expect(page.getByRole('tablist')).toHaveAttribute('aria-orientation', 'vertical');
     const [list, panel] = [
       (await page.getByRole('tablist').boundingBox())!,
@@ -114,8 +115,8 @@ test.describe('tabs', () => {
     ['right', true],
     ['top', false]
   ] as const) {
-    test(`list on ${side}`, async ({ page }) => {
-      await page.goto((await exported(changed(set('side', side)), bytes)).url);
+    test(`list on ${side}`, async ({ blank: page }) => {
+      await page.goto((await exportedVisit(changed(set('side', side)))).url);
       const [list, panel] = [
         (await page.getByRole('tablist').boundingBox())!,
         (await page.getByRole('tabpanel').boundingBox())!
@@ -125,8 +126,8 @@ test.describe('tabs', () => {
     });
   }
 
-  test('a disabled tab can be reached but not chosen', async ({ page }) => {
-    await page.goto((await exported(changed(set('disabled', true, 'summer')), bytes)).url);
+  test('a disabled tab can be reached but not chosen', async ({ blank: page }) => {
+    await page.goto((await exportedVisit(changed(set('disabled', true, 'summer')))).url);
     await expect(tab(page, 'Summer')).toHaveAttribute('aria-disabled', 'true');
     await tab(page, 'Summer').click({ force: true });
     await expect(chosen(page)).toHaveText('Blossom');
@@ -138,9 +139,9 @@ test.describe('tabs', () => {
 });
 
 test.describe('folded into an accordion', () => {
-  test.use({ viewport: { width: 500, height: 800 } });
+  alone.use({ viewport: { width: 500, height: 800 } });
 
-  test('roles, states and properties', async ({ page }) => {
+  alone('roles, states and properties', async ({ page }) => {
     await page.goto((await exportedDemo()).url);
     await expect(page.getByRole('tablist')).toHaveCount(0);
     for (const name of ['Blossom', 'Summer', 'Harvest', 'Wassail']) {
@@ -155,7 +156,7 @@ test.describe('folded into an accordion', () => {
     expect(await openPanels(page)).toEqual(['blossom']);
   });
 
-  test('Enter and Space open and close; one panel at a time', async ({ page }) => {
+  alone('Enter and Space open and close; one panel at a time', async ({ page }) => {
     await page.goto((await exportedDemo()).url);
     await header(page, 'Summer').focus();
     await page.keyboard.press('Enter');
@@ -164,13 +165,13 @@ test.describe('folded into an accordion', () => {
     expect(await openPanels(page)).toEqual([]);
   });
 
-  test('several panels stay open where that is set', async ({ page }) => {
-    await page.goto((await exported(changed(set('several', true)), bytes)).url);
+  alone('several panels stay open where that is set', async ({ page }) => {
+    await page.goto((await exportedVisit(changed(set('several', true)))).url);
     await header(page, 'Summer').click();
     expect(await openPanels(page)).toEqual(['blossom', 'summer']);
   });
 
-  test('Tab goes through headers and open content; arrows, Home and End among headers', async ({ page }) => {
+  alone('Tab goes through headers and open content; arrows, Home and End among headers', async ({ page }) => {
     await page.goto((await exportedDemo()).url);
     await header(page, 'Blossom').focus();
     await page.keyboard.press('Tab');
@@ -189,7 +190,7 @@ test.describe('folded into an accordion', () => {
     }
   });
 
-  test('folds and unfolds with the same content and the same panel', async ({ page }) => {
+  alone('folds and unfolds with the same content and the same panel', async ({ page }) => {
     await page.goto((await exportedDemo()).url);
     await header(page, 'Harvest').click();
     await page.setViewportSize({ width: 640, height: 800 });
@@ -202,10 +203,10 @@ test.describe('folded into an accordion', () => {
 });
 
 test.describe('without script', () => {
-  test.use({ javaScriptEnabled: false });
+  alone.use({ javaScriptEnabled: false });
 
   for (const width of [1280, 400]) {
-    test(`everything is readable at ${width} px`, async ({ page }) => {
+    alone(`everything is readable at ${width} px`, async ({ page }) => {
       await page.setViewportSize({ width, height: 800 });
       await page.goto((await exportedDemo()).url);
       for (const text of [
@@ -227,7 +228,7 @@ test.describe('without script', () => {
   }
 });
 
-test('a script that never arrives leaves everything readable', async ({ page }) => {
+alone('a script that never arrives leaves everything readable', async ({ page }) => {
   const { url } = await exportedDemo();
   await page.route('**/*.js', (route) => route.abort());
   await page.goto(url);
@@ -235,7 +236,7 @@ test('a script that never arrives leaves everything readable', async ({ page }) 
   await expect(page.getByText('Toast in the branches')).toBeVisible();
 });
 
-test('on paper all panels are open', async ({ page }) => {
+test('on paper all panels are open', async ({ blank: page }) => {
   await page.goto((await exportedDemo()).url);
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('.season-tabs-panel:visible')).toHaveCount(4);

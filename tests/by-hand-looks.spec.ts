@@ -1,12 +1,11 @@
 import { cpSync } from 'node:fs';
 import { join } from 'node:path';
 import type { BrowserContextOptions, Page } from '@playwright/test';
-import type { PageId } from '../src/core/project/types';
-import { exported } from './support/exported';
+import { demo } from './support/demo';
 import { allPictures } from './support/pictures';
 import { differentPixels } from './support/pixels';
 import { expect, test } from './support/test';
-import { bytes, demo } from './support/visit';
+import { exportedVisit } from './support/visit';
 
 // The visit page as it leaves, and the same page written by hand: one look and one accessibility tree, in
 // every form, state and condition. Paper is left out: the page by hand prints a button for its menu and a
@@ -22,10 +21,7 @@ const STRAY = 80;
 
 /** Folders of the two pages, with the same pictures. */
 async function bothPages(): Promise<readonly string[]> {
-  const { folder } = await exported(
-    { ...demo, info: { ...demo.info, pageOrder: ['visit' as PageId] } },
-    bytes
-  );
+  const { folder } = await exportedVisit(demo);
   const hand = join(folder, 'hand');
   cpSync(HAND, hand, { recursive: true });
   cpSync(join(folder, 'assets'), join(hand, 'assets'), { recursive: true });
@@ -88,6 +84,9 @@ const SETTINGS: readonly Setting[] = [
   }
 ];
 
+/** Names of settings that only bring something into a state. */
+const STATES = /pointed at|held down|focused/;
+
 /** Who looks at the pages, and what they do there. */
 const VISITORS: readonly { options: BrowserContextOptions; settings: readonly Setting[] }[] = [
   { options: {}, settings: SETTINGS },
@@ -107,17 +106,42 @@ async function lookAt(page: Page, folder: string, { act }: Setting) {
   return { picture, tree };
 }
 
-for (const width of [390, 800, 1280]) {
+/** A picture may be taken while the browser still draws: what differs then is looked at so often. */
+const LOOKS = 3;
+
+interface Compared {
+  readonly astray: number;
+  readonly trees: readonly string[];
+}
+
+async function compared(page: Page, folders: readonly string[], setting: Setting): Promise<Compared> {
+  for (let look = 1; ; look += 1) {
+    const [made, measure] = [
+      await lookAt(page, folders[0]!, setting),
+      await lookAt(page, folders[1]!, setting)
+    ];
+    const astray = await differentPixels(made.picture, measure.picture);
+    if (astray <= STRAY || look === LOOKS) return { astray, trees: [made.tree, measure.tree] };
+  }
+}
+
+/** In the middle band pieces stand otherwise, but their states are those of a wide window. */
+const WIDTHS = [
+  { width: 390, visitors: VISITORS },
+  { width: 800, visitors: [{ options: {}, settings: SETTINGS.filter(({ name }) => !STATES.test(name)) }] },
+  { width: 1280, visitors: VISITORS }
+];
+
+for (const { width, visitors } of WIDTHS) {
   test(`looks and reads as the page by hand at ${width} px`, async ({ browser }) => {
-    const [own, hand] = await bothPages();
-    for (const { options, settings } of VISITORS) {
+    const folders = await bothPages();
+    for (const { options, settings } of visitors) {
       const viewport = { width, height: HEIGHT };
       const page = await browser.newPage({ viewport, reducedMotion: 'reduce', ...options });
       for (const setting of settings) {
-        const made = await lookAt(page, own!, setting);
-        const measure = await lookAt(page, hand!, setting);
-        expect.soft(made.tree, setting.name).toBe(measure.tree);
-        expect.soft(differentPixels(made.picture, measure.picture), setting.name).toBeLessThanOrEqual(STRAY);
+        const { astray, trees } = await compared(page, folders, setting);
+        expect.soft(trees[0], setting.name).toBe(trees[1]);
+        expect.soft(astray, setting.name).toBeLessThanOrEqual(STRAY);
       }
       await page.close();
     }

@@ -59,7 +59,7 @@ test('hardly any declaration changes nothing', async ({ page }) => {
   expect(idle.length / declarations, idle.join('\n')).toBeLessThanOrEqual(0.03);
 });
 
-test('the page by hand is measured by the same yard', async ({ page }) => {
+test('the page by hand is measured by the same yard', async ({ blank: page }) => {
   const folder = mkdtempSync(join(tmpdir(), 'by-hand-'));
   cpSync(HAND, folder, { recursive: true });
   const idle = await idleDeclarations(page, folder, 'index.css', async () => {

@@ -1,6 +1,4 @@
 import type { Command } from '../src/core/commands/commands';
-import { expect, test, type Frame, type Page } from '@playwright/test';
-import { makeDemo } from '../demo/make';
 import { resolve, type Resolution } from '../src/core/cascade/resolve';
 import { impliedStates } from '../src/core/cascade/states';
 import { withoutSprings } from '../src/core/css/tokens';
@@ -16,17 +14,19 @@ import {
   type StateName
 } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
-import { exported, partIn } from './support/exported';
+import { bytes, demo, VISIT } from './support/demo';
+import { partIn } from './support/exported';
 import { previewFrame } from './support/frames';
 import { everyKind } from './support/kinds';
 import { forcing } from './support/states';
+import { expect, test, type Frame, type Page } from './support/test';
 import { Bench } from './support/workbench';
+import { exportedVisit } from './support/visit';
 
 // What resolve() says is what Chromium computes: for every part of the demo's tabs in every state, on the
 // exported page and in
 // the preview, and for every part of every piece at rest. Chromium is the reference here.
 
-const { project: demo, bytes } = makeDemo();
 const tabs = 'season-tabs' as NodeId;
 const anatomy = registry.kindOf('tabs').anatomy;
 
@@ -213,10 +213,11 @@ function tuned(project: Project): Project {
   return outcome.project;
 }
 
+const tunedDemo = tuned(withDisabled(demo));
+
 for (const conditions of SETS) {
   const name = conditions.at(-1) ?? 'wide';
   test(`the exported tabs, every part in every state: ${name}`, async ({ browser }) => {
-    const project = tuned(withDisabled(demo));
     const width = { narrow: 500, medium: 900 }[name as string] ?? 1280;
     const context = await browser.newContext({
       viewport: { width, height: 900 },
@@ -226,12 +227,12 @@ for (const conditions of SETS) {
       reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference'
     });
     const page = await context.newPage();
-    await page.goto((await exported(project, bytes, false, true)).url);
+    await page.goto((await exportedVisit(tunedDemo, true)).url);
     if (name === 'print') await page.emulateMedia({ media: 'print' });
     const held = name === 'touch' ? ['touch' as const] : conditions;
-    expect(await everyState('export', page.mainFrame(), project, held, await forcing(page))).toBeGreaterThan(
-      13
-    );
+    expect(
+      await everyState('export', page.mainFrame(), tunedDemo, held, await forcing(page))
+    ).toBeGreaterThan(13);
     await context.close();
   });
 }
@@ -274,13 +275,13 @@ test('the same tabs in the preview, every part in every state, under every condi
   page
 }) => {
   const bench = await Bench.openDemo(page);
-  await bench.importProject(tuned(withDisabled(demo)), bytes);
+  await bench.importProject(tunedDemo, bytes);
   await bench.pick('Season tabs');
   await page.keyboard.press('t');
   const frame = await previewFrame(page);
   let compared = 0;
   await underEach(page, async (conditions) => {
-    compared += await everyState('preview', frame, tuned(withDisabled(demo)), conditions);
+    compared += await everyState('preview', frame, tunedDemo, conditions);
   });
   expect(compared).toBeGreaterThan(110);
 });
@@ -305,22 +306,23 @@ function filled(project: Project): Project {
   return outcome.project;
 }
 
+const filledDemo = filled(demo);
+
 for (const [width, conditions] of [
   [1280, []],
   [900, ['medium']],
   [500, ['medium', 'narrow']]
 ] as const) {
-  test(`every part of every piece of every kind at rest, at ${width} px`, async ({ page }) => {
-    const project = filled(demo);
+  test(`every part of every piece of every kind at rest, at ${width} px`, async ({ blank: page }) => {
     await page.setViewportSize({ width, height: 900 });
-    await page.goto((await exported(project, bytes, false, true)).url);
+    await page.goto((await exportedVisit(filledDemo, true)).url);
     await page.mouse.move(1, 1);
     await openAll(page);
     const cases: Case[] = [];
     const kinds = new Set<string>();
-    for (const id of subtreeIds(project, project.pages['visit' as keyof typeof project.pages]!.root)) {
-      const node = project.nodes[id]!;
-      const analysis = analyse(registry, project, node);
+    for (const id of subtreeIds(filledDemo, filledDemo.pages[VISIT]!.root)) {
+      const node = filledDemo.nodes[id]!;
+      const analysis = analyse(registry, filledDemo, node);
       for (const part of drawnParts(analysis)) {
         if (node.kind === 'tabs' && part !== 'root' && part !== 'list' && part !== 'panel') continue;
         // The current link has the look of its state, which the tests of states are about.
@@ -331,7 +333,7 @@ for (const [width, conditions] of [
             // The first slide, its dot and the arrow back are in a state of theirs at load.
             `${partIn('export', id, part)}:not([aria-current], [aria-disabled="true"])`,
             'rest',
-            resolve(registry, project, { node: id, part, conditions })
+            resolve(registry, filledDemo, { node: id, part, conditions })
           )
         );
         kinds.add(node.kind);
@@ -353,30 +355,28 @@ for (const [width, conditions] of [
  * that is lost is seen.
  */
 function unlike(project: Project): Project {
-  const commands = subtreeIds(project, project.pages['visit' as keyof typeof project.pages]!.root).flatMap(
-    (id, i) => {
-      const node = project.nodes[id]!;
-      if (node.kind === 'tabs' || !registry.of(node).markup) return [];
-      return [...drawnParts(analyse(registry, project, node))].flatMap((part, j) =>
-        SETS.map((conditions) => conditions.at(-1) ?? 'always').flatMap((condition, k) => {
-          const own = registry.of(node).anatomy[part]!.states;
-          const shade = `#${(0x100000 + i * 0x1f1 + j * 0x33 + k * 0x10101).toString(16)}`;
-          const looks = { rest: 'border-color', hover: 'background-color', focus: 'color' };
-          return Object.entries(looks)
-            .filter(([state]) => state === 'rest' || Object.hasOwn(own, state))
-            .map(([state, property]) => ({
-              type: 'set-style',
-              id,
-              part,
-              state,
-              condition,
-              property,
-              value: shade
-            }));
-        })
-      );
-    }
-  );
+  const commands = subtreeIds(project, project.pages[VISIT]!.root).flatMap((id, i) => {
+    const node = project.nodes[id]!;
+    if (node.kind === 'tabs' || !registry.of(node).markup) return [];
+    return [...drawnParts(analyse(registry, project, node))].flatMap((part, j) =>
+      SETS.map((conditions) => conditions.at(-1) ?? 'always').flatMap((condition, k) => {
+        const own = registry.of(node).anatomy[part]!.states;
+        const shade = `#${(0x100000 + i * 0x1f1 + j * 0x33 + k * 0x10101).toString(16)}`;
+        const looks = { rest: 'border-color', hover: 'background-color', focus: 'color' };
+        return Object.entries(looks)
+          .filter(([state]) => state === 'rest' || Object.hasOwn(own, state))
+          .map(([state, property]) => ({
+            type: 'set-style',
+            id,
+            part,
+            state,
+            condition,
+            property,
+            value: shade
+          }));
+      })
+    );
+  });
   const outcome = apply(registry, project, { type: 'batch', label: '', commands: commands as Command[] });
   if (!outcome.ok) throw new Error(outcome.refusal.sentence);
   return outcome.project;
@@ -391,7 +391,7 @@ async function everyOther(
   force?: Force
 ): Promise<{ wrong: readonly string[]; count: number }> {
   const cases: Case[] = [];
-  for (const id of subtreeIds(others, others.pages['visit' as keyof typeof others.pages]!.root)) {
+  for (const id of subtreeIds(others, others.pages[VISIT]!.root)) {
     const node = others.nodes[id]!;
     const analysis = analyse(registry, others, node);
     if (node.kind === 'tabs') continue;
@@ -429,7 +429,7 @@ for (const conditions of SETS) {
       reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference'
     });
     const page = await context.newPage();
-    await page.goto((await exported(others, bytes, false, true)).url);
+    await page.goto((await exportedVisit(others, true)).url);
     if (name === 'print') await page.emulateMedia({ media: 'print' });
     // The pointer is always somewhere: on a strip above the page, where nothing is hovered.
     await page.evaluate(() => (document.documentElement.style.paddingTop = '6px'));

@@ -22,7 +22,9 @@ const isOpen = (page: Page, id: string) =>
   header(page, id).evaluate((each) => (each.parentElement as HTMLDetailsElement).open);
 
 // ARIA Authoring Practices, disclosure: a control that says whether it is open; Enter and Space toggle it.
-test('a section opens and closes by pointer, key and link, without a byte of script', async ({ page }) => {
+test('a section opens and closes by pointer, key and link, without a byte of script', async ({
+  blank: page
+}) => {
   const project = changed(...collapses('find-us'));
   const made = await exported(project, bytes, false, true);
   expect(made.problems).toEqual([]);
@@ -41,7 +43,7 @@ test('a section opens and closes by pointer, key and link, without a byte of scr
   await expect(inside).toBeVisible();
 });
 
-test('its header stands over what it opens, as wide as that', async ({ page }) => {
+test('its header stands over what it opens, as wide as that', async ({ blank: page }) => {
   await open(page, changed(...collapses('find-us', { open: true })));
   const box = (part: string) => page.locator(partIn('export', 'find-us' as NodeId, part)).boundingBox();
   const [head, inner] = [(await box('collapse-header'))!, (await box('inner'))!];
@@ -49,7 +51,7 @@ test('its header stands over what it opens, as wide as that', async ({ page }) =
   expect(head.y + head.height).toBeLessThanOrEqual(inner.y);
 });
 
-test('one at a time where that is set; each by itself where it is not', async ({ page }) => {
+test('one at a time where that is set; each by itself where it is not', async ({ blank: page }) => {
   const both = (alone: boolean): Project =>
     changed(...collapses('plan-a-visit', { alone, open: true }), ...collapses('find-us', { alone }));
   for (const alone of [true, false]) {
@@ -60,7 +62,7 @@ test('one at a time where that is set; each by itself where it is not', async ({
   }
 });
 
-test('has no accessibility fault, open or closed', async ({ page }) => {
+test('has no accessibility fault, open or closed', async ({ blank: page }) => {
   await open(page, changed(...collapses('plan-a-visit'), ...collapses('find-us', { open: true })));
   expect(await axeViolations(page)).toEqual([]);
 });
@@ -89,7 +91,7 @@ test('a section is made collapsible, tuned when open, and made whole again, keep
 });
 
 test('a button opens all of a page at once, and closes them; its words say which', async ({
-  page,
+  blank: page,
   browser
 }) => {
   const project = changed(
@@ -185,7 +187,7 @@ test('three questions of one, two and three columns, the first open, every secon
   expect(third).toBe(first);
 });
 
-test('two hundred of them print without a byte of script and without a fault', async ({ page }) => {
+test('two hundred of them print without a byte of script and without a fault', async ({ blank: page }) => {
   const sections = Array.from({ length: 200 }, (_, i): Command[] => [
     {
       type: 'insert',

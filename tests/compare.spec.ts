@@ -18,7 +18,7 @@ test('two versions stand side by side, over one another, and in words', async ({
   await page.keyboard.press('Shift+H');
   const dialog = page.getByRole('dialog', { name: 'Compare two versions' });
   await expect(dialog.getByRole('combobox', { name: 'Now against' })).toContainText('Before the talk');
-  const words = dialog.getByRole('list', { name: 'What is otherwise' }).getByRole('listitem');
+  const words = dialog.getByRole('list', { name: 'Differences' }).getByRole('listitem');
   await expect(words).toHaveCount(1);
   await expect(words).toContainText('An orchard with other names');
   const then = dialog.frameLocator('iframe[title^="Then"]').locator('h1');
@@ -60,7 +60,7 @@ test('what differs is lit at three widths at once, and only at those where it di
   await dialog.getByRole('tab', { name: 'What differs' }).click();
   const widths = dialog.getByRole('group', { name: /^What differs at \d+ px$/ });
   await expect(widths).toHaveCount(3);
-  await dialog.getByRole('list', { name: 'What is otherwise' }).getByRole('button').first().click();
+  await dialog.getByRole('list', { name: 'Differences' }).getByRole('button').first().click();
   const paper = (n: number) => widths.nth(n).locator('.laid');
   // The widest first; of the wide ones nothing is lit once both versions have come.
   await expect.poll(async () => lit(await paper(2).screenshot())).toBeGreaterThan(0);
@@ -89,5 +89,5 @@ test('a file that is no project is refused in one sentence, and the comparison s
     buffer: Buffer.from('no zip')
   });
   await expect(dialog.getByRole('alert')).toContainText('notes.kymation');
-  await expect(dialog.getByText('Nothing is otherwise.')).toBeVisible();
+  await expect(dialog.getByText('No differences.')).toBeVisible();
 });

@@ -2,10 +2,9 @@ import { readFileSync } from 'node:fs';
 import type { BrowserContextOptions, Page } from '@playwright/test';
 import type { Command } from '../src/core/commands/commands';
 import { axeViolations } from './support/axe';
-import { exported } from './support/exported';
 import { everyKind } from './support/kinds';
 import { expect, test } from './support/test';
-import { bytes, changed } from './support/visit';
+import { changed, exportedVisit } from './support/visit';
 import { forcing } from './support/states';
 
 // One page with one of every kind and with every effect, as people get it: axe-core has nothing to say, whatever
@@ -85,7 +84,7 @@ for (const [name, { options, media, isScriptless }] of Object.entries(CONDITIONS
   test(`axe-core has nothing to say of any kind and any effect, closed, open and in every state: ${name}`, async ({
     browser
   }) => {
-    const { url, problems } = await exported(everything, bytes);
+    const { url, problems } = await exportedVisit(everything);
     expect(problems).toEqual([]);
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, ...options });
     const page = await context.newPage();

@@ -1,4 +1,3 @@
-import { expect, test, type Page } from '@playwright/test';
 import sharp from 'sharp';
 import { textContrast } from '../src/core/cascade/contrast';
 import { contrast } from '../src/core/colour/contrast';
@@ -11,6 +10,7 @@ import { createProject } from '../src/core/project/create';
 import { registry } from '../src/core/whole';
 import { readTones } from '../src/server/tones';
 import { exported } from './support/exported';
+import { expect, test, type Page } from './support/test';
 
 // Contrast over a picture is held to the pixels Chromium paints: the section is drawn without its words,
 // brought down to the same
@@ -116,7 +116,7 @@ for (const [name, settings] of [
   ['coloured', { layer: '#2b55a0', opacity: 100, blend: 'color' }],
   ['under luminosity', { layer: '#2b55a0', opacity: 50, blend: 'luminosity' }]
 ] as const) {
-  test(`least and greatest contrast over a picture, ${name}`, async ({ page }) => {
+  test(`least and greatest contrast over a picture, ${name}`, async ({ blank: page }) => {
     const { project, bytes } = await projectWith(settings);
     await page.setViewportSize({ width: 640, height: 400 });
     await page.goto((await exported(project, bytes)).url);
@@ -128,7 +128,7 @@ for (const [name, settings] of [
 }
 
 test('least and greatest contrast in a layer over a picture in a layer below, under a veil of its own', async ({
-  page
+  blank: page
 }) => {
   const cover = make(
     'layers',

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { unzipSync, strFromU8 } from 'fflate';
-import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
 import { registry } from '../src/core/whole';
+import { bytes, demo } from './support/demo';
 import { Counted } from './support/counted';
 import { previewFrame } from './support/frames';
 import { expect, test, type Page } from './support/test';
@@ -35,7 +35,6 @@ const source = (page: Page, name: string) => panel(page).getByRole('region', { n
 
 async function openDemoPage(page: Page): Promise<Bench> {
   const bench = new Bench(page);
-  const { project: demo, bytes } = makeDemo();
   // Without the lists it has, and their sources.
   const ids = Object.values(demo.sources).map((each) => each.id);
   const commands: Command[] = [

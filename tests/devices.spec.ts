@@ -1,5 +1,5 @@
+import { demo as project } from './support/demo';
 import { expect, test } from './support/test';
-import { makeDemo } from '../demo/make';
 import { softPictures } from '../src/core/compile/softness';
 import type { Project } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
@@ -70,7 +70,6 @@ test('devices of one’s own stay in the browser; what cannot be is told, and ch
 });
 
 test('a picture is soft on a screen that shows more pixels than it has', () => {
-  const { project } = makeDemo();
   const [page] = project.info.pageOrder.map((id) => project.pages[id]!);
   const photo = Object.values(project.assets).find(({ file }) => file === 'orchard-blossom.svg')!;
   const asPhoto: Project = {

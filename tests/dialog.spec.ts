@@ -35,7 +35,7 @@ const opener = (page: Page) => page.locator(partIn('export', 'press-button' as N
 
 // ARIA Authoring Practices, dialog (modal): the focus goes in, stays, and comes back; Escape closes it; what is behind
 // it is out of reach.
-test('is opened by a button elsewhere, keeps the focus, and gives it back', async ({ page }) => {
+test('is opened by a button elsewhere, keeps the focus, and gives it back', async ({ blank: page }) => {
   await open(page, opened());
   await expect(panel(page)).toBeHidden();
   await expect(opener(page)).toHaveAttribute('aria-haspopup', 'dialog');
@@ -61,7 +61,7 @@ test('is opened by a button elsewhere, keeps the focus, and gives it back', asyn
   expect(await page.evaluate(() => scrollY)).toBe(at);
 });
 
-test('is closed by its button, and by a press beside it where that is set', async ({ page }) => {
+test('is closed by its button, and by a press beside it where that is set', async ({ blank: page }) => {
   for (const outside of [true, false]) {
     await open(page, opened({ outside }));
     await opener(page).click();
@@ -81,7 +81,7 @@ for (const [place, box] of [
   ['top', { x: 0, y: 0, width: 1280, height: 480 }],
   ['bottom', { x: 0, y: 420, width: 1280, height: 480 }]
 ] as const)
-  test(`stands at an edge, nothing moves when it comes: ${place}`, async ({ page }) => {
+  test(`stands at an edge, nothing moves when it comes: ${place}`, async ({ blank: page }) => {
     await open(page, opened({ place }));
     await opener(page).scrollIntoViewIfNeeded();
     const before = await opener(page).boundingBox();
@@ -103,7 +103,7 @@ const seen = (page: Page) =>
     return { isDrawn: display !== 'none', overlay, down: parseFloat(translate.split(' ')[1] ?? '0') };
   });
 
-test('goes out of sight by its own movement, over the page until it is gone', async ({ page }) => {
+test('goes out of sight by its own movement, over the page until it is gone', async ({ blank: page }) => {
   await open(page, opened({ ...goes, place: 'bottom' }));
   await opener(page).click();
   await expect(panel(page)).toBeVisible();
@@ -128,7 +128,7 @@ test('goes out of sight by its own movement, over the page until it is gone', as
 
 test('with less motion it is gone at once; on paper and without script nothing of it is hidden', async ({
   browser,
-  page
+  blank: page
 }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await open(page, opened(goes));
@@ -146,7 +146,7 @@ test('with less motion it is gone at once; on paper and without script nothing o
   await context.close();
 });
 
-test('without script, and on paper, it stands in the flow', async ({ browser, page }) => {
+test('without script, and on paper, it stands in the flow', async ({ browser, blank: page }) => {
   const context = await browser.newContext({ javaScriptEnabled: false });
   const quiet = await context.newPage();
   await open(quiet, opened());
@@ -157,7 +157,7 @@ test('without script, and on paper, it stands in the flow', async ({ browser, pa
   await expect(panel(page)).toBeVisible();
 });
 
-test('without a button of its own it takes no room, not even a gap', async ({ page }) => {
+test('without a button of its own it takes no room, not even a gap', async ({ blank: page }) => {
   const top = (of: Page) =>
     of
       .locator(partIn('export', 'find-columns' as NodeId, 'root'))

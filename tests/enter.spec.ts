@@ -39,7 +39,7 @@ const showShare = (page: Page, share: number): Promise<void> =>
 
 // Web Animations 1 and CSS Easing 2: how far an entrance is at a time is delay, length and curve; bezier-easing and
 // Chromium are the references.
-test('is as far at each of 20 moments as its track says', async ({ page }) => {
+test('is as far at each of 20 moments as its track says', async ({ blank: page }) => {
   await open(page, entering());
   await showShare(page, 0.6);
   await expect(piece(page)).not.toHaveAttribute('data-waiting');
@@ -61,7 +61,7 @@ test('is as far at each of 20 moments as its track says', async ({ page }) => {
   });
 });
 
-test('waits out of view and starts when the share of it is in view, once', async ({ page }) => {
+test('waits out of view and starts when the share of it is in view, once', async ({ blank: page }) => {
   await open(page, entering({ share: 50 }));
   expect(await isWaiting(page)).toBe(true);
   expect(await piece(page).evaluate((element) => getComputedStyle(element).opacity)).toBe('0');
@@ -76,7 +76,7 @@ test('waits out of view and starts when the share of it is in view, once', async
   expect(await isWaiting(page)).toBe(false);
 });
 
-test('enters each time it comes into view where that is set', async ({ page }) => {
+test('enters each time it comes into view where that is set', async ({ blank: page }) => {
   await open(page, entering({ again: true }));
   await showShare(page, 0.6);
   await expect(piece(page)).not.toHaveAttribute('data-waiting');
@@ -84,7 +84,7 @@ test('enters each time it comes into view where that is set', async ({ page }) =
   await expect(piece(page)).toHaveAttribute('data-waiting', '');
 });
 
-test('its pieces follow one another by the step', async ({ page }) => {
+test('its pieces follow one another by the step', async ({ blank: page }) => {
   await open(page, entering({ children: true }));
   await showShare(page, 0.6);
   await expect(piece(page)).not.toHaveAttribute('data-waiting');
@@ -95,7 +95,7 @@ test('its pieces follow one another by the step', async ({ page }) => {
 });
 
 test('is simply there without script, where the script is lost, with less motion and on paper', async ({
-  page,
+  blank: page,
   browser
 }) => {
   const project = entering();
@@ -123,7 +123,7 @@ test('is simply there without script, where the script is lost, with less motion
   await page.emulateMedia({ media: 'screen' });
 });
 
-test('hides nothing from who listens, and moves nothing else', async ({ page }) => {
+test('hides nothing from who listens, and moves nothing else', async ({ blank: page }) => {
   await open(page, entering());
   await page.evaluate(() => {
     const shifts: number[] = ((window as unknown as { shifts: number[] }).shifts = []);

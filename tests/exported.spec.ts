@@ -1,10 +1,10 @@
 import { createServer } from 'node:http';
 import { existsSync, readFileSync } from 'node:fs';
 import { join, normalize } from 'node:path';
-import { expect, test } from '@playwright/test';
 import { lexer, parse, walk } from 'css-tree';
 import { axeViolations } from './support/axe';
 import { exportedDemo } from './support/exported';
+import { expect, test } from './support/test';
 
 test('html-validate and lightningcss have nothing to object', async () => {
   expect((await exportedDemo()).problems).toEqual([]);
@@ -43,7 +43,7 @@ for (const [form, width] of [
   ['accordion', 400]
 ] as const) {
   for (const name of ['index', 'harvest']) {
-    test(`axe-core finds nothing on ${name}.html as ${form}`, async ({ page }) => {
+    test(`axe-core finds nothing on ${name}.html as ${form}`, async ({ blank: page }) => {
       await page.setViewportSize({ width, height: 800 });
       await page.goto((await exportedDemo()).url.replace('index.html', `${name}.html`));
       await expect(
@@ -55,7 +55,7 @@ for (const [form, width] of [
 }
 
 test('axe-core finds nothing on questions.html, with all closed, all open, and its side panel open', async ({
-  page
+  blank: page
 }) => {
   await page.goto((await exportedDemo()).url.replace('index.html', 'questions.html'));
   await expect(page.locator('summary').first()).toBeVisible();
@@ -104,7 +104,7 @@ test('works under script-src self, with no inline script or style', async ({ pag
 
 // A rule that asks the whole page anew (`html:has(…) *`) makes every press slow, on every page of the project.
 test('what is focused and pressed has the browser style a few elements anew, and never the page', async ({
-  page,
+  blank: page,
   browser
 }) => {
   await page.goto((await exportedDemo()).url.replace('index.html', 'varieties.html'));
@@ -123,7 +123,7 @@ test('what is focused and pressed has the browser style a few elements anew, and
   expect(Math.max(...counts)).toBeLessThan(all / 5);
 });
 
-test('does not shift while it loads', async ({ page }) => {
+test('does not shift while it loads', async ({ blank: page }) => {
   await page.addInitScript(() => {
     (window as unknown as { shift: number }).shift = 0;
     new PerformanceObserver((list) => {

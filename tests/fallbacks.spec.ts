@@ -1,17 +1,15 @@
-import type { ConditionName } from '../src/core/project/types';
-import { expect, test, type Page } from './support/test';
-import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
-import type { Project } from '../src/core/project/types';
+import type { ConditionName, Project } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
 import { axeViolations } from './support/axe';
+import { bytes, demo } from './support/demo';
 import { exported } from './support/exported';
 import { forcing } from './support/states';
+import { expect, test, type Page } from './support/test';
 import { Bench } from './support/workbench';
 
-const { project: demo, bytes } = makeDemo();
 const set = (
   key: string,
   value: unknown,
@@ -58,7 +56,7 @@ test.describe('forms of the exported tabs', () => {
     ]
   ] as const) {
     test(`${form}: what a person gets, and axe-core has nothing to say, in every state, at three widths and under three conditions`, async ({
-      page,
+      blank: page,
       browser
     }) => {
       const project = changed(
@@ -104,7 +102,7 @@ test.describe('forms of the exported tabs', () => {
 });
 
 test('settings differ by band: sides, gaps and forms, each kept by the narrower one until it says otherwise', async ({
-  page
+  blank: page
 }) => {
   const project = changed(set('side', 'left', 'medium'), set('form', 'open', 'narrow'), set('foldUnder', 0), {
     type: 'set-style',
@@ -131,7 +129,7 @@ test('settings differ by band: sides, gaps and forms, each kept by the narrower 
   await expect(page.getByRole('tablist')).not.toHaveAttribute('aria-orientation');
 });
 
-test('bands can follow the place a piece stands in instead of the window', async ({ page }) => {
+test('bands can follow the place a piece stands in instead of the window', async ({ blank: page }) => {
   const make = makeWith({ exactIds: true });
   const half = make(
     'columns',
@@ -160,7 +158,7 @@ test('bands can follow the place a piece stands in instead of the window', async
 });
 
 test('equal panel height is that of the tallest, goes when folded, and nothing below jumps', async ({
-  page
+  blank: page
 }) => {
   await open(page, changed({ type: 'remove', ids: ['wassail-picture'] }));
   const heights = async () => {
@@ -181,7 +179,7 @@ test('equal panel height is that of the tallest, goes when folded, and nothing b
 });
 
 test('a link opens its panel, at load and later, and the browser’s own search finds closed panels', async ({
-  page
+  blank: page
 }) => {
   const project = changed(
     set('link', true),
@@ -208,7 +206,7 @@ test('a link opens its panel, at load and later, and the browser’s own search 
   expect(Math.round(panels!.height)).toBe(Math.round(open!.height));
 });
 
-test('icons stand beside the words, and another one where the tab is chosen', async ({ page }) => {
+test('icons stand beside the words, and another one where the tab is chosen', async ({ blank: page }) => {
   await open(page, demo);
   const opacity = (name: string, which: string) =>
     page.locator(`#${name}-tab svg${which}`).evaluate((svg) => getComputedStyle(svg).opacity);
@@ -223,7 +221,7 @@ test('icons stand beside the words, and another one where the tab is chosen', as
   await expect(page.getByRole('tab', { name: 'Blossom', exact: true })).toBeVisible();
 });
 
-test('tabs in tabs each mind their own', async ({ page }) => {
+test('tabs in tabs each mind their own', async ({ blank: page }) => {
   const make = makeWith({ exactIds: true });
   const inner = make(
     'tabs',

@@ -1,7 +1,7 @@
-import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
 import { makeWith } from '../src/core/kinds/make';
 import { registry } from '../src/core/whole';
+import { bytes, demo } from './support/demo';
 import { previewFrame } from './support/frames';
 import { expect, test } from './support/test';
 import { Bench } from './support/workbench';
@@ -106,7 +106,7 @@ test('sixty tabs with eighty letters each: said to be too many to fit, and the p
   page
 }) => {
   const bench = new Bench(page);
-  const made = apply(registry, makeDemo().project, {
+  const made = apply(registry, demo, {
     type: 'batch',
     label: '',
     commands: Array.from({ length: 56 }, (_, i) => ({
@@ -121,7 +121,7 @@ test('sixty tabs with eighty letters each: said to be too many to fit, and the p
     }))
   });
   if (!made.ok) throw new Error(made.refusal.sentence);
-  await bench.importProject(made.project, makeDemo().bytes);
+  await bench.importProject(made.project, bytes);
   await expect(bench.preview.getByRole('tab')).toHaveCount(60);
   await bench.pick('Season tabs');
   await expect(page.locator('.fit')).toHaveText('labels never fit');

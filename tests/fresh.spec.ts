@@ -218,7 +218,9 @@ test('where no row is left, the list says so', async ({ page }) => {
   await expect(said(page)).toHaveText(['Sold out.']);
 });
 
-test('a picture is the one that the cell names, of those that left with the page', async ({ page }) => {
+test('a picture is the one that the cell names, of those that left with the page', async ({
+  blank: page
+}) => {
   const pictures = ['quince.svg', 'perry.svg'];
   const make = makeWith({ exactIds: true });
   const records = pictures.map((picture, n) => ({ ...RECORDS[n], picture }));

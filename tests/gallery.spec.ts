@@ -47,7 +47,7 @@ const boxes = (page: Page) =>
   });
 
 test('packs pictures into the shortest column at every width, by ratios alone and without script', async ({
-  page
+  blank: page
 }) => {
   await open(page, gallery({ across: '20px', below: '20px' }));
   for (const [width, columns] of [
@@ -69,7 +69,7 @@ test('packs pictures into the shortest column at every width, by ratios alone an
   }
 });
 
-test('fills columns as Chromium balances them, and splits no picture', async ({ page }) => {
+test('fills columns as Chromium balances them, and splits no picture', async ({ blank: page }) => {
   await open(page, gallery({ order: 'down', across: '20px', below: '20px' }));
   const found = await boxes(page);
   const { columns, tops } = balanced(
@@ -84,7 +84,7 @@ test('fills columns as Chromium balances them, and splits no picture', async ({ 
 });
 
 test('opens a picture large, goes on and round, by buttons and keys; Escape gives the focus back', async ({
-  page
+  blank: page
 }) => {
   await open(page, gallery({ captions: 'over' }));
   const link = page.getByRole('link', { name: 'Seen: Bees at work' });
@@ -113,7 +113,7 @@ test('opens a picture large, goes on and round, by buttons and keys; Escape give
   await expect(link).toBeFocused();
 });
 
-test('a swipe goes on to the next picture', async ({ page }) => {
+test('a swipe goes on to the next picture', async ({ blank: page }) => {
   await open(page, gallery());
   await page.getByRole('link', { name: 'Seen: Bees at work' }).click();
   const shown = page.getByRole('dialog').getByRole('img');
@@ -129,7 +129,7 @@ test('a swipe goes on to the next picture', async ({ page }) => {
   await expect(shown).toHaveAttribute('alt', 'Seen: Rows in June');
 });
 
-test('one picture alone opens large without arrows', async ({ page }) => {
+test('one picture alone opens large without arrows', async ({ blank: page }) => {
   await open(page, gallery({}, [PICTURES[0]]));
   await page
     .getByRole('link')
@@ -147,7 +147,7 @@ test('without script a picture leads to its file; on paper it is a list', async 
   await context.close();
 });
 
-test('axe-core finds nothing, in each order, closed and open', async ({ page }) => {
+test('axe-core finds nothing, in each order, closed and open', async ({ blank: page }) => {
   for (const order of ['packed', 'down', 'rows']) {
     await open(page, gallery({ order, captions: 'below' }));
     expect(await axeViolations(page)).toEqual([]);
@@ -165,7 +165,7 @@ test('the script that opens pictures large weighs no more than half a kB', async
   expect(gzipSync(script!, { level: 9 }).length).toBeLessThanOrEqual(512);
 });
 
-test('packs 200 random sets as masonry-layout does', async ({ page }) => {
+test('packs 200 random sets as masonry-layout does', async ({ blank: page }) => {
   await page.goto('about:blank');
   await page.addScriptTag({ path: 'node_modules/masonry-layout/dist/masonry.pkgd.min.js' });
   let seed = 7;
@@ -201,7 +201,7 @@ test('packs 200 random sets as masonry-layout does', async ({ page }) => {
   });
 });
 
-test('balances 100 random sets as Chromium does', async ({ page }) => {
+test('balances 100 random sets as Chromium does', async ({ blank: page }) => {
   await page.goto('about:blank');
   let seed = 11;
   const random = (most: number) => {

@@ -1,8 +1,8 @@
 import { createProject } from '../src/core/project/create';
 import { makeWith } from '../src/core/kinds/make';
+import { bytes, demo } from './support/demo';
 import { expect, test } from './support/test';
 import type { CDPSession, Page } from '@playwright/test';
-import { makeDemo } from '../demo/make';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
 import type { Heard } from '../src/core/heard/heard';
@@ -10,14 +10,13 @@ import type { Project } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
 import { laterScript } from '../src/server/bundle';
 import type { HeardTools } from '../src/preview/heard';
-import { exported, partIn } from './support/exported';
+import { partIn } from './support/exported';
 import { everyKind } from './support/kinds';
 import { Bench } from './support/workbench';
+import { exportedVisit } from './support/visit';
 
 // What is said to be heard is what Chromium's accessibility tree says, for every part of every kind in every state
 // that is more than a pointer over it, on exported pages. Chromium is the reference here.
-
-const { project: demo, bytes } = makeDemo();
 
 function after(project: Project, commands: readonly Command[]): Project {
   const outcome = apply(registry, project, { type: 'batch', label: 'All kinds', commands: [...commands] });
@@ -99,9 +98,9 @@ function enter(page: Page, mark: string, selector: string): Promise<boolean> {
 }
 
 test('what every part is heard as in every state is what Chromium tells assistive technology', async ({
-  page
+  blank: page
 }) => {
-  const { url } = await exported(every, bytes, false, true);
+  const { url } = await exportedVisit(every, true);
   await page.goto(url);
   await page.addScriptTag({ content: await laterScript('heard') });
   const session = await page.context().newCDPSession(page);
@@ -186,7 +185,7 @@ test('stops are numbered as Chromium walks them on the exported page, and pick t
   await panel.getByRole('button', { name: 'link “The press”' }).click();
   await expect(bench.row('The press')).toHaveAttribute('aria-selected', 'true');
 
-  const { url } = await exported(demo, bytes);
+  const { url } = await exportedVisit(demo);
   await page.setViewportSize({ width: 1120, height: 800 });
   await page.goto(url);
   await page.addScriptTag({ content: await laterScript('heard') });

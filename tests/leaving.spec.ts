@@ -55,7 +55,7 @@ const VARIANTS = {
 };
 
 for (const [name, commands] of Object.entries(VARIANTS)) {
-  test(`on A4, A5 and Letter all words are there: ${name}`, async ({ page }) => {
+  test(`on A4, A5 and Letter all words are there: ${name}`, async ({ blank: page }) => {
     await open(page, changed(drawer, ...commands), 1280);
     // Paper of a page that someone has used: another panel is chosen, and the narrow window is the sheet.
     await page.getByRole('tab', { name: 'Harvest' }).click();
@@ -70,7 +70,9 @@ for (const [name, commands] of Object.entries(VARIANTS)) {
   });
 }
 
-test('a side panel that is open while the page is printed stands once, where it stands', async ({ page }) => {
+test('a side panel that is open while the page is printed stands once, where it stands', async ({
+  blank: page
+}) => {
   await open(page, changed(drawer));
   await page.getByRole('button', { name: 'Tools' }).click();
   const { sheets } = await printed(page, 'A5');
@@ -104,7 +106,7 @@ test.describe('a script that never comes', () => {
   });
 
   for (const width of [1280, 400]) {
-    test(`leaves everything open, one below the other, at ${width} px`, async ({ page }) => {
+    test(`leaves everything open, one below the other, at ${width} px`, async ({ blank: page }) => {
       await page.setViewportSize({ width, height: 900 });
       await page.goto(`http://127.0.0.1:${(server.address() as { port: number }).port}/index.html`, {
         waitUntil: 'commit'
@@ -166,14 +168,17 @@ test('the markup holds by itself: no tab without its panel, whichever validator 
 });
 
 for (const support of ['widely', 'newly'] as const) {
-  test(`a folded panel on its way out shows its words, for ${support} available`, async ({ page }) => {
+  test(`a folded panel on its way out shows its words, for ${support} available`, async ({ blank: page }) => {
     await open(
       page,
       changed(setTabs('out', trackOf({ form: 'fade', ms: 600 })), { type: 'set-support', support }),
       400
     );
-    await page.getByRole('button', { name: 'Summer' }).click();
-    const shown = await page.locator('#blossom').evaluate((panel) => {
+    // Pressed and held in one go: between two messages to a busy machine the whole movement may be over.
+    const shown = await page.getByRole('button', { name: 'Summer' }).evaluate(async (button: HTMLElement) => {
+      button.click();
+      await new Promise(requestAnimationFrame);
+      const panel = document.getElementById('blossom')!;
       panel.getAnimations().forEach((each) => each.pause());
       return {
         height: panel.getBoundingClientRect().height,
@@ -186,7 +191,7 @@ for (const support of ['widely', 'newly'] as const) {
 }
 
 test('the link to the last section is marked where the page ends, and each of them has its turn', async ({
-  page
+  blank: page
 }) => {
   await open(page, demo, 1280);
   const current = page.locator('nav a[aria-current]');

@@ -33,7 +33,7 @@ const more = (page: Page) => page.getByRole('button', { name: 'Further', exact: 
 
 // ARIA Authoring Practices, disclosure navigation with top-level links: Tab, Enter, Space, Escape.
 test('opens below its link by Enter and Space, closes by Escape, and gives the focus back', async ({
-  page
+  blank: page
 }) => {
   await open(page, menu);
   await expect(list(page, 'seasons')).toBeHidden();
@@ -53,7 +53,7 @@ test('opens below its link by Enter and Space, closes by Escape, and gives the f
   expect(await axeViolations(page)).toEqual([]);
 });
 
-test('is put away by leaving it, and by opening another', async ({ page }) => {
+test('is put away by leaving it, and by opening another', async ({ blank: page }) => {
   await open(page, menu);
   await arrow(page).focus();
   await page.keyboard.press('Enter');
@@ -67,7 +67,7 @@ test('is put away by leaving it, and by opening another', async ({ page }) => {
 });
 
 // WCAG 2.2, 1.4.13: what comes by a pointer can be dismissed without moving it, pointed at itself, and stays.
-test('comes by a mouse over it, can be pointed at, stays, and goes by Escape', async ({ page }) => {
+test('comes by a mouse over it, can be pointed at, stays, and goes by Escape', async ({ blank: page }) => {
   await open(page, menu);
   await page.getByRole('link', { name: 'Seasons' }).hover();
   await expect(list(page, 'seasons')).toBeVisible();
@@ -88,7 +88,9 @@ test('comes by a mouse over it, can be pointed at, stays, and goes by Escape', a
   await expect(list(page, 'seasons')).toBeHidden();
 });
 
-test('stays when the button under the mouse is pressed, and the next press closes it', async ({ page }) => {
+test('stays when the button under the mouse is pressed, and the next press closes it', async ({
+  blank: page
+}) => {
   await open(page, menu);
   await arrow(page).click();
   await expect(list(page, 'seasons')).toBeVisible();
@@ -98,7 +100,7 @@ test('stays when the button under the mouse is pressed, and the next press close
   await expect(list(page, 'seasons')).toBeHidden();
 });
 
-test('marks the page one is on, and the section it is in', async ({ page }) => {
+test('marks the page one is on, and the section it is in', async ({ blank: page }) => {
   await open(page, menu);
   await expect(page.getByRole('link', { name: 'Seasons', exact: true })).toHaveAttribute(
     'aria-current',
@@ -110,7 +112,7 @@ test('marks the page one is on, and the section it is in', async ({ page }) => {
 });
 
 test('stands in the flow without script, and behind the menu button where the links no longer fit', async ({
-  page,
+  blank: page,
   browser
 }) => {
   await open(page, menu);
@@ -211,7 +213,7 @@ const settled = (page: Page) =>
   page.evaluate(() => document.getAnimations().forEach((each) => each.finish()));
 
 test('as a side panel under a width: from the edge, by keys, put away by Escape and by a link that is followed', async ({
-  page
+  blank: page
 }) => {
   await open(page, readable(), 390);
   await expect(side(page)).toBeHidden();
@@ -235,7 +237,7 @@ test('as a side panel under a width: from the edge, by keys, put away by Escape 
 });
 
 test('where there is room the side panel is not there at all: links stand as they do without it', async ({
-  page
+  blank: page
 }) => {
   const folded = changed({ type: 'set-setting', id: 'site-links', key: 'foldUnder', value: 900 } as Command);
   await open(page, folded);
@@ -266,7 +268,7 @@ test('where there is room its side panel comes out while a part of it is picked'
 
 test('the side panel needs no script, and on paper its links stand in the flow', async ({
   browser,
-  page
+  blank: page
 }) => {
   const context = await browser.newContext({ javaScriptEnabled: false });
   const quiet = await context.newPage();

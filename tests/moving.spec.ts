@@ -4,6 +4,7 @@ import type { Command } from '../src/core/commands/commands';
 import type { Fragment, Project } from '../src/core/project/types';
 import { nearestRest, restsOf } from '../src/core/scroll/snap';
 import { after } from '../src/core/testing/project';
+import { arrived } from './support/arrived';
 import { exported, partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
 import { bytes, changed, demo, open } from './support/visit';
@@ -12,8 +13,7 @@ const make = makeWith({ exactIds: true });
 const at = (node: string, part = 'root') => partIn('export', node, part);
 
 async function openStory(page: Page, project: Project = demo, width = 1280): Promise<void> {
-  await open(page, project, width);
-  await page.goto(page.url().replace('index.html', 'story.html'));
+  await open(page, project, width, ['story']);
 }
 
 const drawn = (page: Page) =>
@@ -33,29 +33,45 @@ const STILL: readonly Command[] = [
   ...['loft', 'cellar', 'glass'].map((name) => without(`${name}-screen`, 'screen'))
 ];
 
-/** Places and computed styles of all that a page shows, but for what an effect draws around a strip. */
-const everything = (page: Page) =>
-  page.evaluate(() =>
-    [...document.querySelectorAll<HTMLElement>('main [data-node]')]
-      .filter(({ dataset }) => !dataset.part?.startsWith('sideways'))
-      .map((element) => {
-        const style = getComputedStyle(element);
-        const { x, y, width, height } = element.getBoundingClientRect();
-        const values = [...style].map((name) => `${name}:${style.getPropertyValue(name)}`).join(';');
-        return `${element.dataset.node} ${[x, y, width, height].join()} ${values}`;
-      })
-  );
+/**
+ * Places and computed styles of all that a page shows once it has come to rest, but for what an effect draws around a
+ * strip: a line for each element and property.
+ */
+async function everything(page: Page): Promise<ReadonlySet<string>> {
+  await page.evaluate(() => document.fonts.ready.then(() => undefined));
+  await arrived(page);
+  return new Set(await page.evaluate(readEverything));
+}
 
-test('where all of it is off, on paper, the page is as it is without it', async ({ page }) => {
+/** Run in the page. */
+function readEverything(): string[] {
+  return [...document.querySelectorAll<HTMLElement>('main [data-node]')]
+    .filter(({ dataset }) => !dataset.part?.startsWith('sideways'))
+    .flatMap((element) => {
+      const style = getComputedStyle(element);
+      const { x, y, width, height } = element.getBoundingClientRect();
+      const name = `${element.dataset.node} ${element.dataset.part}`;
+      const values = [...style].map((property) => `${name} ${property}: ${style.getPropertyValue(property)}`);
+      return [`${name} is at ${[x, y, width, height].join(', ')}`, ...values];
+    });
+}
+
+/** What one page shows and the other does not. */
+const differences = (one: ReadonlySet<string>, other: ReadonlySet<string>): string[] => [
+  ...[...one].filter((line) => !other.has(line)).map((line) => `with it: ${line}`),
+  ...[...other].filter((line) => !one.has(line)).map((line) => `without it: ${line}`)
+];
+
+test('where all of it is off, on paper, the page is as it is without it', async ({ blank: page }) => {
   await page.emulateMedia({ media: 'print' });
   await openStory(page);
   const on = await everything(page);
   await openStory(page, changed(...STILL));
-  expect(on).toEqual(await everything(page));
+  expect(differences(on, await everything(page))).toEqual([]);
 });
 
 test('a sideways section is a plain stack where it is narrow, touched, or with less motion', async ({
-  page
+  blank: page
 }) => {
   const still = [unlooped, without('harvest-told', 'follow')];
   const plain = changed(...still, without('year-across', 'sideways'));
@@ -67,7 +83,7 @@ test('a sideways section is a plain stack where it is narrow, touched, or with l
     await openStory(page, changed(...still), width);
     const on = await everything(page);
     await openStory(page, plain, width);
-    expect(on).toEqual(await everything(page));
+    expect(differences(on, await everything(page))).toEqual([]);
   }
 });
 
@@ -88,7 +104,7 @@ const isInSight = (page: Page, node: string) =>
   });
 
 // WCAG 2.2, 2.1.1 and 2.4.11.
-test('the focus brings each panel of a sideways section into the window', async ({ page }) => {
+test('the focus brings each panel of a sideways section into the window', async ({ blank: page }) => {
   await openStory(page, withButtons());
   await page.locator(at('blossom-way')).focus();
   for (const season of ['blossom', 'summer', 'harvest', 'wassail']) {
@@ -100,7 +116,7 @@ test('the focus brings each panel of a sideways section into the window', async 
 
 // Common practice, no source: N panels go (N − 1) windows, 4 panels −300 % of one.
 test('the strip of four panels goes three windows, starts when the window is full and ends with the last whole', async ({
-  page
+  blank: page
 }) => {
   await openStory(page);
   const places = await page.locator(at('year-across', 'sideways')).evaluate(async (run) => {
@@ -119,7 +135,7 @@ test('the strip of four panels goes three windows, starts when the window is ful
   expect(places.map((left) => Math.round(left))).toEqual([0, 0, -3 * 1280, -3 * 1280]);
 });
 
-test('a picture that drifts covers its section wherever the page is scrolled to', async ({ page }) => {
+test('a picture that drifts covers its section wherever the page is scrolled to', async ({ blank: page }) => {
   for (const speed of [-60, -20, 30, 80]) {
     await openStory(
       page,
@@ -143,7 +159,7 @@ test('a picture that drifts covers its section wherever the page is scrolled to'
 });
 
 test('a header goes away on the way down and comes back on the way up, but not under the focus', async ({
-  page
+  blank: page
 }) => {
   await openStory(
     page,
@@ -162,7 +178,7 @@ test('a header goes away on the way down and comes back on the way up, but not u
 });
 
 test('a header that gets lower moves nothing below it and keeps its words in the middle', async ({
-  page
+  blank: page
 }) => {
   await openStory(
     page,
@@ -192,7 +208,7 @@ test('a header that gets lower moves nothing below it and keeps its words in the
   expect(Math.abs(seen.above - seen.below)).toBeLessThan(1.5);
 });
 
-test('beside four texts one picture stays, and is another one for each text', async ({ page }) => {
+test('beside four texts one picture stays, and is another one for each text', async ({ blank: page }) => {
   await openStory(page);
   const names = ['picked', 'washed', 'milled', 'pressed'];
   const seen = await page.evaluate(
@@ -220,7 +236,7 @@ test('beside four texts one picture stays, and is another one for each text', as
   expect(seen[2]!.top).toBe(104);
 });
 
-test('each text has its own picture above it where it is narrow', async ({ page }) => {
+test('each text has its own picture above it where it is narrow', async ({ blank: page }) => {
   await openStory(page, demo, 390);
   for (const name of ['picked', 'washed', 'milled', 'pressed']) {
     const picture = (await page.locator(`[data-item="${name}"][data-part="picture"]`).boundingBox())!;
@@ -248,7 +264,9 @@ const screens = (heights: readonly string[]): Project => {
 
 // CSS Scroll Snap 1, sections 4.1.1 and 5: the reference is where Chromium comes to rest. N × 100vh in all (common
 // practice, no source).
-test('screens are one window high each, and the page rests where it is worked out to', async ({ page }) => {
+test('screens are one window high each, and the page rests where it is worked out to', async ({
+  blank: page
+}) => {
   await page.setViewportSize({ width: 1000, height: 640 });
   const made = await exported(screens(['', '', '', '']), bytes, false, true);
   await page.goto(made.url);
@@ -281,7 +299,7 @@ test('screens are one window high each, and the page rests where it is worked ou
 });
 
 test('words come out one after the other, are all out in the middle of the window, and go back', async ({
-  page
+  blank: page
 }) => {
   await openStory(page);
   const strengths = (y: number) =>
@@ -301,7 +319,7 @@ test('words come out one after the other, are all out in the middle of the windo
 
 // WCAG 2.2, 2.2.2.
 test('a box to tick holds all that moves by itself, and what follows the scroll goes on', async ({
-  page
+  blank: page
 }) => {
   await openStory(
     page,
@@ -328,7 +346,7 @@ test('a box to tick holds all that moves by itself, and what follows the scroll 
   expect(await isMoving(false)).toBe(true);
 });
 
-test('how far one has read is a bar that grows with the page', async ({ page }) => {
+test('how far one has read is a bar that grows with the page', async ({ blank: page }) => {
   await openStory(page);
   const share = () =>
     page.evaluate(
@@ -347,7 +365,7 @@ test('how far one has read is a bar that grows with the page', async ({ page }) 
 });
 
 test('a page that moves with the scroll asks for no work while it rests, and for no script where all have timelines', async ({
-  page
+  blank: page
 }) => {
   const current = changed({ type: 'set-support', support: 'current' } as Command);
   const made = await exported(current, bytes);

@@ -20,7 +20,7 @@ const number = (settings: Node['settings'] = {}) =>
 const part = (page: Page, name: string) => page.locator(partIn('export', 'trees' as NodeId, name));
 
 test('counts once when it comes into view, keeps its room, and is heard as what it ends at', async ({
-  page
+  blank: page
 }) => {
   await open(page, number());
   const live = part(page, 'number').locator('[data-k-amount]');
@@ -51,7 +51,10 @@ test('counts once when it comes into view, keeps its room, and is heard as what 
   expect(await page.locator('body').ariaSnapshot()).toContain('12,480 trees');
 });
 
-test('with less motion, on paper and without script it stands there at once', async ({ browser, page }) => {
+test('with less motion, on paper and without script it stands there at once', async ({
+  browser,
+  blank: page
+}) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await open(page, number());
   await part(page, 'root').scrollIntoViewIfNeeded();
@@ -65,7 +68,7 @@ test('with less motion, on paper and without script it stands there at once', as
   await context.close();
 });
 
-test('its script is small, and axe-core has nothing to say', async ({ page }) => {
+test('its script is small, and axe-core has nothing to say', async ({ blank: page }) => {
   expect(gzipSync((await pageScript(['counts'], true))!, { level: 9 }).length).toBeLessThanOrEqual(409);
   await open(page, number());
   expect(await axeViolations(page)).toEqual([]);
@@ -84,7 +87,7 @@ test.describe('a loop', () => {
   // Web Animations 1, section 5.4 (keyframe effects): the reference is the browser's own animation of the same
   // keyframes.
   test('as it is written is what the browser makes of the same keyframes, at 20 moments', async ({
-    page
+    blank: page
   }) => {
     const track = { form: 'own', ms: 1000, delay: 0, easing: 'ease-in-out', step: 0, from: 'first' };
     const written = {
@@ -136,7 +139,7 @@ test.describe('a loop', () => {
   });
 
   // CSS Animations 1: the reference is Chromium’s own Web Animations, asked at twenty moments.
-  test('stands where its curve says at twenty moments, there and back', async ({ page }) => {
+  test('stands where its curve says at twenty moments, there and back', async ({ blank: page }) => {
     await open(page, looping());
     const places = await heading(page).evaluate((element) => {
       const [clock] = element.getAnimations();
@@ -158,7 +161,7 @@ test.describe('a loop', () => {
     expect(Math.min(...places.map(([, y]) => y))).toBeLessThan(-7);
   });
 
-  test('is held while pointed at, and is none with less motion', async ({ page }) => {
+  test('is held while pointed at, and is none with less motion', async ({ blank: page }) => {
     await open(page, looping());
     const state = () => heading(page).evaluate((each) => each.getAnimations()[0]?.playState ?? 'none');
     await page.mouse.move(1, 1);

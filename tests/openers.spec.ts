@@ -47,7 +47,7 @@ const project: Project = changed(
 const part = (page: Page, node: string, name: string) => page.locator(partIn('export', node as NodeId, name));
 
 test('a card opens a dialog wherever it is pressed, and a link in it still leads where it leads', async ({
-  page
+  blank: page
 }) => {
   await open(page, project);
   const button = page.getByRole('button', { name: 'See the hours' });
@@ -70,7 +70,7 @@ test('a card opens a dialog wherever it is pressed, and a link in it still leads
 });
 
 test('a picture opens a side panel without a byte of script of its own, and keeps its size', async ({
-  page
+  blank: page
 }) => {
   await open(page, changed());
   const before = await part(page, 'blossom-picture', 'root').boundingBox();
@@ -80,7 +80,7 @@ test('a picture opens a side panel without a byte of script of its own, and keep
   await expect(part(page, 'aside', 'panel')).toBeVisible();
 });
 
-test('a link of a navigation opens a dialog, and looks as its neighbours do', async ({ page }) => {
+test('a link of a navigation opens a dialog, and looks as its neighbours do', async ({ blank: page }) => {
   await open(page, project);
   const own = page.getByRole('navigation').getByRole('button', { name: 'The press' });
   const look = (name: string) =>

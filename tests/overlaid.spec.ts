@@ -58,7 +58,7 @@ test('a layer is dragged in the page, per band, and what it covers there is said
 });
 
 test('a side panel opens over the page without script, closes on Escape and beside it, and gives the focus back', async ({
-  page
+  blank: page
 }) => {
   const drawer = make(
     'drawer',
@@ -109,7 +109,7 @@ test('a side panel comes out in the preview when what is in it is picked', async
 });
 
 test('a header at the side is as high as the window and stays, and stands above in the narrow band', async ({
-  page
+  blank: page
 }) => {
   await open(page, changed({ type: 'set-setting', id: 'header', key: 'aside', value: '240px' }));
   const header = page.locator('body > header');

@@ -14,7 +14,7 @@ import { Bench } from './support/workbench';
 
 const make = makeWith({ exactIds: true });
 
-test('columns are as wide in Chromium as their shares say, at 20 widths', async ({ page }) => {
+test('columns are as wide in Chromium as their shares say, at 20 widths', async ({ blank: page }) => {
   const sets = [
     '3/4 1/4',
     '2/5 3/5',
@@ -59,7 +59,7 @@ test('columns are as wide in Chromium as their shares say, at 20 widths', async 
 });
 
 test('every kind of content and every template leaves as valid HTML, and axe-core has nothing to say', async ({
-  page
+  blank: page
 }) => {
   const pieces = templates.map(({ category, build }): Command =>
     category === 'section' ? put(build(makeWith()), 2, 'visit-page', 'sections') : put(build(makeWith()), 99)
@@ -94,7 +94,7 @@ test.describe('a navigation', () => {
   const project = changed(put(links));
 
   test('is a row of links where it is wide, and a menu button with the keys of a disclosure below its width', async ({
-    page
+    blank: page
   }) => {
     await open(page, project, 1000);
     const navigation = page.getByRole('navigation', { name: 'Own' });
@@ -121,7 +121,7 @@ test.describe('a navigation', () => {
     await expect(menu).toHaveAttribute('aria-expanded', 'false');
   });
 
-  test('marks the section that is being read', async ({ page }) => {
+  test('marks the section that is being read', async ({ blank: page }) => {
     await open(page, project);
     await page.evaluate(() =>
       document.querySelector('#plan')!.scrollIntoView({ behavior: 'instant', block: 'start' })
@@ -144,7 +144,9 @@ test.describe('a navigation', () => {
   });
 });
 
-test('layers stand where their shares say, and 50% 50% is where flex would centre them', async ({ page }) => {
+test('layers stand where their shares say, and 50% 50% is where flex would centre them', async ({
+  blank: page
+}) => {
   const words = (place: string, n: number) =>
     make(
       'layer',
@@ -197,7 +199,7 @@ test('layers stand where their shares say, and 50% 50% is where flex would centr
 });
 
 test('a section stands on a picture under a layer, as tall as it is told, and overlaps by its share', async ({
-  page
+  blank: page
 }) => {
   const set = (id: string, key: string, value: unknown): Command => ({ type: 'set-setting', id, key, value });
   await open(
@@ -326,7 +328,9 @@ test('reading many pictures can be stopped, and then none has come in', async ({
   await expect(bench.preview.locator('img')).toHaveCount(before);
 });
 
-test('no margin leaks out of any piece: sections meet without a strip between them', async ({ page }) => {
+test('no margin leaks out of any piece: sections meet without a strip between them', async ({
+  blank: page
+}) => {
   await open(page, changed(...everyKind('find-us')));
   const gaps = await page.evaluate(() => {
     const rows = [document.body, ...document.querySelectorAll('main')].map((row) =>
@@ -511,6 +515,10 @@ test.describe('in the workbench', () => {
     await panel.getByRole('button', { name: 'Bind it to Orchard / press' }).click();
     await panel.getByRole('textbox', { name: 'Value of Orchard / press' }).fill('#654321');
     await expect(bench.preview.locator('.press-button')).toHaveCSS('background-color', 'rgb(101, 67, 33)');
+    await bench.pick('Welcome heading');
+    await panel.getByRole('button', { name: 'background of Press button' }).click();
+    await expect(bench.row('Press button')).toHaveAttribute('aria-selected', 'true');
+    await expect(bench.cell('background-color', 'rest')).toBeFocused();
     const [download] = await Promise.all([
       page.waitForEvent('download'),
       panel.getByRole('button', { name: 'Export design tokens' }).click()

@@ -90,3 +90,21 @@ test('the skeleton of a page has its pieces without its words', async ({ page })
   await expect(bench.preview.locator('h1')).toHaveText('A new heading');
   await expect(bench.preview.locator('main')).not.toContainText('dogs');
 });
+
+test('another page begins at its top, at each width that is shown', async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await page.getByRole('button', { name: '3 widths', exact: true }).click();
+  const frames = page.locator('.paper iframe');
+  await expect(frames).toHaveCount(3);
+  for (const n of [0, 1, 2]) await expect(frames.nth(n).contentFrame().locator('.season-tabs')).toBeVisible();
+  const places = async () => {
+    const found = await Promise.all((await frames.elementHandles()).map((each) => each.contentFrame()));
+    return Promise.all(found.map((frame) => frame!.evaluate(() => Math.round(scrollY))));
+  };
+  await frames.first().hover();
+  await page.mouse.wheel(0, 700);
+  await expect.poll(async () => (await places()).map((top) => top > 0)).toEqual([true, true, true]);
+  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Questions' });
+  await expect(bench.preview.getByRole('heading', { name: 'Who answers' })).toBeAttached();
+  await expect.poll(places).toEqual([0, 0, 0]);
+});

@@ -41,7 +41,7 @@ async function shiftsWhile(page: Page, run: () => Promise<void>): Promise<number
 test.beforeAll(() => loadRules(registry));
 
 test('shows while its box is pointed at, or has the focus in it, and nothing around moves', async ({
-  page
+  blank: page
 }) => {
   await open(page, answering());
   await text(page).scrollIntoViewIfNeeded();
@@ -61,7 +61,7 @@ test('shows while its box is pointed at, or has the focus in it, and nothing aro
   expect(await axeViolations(page)).toEqual([]);
 });
 
-test('goes away while its box is pointed at, where that is set', async ({ page }) => {
+test('goes away while its box is pointed at, where that is set', async ({ blank: page }) => {
   await open(page, answering({ as: 'hide' }, 'press-heading'));
   await text(page).scrollIntoViewIfNeeded();
   await away(page);
@@ -70,7 +70,9 @@ test('goes away while its box is pointed at, where that is set', async ({ page }
   await expect.poll(() => opacity(page, 'press-heading')).toBe('0');
 });
 
-test('covers its whole box and goes away to a side; a press reaches what is under it', async ({ page }) => {
+test('covers its whole box and goes away to a side; a press reaches what is under it', async ({
+  blank: page
+}) => {
   await open(page, answering({ as: 'cover', track: trackOf({ form: 'slide', ms: 0 }) }, 'press-text'));
   const box = page.locator(partIn('export', 'press-words' as NodeId, 'root'));
   await box.scrollIntoViewIfNeeded();
@@ -105,7 +107,7 @@ for (const [touch, seen] of [
     await context.close();
   });
 
-test('is simply there on paper; with less motion it comes at once', async ({ page }) => {
+test('is simply there on paper; with less motion it comes at once', async ({ blank: page }) => {
   await open(page, answering());
   await page.emulateMedia({ media: 'print' });
   expect(await opacity(page)).toBe('1');
@@ -114,7 +116,7 @@ test('is simply there on paper; with less motion it comes at once', async ({ pag
   expect(await opacity(page)).toBe('1');
 });
 
-test('what nothing brings the focus to is found, and can take it itself', async ({ page }) => {
+test('what nothing brings the focus to is found, and can take it itself', async ({ blank: page }) => {
   const alone: Command[] = [
     { type: 'remove', ids: ['press-button'] },
     { type: 'set-setting', id: 'press-text', key: 'html', value: '<p>Stand at the rail.</p>' },

@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
+import { bytes, demo as project } from './support/demo';
 import { expect, test, type Page } from './support/test';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { writeProjectFile } from '../src/core/formats/project-file';
-import { makeDemo } from '../demo/make';
 import { axeViolations } from './support/axe';
 import { Bench } from './support/workbench';
 
@@ -13,7 +13,6 @@ const importFile = (page: Page, name: string, content: Uint8Array) =>
 
 /** The demo with its project.json changed by hand, as an attacker would. */
 function tampered(change: (document: any) => void): Uint8Array {
-  const { project, bytes } = makeDemo();
   const entries = unzipSync(writeProjectFile(project, bytes));
   const document = JSON.parse(strFromU8(entries['project.json']!));
   change(document);
@@ -224,7 +223,8 @@ test('axe-core finds nothing while the tools are coming, and it is said that the
   let arrive = () => {};
   const held = new Promise<void>((resolve) => (arrive = resolve));
   await page.route(/\.js$/, async (route) => {
-    const response = await route.fetch();
+    // Unlike a browser, this asks on a connection that the server has just given up.
+    const response = await route.fetch({ maxRetries: 3 });
     // The grammar that values are checked by is one of the tools.
     if ((await response.text()).includes('SyntaxMatchError')) await held;
     await route.fulfill({ response });

@@ -14,13 +14,12 @@ const drawn = (page: Page) =>
   page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
 
 async function openStory(page: Page, project = demo): Promise<void> {
-  await open(page, project);
-  await page.goto(page.url().replace('index.html', 'story.html'));
+  await open(page, project, 1280, ['story']);
 }
 
 // WCAG 2.2, 1.4.10 (reflow) and 2.4.11: a window of 1280 × 800 at 400 %.
 test('in a window of 320 × 200 all words of the story page come into sight, and it never scrolls sideways', async ({
-  page
+  blank: page
 }) => {
   await openStory(page);
   await page.setViewportSize({ width: 320, height: 200 });
@@ -74,7 +73,7 @@ const placesFromTop = async (page: Page): Promise<readonly string[]> => {
 
 // WCAG 2.2, 2.3.3.
 test('less motion asked for in the middle of the way leaves the page as one that had it from the start', async ({
-  page
+  blank: page
 }) => {
   const project = changed({ type: 'remove-effect', id: 'loft-baskets', effect: 'loop' } as Command);
   const faults: string[] = [];

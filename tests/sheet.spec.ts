@@ -106,6 +106,49 @@ test.describe('state sheet', () => {
       .toEqual({ starts: 6, isReadable: true });
   });
 
+  test('what a state does not show is told in its cell, and what it fades in is there at once', async ({
+    page
+  }) => {
+    const bench = await Bench.openNew(page);
+    await bench.insert('slider');
+    await bench.view('Behaviour');
+    await page.getByRole('combobox', { name: 'Slides', exact: true }).selectOption('fade into one another');
+    await bench.view('States');
+    await bench.pick('Slider', 'slide');
+    const cells = page.frameLocator('iframe[title="slide in each state"]').locator('k-stage > div');
+    await expect(cells).toHaveText([/Not seen$/, /Not seen$/, /Not seen$/, /^What the first slide shows\.$/]);
+    await expect(cells.last().locator('[data-k-force]')).toHaveCSS('opacity', '1');
+  });
+
+  test('states scrolled to the side: rows keep their names in sight, and tabs their words in one line', async ({
+    page
+  }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await bench.view('States');
+    await page.keyboard.press('Shift+t');
+    await expect(page.getByRole('textbox', { name: 'Name of Leaf' })).toBeVisible();
+    const disabled = bench.cell('background-color', 'disabled');
+    await disabled.focus();
+    const name = page.getByRole('rowheader', { name: 'Background', exact: true });
+    await expect(name).toBeInViewport({ ratio: 1 });
+    const [right, left] = [
+      await name.evaluate((each) => each.getBoundingClientRect().right),
+      await disabled.evaluate((each) => each.getBoundingClientRect().left)
+    ];
+    expect(right).toBeLessThanOrEqual(left);
+    const tabs = page.frameLocator('iframe[title="tab in each state"]').locator('k-stage .season-tabs-tab');
+    const lines = () =>
+      tabs.evaluateAll((all) =>
+        all.map((tab) => {
+          const words = document.createRange();
+          words.selectNodeContents(tab.querySelector('span[dir]')!);
+          return new Set([...words.getClientRects()].map(({ top }) => Math.round(top))).size;
+        })
+      );
+    await expect.poll(lines).toEqual([1, 1, 1, 1, 1, 1]);
+  });
+
   test('contrast is worked out below, and a poor one becomes a finding', async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');

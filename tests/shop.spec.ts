@@ -1,7 +1,7 @@
 import { pathToFileURL } from 'node:url';
 import { join } from 'node:path';
+import { demo } from './support/demo';
 import { expect, test } from './support/test';
-import { makeDemo } from '../demo/make';
 import type { SourceId } from '../src/core/project/types';
 import { axeViolations } from './support/axe';
 import { Counted } from './support/counted';
@@ -9,10 +9,10 @@ import { exportedDemo } from './support/exported';
 import { Bench } from './support/workbench';
 
 test('the demo’s shop has four tabs by four queries, readable with and without script', async ({
-  page,
+  blank: page,
   browser
 }) => {
-  const { rows } = makeDemo().project.sources['catalogue' as SourceId]!;
+  const { rows } = demo.sources['catalogue' as SourceId]!;
   const { folder, problems } = await exportedDemo();
   expect(problems).toEqual([]);
   const address = pathToFileURL(join(folder, 'shop.html')).href;
@@ -46,7 +46,7 @@ test('the demo’s shop has four tabs by four queries, readable with and without
 });
 
 test('the demo’s questions page ends with a list from a CSV file, of those who are there', async ({
-  page
+  blank: page
 }) => {
   const { folder } = await exportedDemo();
   await page.goto(pathToFileURL(join(folder, 'questions.html')).href);

@@ -42,7 +42,7 @@ const piece = (node: string, tag: string, style: string, content: string, more =
   `<${tag} data-k-node="${node}" data-k-part="root" style="${style}" ${more}>${content}</${tag}>`;
 
 test('the outermost piece that sticks out makes the page scroll sideways, and what is kept in does not', async ({
-  page
+  blank: page
 }) => {
   const wide = piece('outer', 'div', 'width: 460px', piece('inner', 'div', 'width: 450px; height: 9px', ''));
   expect(await seen(page, piece('page', 'div', '', wide))).toEqual(['sideways outer 60']);
@@ -57,7 +57,7 @@ test('the outermost piece that sticks out makes the page scroll sideways, and wh
   expect(await seen(page, drawn)).toEqual([]);
 });
 
-test('a page written from right to left scrolls sideways to the left', async ({ page }) => {
+test('a page written from right to left scrolls sideways to the left', async ({ blank: page }) => {
   const wide = piece('wide', 'div', 'width: 430px; height: 9px', '');
   expect(await seen(page, `<script>document.documentElement.dir = 'rtl'</script>${wide}`)).toEqual([
     'sideways wide 30'
@@ -65,7 +65,7 @@ test('a page written from right to left scrolls sideways to the left', async ({ 
 });
 
 test('words that stick out of a box that clips are cut by so many px; what is put away whole is not', async ({
-  page
+  blank: page
 }) => {
   const line = piece('words', 'p', 'margin: 0; line-height: 20px', 'Late apples keep until the spring');
   expect(await seen(page, piece('box', 'div', 'height: 12px; overflow: hidden', line))).toEqual([
@@ -90,7 +90,7 @@ test('words that stick out of a box that clips are cut by so many px; what is pu
 });
 
 test('labels wrap in a button and in a row of links; a link in a text and a card that is pressed whole do not', async ({
-  page
+  blank: page
 }) => {
   const button = piece('button', 'button', 'width: 90px', 'Book a round');
   expect(await seen(page, button)).toEqual(['wrapped button 2']);
@@ -116,7 +116,7 @@ test('labels wrap in a button and in a row of links; a link in a text and a card
 
 // WCAG 2.2, 2.5.8 and its figures: small targets are let be where a circle of 24 px around each meets no other.
 test('small targets are told where they stand close, not where there is room around them, nor in a text', async ({
-  page
+  blank: page
 }) => {
   const dots = (gap: number) =>
     `<div style="display: flex; gap: ${gap}px">${['one', 'two']
@@ -130,7 +130,7 @@ test('small targets are told where they stand close, not where there is room aro
   expect(await seen(page, inText)).toEqual([]);
 });
 
-test('columns of one word, and lines of a heading, are counted', async ({ page }) => {
+test('columns of one word, and lines of a heading, are counted', async ({ blank: page }) => {
   const narrow = piece('narrow', 'p', 'width: 90px', 'Cellared orchards understand patience');
   expect(await seen(page, narrow)).toEqual(['sparse narrow 1']);
   const heading = (px: number) =>
@@ -142,7 +142,7 @@ test('columns of one word, and lines of a heading, are counted', async ({ page }
 
 // 23 letters of 9.6 px: 221 px; 30 more letters a hundred, 0.12 em a letter and 0.16 em a word, or twice the size.
 test('the same texts longer, spaced out, or twice as large take the lines they would take', async ({
-  page
+  blank: page
 }) => {
   const heading = (px: number) =>
     piece('heading', 'h2', `width: ${px}px; font-size: 16px`, 'An orchard of old names');
@@ -156,7 +156,7 @@ test('the same texts longer, spaced out, or twice as large take the lines they w
   }
 });
 
-test('pictures drawn larger than they are, by how much; drawings never are', async ({ page }) => {
+test('pictures drawn larger than they are, by how much; drawings never are', async ({ blank: page }) => {
   const image = (node: string, style: string, more = '') =>
     piece(node, 'div', '', `<img alt="" width="100" height="50" style="display: block; ${style}" ${more}>`);
   const body = [
@@ -175,7 +175,7 @@ test('pictures drawn larger than they are, by how much; drawings never are', asy
 });
 
 test('boxes side by side that end apart are uneven; those without a box, or below one another, are not', async ({
-  page
+  blank: page
 }) => {
   const card = (node: string, height: number, style = 'background: #eee') =>
     piece(node, 'div', `height: ${height}px; width: 90px; ${style}`, '');
@@ -191,7 +191,7 @@ test('boxes side by side that end apart are uneven; those without a box, or belo
 });
 
 test('the words have one shape as long as no line of them is longer, higher or broken elsewhere', async ({
-  page
+  blank: page
 }) => {
   await seen(
     page,

@@ -37,7 +37,7 @@ const offset = (page: Page, id: string) =>
     );
   });
 
-test('goes on by arrows and dots, says where it is, and stops at its ends', async ({ page }) => {
+test('goes on by arrows and dots, says where it is, and stops at its ends', async ({ blank: page }) => {
   await open(page, slider());
   await expect(current(page)).toHaveAttribute('id', 'ashen-pippin');
   await expect(previous(page)).toHaveAttribute('aria-disabled', 'true');
@@ -54,7 +54,7 @@ test('goes on by arrows and dots, says where it is, and stops at its ends', asyn
 });
 
 test('shows as many as it is told, with a bit of the next, and has a dot for each place it rests at', async ({
-  page
+  blank: page
 }) => {
   await open(page, slider({ visible: 2.5, gap: 20 }));
   const [view, first, second] = await Promise.all(
@@ -69,7 +69,7 @@ test('shows as many as it is told, with a bit of the next, and has a dot for eac
 });
 
 test('is dragged by the mouse, comes to rest on a slide, and what is pressed to drag it is not meant', async ({
-  page
+  blank: page
 }) => {
   await open(page, slider({ visible: 3 }));
   const box = (await part(page, 'view').boundingBox())!;
@@ -88,7 +88,9 @@ test('is dragged by the mouse, comes to rest on a slide, and what is pressed to 
   expect(await scrolled(page)).toBe(rest);
 });
 
-test('goes round by moving the slides themselves: none stands twice, none is missing', async ({ page }) => {
+test('goes round by moving the slides themselves: none stands twice, none is missing', async ({
+  blank: page
+}) => {
   await open(
     page,
     slider({
@@ -119,7 +121,7 @@ test('goes round by moving the slides themselves: none stands twice, none is mis
   expect(await part(page, 'slide').count()).toBe(6);
 });
 
-test('counts the slides, and says so by style alone', async ({ page }) => {
+test('counts the slides, and says so by style alone', async ({ blank: page }) => {
   await open(page, slider({ counter: true }));
   const drawn = () => part(page, 'counter').evaluate((each) => getComputedStyle(each, '::before').content);
   expect(await drawn()).toContain('" / 6"');
@@ -132,7 +134,9 @@ test('counts the slides, and says so by style alone', async ({ page }) => {
   await expect.poll(width).toBe(4);
 });
 
-test('on paper slides that go round stand where they stand, none beside the sheet', async ({ page }) => {
+test('on paper slides that go round stand where they stand, none beside the sheet', async ({
+  blank: page
+}) => {
   await open(page, slider({ visible: 3, ends: 'loop' }));
   await expect(part(page, 'root')).toHaveAttribute('data-looped', 'true');
   await page.emulateMedia({ media: 'print' });
@@ -146,7 +150,9 @@ test('on paper slides that go round stand where they stand, none beside the shee
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(1280);
 });
 
-test('leaves no room to go round in where the window has grown too wide for that', async ({ page }) => {
+test('leaves no room to go round in where the window has grown too wide for that', async ({
+  blank: page
+}) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await open(page, slider({ visible: 3, ends: 'loop' }, 4));
   await expect(part(page, 'root')).toHaveAttribute('data-looped', 'true');
@@ -160,13 +166,13 @@ test('leaves no room to go round in where the window has grown too wide for that
   await expect.poll(room).toBeLessThan(400);
 });
 
-test('too few to go round go back to the first', async ({ page }) => {
+test('too few to go round go back to the first', async ({ blank: page }) => {
   await open(page, slider({ visible: 3, ends: 'loop' }, 3));
   await next(page).click();
   await expect(current(page)).toHaveAttribute('id', 'ashen-pippin');
 });
 
-test('in the middle stands the current one', async ({ page }) => {
+test('in the middle stands the current one', async ({ blank: page }) => {
   await open(page, slider({ visible: 3, align: 'center' }));
   await dot(page, 'Lady Thrale').click();
   const middle = async () => {
@@ -179,7 +185,7 @@ test('in the middle stands the current one', async ({ page }) => {
   await expect.poll(middle).toBeLessThan(1);
 });
 
-test('fades: one is seen, the others are out of sight and of reach', async ({ page }) => {
+test('fades: one is seen, the others are out of sight and of reach', async ({ blank: page }) => {
   await open(page, slider({ form: 'fade' }));
   await expect(slide(page, 'ashen-pippin')).toBeVisible();
   await expect(slide(page, 'bell-russet')).toBeHidden();
@@ -188,7 +194,7 @@ test('fades: one is seen, the others are out of sight and of reach', async ({ pa
   await expect(slide(page, 'bell-russet')).toHaveCSS('opacity', '1');
 });
 
-test('in a page written from right to left it goes on to the left', async ({ page }) => {
+test('in a page written from right to left it goes on to the left', async ({ blank: page }) => {
   await open(page, slider({ visible: 2 }));
   await page.evaluate(() => (document.documentElement.dir = 'rtl'));
   await page.setViewportSize({ width: 1200, height: 900 });
@@ -202,14 +208,14 @@ test.describe('plays by itself', () => {
   const isHeld = (page: Page) =>
     part(page, 'progress').evaluate((each) => each.getAnimations()[0]?.playState ?? 'none');
 
-  test('turns after each rest, round and round', async ({ page }) => {
+  test('turns after each rest, round and round', async ({ blank: page }) => {
     await open(page, playing({ rest: 1 }));
     for (const id of ['bell-russet', 'lady-thrale', 'old-quince'])
       await expect(current(page)).toHaveAttribute('id', id);
     await expect(page.getByRole('status')).toBeEmpty();
   });
 
-  test('is held while pointed at, focused, or by its button, and goes on', async ({ page }) => {
+  test('is held while pointed at, focused, or by its button, and goes on', async ({ blank: page }) => {
     await open(page, playing({ rest: 60 }));
     await page.mouse.move(2, 2);
     await expect.poll(() => isHeld(page)).toBe('running');
@@ -231,7 +237,7 @@ test.describe('plays by itself', () => {
     await expect.poll(() => isHeld(page)).toBe('paused');
   });
 
-  test('does not with less motion, nor out of sight', async ({ page }) => {
+  test('does not with less motion, nor out of sight', async ({ blank: page }) => {
     await open(page, playing({ rest: 60 }));
     await page.mouse.move(2, 2);
     await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight));
@@ -255,7 +261,7 @@ test('without script it is a strip to scroll, and nothing that would do nothing 
   await context.close();
 });
 
-test('axe-core has nothing to say, sliding, fading and playing', async ({ page }) => {
+test('axe-core has nothing to say, sliding, fading and playing', async ({ blank: page }) => {
   const all: Node['settings'][] = [
     {},
     { form: 'fade' },
@@ -275,7 +281,7 @@ test('its script is small: lean, with drags, and with everything', async () => {
   expect(await size('drags', 'rounds', 'slider', 'turns')).toBeLessThanOrEqual(2048);
 });
 
-test('400 slides go to their end and back, and have a dot each', async ({ page }) => {
+test('400 slides go to their end and back, and have a dot each', async ({ blank: page }) => {
   const panels = Array.from({ length: 400 }, (_, i) => panelWith(make, `Tree ${i + 1}`, 'Stands.'));
   await open(page, changed(put(make('slider', 'Varieties', {}, { panels }))));
   await expect(part(page, 'dot')).toHaveCount(400);
@@ -284,7 +290,7 @@ test('400 slides go to their end and back, and have a dot each', async ({ page }
   await expect(next(page)).toHaveAttribute('aria-disabled', 'true');
 });
 
-test('one slide alone has nowhere to go, and says so', async ({ page }) => {
+test('one slide alone has nowhere to go, and says so', async ({ blank: page }) => {
   await open(page, slider({ ends: 'loop', plays: true, rest: 1 }, 1));
   await next(page).click();
   await expect(current(page)).toHaveAttribute('id', 'ashen-pippin');
@@ -292,7 +298,7 @@ test('one slide alone has nowhere to go, and says so', async ({ page }) => {
 });
 
 test('dots that are small pictures lead to their slides; a slide with more in it keeps its dot', async ({
-  page
+  blank: page
 }) => {
   const shown = (name: string, asset: string) =>
     make('panel', name, {}, { content: [make('image', `${name} shown`, { asset, alt: name })] });

@@ -37,7 +37,7 @@ test.beforeAll(async () => {
 test.afterAll(() => server.close());
 const address = () => `http://127.0.0.1:${(server.address() as { port: number }).port}/`;
 
-test('two copies on one page work, each for itself, and touch nothing else', async ({ page }) => {
+test('two copies on one page work, each for itself, and touch nothing else', async ({ blank: page }) => {
   const text = await snippet('season-tabs');
   html = site(text + text);
   const before = site('');
@@ -74,7 +74,7 @@ test('two copies on one page work, each for itself, and touch nothing else', asy
   expect(await page.evaluate(() => Object.keys(window).length)).toBe(globals);
 });
 
-test('two copies of a side panel, which open without script, each open theirs', async ({ page }) => {
+test('two copies of a side panel, which open without script, each open theirs', async ({ blank: page }) => {
   const make = makeWith({ exactIds: true });
   const drawer = make(
     'drawer',
@@ -95,7 +95,7 @@ test('two copies of a side panel, which open without script, each open theirs', 
 });
 
 test('every class, id, keyframe and token of a snippet has its prefix, and axe-core has nothing to say', async ({
-  page
+  blank: page
 }) => {
   const text = await snippet('season-tabs');
   const style = /<style>([\s\S]*)<\/style>/.exec(text)![1]!;

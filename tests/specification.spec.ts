@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs';
 import { PNG } from 'pngjs';
-import { makeDemo } from '../demo/make';
 import { loadRules, runFindings } from '../src/core/findings/run';
 import { NO_FACTS } from '../src/core/kinds/finding';
 import { makeWith } from '../src/core/kinds/make';
@@ -8,6 +7,7 @@ import type { PageId } from '../src/core/project/types';
 import { printSpecification } from '../src/core/specification/page';
 import { specificationOf } from '../src/core/specification/specification';
 import { registry } from '../src/core/whole';
+import { bytes, demo as project } from './support/demo';
 import { axeViolations } from './support/axe';
 import { exported, partIn } from './support/exported';
 import { printed, squeezed } from './support/paper';
@@ -15,7 +15,6 @@ import { expect, test } from './support/test';
 import { changed, put } from './support/visit';
 import { Bench } from './support/workbench';
 
-const { project, bytes } = makeDemo();
 const page = 'visit' as PageId;
 
 test.beforeAll(() => loadRules(registry));

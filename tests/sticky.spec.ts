@@ -84,7 +84,9 @@ interface Seen {
 }
 
 // CSS Positioned Layout 3, section 3.4: the reference is where Chromium puts what sticks.
-test('what is worked out of stuck positions is what Chromium does, on 300 random pages', async ({ page }) => {
+test('what is worked out of stuck positions is what Chromium does, on 300 random pages', async ({
+  blank: page
+}) => {
   const script = await boxReader();
   let worst = 0;
   let stuck = 0;
@@ -165,7 +167,7 @@ function guidePage(): Project {
 
 const contents = partIn('export', 'contents', 'root');
 
-test('a side column stays in sight at its distance, as long as its row lasts', async ({ page }) => {
+test('a side column stays in sight at its distance, as long as its row lasts', async ({ blank: page }) => {
   await open(page, beside());
   const top = () => page.locator(contents).evaluate((element) => element.getBoundingClientRect().top);
   const rest = await top();
@@ -187,7 +189,7 @@ const everything = (page: Page): Promise<string[]> =>
     })
   );
 
-test('where it is switched off, and on paper, nothing of it is left', async ({ page }) => {
+test('where it is switched off, and on paper, nothing of it is left', async ({ blank: page }) => {
   const without = changed(insertGuide);
   for (const [width, medium] of [
     [390, 'screen'],
@@ -202,7 +204,7 @@ test('where it is switched off, and on paper, nothing of it is left', async ({ p
 });
 
 test('a look of its own while it is stuck comes and goes with the scroll, in page and preview', async ({
-  page
+  blank: page
 }) => {
   const look: Command = {
     type: 'set-style',
@@ -313,7 +315,7 @@ test('what is resolved of a piece that is stuck, and of its parts, is what Chrom
 });
 
 test('a link lands clear of a header that sticks, as far below the top as the page is told', async ({
-  page
+  blank: page
 }) => {
   await open(
     page,
@@ -380,9 +382,8 @@ test('where the page ends before what sticks has been carried, it says how far t
   const [, px] = /for (\d+) of/.exec(await told.innerText())!;
   const size = await page.getByText(/in a window of \d+ × \d+ px/).innerText();
   const [, width, height] = /(\d+) × (\d+)/.exec(size)!.map(Number) as [number, number, number];
-  await open(page, project);
+  await open(page, project, width, ['harvest']);
   await page.setViewportSize({ width, height });
-  await page.goto(page.url().replace('index.html', 'harvest.html'));
   expect(await carried(page, partIn('export', 'weeks-side', 'root'))).toBe(Number(px));
 });
 

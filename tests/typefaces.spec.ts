@@ -50,7 +50,7 @@ function withFraunces(late: 'changes' | null): Project {
 const made = (late: 'changes' | null = null) =>
   exported(withFraunces(late), new Map([...demoBytes, ['fraunces' as AssetId, FILE]]));
 
-test('a typeface goes along with the letters of the page, and Chromium draws it', async ({ page }) => {
+test('a typeface goes along with the letters of the page, and Chromium draws it', async ({ blank: page }) => {
   const { url, files, problems, folder } = await made('changes');
   expect(problems).toEqual([]);
   expect(files.get('style.css')).toContain('font-family: "Fraunces", "Fraunces fallback", serif;');

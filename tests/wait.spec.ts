@@ -24,10 +24,10 @@ const waiting = (settings: Record<string, unknown> = {}): Project =>
 const piece = (page: Page) => page.locator(partIn('export', ID as NodeId, 'root'));
 
 /** Opens it with a clock that stands until it is told to go on. */
-async function opened(page: Page, project: Project): Promise<void> {
+async function opened(page: Page, project: Project, ...others: readonly string[]): Promise<void> {
   await page.clock.install({ time: new Date('2026-11-01T10:00:00') });
   await page.clock.pauseAt(new Date('2026-11-01T11:00:00'));
-  await open(page, project);
+  await open(page, project, 1280, ['visit', ...others]);
 }
 
 test.beforeAll(() => loadRules(registry));
@@ -183,7 +183,7 @@ alone(
 );
 
 alone('is left for the address by itself when nobody stays, and at once by its link', async ({ page }) => {
-  await opened(page, waiting(LEAVES));
+  await opened(page, waiting(LEAVES), 'harvest');
   await page.clock.runFor(2100);
   await expect(notice(page).getByRole('link', { name: 'Go now' })).toHaveAttribute('href', 'harvest.html');
   await page.clock.runFor(4100);

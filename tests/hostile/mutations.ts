@@ -1,4 +1,4 @@
-import { makeDemo } from '../../demo/make';
+import { bytes, demo as project } from '../support/demo';
 import { pictures } from '../../demo/pictures';
 import { readDesignTokens, writeDesignTokens } from '../../src/core/formats/design-tokens';
 import { readAsset } from '../../src/core/formats/picture';
@@ -103,7 +103,6 @@ function tally(
 
 /** Damages bytes of a project file, or values and keys of its document, and reads it. */
 export function damagedProjects(count: number): Tally {
-  const { project, bytes } = makeDemo();
   const whole = writeProjectFile(project, bytes);
   const json = JSON.stringify(project);
   const byBytes = (next: () => number, n: number) => {
@@ -131,7 +130,7 @@ export function damagedProjects(count: number): Tally {
 }
 
 export function damagedTokenFiles(count: number): Tally {
-  const json = JSON.stringify(JSON.parse(writeDesignTokens(makeDemo().project.tokens)));
+  const json = JSON.stringify(JSON.parse(writeDesignTokens(project.tokens)));
   const encoder = new TextEncoder();
   const decoder = new TextDecoder();
   const input = (next: () => number, n: number) =>

@@ -2,16 +2,17 @@ import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { makeDemo } from '../../demo/make';
 import { planExport, requestOf } from '../../src/core/compile/files';
 import { renditionPlan } from '../../src/core/compile/rendition-plan';
 import { renditionFile, type Rendition } from '../../src/core/compile/renditions';
-import type { AssetId, Project } from '../../src/core/project/types';
+import { pageFile } from '../../src/core/project/files';
+import type { AssetId, PageId, Project } from '../../src/core/project/types';
 import { withShippedFaces } from '../../src/core/faces/shipping';
 import { registry } from '../../src/core/whole';
 import { finish } from '../../src/server/finish';
 import { makeRenditions } from '../../src/server/renditions';
 import { subsetFace } from '../../src/server/typefaces';
+import { bytes, demo } from './demo';
 
 export interface Exported {
   /** Address of the first page on disk. */
@@ -21,17 +22,41 @@ export interface Exported {
   readonly files: ReadonlyMap<string, string>;
 }
 
+/** Exports that this worker has made, which tests only read; by project, then by what was asked of them. */
+const known = new WeakMap<Project, Map<string, Promise<Exported>>>();
+
 /**
- * Exports a project the way the interface and the command line do, into a folder of its own.
+ * Exports a project the way the interface and the command line do, into a folder of its own; the same project once.
  * @param marked gives elements the marks by which `partIn` finds them.
+ * @param pages those that leave; all where none are named.
  */
-export async function exported(
+export function exported(
   given: Project,
   files: ReadonlyMap<AssetId, Uint8Array> = new Map(),
   single = false,
-  marked = false
+  marked = false,
+  pages: readonly PageId[] = given.info.pageOrder
 ): Promise<Exported> {
-  const roots = given.info.pageOrder.map((id) => given.pages[id]!.root);
+  const key = [files.size, single, marked, ...pages].join(' ');
+  const ofProject = known.get(given) ?? new Map<string, Promise<Exported>>();
+  known.set(given, ofProject);
+  const made = ofProject.get(key) ?? make(given, files, { single, marked, pages });
+  ofProject.set(key, made);
+  return made;
+}
+
+interface Asked {
+  readonly single: boolean;
+  readonly marked: boolean;
+  readonly pages: readonly PageId[];
+}
+
+async function make(
+  given: Project,
+  files: ReadonlyMap<AssetId, Uint8Array>,
+  { single, marked, pages }: Asked
+): Promise<Exported> {
+  const roots = pages.map((id) => given.pages[id]!.root);
   const { project, bytes } = await withShippedFaces(given, files, roots, subsetFace);
   const folder = mkdtempSync(join(tmpdir(), 'kymation-'));
   const renditions = new Map<AssetId, Rendition[]>();
@@ -45,7 +70,7 @@ export async function exported(
     );
     made.made.forEach((each) => small.set(renditionFile(asset, each.width, each.format), each.bytes));
   }
-  const plan = planExport(registry, project, project.info.pageOrder, {
+  const plan = planExport(registry, project, pages, {
     single,
     marked,
     renditions,
@@ -62,26 +87,15 @@ export async function exported(
   plan.renditions.forEach((file) => write(`assets/${file}`, small.get(file)!));
   plan.assets.forEach((asset) => write(`assets/${asset.file}`, bytes.get(asset.id) ?? new Uint8Array()));
   return {
-    url: pathToFileURL(join(folder, 'index.html')).href,
+    url: pathToFileURL(join(folder, pageFile(project, pages[0]!))).href,
     folder,
     problems: [...broken, ...problems],
     files: new Map(finished.files.map((file) => [file.path, file.text]))
   };
 }
 
-/** Exports of the demo that this worker has made, which tests only read. */
-const ofDemo = new Map<string, Promise<Exported>>();
-
-/** The demo as it leaves, made once. */
-export function exportedDemo(single = false): Promise<Exported> {
-  const key = single ? 'one file' : 'site';
-  const known = ofDemo.get(key);
-  if (known) return known;
-  const { project, bytes } = makeDemo();
-  const made = exported(project, bytes, single);
-  ofDemo.set(key, made);
-  return made;
-}
+/** The demo as it leaves. */
+export const exportedDemo = (single = false): Promise<Exported> => exported(demo, bytes, single);
 
 /** @returns the selector of a part of a piece in a marked export, or in the preview. */
 export const partIn = (where: 'export' | 'preview', node: string, part: string): string => {

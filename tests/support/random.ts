@@ -6,6 +6,3 @@ export function random(seed: number): (most: number) => number {
     return state % most;
   };
 }
-
-/** How many random pages a test tries: as many as it takes in every run, or as `RANDOM_PAGES` asks for once. */
-export const randomPages = (usual: number): number => Number(process.env.RANDOM_PAGES ?? usual);

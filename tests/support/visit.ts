@@ -1,12 +1,12 @@
-import { makeDemo } from '../../demo/make';
 import { apply } from '../../src/core/commands/apply';
 import type { Command } from '../../src/core/commands/commands';
-import type { Fragment, Project } from '../../src/core/project/types';
+import type { Fragment, PageId, Project } from '../../src/core/project/types';
 import { registry } from '../../src/core/whole';
-import { exported } from './exported';
+import { bytes, demo, VISIT } from './demo';
+import { exported, type Exported } from './exported';
 import { expect, type Page } from './test';
 
-export const { project: demo, bytes } = makeDemo();
+export { bytes, demo };
 
 /** The demo after some commands, as one step. */
 export function changed(...commands: Command[]): Project {
@@ -22,10 +22,19 @@ export const put = (fragment: Fragment, index = 0, parent = 'welcome', slot = 'c
   at: { parent, slot, index }
 });
 
-/** Opens the export of a project, which has no problem. */
-export async function open(page: Page, project: Project, width = 1280): Promise<void> {
+/** The export of a project’s visit page alone. */
+export const exportedVisit = (project: Project, marked = false): Promise<Exported> =>
+  exported(project, bytes, false, marked, [VISIT]);
+
+/** Exports some pages of a project, its first where none are named, without a problem; opens the first of them. */
+export async function open(
+  page: Page,
+  project: Project,
+  width = 1280,
+  pages: readonly string[] = project.info.pageOrder.slice(0, 1)
+): Promise<void> {
   await page.setViewportSize({ width, height: 900 });
-  const made = await exported(project, bytes, false, true);
+  const made = await exported(project, bytes, false, true, pages as readonly PageId[]);
   expect(made.problems).toEqual([]);
   await page.goto(made.url);
 }

@@ -7,18 +7,15 @@ const AWAY = '/project/-';
 const LASTING = ['addInitScript', 'exposeFunction', 'exposeBinding', 'route', 'setDefaultTimeout'] as const;
 
 /**
- * One window of the app that is kept from test to test: starting the app anew takes more than all that most
- * tests do in it. Between two tests it leaves its project as a visitor does, by a link, and its storage is
- * emptied. A window that a test failed in, changed for good, or left at another site is closed, and the next test
- * gets a new one.
+ * A window that is kept from test to test: opening one anew takes more than most tests do in it. One that a test
+ * failed in or changed for good is closed, and the next test gets a new one.
  */
-export class KeptWindow {
+export abstract class KeptWindow {
   #page: Page | null = null;
   #isChanged = false;
 
   constructor(
-    private readonly profile: BrowserContext,
-    private readonly origin: string,
+    protected readonly profile: BrowserContext,
     private readonly viewport: ViewportSize
   ) {
     const { newCDPSession } = profile;
@@ -28,22 +25,30 @@ export class KeptWindow {
     };
   }
 
-  /** The window for the next test: the app with nothing stored, or a blank one. */
+  /** The window for the next test. */
   async ready(): Promise<Page> {
-    if (this.#page) await this.#page.evaluate(emptyStorage);
+    if (this.#page) await this.prepare(this.#page);
     else this.#page = await this.#opened();
     return this.#page;
   }
 
-  /** Lets go of all that a test has opened, and leaves its project. @param isGood whether the test passed. */
+  /** Lets go of all that a test has opened, and leaves what it looked at. @param isGood whether the test passed. */
   async after(isGood: boolean): Promise<void> {
     for (const each of this.profile.pages()) if (each !== this.#page) await each.close();
     const page = this.#page;
-    const isUsable =
-      page && isGood && !this.#isChanged && !page.isClosed() && (await runsApp(page, this.origin));
-    if (isUsable) await this.#leave(page);
+    const isUsable = page && isGood && !this.#isChanged && !page.isClosed() && (await this.canStay(page));
+    if (isUsable) await this.#reset(page);
     else await this.#close();
   }
+
+  /** Makes a window that stayed ready for the next test. */
+  protected abstract prepare(page: Page): Promise<void>;
+  /** Whether a window can be left as a visitor does. */
+  protected abstract canStay(page: Page): Promise<boolean>;
+  /** Leaves what a test looked at. */
+  protected abstract leave(page: Page): Promise<void>;
+  /** Done once to a new window. */
+  protected abstract begin(page: Page): Promise<void>;
 
   async #close(): Promise<void> {
     await this.#page?.close();
@@ -53,14 +58,8 @@ export class KeptWindow {
 
   async #opened(): Promise<Page> {
     const page = await this.profile.newPage();
-    const session = await this.profile.newCDPSession(page);
-    await session.send('Storage.clearDataForOrigin', {
-      origin: this.origin,
-      storageTypes: 'indexeddb,local_storage'
-    });
-    await session.detach();
+    await this.begin(page);
     for (const name of LASTING) this.#watch(page, name);
-    setOnBlankPage(page);
     return page;
   }
 
@@ -73,15 +72,88 @@ export class KeptWindow {
   }
 
   /** All that a test may leave as it is set goes back to what a new window has. */
-  async #leave(page: Page): Promise<void> {
+  async #reset(page: Page): Promise<void> {
     page.removeAllListeners();
     await page.emulateMedia({ media: null, colorScheme: null, reducedMotion: null, forcedColors: null });
     await page.setViewportSize(this.viewport);
-    await follow(page, AWAY);
-    await page.getByRole('heading', { name: 'This project is not here' }).waitFor();
+    await this.leave(page);
     await page.mouse.move(0, 0);
     await page.mouse.up();
   }
+}
+
+/**
+ * A window of the app. Between two tests it leaves its project as a visitor does, by a link, and its storage is
+ * emptied; one that was left at another site is closed.
+ */
+export class AppWindow extends KeptWindow {
+  constructor(
+    profile: BrowserContext,
+    viewport: ViewportSize,
+    private readonly origin: string
+  ) {
+    super(profile, viewport);
+  }
+
+  protected async begin(page: Page): Promise<void> {
+    const session = await this.profile.newCDPSession(page);
+    await session.send('Storage.clearDataForOrigin', {
+      origin: this.origin,
+      storageTypes: 'indexeddb,local_storage'
+    });
+    await session.detach();
+    setOnBlankPage(page);
+  }
+
+  protected prepare(page: Page): Promise<void> {
+    return page.evaluate(emptyStorage);
+  }
+
+  protected canStay(page: Page): Promise<boolean> {
+    return runsApp(page, this.origin);
+  }
+
+  protected async leave(page: Page): Promise<void> {
+    await follow(page, AWAY);
+    await page.getByRole('heading', { name: 'This project is not here' }).waitFor();
+  }
+}
+
+/** A window that never shows the app: blank, with nothing stored, between two tests. */
+export class BlankWindow extends KeptWindow {
+  constructor(
+    profile: BrowserContext,
+    viewport: ViewportSize,
+    private readonly origin: string
+  ) {
+    super(profile, viewport);
+  }
+
+  protected begin(): Promise<void> {
+    return Promise.resolve();
+  }
+
+  protected prepare(): Promise<void> {
+    return Promise.resolve();
+  }
+
+  protected canStay(): Promise<boolean> {
+    return Promise.resolve(true);
+  }
+
+  protected async leave(page: Page): Promise<void> {
+    if (page.url().startsWith(`${this.origin}/`))
+      throw new Error('`blank` is not for the app: take `page`, which is emptied for the next test.');
+    await page.evaluate(forgetPage);
+    await page.goto('about:blank');
+  }
+}
+
+/** Run in the window. A blank page has nothing that it could have stored. */
+function forgetPage(): void {
+  if (location.protocol === 'about:') return;
+  localStorage.clear();
+  sessionStorage.clear();
 }
 
 /** What a test sets as content stands on a blank page: in the app, the app's policy would keep its style out. */
