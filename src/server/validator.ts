@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import {
   HtmlElement,
   HtmlValidate,
@@ -57,8 +58,23 @@ const ofParts = validator({ 'heading-level': 'off' });
 /** Problems that are told of one document; more say nothing new. */
 const PROBLEMS_MOST = 50;
 
+/** What was found in documents lately: of a site that leaves again after an edit, most pages are as they were. */
+const lately = new Map<string, readonly string[]>();
+const LATELY_MOST = 200;
+
 /** @returns what html-validate objects to in a document, as sentences with their lines. */
-export async function htmlProblems(file: string, html: string, isPart = false): Promise<string[]> {
+export async function htmlProblems(file: string, html: string, isPart = false): Promise<readonly string[]> {
+  const key = createHash('sha256').update(`${isPart} ${file}\n${html}`).digest('base64');
+  const known = lately.get(key);
+  if (known) return known;
+  const found = await validated(file, html, isPart);
+  lately.set(key, found);
+  const [oldest] = lately.keys();
+  if (lately.size > LATELY_MOST) lately.delete(oldest!);
+  return found;
+}
+
+async function validated(file: string, html: string, isPart: boolean): Promise<readonly string[]> {
   const report = await (isPart ? ofParts : ofPages).validateString(html);
   const messages = report.results
     .flatMap((result) => result.messages)

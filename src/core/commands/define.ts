@@ -1,4 +1,4 @@
-import { ValidationError, type ObjectSchema } from 'yup';
+import { ValidationError, type AnyObjectSchema } from 'yup';
 import type { Registry } from '../kinds/registry';
 import { freezeDeep } from '../project/diff';
 import type {
@@ -82,7 +82,7 @@ export function putAll(draft: ProjectDraft, { nodes }: Fragment): void {
 export interface CommandDefinition<Type extends string, Args extends object> {
   readonly type: Type;
   /** What the arguments must be; looked at before anything else is asked of them. */
-  readonly args: ObjectSchema<any>;
+  readonly args: AnyObjectSchema;
   /** For the history: what it did, as a short phrase. */
   label(args: Args, project: Project, registry: Registry): string;
   /** Null where the command may run. Must hold for `run` to be called. */

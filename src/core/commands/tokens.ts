@@ -1,7 +1,6 @@
 import { mixed, object, string, type AnySchema } from 'yup';
 import { checkToken, checkValue } from '../css/values';
 import { followingTokens } from '../css/timed';
-import { tokensIn } from '../css/tokens';
 import { readTypeStyle, TYPE_MEMBERS } from '../css/type-style';
 import { emptyRecord, ownOf } from '../data/record';
 import type { Registry } from '../kinds/registry';
@@ -19,59 +18,7 @@ import {
   type TokenId
 } from '../project/types';
 import { define, no, type Refusal } from './define';
-
-/** One place that names a token: a cell of a piece, or another token. */
-export interface TokenUse {
-  readonly kind: 'cell' | 'token' | 'setting';
-  readonly id: string;
-  /** In words, for lists. */
-  readonly where: string;
-}
-
-/** @returns every place that names the token. */
-export function usesOf(registry: Registry, project: Project, id: TokenId): TokenUse[] {
-  const found: TokenUse[] = [];
-  for (const token of Object.values(project.tokens)) {
-    if (tokensIn(token.value).includes(id))
-      found.push({ kind: 'token', id: token.id, where: `the token ${token.name}` });
-  }
-  const pieces = [
-    ...Object.values(project.nodes),
-    ...Object.values(project.shelf).flatMap(({ name, fragment }) =>
-      Object.values(fragment.nodes).map((node) => ({ ...node, name: `${node.name} (${name}, on the shelf)` }))
-    )
-  ];
-  for (const node of pieces) {
-    const { fields } = registry.of(node).settings;
-    for (const settings of [node.settings, ...Object.values(node.adapt)]) {
-      for (const [key, value] of Object.entries(settings)) {
-        const field = ownOf(fields as Record<string, AnySchema>, key);
-        const control = field?.meta()?.field?.control;
-        if (field && tokensIn(writtenIn(control, value)).includes(id))
-          found.push({
-            kind: 'setting',
-            id: node.id,
-            where: `${String(field.spec.label ?? key).toLowerCase()} of ${node.name}`
-          });
-      }
-    }
-    for (const [part, states] of Object.entries(node.styles)) {
-      for (const [state, conditions] of Object.entries(states)) {
-        for (const declarations of Object.values(conditions!)) {
-          for (const [property, value] of Object.entries(declarations)) {
-            if (tokensIn(value).includes(id))
-              found.push({
-                kind: 'cell',
-                id: node.id,
-                where: `${property} of ${node.name}${part === 'root' ? '' : `, ${part}`}${state === 'rest' ? '' : ` on ${state}`}`
-              });
-          }
-        }
-      }
-    }
-  }
-  return found;
-}
+import { usesOf } from './token-uses';
 
 /** A cell that holds the very value of a token, written out. */
 export interface EqualCell {
@@ -136,14 +83,6 @@ export function equalCells(project: Project, { id, type, value }: Token): EqualC
     }
   }
   return found;
-}
-
-/** The part of a setting that may name tokens. */
-function writtenIn(control: string | undefined, value: unknown): string {
-  if (control === 'css') return String(value);
-  if (control !== 'track') return '';
-  const { lasts = '', eases = '' } = value as Track;
-  return `${lasts}${eases}`;
 }
 
 /** Whether a property takes values of a type, for the types that few properties take. */

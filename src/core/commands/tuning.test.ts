@@ -13,7 +13,8 @@ import { apply } from './apply';
 import type { Command } from './commands';
 import { readProjectFile, writeProjectFile } from '../formats/project-file';
 import { restoreCommands } from './restore';
-import { equalCells, usesOf } from './tokens';
+import { usesOf } from './token-uses';
+import { equalCells } from './tokens';
 
 const set = (key: string, value: unknown, condition?: ConditionName): Command => ({
   type: 'set-setting',
@@ -115,8 +116,17 @@ describe('tokens', () => {
   it('say where they are used, and are not deleted there', () => {
     expect(usesOf(registry, leafed, 'leaf' as never).map(({ where }) => where)).toEqual(['the token shade']);
     expect(usesOf(registry, leafed, 'shade' as never).map(({ where }) => where)).toEqual([
-      'color of Tabs, tab'
+      'text of Tabs, tab'
     ]);
+    const cell = { part: 'tab', state: 'hover', condition: 'narrow', property: 'color' } as const;
+    const under = after(leafed, { type: 'set-style', id: id('tabs'), ...cell, value: '{shade}' });
+    expect(usesOf(registry, under, 'shade' as never).at(-1)).toEqual({
+      kind: 'cell',
+      id: 'tabs',
+      ...cell,
+      where: 'text of Tabs, tab on hover (narrow)',
+      isOnShelf: false
+    });
     expect(refused({ type: 'remove-token', id: 'shade' }, leafed)).toBe('token-in-use');
     expect(refused({ type: 'remove-token', id: 'gone' }, leafed)).toBe('no-such-token');
   });

@@ -227,8 +227,9 @@ function fallbacksOf({ registry, project, fits }: Source, node: Node): readonly 
 function fitOf({ registry, fits }: Source, node: Node): PieceSpec['fit'] {
   const fit = fits.get(node.id);
   const { fit: gauge } = registry.of(node);
-  if (!fit || !gauge || fit.from === null) return null;
-  return { from: Math.ceil(fitFrom(fit)), what: gauge.what };
+  if (!fit || !gauge) return null;
+  const from = fitFrom(fit);
+  return from === null ? null : { from, what: gauge.what };
 }
 
 /** @param others pieces that look and behave the same. */

@@ -75,7 +75,7 @@ export const templates: readonly Template[] = [
     template: 'cards',
     label: 'Three cards',
     summary: 'Three cards in equal columns',
-    words: ['teasers', 'grid', 'features'],
+    words: ['teasers', 'grid', 'features', 'pricing', 'plans'],
     root: 'columns',
     category: 'block',
     build: (make) =>
@@ -187,7 +187,7 @@ export const templates: readonly Template[] = [
     template: 'beside',
     label: 'Picture beside words',
     summary: 'A section with a picture at one side and words at the other',
-    words: ['media', 'feature', 'half'],
+    words: ['media', 'feature', 'half', 'zigzag', 'alternating'],
     root: 'section',
     category: 'section',
     build: (make) =>
