@@ -124,8 +124,9 @@ export default defineConfig({
     environment: 'node',
     // The core keeps no state between calls but what it has worked out before, so the files may share one.
     pool: 'threads',
-    // A machine shared with others may be slow for a while.
-    testTimeout: 60_000,
+    // A machine shared with others may be slow for a while: this only ends what hangs.
+    testTimeout: 300_000,
+    hookTimeout: 300_000,
     isolate: false
   }
 });

@@ -55,4 +55,4 @@ it('the command line runs as a program of its own, and tells its exit code', () 
     stdout: expect.stringContaining('0 findings')
   });
   expect(call('melt')).toMatchObject({ status: 2, stderr: expect.stringContaining('no command “melt”') });
-}, 60_000);
+});

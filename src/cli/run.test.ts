@@ -153,4 +153,4 @@ describe('command line', () => {
   ])('%j: one sentence, exit code 2', async (args, expected) => {
     expect(await kymation(...args)).toEqual({ code: 2, text: expect.stringMatching(expected) });
   });
-}, 60_000);
+});

@@ -84,7 +84,7 @@ describe('a file from the web', () => {
     server.closeAllConnections();
     server.close();
   });
-  const limits = { most: 3000, within: 5000, allows: (ip: string) => mayAsk(ip, true) };
+  const limits = { most: 3000, within: 60_000, allows: (ip: string) => mayAsk(ip, true) };
   const isRefused = { allows: (ip: string) => mayAsk(ip, false) };
   const sentence = async (address: string, more: object = {}) => {
     const fetched = await fetchFile(address, { ...limits, ...more });

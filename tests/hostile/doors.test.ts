@@ -21,18 +21,26 @@ import { CSS, HTML, NAMES, SVG } from './corpus';
 const TIMES_MOST = 2000;
 /** ms of the processor, of each that was gone through. */
 const took: number[] = [];
+let slowest = { door: (): unknown => null, ms: 0 };
 
 const PLAIN = JSON.stringify(Object.getOwnPropertyNames(Object.prototype).toSorted());
 const isUnpolluted = () => JSON.stringify(Object.getOwnPropertyNames(Object.prototype).toSorted()) === PLAIN;
 
 /** Goes through a door: nothing is thrown, nothing changes what every object has, and how long it takes is kept. */
 function through<T>(door: () => T): T {
-  const from = process.cpuUsage();
-  const outcome = door();
-  const { user, system } = process.cpuUsage(from);
-  took.push((user + system) / 1000);
+  const { outcome, ms } = timed(door);
+  took.push(ms);
+  if (ms > slowest.ms) slowest = { door, ms };
   expect(isUnpolluted()).toBe(true);
   return outcome;
+}
+
+/** How long something takes, ms of the processor: of all this process does meanwhile, in other threads too. */
+function timed<T>(work: () => T): { outcome: T; ms: number } {
+  const from = process.cpuUsage();
+  const outcome = work();
+  const { user, system } = process.cpuUsage(from);
+  return { outcome, ms: (user + system) / 1000 };
 }
 
 type ParentNode = DefaultTreeAdapterTypes.ParentNode;
@@ -294,5 +302,7 @@ it('what every door takes is what the project’s own commands take', () => {
 afterAll(() => {
   const sorted = took.toSorted((a, b) => a - b);
   const usual = Math.max(0.01, sorted[Math.floor(sorted.length / 2)]!);
-  expect(sorted.at(-1)! / usual).toBeLessThan(TIMES_MOST);
+  // It may have looked slow for what the other threads did meanwhile: the least of several counts.
+  const least = Math.min(...[1, 2, 3].map(() => timed(slowest.door).ms));
+  expect(least / usual).toBeLessThan(TIMES_MOST);
 });

@@ -6,7 +6,7 @@ import { readProjectFile, writeProjectFile } from '../../src/core/formats/projec
 import { registry } from '../../src/core/whole';
 import { NAMES } from './corpus';
 
-/** None may take longer, ms. */
+/** What takes longer, ms, is told as slow. */
 const WITHIN_MS = 2000;
 
 /** A small generator of numbers that are the same at every run. */

@@ -53,7 +53,7 @@ it('brings in what another window writes while this one is writing, whichever of
         expect(hand.project.nodes[id('heading')]!.name).toBe(`One ${round}`);
         expect(hand.project.nodes[id('text-one')]!.name).toBe(`Two ${round}`);
       }
-    }, 30_000);
+    }, 120_000);
     stops.forEach((stop) => stop());
   }
 });
