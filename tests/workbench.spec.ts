@@ -349,7 +349,7 @@ test('what was built while writing goes again when it is undone, though the word
   await expect(words.locator('li')).toHaveCount(0);
 });
 
-test('what had the focus has it again where a drawer or a panel is closed', async ({ page }) => {
+test('what had the focus has it again where a drawer, a panel or a dialog is closed', async ({ page }) => {
   await Bench.openDemo(page);
   const insert = page.getByRole('button', { name: 'Insert A' });
   await insert.focus();
@@ -364,4 +364,29 @@ test('what had the focus has it again where a drawer or a panel is closed', asyn
   await close.focus();
   await page.keyboard.press('Enter');
   await expect(findings).toBeFocused();
+  await page.keyboard.press('Control+e');
+  await page.getByRole('dialog', { name: 'Export' }).waitFor();
+  await page.keyboard.press('Escape');
+  await expect(findings).toBeFocused();
+});
+
+test('a field is left by Escape with what was typed; from then on keys mean the workbench', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Fill');
+  const label = page.getByRole('textbox', { name: 'Label 2', exact: true });
+  await label.fill('High summer');
+  await label.press('Escape');
+  await expect(label).not.toBeFocused();
+  await expect(label).toHaveValue('High summer');
+  await page.keyboard.press('Tab');
+  await expect(page.locator(':focus')).toHaveCount(1);
+  await page.keyboard.press('Shift+Tab');
+  await expect(label).toBeFocused();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('f');
+  await page.getByRole('dialog', { name: 'Findings' }).waitFor();
+  await expect(label).toHaveValue('High summer');
 });

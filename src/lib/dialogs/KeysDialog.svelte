@@ -34,7 +34,7 @@
           <dd><kbd>↑ ↓ ← →</kbd></dd>
         </div>
         <div>
-          <dt>Get out</dt>
+          <dt>Leave a field, then what is open, then what is picked</dt>
           <dd><kbd>Esc</kbd></dd>
         </div>
       </dl>

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { focusKept } from '$lib/parts/focus';
   import KindSign from '$lib/parts/KindSign.svelte';
   import { refusalOf, runAction } from '$lib/state/actions';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -8,7 +7,6 @@
   import { found, foundAbilities, placeInWords, type Ability, type Entry, insertEntry } from './entries';
 
   const { wb }: { wb: Workbench } = $props();
-  const giveFocusBack = focusKept();
   const ongone = () => wb.typedAhead.gone();
 
   let words = $state('');
@@ -82,7 +80,6 @@
 
   function leave(): void {
     wb.open = null;
-    giveFocusBack();
   }
 
   /** What the picked piece cannot do stays marked, with the reason beside the field. */

@@ -1,6 +1,5 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { focusKept } from '$lib/parts/focus';
   import { keepSideWidth, SIDE_LEAST, SIDE_MOST } from '$lib/state/remembered';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -16,12 +15,10 @@
   }
 
   const { wb, label, about, isKept = false, children }: Props = $props();
-  const giveFocusBack = focusKept();
 
   function close(): void {
     wb.trial = null;
     wb.open = null;
-    giveFocusBack();
   }
 
   function resize(event: PointerEvent): void {

@@ -3,6 +3,7 @@
   import { onMount } from 'svelte';
   import { page } from '$app/state';
   import Outline from '$lib/outline/Outline.svelte';
+  import { giveFocusBack } from '$lib/parts/focus.svelte';
   import PreviewPane from '$lib/preview/PreviewPane.svelte';
   import PreviewBar from '$lib/preview/PreviewBar.svelte';
   import { PANELS, type Panel } from './panels';
@@ -21,6 +22,8 @@
     kind: 'error',
     text: 'A part of the workbench did not come from the server. Load this window again; nothing is lost.'
   } as const;
+
+  giveFocusBack(() => wb);
 
   const panel = $derived<Panel | null>(wb.open === null || wb.open === 'insert' ? null : PANELS[wb.open]);
   /** A switch is an input that takes no letters: undo and the keys of the workbench go on from there. */
@@ -135,8 +138,10 @@
     });
   }
 
-  function escape(): void {
-    if (wb.preview.isFull) wb.preview.isFull = false;
+  /** A field is left for the workbench, with what was typed; from there Tab goes on to the next one. */
+  function escape({ target }: KeyboardEvent): void {
+    if (isTyping(target)) (target as HTMLElement).blur();
+    else if (wb.preview.isFull) wb.preview.isFull = false;
     else if (wb.trial) wb.trial = null;
     else if (wb.open) wb.open = null;
     else if (wb.preview.mode === 'try') wb.preview.mode = 'select';
@@ -179,7 +184,7 @@
   }}
   ondragleave={(event) => event.relatedTarget === null && (isOver = false)}
   ondrop={drop}
-  onkeydown={(event) => event.key === 'Escape' && !event.defaultPrevented && escape()}
+  onkeydown={(event) => event.key === 'Escape' && !event.defaultPrevented && escape(event)}
 />
 <svelte:head><title>{wb.project.info.name} · Kymation</title></svelte:head>
 
