@@ -31,6 +31,31 @@ test('an empty page says how to begin, until something stands on it', async ({ p
   expect(await axeViolations(page)).toEqual([]);
 });
 
+test('beside one another, the widest of the empty pages has the invitation, whole', async ({ page }) => {
+  await Bench.openNew(page);
+  const invitation = page.getByRole('complementary', { name: 'Empty page' });
+  await expect(invitation).toBeVisible();
+  for (const view of ['3 widths', 'Devices']) {
+    await page.getByRole('button', { name: view, exact: true }).click();
+    await expect
+      .poll(async () => {
+        const all = await page.locator('.paper').all();
+        const boxes = await Promise.all(all.map((paper) => paper.boundingBox()));
+        const widest = Math.max(...boxes.map((box) => box!.width));
+        const inside = await invitation.evaluate((element) => {
+          const page = element.parentElement!.getBoundingClientRect();
+          const parts = [...element.children].map((part) => part.getBoundingClientRect());
+          return { width: page.width, isWhole: parts.every((part) => isIn(part, page)) };
+          function isIn(part: DOMRect, room: DOMRect): boolean {
+            return part.left >= room.left && part.right <= room.right && part.top >= room.top;
+          }
+        });
+        return [boxes.length, inside.isWhole, Math.round(inside.width - widest)];
+      })
+      .toEqual([3, true, 0]);
+  }
+});
+
 test('on a page without a section, it goes into a new one, and one step takes both back', async ({
   page
 }) => {

@@ -27,6 +27,8 @@
   const survey = new WidthSurvey(() => wb);
 
   const frames = $derived(framesShown(wb));
+  /** The page that the invitation of an empty one stands on. */
+  const widest = $derived(frames.toSorted((a, b) => b.width - a.width)[0]);
   const GAP = 16;
   const total = $derived(frames.reduce((sum, frame) => sum + frame.width, 0));
   /** px above each page: a device has its name and its numbers, one below the other. */
@@ -312,6 +314,7 @@
             <!-- What stands at the lower edge of the page stays there, under it (CSS Viewport 1). -->
             <div class="keyboard"><span>keyboard</span></div>
           {/if}
+          {#if frame === widest && !wb.preview.isFull}<EmptyPage {wb} />{/if}
         </div>
       </div>
     {/each}
@@ -350,8 +353,6 @@
     <button type="button" class="out" onclick={() => (wb.preview.isFull = false)}
       >Back to the workbench <kbd>Esc</kbd></button
     >
-  {:else}
-    <EmptyPage {wb} />
   {/if}
 </div>
 
