@@ -30,6 +30,9 @@ import type {
 export const INSERT_GROUPS = ['Opens', 'Words', 'Pictures', 'Page', 'Ready-made'] as const;
 export type InsertGroup = (typeof INSERT_GROUPS)[number];
 
+/** An edge of a page, in the order it is read. */
+export type PageEdge = 'start' | 'end';
+
 /** Where a node may stand: a slot names the categories it takes. */
 export type Category = 'page' | 'section' | 'block' | 'column' | 'layer' | 'panel' | 'link';
 
@@ -273,6 +276,11 @@ export interface Kind extends KindAbout {
    * nothing.
    */
   ground?(settings: Readonly<Record<string, unknown>>): Ground | null;
+  /**
+   * The edge of the page where a piece with such settings belongs: a header at its start, a footer at its end. Null
+   * for all between them.
+   */
+  edge?(settings: Readonly<Record<string, unknown>>): PageEdge | null;
   /** Setting that says the level of a heading it draws before what it holds; left out where it draws none. */
   readonly headingLevel?: string;
   /** The part of it that other pieces open, and how: by the platform's popover, or as a modal dialog. */

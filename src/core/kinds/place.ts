@@ -1,6 +1,6 @@
 import { childIds, maybeNode, maybePlaceOf, nodeOf, pathTo } from '../project/tree';
 import type { Fragment, Node, NodeId, Place, Project } from '../project/types';
-import type { Kind, Make } from './contract';
+import type { Kind, Make, PageEdge } from './contract';
 import type { Registry } from './registry';
 
 /** Where something new goes. */
@@ -11,6 +11,8 @@ export interface FoundPlace {
    * there itself.
    */
   readonly around: Kind | null;
+  /** An empty piece nobody has touched, which goes as it comes; left out where all stays. */
+  readonly instead?: NodeId;
 }
 
 export interface Looking {
@@ -24,7 +26,7 @@ export interface Looking {
 
 /**
  * Finds where something new of a kind goes: into what is picked, after it, after what is around it, else at
- * the end of the section in sight, of the last one, or in a new section.
+ * the end of the section in sight, of the last one before the footer, or in a new section.
  * @returns null only for a kind that never stands on a page by itself, such as a panel.
  */
 export function placeFor(
@@ -38,7 +40,8 @@ export function placeFor(
   if (near) return { at: near, around: null };
   const sections = sectionsOf(project, page);
   const seen = inSight !== null && sections.includes(inSight) ? inSight : null;
-  for (const section of [seen, ...sections.toReversed()]) {
+  const between = sections.filter((id) => !edgeOf(registry, nodeOf(project, id)));
+  for (const section of [seen, ...between.toReversed(), ...sections.toReversed()]) {
     const at = section && endIn(registry, kind, nodeOf(project, section));
     if (at) return { at, around: null };
   }
@@ -69,11 +72,20 @@ export function endIn(registry: Registry, { category }: Pick<Kind, 'category'>, 
   return slot === undefined ? null : { parent: node.id, slot, index: node.slots[slot]?.length ?? 0 };
 }
 
+/** The edge of the page a piece belongs to; null for all between them. */
+export const edgeOf = (registry: Registry, node: Node): PageEdge | null =>
+  registry.of(node).edge?.(node.settings) ?? null;
+
 const sectionsOf = (project: Project, page: NodeId): readonly NodeId[] =>
   Object.values(nodeOf(project, page).slots).flat();
 
 /** A section of its own at the end of the page, for what only stands in one. */
-function inNewSection(registry: Registry, project: Project, kind: Kind, page: NodeId): FoundPlace | null {
+export function inNewSection(
+  registry: Registry,
+  project: Project,
+  kind: Kind,
+  page: NodeId
+): FoundPlace | null {
   for (const each of registry.everyKind()) {
     const takes =
       each.insertable &&

@@ -4,7 +4,15 @@
   import { refusalOf, runAction } from '$lib/state/actions';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import { DRAWN, drawingOf } from './drawings';
-  import { found, foundAbilities, placeInWords, type Ability, type Entry, insertEntry } from './entries';
+  import {
+    found,
+    foundAbilities,
+    placeInWords,
+    type Ability,
+    type Entry,
+    insertApart,
+    insertEntry
+  } from './entries';
 
   const { wb }: { wb: Workbench } = $props();
   const ongone = () => wb.typedAhead.gone();
@@ -44,14 +52,14 @@
   const goes = $derived.by(() => {
     if (!active) return null;
     if (isAbility(active)) return { lead: 'done by', name: wb.tuned.name, rest: '' };
-    const place = wb.findPlace(active.kind);
+    const place = wb.findPlaceOf(active.build());
     if (!place) return null;
-    const { parent, after } = placeInWords(wb, place);
-    return { lead: 'goes into', name: parent, rest: after ? `, after ${after}` : '' };
+    const { parent, beside } = placeInWords(wb, place);
+    return { lead: 'goes into', name: parent, rest: beside };
   });
 
   /** Where it would have a section to itself; null where it has one anyway. */
-  const apart = $derived(active && !isAbility(active) ? wb.findPlaceApart(active.kind) : null);
+  const apart = $derived(active && !isAbility(active) ? wb.findPlaceApart(active.build()) : null);
 
   // One drawing after the other, so that the field has the keys at once.
   onMount(() => {
@@ -94,7 +102,7 @@
   function takeApart(): void {
     if (!active || isAbility(active) || !apart) return;
     wb.open = null;
-    insertEntry(wb, active, apart);
+    insertApart(wb, active);
   }
 
   function mark(entry: HTMLElement | null): void {

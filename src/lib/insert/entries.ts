@@ -102,18 +102,28 @@ export function foundAbilities(query: string): readonly Ability[] {
   return words.length === 0 ? [] : answering(abilities, words);
 }
 
-/** Inserts it where there is a place for it. @param place somewhere else; null inserts nothing. */
-export function insertEntry(wb: Workbench, entry: Entry, place = wb.findPlace(entry.kind)): void {
-  if (place) insertFragment(wb, entry.build(), place);
+/** Inserts it where there is a place for it. */
+export function insertEntry(wb: Workbench, entry: Entry): void {
+  const fragment = entry.build();
+  const place = wb.findPlaceOf(fragment);
+  if (place) insertFragment(wb, fragment, place);
+}
+
+/** Inserts it in a section of its own. */
+export function insertApart(wb: Workbench, entry: Entry): void {
+  const fragment = entry.build();
+  const place = wb.findPlaceApart(fragment);
+  if (place) insertFragment(wb, fragment, place);
 }
 
 /** @returns in words, where something goes. */
 export function placeInWords(
   { project }: Workbench,
-  { at, around }: FoundPlace
-): { readonly parent: string; readonly after: string } {
+  { at, around, instead }: FoundPlace
+): { readonly parent: string; readonly beside: string } {
   const parent = nodeOf(project, at.parent);
   const before = parent.slots[at.slot]?.[at.index - 1];
-  const after = before ? nodeOf(project, before).name : '';
-  return { parent: around ? `a new ${around.label.toLowerCase()} of ${parent.name}` : parent.name, after };
+  const after = before ? `, after ${nodeOf(project, before).name}` : '';
+  const beside = instead ? `, in place of ${nodeOf(project, instead).name}` : after;
+  return { parent: around ? `a new ${around.label.toLowerCase()} of ${parent.name}` : parent.name, beside };
 }

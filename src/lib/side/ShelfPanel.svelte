@@ -18,8 +18,7 @@
   let faults = $state.raw<ReadonlyMap<string, string>>(new Map());
 
   function place(piece: ShelfPiece, isLinked: boolean): void {
-    const kind = piece.fragment.nodes[piece.fragment.root]!.kind;
-    const found = wb.findPlace(kind);
+    const found = wb.findPlaceOf(piece.fragment);
     if (!found) return say(piece.id, 'A page is no piece of another one. Place what is in it.');
     insertFragment(wb, placedFrom(registry, piece, isLinked), found);
   }

@@ -3,6 +3,7 @@ import { conditionWords, SWITCHED } from '$core/kinds/conditions';
 import { alikeOf } from '$core/project/alike';
 import { newId, slug } from '$core/project/ids';
 import { childIds, maybePlaceOf, nodeOf } from '$core/project/tree';
+import type { Command } from '$core/commands/commands';
 import { makeWith } from '$core/kinds/make';
 import type { Fragment, NodeId, Page, Place, ShelfId } from '$core/project/types';
 import { referencesInto, type Reference } from '$core/kinds/references';
@@ -39,17 +40,25 @@ const always = () => null;
 const make = makeWith();
 const nothing = 'Pick something in the outline or the preview first.';
 
-/** Puts a piece where it finds a place, and picks it. @returns whether it could. */
+/** Puts pieces where they find a place, and picks the outermost. @returns whether it could. */
 export function insertFragment(wb: Workbench, fragment: Fragment, found: FoundPlace): boolean {
-  if (wb.dispatch({ type: 'insert', fragment: placed(fragment, found, make), at: found.at })) return false;
+  const insert: Command = { type: 'insert', fragment: placed(fragment, found, make), at: found.at };
+  const label = `Insert ${nodeOf(fragment, fragment.root).name}`;
+  const replace = (gone: NodeId): Command => ({
+    type: 'batch',
+    label,
+    commands: [insert, { type: 'remove', ids: [gone] }]
+  });
+  if (wb.dispatch(found.instead ? replace(found.instead) : insert)) return false;
   wb.select([fragment.root]);
   return true;
 }
 
 /** Inserts a new piece of a kind where there is a place for it. */
 export function insertKind(wb: Workbench, kind: string): void {
-  const place = wb.findPlace(kind);
-  if (place) insertFragment(wb, registry.kindOf(kind).create(make), place);
+  const fragment = registry.kindOf(kind).create(make);
+  const place = wb.findPlaceOf(fragment);
+  if (place) insertFragment(wb, fragment, place);
 }
 
 /** Adds a panel (or another item) to a widget that has a list of them. */

@@ -15,11 +15,12 @@ import { migratedProject } from '$core/formats/migrate';
 import { diffOf, patched } from '$core/project/diff';
 import { restoreCommands } from '$core/commands/restore';
 import { splitAside } from '$core/kinds/finding';
-import { placeApart, placeFor, type FoundPlace } from '$core/kinds/place';
+import { placeApart, placeFor, type FoundPlace, type Looking } from '$core/kinds/place';
+import { placeOnPage } from '$core/kinds/place-on-page';
 import { nearestLeft } from '$core/project/nearest';
 import { maybeLinked } from '$core/project/shelf';
 import { fragmentOf, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
-import type { AssetId, ConditionName, Node, NodeId, PageId, Project } from '$core/project/types';
+import type { AssetId, ConditionName, Fragment, Node, NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
 import { readBlobs, readHistory, type Stored } from '$lib/store/projects';
 import type { PanelName } from '$lib/workbench/panels';
@@ -357,16 +358,21 @@ export class Workbench {
    * stands by itself.
    */
   findPlace(kind: string): FoundPlace | null {
-    return placeFor(registry, this.project, kind, {
-      current: this.current.id,
-      page: this.page.root,
-      inSight: this.preview.inSight
-    });
+    return placeFor(registry, this.project, kind, this.#looking());
   }
 
-  /** Where it would have a section to itself instead; null where it has one anyway. */
-  findPlaceApart(kind: string): FoundPlace | null {
-    const found = this.findPlace(kind);
-    return found && placeApart(registry, this.project, kind, found);
+  /** Where these pieces would go by what they are, as `findPlace` does for one of a kind. */
+  findPlaceOf(fragment: Fragment): FoundPlace | null {
+    return placeOnPage(registry, this.project, fragment, this.#looking());
+  }
+
+  /** Where they would have a section to themselves instead; null where they have one anyway. */
+  findPlaceApart(fragment: Fragment): FoundPlace | null {
+    const found = this.findPlaceOf(fragment);
+    return found && placeApart(registry, this.project, nodeOf(fragment, fragment.root).kind, found);
+  }
+
+  #looking(): Looking {
+    return { current: this.current.id, page: this.page.root, inSight: this.preview.inSight };
   }
 }

@@ -1,4 +1,4 @@
-import type { Ground, GroundLayer, Kind } from '../../kinds/contract';
+import type { Ground, GroundLayer, Kind, PageEdge } from '../../kinds/contract';
 import { defined } from '../../data/compact';
 import type { Loose } from '../../data/record';
 import type { AssetId, NodeId } from '../../project/types';
@@ -30,6 +30,9 @@ function ground(settings: Loose): Ground | null {
     veil: layers.length > 0 ? veil : undefined
   });
 }
+
+/** Header and footer stand at the edges of their page. */
+const EDGES: Readonly<Record<string, PageEdge>> = { header: 'start', footer: 'end' };
 
 export const section: Kind = {
   ...about,
@@ -72,6 +75,7 @@ export const section: Kind = {
   behaviours: (node, ctx) => (plays(ctx.settings<SectionSettings>(node)) ? ['plays'] : []),
   fallbacks: () => [],
   ground,
+  edge: ({ element }) => EDGES[String(element)] ?? null,
   backdrop: 'picture',
   findings: () => import('./findings')
 };

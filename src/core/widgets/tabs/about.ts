@@ -5,7 +5,7 @@ export const about: KindAbout = {
   label: 'Tabs',
   summary: 'Panels behind tabs, folded into an accordion where it is narrow',
   group: 'Opens',
-  words: ['panels', 'accordion', 'questions', 'switch', 'folds'],
+  words: ['panels', 'accordion', 'switch', 'folds'],
   category: 'block',
   icon: 'M2 6V3h4v3h8v7H2zM7.5 3.5H10M11.5 3.5H14',
   insertable: true
