@@ -166,14 +166,16 @@
       autocomplete="off"
     />
     <button type="button" class="link" onclick={leave}>Close</button>
-    <p class="goes" class:why role="status">
-      {#if why}{why}{:else if goes}{goes.lead} <b>{goes.name}</b>{goes.rest}{/if}
-    </p>
-    {#if apart}
-      <button type="button" class="link apart" onclick={takeApart}
-        ><span>In a section of its own instead</span> <kbd>Shift Enter</kbd></button
-      >
-    {/if}
+    <div class="where">
+      <p class="goes" class:why role="status">
+        {#if why}{why}{:else if goes}{goes.lead} <b>{goes.name}</b>{goes.rest}{/if}
+      </p>
+      {#if apart}
+        <button type="button" class="link apart" onclick={takeApart}
+          ><span>In a section of its own instead</span> <kbd>Shift Enter</kbd></button
+        >
+      {/if}
+    </div>
   </div>
   <div class="list" id="insert-list" role="listbox" aria-label="What can be inserted" bind:this={list}>
     {#each groups as group (group.name)}
@@ -236,11 +238,17 @@
     align-items: center;
     padding: 14px 18px 8px;
   }
-  .top .link {
-    justify-self: end;
+  .where {
+    display: flex;
+    grid-column: 1 / -1;
+    gap: 12px;
+    justify-content: space-between;
+    align-items: baseline;
+    min-height: 22px;
   }
   /* The line under a link is not for its keys. */
   .apart {
+    flex: none;
     text-decoration: none;
   }
   .apart span {
