@@ -1,9 +1,11 @@
-// Bundles the bench before it runs, as it is shipped: the TypeScript loader wraps every function, and libraries check more while they
-// are developed with, which would be measured along.
+// Bundles the bench before it runs, as it is shipped: the TypeScript loader wraps every function, and libraries check
+// more while they are developed with, which would be measured along.
 import { mkdirSync } from 'node:fs';
 import { installPackages, root, run } from '../scripts/lib.mjs';
 
 installPackages();
+// Writes the paths that imports by `$core` and the like are found by.
+run('npx', ['svelte-kit', 'sync']);
 const { build } = await import('esbuild');
 
 mkdirSync(`${root}/test-results`, { recursive: true });
