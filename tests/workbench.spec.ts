@@ -370,6 +370,19 @@ test('what had the focus has it again where a drawer, a panel or a dialog is clo
   await expect(findings).toBeFocused();
 });
 
+test('Escape in a side panel closes that alone: what is picked stays, and has the focus again', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await bench.row('Season tabs').click();
+  await page.keyboard.press('f');
+  await page.getByRole('dialog', { name: 'Findings' }).getByRole('button', { name: 'Close' }).focus();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog', { name: 'Findings' })).toHaveCount(0);
+  await expect(bench.row('Season tabs')).toHaveAttribute('aria-selected', 'true');
+  await expect(bench.row('Season tabs')).toBeFocused();
+});
+
 test('a field is left by Escape with what was typed; from then on keys mean the workbench', async ({
   page
 }) => {

@@ -54,7 +54,7 @@ describe('where pieces stand on their page', () => {
     expect(sectionsAfter(whole, ready('opening'), 'top')).toEqual(['Top', 'Opening', 'Story', 'Bottom']);
   });
 
-  it('what brings pieces of its own beside a picked header or footer; a text, links or a dialog in it', () => {
+  it('what brings pieces of its own beside a picked header or footer; a text, links or a side panel in it', () => {
     expect(sectionsAfter(whole, ready('cards'), 'top')).toEqual(['Top', 'Section', 'Story', 'Bottom']);
     expect(sectionsAfter(whole, ready('cards'), 'bottom')).toEqual(['Top', 'Story', 'Section', 'Bottom']);
     for (const kind of ['text', 'links', 'drawer'])

@@ -21,6 +21,13 @@
     wb.open = null;
   }
 
+  /** It is closed, and nothing else is left by the same press. */
+  function escape(event: KeyboardEvent): void {
+    if (event.key !== 'Escape' || isKept) return;
+    event.preventDefault();
+    close();
+  }
+
   function resize(event: PointerEvent): void {
     const edge = event.currentTarget as HTMLElement;
     edge.setPointerCapture(event.pointerId);
@@ -61,13 +68,7 @@
     onpointerdown={resize}
     onkeydown={keys}
   ></div>
-  <div
-    class="side-panel"
-    role="dialog"
-    aria-label={label}
-    tabindex="-1"
-    onkeydown={(event) => event.key === 'Escape' && !isKept && close()}
-  >
+  <div class="side-panel" role="dialog" aria-label={label} tabindex="-1" onkeydown={escape}>
     <div class="head">
       <h2>{label} {@render about?.()}</h2>
       <button type="button" class="link" onclick={close}>Close</button>

@@ -1,6 +1,6 @@
 import type { Ground, GroundLayer, Kind, PageEdge } from '../../kinds/contract';
 import { defined } from '../../data/compact';
-import type { Loose } from '../../data/record';
+import { ownOf, type Loose } from '../../data/record';
 import type { AssetId, NodeId } from '../../project/types';
 import { about } from './about';
 import { backdrop } from './backdrop';
@@ -75,7 +75,7 @@ export const section: Kind = {
   behaviours: (node, ctx) => (plays(ctx.settings<SectionSettings>(node)) ? ['plays'] : []),
   fallbacks: () => [],
   ground,
-  edge: ({ element }) => EDGES[String(element)] ?? null,
+  edge: ({ element }) => ownOf(EDGES, String(element)) ?? null,
   backdrop: 'picture',
   findings: () => import('./findings')
 };
