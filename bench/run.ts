@@ -17,6 +17,7 @@ import { scrolled } from './scrolling';
 import { longestFrame, recalcsAtRest, roundDrawn, sliderOf } from './turning';
 import { projectOf } from './projects';
 import { publishMs, sheetMs } from './handover';
+import { listOfProjects } from './listing';
 import { sweep } from './sweep';
 import { tables } from './tables';
 import {
@@ -421,6 +422,13 @@ const PARTS = {
         limit: 5
       },
       { name: 'boxes of 1,000 pieces read', value: boxes, unit: 'ms', limit: 45 }
+    ];
+  },
+  async listing(browser: Browser, address: string): Promise<Figure[]> {
+    const { drawn, longest } = await listOfProjects(browser, address);
+    return [
+      { name: 'thirty projects listed, those in view drawn', value: drawn, unit: 'ms', limit: 4500 },
+      { name: 'the same, longest without an answer', value: longest, unit: 'ms', limit: 200 }
     ];
   },
   async sweep(browser: Browser, address: string): Promise<Figure[]> {

@@ -7,6 +7,7 @@
     Modal,
     OverflowMenu,
     OverflowMenuItem,
+    Search,
     TextInput,
     ToastNotification
   } from 'carbon-components-svelte';
@@ -43,6 +44,13 @@
   const { data }: PageProps = $props();
 
   let rows = $state.raw<readonly ProjectRow[] | null>(null);
+  /** As many projects are seen at once; more are worth a search. */
+  const MANY = 9;
+  let sought = $state('');
+  const words = $derived(sought.toLowerCase().split(/\s+/));
+  const found = $derived(
+    rows?.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word))) ?? []
+  );
   let fault = $state('');
   let notes = $state.raw<readonly string[]>([]);
   let deleted = $state.raw<ProjectRow | null>(null);
@@ -95,8 +103,10 @@
     });
 
   const take = (imported: Imported) => {
-    if (imported.ok) notes = imported.notes;
-    else fault = imported.sentence;
+    if (imported.ok) {
+      notes = [...notes, ...imported.notes];
+      sought = '';
+    } else fault = `${fault} ${imported.sentence}`.trim();
   };
   const importFiles = (files: readonly File[]) =>
     attempt(async () => {
@@ -151,6 +161,11 @@
   <main>
     <div class="head">
       <h1>Projects</h1>
+      {#if rows && (rows.length > MANY || sought)}
+        <div class="search">
+          <Search size="sm" labelText="Find a project" placeholder="Find a project" bind:value={sought} />
+        </div>
+      {/if}
       <Button size="small" kind="ghost" on:click={() => attempt(async () => take(await addDemo()))}
         >Add the demo</Button
       >
@@ -159,6 +174,7 @@
         kind="tertiary"
         labelText="Import a project file"
         disableLabelChanges
+        multiple
         accept={['.kymation']}
         on:change={({ detail }) => importFiles(detail)}
       />
@@ -199,9 +215,14 @@
         <p>There are no projects in this browser yet.</p>
         <p>Start a new one, drop a project file (.kymation) here, or add the demo to look around.</p>
       </div>
+    {:else if found.length === 0}
+      <div class="empty" role="status">
+        <p>None of the {rows.length} projects has “{sought.trim()}” in its name.</p>
+        <button type="button" class="link" onclick={() => (sought = '')}>Show all</button>
+      </div>
     {:else}
       <ul>
-        {#each rows as row (row.id)}
+        {#each found as row (row.id)}
           <li>
             <a href={resolve('/project/[id]', { id: row.id })} aria-label="Open {row.name}"
               ><Thumbnail id={row.id} changed={row.changed} /></a
@@ -308,6 +329,9 @@
     align-items: center;
     gap: 10px;
     margin-bottom: 18px;
+  }
+  .search {
+    width: 220px;
   }
   h1 {
     flex: 1;

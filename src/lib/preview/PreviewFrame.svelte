@@ -19,6 +19,8 @@
     watch?: (watcher: (project: Project) => void) => () => void;
     /** Just this piece with what is in and around it. */
     only?: NodeId | null;
+    /** Just the beginning of the page, more than a screen of it. */
+    isStart?: boolean;
     onmessage?: (message: FromFrame) => void;
     /** Called before the frame gets what an edit changed: with the nodes it touched, null where all may differ. */
     onpatch?: (touched: readonly NodeId[] | null) => void;
@@ -40,6 +42,7 @@
     show,
     specimens = null,
     only = null,
+    isStart = false,
     watch,
     onmessage,
     onpatch,
@@ -110,7 +113,8 @@
     if (!patch) return untrack(() => onsame?.());
     const mayAllDiffer = seq === 0 || patch.tokens !== null;
     untrack(() => onpatch?.(mayAllDiffer ? null : session.touchedLast()));
-    for (const portion of portionsOf(patch, PORTION, LATER)) {
+    const portions = portionsOf(patch, PORTION, LATER);
+    for (const portion of isStart ? portions.slice(0, 1) : portions) {
       const keyframes = seq === 0 ? BASE_CSS + allKeyframes(registry) : '';
       seq += 1;
       port.postMessage({ type: 'patch', seq, keyframes, ...portion } satisfies ToFrame);

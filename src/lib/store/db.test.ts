@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { makeDemo } from '../../../demo/make';
-import type { Row, SourceId } from '$core/project/types';
+import type { ProjectId, Row, SourceId } from '$core/project/types';
 import { ROWS_MANY } from '$core/tables/packed';
 import { db, NOT_LASTING, prepareStorage, storageSentence } from './db';
-import { addProject, appendToLog, listProjects, openProject } from './projects';
+import { addProject, appendToLog, drawnProject, listProjects, openProject, type Known } from './projects';
 import { listVersions, saveVersion } from './versions';
 
 describe('where there is no storage, as here', () => {
@@ -40,6 +40,26 @@ describe('where there is no storage, as here', () => {
     expect((await listVersions(id))[0]!.document).toEqual(written);
     const twin = await addProject(written, new Map());
     expect((await openProject(twin))!.project.sources).toEqual(written.sources);
+  });
+
+  it('what a project is drawn from is what was last saved, before and after a snapshot was written', async () => {
+    await prepareStorage();
+    const { project } = makeDemo();
+    const id = await addProject(project, new Map());
+    let known: Known = { project: { ...project, id }, seq: 0 };
+    for (const count of [3, 250]) {
+      const names = Array.from({ length: count }, (_each, n) => `Orchard ${known.seq + n}`);
+      const infos = [known.project.info, ...names.map((name) => ({ ...project.info, name }))];
+      const entries = names.map((name, n) => {
+        const diff = { info: [infos[n]!, infos[n + 1]!] as const };
+        return { op: 'do', diff, label: `Rename to ${name}`, mergeKey: null } as const;
+      });
+      known = await appendToLog(known, entries, new Map());
+      expect((await drawnProject(id))!.project).toEqual(known.project);
+      expect(known.project.info.name).toBe(names.at(-1));
+    }
+    expect((await db.snapshots.get(id))!.seq).toBe(253);
+    expect(await drawnProject('nowhere' as ProjectId)).toBeNull();
   });
 });
 

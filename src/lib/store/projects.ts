@@ -9,7 +9,7 @@ import { mendedProject, rebased } from '$core/project/rebase';
 import { newId } from '$core/project/ids';
 import type { AssetId, Node, Project, ProjectId } from '$core/project/types';
 import { NO_HISTORY, type History, type Step } from '$core/commands/history';
-import { db, type LogRow, type ProjectRow } from './db';
+import { db, type AssetRow, type LogRow, type ProjectRow, type SnapshotRow } from './db';
 
 /** A snapshot is written after so many rows of the log, so that opening stays quick. */
 const SNAPSHOT_EVERY = 200;
@@ -64,16 +64,39 @@ function piecesOfPage(project: Project): Iterable<Node> {
  * @returns the project as it was last saved, with all that can be undone; null where there is none.
  */
 export async function openProject(id: ProjectId, needed: 'all' | 'page' = 'all'): Promise<Stored | null> {
-  const read = await db.transaction('r', [db.projects, db.snapshots, db.log, db.assets], async () => {
+  const read = await readStored(id, () => 0);
+  if (!read) return null;
+  const { project, rows } = await asSaved(read, needed);
+  return { project, history: historyFrom(rows), seq: read.row.seq, blobs: blobsOf(read.assets) };
+}
+
+/** @returns what a project's first page is drawn from, as it was last saved; null where there is none. */
+export async function drawnProject(id: ProjectId): Promise<Pick<Stored, 'project' | 'blobs'> | null> {
+  const read = await readStored(id, (snapshot) => snapshot.seq);
+  if (!read) return null;
+  const { project } = await asSaved(read, 'page');
+  return { project, blobs: blobsOf(read.assets) };
+}
+
+type Read = NonNullable<Awaited<ReturnType<typeof readStored>>>;
+
+/** What is on disk of a project. @param since the number after which rows of the log are asked for. */
+async function readStored(id: ProjectId, since: (snapshot: SnapshotRow) => number) {
+  return db.transaction('r', [db.projects, db.snapshots, db.log, db.assets], async () => {
     const row = await db.projects.get(id);
     const kept = await db.snapshots.get(id);
     if (!row || row.deleted || !kept) return null;
     const snapshot = { ...kept, document: unpackedProject(kept.document) };
     const assets = await db.assets.where('project').equals(id).toArray();
-    return { row, snapshot, assets, log: await rowsOf(id, 0) };
+    return { row, snapshot, assets, log: await rowsOf(id, since(snapshot)) };
   });
-  if (!read) return null;
-  const { row, snapshot, assets, log } = read;
+}
+
+/** Brings the code that a project needs, and the project up to today's format. @returns also its rows of the log. */
+async function asSaved(
+  { snapshot, log }: Read,
+  needed: 'all' | 'page'
+): Promise<{ readonly project: Project; readonly rows: readonly LogRow[] }> {
   // What the project is made of must be there before it is carried up to today's format.
   const isWhole = needed === 'all' || isOld(snapshot.document);
   const whole = isWhole ? Object.values(snapshot.document.nodes) : [];
@@ -83,13 +106,11 @@ export async function openProject(id: ProjectId, needed: 'all' | 'page' = 'all')
     .filter((each) => each.seq > snapshot.seq)
     .reduce((now, each) => patched(now, each.diff), migratedProject(registry, snapshot.document));
   await registry.load(piecesOfPage(project));
-  return {
-    project,
-    history: historyFrom(rows),
-    seq: row.seq,
-    blobs: new Map(assets.map((asset) => [asset.id, asset.blob]))
-  };
+  return { project, rows };
 }
+
+const blobsOf = (assets: readonly AssetRow[]): ReadonlyMap<AssetId, Blob> =>
+  new Map(assets.map(({ id, blob }) => [id, blob]));
 
 /** Rows of a project's log after a number, in order, as they were written. */
 async function rowsOf(id: ProjectId, after: number): Promise<LogRow[]> {
@@ -213,8 +234,7 @@ export async function readHistory(id: ProjectId): Promise<History> {
 
 /** @returns pictures of a project, by id. */
 export async function readBlobs(id: ProjectId): Promise<ReadonlyMap<AssetId, Blob>> {
-  const rows = await db.assets.where('project').equals(id).toArray();
-  return new Map(rows.map((asset) => [asset.id, asset.blob]));
+  return blobsOf(await db.assets.where('project').equals(id).toArray());
 }
 
 export async function duplicateProject(id: ProjectId): Promise<ProjectId | null> {

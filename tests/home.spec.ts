@@ -1,0 +1,74 @@
+import { writeProjectFile } from '../src/core/formats/project-file';
+import { makeWith } from '../src/core/kinds/make';
+import { createProject } from '../src/core/project/create';
+import { expect, test, type Page } from './support/test';
+import { visit } from './support/window';
+
+const make = makeWith({ exactIds: true });
+
+/** A project file whose page has its name as a heading. */
+function file(name: string) {
+  const heading = make('heading', 'Title', { text: name, level: '1' });
+  const section = make('section', 'Opening', {}, { content: [heading] });
+  const project = createProject(name, make('page', 'Page', {}, { sections: [section] }));
+  return {
+    name: `${name}.kymation`,
+    mimeType: 'application/zip',
+    buffer: Buffer.from(writeProjectFile(project, new Map()))
+  };
+}
+
+const NAMES = Array.from({ length: 26 }, (_, n) => `Site ${String.fromCharCode(65 + n)}`);
+
+/** A list of projects that is longer than the window. */
+async function openList(page: Page): Promise<void> {
+  await visit(page, '/');
+  await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
+  await page.locator('input[type=file]').setInputFiles(NAMES.map(file));
+  await expect(page.getByRole('listitem')).toHaveCount(NAMES.length + 1);
+}
+
+test('of many projects those near the window are drawn, and no others', async ({ page }) => {
+  await openList(page);
+  const drawn = (name: string) =>
+    page
+      .getByRole('link', { name: `Open ${name}` })
+      .frameLocator('iframe')
+      .getByText(name);
+  // The newest stands first.
+  await expect(drawn('Site Z')).toBeVisible();
+  await expect(drawn('Site R')).toBeVisible();
+  await expect(drawn('Site A')).toHaveCount(0);
+  await page.getByRole('listitem').last().scrollIntoViewIfNeeded();
+  await expect(drawn('Site A')).toBeVisible();
+  await expect(drawn('Site Z')).toHaveCount(0);
+});
+
+test('a project is found by words of its name, and what is imported meanwhile is seen', async ({ page }) => {
+  await openList(page);
+  const field = page.getByRole('searchbox', { name: 'Find a project' });
+  await field.fill('q site');
+  await expect(page.getByRole('listitem')).toHaveCount(1);
+  await expect(page.getByRole('link', { name: 'Open Site Q' })).toBeVisible();
+  await field.fill('pear');
+  await expect(page.getByText('None of the 27 projects has “pear” in its name.')).toBeVisible();
+  await page.getByRole('button', { name: 'Show all' }).click();
+  await expect(page.getByRole('listitem')).toHaveCount(27);
+  await field.fill('orchard');
+  await expect(page.getByRole('listitem')).toHaveCount(1);
+  await page.locator('input[type=file]').setInputFiles([file('Pear tree')]);
+  await expect(page.getByRole('link', { name: 'Open Pear tree' })).toBeVisible();
+  await expect(field).toHaveValue('');
+});
+
+test('of several files at once each that is none is told by its name, and the others come in', async ({
+  page
+}) => {
+  await visit(page, '/');
+  const notes = (name: string) => ({ name, mimeType: 'application/zip', buffer: Buffer.from('no project') });
+  await page
+    .locator('input[type=file]')
+    .setInputFiles([notes('first.kymation'), file('Pear tree'), notes('second.kymation')]);
+  await expect(page.getByRole('link', { name: 'Open Pear tree' })).toBeVisible();
+  await expect(page.getByText(/first\.kymation: .*second\.kymation: /)).toBeVisible();
+});
