@@ -106,6 +106,59 @@ test.describe('state sheet', () => {
       .toEqual({ starts: 6, isReadable: true });
   });
 
+  test('the part is drawn as it is under the condition that is looked at', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await bench.view('States');
+    const frame = page.frameLocator('iframe[title="tab in each state"]');
+    const drawn = frame.locator('k-stage .season-tabs-tab').first();
+    const beige = 'rgb(246, 239, 224)';
+    await expect(drawn).toHaveCSS('background-color', beige);
+    for (const [band, value, colour] of [
+      ['≤ medium', '#ff0000', 'rgb(255, 0, 0)'],
+      ['≤ narrow', '#00ff00', 'rgb(0, 255, 0)']
+    ] as const) {
+      await page.getByRole('tab', { name: band, exact: true }).click();
+      await bench.set('background-color', 'Background', 'rest', value);
+      await expect(drawn).toHaveCSS('background-color', colour);
+    }
+    // The frame is narrower than the row then, and shown as much larger: what is drawn in it keeps its size.
+    const width = await drawn.evaluate((tab: HTMLElement) => tab.offsetWidth);
+    const seen = await drawn.evaluate((tab) => tab.getBoundingClientRect().width);
+    const [inFrame, onScreen] = await Promise.all([
+      frame.locator('html').evaluate(() => innerWidth),
+      page.locator('iframe[title="tab in each state"]').evaluate((each) => each.getBoundingClientRect().width)
+    ]);
+    expect(onScreen).toBeGreaterThan(inFrame);
+    expect((seen * onScreen) / inFrame).toBeGreaterThan(0.9 * width);
+    await page.getByRole('combobox', { name: 'Other conditions' }).selectOption('touch');
+    await expect(drawn).toHaveCSS('background-color', beige);
+    await bench.set('background-color', 'Background', 'rest', '#0000ff');
+    await expect(drawn).toHaveCSS('background-color', 'rgb(0, 0, 255)');
+    await page.getByRole('tab', { name: 'all widths', exact: true }).click();
+    await expect(drawn).toHaveCSS('background-color', beige);
+  });
+
+  test('of a whole widget the row is as high as it takes to see it, with what is open in it', async ({
+    page
+  }) => {
+    const bench = await Bench.openNew(page);
+    await bench.insert('accordion');
+    await bench.view('States');
+    const row = page.getByRole('gridcell', { name: 'The part as it is drawn in each state' });
+    const height = async () => (await row.boundingBox())!.height;
+    const items = page.frameLocator('iframe[title="accordion in each state"]').locator('k-stage details');
+    await expect(items).toHaveCount(6);
+    const areOpen = await items.evaluateAll((all) => all.map((each) => (each as HTMLDetailsElement).open));
+    expect(areOpen).toEqual([true, false, false, true, false, false]);
+    await expect.poll(height).toBeGreaterThan(60);
+    const cell = (await row.boundingBox())!;
+    const last = (await items.last().boundingBox())!;
+    expect(last.y + last.height).toBeLessThanOrEqual(cell.y + cell.height);
+    await bench.pick('Accordion', 'header');
+    await expect.poll(height).toBe(52);
+  });
+
   test('what a state does not show is told in its cell, and what it fades in is there at once', async ({
     page
   }) => {

@@ -207,6 +207,10 @@ const toFrame = {
     states: array().of(id().nullable()).required(),
     /** Width and height of a cell, in px. */
     cell: object({ width: number().required(), height: number().required() }).required(),
+    /** How many times as large the frame is shown: the cells are drawn as much smaller. */
+    enlarged: number().min(1).required(),
+    /** Conditions that hold in all cells. */
+    switches: array().of(string().oneOf(SWITCHES).required()).required(),
     /** Attributes that carry a state of the part; taken off so that each cell shows just its own. */
     strip: array().of(id().required()).required(),
     /** What the part matches in each of the states, empty at rest: what is heard is told of each. */
@@ -301,6 +305,13 @@ const fromFrame = {
     node: id().required(),
     part: id().required(),
     heard: array().of(heardSchema).max(30).required()
+  }),
+  /** How high the cells of the specimens have to be, px, for the part to be drawn as wide as they are. */
+  specimenRoom: object({
+    type: string().oneOf(['specimenRoom']).required(),
+    node: id().required(),
+    part: id().required(),
+    height: number().min(0).required()
   }),
   /** How high the page is, px, with all that collapses closed and with all of it open; how many there are. */
   unfolded: object({

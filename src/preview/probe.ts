@@ -2,7 +2,7 @@ import { SWITCHED } from '$core/kinds/conditions';
 import { distancesOf, stripsOf } from './guides';
 import { createOrdering } from './ordering';
 import { createOverlay, TAG_ROOM } from './overlay';
-import { readToFrame, type FromFrame, type Pick, type ToFrame } from './messages';
+import { readToFrame, type FromFrame, type Pick, type Switch, type ToFrame } from './messages';
 import { createFollowing } from './following';
 import { createGhosts } from './ghosts';
 import { createMotion } from './motion';
@@ -185,13 +185,17 @@ function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   });
 }
 
+function setSwitches(switches: readonly Switch[]): void {
+  for (const name of SWITCHED) root.toggleAttribute(`data-k-${name}`, switches.includes(name));
+  page.setScripted(!switches.includes('no-script'));
+  page.setPictured(!switches.includes('no-pictures'));
+}
+
 function show(message: typeof shown): void {
   shown = message;
-  for (const name of SWITCHED) root.toggleAttribute(`data-k-${name}`, message.switches.includes(name));
+  setSwitches(message.switches);
   root.toggleAttribute('data-k-selecting', message.mode === 'select');
   page.setTried(message.mode === 'try');
-  page.setScripted(!message.switches.includes('no-script'));
-  page.setPictured(!message.switches.includes('no-pictures'));
   motion.setRate(message.rate);
   root.style.fontSize = message.typeSize === 100 ? '' : `${message.typeSize}%`;
   bringOut.picked(shown.mode === 'select' ? drawnOrNot(shown.picked) : null);
@@ -364,7 +368,7 @@ document.addEventListener('scroll', () => (drawOutline(), hover(null), writing.p
   capture: true,
   passive: true
 });
-window.addEventListener('resize', () => (drawOutline(), ordering.soon()));
+window.addEventListener('resize', () => (drawOutline(), ordering.soon(), redrawSpecimens()));
 new ResizeObserver(soonOutlined).observe(body);
 document.addEventListener('animationend', soonOutlined);
 
@@ -408,7 +412,10 @@ function redrawSpecimens(): void {
     root.toggleAttribute('data-k-stage', true);
     root.append(stage);
   }
-  drawSpecimens(body, stage, specimens);
+  const { node, part, switches } = specimens;
+  setSwitches(switches);
+  const height = drawSpecimens(body, stage, specimens);
+  if (height !== null) tell({ type: 'specimenRoom', node, part, height });
   void tellHeard(specimens);
 }
 

@@ -8,11 +8,14 @@ type Order = Extract<ToFrame, { type: 'specimens' }>;
 /**
  * Draws one part once for each state, side by side: clones of the real element under the real style sheets,
  * each forced into its state. Boxes around the part are kept for what it inherits, without their own space.
+ * @returns how high the cells would have to be, px, for it to be drawn as wide as they are; null where there is no
+ * such part.
  */
-export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Order): void {
+export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Order): number | null {
   const part = maybePartOf(body, order);
   stage.replaceChildren();
-  if (!part) return;
+  if (!part) return null;
+  Object.assign(stage.style, { transformOrigin: '0 0', scale: order.enlarged > 1 ? 1 / order.enlarged : '' });
   const backdrop = opaqueBackdrop(part.parentElement);
   const width = part === body ? `${body.clientWidth}px` : widthOf(part);
   const clones: HTMLElement[] = [];
@@ -40,7 +43,7 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
   // What a state fades in has come.
   clones.forEach((clone) => clone.getAnimations({ subtree: true }).forEach(toItsEnd));
   // All boxes are read before any is scaled, so that the stage is laid out once.
-  const scales = clones.map((clone) => scaleOf(clone, order.cell));
+  const scales = clones.map((clone) => scaleOf(clone, order));
   clones.forEach((clone, i) => {
     const { scale, isCut } = scales[i]!;
     if (scale < 1) clone.style.scale = String(scale);
@@ -52,6 +55,7 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
       });
   });
   clones.filter(isUnseen).forEach((clone) => clone.closest('[data-k-cell]')!.append(unseenNote()));
+  return Math.max(0, ...scales.map(({ height }) => height));
 }
 
 function maybePartOf(body: HTMLElement, { node, part }: Order): HTMLElement | null {
@@ -126,8 +130,14 @@ function asDiv(element: HTMLElement): HTMLElement {
   return div;
 }
 
-/** Ids may stand once in a document, and a clone is to be seen whatever hides the original. */
+/**
+ * Ids may stand once in a document, and a clone is to be seen whatever hides the original. Of those that share a name
+ * one alone may be open or chosen in a document: here each copy has one of its own.
+ */
 function bare(element: HTMLElement, strip: readonly string[]): void {
+  const isOneOfGroup = 'details[name], input[type="radio"][name]';
+  for (const each of element.querySelectorAll(isOneOfGroup)) each.removeAttribute('name');
+  if (element.matches(isOneOfGroup)) element.removeAttribute('name');
   for (const each of [element, ...element.querySelectorAll<HTMLElement>('[id]')]) each.removeAttribute('id');
   for (const name of ['hidden', 'popover', 'data-k', ...strip]) element.removeAttribute(name);
 }
@@ -180,16 +190,26 @@ const READ_LEAST = 0.45;
 /** Nor are those that are lower than this, px. */
 const LETTERS_LEAST = 11;
 
+/** Left free around what is drawn, px. */
+const MARGIN = { across: 12, down: 10 };
+
+interface Scaled {
+  readonly scale: number;
+  readonly isCut: boolean;
+  /** How high the cell would have to be for it to be as wide as the cell, or as large as it can be read, px. */
+  readonly height: number;
+}
+
 /** Drawn whole; but of what is wide and low, such as a heading, the beginning at a size that can be read. */
-function scaleOf(
-  clone: HTMLElement,
-  cell: { width: number; height: number }
-): { readonly scale: number; readonly isCut: boolean } {
-  const box = clone.getBoundingClientRect();
-  const [across, down] = [(cell.width - 12) / box.width, (cell.height - 10) / box.height];
+function scaleOf(clone: HTMLElement, { cell, enlarged }: Order): Scaled {
+  const seen = clone.getBoundingClientRect();
+  const box = { width: seen.width * enlarged, height: seen.height * enlarged };
+  const [across, down] = [(cell.width - MARGIN.across) / box.width, (cell.height - MARGIN.down) / box.height];
   const isCut = across < READ_LEAST && down >= READ_LEAST;
   const letters = LETTERS_LEAST / parseFloat(getComputedStyle(clone).fontSize);
-  return { scale: Math.min(1, down, isCut ? Math.max(READ_LEAST, letters) : across), isCut };
+  const wanted = Math.min(1, isCut ? Math.max(READ_LEAST, letters) : across);
+  const height = box.height > 0 ? box.height * wanted + MARGIN.down : 0;
+  return { scale: Math.min(wanted, down), isCut, height };
 }
 
 function opaqueBackdrop(from: Element | null): string {

@@ -50,3 +50,13 @@ export function bandAt({ medium, narrow }: Bands, width: number): 'always' | 'me
   if (width <= narrow) return 'narrow';
   return width <= medium ? 'medium' : 'always';
 }
+
+/**
+ * @returns the width nearest to a window's, px, at which a condition is looked at: in its own band, and in the wide
+ * one where it says nothing of widths.
+ */
+export function widthUnder(condition: ConditionName, { medium, narrow }: Bands, window: number): number {
+  if (condition === 'narrow') return Math.min(window, narrow);
+  if (condition === 'medium') return Math.min(Math.max(window, narrow + 1), medium);
+  return Math.max(window, medium + 1);
+}

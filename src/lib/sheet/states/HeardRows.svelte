@@ -57,7 +57,7 @@
 <style>
   .line {
     display: grid;
-    grid-template-columns: 124px repeat(var(--states), minmax(0, 240px));
+    grid-template-columns: 124px repeat(var(--states), minmax(0, var(--state-most)));
     min-height: 27px;
     border-bottom: 1px solid var(--faint-line);
   }

@@ -9,6 +9,7 @@
   import { contrastOverItems } from '$core/cascade/slides';
   import { FAINT } from '$core/colour/difference';
   import { heapOf } from '$core/kinds/circumstances';
+  import { SWITCHED, widthUnder } from '$core/kinds/conditions';
   import { SHEET_PROPERTIES, STYLE_PROPERTIES } from '$core/css/properties';
   import { isTypeMember } from '$core/css/type-style';
   import { type ConditionName, type Node, type StateName } from '$core/project/types';
@@ -24,7 +25,9 @@
 
   /** What the fallback table sets: whether and where a piece stands. */
   const STRUCTURE = ['--k-hide', 'order'];
-  const SPECIMEN_HEIGHT = 52;
+  /** The first row is as high as the part needs to be drawn, in px and at most by the height of the sheet. */
+  const WINDOW_HEIGHT = 800;
+  const LOOKS = { least: 52, most: 0.3 };
   let specimenWidth = $state(0);
   let grid: HTMLElement;
 
@@ -57,13 +60,23 @@
     anatomy.hasText ? properties.find(({ property }) => isTypeMember(property)) : undefined
   );
   const typeStyles = () => import('./TypeStyleCell.svelte');
+  /** Of the part that was asked for last: the row does not jump back while another is drawn. */
+  let asked = $state(0);
+  const looksHeight = $derived(
+    Math.round(Math.max(LOOKS.least, Math.min(asked, LOOKS.most * wb.sheetHeight)))
+  );
+  /** The frame is as wide as a window in which the condition holds; a narrower one than the row is shown larger. */
+  const frameWidth = $derived(widthUnder(wb.at, wb.project.info.bands, wb.preview.width));
+  const enlarged = $derived(Math.max(1, specimenWidth / frameWidth));
   const specimens = $derived({
     type: 'specimens' as const,
     node: wb.tuned.id,
     part: wb.currentPart,
     // Forced states are names; what a state brings along is forced with it.
     states: states.map((state) => impliedStates(wb.kind, state, []).join(' ')),
-    cell: { width: specimenWidth / states.length, height: SPECIMEN_HEIGHT },
+    cell: { width: specimenWidth / states.length, height: looksHeight },
+    enlarged,
+    switches: SWITCHED.filter((name) => name === wb.at),
     strip: Object.values(anatomy.states).flatMap((selector) =>
       attributesIn(selector!).map(({ name }) => name)
     ),
@@ -71,11 +84,17 @@
   });
 
   let answer = $state.raw<Extract<FromFrame, { type: 'heard' }> | null>(null);
+  const isOfNow = (message: { readonly node: string; readonly part: string }) =>
+    message.node === wb.tuned.id && message.part === wb.currentPart;
+
+  function take(message: FromFrame): void {
+    if (message.type === 'heard') answer = message;
+    if (message.type === 'specimenRoom' && isOfNow(message)) asked = message.height;
+  }
+
   /** Nothing until the frame has answered for the part that is tuned now. */
   const heardNow = $derived(
-    answer?.node === wb.tuned.id && answer.part === wb.currentPart && answer.heard.length === states.length
-      ? answer.heard
-      : null
+    answer && isOfNow(answer) && answer.heard.length === states.length ? answer.heard : null
   );
 
   const tones: Record<StateName, string> = {
@@ -252,22 +271,25 @@
     <span role="rowheader">Looks like</span>
     <div
       class="frame"
+      style:height="{looksHeight}px"
       role="gridcell"
       aria-label="The part as it is drawn in each state"
       bind:clientWidth={specimenWidth}
     >
       {#if specimenWidth > 0 && wb.preview.isShown}
-        <PreviewFrame
-          project={wb.project}
-          pageId={wb.pageId}
-          blobs={wb.blobs}
-          title="{anatomy.label} in each state"
-          width={specimenWidth}
-          height={SPECIMEN_HEIGHT}
-          only={wb.tuned.id}
-          {specimens}
-          onmessage={(message) => message.type === 'heard' && (answer = message)}
-        />
+        <div class="window" style:scale={enlarged}>
+          <PreviewFrame
+            project={wb.project}
+            pageId={wb.pageId}
+            blobs={wb.blobs}
+            title="{anatomy.label} in each state"
+            width={frameWidth}
+            height={wb.preview.extent?.window ?? WINDOW_HEIGHT}
+            only={wb.tuned.id}
+            {specimens}
+            onmessage={take}
+          />
+        </div>
       {/if}
     </div>
   </div>
@@ -321,13 +343,15 @@
 
 <style>
   .sheet {
+    --state-most: 320px;
+
     min-width: calc(124px + var(--states) * 106px);
     outline: none;
   }
   .line {
     display: grid;
     /* A column is as wide as it can be of use: a part with few states leaves room beside them. */
-    grid-template-columns: 124px repeat(var(--states), minmax(0, 240px));
+    grid-template-columns: 124px repeat(var(--states), minmax(0, var(--state-most)));
     min-height: 27px;
     border-bottom: 1px solid var(--faint-line);
   }
@@ -386,9 +410,6 @@
     height: 20px;
     margin-right: -4px;
   }
-  .looks {
-    min-height: 53px;
-  }
   .looks > span {
     color: var(--ink-2);
   }
@@ -397,6 +418,11 @@
     padding: 0;
     overflow: hidden;
     pointer-events: none;
+  }
+  .looks .window {
+    flex: none;
+    align-self: start;
+    transform-origin: 0 0;
   }
   /* What decides stays in sight, however far the rows are scrolled. */
   .computed {
