@@ -139,6 +139,32 @@ test.describe('state sheet', () => {
     await expect(drawn).toHaveCSS('background-color', beige);
   });
 
+  test('what is set for a condition that the page is not shown in says so, and shows it', async ({
+    page
+  }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await bench.view('States');
+    const show = page.getByRole('button', { name: /^(?:Show it at|Switch) / });
+    await expect(show).toHaveCount(0);
+    await page.getByRole('tab', { name: '≤ narrow', exact: true }).click();
+    await show.click();
+    await expect(page.getByRole('slider', { name: 'Width of the preview' })).toHaveAttribute(
+      'aria-valuenow',
+      '640'
+    );
+    await expect(show).toHaveCount(0);
+    await page.getByRole('tab', { name: '≤ medium', exact: true }).click();
+    await expect(show).toHaveCount(0);
+    await page.getByRole('combobox', { name: 'Other conditions' }).selectOption('touch');
+    await show.click();
+    await expect(page.getByRole('button', { name: 'Touch', exact: true })).toHaveAttribute(
+      'aria-pressed',
+      'true'
+    );
+    await expect(show).toHaveCount(0);
+  });
+
   test('of a whole widget the row is as high as it takes to see it, with what is open in it', async ({
     page
   }) => {

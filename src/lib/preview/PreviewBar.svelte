@@ -3,8 +3,10 @@
   import { NOT_LASTING } from '$lib/store/db';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import Hints from './Hints.svelte';
+  import { maybeUnseen } from './unseen';
 
   const { wb }: { wb: Workbench } = $props();
+  const unseen = $derived(maybeUnseen(wb));
 </script>
 
 <!-- What the workbench has to say, and how the page is shown: beside the page, never on it. -->
@@ -35,6 +37,9 @@
       <p class="distances">
         <b>{wb.preview.distances.name}</b> <span class="mono">{wb.preview.distances.words}</span>
       </p>
+    {:else if unseen}
+      <p class="unseen">{unseen.words}</p>
+      <button type="button" class="link" onclick={unseen.show}>{unseen.label}</button>
     {:else if page.data.lasts === false}
       <p class="trial">{NOT_LASTING}</p>
     {:else}
@@ -99,6 +104,12 @@
   .trial {
     font-weight: 600;
     color: var(--ochre);
+  }
+  .unseen {
+    color: var(--ink-2);
+  }
+  .link {
+    flex: none;
   }
   .distances {
     overflow: hidden;
