@@ -72,3 +72,24 @@ test('of several files at once each that is none is told by its name, and the ot
   await expect(page.getByRole('link', { name: 'Open Pear tree' })).toBeVisible();
   await expect(page.getByText(/first\.kymation: .*second\.kymation: /)).toBeVisible();
 });
+
+test('what was deleted can be brought back for a day, all of it, also after the window is loaded again', async ({
+  page
+}) => {
+  await visit(page, '/');
+  await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
+  await page.locator('input[type=file]').setInputFiles([file('Pear tree'), file('Plum tree')]);
+  await expect(page.getByRole('link', { name: /^Open / })).toHaveCount(3);
+  for (const name of ['Pear tree', 'Plum tree']) {
+    await page.getByRole('button', { name: `More for ${name}` }).click();
+    await page.getByRole('menuitem', { name: 'Delete' }).click();
+    await expect(page.getByRole('link', { name: `Open ${name}` })).toHaveCount(0);
+  }
+  await page.reload();
+  await page.getByText('Deleted within the last day: 2').click();
+  const kept = page.getByRole('list', { name: 'Deleted projects' }).getByRole('listitem');
+  await expect(kept).toHaveText([/^Plum tree/, /^Pear tree/]);
+  await page.getByRole('button', { name: 'Bring Pear tree back' }).click();
+  await expect(page.getByRole('link', { name: 'Open Pear tree' })).toBeVisible();
+  await expect(kept).toHaveText([/^Plum tree/]);
+});

@@ -18,6 +18,7 @@
   import { slug } from '$core/project/ids';
   import type { ProjectId } from '$core/project/types';
   import { registry } from '$core/registry';
+  import Deleted from '$lib/home/Deleted.svelte';
   import Mark from '$lib/parts/Mark.svelte';
   import Thumbnail from '$lib/home/Thumbnail.svelte';
   import { saveFile } from '$lib/state/exporting';
@@ -26,6 +27,7 @@
   import {
     deleteProject,
     duplicateProject,
+    listDeleted,
     listProjects,
     openProject,
     renameProject,
@@ -53,7 +55,9 @@
   );
   let fault = $state('');
   let notes = $state.raw<readonly string[]>([]);
+  /** What was deleted last, while it is told. */
   let deleted = $state.raw<ProjectRow | null>(null);
+  let kept = $state.raw<readonly ProjectRow[]>([]);
   let renaming = $state.raw<{ row: ProjectRow; name: string } | null>(null);
   let isOver = $state(false);
 
@@ -64,8 +68,9 @@
     let stop = () => {};
     addDemoOnFirstStart()
       .then(() => {
-        const watch = liveQuery(listProjects).subscribe({
-          next: (found) => (rows = found),
+        const lists = async () => [await listProjects(), await listDeleted()] as const;
+        const watch = liveQuery(lists).subscribe({
+          next: (found) => ([rows, kept] = found),
           error: unread
         });
         stop = () => watch.unsubscribe();
@@ -124,6 +129,11 @@
       await deleteProject(row.id);
       deleted = row;
     });
+
+  async function restore({ id }: ProjectRow): Promise<void> {
+    await attempt(() => restoreProject(id));
+    if (deleted?.id === id) deleted = null;
+  }
 
   async function rename(): Promise<void> {
     if (!renaming) return;
@@ -249,6 +259,7 @@
         {/each}
       </ul>
     {/if}
+    {#if kept.length > 0}<Deleted rows={kept} onrestore={restore} />{/if}
   </main>
 </div>
 
@@ -288,14 +299,7 @@
       on:close={() => (deleted = null)}
     >
       {#snippet subtitleChildren()}
-        <button
-          type="button"
-          class="link"
-          onclick={async () => {
-            await attempt(() => restoreProject(row.id));
-            deleted = null;
-          }}>Bring it back</button
-        >
+        <button type="button" class="link" onclick={() => restore(row)}>Bring it back</button>
       {/snippet}
     </ToastNotification>
   </div>

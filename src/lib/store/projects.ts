@@ -31,6 +31,12 @@ export async function listProjects(): Promise<ProjectRow[]> {
   return rows.filter((row) => !row.deleted);
 }
 
+/** Lists what was deleted and is still kept, the last first. */
+export async function listDeleted(): Promise<ProjectRow[]> {
+  const rows = await db.projects.filter((row) => row.deleted !== undefined).toArray();
+  return rows.sort((a, b) => b.deleted! - a.deleted!);
+}
+
 /** Adds a whole project under an id of its own where its id is taken. @returns the id it has now. */
 export async function addProject(project: Project, blobs: ReadonlyMap<AssetId, Blob>): Promise<ProjectId> {
   return db.transaction('rw', [db.projects, db.snapshots, db.assets], async () => {
