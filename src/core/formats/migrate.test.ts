@@ -107,6 +107,8 @@ describe('files of format 1', () => {
     });
     const diff = { nodes: { columns: [null, columns] } } as unknown as Diff;
     expect(migratedDiff(registry, diff).nodes!.columns![1]!.settings).toEqual({ shares: '3/5 2/5' });
+    // One that says it was written today is what it is.
+    expect(migratedDiff(registry, diff, FORMAT)).toBe(diff);
     const same = { nodes: { heading: [null, sample.nodes['heading' as never]!] } } as unknown as Diff;
     expect(migratedDiff(registry, same)).toBe(same);
   });

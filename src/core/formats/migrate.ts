@@ -72,12 +72,12 @@ export function migratedProject(registry: Registry, stored: Project): Project {
 }
 
 /**
- * @returns a stored step of the history as this version has it; the same object where nothing changed. Steps do
- * not say which format they are of, so they go through all of them.
+ * @param from the format the step was written in; where it does not say, it goes through all there have been.
+ * @returns a stored step of the history as this version has it; the same object where nothing changed.
  */
-export function migratedDiff(registry: Registry, diff: Diff): Diff {
-  if (!diff.nodes) return diff;
-  const of = (node: Node | null) => node && upToDate(registry, node, FIRST);
+export function migratedDiff(registry: Registry, diff: Diff, from = FIRST): Diff {
+  if (!diff.nodes || from >= FORMAT) return diff;
+  const of = (node: Node | null) => node && upToDate(registry, node, from);
   const now = Object.entries(diff.nodes).map(
     ([id, [before, after]]) => [id, [of(before), of(after)] as const] as const
   );

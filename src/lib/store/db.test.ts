@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { makeDemo } from '../../../demo/make';
-import type { ProjectId, Row, SourceId } from '$core/project/types';
+import { FORMAT, type ProjectId, type Row, type SourceId } from '$core/project/types';
 import { ROWS_MANY } from '$core/tables/packed';
 import { db, NOT_LASTING, prepareStorage, storageSentence } from './db';
 import { addProject, appendToLog, drawnProject, listProjects, openProject, type Known } from './projects';
@@ -33,6 +33,7 @@ describe('where there is no storage, as here', () => {
 
     const [kept] = await db.log.where('[project+seq]').between([id, 0], [id, Infinity]).toArray();
     expect(typeof kept!.diff.sources![first]![1]!.rows).toBe('string');
+    expect(kept!.format).toBe(FORMAT);
     const opened = (await openProject(id))!;
     expect(opened.project).toEqual(written);
     expect(opened.project.sources[first]!.rows).toEqual(rows);

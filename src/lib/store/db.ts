@@ -22,6 +22,8 @@ export interface LogRow {
   label: string;
   mergeKey: string | null;
   at: number;
+  /** The format its pieces are of; rows of the first versions do not say it. */
+  format?: number;
 }
 
 export interface SnapshotRow {

@@ -7,7 +7,7 @@ import { registry } from '$core/registry';
 import { packedDiff, packedProject, unpackedDiff, unpackedProject } from '$core/tables/packed';
 import { mendedProject, rebased } from '$core/project/rebase';
 import { newId } from '$core/project/ids';
-import type { AssetId, Node, Project, ProjectId } from '$core/project/types';
+import { FORMAT, type AssetId, type Node, type Project, type ProjectId } from '$core/project/types';
 import { NO_HISTORY, type History, type Step } from '$core/commands/history';
 import { db, type AssetRow, type LogRow, type ProjectRow, type SnapshotRow } from './db';
 
@@ -133,7 +133,7 @@ const piecesIn = ({ diff }: LogRow): Node[] =>
     .flat()
     .filter((node) => node !== null);
 
-const upToDate = (row: LogRow): LogRow => ({ ...row, diff: migratedDiff(registry, row.diff) });
+const upToDate = (row: LogRow): LogRow => ({ ...row, diff: migratedDiff(registry, row.diff, row.format) });
 
 /** Rows of a project's log after a number, in order, as this version has them. */
 const logOf = async (id: ProjectId, after: number): Promise<LogRow[]> =>
@@ -193,7 +193,16 @@ export async function appendToLog(
     const rows: LogRow[] = [];
     const at = Date.now();
     const add = ({ op, diff, label, mergeKey }: Entry) =>
-      rows.push({ op, diff, label, mergeKey, project: id, seq: row.seq + 1 + rows.length, at });
+      rows.push({
+        op,
+        diff,
+        label,
+        mergeKey,
+        project: id,
+        seq: row.seq + 1 + rows.length,
+        at,
+        format: FORMAT
+      });
     for (const entry of entries) {
       const diff = isMerged ? rebased(entry.diff, head) : entry.diff;
       if (!diff) continue;
