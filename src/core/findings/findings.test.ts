@@ -5,6 +5,7 @@ import { apply } from '../commands/apply';
 import type { Command } from '../commands/commands';
 import { registry } from '../whole';
 import { after, id, sampleProject } from '../testing/project';
+import { templates } from '../templates';
 import { trackOf } from '../motion/track';
 import { splitAside, NO_FACTS, type Facts, type Fit } from '../kinds/finding';
 import { createFindingsRunner, runFindings } from './run';
@@ -335,6 +336,17 @@ describe('copies', () => {
       }
     ),
     at: { parent: 'section', slot: 'content', index: 99 }
+  });
+
+  it('are none where all is as it came, in any piece and any ready-made group', () => {
+    const isBlock = ({ category }: { readonly category: string }) => category === 'block';
+    const kinds = registry.everyKind().filter((kind) => kind.insertable && isBlock(kind));
+    const fresh = [
+      ...kinds.map(({ create }) => create(makeWith())),
+      ...templates.filter(isBlock).map(({ build }) => build(makeWith()))
+    ];
+    const at = { parent: 'section', slot: 'content', index: 0 } as const;
+    for (const fragment of fresh) expect(found({ type: 'insert', fragment, at })).toEqual([]);
   });
 
   it('whose words come from columns are no copies', () => {

@@ -51,6 +51,12 @@ function freshWords(registry: Registry): ReadonlySet<string> {
   return found;
 }
 
+/** Whether what a piece says in one of its settings is what it came with. */
+export function isAsItCame(registry: Registry, node: Node, key: string): boolean {
+  const value = settingsWithDefaults(registry.of(node), node)[key];
+  return startingWords(registry).has(wordsKey(node.kind, key, value));
+}
+
 const EMPTY: Readonly<Record<string, Placeholder['what']>> = {
   picture: 'picture',
   video: 'film',
@@ -95,7 +101,7 @@ function inTree(
         ? { node: id, what: 'label' as const, text: node.name }
         : null,
       ...sayingFields(registry, node.kind).flatMap(([key, what]) =>
-        what === 'words' && words.has(wordsKey(node.kind, key, settings[key]))
+        what === 'words' && isAsItCame(registry, node, key)
           ? [{ node: id, what: 'words' as const, text: plain(String(settings[key])) }]
           : []
       ),

@@ -2,6 +2,7 @@ import { type FindingRule, type Remark, warning } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { childIds, maybePlaceOf, nodeOf } from '../../project/tree';
 import type { Node, NodeId, Project } from '../../project/types';
+import { isAsItCame } from '../placeholders';
 import { sayingFields } from '../saying';
 
 /** What two pieces of one kind both say, in words: “words of Lead”. */
@@ -9,6 +10,8 @@ const saidByBoth = (registry: Registry, one: Node, other: Node): readonly string
   sayingFields(registry, one.kind)
     .filter(([key]) => isSaid(one.settings[key]) && one.settings[key] === other.settings[key])
     .filter(([key]) => !isFromColumn(one, key) && !isFromColumn(other, key))
+    // What nobody has put words of their own into is told as that, not as a copy.
+    .filter(([key]) => !isAsItCame(registry, one, key))
     .map(([, what]) => `${what} of ${other.name}`);
 
 /** What comes from a column is not what stands in the piece. */
