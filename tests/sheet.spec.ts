@@ -199,6 +199,36 @@ test.describe('state sheet', () => {
     await expect(cells.last().locator('[data-k-force]')).toHaveCSS('opacity', '1');
   });
 
+  test('of a part that is turned away, sticks or is not there, the cell shows what it is or says so', async ({
+    page
+  }) => {
+    const bench = await Bench.openNew(page);
+    const cells = (part: string) =>
+      page.frameLocator(`iframe[title="${part} in each state"]`).locator('k-stage > div');
+    await bench.insert('two-sided');
+    await bench.view('States');
+    await bench.pick('Card', 'back');
+    await expect(cells('back')).toHaveText(['What there is to know of it.', 'What there is to know of it.']);
+    await expect(cells('back').first().locator('[data-k-force]')).toHaveCSS('visibility', 'visible');
+    await bench.pick('Card', 'turn button');
+    await expect(cells('turn button').first()).toHaveText('Not there');
+    const heard = page
+      .getByRole('row')
+      .filter({ has: page.getByText('Is heard as') })
+      .getByRole('gridcell');
+    await expect(heard.first()).toHaveText('—');
+
+    await bench.insert('pinned picture');
+    await bench.pick('Pinned picture', 'picture');
+    const [cell, picture] = [cells('picture').first(), cells('picture').locator('[data-k-force]').first()];
+    await expect
+      .poll(async () => {
+        const [around, drawn] = [await cell.boundingBox(), await picture.boundingBox()];
+        return drawn!.y >= around!.y && drawn!.y + drawn!.height <= around!.y + around!.height;
+      })
+      .toBe(true);
+  });
+
   test('states scrolled to the side: rows keep their names in sight, and tabs their words in one line', async ({
     page
   }) => {

@@ -1,4 +1,6 @@
-const ownerOf = (side: HTMLElement): HTMLElement | null => side.closest<HTMLElement>('[data-k-part="root"]');
+/** The piece that keeps a side of it back (`data-k-out`). */
+export const ownerOf = (side: HTMLElement): HTMLElement | null =>
+  side.closest<HTMLElement>('[data-k-part="root"]');
 
 /** Brings out what lies over the page, or is turned away, while a part of it is picked that could not be seen. */
 export function createBrought() {

@@ -306,12 +306,15 @@ const fromFrame = {
     part: id().required(),
     heard: array().of(heardSchema).max(30).required()
   }),
-  /** How high the cells of the specimens have to be, px, for the part to be drawn as wide as they are. */
+  /**
+   * How high the cells of the specimens have to be, px, for the part to be drawn as wide as they are; null where the
+   * page has no such part as it is.
+   */
   specimenRoom: object({
     type: string().oneOf(['specimenRoom']).required(),
     node: id().required(),
     part: id().required(),
-    height: number().min(0).required()
+    height: number().min(0).defined().nullable()
   }),
   /** How high the page is, px, with all that collapses closed and with all of it open; how many there are. */
   unfolded: object({

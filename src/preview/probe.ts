@@ -415,7 +415,7 @@ function redrawSpecimens(): void {
   const { node, part, switches } = specimens;
   setSwitches(switches);
   const height = drawSpecimens(body, stage, specimens);
-  if (height !== null) tell({ type: 'specimenRoom', node, part, height });
+  tell({ type: 'specimenRoom', node, part, height });
   void tellHeard(specimens);
 }
 

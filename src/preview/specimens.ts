@@ -1,4 +1,5 @@
 import type { Heard } from '$core/heard/heard';
+import { ownerOf } from './brought';
 import type { HeardTools } from './heard';
 import type { ToFrame } from './messages';
 import { putInto, whileIn, whileOutOf } from './states';
@@ -8,34 +9,25 @@ type Order = Extract<ToFrame, { type: 'specimens' }>;
 /**
  * Draws one part once for each state, side by side: clones of the real element under the real style sheets,
  * each forced into its state. Boxes around the part are kept for what it inherits, without their own space.
- * @returns how high the cells would have to be, px, for it to be drawn as wide as they are; null where there is no
- * such part.
+ * @returns how high the cells would have to be, px, for it to be drawn as wide as they are; null where the page has
+ * no such part, which the cells say.
  */
 export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Order): number | null {
   const part = maybePartOf(body, order);
   stage.replaceChildren();
-  if (!part) return null;
   Object.assign(stage.style, { transformOrigin: '0 0', scale: order.enlarged > 1 ? 1 / order.enlarged : '' });
-  const backdrop = opaqueBackdrop(part.parentElement);
+  const backdrop = part ? opaqueBackdrop(part.parentElement) : '';
+  const cells = order.states.map((state) => emptyCell(order.cell, state === null ? '' : backdrop));
+  stage.append(...cells);
+  if (!part) {
+    cells.forEach((cell) => cell.append(note('Not there')));
+    return null;
+  }
   const width = part === body ? `${body.clientWidth}px` : widthOf(part);
   const clones: HTMLElement[] = [];
   for (const [i, state] of order.states.entries()) {
-    const cell = document.createElement('div');
-    cell.dataset.kCell = '';
-    Object.assign(cell.style, {
-      position: 'relative',
-      flex: 'none',
-      width: `${order.cell.width}px`,
-      height: `${order.cell.height}px`,
-      overflow: 'hidden',
-      display: 'grid',
-      gridTemplate: '100% / 100%',
-      placeItems: 'center',
-      backgroundColor: state === null ? '' : backdrop
-    });
-    stage.append(cell);
     if (typeof state !== 'string') continue;
-    const clone = addSpecimen(cell, part, state, width, order);
+    const clone = addSpecimen(cells[i]!, part, state, width, order);
     // Besides the look there is what a kind does in a state, such as another icon.
     putInto(clone, order.selectors[i] ?? '');
     clones.push(clone);
@@ -54,8 +46,25 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
         marginInlineStart: '6px'
       });
   });
-  clones.filter(isUnseen).forEach((clone) => clone.closest('[data-k-cell]')!.append(unseenNote()));
+  clones.filter(isUnseen).forEach((clone) => clone.closest('[data-k-cell]')!.append(note('Not seen')));
   return Math.max(0, ...scales.map(({ height }) => height));
+}
+
+function emptyCell({ width, height }: Order['cell'], backgroundColor: string): HTMLElement {
+  const cell = document.createElement('div');
+  cell.dataset.kCell = '';
+  Object.assign(cell.style, {
+    position: 'relative',
+    flex: 'none',
+    width: `${width}px`,
+    height: `${height}px`,
+    overflow: 'hidden',
+    display: 'grid',
+    gridTemplate: '100% / 100%',
+    placeItems: 'center',
+    backgroundColor
+  });
+  return cell;
 }
 
 function maybePartOf(body: HTMLElement, { node, part }: Order): HTMLElement | null {
@@ -85,7 +94,11 @@ function addSpecimen(
   bare(clone, order.strip);
   clone.dataset.kForce = state;
   clone.style.width = width;
-  clone.style.flex = 'none';
+  // In the middle of its cell, wherever it stands among its siblings on the page.
+  Object.assign(clone.style, { flex: 'none', gridArea: '1 / 1', placeSelf: 'center' });
+  const kept = part.closest<HTMLElement>('[data-k-out]:not(dialog)');
+  // A side that is turned away stands upright here.
+  if (part === kept) clone.style.transform = 'none';
   let outer: HTMLElement = clone;
   for (
     let above = part.parentElement;
@@ -100,8 +113,9 @@ function addSpecimen(
     }
     bare(around, order.strip);
     around.style.display = 'contents';
-    // What behaviours open and close shows what is in it.
+    // What behaviours open and close shows what is in it, and what a piece keeps back is brought out.
     around.dataset.open = '';
+    if (kept && above === ownerOf(kept)) around.setAttribute(`data-${kept.dataset.kOut!}`, '');
     around.append(outer);
     outer = around;
   }
@@ -110,9 +124,15 @@ function addSpecimen(
   return clone;
 }
 
-/** What has no box where it stands, as it only comes when it is asked for, has one of its own here. */
+/**
+ * What has no box where it stands, as it only comes when it is asked for, has one of its own here; and what keeps a
+ * distance to the window has none to its cell.
+ */
 function showAlone(clone: HTMLElement): void {
-  if (/^(?:none|contents)$/.test(getComputedStyle(clone).display)) clone.style.display = 'block';
+  const { display, position } = getComputedStyle(clone);
+  if (/^(?:none|contents)$/.test(display)) clone.style.display = 'block';
+  if (/^(?:sticky|fixed)$/.test(position))
+    Object.assign(clone.style, { position: 'relative', inset: 'auto' });
 }
 
 /** An element that shows what is in it, whether the real one is open or not. */
@@ -152,17 +172,27 @@ function widthOf(part: HTMLElement): string {
   return width === 0 ? '' : `${width}px`;
 }
 
-/** Faded out, as a slide that is not its slider's turn: an empty cell would look like a fault of the sheet. */
+/**
+ * Faded out, as a slide that is not its slider's turn, or without any room, as a section with nothing in it: an empty
+ * cell would look like a fault of the sheet.
+ */
 function isUnseen(clone: HTMLElement): boolean {
   const { opacity, visibility } = getComputedStyle(clone);
-  return opacity === '0' || visibility !== 'visible';
+  return opacity === '0' || visibility !== 'visible' || !hasRoom(clone);
 }
 
-/** Says so in the cell, whatever the page's own style is. */
-function unseenNote(): HTMLElement {
-  const note = document.createElement('div');
-  note.textContent = 'Not seen';
-  Object.assign(note.style, {
+/** A line is seen by its border alone, and what is in a piece may stick out of it. */
+const hasRoom = (clone: HTMLElement): boolean =>
+  [clone, ...clone.querySelectorAll('*')].some((each) => {
+    const { width, height } = each.getBoundingClientRect();
+    return width > 0 && height > 0;
+  });
+
+/** Words in the middle of a cell, whatever the page's own style is. */
+function note(words: string): HTMLElement {
+  const box = document.createElement('div');
+  box.textContent = words;
+  Object.assign(box.style, {
     all: 'initial',
     position: 'absolute',
     inset: '0',
@@ -175,7 +205,7 @@ function unseenNote(): HTMLElement {
     color: '#525252',
     background: '#ffffff'
   });
-  return note;
+  return box;
 }
 
 /** What moves without end stays as it is, and so does what the scroll moves. */

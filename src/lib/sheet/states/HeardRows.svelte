@@ -10,10 +10,12 @@
     states: readonly StateName[];
     /** One for each state, rest first; null until the frame has answered. */
     heard: readonly Heard[] | null;
+    /** Whether the page has the part as it is. */
+    isThere: boolean;
     /** Keys that the kind says of the part. */
     own: Keys | undefined;
   }
-  const { wb, states, heard, own }: Props = $props();
+  const { wb, states, heard, isThere, own }: Props = $props();
 
   const rest = $derived(heard?.[0] ?? null);
   const keys = $derived(rest ? Object.entries(keysAt(rest, own)) : []);
@@ -25,6 +27,7 @@
   }
 
   function saidOf(state: StateName, i: number): Said {
+    if (!isThere) return { words: '—', tone: 'faint', why: 'The page has no such part as it is set' };
     const now = heard?.[i];
     if (!now || !rest) return { words: '…', tone: 'faint', why: 'Being worked out' };
     const words = heardWords(now, state === 'rest' ? null : rest);

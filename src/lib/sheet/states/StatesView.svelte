@@ -60,10 +60,10 @@
     anatomy.hasText ? properties.find(({ property }) => isTypeMember(property)) : undefined
   );
   const typeStyles = () => import('./TypeStyleCell.svelte');
-  /** Of the part that was asked for last: the row does not jump back while another is drawn. */
-  let asked = $state(0);
+  /** Of the part that was drawn last: the row does not jump back while another is drawn. Null where it is not there. */
+  let asked = $state.raw<number | null>(0);
   const looksHeight = $derived(
-    Math.round(Math.max(LOOKS.least, Math.min(asked, LOOKS.most * wb.sheetHeight)))
+    Math.round(Math.max(LOOKS.least, Math.min(asked ?? 0, LOOKS.most * wb.sheetHeight)))
   );
   /** The frame is as wide as a window in which the condition holds; a narrower one than the row is shown larger. */
   const frameWidth = $derived(widthUnder(wb.at, wb.project.info.bands, wb.preview.width));
@@ -293,7 +293,7 @@
       {/if}
     </div>
   </div>
-  <HeardRows {wb} {states} heard={heardNow} own={anatomy.keys} />
+  <HeardRows {wb} {states} heard={heardNow} isThere={asked !== null} own={anatomy.keys} />
   {#each properties as property, row (`${wb.tuned.id} ${wb.currentPart} ${property.property}`)}
     {#if property === typed}
       {#await typeStyles() then { default: TypeStyleCell }}
