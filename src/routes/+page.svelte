@@ -57,6 +57,7 @@
   let notes = $state.raw<readonly string[]>([]);
   /** What was deleted last, while it is told. */
   let deleted = $state.raw<ProjectRow | null>(null);
+  /** What was deleted and can be brought back. */
   let kept = $state.raw<readonly ProjectRow[]>([]);
   let renaming = $state.raw<{ row: ProjectRow; name: string } | null>(null);
   let isOver = $state(false);

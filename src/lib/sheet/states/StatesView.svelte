@@ -25,9 +25,10 @@
 
   /** What the fallback table sets: whether and where a piece stands. */
   const STRUCTURE = ['--k-hide', 'order'];
-  /** The first row is as high as the part needs to be drawn, in px and at most by the height of the sheet. */
-  const WINDOW_HEIGHT = 800;
+  /** The first row is as high as the part needs to be drawn: at least, px, and at most, as a share of the sheet. */
   const LOOKS = { least: 52, most: 0.3 };
+  /** Until the preview has been measured, px. */
+  const WINDOW_HEIGHT = 800;
   let specimenWidth = $state(0);
   let grid: HTMLElement;
 
