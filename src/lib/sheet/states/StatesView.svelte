@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { Command } from '$core/commands/commands';
   import { resolve, type Resolution } from '$core/cascade/resolve';
   import { attributesIn } from '$core/cascade/state-attributes';
@@ -29,6 +30,7 @@
   const LOOKS = { least: 52, most: 0.3 };
   /** Until the preview has been measured, px. */
   const WINDOW_HEIGHT = 800;
+  const REST_MS = 150;
   let specimenWidth = $state(0);
   let grid: HTMLElement;
 
@@ -66,8 +68,15 @@
   const looksHeight = $derived(
     Math.round(Math.max(LOOKS.least, Math.min(asked ?? 0, LOOKS.most * wb.sheetHeight)))
   );
+  /** The width of the preview once the hand that drags it rests: each width is laid out anew in all states. */
+  let restedWidth = $state(untrack(() => wb.preview.width));
+  $effect(() => {
+    const { width } = wb.preview;
+    const timer = setTimeout(() => (restedWidth = width), REST_MS);
+    return () => clearTimeout(timer);
+  });
   /** The frame is as wide as a window in which the condition holds; a narrower one than the row is shown larger. */
-  const frameWidth = $derived(widthUnder(wb.at, wb.project.info.bands, wb.preview.width));
+  const frameWidth = $derived(widthUnder(wb.at, wb.project.info.bands, restedWidth));
   const enlarged = $derived(Math.max(1, specimenWidth / frameWidth));
   const specimens = $derived({
     type: 'specimens' as const,
