@@ -5,7 +5,7 @@ import { nodeOf } from '$core/project/tree';
 import type { Fragment } from '$core/project/types';
 import { registry } from '$core/registry';
 import { templates } from '$core/templates';
-import { insertFragment } from '$lib/state/actions';
+import { insertNew } from '$lib/state/actions';
 import type { Workbench } from '$lib/state/workbench.svelte';
 import { sum } from '$core/data/sum';
 
@@ -105,15 +105,13 @@ export function foundAbilities(query: string): readonly Ability[] {
 /** Inserts it where there is a place for it. */
 export function insertEntry(wb: Workbench, entry: Entry): void {
   const fragment = entry.build();
-  const place = wb.findPlaceOf(fragment);
-  if (place) insertFragment(wb, fragment, place);
+  insertNew(wb, fragment, wb.findPlaceOf(fragment));
 }
 
 /** Inserts it in a section of its own. */
 export function insertApart(wb: Workbench, entry: Entry): void {
   const fragment = entry.build();
-  const place = wb.findPlaceApart(fragment);
-  if (place) insertFragment(wb, fragment, place);
+  insertNew(wb, fragment, wb.findPlaceApart(fragment));
 }
 
 /** @returns in words, where something goes. */

@@ -4,6 +4,7 @@ import { alikeOf } from '$core/project/alike';
 import { newId, slug } from '$core/project/ids';
 import { childIds, maybePlaceOf, nodeOf } from '$core/project/tree';
 import type { Command } from '$core/commands/commands';
+import { withFittingLevels } from '$core/kinds/headings';
 import { makeWith } from '$core/kinds/make';
 import type { Fragment, NodeId, Page, Place, ShelfId } from '$core/project/types';
 import { referencesInto, type Reference } from '$core/kinds/references';
@@ -54,11 +55,15 @@ export function insertFragment(wb: Workbench, fragment: Fragment, found: FoundPl
   return true;
 }
 
+/** Inserts something that has just been built; its headings are made to fit those of the page around it. */
+export function insertNew(wb: Workbench, fragment: Fragment, found: FoundPlace | null): void {
+  if (found) insertFragment(wb, withFittingLevels(registry, wb.project, fragment, found.at), found);
+}
+
 /** Inserts a new piece of a kind where there is a place for it. */
 export function insertKind(wb: Workbench, kind: string): void {
   const fragment = registry.kindOf(kind).create(make);
-  const place = wb.findPlaceOf(fragment);
-  if (place) insertFragment(wb, fragment, place);
+  insertNew(wb, fragment, wb.findPlaceOf(fragment));
 }
 
 /** Adds a panel (or another item) to a widget that has a list of them. */
@@ -67,7 +72,7 @@ export function addItem(wb: Workbench, owner: NodeId, slot: string): void {
   const index = (nodeOf(wb.project, owner).slots[slot] ?? []).length;
   const fragment = kind.create(make);
   const named = { ...fragment.nodes[fragment.root]!, name: `${kind.label} ${index + 1}` };
-  insertFragment(
+  insertNew(
     wb,
     { root: fragment.root, nodes: { ...fragment.nodes, [fragment.root]: named } },
     { at: { parent: owner, slot, index }, around: null }

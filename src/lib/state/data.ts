@@ -1,8 +1,7 @@
 import { freeName } from '$core/data/free-name';
 import { makeWith } from '$core/kinds/make';
-import { settingsWithDefaults } from '$core/kinds/settings';
+import { headingsBefore } from '$core/kinds/headings';
 import { newId } from '$core/project/ids';
-import { subtreeIds } from '$core/project/tree';
 import type { Place, Project, Row, Source, SourceId } from '$core/project/types';
 import { noteText } from '$core/tables/packed';
 import { LIMITS, refused, type ReadTable, type Table } from '$core/tables/table';
@@ -125,18 +124,9 @@ export function placeAgain({ origin, place }: Source): TablePlace | null {
 const LEVEL_MOST = 3;
 
 /** The level of a heading at a place of the page on show: one below the last before it. */
-function levelAt(wb: Workbench, { parent, slot, index }: Place): string {
-  const { project } = wb;
-  const sibling = project.nodes[parent]!.slots[slot]?.[index - 1];
-  const last = sibling ? subtreeIds(project, sibling).at(-1)! : parent;
-  const all = subtreeIds(project, wb.page.root);
-  const before = all.slice(0, all.indexOf(last) + 1).flatMap((id) => {
-    const node = project.nodes[id]!;
-    const kind = registry.of(node);
-    const key = kind.headingLevel;
-    return key ? [Number(settingsWithDefaults(kind, node)[key])] : [];
-  });
-  return String(Math.min(LEVEL_MOST, (before.at(-1) ?? 0) + 1));
+function levelAt(wb: Workbench, at: Place): string {
+  const before = headingsBefore(wb.project, at, (piece) => registry.of(piece)).at(-1)?.level ?? 0;
+  return String(Math.min(LEVEL_MOST, before + 1));
 }
 
 /** Puts a list over a source on the page, its columns in a template. */

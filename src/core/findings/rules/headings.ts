@@ -1,37 +1,5 @@
-import { compact } from '../../data/compact';
-import { remembered } from '../../data/remembered';
-import { settingFix, type FindingRule, type KindOf, type Remark, warning } from '../../kinds/finding';
-import { maybePageOf, subtreeIds } from '../../project/tree';
-import type { Node, Project } from '../../project/types';
-
-/** A piece that draws a heading, and the setting that says its level. */
-interface Heading {
-  readonly node: Node;
-  readonly key: string;
-  readonly level: number;
-}
-
-type Settings = ReturnType<KindOf>['settings'];
-
-const usualLevels = new WeakMap<Settings, unknown>();
-
-/** The level before anyone sets one; remembered, since every heading of a page is looked at for each of them. */
-const usualLevel = (settings: Settings, key: string): unknown =>
-  remembered(usualLevels, settings, () => (settings.getDefault() as Record<string, unknown>)[key]);
-
-function maybeHeading(node: Node, of: KindOf): Heading | null {
-  const { headingLevel: key, settings } = of(node);
-  if (!key) return null;
-  return { node, key, level: Number(node.settings[key] ?? usualLevel(settings, key)) };
-}
-
-/** Headings of the page a node stands on, in document order, without those in what is opened over it. */
-function headingsAround(project: Project, node: Node, of: KindOf): readonly Heading[] {
-  const page = maybePageOf(project, node.id);
-  const all = page ? subtreeIds(project, page.root).map((id) => project.nodes[id]!) : [];
-  const over = new Set(all.filter((each) => of(each).opens).flatMap(({ id }) => subtreeIds(project, id)));
-  return compact(all.map((each) => (over.has(each.id) ? null : maybeHeading(each, of))));
-}
+import { settingFix, type FindingRule, type Remark, warning } from '../../kinds/finding';
+import { headingsAround, maybeHeading, type Heading } from '../../kinds/headings';
 
 const isSecondTitle = (all: readonly Heading[], at: number): boolean =>
   all[at]!.level === 1 && all.findIndex(({ level }) => level === 1) < at;
@@ -65,7 +33,7 @@ export const headingOrder: FindingRule = {
   scope: 'project',
   check(node, project, _facts, of) {
     if (!maybeHeading(node, of)) return [];
-    const all = headingsAround(project, node, of);
+    const all = headingsAround(project, node.id, of);
     const at = all.findIndex((each) => each.node === node);
     if (at < 0) return [];
     const here = all[at]!;
