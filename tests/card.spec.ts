@@ -137,6 +137,24 @@ for (const form of ['turn', 'fade', 'slide'])
     expect(await height()).toBe(before);
   });
 
+test('has the width and the least height it is given, with its words where they are to stand', async ({
+  blank: page
+}) => {
+  await open(page, card({ width: '320px', height: '600px', place: 'end' }));
+  const front = (await part(page, 'front').boundingBox())!;
+  expect(front).toMatchObject({ width: 320, height: 600 });
+  const link = (await page.getByRole('link', { name: 'Buy a tree' }).boundingBox())!;
+  const room = front.y + front.height - (link.y + link.height);
+  // Its padding and its border.
+  expect(room).toBeCloseTo(21, 0);
+  // Neither makes it wider than its place, nor cuts what is higher.
+  await open(page, card({ width: '4000px', height: '10px' }), 400);
+  const narrow = (await part(page, 'back').boundingBox())!;
+  expect(narrow.width).toBeLessThan(400);
+  expect(narrow.height).toBeGreaterThan(200);
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(400);
+});
+
 test('with less motion it fades; on paper both sides are there; without script a press is the focus', async ({
   browser,
   blank: page

@@ -1,19 +1,12 @@
 import type { Make } from '../kinds/contract';
 import type { Fragment, Node } from '../project/types';
-import { styled } from './styled';
+import { lightButton, smallHeading, styled } from './styled';
 import type { Template } from './template';
 import { turning } from './turning';
 
 export type { Template } from './template';
 
-/** A piece whose ring can be seen on a dark ground. */
-function withRing(fragment: Fragment, outline: string): Fragment {
-  const root = fragment.nodes[fragment.root]!;
-  const styles = { ...root.styles, root: { ...root.styles.root, focus: { always: { outline } } } };
-  return { root: fragment.root, nodes: { ...fragment.nodes, [fragment.root]: { ...root, styles } as Node } };
-}
-
-const card = (make: Make, title: string): Fragment =>
+const card = (make: Make, title: string, picture: Node['settings'] = {}): Fragment =>
   styled(
     make(
       'stack',
@@ -21,8 +14,8 @@ const card = (make: Make, title: string): Fragment =>
       { align: 'stretch' },
       {
         content: [
-          make('image', 'Card picture'),
-          make('heading', 'Card heading', { text: title, level: '3' }),
+          make('image', 'Card picture', picture),
+          smallHeading(make, 'Card heading', title),
           make('text', 'Card text', { html: '<p>Two or three lines that say what it is and for whom.</p>' }),
           make('button', 'Card link', { label: 'Read on' })
         ]
@@ -49,7 +42,7 @@ const iconAndWords = (make: Make, name: string): Fragment =>
       {
         content: [
           make('icon', 'Icon'),
-          make('heading', 'Words', { text: name, level: '3' }),
+          smallHeading(make, 'Words', name),
           make('text', 'More words', { html: '<p>One line about it.</p>' })
         ]
       }
@@ -57,10 +50,11 @@ const iconAndWords = (make: Make, name: string): Fragment =>
     { root: { gap: '8px', 'text-align': 'center' } }
   );
 
-/** Every template there is, one entry each, in the order they are offered. */
+/** One of several cards: their pictures are cut to one shape, so that their words stand side by side. */
 const cardSide = (make: Make, name: string): Fragment =>
-  make('column', `${name} card side`, {}, { content: [card(make, `${name} card`)] });
+  make('column', `${name} card side`, {}, { content: [card(make, `${name} card`, { shape: '16 / 9' })] });
 
+/** Every template there is, one entry each, in the order they are offered. */
 export const templates: readonly Template[] = [
   {
     template: 'card',
@@ -176,7 +170,7 @@ export const templates: readonly Template[] = [
             content: [
               make('heading', 'Opening heading', { text: 'What this place is', level: '1' }),
               make('text', 'Opening text', { html: '<p>One sentence that makes people stay.</p>' }),
-              withRing(make('button', 'Opening button', { label: 'Go on' }), '2px solid #ffffff')
+              lightButton(make, 'Opening button', 'Go on')
             ]
           }
         ),
@@ -203,7 +197,12 @@ export const templates: readonly Template[] = [
               { shares: '1/2 1/2', align: 'center' },
               {
                 columns: [
-                  make('column', 'Picture side', {}, { content: [make('image', 'Picture')] }),
+                  make(
+                    'column',
+                    'Picture side',
+                    {},
+                    { content: [make('image', 'Picture', { shape: '4 / 3' })] }
+                  ),
                   make(
                     'column',
                     'Words side',

@@ -1,6 +1,6 @@
 import type { Make } from '../kinds/contract';
 import type { Fragment } from '../project/types';
-import { styled } from './styled';
+import { lightButton, smallHeading, styled } from './styled';
 import type { Template } from './template';
 
 const slideWith = (make: Make, name: string, ...content: Fragment[]): Fragment =>
@@ -37,7 +37,7 @@ const hero = (make: Make): Fragment => {
         content: [
           make('heading', 'Opening heading', { text: 'What this place is', level: '2' }),
           make('text', 'Opening line', { html: '<p>One sentence that makes people stay.</p>' }),
-          make('button', 'Opening button', { label: 'Go on' })
+          lightButton(make, 'Opening button', 'Go on')
         ]
       }
     ),
@@ -78,9 +78,9 @@ const turningCard = (make: Make, name: string): Fragment =>
   make(
     'card',
     `${name} two-sided card`,
-    {},
+    { height: '200px', place: 'center' },
     {
-      front: [make('heading', `${name} front`, { text: `${name} name`, level: '3' })],
+      front: [smallHeading(make, `${name} front`, `${name} name`)],
       back: [make('text', `${name} back`, { html: '<p>What there is to know of it, in a line or two.</p>' })]
     }
   );

@@ -99,7 +99,7 @@ export const card: Kind = {
     make(
       'card',
       'Card',
-      {},
+      { width: '320px', height: '200px', place: 'center' },
       {
         front: [make('heading', 'Front heading', { text: 'What it is', level: '3' })],
         back: [make('text', 'Back text', { html: '<p>What there is to know of it.</p>' })]

@@ -1,5 +1,5 @@
 import { object, type InferType } from 'yup';
-import { choiceField, numberField, textField, toggleField, trackField } from '../../kinds/fields';
+import { choiceField, cssField, numberField, textField, toggleField, trackField } from '../../kinds/fields';
 import { trackOf } from '../../motion/track';
 
 export const settings = object({
@@ -36,6 +36,21 @@ export const settings = object({
       tone: 'in',
       fixed: { print: 'on paper both sides are seen' }
     }
+  ),
+  width: cssField('width', '', {
+    label: 'Width',
+    responsive: true,
+    help: 'In any unit: 320px, 50%. It never takes more than its place has. Empty: as wide as its place.'
+  }),
+  height: cssField('height', '', {
+    label: 'Least height',
+    responsive: true,
+    help: 'In any unit: 220px, 40svh. It is as high as the longer of its sides in any case.'
+  }),
+  place: choiceField(
+    'start',
+    { start: 'at the top', center: 'in the middle', end: 'at the bottom', 'space-between': 'apart' },
+    { label: 'Content stands', responsive: true }
   ),
   words: textField('Turn over', 40, {
     label: 'Words on its button',

@@ -20,10 +20,10 @@ function halfTurn({ form, axis, isBack }: CardSettings): string {
   return form === 'turn' ? `rotate${axis.toUpperCase()}(${angle})` : 'none';
 }
 
-/** How far a face is slid away: to the side it comes from, `-1` to the other. */
 /** What goes about the upright axis goes sideways. */
 const lineOf = ({ axis }: CardSettings): string => (axis === 'y' ? 'X' : 'Y');
 
+/** How far a face is slid away: to the side it comes from, `-1` to the other. */
 function slid(own: CardSettings, way: 1 | -1): string {
   const by = `${way * (own.isBack ? -100 : 100)}%`;
   return `translate${lineOf(own)}(${by})`;
@@ -79,7 +79,13 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
   ];
   const used = turned(`${root}:where(${TURNED_BY[own.by].join(', ')})`);
   return [
-    rule(root, { display: 'grid', position: 'relative', 'min-width': '0' }),
+    rule(root, {
+      display: 'grid',
+      position: 'relative',
+      'min-width': '0',
+      width: own.width === '' ? 'auto' : own.width,
+      'max-width': '100%'
+    }),
     rule(
       root,
       {
@@ -88,14 +94,23 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
       },
       ON_SCREEN
     ),
-    rule(turning, { display: 'grid', 'grid-template-columns': 'minmax(0, 1fr)' }),
+    rule(turning, {
+      display: 'grid',
+      'grid-template-columns': 'minmax(0, 1fr)',
+      'min-height': own.height === '' ? '0' : own.height
+    }),
     rule(
       turning,
       { 'transform-style': own.form === 'turn' ? 'preserve-3d' : 'flat', transition: turns },
       ON_SCREEN
     ),
     ...[front, back].map((each) =>
-      rule(each, { display: 'flex', 'flex-direction': 'column', 'min-width': '0' })
+      rule(each, {
+        display: 'flex',
+        'flex-direction': 'column',
+        'justify-content': own.place,
+        'min-width': '0'
+      })
     ),
     ...[front, back].map((each) =>
       rule(each, { 'grid-area': '1 / 1', 'backface-visibility': 'hidden' }, ON_SCREEN)
