@@ -178,7 +178,10 @@ describe('page printer', () => {
     const named = new Map<string, string>();
     sheet.walkDecls(/^--/, ({ prop, value }) => void named.set(prop, value));
     sheet.walkDecls(/^[a-z]/, ({ prop, value: written }) => {
-      const value = written.replace(/var\((--[\w-]+)\)/g, (_use, name: string) => named.get(name) ?? '');
+      const value = written.replace(
+        /var\((--[\w-]+)(?:, ([\w-]+))?\)/g,
+        (_use, name: string, otherwise = '') => named.get(name) ?? otherwise
+      );
       count += 1;
       // `text-size-adjust` is a standard property the lexer's data knows with its prefix only.
       if (lexer.matchProperty(prop, value).error && !prop.endsWith('text-size-adjust'))

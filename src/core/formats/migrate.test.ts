@@ -65,7 +65,7 @@ const document: fc.Arbitrary<Raw> = fc.tuple(...nodes.map(written)).chain((all) 
   )
 );
 
-describe('files of format 1', () => {
+describe('files of older formats', () => {
   it('open as projects of today, with every piece and every setting that still holds', () => {
     fc.assert(
       fc.property(document, (raw) => {
@@ -111,6 +111,17 @@ describe('files of format 1', () => {
     expect(migratedDiff(registry, diff, FORMAT)).toBe(diff);
     const same = { nodes: { heading: [null, sample.nodes['heading' as never]!] } } as unknown as Diff;
     expect(migratedDiff(registry, same)).toBe(same);
+  });
+
+  it('of format 2 keep their buttons where they stood, and those that say it themselves', () => {
+    const button = (settings: Raw): Raw => ({ kind: 'button', settings, adapt: {} });
+    expect(migratedNode(registry, button({ label: 'Go' }), 2).settings).toEqual({
+      label: 'Go',
+      align: 'start'
+    });
+    expect(migratedNode(registry, button({ align: 'end' }), 2).settings).toEqual({ align: 'end' });
+    const today = button({ label: 'Go' });
+    expect(migratedNode(registry, today, FORMAT)).toBe(today);
   });
 
   it('leave alone what is no piece', () => {

@@ -46,7 +46,7 @@ describe('project file', () => {
     ['broken JSON', zipSync({ 'project.json': strToU8('{"format":') }), /damaged/],
     ['JSON that is no project', fileOf([1]), /not a project/],
     ['no format', fileOf({}), /which format/],
-    ['a newer format', fileOf({ ...sample(), format: FORMAT + 1 }), /newer Kymation \(format 3/],
+    ['a newer format', fileOf({ ...sample(), format: FORMAT + 1 }), /newer Kymation \(format 4/],
     ['a path that climbs out', fileOf(sample(), { '../../etc/passwd': strToU8('x') }), /leads outside/],
     ['an absolute path', fileOf(sample(), { '/etc/passwd': strToU8('x') }), /leads outside/],
     ['a lost page', fileOf({ ...sample(), pages: {} }), /page “first”/],

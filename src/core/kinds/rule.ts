@@ -24,3 +24,9 @@ export const gapRules = (selector: string, gap: string): readonly Rule[] => [
 /** @returns all declarations as one list; of a property that is there twice the later counts. */
 export const merged = (all: readonly Declarations[]): Declarations =>
   Object.fromEntries(all.flatMap((each) => Object.entries(each)));
+
+/**
+ * As large as what is in it, however its place is laid out: it is not stretched, since only `auto` is (CSS Box
+ * Alignment 3, 6.1), and stands where the stack or column around it puts it.
+ */
+export const AS_ITS_WORDS: Declarations = { width: 'fit-content', height: 'fit-content' };

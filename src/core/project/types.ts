@@ -305,7 +305,7 @@ export interface ProjectInfo {
 }
 
 /** The format of project.json that this version writes; older ones are carried up to it when they are read. */
-export const FORMAT = 2;
+export const FORMAT = 3;
 
 export interface Project {
   readonly format: typeof FORMAT;

@@ -1,9 +1,9 @@
 import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import type { Declarations } from '../../project/types';
-import { isEmpty } from '../../data/record';
+import { isEmpty, isRecord, type Loose } from '../../data/record';
 import { choiceField, linkField, opensField, textField, toggleField } from '../../kinds/fields';
-import { rule } from '../../kinds/rule';
+import { AS_ITS_WORDS, rule } from '../../kinds/rule';
 import { about } from './about';
 import { text } from '../../html/build';
 import { opensByScript } from '../../kinds/opener';
@@ -28,8 +28,14 @@ const settings = object({
     needs: ['unfolds']
   }),
   align: choiceField(
-    'start',
-    { start: 'start', center: 'centre', end: 'end', stretch: 'full width' },
+    'around',
+    {
+      around: 'as what it stands in says',
+      start: 'start',
+      center: 'centre',
+      end: 'end',
+      stretch: 'full width'
+    },
     { label: 'Place' }
   ),
   breaks: toggleField(false, {
@@ -39,6 +45,16 @@ const settings = object({
 });
 
 type ButtonSettings = InferType<typeof settings>;
+
+/** A button of the second format stood at the start of whatever it was in. */
+function withStart(node: Loose): Loose {
+  if (!isRecord(node.settings) || Object.hasOwn(node.settings, 'align')) return node;
+  return { ...node, settings: { ...node.settings, align: 'start' } };
+}
+
+/** As wide as its words, and placed by what is around it or by itself. */
+const placed = (align: ButtonSettings['align']): Declarations =>
+  align === 'around' ? AS_ITS_WORDS : { 'align-self': align };
 
 export const button: Kind = {
   ...about,
@@ -87,7 +103,7 @@ export const button: Kind = {
   style(node, ctx) {
     const { align, unfolds, breaks } = ctx.settings<ButtonSettings>(node);
     const words: Declarations = breaks ? { 'overflow-wrap': 'anywhere' } : {};
-    const built = rule(ctx.sel('root'), { display: 'block', 'align-self': align, font: 'inherit', ...words });
+    const built = rule(ctx.sel('root'), { display: 'block', ...placed(align), font: 'inherit', ...words });
     if (!unfolds) return [built];
     // It does nothing without its script, and paper has nothing to press.
     return [
@@ -102,6 +118,7 @@ export const button: Kind = {
     return opensByScript(opens, ctx) ? ['opens'] : [];
   },
   breaks: 'breaks',
+  migrations: { 2: withStart },
   fallbacks: () => [],
   findings: () => import('./findings')
 };

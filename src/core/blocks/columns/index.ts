@@ -4,6 +4,7 @@ import type { Kind, Make } from '../../kinds/contract';
 import type { Fragment } from '../../project/types';
 import { choiceField, sharesField } from '../../kinds/fields';
 import { gridOf, isPlain, sharesFor } from '../../css/shares';
+import { FILLS } from '../../kinds/filling';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
 import { sum } from '../../data/sum';
@@ -82,7 +83,9 @@ export const columns: Kind = {
     const variants = ctx.variants<Settings>(node);
     const root = ctx.sel('root');
     const one = (i: number) => `${root} > :nth-child(${i + 1})`;
-    const rules = [rule(root, { display: 'grid', 'grid-template-columns': template, 'align-items': align })];
+    const rules = [
+      rule(root, { display: 'grid', 'grid-template-columns': template, 'align-items': align, ...FILLS })
+    ];
     // One column in each track, in order, is what a grid does by itself.
     const isOneEach = variants.every((each) => isPlain(sharesFor(each.shares, count)));
     if (!isOneEach) rules.push(...places.map((place, i) => rule(one(i), { 'grid-column': place })));

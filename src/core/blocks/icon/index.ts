@@ -2,7 +2,7 @@ import { object, type InferType } from 'yup';
 import { iconElement, type Icon } from '../../html/icon';
 import type { Kind } from '../../kinds/contract';
 import { iconField, textField } from '../../kinds/fields';
-import { rule } from '../../kinds/rule';
+import { AS_ITS_WORDS, rule } from '../../kinds/rule';
 import { about } from './about';
 
 const settings = object({
@@ -44,7 +44,7 @@ export const icon: Kind = {
     return ctx.part('root', 'span', says, [iconElement(drawing as Icon)]);
   },
   style: (_node, ctx) => [
-    rule(ctx.sel('root'), { display: 'inline-flex', 'align-self': 'flex-start' }),
+    rule(ctx.sel('root'), { display: 'inline-flex', ...AS_ITS_WORDS }),
     rule(`${ctx.sel('root')}[data-empty]`, EMPTY)
   ],
   behaviours: () => [],

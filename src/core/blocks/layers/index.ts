@@ -1,6 +1,7 @@
 import { object } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { cssField } from '../../kinds/fields';
+import { FILLS } from '../../kinds/filling';
 import { rule } from '../../kinds/rule';
 import { defined } from '../../data/compact';
 import { about } from './about';
@@ -53,6 +54,7 @@ export const layers: Kind = {
           display: 'grid',
           'grid-template-columns': 'minmax(0, 1fr)',
           isolation: 'isolate',
+          ...FILLS,
           'min-height': isEverTall ? height || '0' : undefined
         })
       ),

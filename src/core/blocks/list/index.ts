@@ -2,6 +2,7 @@ import { object, type InferType } from 'yup';
 import { element, text } from '../../html/build';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, countField, textField } from '../../kinds/fields';
+import { FILLS } from '../../kinds/filling';
 import { rule } from '../../kinds/rule';
 import { MARKED_ROW } from '../../rows/marked-row';
 import { about } from './about';
@@ -83,7 +84,8 @@ export const list: Kind = {
         'grid-template-columns': `repeat(${columns}, minmax(0, 1fr))`,
         'align-items': align,
         'list-style': 'none',
-        margin: '0'
+        margin: '0',
+        ...FILLS
       }),
       rule(`${ctx.sel('root')} > li`, { display: 'grid' }),
       rule(ctx.sel('nothing'), { 'grid-column': '1 / -1' })

@@ -1,6 +1,7 @@
 import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, toggleField } from '../../kinds/fields';
+import { fillRule } from '../../kinds/filling';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
 
@@ -70,7 +71,8 @@ export const stack: Kind = {
         'justify-content': justify,
         'align-items': align,
         'min-width': '0'
-      })
+      }),
+      fillRule(ctx.sel('root'), flow)
     ];
   },
   behaviours: () => [],

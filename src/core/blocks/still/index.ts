@@ -3,7 +3,7 @@ import { element, text } from '../../html/build';
 import type { Kind } from '../../kinds/contract';
 import { textField } from '../../kinds/fields';
 import { PLAY_STATE } from '../../kinds/playing';
-import { rule } from '../../kinds/rule';
+import { AS_ITS_WORDS, rule } from '../../kinds/rule';
 import { about } from './about';
 
 const settings = object({
@@ -44,7 +44,7 @@ export const still: Kind = {
     ]);
   },
   style: (_node, ctx) => [
-    rule(ctx.sel('root'), { display: 'inline-flex', 'align-items': 'center', 'align-self': 'start' }),
+    rule(ctx.sel('root'), { display: 'inline-flex', 'align-items': 'center', ...AS_ITS_WORDS }),
     rule(ctx.sel('root'), { display: 'none' }, 'print'),
     rule(ctx.sel('label'), {
       display: 'inherit',

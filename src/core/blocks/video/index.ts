@@ -138,6 +138,7 @@ export const video: Kind = {
         display: 'block',
         position: 'relative',
         overflow: 'hidden',
+        width: '100%',
         'aspect-ratio': ratio
       }),
       rule(ctx.sel('poster'), covers),

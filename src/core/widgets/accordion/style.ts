@@ -2,6 +2,7 @@ import type { Context, Rule } from '../../kinds/contract';
 import { printValue } from '../../css/tokens';
 import { entranceAnimation } from '../../kinds/entrance';
 import { markerRules } from '../../kinds/marker';
+import { FILLS } from '../../kinds/filling';
 import { rule } from '../../kinds/rule';
 import { moves } from '../../motion/track';
 import type { Node } from '../../project/types';
@@ -37,7 +38,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
   const { marker, markerSide, enter, raise } = ctx.settings<AccordionSettings>(node);
   const [item, header, panel] = [ctx.sel('item'), ctx.sel('header'), ctx.sel('panel')];
   const rules = [
-    rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', 'min-width': '0' }),
+    rule(ctx.sel('root'), { display: 'flex', 'flex-direction': 'column', 'min-width': '0', ...FILLS }),
     // The list item's marker goes, ours stands in its place (CSS Lists 3, section 3.1).
     rule(header, { display: 'flex', 'align-items': 'center', 'overflow-wrap': 'anywhere' }),
     rule(`${header}::-webkit-details-marker`, { display: 'none' }),

@@ -1,4 +1,5 @@
 import type { Condition, Context, Rule } from '../../kinds/contract';
+import { FILLS } from '../../kinds/filling';
 import { rule } from '../../kinds/rule';
 import { native, tied } from '../../kinds/scrolled';
 import type { Declarations, Node } from '../../project/types';
@@ -93,7 +94,7 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
     rule(selector, declarations)
   );
   return [
-    rule(ctx.sel('root'), STACKED),
+    rule(ctx.sel('root'), { ...STACKED, ...FILLS }),
     rule(ctx.sel('item'), { ...STACKED, gap: '12px' }),
     rule(`${ctx.sel('item')} + ${ctx.sel('item')}`, { 'margin-top': '40px' }),
     rule(ctx.sel('text'), STACKED),

@@ -3,6 +3,7 @@ import { compact } from '../../data/compact';
 import type { Condition, Context, Rule } from '../../kinds/contract';
 import { PLAYS_UNLESS_STOPPED } from '../../kinds/playing';
 import { OWN_REST } from '../../kinds/round';
+import { FILLS } from '../../kinds/filling';
 import { rule } from '../../kinds/rule';
 import { moves } from '../../motion/track';
 import type { Declarations, Node } from '../../project/types';
@@ -221,12 +222,15 @@ function counterRules(count: number, ctx: Context): readonly Rule[] {
 }
 
 /** Pictures are as wide as their slide, and cut to its height where it has one. */
-function pictureRules({ stretch, height }: SliderSettings, ctx: Context): readonly Rule[] {
+function pictureRules({ stretch, height }: SliderSettings, node: Node, ctx: Context): readonly Rule[] {
   const slide = ctx.sel('slide');
   const picture = { height: height ? '100%' : 'auto', 'object-fit': 'cover' };
-  return ['img', ':where(picture) > img'].map((each) =>
+  const rules = ['img', ':where(picture) > img'].map((each) =>
     rule(`${slide} > ${each}`, { width: stretch ? '100%' : 'auto', ...picture })
   );
+  const hasHeight = ctx.variants<SliderSettings>(node).some((each) => each.height !== '');
+  // The place of a picture that is not chosen yet.
+  return hasHeight ? [...rules, rule(`${slide} > div:empty`, { height: picture.height })] : rules;
 }
 
 const thumbRules = (ctx: Context): readonly Rule[] => [
@@ -255,11 +259,17 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
   const own = ctx.settings<SliderSettings>(node);
   const root = ctx.sel('root');
   return [
-    rule(root, { display: 'flex', 'flex-direction': 'column', position: 'relative', 'min-width': '0' }),
+    rule(root, {
+      display: 'flex',
+      'flex-direction': 'column',
+      position: 'relative',
+      'min-width': '0',
+      ...FILLS
+    }),
     ...toldRules(root, own),
     ...(own.form === 'fade' ? fadeRules : stripRules)(own, ctx),
     ...controlRules(own, ctx),
     ...moreRules(own, node, ctx),
-    ...pictureRules(own, ctx)
+    ...pictureRules(own, node, ctx)
   ];
 }

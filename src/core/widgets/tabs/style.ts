@@ -1,5 +1,6 @@
 import { entranceAnimation } from '../../kinds/entrance';
 import type { Condition, Context, Rule } from '../../kinds/contract';
+import { FILLS } from '../../kinds/filling';
 import { rule } from '../../kinds/rule';
 import { printValue } from '../../css/tokens';
 import { emptyRecord } from '../../data/record';
@@ -126,7 +127,7 @@ function baseRules({ settings, ever, ctx, root, list, head, panel }: Widget): Ru
     'justify-content': isVertical(settings) ? 'flex-start' : DISTRIBUTION[align]
   };
   return [
-    rule(root, { display: 'flex', 'flex-direction': 'column', 'min-width': '0' }),
+    rule(root, { display: 'flex', 'flex-direction': 'column', 'min-width': '0', ...FILLS }),
     rule(list, row),
     rule(ctx.sel('tab'), tab),
     rule(ctx.sel('panels'), panels),
