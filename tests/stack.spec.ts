@@ -1,7 +1,7 @@
 import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import { createProject } from '../src/core/project/create';
-import type { NodeId, PageId, Project } from '../src/core/project/types';
+import type { Node, NodeId, PageId, Project } from '../src/core/project/types';
 import { after } from '../src/core/testing/project';
 import { partIn } from './support/exported';
 import { everyKind } from './support/kinds';
@@ -13,7 +13,7 @@ const id = (text: string) => text as NodeId;
 const STACK = id('stack');
 
 /** One piece of every kind in a stack. */
-function everyKindIn(settings: Record<string, string>): Project {
+function everyKindIn(settings: Node['settings']): Project {
   const section = make(
     'section',
     'Section',
@@ -59,7 +59,12 @@ test('in the middle of a stack everything stands in its middle, and at its end a
 });
 
 test('nothing in a stack is drawn together to nothing, whichever way it flows', async ({ blank: page }) => {
-  for (const settings of [{ align: 'center' }, { flow: 'row' }, { flow: 'row', align: 'center' }]) {
+  const ways: readonly Node['settings'][] = [
+    { align: 'center' },
+    { flow: 'row' },
+    { flow: 'row', align: 'center' }
+  ];
+  for (const settings of ways) {
     await open(page, everyKindIn(settings));
     // A stack with nothing in it is nothing.
     const narrow = (await placedIn(page)).filter(({ name, width }) => width < 20 && name !== 'one-stack');
