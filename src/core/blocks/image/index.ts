@@ -7,7 +7,7 @@ import { settings, type ImageSettings } from './settings';
 
 /** What stands in the place of a picture that has not been chosen yet. */
 const EMPTY = {
-  'min-width': '120px',
+  'min-width': 'min(120px, 100%)',
   'min-height': '120px',
   'background-image': 'repeating-linear-gradient(45deg, #e4dfd3 0 8px, #f2efe7 8px 16px)'
 };
