@@ -229,6 +229,61 @@ test.describe('state sheet', () => {
       .toBe(true);
   });
 
+  test('the part is drawn of whatever is picked after it, what stands beside it in the same piece too', async ({
+    page
+  }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.view('States');
+    const drawn = (part: string) =>
+      page.frameLocator(`iframe[title="${part} in each state"]`).locator('k-stage > div').first();
+    // What is around them is the same, and says the same.
+    for (const [piece, part, words] of [
+      ['Header row', 'stack', /Quillmere.*The press/],
+      ['Site name', 'text', 'Quillmere'],
+      ['Site links', 'links', /The press/],
+      ['The press', 'link', /The press|Seasons/],
+      ['Site name', 'text', 'Quillmere'],
+      ['Welcome heading', 'heading', /./],
+      ['Welcome text', 'text', /./]
+    ] as const) {
+      await bench.pick(piece);
+      await expect(drawn(part)).toHaveText(words);
+      await expect(drawn(part)).not.toHaveText('Not there');
+    }
+  });
+
+  test('a card is seen from behind in the states that turn it, and a slide that has gone round stands in its cell', async ({
+    page
+  }) => {
+    const bench = await Bench.openNew(page);
+    await bench.insert('cards that turn');
+    await bench.view('States');
+    await bench.pick('First two-sided card');
+    const card = page.frameLocator('iframe[title="card in each state"]').locator('k-stage > div');
+    const behind = card.getByText('What there is to know of it, in a line or two.');
+    const front = card.getByText('First name');
+    await expect(behind.nth(1)).toHaveCSS('visibility', 'visible');
+    for (const [i, side] of ['hidden', 'visible', 'visible'].entries())
+      await expect(behind.nth(i)).toHaveCSS('visibility', side);
+    await expect(front.first()).toHaveCSS('visibility', 'visible');
+    await expect(front.nth(1)).toHaveCSS('visibility', 'hidden');
+
+    // What goes round keeps its slides far from where they stand in the page.
+    await bench.pick('Second card');
+    const slides = page.frameLocator('iframe[title="slide in each state"]').locator('k-stage > div');
+    await expect
+      .poll(() =>
+        slides.evaluateAll((all) =>
+          all.every((cell) => {
+            const around = cell.getBoundingClientRect();
+            const { left, right } = cell.querySelector('[data-k-force]')!.getBoundingClientRect();
+            return left >= around.left && right <= around.right;
+          })
+        )
+      )
+      .toBe(true);
+  });
+
   test('states scrolled to the side: rows keep their names in sight, and tabs their words in one line', async ({
     page
   }) => {

@@ -204,8 +204,19 @@ export function createPage(body: HTMLElement) {
     const root = elementOf(id);
     if (!isSame || !root || root === body || held?.id === id || names.join() !== wanted.get(id)?.join())
       return false;
-    return reworded(wordsIn(root), wordsIn(parsed(html)));
+    const next = parsed(html);
+    return holdsAll(root, next) && reworded(wordsIn(root), wordsIn(next));
   };
+
+  /**
+   * Whether an element has every child that its new drawing has, or a place for it. What is around a piece that is
+   * drawn alone has lost those of the piece before, and says the same as then.
+   */
+  const holdsAll = (root: HTMLElement, next: HTMLElement): boolean =>
+    [...next.querySelectorAll<HTMLElement>('k-slot')].every((slot) => {
+      const id = slot.dataset.for!;
+      return root.contains(elementOf(id)) || root.contains(keptPlaceOf(id));
+    });
 
   const fill = (element: HTMLElement, made: Elements, kept: Elements) => {
     element.querySelectorAll<HTMLElement>('k-slot').forEach((slot) => {
@@ -280,10 +291,10 @@ export function createPage(body: HTMLElement) {
     if (message.tokens) setTokens(message.tokens);
     const made: Elements = new Map();
     putInPlace(made, draw(message.nodes, isAnew, made));
-    putInKeptPlaces(made, message.root);
     for (const [id, element] of made) elements.set(id, element);
     const root = made.get(message.root);
     if (root) adoptBody(message.root, root);
+    putInKeptPlaces(made, message.root);
     takeValues(message.values, made);
     message.removed.forEach(forget);
     const isNew = takeSheets(message.sheets);

@@ -93,9 +93,10 @@ function addSpecimen(
   const clone = isNoBox ? asDiv(part) : (part.cloneNode(true) as HTMLElement);
   bare(clone, order.strip);
   clone.dataset.kForce = state;
+  bringOut(clone, state.split(' '));
   clone.style.width = width;
   // In the middle of its cell, wherever it stands among its siblings on the page.
-  Object.assign(clone.style, { flex: 'none', gridArea: '1 / 1', placeSelf: 'center' });
+  Object.assign(clone.style, { flex: 'none', gridArea: '1 / 1', placeSelf: 'center', margin: '0' });
   const kept = part.closest<HTMLElement>('[data-k-out]:not(dialog)');
   // A side that is turned away stands upright here.
   if (part === kept) clone.style.transform = 'none';
@@ -124,15 +125,22 @@ function addSpecimen(
   return clone;
 }
 
+/** What a piece keeps out of sight is seen in the states that bring it out, as the back of a card that turns. */
+function bringOut(clone: HTMLElement, states: readonly string[]): void {
+  const { kBrings, kBringsIn = '' } = clone.dataset;
+  if (kBrings && kBringsIn.split(' ').some((each) => states.includes(each)))
+    clone.setAttribute(`data-${kBrings}`, '');
+}
+
 /**
- * What has no box where it stands, as it only comes when it is asked for, has one of its own here; and what keeps a
- * distance to the window has none to its cell.
+ * What has no box where it stands, as it only comes when it is asked for, has one of its own here; and what is moved
+ * from its place, or keeps a distance to the window, stands in its cell.
  */
 function showAlone(clone: HTMLElement): void {
   const { display, position } = getComputedStyle(clone);
   if (/^(?:none|contents)$/.test(display)) clone.style.display = 'block';
-  if (/^(?:sticky|fixed)$/.test(position))
-    Object.assign(clone.style, { position: 'relative', inset: 'auto' });
+  if (/^(?:relative|sticky|fixed)$/.test(position))
+    Object.assign(clone.style, { position: 'relative', inset: 'auto', transform: 'none' });
 }
 
 /** An element that shows what is in it, whether the real one is open or not. */

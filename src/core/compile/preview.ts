@@ -103,19 +103,24 @@ function withChosenMoments(css: string): string {
 const sheetId = (stem: string, half: SheetHalf) => `${stem} ${half}`;
 
 /**
- * What picking needs to know of an element: the node it is the root of, its part, its item, its picture;
- * where a child stands, which.
+ * What picking needs to know of an element: the node it is the root of, its part, its item, its picture, and how what
+ * is out of sight is brought out; where a child stands, which.
  */
 function marksOf({ data }: Element, owner: NodeId, isRoot: boolean): readonly Attribute[] {
   const found: Attribute[] = isRoot ? [{ name: 'data-k', value: owner }] : [];
   if (!data) return found;
-  const { mark, asset, child } = data;
+  const { mark, asset, child, keptUntil, bringsOut } = data;
   if (child) found.push({ name: 'data-for', value: child });
   if (mark) {
     found.push({ name: 'data-k-part', value: mark.part }, { name: 'data-k-node', value: owner });
     if (mark.node !== owner) found.push({ name: 'data-k-item', value: mark.node });
   }
   if (asset) found.push({ name: 'data-k-asset', value: asset });
+  if (keptUntil) found.push({ name: 'data-k-out', value: keptUntil });
+  if (bringsOut) {
+    found.push({ name: 'data-k-brings', value: bringsOut.attribute });
+    found.push({ name: 'data-k-brings-in', value: bringsOut.states.join(' ') });
+  }
   return found;
 }
 

@@ -625,6 +625,10 @@ declare module 'hast' {
     becomes?: string;
     /** Attributes a behaviour gives it when the page starts; for drawings and descriptions, which run none. */
     live?: Element['properties'];
+    /** It is out of sight until its piece has this attribute, named without its `data-`; printed by the preview only. */
+    keptUntil?: string;
+    /** On a piece that keeps something out of sight: the same attribute, and the states in which it is seen. */
+    bringsOut?: { readonly attribute: string; readonly states: readonly StateName[] };
     /** The icon drawn; an export draws each once and uses it wherever it shows. */
     icon?: Icon;
     /** Stands for the element of a child node; a printer puts that in its place. */

@@ -163,7 +163,9 @@ export class Drawings {
     const kind = this.registry.of(this.project.nodes[node]!);
     const dataKForce = impliedStates(kind, state, []).join(' ');
     const attributes = attributesInState(kind.anatomy[part]!, state);
-    const more: More = (above) => (above === 0 ? { ...attributes(0), dataKForce } : attributes(above));
+    const drawnOut = part === 'root' ? this.broughtOut(node, state) : {};
+    const more: More = (above) =>
+      above === 0 ? { ...attributes(0), ...drawnOut, dataKForce } : attributes(above);
     return this.drawing(drawn, more, 'always', this.widthOfPart(node, part));
   }
 
@@ -171,6 +173,12 @@ export class Drawings {
   maybePiece(node: NodeId, condition: ConditionName): Drawing | null {
     const drawn = this.byMark.get(`${node} root`);
     return drawn ? this.drawing(drawn, asItIs, condition, widthOf(condition, this.project.info.bands)) : null;
+  }
+
+  /** What a piece has in a state in which it brings out what it keeps out of sight. */
+  private broughtOut(node: NodeId, state: StateName): Element['properties'] {
+    const { bringsOut } = this.found.find(({ id }) => id === node)!.markup!.data ?? {};
+    return bringsOut?.states.includes(state) ? { [propertyName(`data-${bringsOut.attribute}`)]: '' } : {};
   }
 
   /** Rules of how a piece is built that set a property of one of its parts. */

@@ -3,7 +3,8 @@ import { compact, defined } from '../../data/compact';
 import { element, text } from '../../html/build';
 import type { Anatomy, Context, Kind } from '../../kinds/contract';
 import { controlLook, pressable, ring } from '../../kinds/opening';
-import type { Node, Styles } from '../../project/types';
+import { notes } from '../../kinds/rule';
+import type { Node, StateName, Styles } from '../../project/types';
 import { about } from './about';
 import { adapt, settings, type CardSettings } from './settings';
 import { style } from './style';
@@ -58,12 +59,24 @@ const look: Styles = {
 
 const isPressed = ({ by }: CardSettings): boolean => by === 'press' || by === 'both';
 
+/** What it says of itself while its back is seen, as `data-turned`. */
+const TURNED = 'turned';
+
+/** The states of the card in which its back is seen. */
+const TURNED_IN: Readonly<Record<CardSettings['by'], readonly StateName[]>> = {
+  hover: ['hover', 'focus'],
+  focus: ['focus'],
+  press: [],
+  both: ['hover']
+};
+
 /** Both faces stand in one place, so it is as high as the longer one; what turns is neither of them. */
 function markup(node: Node, ctx: Context): Element {
   const own = ctx.settings<CardSettings>(node);
-  const side = (part: 'front' | 'back', marks: Record<string, string>) =>
-    ctx.part(part, 'div', marks, ctx.slot(part));
-  return ctx.part(
+  const side = (part: 'front' | 'back') => ctx.part(part, 'div', {}, ctx.slot(part));
+  const back = side('back');
+  back.data = notes({ ...back.data, keptUntil: TURNED });
+  const root = ctx.part(
     'root',
     'div',
     defined({
@@ -73,15 +86,14 @@ function markup(node: Node, ctx: Context): Element {
       tabIndex: isPressed(own) ? undefined : 0
     }),
     compact([
-      element('div', { className: [ctx.cls('turning')] }, [
-        side('front', {}),
-        side('back', { dataKOut: 'turned' })
-      ]),
+      element('div', { className: [ctx.cls('turning')] }, [side('front'), back]),
       isPressed(own)
         ? ctx.part('flip', 'button', { type: 'button', ariaPressed: 'false' }, [text(own.words)])
         : null
     ])
   );
+  root.data = notes({ ...root.data, bringsOut: { attribute: TURNED, states: TURNED_IN[own.by] } });
+  return root;
 }
 
 export const card: Kind = {

@@ -62,7 +62,7 @@ function viewOf(node: Node, own: GallerySettings, large: readonly Node[], ctx: C
   const shown = element('img', { alt: '' });
   shown.data = notes({ asset: pictureOf(large[0]!, ctx)!.asset });
   const arrows = large.length > 1 ? [arrow('-1', own.before, '←'), arrow('1', own.after, '→')] : [];
-  return ctx.part('view', 'dialog', { ariaLabel: own.label || node.name, dataKOut: 'open' }, [
+  const view = ctx.part('view', 'dialog', { ariaLabel: own.label || node.name }, [
     element('form', { method: 'dialog', className: [ctx.cls('form')] }, [
       ctx.part('close', 'button', { type: 'submit' }, [text(own.close)])
     ]),
@@ -70,4 +70,6 @@ function viewOf(node: Node, own: GallerySettings, large: readonly Node[], ctx: C
     ctx.part('words', 'p', { ariaLive: 'polite' }, [text(own.captions === 'none' ? '' : large[0]!.name)]),
     ...arrows
   ]);
+  view.data = notes({ ...view.data, keptUntil: 'open' });
+  return view;
 }
