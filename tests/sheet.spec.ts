@@ -268,6 +268,15 @@ test.describe('state sheet', () => {
     await expect(front.first()).toHaveCSS('visibility', 'visible');
     await expect(front.nth(1)).toHaveCSS('visibility', 'hidden');
 
+    // A piece in a slide that has faded out is seen by itself.
+    await bench.insert('opening slider');
+    await bench.pick('Second opening picture');
+    const picture = page
+      .frameLocator('iframe[title="picture in each state"]')
+      .locator('k-stage > div')
+      .first();
+    await expect(picture.locator('[data-k-force]')).toHaveCSS('visibility', 'visible');
+
     // What goes round keeps its slides far from where they stand in the page.
     await bench.pick('Second card');
     const slides = page.frameLocator('iframe[title="slide in each state"]').locator('k-stage > div');

@@ -113,7 +113,8 @@ function addSpecimen(
       around.style.cssText = document.body.style.cssText;
     }
     bare(around, order.strip);
-    around.style.display = 'contents';
+    // What hides on the page what is in it, such as a slide that has faded, hides nothing here.
+    Object.assign(around.style, { display: 'contents', visibility: 'visible' });
     // What behaviours open and close shows what is in it, and what a piece keeps back is brought out.
     around.dataset.open = '';
     if (kept && above === ownerOf(kept)) around.setAttribute(`data-${kept.dataset.kOut!}`, '');
