@@ -1,4 +1,5 @@
 import { keyframesText } from '../kinds/entrance';
+import { asksToFill, isOfFilling } from '../kinds/filling';
 import { keyframesNamed } from '../kinds/moments';
 import type { Registry } from '../kinds/registry';
 import type { Analysis } from '../compile/analyse';
@@ -203,9 +204,14 @@ function groupsByKind(
     group.pieces.push(piece);
     addDrawn(piece, group.drawn);
   }
+  const sheets = [...kinds.values()].flatMap((groups) => [...groups.keys()]);
+  const isFilled = sheets.some(({ build }) => build.some(asksToFill));
   for (const [kind, groups] of kinds) {
     const { anatomy } = registry.kindOf(kind);
-    for (const group of groups.values()) group.cells = tidied(group, bands, anatomy, faces, Boolean(prefix));
+    for (const group of groups.values()) {
+      const cells = tidied(group, bands, anatomy, faces, Boolean(prefix));
+      group.cells = isFilled ? cells : cells.filter(({ property, value }) => !isOfFilling(property, value));
+    }
   }
   return new Map([...kinds].map(([kind, groups]) => [kind, [...groups.values()]]));
 }

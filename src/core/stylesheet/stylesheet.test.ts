@@ -188,3 +188,22 @@ describe('what changes nothing', () => {
     expect(css).toMatch(/transition: opacity 200ms;/);
   });
 });
+
+describe('what fills its place', () => {
+  const stacked = (settings: Record<string, string>) => {
+    const stack = make('stack', 'Pieces', settings, { content: [registry.kindOf('tabs').create(make)] });
+    return headings([], {
+      type: 'insert',
+      fragment: stack,
+      at: { parent: id('section'), slot: 'content', index: 0 }
+    });
+  };
+
+  it('says so where a stack draws together what is in it, and nowhere else', () => {
+    const { css } = print(stacked({ align: 'center' }));
+    expect(said(css, '.tabs')).toContain('align-self: var(--k-fill, auto)');
+    expect(said(css, '.stack')).toContain('--k-fill: stretch');
+    expect(print(stacked({})).css).not.toContain('--k-fill');
+    expect(print(stacked({ flow: 'row', align: 'center' })).css).not.toContain('--k-fill');
+  });
+});

@@ -1,7 +1,7 @@
 import { object, type InferType } from 'yup';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, toggleField } from '../../kinds/fields';
-import { fillRule } from '../../kinds/filling';
+import { fillRules } from '../../kinds/filling';
 import { rule } from '../../kinds/rule';
 import { about } from './about';
 
@@ -62,7 +62,8 @@ export const stack: Kind = {
   create: (make) => make('stack', 'Stack', {}, { content: [] }),
   markup: (_node, ctx) => ctx.part('root', 'div', {}, ctx.slot('content')),
   style(node, ctx) {
-    const { flow, justify, align, wrap } = ctx.settings<Settings>(node);
+    const own = ctx.settings<Settings>(node);
+    const { flow, justify, align, wrap } = own;
     return [
       rule(ctx.sel('root'), {
         display: 'flex',
@@ -72,7 +73,7 @@ export const stack: Kind = {
         'align-items': align,
         'min-width': '0'
       }),
-      fillRule(ctx.sel('root'), flow)
+      ...fillRules(ctx.sel('root'), own, ctx.variants<Settings>(node))
     ];
   },
   behaviours: () => [],
