@@ -57,10 +57,11 @@ const PLAIN = new Set([
   'span'
 ]);
 
-/** What every browser's own style sheet says of an element (HTML standard, 15.3 and 15.5). */
+/** What every browser's own style sheet says of an element (HTML standard, 15.3 and 15.5; `gray` is #808080). */
 const OF_BROWSER: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   a: { cursor: 'pointer', 'text-decoration-line': 'underline' },
   button: { margin: '0', 'text-align': 'center' },
+  hr: { color: '#808080' },
   ...Object.fromEntries(['h1', 'h2', 'h3', 'h4', 'h5', 'h6'].map((tag) => [tag, { 'font-weight': '700' }]))
 };
 

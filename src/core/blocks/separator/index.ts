@@ -41,7 +41,8 @@ export const separator: Kind = {
     return [
       rule(ctx.sel('root'), {
         width,
-        'align-self': place,
+        // What is as wide as there is room stands everywhere.
+        'align-self': width === '100%' ? 'auto' : place,
         margin: MARGINS[place] ?? '0',
         'border-style': line
       })
