@@ -80,12 +80,14 @@ test('what was deleted can be brought back for a day, all of it, also after the 
     await page.getByRole('button', { name: `More for ${name}` }).click();
     await page.getByRole('menuitem', { name: 'Delete' }).click();
     await expect(page.getByRole('link', { name: `Open ${name}` })).toHaveCount(0);
+    // Its card had the focus, which goes to what brings it back.
+    await expect(page.getByRole('button', { name: 'Bring it back' })).toBeFocused();
   }
   await page.reload();
   await page.getByText('Deleted within the last day: 2').click();
   const kept = page.getByRole('list', { name: 'Deleted projects' }).getByRole('listitem');
   await expect(kept).toHaveText([/^Plum tree/, /^Pear tree/]);
   await page.getByRole('button', { name: 'Bring Pear tree back' }).click();
-  await expect(page.getByRole('link', { name: 'Open Pear tree' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Open Pear tree' })).toBeFocused();
   await expect(kept).toHaveText([/^Plum tree/]);
 });

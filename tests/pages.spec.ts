@@ -1,3 +1,8 @@
+import type { Command } from '../src/core/commands/commands';
+import { makeWith } from '../src/core/kinds/make';
+import { createProject } from '../src/core/project/create';
+import type { PageId } from '../src/core/project/types';
+import { after } from '../src/core/testing/project';
 import { expect, test, type Page } from './support/test';
 import { Bench } from './support/workbench';
 
@@ -41,6 +46,42 @@ test('what pages say of themselves stands in one table, and links follow a page 
     .getByText(/^All \d pages$/)
     .click();
   await expect(page.getByRole('button', { name: 'ask.html' })).toBeVisible();
+});
+
+test('of many pages one is found by its name, its address or its title', async ({ page }) => {
+  const make = makeWith({ exactIds: true });
+  const root = (name: string) => make('page', name, {}, { sections: [] });
+  const first = createProject('Many', root('Root 0'), { page: 'page-0' as PageId });
+  const project = after(
+    first,
+    ...Array.from({ length: 10 }, (_none, i): Command => {
+      const fragment = root(`Root ${i + 1}`);
+      const id = `page-${i + 1}` as PageId;
+      return {
+        type: 'add-page',
+        page: { ...first.pages['page-0' as PageId]!, id, name: `Page ${i + 1}`, root: fragment.root },
+        fragment
+      };
+    })
+  );
+  const bench = new Bench(page);
+  await bench.importProject(project);
+  await page.keyboard.press('Shift+P');
+  const dialog = page.getByRole('dialog', { name: 'Pages' });
+  const shown = dialog.getByRole('textbox', { name: /^Page of / });
+  await expect(shown).toHaveCount(11);
+  const field = dialog.getByRole('searchbox', { name: 'Find a page' });
+  await field.fill('page 7');
+  await expect(shown).toHaveCount(1);
+  await expect(shown).toHaveValue('Page 7');
+  await field.fill('orchard');
+  await expect(dialog.getByRole('status')).toContainText('None of the 11 pages has “orchard”');
+  // Escape empties the field, and the next one closes the dialog.
+  await field.press('Escape');
+  await expect(shown).toHaveCount(11);
+  await expect(field).toHaveValue('');
+  await field.press('Escape');
+  await expect(dialog).toBeHidden();
 });
 
 test('a header is shared with all pages, taken off some, and a new page gets it', async ({ page }) => {

@@ -12,7 +12,7 @@
     ToastNotification
   } from 'carbon-components-svelte';
   import { liveQuery } from 'dexie';
-  import { onMount } from 'svelte';
+  import { onMount, tick } from 'svelte';
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
   import { slug } from '$core/project/ids';
@@ -131,10 +131,24 @@
       deleted = row;
     });
 
+  /** What was brought back and is not in the list yet; it gets the focus, since the button for it is gone. */
+  let awaited = $state.raw<ProjectId | null>(null);
+
   async function restore({ id }: ProjectRow): Promise<void> {
+    awaited = id;
     await attempt(() => restoreProject(id));
     if (deleted?.id === id) deleted = null;
   }
+
+  $effect(() => {
+    const id = awaited;
+    if (!id || !rows?.some((row) => row.id === id)) return;
+    awaited = null;
+    void tick().then(() => document.querySelector<HTMLElement>(`[data-project="${id}"]`)?.focus());
+  });
+
+  /** The card that had the focus is gone; what brings it back is at hand. */
+  const takeFocus = (button: HTMLElement) => button.focus({ preventScroll: true });
 
   async function rename(): Promise<void> {
     if (!renaming) return;
@@ -235,8 +249,10 @@
       <ul>
         {#each found as row (row.id)}
           <li>
-            <a href={resolve('/project/[id]', { id: row.id })} aria-label="Open {row.name}"
-              ><Thumbnail id={row.id} changed={row.changed} /></a
+            <a
+              href={resolve('/project/[id]', { id: row.id })}
+              data-project={row.id}
+              aria-label="Open {row.name}"><Thumbnail id={row.id} changed={row.changed} /></a
             >
             <div class="about">
               <a class="name" href={resolve('/project/[id]', { id: row.id })} title={row.name} tabindex="-1"
@@ -300,7 +316,7 @@
       on:close={() => (deleted = null)}
     >
       {#snippet subtitleChildren()}
-        <button type="button" class="link" onclick={() => restore(row)}>Bring it back</button>
+        <button type="button" class="link" use:takeFocus onclick={() => restore(row)}>Bring it back</button>
       {/snippet}
     </ToastNotification>
   </div>

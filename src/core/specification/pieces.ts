@@ -117,11 +117,16 @@ function partSpec(source: Source, node: Node, part: string): PartSpec {
   const kind = registry.of(node);
   const { label, states: own, hasText, keys = {} } = kind.anatomy[part]!;
   const all = statesOf(kind).filter((state) => state === 'rest' || own[state] !== undefined);
-  const states = all.filter((state) => state === 'rest' || isToldApart(source, node, part, state));
+  const analysis = analyse(registry, project, node);
+  // A state that brings out what is out of sight looks otherwise though nothing is said of the part in it.
+  const broughtIn = (part === 'root' && analysis.markup?.data?.bringsOut?.states) || [];
+  const states = all.filter(
+    (state) => state === 'rest' || broughtIn.includes(state) || isToldApart(source, node, part, state)
+  );
   return {
     part,
     label,
-    element: elementOf(analyse(registry, project, node), part),
+    element: elementOf(analysis, part),
     keys,
     states: states.map((state) => ({
       state,

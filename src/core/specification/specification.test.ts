@@ -162,6 +162,29 @@ describe('its page', () => {
   });
 });
 
+describe('its drawings', () => {
+  const card = (by: string) => {
+    const fragment = makeWith({ exactIds: true })('card', 'Turning', { by }, { front: [], back: [] });
+    return after(sampleProject(), {
+      type: 'insert',
+      fragment,
+      at: { parent: 'left', slot: 'content', index: 0 }
+    });
+  };
+  const statesOf = (by: string) =>
+    specOf(card(by))
+      .pieces.find(({ node }) => node === ('turning' as NodeId))!
+      .parts[0]!.states.map(({ state }) => state);
+
+  it('show a card from behind in the states that turn it, and list these', () => {
+    expect(statesOf('hover')).toEqual(['rest', 'hover', 'focus']);
+    expect(statesOf('press')).toEqual(['rest', 'focus']);
+    const turned = (by: string) => htmlOf(card(by)).match(/<div[^>]* data-turned(?:=""|[ >])/g)?.length ?? 0;
+    expect(turned('hover')).toBe(2);
+    expect(turned('press')).toBe(0);
+  });
+});
+
 describe('its CSV', () => {
   const read = (csv: string) =>
     Papa.parse<Record<string, string>>(csv, { header: true, skipEmptyLines: true });

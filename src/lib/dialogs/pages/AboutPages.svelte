@@ -4,7 +4,15 @@
   import { isPicture, type Page, type PageId } from '$core/project/types';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
-  const { wb }: { wb: Workbench } = $props();
+  interface Props {
+    wb: Workbench;
+    /** Words that the name, the address or the title of a page has to have; all pages where there are none. */
+    sought: string;
+    /** Shows all of them again. */
+    onall: () => void;
+  }
+
+  const { wb, sought, onall }: Props = $props();
 
   type Key = 'name' | 'address' | 'title' | 'description' | 'language' | 'picture';
   const FIELDS = [
@@ -23,6 +31,13 @@
 
   const order = $derived(wb.project.info.pageOrder);
   const pages = $derived(order.map((id) => wb.project.pages[id]!));
+  const words = $derived(sought.toLowerCase().split(/\s+/));
+  const found = $derived(
+    pages.filter((page) => {
+      const text = [page.name, pageStem(wb.project, page.id), page.title].join(' ').toLowerCase();
+      return words.every((word) => text.includes(word));
+    })
+  );
   const pictures = $derived(Object.values(wb.project.assets).filter(isPicture));
 
   const valueOf = (page: Page, key: Key): string =>
@@ -88,7 +103,8 @@
       </tr>
     </thead>
     <tbody>
-      {#each pages as page, i (page.id)}
+      {#each found as page (page.id)}
+        {@const i = pages.indexOf(page)}
         <tr class:current={page.id === wb.pageId}>
           <td class="order">
             <button
@@ -157,6 +173,12 @@
     </tbody>
   </table>
 </div>
+{#if found.length === 0}
+  <p role="status">
+    None of the {pages.length} pages has “{sought.trim()}” in its name, its address or its title.
+    <button type="button" class="link" onclick={onall}>Show all</button>
+  </p>
+{/if}
 
 <style>
   .scroll {
