@@ -79,25 +79,6 @@ test('turns when it is pressed, by its button and beside it, and says so', async
   await expect(button).toHaveAttribute('aria-pressed', 'false');
 });
 
-test('stays as it is where words on it are marked by dragging, to be copied', async ({ blank: page }) => {
-  await open(page, card({ by: 'press' }));
-  const words = (await page.getByRole('heading', { name: 'Bell Russet' }).boundingBox())!;
-  const y = words.y + words.height / 2;
-  await page.mouse.move(words.x + 2, y);
-  await page.mouse.down();
-  await page.mouse.move(words.x + 90, y, { steps: 4 });
-  await page.mouse.up();
-  expect(await page.evaluate(() => String(getSelection()))).toMatch(/^Bell/);
-  const button = page.getByRole('button', { name: 'Turn over' });
-  await expect(button).toHaveAttribute('aria-pressed', 'false');
-  // A press that marks nothing turns it, and so does its button in any case.
-  await page.mouse.click(words.x + 200, y);
-  await expect(button).toHaveAttribute('aria-pressed', 'true');
-  await page.evaluate(() => getSelection()!.selectAllChildren(document.body));
-  await button.press('Enter');
-  await expect(button).toHaveAttribute('aria-pressed', 'false');
-});
-
 test('stays as it is where a link goes from under the hand that presses it, since the card still turns', async ({
   blank: page
 }) => {

@@ -50,7 +50,7 @@ test('what pages say of themselves stands in one table, and links follow a page 
 
 test('of many pages one is found by its name, its address or its title', async ({ page }) => {
   const make = makeWith({ exactIds: true });
-  const root = (name: string) => make('page', name, {}, { sections: [] });
+  const root = (name: string) => make('page', name, {}, { sections: [make('section', `${name} section`)] });
   const first = createProject('Many', root('Root 0'), { page: 'page-0' as PageId });
   const project = after(
     first,

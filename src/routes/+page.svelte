@@ -307,19 +307,19 @@
 
 {#if deleted}
   {@const row = deleted}
-  <div class="toast">
-    <ToastNotification
-      lowContrast
-      kind="info"
-      title="Deleted {row.name}"
-      timeout={15000}
-      on:close={() => (deleted = null)}
-    >
-      {#snippet subtitleChildren()}
-        <button type="button" class="link" use:takeFocus onclick={() => restore(row)}>Bring it back</button>
-      {/snippet}
-    </ToastNotification>
-  </div>
+  {#key row}<div class="toast">
+      <ToastNotification
+        lowContrast
+        kind="info"
+        title="Deleted {row.name}"
+        timeout={15000}
+        on:close={() => (deleted = null)}
+      >
+        {#snippet subtitleChildren()}
+          <button type="button" class="link" use:takeFocus onclick={() => restore(row)}>Bring it back</button>
+        {/snippet}
+      </ToastNotification>
+    </div>{/key}
 {/if}
 
 <style>

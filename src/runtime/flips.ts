@@ -5,11 +5,9 @@
 export function flips(root: HTMLElement): (() => void) | undefined {
   const button = root.lastElementChild!;
   root.onclick = (event) => {
-    const control = (event.target as Element).closest('a,button,details,video');
-    // Whoever has marked words on it goes on reading them.
-    if (!control && !getSelection()!.isCollapsed) return;
     // A press gives what it begins on the focus.
-    const pressed = control ?? root.querySelector(':focus') ?? button;
+    const pressed =
+      (event.target as Element).closest('a,button,details,video') ?? root.querySelector(':focus') ?? button;
     // Written out by the browser.
     if (pressed === button) button.ariaPressed = root.toggleAttribute('data-turned') as unknown as string;
   };
