@@ -17,6 +17,7 @@ const FRAME = `
   .sheet.whole { place-items: start stretch; padding: 0; background: #fff; }
   .sheet:not(.whole) > * { zoom: 1.9; }
   .sheet [data-empty], .sheet img:not([src]) { min-height: 90px; background: #cfe2da; border-radius: 3px; }
+  .sheet [data-empty='icon'] { min-height: 0; font-size: 48px; }
   .sheet :is(div, section, header, footer, li):empty { min-height: 70px; outline: 1px dashed #9a927d; outline-offset: -1px; }
   .sheet [data-first] ~ div { display: none; }
   .sheet [popover] { position: absolute; top: 0; bottom: 0; left: 0; display: block; width: 34%; height: auto; }
