@@ -252,7 +252,7 @@ test.describe('state sheet', () => {
     }
   });
 
-  test('a card is seen from behind in the states that turn it, and a slide that has gone round stands in its cell', async ({
+  test('a card is seen from behind in the states that turn it, a slide that has gone round stands in its cell', async ({
     page
   }) => {
     const bench = await Bench.openNew(page);

@@ -625,7 +625,7 @@ declare module 'hast' {
     becomes?: string;
     /** Attributes a behaviour gives it when the page starts; for drawings and descriptions, which run none. */
     live?: Element['properties'];
-    /** It is out of sight until its piece has this attribute, named without its `data-`; printed by the preview only. */
+    /** It is out of sight until its piece has this attribute, named without `data-`; printed by the preview only. */
     keptUntil?: string;
     /** On a piece that keeps something out of sight: the same attribute, and the states in which it is seen. */
     bringsOut?: { readonly attribute: string; readonly states: readonly StateName[] };
