@@ -41,6 +41,17 @@ describe('where something new goes', () => {
     });
   });
 
+  it('on the side of a card that what is picked stands on', () => {
+    const side = (name: string) => [make('text', name, { html: '<p>Words.</p>' })];
+    const project = after(sampleProject(), {
+      type: 'insert',
+      fragment: make('card', 'Card', {}, { front: side('Before'), back: side('Behind') }),
+      at: { parent: 'left', slot: 'content', index: 0 }
+    });
+    expect(at(project, 'button', 'behind')?.at).toEqual({ parent: 'card', slot: 'back', index: 1 });
+    expect(at(project, 'button', 'before')?.at).toEqual({ parent: 'card', slot: 'front', index: 1 });
+  });
+
   it('into an empty section of a new project, with nothing picked', () => {
     expect(at(empty('First section'), 'tabs', 'page')?.at).toEqual({
       parent: 'first-section',

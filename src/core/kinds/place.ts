@@ -48,17 +48,18 @@ export function placeFor(
   return inNewSection(registry, project, kind, page);
 }
 
+const takes = (registry: Registry, node: Node, slot: string, { category }: Kind): boolean =>
+  registry.of(node).slots[slot]!.accepts.includes(category);
+
 /** A place in the node, or beside it in something it stands in. */
 function around(registry: Registry, project: Project, kind: Kind, from: NodeId): Place | null {
   let before: Place | null = null;
   for (let id: NodeId | null = from; id; id = before?.parent ?? null) {
     const node: Node | null = maybeNode(project, id);
     if (!node) return null;
+    if (before && takes(registry, node, before.slot, kind)) return { ...before, index: before.index + 1 };
     const at = endIn(registry, kind, node);
-    if (at)
-      return before?.parent === at.parent && before.slot === at.slot
-        ? { ...at, index: before.index + 1 }
-        : at;
+    if (at) return at;
     before = maybePlaceOf(project, id);
   }
   return null;
