@@ -15,6 +15,7 @@
   import { onMount, tick } from 'svelte';
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
+  import { hasWords, soughtWords } from '$core/data/sought';
   import { slug } from '$core/project/ids';
   import type { ProjectId } from '$core/project/types';
   import { registry } from '$core/registry';
@@ -49,10 +50,8 @@
   /** As many projects are seen at once; more are worth a search. */
   const MANY = 9;
   let sought = $state('');
-  const words = $derived(sought.toLowerCase().split(/\s+/));
-  const found = $derived(
-    rows?.filter(({ name }) => words.every((word) => name.toLowerCase().includes(word))) ?? []
-  );
+  const words = $derived(soughtWords(sought));
+  const found = $derived(rows?.filter(({ name }) => hasWords(name, words)) ?? []);
   let fault = $state('');
   let notes = $state.raw<readonly string[]>([]);
   /** What was deleted last, while it is told. */

@@ -7,6 +7,7 @@ import { registry } from '$core/registry';
 import { templates } from '$core/templates';
 import { insertNew } from '$lib/state/actions';
 import type { Workbench } from '$lib/state/workbench.svelte';
+import { soughtWords } from '$core/data/sought';
 import { sum } from '$core/data/sum';
 
 const make = makeWith();
@@ -77,8 +78,6 @@ function answer({ label, words, summary }: Findable, word: string): number {
   return summary.toLowerCase().includes(word) ? 1 : 0;
 }
 
-const wordsIn = (query: string): readonly string[] => query.toLowerCase().split(/\s+/).filter(Boolean);
-
 /** Those that answer every word, best first. */
 function answering<One extends Findable>(all: readonly One[], words: readonly string[]): readonly One[] {
   const isWhole = ({ label }: One) => Number(label.toLowerCase() === words.join(' '));
@@ -92,13 +91,13 @@ function answering<One extends Findable>(all: readonly One[], words: readonly st
 
 /** @returns entries that answer every word, best first; all of them in their groups where nothing is asked. */
 export function found(query: string): readonly Entry[] {
-  const words = wordsIn(query);
+  const words = soughtWords(query);
   return words.length === 0 ? entries : answering(entries, words);
 }
 
 /** @returns what a piece can do besides that answers every word, best first; none where nothing is asked. */
 export function foundAbilities(query: string): readonly Ability[] {
-  const words = wordsIn(query);
+  const words = soughtWords(query);
   return words.length === 0 ? [] : answering(abilities, words);
 }
 

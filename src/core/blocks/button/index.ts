@@ -30,13 +30,16 @@ const settings = object({
   align: choiceField(
     'around',
     {
-      around: 'as what it stands in says',
+      around: 'by its stack',
       start: 'start',
       center: 'centre',
       end: 'end',
       stretch: 'full width'
     },
-    { label: 'Place' }
+    {
+      label: 'Place',
+      help: 'By its stack: where that puts all that is in it; at the start of anything else.'
+    }
   ),
   breaks: toggleField(false, {
     label: 'Long words may break',

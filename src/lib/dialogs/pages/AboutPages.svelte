@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Command } from '$core/commands/commands';
+  import { hasWords, soughtWords } from '$core/data/sought';
   import { pageStem } from '$core/project/files';
   import { isPicture, type Page, type PageId } from '$core/project/types';
   import type { Workbench } from '$lib/state/workbench.svelte';
@@ -31,12 +32,9 @@
 
   const order = $derived(wb.project.info.pageOrder);
   const pages = $derived(order.map((id) => wb.project.pages[id]!));
-  const words = $derived(sought.toLowerCase().split(/\s+/));
+  const words = $derived(soughtWords(sought));
   const found = $derived(
-    pages.filter((page) => {
-      const text = [page.name, pageStem(wb.project, page.id), page.title].join(' ').toLowerCase();
-      return words.every((word) => text.includes(word));
-    })
+    pages.filter((page) => hasWords([page.name, pageStem(wb.project, page.id), page.title].join(' '), words))
   );
   const pictures = $derived(Object.values(wb.project.assets).filter(isPicture));
 

@@ -1,3 +1,4 @@
+import { soughtWords } from '$core/data/sought';
 import { SHEET_PROPERTIES, STYLE_PROPERTIES } from '$core/css/properties';
 import { maybePageOf, nodeOf } from '$core/project/tree';
 import type { Node } from '$core/project/types';
@@ -154,7 +155,7 @@ const SHOWN_MOST = 60;
  * alone where nothing is asked.
  */
 export function everything(wb: Workbench, query: string): readonly Target[] {
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
+  const words = soughtWords(query);
   if (words.length === 0) return [...commands(wb), ...insertions(wb)];
   const about = wb.current === wb.tuned ? [wb.tuned] : [wb.current, wb.tuned];
   const all = [
