@@ -74,14 +74,47 @@ test('of many pages one is found by its name, its address or its title', async (
   await field.fill('page 7');
   await expect(shown).toHaveCount(1);
   await expect(shown).toHaveValue('Page 7');
+  await shown.fill('Contact');
+  await shown.press('Enter');
+  await field.fill('contact');
+  await expect(shown).toHaveCount(1);
+  // A page that is renamed stays in its row until something else is sought.
+  await shown.fill('Imprint');
+  await shown.press('Enter');
+  await expect(shown).toHaveAccessibleName('Page of Imprint');
   await field.fill('orchard');
   await expect(dialog.getByRole('status')).toContainText('None of the 11 pages has “orchard”');
+  await field.fill('contact');
+  await expect(dialog.getByRole('status')).toContainText('None of the 11 pages has “contact”');
   // Escape empties the field, and the next one closes the dialog.
   await field.press('Escape');
   await expect(shown).toHaveCount(11);
   await expect(field).toHaveValue('');
   await field.press('Escape');
   await expect(dialog).toBeHidden();
+});
+
+test('the page that was worked on last is shown again, until it is gone', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  await page.keyboard.press('Control+k');
+  await page.keyboard.insertText('new page');
+  await page
+    .getByRole('option', { name: /^New page/ })
+    .first()
+    .click();
+  const shown = page.getByRole('combobox', { name: 'Page', exact: true }).locator('option:checked');
+  await expect(shown).toHaveText('New page');
+  await bench.saved();
+  await page.reload();
+  await expect(shown).toHaveText('New page');
+  await expect(bench.preview.locator('body')).toBeVisible();
+  // Of a single page there is nothing to choose.
+  await page.keyboard.press('Control+z');
+  await expect(shown).toHaveCount(0);
+  await bench.saved();
+  await page.reload();
+  await expect(bench.row('First section')).toBeVisible();
+  await expect(shown).toHaveCount(0);
 });
 
 test('a header is shared with all pages, taken off some, and a new page gets it', async ({ page }) => {

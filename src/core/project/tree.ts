@@ -105,6 +105,12 @@ export function pageOf(project: Project, id: PageId): Page {
   return page;
 }
 
+/** @returns the page with this id; the first one where it is null or gone. */
+export function pageAsked(project: Project, id: string | null): Page {
+  const asked = id === null ? undefined : ownOf(project.pages, id);
+  return asked ?? pageOf(project, project.info.pageOrder[0]!);
+}
+
 /** @returns a node and all below it, in the order of the page. */
 export const subtreeOf = (project: Holder, id: NodeId): readonly Node[] =>
   subtreeIds(project, id).map((each) => nodeOf(project, each));

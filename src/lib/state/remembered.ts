@@ -1,4 +1,4 @@
-/** Sizes of the workbench that this browser keeps. Where it keeps nothing, they start anew each time. */
+/** What this browser keeps of the workbench. Where it keeps nothing, all starts anew each time. */
 
 export const SIDE_LEAST = 280;
 export const SIDE_MOST = 560;
@@ -43,6 +43,13 @@ const SITE_KEY = 'kymation-site-of-';
 export const siteName = (project: string): string | null => read(SITE_KEY + project);
 
 export const keepSiteName = (project: string, name: string): void => write(SITE_KEY + project, name);
+
+const PAGE_KEY = 'kymation-page-of-';
+
+/** The page of a project that was worked on last; it may be gone by now. Null where none was. */
+export const keptPage = (project: string): string | null => read(PAGE_KEY + project);
+
+export const keepPage = (project: string, page: string): void => write(PAGE_KEY + project, page);
 
 const DEVICES_KEY = 'kymation-devices';
 

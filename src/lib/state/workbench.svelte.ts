@@ -19,7 +19,7 @@ import { placeApart, placeFor, type FoundPlace, type Looking } from '$core/kinds
 import { placeOnPage } from '$core/kinds/place-on-page';
 import { nearestLeft } from '$core/project/nearest';
 import { maybeLinked } from '$core/project/shelf';
-import { fragmentOf, maybePageOf, maybePlaceOf, nodeOf, pageOf, pathTo } from '$core/project/tree';
+import { fragmentOf, maybePageOf, maybePlaceOf, nodeOf, pageAsked, pageOf, pathTo } from '$core/project/tree';
 import type { AssetId, ConditionName, Fragment, Node, NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
 import { readBlobs, readHistory, type Stored } from '$lib/store/projects';
@@ -150,13 +150,14 @@ export class Workbench {
     item: this.tuned === this.current ? null : this.current.id
   }));
 
-  constructor({ project, history, blobs, seq }: Stored) {
+  /** @param page what is shown first; the first page where null, or where it is gone. */
+  constructor({ project, history, blobs, seq }: Stored, page: string | null) {
     this.saver = new Saver({ project, seq }, (merged) => void this.#merge(merged));
     this.project = project;
     this.rested = project;
     this.history = history;
     this.blobs = blobs;
-    this.pageId = project.info.pageOrder[0]!;
+    this.pageId = pageAsked(project, page).id;
   }
 
   /** The project as it was when the hand last rested: for what need not follow every step of a drag. */
@@ -314,7 +315,7 @@ export class Workbench {
   }
 
   #keepSelection(): void {
-    if (!Object.hasOwn(this.project.pages, this.pageId)) this.pageId = this.project.info.pageOrder[0]!;
+    this.pageId = pageAsked(this.project, this.pageId).id;
     const kept = this.selected.filter((id) => this.project.nodes[id]);
     if (kept.length < this.selected.length) this.selected = kept;
     const isGone = (id: NodeId | null | undefined) => id != null && !this.project.nodes[id];

@@ -1,7 +1,7 @@
 import type { Diff } from '$core/project/diff';
 import { patched } from '$core/project/diff';
 import { isOld, migratedDiff, migratedProject } from '$core/formats/migrate';
-import { pageOf, subtreeIds } from '$core/project/tree';
+import { pageAsked, subtreeIds } from '$core/project/tree';
 import { repeats } from '$core/rows/rows';
 import { registry } from '$core/registry';
 import { packedDiff, packedProject, unpackedDiff, unpackedProject } from '$core/tables/packed';
@@ -56,20 +56,18 @@ export async function addProject(project: Project, blobs: ReadonlyMap<AssetId, B
   });
 }
 
+/** Whose code comes with a project: of all its pieces, or of the page that is shown first. */
+type Needed = 'all' | { readonly page: string | null };
+
 /** Pieces whose code is needed first: those of one page, and lists of all pages, which are made out before any is. */
-function piecesOfPage(project: Project): Iterable<Node> {
-  const all = Object.values(project.nodes);
-  const [first] = project.info.pageOrder;
-  if (first === undefined) return all;
-  const roots = [pageOf(project, first).root, ...all.filter(repeats).map(({ id }) => id)];
+function piecesOfPage(project: Project, asked: string | null): Iterable<Node> {
+  const lists = Object.values(project.nodes).filter(repeats);
+  const roots = [pageAsked(project, asked).root, ...lists.map(({ id }) => id)];
   return roots.flatMap((root) => subtreeIds(project, root)).map((id) => project.nodes[id]!);
 }
 
-/**
- * @param needed the code of whose pieces comes along: of all, or of the page that is shown first.
- * @returns the project as it was last saved, with all that can be undone; null where there is none.
- */
-export async function openProject(id: ProjectId, needed: 'all' | 'page' = 'all'): Promise<Stored | null> {
+/** @returns the project as it was last saved, with all that can be undone; null where there is none. */
+export async function openProject(id: ProjectId, needed: Needed = 'all'): Promise<Stored | null> {
   const read = await readStored(id, () => 0);
   if (!read) return null;
   const { project, rows } = await asSaved(read, needed);
@@ -80,7 +78,7 @@ export async function openProject(id: ProjectId, needed: 'all' | 'page' = 'all')
 export async function drawnProject(id: ProjectId): Promise<Pick<Stored, 'project' | 'blobs'> | null> {
   const read = await readStored(id, (snapshot) => snapshot.seq);
   if (!read) return null;
-  const { project } = await asSaved(read, 'page');
+  const { project } = await asSaved(read, { page: null });
   return { project, blobs: blobsOf(read.assets) };
 }
 
@@ -101,7 +99,7 @@ async function readStored(id: ProjectId, since: (snapshot: SnapshotRow) => numbe
 /** Brings the code that a project needs, and the project up to today's format. @returns also its rows of the log. */
 async function asSaved(
   { snapshot, log }: Read,
-  needed: 'all' | 'page'
+  needed: Needed
 ): Promise<{ readonly project: Project; readonly rows: readonly LogRow[] }> {
   // What the project is made of must be there before it is carried up to today's format.
   const isWhole = needed === 'all' || isOld(snapshot.document);
@@ -111,7 +109,7 @@ async function asSaved(
   const project = rows
     .filter((each) => each.seq > snapshot.seq)
     .reduce((now, each) => patched(now, each.diff), migratedProject(registry, snapshot.document));
-  await registry.load(piecesOfPage(project));
+  await registry.load(piecesOfPage(project, needed === 'all' ? null : needed.page));
   return { project, rows };
 }
 

@@ -12,6 +12,7 @@
   import WidthRuler from '$lib/ruler/WidthRuler.svelte';
   import { actions, removeSelected, runAction } from '$lib/state/actions';
   import { copyPieces, keptData } from '$lib/state/copying';
+  import { keepPage } from '$lib/state/remembered';
   import { bringTools } from '$lib/state/tools';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame } from '$preview/messages';
@@ -47,6 +48,8 @@
   $effect(() => {
     if (wb.preview.isShown && !wb.tools) tools().catch(() => (wb.message = NO_PART));
   });
+
+  $effect(() => keepPage(wb.project.id, wb.pageId));
 
   onMount(() => {
     const bindings = Object.fromEntries(

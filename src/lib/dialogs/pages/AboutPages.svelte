@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { Command } from '$core/commands/commands';
   import { hasWords, soughtWords } from '$core/data/sought';
   import { pageStem } from '$core/project/files';
@@ -32,11 +33,15 @@
 
   const order = $derived(wb.project.info.pageOrder);
   const pages = $derived(order.map((id) => wb.project.pages[id]!));
-  const words = $derived(soughtWords(sought));
-  const found = $derived(
-    pages.filter((page) => hasWords([page.name, pageStem(wb.project, page.id), page.title].join(' '), words))
-  );
+  /** A page that is renamed while it is listed stays, whatever it is called now: one goes on in its row. */
+  const listed = $derived.by(() => {
+    const [words, ids] = [soughtWords(sought), order];
+    return new Set(untrack(() => ids.filter((id) => hasWords(wordsOf(wb.project.pages[id]!), words))));
+  });
+  const found = $derived(pages.filter(({ id }) => listed.has(id)));
   const pictures = $derived(Object.values(wb.project.assets).filter(isPicture));
+
+  const wordsOf = (page: Page): string => [page.name, pageStem(wb.project, page.id), page.title].join(' ');
 
   const valueOf = (page: Page, key: Key): string =>
     key === 'address' ? pageStem(wb.project, page.id) : (page[key] ?? '');

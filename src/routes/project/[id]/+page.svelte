@@ -4,17 +4,17 @@
   import { page } from '$app/state';
   import type { ProjectId } from '$core/project/types';
   import WorkbenchView from '$lib/workbench/Workbench.svelte';
+  import { keptPage } from '$lib/state/remembered';
   import { Workbench } from '$lib/state/workbench.svelte';
   import { storageSentence } from '$lib/store/db';
   import { openProject } from '$lib/store/projects';
 
-  const opened = $derived(
-    openProject(page.params.id as ProjectId, 'page').then((stored) => {
-      if (!stored) return null;
-      const wb = new Workbench(stored);
-      return wb;
-    })
-  );
+  async function opening(id: ProjectId): Promise<Workbench | null> {
+    const kept = keptPage(id);
+    const stored = await openProject(id, { page: kept });
+    return stored && new Workbench(stored, kept);
+  }
+  const opened = $derived(opening(page.params.id as ProjectId));
 </script>
 
 {#await opened}
