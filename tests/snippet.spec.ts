@@ -1,18 +1,28 @@
 import { createServer, type Server } from 'node:http';
-import { expect, test } from './support/test';
-import { printSnippet } from '../src/core/compile/snippet';
-import type { NodeId } from '../src/core/project/types';
+import { VISIT } from './support/demo';
+import { exported } from './support/exported';
+import { expect, test, type Locator } from './support/test';
+import { printSnippet, type SnippetOptions } from '../src/core/compile/snippet';
+import type { NodeId, PageId } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
 import { finishSnippet } from '../src/server/finish';
 import { makeWith } from '../src/core/kinds/make';
 import { axeViolations } from './support/axe';
+import { everyKind } from './support/kinds';
 import { bytes, changed, demo as project, put } from './support/visit';
 import { Bench } from './support/workbench';
 
-async function snippet(id: string, from = project): Promise<string> {
+async function snippet(
+  id: string,
+  from = project,
+  site: Omit<SnippetOptions, 'addressOf'> = {}
+): Promise<string> {
   const dataUri = (asset: { id: string; type: string }) =>
     `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id as never)!).toString('base64')}`;
-  const { assets: _assets, ...printed } = printSnippet(registry, from, id as NodeId, { addressOf: dataUri });
+  const { assets: _assets, ...printed } = printSnippet(registry, from, id as NodeId, {
+    ...site,
+    addressOf: dataUri
+  });
   const { files, problems, broken } = await finishSnippet({
     snippet: { ...printed, behaviours: [...printed.behaviours] },
     minified: false
@@ -94,6 +104,100 @@ test('two copies of a side panel, which open without script, each open theirs', 
   }
 });
 
+/** What themes and resets say of elements in general, all at once. */
+const THEME = `
+* { margin: 0; padding: 0 }
+html { font-size: 62.5% }
+body { font: 400 1.6rem/1.9 serif; color: #444; background: #fafafa; letter-spacing: .02em; text-align: center }
+h1, h2, h3, h4 { margin: 2em 0 1em; color: #922; font: 300 3rem/1.1 monospace; text-transform: uppercase }
+p { margin: 0 0 1.6em; text-indent: 2em; hyphens: auto }
+a { color: #06c; text-decoration: underline; border-bottom: 1px dotted }
+ul, ol { margin: 1em 0 1em 3em; list-style: square } li { margin-bottom: .5em } li::before { content: "- " }
+button { padding: 12px 24px; color: #fff; background: #06c; border: 0; border-radius: 4px; text-transform: uppercase }
+img, video { display: block; max-width: 50%; height: auto; padding: 3px; border: 4px solid #ddd }
+svg { width: 60px; fill: #06c } path, circle { stroke: red; stroke-width: 9 }
+blockquote, figure { margin: 2em; padding-left: 1em; border-left: 4px solid #ccc; font-style: italic }
+figcaption, small { color: #888; font-size: .8em } details, section, header, footer, aside { padding: 1em; background: #eee }
+summary { font-weight: bold; cursor: help } label, span { display: block; vertical-align: top } input { width: 100% }
+hr { border-top: 3px double #999 } dl, dd { margin: 0 0 1em 2em } :focus-visible { outline: 9px dotted red }`;
+
+const themed = (content: string): string =>
+  `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>x</title><style>${THEME}</style></head>
+<body><main>${content}</main></body></html>`;
+
+/** All that the browser computes for each element of a piece and for its generated boxes, in the order of the page. */
+const computedIn = (root: Locator) =>
+  root.evaluate(async (top) => {
+    await document.fonts.ready;
+    const isApart = (element: Element) => element.closest('style, script, symbol, [class*="symbol-sheet"]');
+    return [top, ...top.querySelectorAll('*')]
+      .filter((element) => !isApart(element) && !element.matches('picture, source'))
+      .map((element) => {
+        const style = getComputedStyle(element);
+        const content = (box: string) => getComputedStyle(element, box).content;
+        return {
+          tag: element.tagName.toLowerCase(),
+          values: Object.fromEntries([
+            ...Array.from(style, (property) => [property, style.getPropertyValue(property)] as const),
+            ...['::before', '::after'].map((box) => [box, content(box)] as const)
+          ])
+        };
+      });
+  });
+
+/** What goes by names, which have a prefix in a snippet, by what is in sight, or is only said of a whole page. */
+const isOfPage = (property: string): boolean =>
+  /^(?:--|animation-(?:name|play-state)|view-timeline-name|-webkit-locale|text-size-adjust)/.test(property);
+
+for (const [name, id, given, pageId] of [
+  ['tabs with columns', 'plan-a-visit', project, VISIT],
+  ['two-sided cards in a slider', 'tasting', project, 'varieties'],
+  ['one of every kind', 'find-us', changed(...everyKind('find-us')), VISIT]
+] as const)
+  test(`${name}: a snippet looks as on its page in a site that says something of every element`, async ({
+    blank: page
+  }) => {
+    await page.setViewportSize({ width: 1280, height: 900 });
+    await page.emulateMedia({ reducedMotion: 'reduce' });
+    const made = await exported(given, bytes, false, true, [pageId as PageId]);
+    await page.goto(made.url);
+    const there = await computedIn(page.locator(`[data-node="${id}"]`).first());
+    html = themed(await snippet(id, given, { rootSize: 10 }));
+    await page.goto(address());
+    const here = await computedIn(page.locator(`.ky-${id} > :not(style, script)`).first());
+    expect(here.map(({ tag }) => tag)).toEqual(there.map(({ tag }) => tag));
+    const differences = here.flatMap(({ tag, values }, i) =>
+      Object.entries(values)
+        .filter(([property, value]) => value !== there[i]!.values[property] && !isOfPage(property))
+        .map(([property, value]) => `${tag} ${property}: ${value}, not ${there[i]!.values[property]}`)
+    );
+    expect(differences).toEqual([]);
+  });
+
+test('a snippet of a site’s own type has its letters and ground from the site', async ({ blank: page }) => {
+  const shown = async (look: SnippetOptions['look']) => {
+    const text = await snippet('welcome-text', project, look ? { look } : {});
+    html = themed(text);
+    await page.goto(address());
+    return page
+      .locator('.ky-welcome-text p')
+      .first()
+      .evaluate((element) => {
+        const { fontFamily, letterSpacing, textAlign } = getComputedStyle(element);
+        const ground = getComputedStyle(document.querySelector('.ky-welcome-text')!).backgroundColor;
+        return { fontFamily, letterSpacing, textAlign, ground };
+      });
+  };
+  expect(await shown('site')).toEqual({
+    fontFamily: 'serif',
+    letterSpacing: '0.32px',
+    textAlign: 'center',
+    ground: 'rgba(0, 0, 0, 0)'
+  });
+  expect(await shown('page')).toMatchObject({ letterSpacing: 'normal', textAlign: 'start' });
+  expect((await shown(undefined)).fontFamily).not.toBe('serif');
+});
+
 test('every class, id, keyframe and token of a snippet has its prefix, and axe-core has nothing to say', async ({
   blank: page
 }) => {
@@ -121,6 +225,21 @@ test('the export window makes one of the picked piece, and says what each choice
   await page.keyboard.press('Control+e');
   await page.getByRole('tab', { name: 'Snippet' }).click();
   await expect(page.getByLabel('Text of snippet.html')).toContainText('ky-season-tabs');
+  const text = page.getByLabel('Text of snippet.html');
+  await page
+    .getByRole('combobox', { name: 'Type, colour and ground' })
+    .selectOption('of the site it goes into');
+  await expect(text).toContainText('<div class="ky-season-tabs">');
+  // What is no size is told of, and the last one stays until there is another.
+  const root = page.getByRole('spinbutton', { name: 'Root type size of the site' });
+  await root.fill('0');
+  await root.press('Tab');
+  await expect(page.getByRole('alert')).toContainText('It stays 16 px');
+  await expect(text).toContainText('font-size: 0.9375rem');
+  await root.fill('10');
+  await root.press('Tab');
+  await expect(text).toContainText('font-size: 1.5rem');
+  await expect(page.getByRole('alert')).toHaveCount(0);
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save snippet' }).click();
   expect((await download).suggestedFilename()).toBe('quillmere-orchard-season-tabs-snippet.html');

@@ -46,10 +46,25 @@ describe('command line', () => {
 
   it('writes one piece as a snippet', async () => {
     const out = mkdtempSync(join(tmpdir(), 'kymation-'));
-    expect(
-      await kymation('export', 'demo/orchard.kymation', '--out', out, '--snippet', 'season-tabs')
-    ).toMatchObject({ code: 0 });
-    expect(readFileSync(join(out, 'snippet.html'), 'utf8')).toContain('class="ky-season-tabs"');
+    const tabs = ['export', 'demo/orchard.kymation', '--out', out, '--snippet', 'season-tabs'];
+    const written = () => readFileSync(join(out, 'snippet.html'), 'utf8');
+    expect(await kymation(...tabs)).toMatchObject({ code: 0 });
+    expect(written()).toContain('class="ky-season-tabs ky-season-tabs-page"');
+    expect(await kymation(...tabs, '--look', 'site')).toMatchObject({ code: 0 });
+    expect(written()).toContain('class="ky-season-tabs"');
+    const size = (rem: string) => written().includes(`font-size: ${rem};`);
+    expect([size('0.9375rem'), size('1.5rem')]).toEqual([true, false]);
+    expect(await kymation(...tabs, '--root', '10')).toMatchObject({ code: 0 });
+    expect([size('0.9375rem'), size('1.5rem')]).toEqual([false, true]);
+    for (const [option, value] of [
+      ['--look', 'both'],
+      ['--root', 'ten'],
+      ['--root', '0']
+    ] as const)
+      expect(await kymation(...tabs, option, value)).toEqual({
+        code: 2,
+        text: expect.stringContaining(`${option} is`)
+      });
     expect(await kymation('export', 'demo/orchard.kymation', '--out', out, '--snippet', 'blossom')).toEqual({
       code: 2,
       text: expect.stringContaining('no piece “blossom” in this project that can stand alone')

@@ -8,7 +8,7 @@ import { compact } from '../core/data/compact';
 import { withShippedFaces } from '../core/faces/shipping';
 import { renditionPlan } from '../core/compile/rendition-plan';
 import { renditionFile, type Rendition } from '../core/compile/renditions';
-import { printSnippet } from '../core/compile/snippet';
+import { printSnippet, type SnippetOptions } from '../core/compile/snippet';
 import { placeholdersOf } from '../core/findings/placeholders';
 import { loadRules, runFindings } from '../core/findings/run';
 import { readProjectFile, writeProjectFile, type Opened } from '../core/formats/project-file';
@@ -55,6 +55,8 @@ interface Options {
   readonly page?: string;
   readonly single?: boolean;
   readonly snippet?: string;
+  readonly look?: string;
+  readonly root?: string;
   readonly minify?: boolean;
   readonly json?: boolean;
   readonly sarif?: boolean;
@@ -83,8 +85,7 @@ async function exportCommand(file: string, options: Options, say: Say): Promise<
   const dataUri = (asset: Asset) =>
     `data:${asset.type};base64,${Buffer.from(bytes.get(asset.id)!).toString('base64')}`;
   const out = resolve(options.out);
-  if (options.snippet !== undefined)
-    return exportSnippet(project, options.snippet, dataUri, out, options.minify ?? false, say);
+  if (options.snippet !== undefined) return exportSnippet(project, options, dataUri, out, say);
   const pages = pagesOf(project, options.page);
   const renditions = new Map<AssetId, Rendition[]>();
   const files = new Map<string, Uint8Array>();
@@ -118,21 +119,38 @@ function rootsOf(project: Project, { snippet, page }: Options): readonly NodeId[
   return pagesOf(project, page).map((id) => project.pages[id]!.root);
 }
 
+/** What is said of the site that a snippet goes into. */
+function siteOf({ look, root }: Options): Omit<SnippetOptions, 'addressOf'> {
+  const site = look ?? 'page';
+  if (site !== 'page' && site !== 'site') throw new Mistake(`--look is page or site, not “${look}”.`);
+  if (root === undefined) return { look: site };
+  const rootSize = Number(root);
+  if (!(rootSize >= 4 && rootSize <= 64))
+    throw new Mistake(`--root is a number of px from 4 to 64, not “${root}”.`);
+  return { look: site, rootSize };
+}
+
 async function exportSnippet(
   project: Project,
-  id: string,
+  options: Options,
   dataUri: (asset: Asset) => string,
   out: string,
-  minified: boolean,
   say: Say
 ): Promise<number> {
+  const id = options.snippet!;
   const node = maybeNode(project, id);
   if (!node || !registry.of(node).markup || registry.of(node).category === 'page')
     throw new Mistake(
       `There is no piece “${id}” in this project that can stand alone. Ids stand in project.json under nodes.`
     );
-  const { assets: _assets, ...snippet } = printSnippet(registry, project, node.id, { addressOf: dataUri });
-  const request = { snippet: { ...snippet, behaviours: [...snippet.behaviours] }, minified };
+  const { assets: _assets, ...snippet } = printSnippet(registry, project, node.id, {
+    ...siteOf(options),
+    addressOf: dataUri
+  });
+  const request = {
+    snippet: { ...snippet, behaviours: [...snippet.behaviours] },
+    minified: options.minify ?? false
+  };
   return writeFinished(await finishSnippet(request), out, say);
 }
 
@@ -313,6 +331,8 @@ async function act(args: readonly string[], say: Say): Promise<number> {
       page: { type: 'string' },
       single: { type: 'boolean' },
       snippet: { type: 'string' },
+      look: { type: 'string' },
+      root: { type: 'string' },
       minify: { type: 'boolean' },
       json: { type: 'boolean' },
       sarif: { type: 'boolean' },

@@ -8,13 +8,15 @@ interface Usage {
 /** Every command, by its name. */
 const USAGES: Readonly<Record<string, Usage>> = {
   export: {
-    call: 'export FILE --out DIR [--page ID] [--single] [--snippet ID] [--minify]',
+    call: 'export FILE --out DIR [--page ID] [--single] [--snippet ID [--look page|site] [--root PX]] [--minify]',
     does: 'Writes the pages of a project file as HTML, CSS and script, with their pictures.',
     options: {
       '--out DIR': 'the folder to write into; made where it is missing',
       '--page ID': 'one page only, by its id',
       '--single': 'one HTML file for each page, with everything inside',
       '--snippet ID': 'one piece only, as a text to paste into any site',
+      '--look page|site': 'type, colour and ground of the snippet: of its page, or of the site it goes into',
+      '--root PX': 'root type size of that site, what 1rem is there; 16 where it is not said',
       '--minify': 'the script without comments and white space'
     }
   },

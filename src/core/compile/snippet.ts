@@ -2,9 +2,13 @@ import type { Element } from 'hast';
 import { format } from 'hast-util-format';
 import type { Registry } from '../kinds/registry';
 import { maybePageOf } from '../project/tree';
-import type { Asset, AssetId, NodeId, Project } from '../project/types';
+import type { Asset, AssetId, Declarations, NodeId, Project } from '../project/types';
 import { styleSheetFor } from '../stylesheet';
+import { forRootSize, ROOT_SIZE } from '../stylesheet/values';
 import type { PlatformFeature } from '../support/features';
+import { compact } from '../data/compact';
+import { rule } from '../kinds/rule';
+import { analyseAlone, type Analysis } from './analyse';
 import { analysesUnder, BodyBuilder } from './body';
 import { facesOf } from './faces';
 import { gather } from './gather';
@@ -13,6 +17,7 @@ import { elementText, fillTemplates, tightDrawings } from './page';
 import { sheetsOf } from './parts';
 import { asItLeaves } from './refresh';
 import { usedTokens } from './rules';
+import { STEM } from './sheet';
 import { element } from '../html/build';
 import { visit } from 'unist-util-visit';
 
@@ -29,14 +34,51 @@ export interface PrintedSnippet {
   readonly assets: readonly AssetId[];
 }
 
+/**
+ * Whose type, colour and ground a snippet stands in: those of the page it comes from, so that it looks as it does
+ * there, or those of the site it goes into.
+ */
+export type SnippetLook = 'page' | 'site';
+
 export interface SnippetOptions {
   /** Address of a picture as the page around it will find it. */
   readonly addressOf: (asset: Asset) => string;
+  /** Left out, `page`. */
+  readonly look?: SnippetLook;
+  /** What `rem` is on the site it goes into, px; left out, 16. */
+  readonly rootSize?: number;
+}
+
+/** Inherited properties that sites set and pages of ours leave alone, with their initial values (CSS Text 3, CSS Fonts 4). */
+const UNSET: Declarations = {
+  'font-style': 'normal',
+  'font-weight': '400',
+  hyphens: 'manual',
+  'letter-spacing': 'normal',
+  'overflow-wrap': 'normal',
+  'text-align': 'start',
+  'text-indent': '0',
+  'text-shadow': 'none',
+  'text-transform': 'none',
+  'white-space': 'normal',
+  'word-break': 'normal',
+  'word-spacing': 'normal'
+};
+
+/** What a page gives to all that stands in it, as one more piece without content; null for what stands on no page. */
+function pageAround(registry: Registry, project: Project, id: NodeId): Analysis | null {
+  const page = maybePageOf(project, id);
+  if (!page || page.root === id) return null;
+  const analysis = analyseAlone(registry, project, page.root);
+  const markup = { ...analysis.markup!, tagName: 'div', children: [] };
+  const build = [rule(`.${STEM}`, UNSET)];
+  return { ...analysis, markup, sheet: { ...analysis.sheet, build } };
 }
 
 /**
  * Prints one piece with what is in it, all names under a prefix of its own: classes, ids, keyframes and tokens.
- * Throws where the piece is drawn by its owner and cannot stand alone.
+ * What the site around it says of elements in general ends at it. Throws where the piece is drawn by its owner
+ * and cannot stand alone.
  */
 export function printSnippet(
   registry: Registry,
@@ -47,10 +89,12 @@ export function printSnippet(
   const project = asItLeaves(registry, given);
   const prefix = `ky-${id}`;
   const found = analysesUnder(registry, project, id);
-  const sheets = sheetsOf(registry, found).map(({ sheet }) => sheet);
+  const around = options.look === 'site' ? null : pageAround(registry, project, id);
+  const all = compact([around, ...found]);
+  const sheets = sheetsOf(registry, all).map(({ sheet }) => sheet);
   const tokens = usedTokens(sheets, project.tokens);
   const faces = facesOf(sheets, tokens, project, options.addressOf);
-  const sheet = styleSheetFor(found, {
+  const sheet = styleSheetFor(all, {
     faces,
     registry,
     nodes: project.nodes,
@@ -63,7 +107,8 @@ export function printSnippet(
     ...options,
     prefix
   }).build();
-  const root = element('div', { className: [prefix] }, symbols ? [inner, symbols] : [inner]);
+  const classes = around ? sheet.classesOf(around.id, 'root') : [];
+  const root = element('div', { className: [prefix, ...classes] }, symbols ? [inner, symbols] : [inner]);
   const names: Names = { ids: new Set(), groups: new Set() };
   noteAll(root, names);
   renameAll(root, names, prefix);
@@ -80,7 +125,7 @@ export function printSnippet(
     prefix,
     language: maybePageOf(project, id)?.language ?? 'en',
     html: elementText(root),
-    css: sheet.css,
+    css: forRootSize(sheet.css, options.rootSize ?? ROOT_SIZE),
     features: sheet.nests ? new Set([...features, 'nesting']) : features,
     behaviours: [...new Set(found.flatMap((each) => each.behaviours))].sort(),
     assets: [...new Set(found.flatMap((each) => each.assets))].filter((asset) => project.assets[asset])

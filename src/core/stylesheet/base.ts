@@ -11,8 +11,25 @@ html {
   text-size-adjust: 100%;
 }`;
 
-/** The same for a piece among others that are not ours. */
-const resetUnder = (prefix: string): string => `.${prefix},
+/** What attributes size, draw or hide (browsers hide what is `until-found` by a hint, too). */
+const BY_ATTRIBUTES = 'img, video, iframe, svg, svg *, [hidden]';
+
+/**
+ * For a piece among others that are not ours: what a site says of elements in general ends here, and every element
+ * starts from the browser's own style sheet. What attributes say counts as a site's rule does, but for
+ * `revert-layer` (CSS Cascade 5, 6.1).
+ */
+const resetUnder = (prefix: string): string => `.${prefix} :where(:not(${BY_ATTRIBUTES})),
+.${prefix} ::before,
+.${prefix} ::after {
+  all: revert;
+}
+
+.${prefix} :where(${BY_ATTRIBUTES}) {
+  all: revert-layer;
+}
+
+.${prefix},
 .${prefix} *,
 .${prefix} ::before,
 .${prefix} ::after {

@@ -65,12 +65,8 @@ const OF_BROWSER: Readonly<Record<string, Readonly<Record<string, string>>>> = {
   ...Object.fromEntries(['h1', 'h2', 'h3', 'h4', 'h5', 'h6'].map((tag) => [tag, { 'font-weight': '700' }]))
 };
 
-/**
- * @param isAmongOthers whether other style sheets may reach what is drawn, so that nothing can be left to the
- * browser's own.
- * @returns the cells that can change something on a page where only so much is drawn.
- */
-export function withoutIdle(cells: readonly Cell[], drawn: Drawn, isAmongOthers = false): Cell[] {
+/** @returns the cells that can change something on a page where only so much is drawn. */
+export function withoutIdle(cells: readonly Cell[], drawn: Drawn): Cell[] {
   const attributes = new Set(drawn.attributes);
   // Disclosures and dialogs are opened and closed by the browser itself (HTML standard, 4.11.1 and 4.11.4).
   const opens = (tags: ReadonlySet<string>) => tags.has('details') || tags.has('dialog');
@@ -92,10 +88,7 @@ export function withoutIdle(cells: readonly Cell[], drawn: Drawn, isAmongOthers 
     const isFlex = cells.some(
       ({ part, property, value }) => part === cell.part && property === 'display' && value.endsWith('flex')
     );
-    const isIdle =
-      earlier.length === 0
-        ? !isAmongOthers && isFromTheStart(cell, drawn, isFlex)
-        : isSaidBefore(cell, earlier);
+    const isIdle = earlier.length === 0 ? isFromTheStart(cell, drawn, isFlex) : isSaidBefore(cell, earlier);
     if (!isIdle) kept.push(cell);
   }
   return kept;

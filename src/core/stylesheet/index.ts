@@ -147,6 +147,8 @@ export function styleSheetFor(found: readonly Analysis[], options: StyleSheetOpt
 const isNested = ({ at, selector }: Cell): boolean => at.length > 0 || /[:[ ]/.test(selector);
 
 const HEAVY = 4000;
+/** Of one class, as `baseRules` has it. */
+const RESET_WEIGHT = 1000;
 
 const isHeavy = ({ cells }: SharedKind): boolean => cells.some(({ weight }) => weight >= HEAVY);
 
@@ -192,7 +194,7 @@ const emptyGroup = (sheet: Sheet): Group => ({ sheet, pieces: [], drawn: nothing
 
 function groupsByKind(
   found: readonly Analysis[],
-  { registry, bands, prefix, faces }: StyleSheetOptions
+  { registry, bands, prefix = '', faces }: StyleSheetOptions
 ): Map<string, readonly Group[]> {
   const kinds = new Map<string, Map<Sheet, Group>>();
   const seen = new Set<NodeId>();
@@ -209,7 +211,7 @@ function groupsByKind(
   for (const [kind, groups] of kinds) {
     const { anatomy } = registry.kindOf(kind);
     for (const group of groups.values()) {
-      const cells = tidied(group, bands, anatomy, faces, Boolean(prefix));
+      const cells = tidied(group, bands, anatomy, faces, prefix);
       group.cells = isFilled ? cells : cells.filter(({ property, value }) => !isOfFilling(property, value));
     }
   }
@@ -222,13 +224,23 @@ function groupsByKind(
  */
 const BORDERED = ['button', 'dialog', 'fieldset', 'hr', 'iframe', 'input', 'select', 'textarea'];
 
+/**
+ * What has no weight on pages of ours would lose to the reset around a piece that goes into any site. What is about
+ * the page itself stands outside of that.
+ */
+function heavierThanReset(cell: Cell, prefix: string): Cell {
+  const isOfPage = /^:where\((?:html|body)\b/.test(cell.selector);
+  if (cell.weight > 0 || isOfPage) return cell;
+  return { ...cell, selector: `:is(.${prefix}, .${prefix} *)${cell.selector}`, weight: RESET_WEIGHT };
+}
+
 /** The declarations of a sheet as they are written for what its pieces draw. */
 function tidied(
   { sheet, drawn }: Group,
   bands: Bands,
   anatomy: object,
   { faces }: UsedFaces,
-  isAmongOthers: boolean
+  prefix: string
 ): readonly Cell[] {
   const written = (cell: Cell): string => {
     const value = writtenValue(cell.property, cell.value);
@@ -237,12 +249,10 @@ function tidied(
   const cells = cellsOf(sheet, { bands, isContained: sheet.isContained })
     .filter(({ selector }) => isDrawn(selector, drawn, anatomy))
     .map((cell) => ({ ...cell, value: written(cell) }));
-  // Among pieces that are not ours, any element may have been given anything.
   const hasBorder = (part: string) =>
-    isAmongOthers ||
-    drawn.attributes.has('popover') ||
-    BORDERED.some((tag) => drawn.tags.get(part)?.has(tag));
-  return shortTransitions(withoutIdle(shortBorders(cells, hasBorder), drawn, isAmongOthers));
+    drawn.attributes.has('popover') || BORDERED.some((tag) => drawn.tags.get(part)?.has(tag));
+  const short = shortTransitions(withoutIdle(shortBorders(cells, hasBorder), drawn));
+  return prefix ? short.map((cell) => heavierThanReset(cell, prefix)) : short;
 }
 
 /** The same with names in the place of values that stand in many places, and of keyframes. */

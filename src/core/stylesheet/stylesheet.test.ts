@@ -4,6 +4,7 @@ import { parse, type Rule } from 'postcss';
 import { describe, expect, it } from 'vitest';
 import type { Command } from '../commands/commands';
 import { printSite } from '../compile/page';
+import { forRootSize } from './values';
 import { printSnippet } from '../compile/snippet';
 import { makeWith } from '../kinds/make';
 import { createProject } from '../project/create';
@@ -148,7 +149,7 @@ describe('what changes nothing', () => {
     expect(new Set(isShorthand ? words.filter((each) => each === value) : words)).toEqual(new Set([value]));
   });
 
-  it('is left out of a page, and said to a page that is not ours', () => {
+  it('is left out of a page, and of a snippet, which starts from the browser’s own style sheet', () => {
     const section = make(
       'section',
       'Section',
@@ -157,7 +158,9 @@ describe('what changes nothing', () => {
     );
     const project = createProject('Button', make('page', 'Page', {}, { sections: [section] }), { page });
     expect(said(print(project).css, '.button')).not.toContain('cursor');
-    expect(printSnippet(registry, project, id('go'), { addressOf }).css).toContain('cursor: pointer');
+    const { css } = printSnippet(registry, project, id('go'), { addressOf });
+    expect(css).not.toContain('cursor');
+    expect(css).toContain('all: revert');
   });
 
   it('is no movement of what never changes', () => {
@@ -205,5 +208,23 @@ describe('what fills its place', () => {
     expect(said(css, '.stack')).toContain('--k-fill: stretch');
     expect(print(stacked({})).css).not.toContain('--k-fill');
     expect(print(stacked({ flow: 'row', align: 'center' })).css).not.toContain('--k-fill');
+  });
+});
+
+describe('lengths in rem', () => {
+  it('are as large on a page with another root size; names, texts and media queries stay', () => {
+    const css = [
+      '@media (width < 40rem) {',
+      '  .a { margin: 1.5rem calc(2rem + 4px); --gap-2rem: .5rem; }',
+      '  .b::before { content: "2rem"; width: 3remote; }',
+      '}'
+    ].join('\n');
+    expect(forRootSize(css, 16)).toBe(css);
+    expect(forRootSize(css, 10).split('\n')).toEqual([
+      '@media (width < 40rem) {',
+      '  .a { margin: 2.4rem calc(3.2rem + 4px); --gap-2rem: 0.8rem; }',
+      '  .b::before { content: "2rem"; width: 3remote; }',
+      '}'
+    ]);
   });
 });

@@ -1,7 +1,7 @@
 import { printValue } from '../css/tokens';
 
 /** What a browser's text is high where nobody has said otherwise, in px. */
-const ROOT_SIZE = 16;
+export const ROOT_SIZE = 16;
 
 /** Digits after the point; more than this moves nothing by a pixel. */
 const PLACES = 4;
@@ -22,6 +22,25 @@ export function writtenValue(property: string, value: string): string {
 /** Type follows the size a person has set for text in the browser. */
 const inRem = (value: string): string =>
   value.replace(/^(\d+(?:\.\d+)?)px$/, (_whole, px: string) => `${rounded(Number(px) / ROOT_SIZE)}rem`);
+
+/**
+ * @param size what `rem` is on the page the style sheet goes into, px; media queries do not follow it (Media
+ * Queries 4, section 1.3).
+ * @returns a style sheet whose lengths in `rem` are as large there as they are here.
+ */
+export function forRootSize(css: string, size: number): string {
+  if (size === ROOT_SIZE) return css;
+  const resized = (text: string): string =>
+    text.replace(
+      /(?<![\w.#-])(\d*\.?\d+)rem\b/g,
+      (_whole, rem: string) => `${rounded((Number(rem) * ROOT_SIZE) / size)}rem`
+    );
+  const asksSize = /^\s*@(?:media|container)/;
+  return css
+    .split('\n')
+    .map((line) => (asksSize.test(line) ? line : outsideStrings(line, resized)))
+    .join('\n');
+}
 
 const rounded = (value: number): string => String(Number(value.toFixed(PLACES)));
 

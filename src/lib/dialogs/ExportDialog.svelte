@@ -1,3 +1,8 @@
+<script module lang="ts">
+  /** The site that snippets go into, as it was told last in this window: mostly the next one goes there too. */
+  let site: { readonly look: SnippetLook; readonly rootSize: number } = { look: 'page', rootSize: 16 };
+</script>
+
 <script lang="ts">
   import {
     Button,
@@ -7,6 +12,7 @@
     Modal,
     Switch
   } from 'carbon-components-svelte';
+  import type { SnippetLook } from '$core/compile/snippet';
   import { placeholdersOf } from '$core/findings/placeholders';
   import { slug } from '$core/project/ids';
   import type { SupportTarget } from '$core/project/types';
@@ -26,6 +32,12 @@
   let form = $state<(typeof FORMS)[number]>('folder');
   let whole = $state(false);
   let minified = $state(false);
+  let look = $state(site.look);
+  let rootSize = $state(site.rootSize);
+  let rootFault = $state('');
+  $effect(() => {
+    site = { look, rootSize };
+  });
   let result = $state.raw<Exported | null>(null);
   let shown = $state(0);
   let copied = $state(false);
@@ -62,7 +74,7 @@
       blobs: wb.blobs,
       pages,
       single: form === 'single',
-      snippet: form === 'snippet' ? piece!.id : null,
+      snippet: form === 'snippet' ? { id: piece!.id, look, rootSize } : null,
       minified,
       signal: controller.signal,
       onprogress: (done, of) =>
@@ -75,6 +87,12 @@
     );
     return () => controller.abort();
   });
+
+  function setRootSize({ value, validity, valueAsNumber }: HTMLInputElement): void {
+    const isSize = value !== '' && validity.valid;
+    rootFault = isSize ? '' : `Not a root size: give 4 to 64 px. It stays ${rootSize} px.`;
+    if (isSize) rootSize = valueAsNumber;
+  }
 
   const size = (bytes: number) => (bytes < 1000 ? `${bytes} B` : `${(bytes / 1000).toFixed(1)} kB`);
   function since({ baseline, since }: (typeof uses)[number]): string {
@@ -166,6 +184,31 @@
       </select>
     </label>
   </div>
+  {#if form === 'snippet' && piece}
+    <div class="choices where" role="group" aria-label="The site it goes into">
+      <label
+        >Type, colour and ground
+        <select bind:value={look}>
+          <option value="page">as on this page</option>
+          <option value="site">of the site it goes into</option>
+        </select>
+      </label>
+      <label title="What 1rem is there: 16 px, unless its style sheet gives html another font-size"
+        >Root type size of the site
+        <input
+          type="number"
+          min="4"
+          max="64"
+          step="any"
+          value={rootSize}
+          aria-invalid={rootFault !== ''}
+          onchange={(event) => setRootSize(event.currentTarget)}
+        />
+        px
+      </label>
+      {#if rootFault}<p class="fault" role="alert">{rootFault}</p>{/if}
+    </div>
+  {/if}
   {#if form === 'snippet' && !piece}
     <p class="none">
       A snippet is one piece to paste into any site. Pick one in the outline first, such as a widget or a
@@ -291,7 +334,23 @@
     margin-left: auto;
     color: var(--ink-2);
   }
-  select {
+  .where {
+    flex-wrap: wrap;
+  }
+  .where > label {
+    margin-left: 0;
+  }
+  .fault {
+    flex-basis: 100%;
+    margin: -8px 0 0;
+    font-size: 13px;
+    color: var(--red);
+  }
+  input {
+    width: 64px;
+  }
+  select,
+  input {
     height: 30px;
     padding: 0 6px;
     font: inherit;

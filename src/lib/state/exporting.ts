@@ -2,7 +2,7 @@ import { gzipSync, strToU8, unzipSync, zipSync } from 'fflate';
 import { renditionPlan } from '$core/compile/rendition-plan';
 import { renditionFile, type Rendition } from '$core/compile/renditions';
 import { planExport, requestOf } from '$core/compile/files';
-import { printSnippet, type PrintedSnippet } from '$core/compile/snippet';
+import { printSnippet, type PrintedSnippet, type SnippetOptions } from '$core/compile/snippet';
 import { platformUse, type PlatformUse } from '$core/support/use';
 import { withShippedFaces } from '$core/faces/shipping';
 import { pageOf } from '$core/project/tree';
@@ -38,7 +38,7 @@ export interface ExportOrder {
   readonly pages: readonly PageId[];
   readonly single: boolean;
   /** Just this piece, to paste into any site. */
-  readonly snippet: NodeId | null;
+  readonly snippet: (Omit<SnippetOptions, 'addressOf'> & { readonly id: NodeId }) | null;
   /** The script without comments and white space. */
   readonly minified: boolean;
   readonly signal: AbortSignal;
@@ -71,7 +71,7 @@ export async function exportPages({
   const all = new Map<AssetId, Uint8Array>();
   for (const [id, blob] of blobs) all.set(id, new Uint8Array(await blob.arrayBuffer()));
   signal.throwIfAborted();
-  const roots = snippet ? [snippet] : pages.map((id) => pageOf(given, id).root);
+  const roots = snippet ? [snippet.id] : pages.map((id) => pageOf(given, id).root);
   const shipped = await withShippedFaces(given, all, roots, (bytes, letters) =>
     subsetOf(bytes, letters, signal)
   );
@@ -81,7 +81,9 @@ export async function exportPages({
   const plan = snippet
     ? null
     : planExport(registry, project, pages, { single, dataUri, renditions: made.renditions });
-  const printed = snippet ? printSnippet(registry, project, snippet, { addressOf: dataUri }) : null;
+  const printed = snippet
+    ? printSnippet(registry, project, snippet.id, { ...snippet, addressOf: dataUri })
+    : null;
   const asked = printed ? { snippet: snippetOf(printed) } : requestOf(plan!);
   const answered = await askToFinish({ ...asked, minified }, signal);
   if (!answered.ok) return answered;
