@@ -404,6 +404,19 @@ test('words that come to lie over others are named, with the widths at which the
   expect(await apart(to! + 1)).toBeGreaterThan(-2);
 });
 
+test('a slider that goes round is looked at as it lies at each width', async ({ page }) => {
+  const panels = Array.from({ length: 6 }, (_none, i) => {
+    const words = make('text', `Words ${i}`, {
+      html: `<p>Number ${i} of all that was ever grown in these rows</p>`
+    });
+    return make('panel', `Panel ${i}`, {}, { content: [words] });
+  });
+  const slider = make('slider', 'Round', { visible: 3, ends: 'loop' }, { panels });
+  await swept(page, smallPage(slider));
+  await expect(page.locator('[data-lane*="words-"]').first()).toBeVisible();
+  await expect(page.locator('[data-lane^="over"]')).toHaveCount(0);
+});
+
 const allRuns = (page: Page) =>
   page
     .locator('[data-lane] .bar')

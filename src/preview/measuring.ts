@@ -2,6 +2,7 @@ import type { Ask } from '$core/facts/fact';
 import type { FromFrame } from './messages';
 import type { createMotion } from './motion';
 import { measured } from './readers';
+import { catchUpWithSizes } from './sizes';
 
 interface MeasuringTools {
   readonly motion: ReturnType<typeof createMotion>;
@@ -16,6 +17,7 @@ export function createMeasuring({ motion, elementOf, tell }: MeasuringTools) {
   const measure = (asks: readonly Ask[]): void => {
     // Boxes are read without any movement, which would end what is held.
     if (motion.isHeld()) return void (due = asks);
+    catchUpWithSizes();
     tell({
       type: 'measured',
       viewport: innerWidth,

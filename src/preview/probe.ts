@@ -17,12 +17,15 @@ import { createWriting } from './writing';
 import { compact } from '$core/data/compact';
 import { createBrought } from './brought';
 import { createRound } from './round';
+import { followSizes } from './sizes';
 import { tried } from './tried';
 
 /**
  * Runs in the frame beside the exported page: builds it from patches, tells what is picked, draws the pick's
  * outline.
  */
+
+followSizes();
 
 const body = document.createElement('body');
 document.body.replaceWith(body);
