@@ -94,7 +94,14 @@ const toFrame = {
       .of(object({ id: id().required(), value: string().strict(true).max(2000).defined() }).noUnknown())
       .max(5000)
       .nullable()
-      .defined() as never
+      .defined() as never,
+    said: object({
+      lang: string().strict(true).max(40).required(),
+      dir: string().oneOf(['ltr', 'rtl']).required()
+    })
+      .noUnknown()
+      .nullable()
+      .default(null)
   }),
   asset: object({
     type: string().oneOf(['asset']).required(),
@@ -375,6 +382,7 @@ export type ToFrame =
       values: readonly PatchValues[];
       removed: readonly string[];
       tokens: readonly { readonly id: string; readonly value: string }[] | null;
+      said: { readonly lang: string; readonly dir: 'ltr' | 'rtl' } | null;
     };
 
 function reader<T>(schemas: Record<string, AnyObjectSchema>): (value: unknown) => T | null {

@@ -289,18 +289,23 @@ export function createPage(body: HTMLElement) {
   const patch = (whole: Patch, isAnew = false) => {
     const message = held ? keepHeld(whole) : whole;
     if (message.tokens) setTokens(message.tokens);
+    const isTurned = said !== null && message.said !== null && message.said.dir !== said.dir;
+    said = message.said ?? said;
     const made: Elements = new Map();
     putInPlace(made, draw(message.nodes, isAnew, made));
     for (const [id, element] of made) elements.set(id, element);
     const root = made.get(message.root);
     if (root) adoptBody(message.root, root);
+    if (root || message.said) Object.assign(body, said);
     putInKeptPlaces(made, message.root);
     takeValues(message.values, made);
     message.removed.forEach(forget);
     const isNew = takeSheets(message.sheets);
     if (message.keyframes) base.replaceSync(message.keyframes);
     if (isNew || message.removed.length > 0) useSheets();
-    for (const id of made.keys()) start(id);
+    // What has measured where lines begin has to do so again.
+    if (isTurned) [...stops.keys()].forEach(stop);
+    for (const id of isTurned ? wanted.keys() : made.keys()) start(id);
   };
 
   /** A piece someone is writing in keeps its element; what it should look like is done when the hand leaves. */
@@ -313,6 +318,9 @@ export function createPage(body: HTMLElement) {
     held!.later = own;
     return { ...message, nodes: message.nodes.filter((each) => each !== own) };
   };
+
+  /** Of the body, which hands it up to the window, so that what lies over the page reads as the workbench does. */
+  let said: Patch['said'] = null;
 
   const adoptBody = (id: string, root: HTMLElement) => {
     elements.set(id, body);
@@ -343,7 +351,8 @@ export function createPage(body: HTMLElement) {
             sheets: [],
             values: [],
             removed: [],
-            tokens: null
+            tokens: null,
+            said: null
           },
           true
         );

@@ -133,8 +133,10 @@ export function tabs(root: HTMLElement): (() => void) | undefined {
       const targets = inTabs < 0 ? headers : tabList;
       const from = inTabs < 0 ? holding(event, headers) : inTabs;
       const last = targets.length - 1;
-      const [back, forward] =
-        inTabs >= 0 && form === 'tabs' ? ['ArrowLeft', 'ArrowRight'] : ['ArrowUp', 'ArrowDown'];
+      // Where lines begin at the right, so do the tabs.
+      const isFromRight = getComputedStyle(root).direction > 'm';
+      const sideways = isFromRight ? ['ArrowRight', 'ArrowLeft'] : ['ArrowLeft', 'ArrowRight'];
+      const [back, forward] = inTabs >= 0 && form === 'tabs' ? sideways : ['ArrowUp', 'ArrowDown'];
       let to =
         ({ Home: 0, End: last, [back!]: from - 1, [forward!]: from + 1 } as Record<string, number>)[key] ??
         NaN;

@@ -1,4 +1,5 @@
 import type { Element, ElementContent } from 'hast';
+import { saidIn } from './language';
 import { elementText, type PrintedPage } from './page';
 import { compact } from '../data/compact';
 import { element, text } from '../html/build';
@@ -47,7 +48,7 @@ export function documentText(
     script && 'src' in script ? element('script', { src: script.src, defer: true }) : null
   ]);
   const lines = head.flatMap((child): ElementContent[] => [text('\n    '), child]);
-  const html = element('html', { lang: page.language }, [
+  const html = element('html', saidIn(page.language), [
     text('\n  '),
     element('head', {}, [...lines, text('\n  ')]),
     text('\n  '),

@@ -5,6 +5,7 @@ import { visit } from 'unist-util-visit';
 import { text as textOf } from '../html/build';
 import { printHtml } from '../html/print';
 import type { Registry } from '../kinds/registry';
+import { isFromRight } from '../project/direction';
 import { pageOf } from '../project/tree';
 import type { AssetId, PageId, Project } from '../project/types';
 import type { PlatformFeature } from '../support/features';
@@ -76,7 +77,8 @@ export function printSite(
     nodes: project.nodes,
     bands: project.info.bands,
     tokens,
-    hasPictures: hasRenditions(all, project, options)
+    hasPictures: hasRenditions(all, project, options),
+    isFromRight: ids.some((id) => isFromRight(pageOf(project, id).language))
   });
   const pages = ids.map((id, i): PrintedPage => {
     const pieces = found[i]!;

@@ -1,4 +1,5 @@
 import type { Element } from 'hast';
+import { isFromRight } from '../project/direction';
 import { customProperties } from '../css/tokens';
 import { printHtml, type Attribute } from '../html/print';
 import { keyframesText } from '../kinds/entrance';
@@ -46,6 +47,8 @@ export interface PreviewPatch {
   readonly removed: readonly NodeId[];
   /** All tokens as custom properties of the root element; null where they are as they were. */
   readonly tokens: readonly { readonly id: string; readonly value: string }[] | null;
+  /** What the page is written in, and from which side; null where that is as it was. */
+  readonly said: { readonly lang: string; readonly dir: 'ltr' | 'rtl' } | null;
 }
 
 const printed = new WeakMap<Analysis, { bands: object; print: NodePrint }>();
@@ -144,7 +147,7 @@ export function portionsOf(patch: PreviewPatch, most: number, more = most): read
     found.push(
       at === 0
         ? { ...patch, nodes, values: own }
-        : { root: patch.root, nodes, sheets: [], values: own, removed: [], tokens: null }
+        : { root: patch.root, nodes, sheets: [], values: own, removed: [], tokens: null, said: null }
     );
   }
   return found;
@@ -291,23 +294,24 @@ export function createPreviewSession(registry: Registry) {
       const patch: OpenPatch = editedOnly(project, pageId, only) ?? everything(project, pageId, only);
       if (shown?.project.tokens !== project.tokens)
         patch.tokens = Object.values(project.tokens).flatMap(customProperties);
+      const { language } = pageOf(project, pageId);
+      if (shown?.project.pages[shown.pageId]?.language !== language)
+        patch.said = { lang: language, dir: isFromRight(language) ? 'rtl' : 'ltr' };
       shown = { project, pageId, only };
-      return patch.nodes.length + patch.sheets.length + patch.values.length + patch.removed.length > 0 ||
-        patch.tokens
-        ? patch
-        : null;
+      return lengthOf(patch) + patch.removed.length > 0 || patch.tokens || patch.said ? patch : null;
     },
     /** @returns nodes that look or stand otherwise by the last patch. */
     touchedLast: (): readonly NodeId[] => touched
   };
 }
 
-type OpenPatch = Omit<PreviewPatch, 'tokens'> & {
+type OpenPatch = Omit<PreviewPatch, 'tokens' | 'said'> & {
   nodes: PreviewPatch['nodes'][number][];
   sheets: PreviewPatch['sheets'][number][];
   values: PreviewPatch['values'][number][];
   removed: NodeId[];
   tokens: PreviewPatch['tokens'];
+  said: PreviewPatch['said'];
 };
 
 const isSame = <T>(a: readonly T[], b: readonly T[]) =>
@@ -323,5 +327,6 @@ const emptyPatch = (root: NodeId): OpenPatch => ({
   sheets: [],
   values: [],
   removed: [],
-  tokens: null
+  tokens: null,
+  said: null
 });

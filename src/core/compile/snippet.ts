@@ -1,6 +1,7 @@
 import type { Element } from 'hast';
 import { format } from 'hast-util-format';
 import type { Registry } from '../kinds/registry';
+import { isFromRight } from '../project/direction';
 import { maybePageOf } from '../project/tree';
 import type { Asset, AssetId, Declarations, NodeId, Project } from '../project/types';
 import { styleSheetFor } from '../stylesheet';
@@ -12,6 +13,7 @@ import { analyseAlone, type Analysis } from './analyse';
 import { analysesUnder, BodyBuilder } from './body';
 import { facesOf } from './faces';
 import { gather } from './gather';
+import { saidIn } from './language';
 import { noteNames, renameAll, type Names } from './naming';
 import { elementText, fillTemplates, tightDrawings } from './page';
 import { sheetsOf } from './parts';
@@ -88,6 +90,7 @@ export function printSnippet(
 ): PrintedSnippet {
   const project = asItLeaves(registry, given);
   const prefix = `ky-${id}`;
+  const language = maybePageOf(project, id)?.language ?? 'en';
   const found = analysesUnder(registry, project, id);
   const around = options.look === 'site' ? null : pageAround(registry, project, id);
   const all = compact([around, ...found]);
@@ -101,6 +104,7 @@ export function printSnippet(
     bands: project.info.bands,
     tokens,
     hasPictures: false,
+    isFromRight: isFromRight(language),
     prefix
   });
   const { root: inner, symbols } = new BodyBuilder(registry, project, found, sheet, {
@@ -108,7 +112,12 @@ export function printSnippet(
     prefix
   }).build();
   const classes = around ? sheet.classesOf(around.id, 'root') : [];
-  const root = element('div', { className: [prefix, ...classes] }, symbols ? [inner, symbols] : [inner]);
+  const said = isFromRight(language) ? saidIn(language) : {};
+  const root = element(
+    'div',
+    { className: [prefix, ...classes], ...said },
+    symbols ? [inner, symbols] : [inner]
+  );
   const names: Names = { ids: new Set(), groups: new Set() };
   noteAll(root, names);
   renameAll(root, names, prefix);
@@ -123,7 +132,7 @@ export function printSnippet(
   );
   return {
     prefix,
-    language: maybePageOf(project, id)?.language ?? 'en',
+    language,
     html: elementText(root),
     css: forRootSize(sheet.css, options.rootSize ?? ROOT_SIZE),
     features: sheet.nests ? new Set([...features, 'nesting']) : features,

@@ -25,6 +25,14 @@ export const gapRules = (selector: string, gap: string): readonly Rule[] => [
 export const merged = (all: readonly Declarations[]): Declarations =>
   Object.fromEntries(all.flatMap((each) => Object.entries(each)));
 
+const FROM_RIGHT = ':where([dir="rtl"])';
+
+/** @returns the selector where the page is written from right to left; a page that is not has no rule of it. */
+export const fromRight = (selector: string): string => `${FROM_RIGHT} ${selector}`;
+
+/** @returns whether a selector holds only where the page is written from right to left. */
+export const asksFromRight = (selector: string): boolean => selector.startsWith(FROM_RIGHT);
+
 /**
  * As large as what is in it, however its place is laid out: it is not stretched, since only `auto` is (CSS Box
  * Alignment 3, 6.1), and stands where the stack or column around it puts it.

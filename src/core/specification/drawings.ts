@@ -10,6 +10,7 @@ import { heapOf } from '../kinds/circumstances';
 import type { Condition, Part, Rule } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import type { AssetId, Bands, ConditionName, NodeId, PageId, Project, StateName } from '../project/types';
+import { saidIn } from '../compile/language';
 import { pageOf } from '../project/tree';
 import { attributesIn } from '../cascade/state-attributes';
 import { impliedStates } from '../cascade/states';
@@ -113,6 +114,7 @@ export class Drawings {
   private readonly byMark = new Map<string, Element>();
   private readonly found: readonly Analysis[];
   private readonly sheets: readonly StemSheet[];
+  private readonly language: string;
   /** Widths that rules ask for, px. */
   private readonly widths: readonly number[];
   private readonly pictures = new Set<AssetId>();
@@ -123,7 +125,9 @@ export class Drawings {
     private readonly project: Project,
     page: PageId
   ) {
-    this.found = analysesUnder(registry, project, pageOf(project, page).root);
+    const { root, language } = pageOf(project, page);
+    this.language = language;
+    this.found = analysesUnder(registry, project, root);
     this.sheets = sheetsOf(registry, this.found);
     const byId = new Map(this.found.map((each) => [each.id, each]));
     this.root = this.built(this.found[0]!.markup!, this.found[0]!, byId);
@@ -208,7 +212,8 @@ export class Drawings {
   private drawing(drawn: Element, more: More, condition: ConditionName, width: number): Drawing {
     const holds = Object.fromEntries(heapOf(condition).map((name) => [propertyName(`data-k-${name}`), '']));
     const under = this.widths.filter((px) => px > width);
-    const properties = { className: [DRAWN], ...holds, dataKUnder: under.join(' ') };
+    const said = saidIn(this.language);
+    const properties = { className: [DRAWN], ...said, ...holds, dataKUnder: under.join(' ') };
     return {
       element: element('div', properties, [this.amidOthers(drawn, more)]),
       letters: condition === 'always' ? lettersIfSmall(drawn) : null,

@@ -1,5 +1,6 @@
 import { keyframesText } from '../kinds/entrance';
 import { asksToFill, isOfFilling } from '../kinds/filling';
+import { asksFromRight } from '../kinds/rule';
 import { keyframesNamed } from '../kinds/moments';
 import type { Registry } from '../kinds/registry';
 import type { Analysis } from '../compile/analyse';
@@ -63,6 +64,8 @@ export interface StyleSheetOptions {
   readonly faces: UsedFaces;
   /** Whether markup has `picture` elements around its images. */
   readonly hasPictures: boolean;
+  /** Whether a page among them is written from right to left. */
+  readonly isFromRight: boolean;
   /**
    * What every class and every name starts with, for a piece that goes into a page of any site; left out for
    * pages of ours.
@@ -192,10 +195,8 @@ function facesText({ faces, values, addressOf }: UsedFaces): readonly string[] {
 
 const emptyGroup = (sheet: Sheet): Group => ({ sheet, pieces: [], drawn: nothingDrawn(), cells: [] });
 
-function groupsByKind(
-  found: readonly Analysis[],
-  { registry, bands, prefix = '', faces }: StyleSheetOptions
-): Map<string, readonly Group[]> {
+function groupsByKind(found: readonly Analysis[], options: StyleSheetOptions): Map<string, readonly Group[]> {
+  const { registry } = options;
   const kinds = new Map<string, Map<Sheet, Group>>();
   const seen = new Set<NodeId>();
   for (const piece of found) {
@@ -211,7 +212,7 @@ function groupsByKind(
   for (const [kind, groups] of kinds) {
     const { anatomy } = registry.kindOf(kind);
     for (const group of groups.values()) {
-      const cells = tidied(group, bands, anatomy, faces, prefix);
+      const cells = tidied(group, anatomy, options);
       group.cells = isFilled ? cells : cells.filter(({ property, value }) => !isOfFilling(property, value));
     }
   }
@@ -237,17 +238,15 @@ function heavierThanReset(cell: Cell, prefix: string): Cell {
 /** The declarations of a sheet as they are written for what its pieces draw. */
 function tidied(
   { sheet, drawn }: Group,
-  bands: Bands,
   anatomy: object,
-  { faces }: UsedFaces,
-  prefix: string
+  { bands, faces: { faces }, prefix, isFromRight }: StyleSheetOptions
 ): readonly Cell[] {
   const written = (cell: Cell): string => {
     const value = writtenValue(cell.property, cell.value);
     return cell.property === 'font-family' ? withFallbacks(value, faces) : value;
   };
   const cells = cellsOf(sheet, { bands, isContained: sheet.isContained })
-    .filter(({ selector }) => isDrawn(selector, drawn, anatomy))
+    .filter(({ selector }) => isDrawn(selector, drawn, anatomy) && (isFromRight || !asksFromRight(selector)))
     .map((cell) => ({ ...cell, value: written(cell) }));
   const hasBorder = (part: string) =>
     drawn.attributes.has('popover') || BORDERED.some((tag) => drawn.tags.get(part)?.has(tag));

@@ -22,7 +22,7 @@ function stickingOut({ left, right, width }: DOMRect, isLeftwards: boolean): num
 function read(): readonly Remark[] {
   const { scrollWidth, clientWidth } = document.documentElement;
   if (scrollWidth - clientWidth < LEAST) return [];
-  const isLeftwards = getComputedStyle(document.documentElement).direction === 'rtl';
+  const isLeftwards = getComputedStyle(document.body).direction === 'rtl';
   const out = new Map<HTMLElement, number>();
   for (const element of document.body.querySelectorAll<HTMLElement>('*')) {
     const by = stickingOut(element.getBoundingClientRect(), isLeftwards);

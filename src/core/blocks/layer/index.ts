@@ -55,7 +55,8 @@ export const layer: Kind = {
         'max-width': '100%',
         width: width || 'fit-content',
         position: 'relative',
-        'place-self': 'start',
+        // The places are shares from the left and from above, wherever lines begin.
+        'place-self': 'start left',
         // A share of the free room: so far from the edge, less the same share of itself (as
         // background-position, CSS Backgrounds 3, section 2.6).
         left: x,

@@ -3,7 +3,7 @@ import { clamp } from '../../data/clamp';
 import type { Box } from '../../facts/box';
 import type { Kind } from '../../kinds/contract';
 import { choiceField, numberField } from '../../kinds/fields';
-import { rule } from '../../kinds/rule';
+import { fromRight, rule } from '../../kinds/rule';
 import { standIn, tied } from '../../kinds/scrolled';
 import type { Declarations } from '../../project/types';
 import { about } from './about';
@@ -69,6 +69,7 @@ export const progress: Kind = {
       rule(ctx.sel('root'), { height: `${own.height}px`, ...placeOf(own.place) }),
       rule(ctx.sel('root'), { display: 'none' }, 'print'),
       rule(ctx.sel('bar'), { height: '100%', 'transform-origin': '0 50%' }),
+      rule(fromRight(ctx.sel('bar')), { 'transform-origin': '100% 50%' }),
       ...tied(ctx.sel('bar'), {
         names: ['k-read'],
         easing: 'linear',

@@ -8,6 +8,6 @@ export const about: EffectAbout = {
   words: ['horizontal scroll', 'sideways scroll', 'pinned', 'panels', 'strip'],
   icon: 'M2 8h12M10 4l4 4-4 4M2 3v10',
   keyframes: {
-    'k-sideways': { at: 'to', declarations: ['translate: calc(100cqw - 100%) 0;'] }
+    'k-sideways': { at: 'to', declarations: ['translate: calc((100cqw - 100%) * var(--k-way, 1)) 0;'] }
   }
 };

@@ -1,7 +1,7 @@
 import type { Element } from 'hast';
 import type { Context, Effect, EffectContext, EffectPlace, EffectValues, Rule } from '../../kinds/contract';
 import { clamp } from '../../data/clamp';
-import { rule } from '../../kinds/rule';
+import { fromRight, rule } from '../../kinds/rule';
 import { standIn, tied } from '../../kinds/scrolled';
 import type { Declarations, Node } from '../../project/types';
 import { passage, windowsToGo } from '../../scroll/sideways';
@@ -61,6 +61,7 @@ function stripRules(own: SidewaysSettings, holder: string): readonly Rule[] {
       height: '100%',
       'margin-inline': '0'
     }),
+    rule(fromRight(holder), { '--k-way': '-1' }),
     rule(`${holder} > *`, {
       flex: '0 0 auto',
       width: `${own.panel}cqw`,

@@ -4,7 +4,7 @@ import type { Condition, Context, Rule } from '../../kinds/contract';
 import { PLAYS_UNLESS_STOPPED } from '../../kinds/playing';
 import { OWN_REST } from '../../kinds/round';
 import { FILLS } from '../../kinds/filling';
-import { rule } from '../../kinds/rule';
+import { fromRight, rule } from '../../kinds/rule';
 import { moves } from '../../motion/track';
 import type { Declarations, Node } from '../../project/types';
 import { behaviours, everPlays, THUMB } from './markup';
@@ -145,6 +145,7 @@ function controlRules({ place }: SliderSettings, ctx: Context): readonly Rule[] 
     ...shown('counter', { 'justify-content': 'center' }),
     rule(ctx.sel('counter'), { margin: '0', 'font-variant-numeric': 'tabular-nums' }),
     ...['arrow', 'hold', 'dot'].map((part) => rule(ctx.sel(part), { font: 'inherit' })),
+    rule(fromRight(`${ctx.sel('arrow')} > span`), { display: 'inline-block', scale: '-1 1' }),
     rule(ctx.sel('dot'), { display: 'block', 'flex-shrink': '0' }),
     rule(`${ctx.sel('dots')} > [hidden]`, { display: 'none' }),
     rule(ctx.sel('said'), {
