@@ -3,7 +3,7 @@ import { isEmpty } from '../data/record';
 import type { EffectContext, Kind, Rule } from '../kinds/contract';
 import { isOfEffect } from '../kinds/effects';
 import type { Registry } from '../kinds/registry';
-import { rule } from '../kinds/rule';
+import { KEEPS_FILL, rule } from '../kinds/rule';
 import { defaultSettings, settingsWithDefaults } from '../kinds/settings';
 import { childIds } from '../project/tree';
 import type { Declarations, Node, Project, Styles, SupportTarget } from '../project/types';
@@ -140,7 +140,7 @@ interface Making {
 
 function freshSheet(making: Making): Sheet {
   const { kind, node, project, registry, own, settings, known, tuning } = making;
-  const build = buildOf(making);
+  const build = [...buildOf(making), ...markRules(kind)];
   const look = lookRules(kind, node, new NodeContext(registry, project, node, own, STEM));
   const untuned = { styles: {}, adapt: {}, support: tuning.support, effects: undefined };
   const isDefault =
@@ -148,6 +148,9 @@ function freshSheet(making: Making): Sheet {
     keyOf(known.asked, settings, tuning) === keyOf(known.asked, defaultSettings(kind), untuned);
   return { build, look, isDefault, isContained: settings[WIDTHS_SETTING] === 'place' };
 }
+
+const markRules = ({ anatomy }: Kind): readonly Rule[] =>
+  Object.entries(anatomy).flatMap(([part, { isMark }]) => (isMark ? [rule(classOf(part), KEEPS_FILL)] : []));
 
 /** A piece whose widths are of its place is measured by this; it takes the piece's room in a column or row. */
 const PLACE_RULE = rule(`.${STEM}-place`, {

@@ -25,6 +25,12 @@ export const gapRules = (selector: string, gap: string): readonly Rule[] => [
 export const merged = (all: readonly Declarations[]): Declarations =>
   Object.fromEntries(all.flatMap((each) => Object.entries(each)));
 
+/**
+ * For what is told by its fill alone: where the colours of pages give way to those a person has chosen, it would be
+ * gone (CSS Color Adjustment 1, section 3.1).
+ */
+export const KEEPS_FILL: Declarations = { 'forced-color-adjust': 'none' };
+
 const FROM_RIGHT = ':where([dir="rtl"])';
 
 /** @returns the selector where the page is written from right to left; a page that is not has no rule of it. */

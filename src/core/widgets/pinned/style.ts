@@ -1,6 +1,6 @@
 import type { Condition, Context, Rule } from '../../kinds/contract';
 import { FILLS } from '../../kinds/filling';
-import { rule } from '../../kinds/rule';
+import { KEEPS_FILL, rule } from '../../kinds/rule';
 import { native, tied } from '../../kinds/scrolled';
 import type { Declarations, Node } from '../../project/types';
 import type { PinnedSettings } from './settings';
@@ -72,6 +72,7 @@ function markRules({ mark }: PinnedSettings, ctx: Context): readonly Rule[] {
   return [
     rule(text, { '--k-dim': '0.45' }),
     rule(line, {
+      ...KEEPS_FILL,
       content: mark === 'line' ? '""' : 'none',
       position: 'absolute',
       'inset-block': '25%',

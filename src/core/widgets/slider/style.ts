@@ -4,7 +4,7 @@ import type { Condition, Context, Rule } from '../../kinds/contract';
 import { PLAYS_UNLESS_STOPPED } from '../../kinds/playing';
 import { OWN_REST } from '../../kinds/round';
 import { FILLS } from '../../kinds/filling';
-import { fromRight, rule } from '../../kinds/rule';
+import { fromRight, KEEPS_FILL, rule } from '../../kinds/rule';
 import { moves } from '../../motion/track';
 import type { Declarations, Node } from '../../project/types';
 import { behaviours, everPlays, THUMB } from './markup';
@@ -197,12 +197,14 @@ function playingRules(own: SliderSettings, ctx: Context): readonly Rule[] {
   const used: readonly Condition[] = ['script', 'used'];
   return [
     rule(progress, {
+      ...KEEPS_FILL,
       height: '3px',
       'transform-origin': '0 50%',
       visibility: own.progress ? 'visible' : 'hidden',
       // One that is not seen is still the clock; it takes no room, nor the gap after it.
       position: own.progress ? 'static' : 'absolute'
     }),
+    rule(fromRight(progress), { 'transform-origin': '100% 50%' }),
     rule(progress, { display: 'none' }, 'print'),
     rule(progress, playing(own), ...used),
     ...ownRests(own, ctx.items('panels'), ctx),

@@ -1,6 +1,9 @@
 import type { Anatomy } from '../../kinds/contract';
 import type { Styles } from '../../project/types';
 
+/** Before the script has made tabs of them, the button of the open panel is the current one. */
+export const CHOSEN = ':is([aria-selected="true"], [aria-current])';
+
 export const anatomy: Anatomy = {
   root: {
     label: 'widget',
@@ -21,8 +24,7 @@ export const anatomy: Anatomy = {
       hover: ':hover',
       focus: ':focus-visible',
       pressed: ':active',
-      // Before the script has made tabs of them, the button of the open panel is the current one.
-      selected: ':is([aria-selected="true"], [aria-current])',
+      selected: CHOSEN,
       disabled: '[aria-disabled="true"]'
     },
     hasText: true,

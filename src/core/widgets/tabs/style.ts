@@ -1,11 +1,12 @@
 import { entranceAnimation } from '../../kinds/entrance';
 import type { Condition, Context, Rule } from '../../kinds/contract';
 import { FILLS } from '../../kinds/filling';
-import { rule } from '../../kinds/rule';
+import { KEEPS_FILL, rule } from '../../kinds/rule';
 import { printValue } from '../../css/tokens';
 import { emptyRecord } from '../../data/record';
 import { moves, staggers, type Track } from '../../motion/track';
 import type { Node } from '../../project/types';
+import { CHOSEN } from './anatomy';
 import { canBeFound, type TabsSettings } from './settings';
 
 const DIRECTION = { top: 'column', bottom: 'column-reverse', left: 'row', right: 'row-reverse' } as const;
@@ -130,6 +131,7 @@ function baseRules({ settings, ever, ctx, root, list, head, panel }: Widget): Ru
     rule(root, { display: 'flex', 'flex-direction': 'column', 'min-width': '0', ...FILLS }),
     rule(list, row),
     rule(ctx.sel('tab'), tab),
+    rule(ctx.sel('tab') + CHOSEN, KEEPS_FILL),
     rule(ctx.sel('panels'), panels),
     rule(head, { margin: '0', font: 'inherit' }),
     rule(ctx.sel('header'), { margin: '0', font: 'inherit', ...label, width: '100%' }),
@@ -271,6 +273,7 @@ function indicatorRules({ side, glide }: TabsSettings, ctx: Context): Rule[] {
   return [
     rule(ctx.sel('list'), { position: 'relative' }),
     rule(ctx.sel('indicator'), {
+      ...KEEPS_FILL,
       position: 'absolute',
       top: '0',
       left: '0',
