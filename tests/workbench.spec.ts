@@ -403,3 +403,20 @@ test('a field is left by Escape with what was typed; from then on keys mean the 
   await page.getByRole('dialog', { name: 'Findings' }).waitFor();
   await expect(label).toHaveValue('High summer');
 });
+
+test('what is put onto a dark ground comes with words that can be read there, as one step', async ({
+  page
+}) => {
+  const bench = await Bench.openNew(page);
+  await bench.pick('First section');
+  await bench.set('background-color', 'Background', 'rest', '#1f3329');
+  await bench.set('color', 'Text', 'rest', '#f6efe0');
+  await bench.pick('First section');
+  await bench.insert('accordion');
+  const header = bench.preview.locator('summary').last();
+  await expect(header).toHaveCSS('color', 'rgb(246, 239, 224)');
+  await bench.row('Accordion').press('Control+z');
+  await expect(header).toHaveCount(0);
+  await expect(bench.row('Accordion')).toHaveCount(0);
+  await expect(bench.row('First section')).toBeVisible();
+});

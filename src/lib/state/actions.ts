@@ -6,7 +6,7 @@ import { childIds, maybePlaceOf, nodeOf } from '$core/project/tree';
 import type { Command } from '$core/commands/commands';
 import { withFittingLevels } from '$core/kinds/headings';
 import { makeWith } from '$core/kinds/make';
-import type { Fragment, NodeId, Page, Place, ShelfId } from '$core/project/types';
+import type { Fragment, NodeId, Page, Place, Project, ShelfId } from '$core/project/types';
 import { referencesInto, type Reference } from '$core/kinds/references';
 import { registry } from '$core/registry';
 import { endIn, placed, type FoundPlace } from '$core/kinds/place';
@@ -41,23 +41,42 @@ const always = () => null;
 const make = makeWith();
 const nothing = 'Pick something in the outline or the preview first.';
 
-/** Puts pieces where they find a place, and picks the outermost. @returns whether it could. */
-export function insertFragment(wb: Workbench, fragment: Fragment, found: FoundPlace): boolean {
+/**
+ * Puts pieces where they find a place, and picks the outermost.
+ * @param fitted what else is done to them in the same step, where it is known what they stand on.
+ * @returns whether it could.
+ */
+export function insertFragment(
+  wb: Workbench,
+  fragment: Fragment,
+  found: FoundPlace,
+  fitted: (after: Project) => readonly Command[] = () => []
+): boolean {
   const insert: Command = { type: 'insert', fragment: placed(fragment, found, make), at: found.at };
+  const gone: readonly Command[] = found.instead ? [{ type: 'remove', ids: [found.instead] }] : [];
+  const commands = [insert, ...gone, ...fitted(afterIt(wb, insert))];
   const label = `Insert ${nodeOf(fragment, fragment.root).name}`;
-  const replace = (gone: NodeId): Command => ({
-    type: 'batch',
-    label,
-    commands: [insert, { type: 'remove', ids: [gone] }]
-  });
-  if (wb.dispatch(found.instead ? replace(found.instead) : insert)) return false;
+  if (wb.dispatch(commands.length > 1 ? { type: 'batch', label, commands } : insert)) return false;
   wb.select([fragment.root]);
   return true;
 }
 
-/** Inserts something that has just been built; its headings are made to fit those of the page around it. */
+/** The project as a command would leave it; as it is where the command is refused. */
+function afterIt(wb: Workbench, command: Command): Project {
+  const outcome = wb.tools?.apply(registry, wb.project, command);
+  return outcome?.ok ? outcome.project : wb.project;
+}
+
+/**
+ * Inserts something that has just been built; its headings are made to fit those of the page around it, and its
+ * colours what it stands on.
+ */
 export function insertNew(wb: Workbench, fragment: Fragment, found: FoundPlace | null): void {
-  if (found) insertFragment(wb, withFittingLevels(registry, wb.project, fragment, found.at), found);
+  if (!found) return;
+  const fitted = withFittingLevels(registry, wb.project, fragment, found.at);
+  insertFragment(wb, fitted, found, (after) =>
+    after.nodes[fitted.root] ? wb.tools!.colourMends(registry, after, fitted.root) : []
+  );
 }
 
 /** Inserts a new piece of a kind where there is a place for it. */

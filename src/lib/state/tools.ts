@@ -2,7 +2,7 @@ import { loadGrammar } from '$core/css/grammar';
 import { registry } from '$core/registry';
 
 /** What changes a project. */
-export type Tools = typeof import('$core/commands/apply');
+export type Tools = typeof import('$core/commands/apply') & typeof import('$core/findings/fitting');
 
 let coming: Promise<Tools> | null = null;
 
@@ -18,6 +18,11 @@ export function bringTools(): Promise<Tools> {
 }
 
 async function everything(): Promise<Tools> {
-  const [commands] = await Promise.all([import('$core/commands/apply'), loadGrammar(), registry.loadAll()]);
-  return commands;
+  const [commands, fitting] = await Promise.all([
+    import('$core/commands/apply'),
+    import('$core/findings/fitting'),
+    loadGrammar(),
+    registry.loadAll()
+  ]);
+  return { ...commands, ...fitting };
 }
