@@ -140,7 +140,7 @@ interface Making {
 
 function freshSheet(making: Making): Sheet {
   const { kind, node, project, registry, own, settings, known, tuning } = making;
-  const build = [...buildOf(making), ...markRules(kind)];
+  const build = buildOf(making);
   const look = lookRules(kind, node, new NodeContext(registry, project, node, own, STEM));
   const untuned = { styles: {}, adapt: {}, support: tuning.support, effects: undefined };
   const isDefault =
@@ -229,7 +229,7 @@ function buildOf({
   const own = hideable(buildRules(kind, node, settings, styleOf), canHide);
   const isContained = settings[WIDTHS_SETTING] === 'place';
   const context = effectContext(kind, node, isContained, tuning.support, own);
-  const rules = [...own, ...effectRules(kind, node, settings, context)];
+  const rules = [...own, ...markRules(kind), ...effectRules(kind, node, settings, context)];
   const build = isContained ? [PLACE_RULE, ...rules] : rules;
   if (!readsOthers(reads)) remember(builds, keyOf(asked, settings, lookless), build);
   return build;

@@ -51,7 +51,10 @@ export interface SnippetOptions {
   readonly rootSize?: number;
 }
 
-/** Inherited properties that sites set and pages of ours leave alone, with their initial values (CSS Text 3, CSS Fonts 4). */
+/**
+ * Inherited properties that sites set and pages of ours leave alone, with their initial values (CSS Text 3, CSS
+ * Fonts 4).
+ */
 const UNSET: Declarations = {
   'font-style': 'normal',
   'font-weight': '400',

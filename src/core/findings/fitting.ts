@@ -59,9 +59,8 @@ export function colourMends(registry: Registry, project: Project, root: NodeId):
     const all = known.map((value) => ({ ...command, value }));
     const isRead = (each: SetStyle): boolean => {
       const then = after(each);
-      return (
-        then !== null && !coloursOn(each.id as NodeId, then).some((other) => keyOf(other) === keyOf(command))
-      );
+      const left = then && coloursOn(each.id as NodeId, then);
+      return left !== null && !left.some((other) => keyOf(other) === keyOf(command));
     };
     return all.find(isRead) ?? command;
   };

@@ -1,4 +1,4 @@
-/** Scripts that are written from right to left (Unicode Standard 16, table 4-4 and chapter 9). */
+/** Scripts that are written from right to left (Unicode CLDR, metadata of scripts; from memory). */
 const FROM_RIGHT = new Set(['Adlm', 'Arab', 'Hebr', 'Mand', 'Nkoo', 'Rohg', 'Samr', 'Syrc', 'Thaa', 'Yezi']);
 
 /**

@@ -50,11 +50,11 @@ export function insertFragment(
   wb: Workbench,
   fragment: Fragment,
   found: FoundPlace,
-  fitted: (after: Project) => readonly Command[] = () => []
+  fitted?: (after: Project) => readonly Command[]
 ): boolean {
   const insert: Command = { type: 'insert', fragment: placed(fragment, found, make), at: found.at };
   const gone: readonly Command[] = found.instead ? [{ type: 'remove', ids: [found.instead] }] : [];
-  const commands = [insert, ...gone, ...fitted(afterIt(wb, insert))];
+  const commands = [insert, ...gone, ...(fitted?.(afterIt(wb, insert)) ?? [])];
   const label = `Insert ${nodeOf(fragment, fragment.root).name}`;
   if (wb.dispatch(commands.length > 1 ? { type: 'batch', label, commands } : insert)) return false;
   wb.select([fragment.root]);
