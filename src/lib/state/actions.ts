@@ -54,7 +54,8 @@ export function insertFragment(
 ): boolean {
   const insert: Command = { type: 'insert', fragment: placed(fragment, found, make), at: found.at };
   const gone: readonly Command[] = found.instead ? [{ type: 'remove', ids: [found.instead] }] : [];
-  const commands = [insert, ...gone, ...(fitted?.(afterIt(wb, insert)) ?? [])];
+  const mends = fitted ? fitted(afterIt(wb, insert)) : [];
+  const commands = [insert, ...gone, ...mends];
   const label = `Insert ${nodeOf(fragment, fragment.root).name}`;
   if (wb.dispatch(commands.length > 1 ? { type: 'batch', label, commands } : insert)) return false;
   wb.select([fragment.root]);
