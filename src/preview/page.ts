@@ -296,7 +296,7 @@ export function createPage(body: HTMLElement) {
     for (const [id, element] of made) elements.set(id, element);
     const root = made.get(message.root);
     if (root) adoptBody(message.root, root);
-    if (root || message.said) Object.assign(body, said);
+    if (root || message.said) say();
     putInKeptPlaces(made, message.root);
     takeValues(message.values, made);
     message.removed.forEach(forget);
@@ -321,6 +321,13 @@ export function createPage(body: HTMLElement) {
 
   /** Of the body, which hands it up to the window, so that what lies over the page reads as the workbench does. */
   let said: Patch['said'] = null;
+
+  const say = () => {
+    body.lang = said?.lang ?? '';
+    // As on the page, which does not say what holds anyway: it would set its words apart from others.
+    if (said?.dir === 'rtl') body.dir = said.dir;
+    else body.removeAttribute('dir');
+  };
 
   const adoptBody = (id: string, root: HTMLElement) => {
     elements.set(id, body);
