@@ -50,7 +50,12 @@ class FollowedSizes extends Native {
     if (changed.length === 0) return false;
     for (const [target] of changed) this.#told.set(target, sizeOf(target));
     const entries = changed.map(([target]) => ({ target, contentRect: target.getBoundingClientRect() }));
-    this.#tell(entries as unknown as ResizeObserverEntry[], this);
+    try {
+      this.#tell(entries as unknown as ResizeObserverEntry[], this);
+    } catch (error) {
+      // As the browser does it: one that fails keeps no other from being told, nor the page from being measured.
+      reportError(error);
+    }
     return true;
   }
 }
