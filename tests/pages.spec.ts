@@ -13,6 +13,16 @@ async function openPages(page: Page) {
   return dialog;
 }
 
+/** Adds an empty page by the name of the command. */
+async function addPage(page: Page): Promise<void> {
+  await page.keyboard.press('Control+k');
+  await page.keyboard.insertText('new page');
+  await page
+    .getByRole('option', { name: /^New page/ })
+    .first()
+    .click();
+}
+
 test('what pages say of themselves stands in one table, and links follow a page to its new address', async ({
   page
 }) => {
@@ -96,12 +106,7 @@ test('of many pages one is found by its name, its address or its title', async (
 
 test('the page that was worked on last is shown again, until it is gone', async ({ page }) => {
   const bench = await Bench.openNew(page);
-  await page.keyboard.press('Control+k');
-  await page.keyboard.insertText('new page');
-  await page
-    .getByRole('option', { name: /^New page/ })
-    .first()
-    .click();
+  await addPage(page);
   const shown = page.getByRole('combobox', { name: 'Page', exact: true }).locator('option:checked');
   await expect(shown).toHaveText('New page');
   await bench.saved();
@@ -119,12 +124,7 @@ test('the page that was worked on last is shown again, until it is gone', async 
 
 test('a header is shared with all pages, taken off some, and a new page gets it', async ({ page }) => {
   const bench = await Bench.openNew(page);
-  await page.keyboard.press('Control+k');
-  await page.keyboard.insertText('new page');
-  await page
-    .getByRole('option', { name: /^New page/ })
-    .first()
-    .click();
+  await addPage(page);
   const pages = page.getByRole('combobox', { name: 'Page', exact: true });
   await expect(pages.locator('option')).toHaveCount(2);
   await bench.pick('First section');
