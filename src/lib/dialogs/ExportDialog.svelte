@@ -1,6 +1,6 @@
 <script module lang="ts">
   /** The site that snippets go into, as it was told last in this window: mostly the next one goes there too. */
-  let site: { readonly look: SnippetLook; readonly rootSize: number } = { look: 'page', rootSize: 16 };
+  let lastSite = { look: 'page' as SnippetLook, rootSize: 16 };
 </script>
 
 <script lang="ts">
@@ -20,6 +20,7 @@
   import { exportPages, saveFile, zipOf, type Exported } from '$lib/state/exporting';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import { projectFileOf } from '$lib/store/transfer';
+  import SnippetSite from './SnippetSite.svelte';
 
   const { wb }: { wb: Workbench } = $props();
 
@@ -32,11 +33,9 @@
   let form = $state<(typeof FORMS)[number]>('folder');
   let whole = $state(false);
   let minified = $state(false);
-  let look = $state(site.look);
-  let rootSize = $state(site.rootSize);
-  let rootFault = $state('');
+  let site = $state.raw(lastSite);
   $effect(() => {
-    site = { look, rootSize };
+    lastSite = site;
   });
   let result = $state.raw<Exported | null>(null);
   let shown = $state(0);
@@ -74,7 +73,7 @@
       blobs: wb.blobs,
       pages,
       single: form === 'single',
-      snippet: form === 'snippet' ? { id: piece!.id, look, rootSize } : null,
+      snippet: form === 'snippet' ? { id: piece!.id, ...site } : null,
       minified,
       signal: controller.signal,
       onprogress: (done, of) =>
@@ -87,12 +86,6 @@
     );
     return () => controller.abort();
   });
-
-  function setRootSize({ value, validity, valueAsNumber }: HTMLInputElement): void {
-    const isSize = value !== '' && validity.valid;
-    rootFault = isSize ? '' : `Not a root size: give 4 to 64 px. It stays ${rootSize} px.`;
-    if (isSize) rootSize = valueAsNumber;
-  }
 
   const size = (bytes: number) => (bytes < 1000 ? `${bytes} B` : `${(bytes / 1000).toFixed(1)} kB`);
   function since({ baseline, since }: (typeof uses)[number]): string {
@@ -185,29 +178,7 @@
     </label>
   </div>
   {#if form === 'snippet' && piece}
-    <div class="choices where" role="group" aria-label="The site it goes into">
-      <label
-        >Type, colour and ground
-        <select bind:value={look}>
-          <option value="page">as on this page</option>
-          <option value="site">of the site it goes into</option>
-        </select>
-      </label>
-      <label title="What 1rem is there: 16 px, unless its style sheet gives html another font-size"
-        >Root type size of the site
-        <input
-          type="number"
-          min="4"
-          max="64"
-          step="any"
-          value={rootSize}
-          aria-invalid={rootFault !== ''}
-          onchange={(event) => setRootSize(event.currentTarget)}
-        />
-        px
-      </label>
-      {#if rootFault}<p class="fault" role="alert">{rootFault}</p>{/if}
-    </div>
+    <SnippetSite bind:site />
   {/if}
   {#if form === 'snippet' && !piece}
     <p class="none">
@@ -334,23 +305,7 @@
     margin-left: auto;
     color: var(--ink-2);
   }
-  .where {
-    flex-wrap: wrap;
-  }
-  .where > label {
-    margin-left: 0;
-  }
-  .fault {
-    flex-basis: 100%;
-    margin: -8px 0 0;
-    font-size: 13px;
-    color: var(--red);
-  }
-  input {
-    width: 64px;
-  }
-  select,
-  input {
+  select {
     height: 30px;
     padding: 0 6px;
     font: inherit;
