@@ -131,6 +131,28 @@ test.describe('a navigation', () => {
     await expect(current).toHaveAttribute('aria-current', 'location');
   });
 
+  test('marks another section where sections have moved: a page that is shown late, a part that is folded', async ({
+    blank: page
+  }) => {
+    await page.addInitScript(() => {
+      new MutationObserver((_changes, parsing) => {
+        if (!document.body) return;
+        document.body.style.display = 'none';
+        parsing.disconnect();
+      }).observe(document, { childList: true, subtree: true });
+    });
+    await open(page, project);
+    const current = page.getByRole('navigation', { name: 'Own' }).locator('[aria-current]');
+    // What is not drawn has all its sections at one place, so any of them could be the one.
+    await page.evaluate(() => (document.body.style.display = ''));
+    await expect(current).toHaveText(['To the welcome']);
+    const small = 'height: 0; min-height: 0; padding: 0; overflow: clip';
+    await page.locator('#welcome').evaluate((section, style) => section.setAttribute('style', style), small);
+    await expect(current).toHaveText(['To the plan']);
+    await page.locator('#welcome').evaluate((section) => section.removeAttribute('style'));
+    await expect(current).toHaveText(['To the welcome']);
+  });
+
   test('shows all its links where there is no script', async ({ browser }) => {
     const context = await browser.newContext({
       javaScriptEnabled: false,

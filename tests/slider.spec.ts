@@ -121,6 +121,27 @@ test('goes round by moving the slides themselves: none stands twice, none is mis
   expect(await part(page, 'slide').count()).toBe(6);
 });
 
+for (const [align, where] of [
+  ['start', 'at its beginning'],
+  ['center', 'in its middle']
+] as const)
+  test(`going round, it begins with its first slide ${where}`, async ({ blank: page }) => {
+    await open(page, slider({ visible: 3, ends: 'loop', align }));
+    const place = () =>
+      part(page, 'slide').evaluateAll(
+        (slides, at) => {
+          const view = slides[0]!.parentElement!.parentElement!.getBoundingClientRect();
+          const first = slides[0]!.getBoundingClientRect();
+          return Math.round(first.left - view.left - (view.width - first.width) * at);
+        },
+        align === 'center' ? 0.5 : 0
+      );
+    await expect.poll(place).toBe(0);
+    await expect(dot(page, NAMES[0]!)).toHaveAttribute('aria-current', 'true');
+    await next(page).click();
+    await expect(dot(page, NAMES[1]!)).toHaveAttribute('aria-current', 'true');
+  });
+
 test('counts the slides, and says so by style alone', async ({ blank: page }) => {
   await open(page, slider({ counter: true }));
   const drawn = () => part(page, 'counter').evaluate((each) => getComputedStyle(each, '::before').content);

@@ -44,7 +44,8 @@ export function rounds(root: HTMLElement): (() => void) | undefined {
     view.style.setProperty('--k-room', `${2 * ROOM * length}px`);
     middles = slides.map(({ offsetLeft, offsetWidth }) => offsetLeft + offsetWidth / 2);
     round = length;
-    jump(0);
+    // The first slide begins it, at the beginning of the window or in its middle.
+    jump((slides[0]!.offsetWidth - view.clientWidth) * +told(view, '--k-align'));
   };
   const centre = () => {
     const at = Math.abs(view.scrollLeft);

@@ -23,8 +23,11 @@ export function spy(root: HTMLElement): (() => void) | undefined {
   };
   addEventListener('scroll', look, { passive: true });
   addEventListener('resize', look);
-  look();
+  // Sections move, too, where a page is shown late, a picture comes or something above them opens.
+  const sizes = new ResizeObserver(look);
+  sizes.observe(document.body);
   STOPPABLE: return () => {
+    sizes.disconnect();
     removeEventListener('scroll', look);
     removeEventListener('resize', look);
   };
