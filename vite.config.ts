@@ -110,7 +110,14 @@ function parserForWorkers(): Plugin {
 
 export default defineConfig({
   plugins: [leanCarbon(), leanCssTree(), sveltekit(), optimizeCss()],
-  build: { target: 'es2022', assetsInlineLimit: 0 },
+  build: {
+    target: 'es2022',
+    assetsInlineLimit: 0,
+    // Printing takes parse5's serialiser alone; nothing says that its other modules do nothing by being there.
+    rolldownOptions: {
+      treeshake: { moduleSideEffects: [{ test: /\/node_modules\/parse5\//, sideEffects: false }] }
+    }
+  },
   // A worker needs all it has, so that it is one file.
   worker: {
     format: 'es',

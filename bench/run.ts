@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib';
-import { chromium, type Browser } from '@playwright/test';
+import { chromium, type Browser, type Page } from '@playwright/test';
 import { apply } from '../src/core/commands/apply';
 import { createPreviewSession } from '../src/core/compile/preview';
 import { printPage } from '../src/core/compile/page';
@@ -168,13 +168,25 @@ async function tuningFigures(
   return { findings, measured, switched: median(switches) };
 }
 
-/** Run in the window. @returns addresses of what was asked for after the page was on show. */
-function requestedAfterShown(): string[] {
-  const shown = performance.getEntriesByName('kymation shown')[0]!.startTime;
+/** Run in a window or a frame. @returns what it asked for, by address, and when (ms since 1970). */
+function requested(): [address: string, at: number][] {
   return performance
     .getEntriesByType('resource')
-    .filter(({ startTime }) => startTime > shown)
-    .map(({ name }) => name);
+    .map(({ name, startTime }) => [name, performance.timeOrigin + startTime]);
+}
+
+/** @returns addresses of what the page and the frames in it had asked for when the page was on show. */
+async function requestedUntilShown(page: Page): Promise<Set<string>> {
+  const shown = await page.evaluate(
+    () => performance.timeOrigin + performance.getEntriesByName('kymation shown')[0]!.startTime
+  );
+  const all = await Promise.all(page.frames().map((frame) => frame.evaluate(requested)));
+  return new Set(
+    all
+      .flat()
+      .filter(([, at]) => at <= shown)
+      .map(([address]) => address)
+  );
 }
 
 async function firstLoad(
@@ -199,8 +211,8 @@ async function firstLoad(
   await opened.frameLocator('iframe[title^="Preview of"]').locator('.season-tabs').waitFor();
   const usable = performance.now() - from;
   // What comes when the page is on show, and for views nobody has opened, does not hold it up.
-  const later = new Set(await opened.evaluate(requestedAfterShown));
-  const first = [...found].filter(([url]) => !later.has(url));
+  const asked = await requestedUntilShown(opened);
+  const first = [...found].filter(([url]) => asked.has(url));
   for (const [url, kind] of first)
     sums[kind] += gzipSync(Buffer.from(await (await fetch(url)).arrayBuffer()), { level: 9 }).length;
   await opened.close();

@@ -1,25 +1,23 @@
 <script lang="ts">
-  import { combine } from '@atlaskit/pragmatic-drag-and-drop/combine';
-  import { draggable, dropTargetForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter';
-  import {
-    attachInstruction,
-    extractInstruction,
-    type Instruction
-  } from '@atlaskit/pragmatic-drag-and-drop-hitbox/list-item';
   import { untrack } from 'svelte';
   import { analyse } from '$core/compile/analyse';
   import { maybePlaceOf, nodeOf } from '$core/project/tree';
-  import { endIn } from '$core/kinds/place';
-  import type { Node, NodeId, Place } from '$core/project/types';
+  import type { Node, NodeId } from '$core/project/types';
   import { registry } from '$core/registry';
   import KindSign from '$lib/parts/KindSign.svelte';
   import { insertKind } from '$lib/state/actions';
   import type { Workbench } from '$lib/state/workbench.svelte';
+  import type { Drop } from './dragging';
 
   const { wb }: { wb: Workbench } = $props();
 
   let tree: HTMLElement;
-  let drop = $state.raw<{ id: NodeId; operation: Instruction['operation'] | 'refused' } | null>(null);
+  let drop = $state.raw<Drop | null>(null);
+  /** Comes once the page is on show: nothing is dragged before. */
+  let dragging = $state.raw<typeof import('./dragging') | null>(null);
+  $effect(() => {
+    if (wb.preview.isShown) void import('./dragging').then((part) => (dragging = part));
+  });
 
   /** Only rows in and near sight are drawn; a page of thousands of pieces scrolls like one of ten. */
   const ROW = 27;
@@ -110,73 +108,6 @@
     move();
   }
 
-  /** Where a dropped row goes, by the part of the row under the pointer. */
-  function placeOf(target: NodeId, operation: Instruction['operation'], moving: NodeId): Place | null {
-    const at = maybePlaceOf(wb.project, target);
-    if (operation !== 'combine')
-      return at ? { ...at, index: operation === 'reorder-before' ? at.index : at.index + 1 } : null;
-    return endIn(registry, registry.of(nodeOf(wb.project, moving)), nodeOf(wb.project, target));
-  }
-
-  const dragged = (data: Record<string | symbol, unknown>) => data.row as NodeId;
-  const movedIds = (id: NodeId) => (wb.selected.includes(id) ? wb.selected : [id]);
-
-  function dragAndDrop(element: HTMLElement, id: NodeId) {
-    const refused = (moving: NodeId, operation: Instruction['operation']) => {
-      const at = placeOf(id, operation, moving);
-      return wb.refusal({
-        type: 'move',
-        ids: movedIds(moving),
-        at: at ?? { parent: id, slot: 'content', index: 0 }
-      });
-    };
-    const destroy = combine(
-      draggable({ element, getInitialData: () => ({ row: id }) }),
-      dropTargetForElements({
-        element,
-        getData: ({ input }) =>
-          attachInstruction(
-            { row: id },
-            {
-              element,
-              input,
-              operations: {
-                'reorder-before': 'available',
-                'reorder-after': 'available',
-                combine: 'available'
-              }
-            }
-          ),
-        onDrag({ self, source }) {
-          const instruction = extractInstruction(self.data);
-          const moving = dragged(source.data);
-          drop =
-            instruction && moving !== id
-              ? { id, operation: refused(moving, instruction.operation) ? 'refused' : instruction.operation }
-              : null;
-        },
-        onDragLeave: () => (drop = null),
-        onDrop({ self, source }) {
-          const instruction = extractInstruction(self.data);
-          const moving = dragged(source.data);
-          drop = null;
-          if (!instruction || moving === id) return;
-          const no = refused(moving, instruction.operation);
-          const at = placeOf(id, instruction.operation, moving);
-          if (no || !at)
-            wb.message = {
-              kind: 'error',
-              text:
-                no?.sentence ??
-                `${nodeOf(wb.project, id).name} holds nothing. Drop it before or after instead.`
-            };
-          else if (!wb.dispatch({ type: 'move', ids: movedIds(moving), at })) wb.select([moving]);
-        }
-      })
-    );
-    return { destroy };
-  }
-
   function finishRename(id: NodeId, name: string): void {
     if (wb.renaming !== id) return;
     wb.renaming = null;
@@ -240,7 +171,7 @@
         onclick={(event) => select(event, id)}
         ondblclick={() => (wb.renaming = id)}
         onkeydown={() => {}}
-        use:dragAndDrop={id}
+        {@attach dragging?.dragRow(wb, id, (next) => (drop = next))}
       >
         <button
           type="button"
@@ -272,8 +203,11 @@
             }}
           />
         {:else}
-          <span class="name" title={node.name}>{node.name}</span>
-          {#if signsOf(node)}<span class="hint">{signsOf(node)}</span>{/if}
+          {@const signs = signsOf(node)}
+          <span class="words" title={[node.name, signs].filter(Boolean).join(', ')}>
+            <span class="name">{node.name}</span>
+            {#if signs}<span class="hint">{signs}</span>{/if}
+          </span>
           {#if finding}<span
               class="count"
               class:error={finding.isError}
@@ -408,8 +342,20 @@
     color: var(--ink-2);
     flex: none;
   }
-  .name {
+  /* A name has the room first: what stands after it goes where both do not fit in the line. */
+  .words {
+    display: flex;
     flex: 1;
+    flex-wrap: wrap;
+    column-gap: 6px;
+    min-width: 0;
+    height: 27px;
+    overflow: hidden;
+    line-height: 27px;
+  }
+  .name {
+    flex: 1 0 auto;
+    max-width: 100%;
     overflow: hidden;
     text-overflow: ellipsis;
     white-space: nowrap;
