@@ -10,9 +10,10 @@ import { defineConfig } from 'vitest/config';
 const UNUSED_PARTS = (
   'tooltip time-picker date-picker data-table table toolbar pagination pin-code snippet number slider ' +
   'structured-list contained-list copy multi-select skeleton header side-nav tree tile progress ' +
-  'breadcrumb action text-area search-menu interstitial-screen combo-button'
+  'breadcrumb action text-area search-menu interstitial-screen combo-button combo-box list-box dropdown tag ' +
+  'select toggle menu-option'
 ).split(' ');
-const UNUSED = new RegExp(`^bx--(?:${UNUSED_PARTS.join('|')})(?:-|$)`);
+const UNUSED = new RegExp(`^(?:bx--(?:${UNUSED_PARTS.join('|')})(?:[-_]|$)|flatpickr-|numInput)`);
 
 /**
  * Carbon's sheet asks another host for its fonts; Kymation ships its own and nothing may leave the origin. It

@@ -349,9 +349,9 @@
     flex-wrap: wrap;
     column-gap: 6px;
     min-width: 0;
-    height: 27px;
+    height: 26px;
     overflow: hidden;
-    line-height: 27px;
+    line-height: 26px;
   }
   .name {
     flex: 1 0 auto;

@@ -33,6 +33,10 @@
   const tick = $derived(TICKS.find((each) => length / each <= MARKS_MOST) ?? 1200);
   const ticks = $derived(Array.from({ length: Math.floor(length / tick) + 1 }, (_, i) => i * tick));
   const share = (seconds: number) => `${(seconds / length) * 100}%`;
+  /** Width that the words of a mark take, px. */
+  const WORDS = 44;
+  let width = $state(0);
+  const roomAfter = (seconds: number) => ((length - seconds) / length) * width;
   const shown = (seconds: number) => `${Math.round(seconds * 10) / 10} s`;
   const first = $derived(steps.find(isTooShort));
   const tooShort = $derived(steps.filter(isTooShort).length);
@@ -151,6 +155,7 @@
   <div
     class="ruler"
     bind:this={ruler}
+    bind:clientWidth={width}
     role="slider"
     tabindex="0"
     aria-label="Moment of the round"
@@ -162,7 +167,10 @@
     onpointerdown={scrub}
     onkeydown={scrubKeys}
   >
-    {#each ticks as seconds (seconds)}<span class="mono" style:left={share(seconds)}>{seconds} s</span>{/each}
+    {#each ticks as seconds (seconds)}
+      <span class="mono" class:bare={roomAfter(seconds) < WORDS} style:left={share(seconds)}>{seconds} s</span
+      >
+    {/each}
   </div>
   <div class="label">Rests</div>
   <div class="lane">
@@ -288,6 +296,9 @@
     color: var(--ink-2);
     white-space: nowrap;
     border-left: 1px solid var(--control-line);
+  }
+  .ruler .bare {
+    color: transparent;
   }
   .label {
     padding: 0 10px;
