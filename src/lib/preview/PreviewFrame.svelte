@@ -67,7 +67,7 @@
     const channel = new MessageChannel();
     session.reset();
     sentBlobs.clear();
-    said = '';
+    said.clear();
     channel.port1.onmessage = ({ data }) => receive(data, channel.port1);
     frame.contentWindow?.postMessage('kymation', '*', [channel.port2]);
   }
@@ -133,24 +133,44 @@
     return () => clearTimeout(timer);
   });
 
-  $effect(() => update(project));
+  let cancelUpdate: (() => void) | null = null;
+  onMount(() => () => cancelUpdate?.());
+  /** Drawings of a piece in its states follow an edit a frame after the page, which they would hold up. */
+  function updateSoon(): void {
+    if (cancelUpdate) return;
+    const frame = requestAnimationFrame(() => {
+      const timer = setTimeout(() => {
+        cancelUpdate = null;
+        update(project);
+      });
+      cancelUpdate = () => clearTimeout(timer);
+    });
+    cancelUpdate = () => cancelAnimationFrame(frame);
+  }
+
+  let drawn: NodeId | null = null;
+  $effect(() => {
+    // All that an update reads, also where it comes later.
+    void [project, pageId, port];
+    const isEdit = seq > 0 && drawn === only;
+    drawn = only;
+    if (isEdit && untrack(() => specimens)) updateSoon();
+    else update(project);
+  });
   $effect(() => watch?.((now) => now.pages[pageId] && update(now)));
 
-  let said = '';
-
-  $effect(() => {
-    if (!show || !port) return;
-    // An edit makes the same view anew; the frame hears only of another.
-    const message = $state.snapshot(show);
+  /** What it was told last, by type: an edit makes the same view anew, and the frame hears only of another. */
+  const said = new Map<ToFrame['type'], string>();
+  function say(view: ToFrame | null | undefined): void {
+    if (!view || !port) return;
+    const message = $state.snapshot(view) as ToFrame;
     const text = JSON.stringify(message);
-    if (text === said) return;
-    said = text;
+    if (said.get(message.type) === text) return;
+    said.set(message.type, text);
     port.postMessage(message);
-  });
-
-  $effect(() => {
-    if (specimens) port?.postMessage($state.snapshot(specimens));
-  });
+  }
+  $effect(() => say(show));
+  $effect(() => say(specimens));
 </script>
 
 <iframe
