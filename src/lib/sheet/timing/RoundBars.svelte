@@ -13,6 +13,7 @@
   import { untrack } from 'svelte';
   import { followPointer } from '$lib/state/following';
   import type { Workbench } from '$lib/state/workbench.svelte';
+  import { marksOf } from './marks';
 
   /** One round of what plays by itself: rests, what is read in them, and moves, on a ruler of seconds. */
   interface Props {
@@ -28,15 +29,13 @@
   const own = $derived(roundLength(steps));
   /** s shown: both rounds on one ruler. */
   const length = $derived(Math.max(own, kept ? roundLength(kept) : 0));
-  const TICKS = [1, 2, 5, 10, 20, 30, 60, 120, 300, 600];
-  const MARKS_MOST = 9;
-  const tick = $derived(TICKS.find((each) => length / each <= MARKS_MOST) ?? 1200);
-  const ticks = $derived(Array.from({ length: Math.floor(length / tick) + 1 }, (_, i) => i * tick));
   const share = (seconds: number) => `${(seconds / length) * 100}%`;
+  /** s between two marks. */
+  const STEPS = [1, 2, 5, 10, 20, 30, 60, 120, 300, 600, 1200];
   /** Width that the words of a mark take, px. */
   const WORDS = 44;
   let width = $state(0);
-  const roomAfter = (seconds: number) => ((length - seconds) / length) * width;
+  const marks = $derived(marksOf(length, width, STEPS, WORDS));
   const shown = (seconds: number) => `${Math.round(seconds * 10) / 10} s`;
   const first = $derived(steps.find(isTooShort));
   const tooShort = $derived(steps.filter(isTooShort).length);
@@ -167,9 +166,8 @@
     onpointerdown={scrub}
     onkeydown={scrubKeys}
   >
-    {#each ticks as seconds (seconds)}
-      <span class="mono" class:bare={roomAfter(seconds) < WORDS} style:left={share(seconds)}>{seconds} s</span
-      >
+    {#each marks.all as { at, hasRoom } (at)}
+      <span class="mono" style:left={share(at)}>{hasRoom ? `${at} s` : '\u00a0'}</span>
     {/each}
   </div>
   <div class="label">Rests</div>
@@ -296,9 +294,6 @@
     color: var(--ink-2);
     white-space: nowrap;
     border-left: 1px solid var(--control-line);
-  }
-  .ruler .bare {
-    color: transparent;
   }
   .label {
     padding: 0 10px;

@@ -7,6 +7,7 @@
   import { maybeKeptRound, maybeRound, spansOf, timingRows, type TimingRow } from '$lib/state/timing';
   import { followPointer } from '$lib/state/following';
   import type { Workbench } from '$lib/state/workbench.svelte';
+  import { marksOf } from './marks';
 
   const { wb }: { wb: Workbench } = $props();
 
@@ -39,15 +40,11 @@
         MS_MOST * 2
     )
   );
-  /** Spans in ms, and how far apart their marks stand. */
-  const TICKS = [
-    { upTo: 1000, each: 100 },
-    { upTo: 3000, each: 500 },
-    { upTo: Infinity, each: 1000 }
-  ];
-  const tick = $derived(TICKS.find(({ upTo }) => span <= upTo)!.each);
-  const ticks = $derived(Array.from({ length: Math.floor(span / tick) + 1 }, (_, i) => i * tick));
+  const STEPS = [10, 20, 50, 100, 200, 500, 1000, 2000, 5000];
+  /** Width that the words of a mark take, px. */
+  const WORDS = 42;
   let axisWidth = $state(600);
+  const marks = $derived(marksOf(span, axisWidth, STEPS, WORDS));
   let time = $state<number | null>(null);
   let gesture = 0;
 
@@ -171,7 +168,9 @@
       onpointerdown={scrub}
       onkeydown={scrubKeys}
     >
-      {#each ticks as ms (ms)}<span class="mono" style:left="{x(ms)}px">{ms}</span>{/each}
+      {#each marks.all as { at, hasRoom } (at)}
+        <span class="mono" style:left="{x(at)}px">{hasRoom ? at : '\u00a0'}</span>
+      {/each}
     </div>
     {#if round}{#key wb.tuned.id}<RoundBars {wb} steps={round} kept={maybeKeptRound(wb)} />{/key}{/if}
     {#each groups as [heading, group] (heading)}
@@ -188,7 +187,7 @@
           ><span>{row.label}</span>
           <small>{row.event}</small></button
         >
-        <div class="lane" class:picked={row === picked} style:background-size="{x(tick)}px 100%">
+        <div class="lane" class:picked={row === picked} style:background-size="{x(marks.each)}px 100%">
           {#if row.bars.length === 0}<span class="still">{row.stilled ?? 'does not move'}</span>{/if}
           {#each starts(row) as { left, width }, i (i)}
             <div
