@@ -128,6 +128,12 @@ test('what is inserted is found by what one wants, each with a drawing, by keys 
         .evaluateAll((images) => images.every((image) => (image as HTMLImageElement).naturalWidth > 0))
     )
     .toBe(true);
+  // What each of them is can be read to its end.
+  const cut = (summaries: Element[]) =>
+    summaries
+      .filter(({ scrollHeight, clientHeight }) => scrollHeight > clientHeight + 1)
+      .map(({ textContent }) => textContent);
+  expect(await page.locator('.card .summary').evaluateAll(cut)).toEqual([]);
   for (const [words, label] of [
     ['hero', 'Opening on a picture'],
     ['off-canvas', 'Side panel'],

@@ -212,7 +212,7 @@ export interface Context {
 export interface KindAbout {
   readonly kind: string;
   readonly label: string;
-  /** One line for the README and the insert drawer. */
+  /** A line for the README and the insert drawer, where three short lines hold some 50 letters. */
   readonly summary: string;
   /** Where it stands in the insert drawer; left out for what is not inserted by itself. */
   readonly group?: InsertGroup;

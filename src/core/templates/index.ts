@@ -119,7 +119,7 @@ export const templates: readonly Template[] = [
   {
     template: 'header',
     label: 'Header with navigation',
-    summary: 'Name at one side, links at the other; a menu button where they no longer fit',
+    summary: 'Name and links; a menu button where they do not fit',
     words: ['navigation', 'menu', 'top', 'logo'],
     root: 'section',
     category: 'section',
@@ -156,7 +156,7 @@ export const templates: readonly Template[] = [
   {
     template: 'opening',
     label: 'Opening on a picture',
-    summary: 'A tall section: heading, words and a button on a picture under a layer',
+    summary: 'A tall section: words and a button on a picture',
     words: ['hero', 'banner', 'intro', 'cover'],
     root: 'section',
     category: 'section',
@@ -180,7 +180,7 @@ export const templates: readonly Template[] = [
   {
     template: 'beside',
     label: 'Picture beside words',
-    summary: 'A section with a picture at one side and words at the other',
+    summary: 'A section with a picture and words side by side',
     words: ['media', 'feature', 'half', 'zigzag', 'alternating'],
     root: 'section',
     category: 'section',

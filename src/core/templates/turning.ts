@@ -115,7 +115,7 @@ export const turning: readonly Template[] = [
   {
     template: 'hero-slider',
     label: 'Opening slider',
-    summary: 'Pictures that fade into one another under a heading, a line and a button that stay',
+    summary: 'Pictures that fade under a heading and a button',
     words: ['hero', 'carousel', 'banner', 'pictures'],
     root: 'layers',
     category: 'block',
@@ -142,7 +142,7 @@ export const turning: readonly Template[] = [
   {
     template: 'figures',
     label: 'Four numbers',
-    summary: 'Four numbers side by side that count up when they come into view',
+    summary: 'Four numbers that count up when they come into view',
     words: ['statistics', 'key figures', 'count up'],
     root: 'columns',
     category: 'block',

@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'columns',
   label: 'Columns',
-  summary: 'Columns by fractions or twelfths, stacked where it is narrow',
+  summary: 'Columns by fractions or twelfths, stacked if narrow',
   group: 'Page',
   words: ['grid', 'side by side', 'halves', 'thirds', 'row'],
   category: 'block',

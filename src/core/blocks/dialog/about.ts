@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'dialog',
   label: 'Dialog',
-  summary: 'Anything that any button brings over the page, in the middle or at an edge, until it is closed',
+  summary: 'Anything that a button brings over the page',
   group: 'Opens',
   words: ['modal', 'popup', 'window', 'overlay', 'message', 'notice'],
   category: 'block',

@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'drawer',
   label: 'Side panel',
-  summary: 'A button that brings anything in from a side, over the page; it opens without script',
+  summary: 'A button that brings anything in from a side',
   group: 'Opens',
   words: ['off-canvas', 'sidebar', 'menu', 'overlay', 'slides in'],
   category: 'block',

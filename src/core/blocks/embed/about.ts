@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'embed',
   label: 'Embed',
-  summary: 'A page from elsewhere in a frame: a map, a form, a player',
+  summary: 'A map, a form or a player from elsewhere',
   group: 'Pictures',
   words: ['iframe', 'map', 'form', 'player', 'widget'],
   category: 'block',

@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'icon',
   label: 'Icon',
-  summary: 'A line drawing as large as its type size, found by what it means',
+  summary: 'A line drawing, found by what it means',
   group: 'Pictures',
   words: ['sign', 'symbol', 'drawing'],
   category: 'block',

@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'layers',
   label: 'Layers',
-  summary: 'Pieces laid over one another, each placed by shares of the room; the last lies on top',
+  summary: 'Pieces over one another, each placed by shares',
   group: 'Page',
   words: ['overlap', 'on top', 'over one another', 'stacked'],
   category: 'block',

@@ -3,8 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'links',
   label: 'Link list',
-  summary:
-    'Links in a list, or a navigation with lists below its links that becomes a menu button under a width',
+  summary: 'Links in a list, or a navigation with a menu button',
   group: 'Words',
   words: ['navigation', 'nav', 'menu', 'list', 'drop-down', 'hamburger', 'table of contents', 'toc'],
   category: 'block',

@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'section',
   label: 'Section',
-  summary: 'A full-width band with an inner area or bled to the edges, on a colour, picture or film',
+  summary: 'A full-width band on a colour, a picture or a film',
   group: 'Page',
   words: ['band', 'row', 'header', 'footer', 'background'],
   category: 'section',

@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'stack',
   label: 'Stack',
-  summary: 'Pieces in one flow, down or along, with distribution and alignment',
+  summary: 'Pieces one after the other, down or along',
   group: 'Page',
   words: ['group', 'box', 'flow', 'row', 'gap'],
   category: 'block',

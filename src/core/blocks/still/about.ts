@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'still',
   label: 'Stop for movement',
-  summary: 'A box to tick that stops all that moves by itself on the page, without script',
+  summary: 'A box to tick that stops what moves by itself',
   group: 'Page',
   words: ['pause', 'stop', 'motion', 'animation off', 'hold', 'still'],
   category: 'block',

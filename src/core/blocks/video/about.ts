@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'video',
   label: 'Video',
-  summary: 'A film from a file, or a picture with a play sign that leads to one elsewhere',
+  summary: 'A film from a file, or a picture that leads to one',
   group: 'Pictures',
   words: ['film', 'movie', 'mp4'],
   category: 'block',

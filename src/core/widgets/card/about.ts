@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'card',
   label: 'Two-sided card',
-  summary: 'A card with a front and a back, which it turns to by pointer, press or focus',
+  summary: 'A front and a back, turned by pointer, press or focus',
   group: 'Opens',
   words: ['turns', 'flip box', 'front and back', 'two faces', 'turn over', 'reverse', 'tasting card'],
   category: 'block',

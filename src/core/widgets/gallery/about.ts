@@ -3,8 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'gallery',
   label: 'Gallery',
-  summary:
-    'Pictures of any shape in columns, packed or filled one after the other, each of which opens large',
+  summary: 'Pictures of any shape in columns; each opens large',
   group: 'Pictures',
   words: ['pictures', 'photos', 'columns', 'masonry', 'lightbox', 'album', 'large'],
   category: 'block',

@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'number',
   label: 'Counting number',
-  summary: 'A number that counts up to itself when it comes into view, with words before and after it',
+  summary: 'A number that counts up when it comes into view',
   group: 'Words',
   words: ['counter', 'figures', 'count up', 'statistics', 'key figures', 'digits'],
   category: 'block',

@@ -6,7 +6,7 @@ const SHOWN = 'opacity: 1;';
 export const about: KindAbout = {
   kind: 'pinned',
   label: 'Pinned picture',
-  summary: 'Texts that go by beside a picture that stays, and changes with the text that is read',
+  summary: 'Texts go by beside a picture that changes with them',
   group: 'Pictures',
   words: [
     'sticky picture',

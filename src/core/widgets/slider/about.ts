@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'slider',
   label: 'Slider',
-  summary: 'Slides of any content, one or several in sight, that can be dragged, stepped through and play',
+  summary: 'Slides of any content, dragged, stepped or playing',
   group: 'Pictures',
   words: ['slides', 'carousel', 'quotations', 'strip', 'swipe', 'plays', 'cards'],
   category: 'block',

@@ -3,7 +3,7 @@ import type { KindAbout } from '../../kinds/contract';
 export const about: KindAbout = {
   kind: 'tabs',
   label: 'Tabs',
-  summary: 'Panels behind tabs, folded into an accordion where it is narrow',
+  summary: 'Panels behind tabs; an accordion where it is narrow',
   group: 'Opens',
   words: ['panels', 'accordion', 'switch', 'folds'],
   category: 'block',
