@@ -259,6 +259,8 @@ const collapsing = (name: string, i: number): Command[] => [
     'font-size': '20px',
     padding: '14px 16px'
   }),
+  // Its own colour of what is open is too light for a band that the pointer darkens.
+  ...style(idOf(name), 'collapse-header', { color: '{leaf}' }, 'open'),
   ...style(idOf(name), 'root', { padding: '4px 16px 20px' }),
   ...style(idOf(name), 'collapse', { 'background-color': i % 2 === 1 ? '{cream-deep}' : 'transparent' })
 ];

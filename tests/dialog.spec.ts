@@ -146,15 +146,22 @@ test('with less motion it is gone at once; on paper and without script nothing o
   await context.close();
 });
 
-test('without script, and on paper, it stands in the flow', async ({ browser, blank: page }) => {
+test('without script, and on paper, it stands in the flow, without a button that would do nothing', async ({
+  browser,
+  blank: page
+}) => {
+  const buttons = (of: Page) => of.locator(partIn('export', 'hours' as NodeId, 'root')).getByRole('button');
   const context = await browser.newContext({ javaScriptEnabled: false });
   const quiet = await context.newPage();
-  await open(quiet, opened());
+  await open(quiet, opened({ label: 'Ask us' }));
   await expect(panel(quiet)).toBeVisible();
+  await expect(buttons(quiet)).toHaveCount(0);
   await context.close();
-  await open(page, opened());
+  await open(page, opened({ label: 'Ask us' }));
+  await expect(buttons(page)).toHaveText(['Ask us']);
   await page.emulateMedia({ media: 'print' });
   await expect(panel(page)).toBeVisible();
+  await expect(buttons(page)).toHaveCount(0);
 });
 
 test('without a button of its own it takes no room, not even a gap', async ({ blank: page }) => {

@@ -77,6 +77,8 @@ test('a side panel that is open while the page is printed stands once, where it 
   await page.getByRole('button', { name: 'Tools' }).click();
   const { sheets } = await printed(page, 'A5');
   expect(sheets.filter((words) => squeezed(words).includes('Tworakesandaladder'))).toHaveLength(1);
+  // A sheet of paper opens and closes nothing.
+  expect(sheets.filter((words) => /Tools|Close/.test(words))).toEqual([]);
 });
 
 test.describe('a script that never comes', () => {

@@ -8,6 +8,7 @@ import { after, id, sampleProject } from '../testing/project';
 import { templates } from '../templates';
 import { trackOf } from '../motion/track';
 import { splitAside, NO_FACTS, type Facts, type Fit } from '../kinds/finding';
+import type { Project } from '../project/types';
 import { createFindingsRunner, runFindings } from './run';
 
 const make = makeWith({ exactIds: true });
@@ -195,6 +196,28 @@ describe('findings', () => {
     expect(rules(style('tab', 'rest', 'transition', 'padding 200ms, color 100ms'))).toEqual([
       'layout-motion'
     ]);
+  });
+
+  it('sees words that can be read in each of two states, and not where both hold', () => {
+    const style = (state: string, property: string, value: string): Command => ({
+      type: 'set-style',
+      id: 'ask',
+      part: 'header',
+      state,
+      condition: 'always',
+      property,
+      value
+    });
+    const panel = make('panel', 'Where', {}, { content: [make('text', 'Words', { html: '<p>Here.</p>' })] });
+    const ask = put(make('accordion', 'Ask', {}, { panels: [panel] }));
+    const contrasts = (project: Project) =>
+      runFindings(registry, project).filter(({ rule }) => rule === 'text-contrast');
+    expect(
+      contrasts(after(sampleProject(), ask, style('hover', 'background-color', '#9fb8a8')))
+    ).toMatchObject([{ sentence: 'The header of Ask cannot be read well on open and hover: 3.1 : 1' }]);
+    expect(contrasts(after(sampleProject(), ask, style('open', 'color', '#1f262a')))).toEqual([]);
+    const both = [style('hover', 'background-color', '#9fb8a8'), style('open', 'color', '#1f262a')];
+    expect(contrasts(after(sampleProject(), ask, ...both))).toEqual([]);
   });
 
   it('offers fixes that mend, for every rule that has one', () => {

@@ -45,10 +45,10 @@ const all: readonly (readonly [string, () => Fragment])[] = [
   ...templates.map(({ label, build }) => [label, () => build(make)] as const)
 ];
 
-const CONTRASTS = new Set(['text-contrast', 'ring-contrast', 'mark-contrast']);
+const CONTRASTS = new Set(['text-contrast', 'ring-contrast', 'mark-contrast', 'faint-change']);
 
 describe('colours of what has just been put in', () => {
-  it.each(all)('%s can be read on a dark ground, and what sticks out of it seen', (_label, create) => {
+  it.each(all)('%s can be read on a dark ground, and its marks and states told', (_label, create) => {
     const fragment = create();
     const project = inserted(fragment, DARK, CREAM);
     const mended = after(project, ...colourMends(registry, project, fragment.root));
@@ -60,6 +60,20 @@ describe('colours of what has just been put in', () => {
     const fragment = create();
     const project = inserted(fragment, '#ffffff', '#1f262a');
     expect(colourMends(registry, project, fragment.root)).toEqual([]);
+  });
+
+  it('a state that darkens a light ground a little lightens a dark one as much', () => {
+    const fragment = registry.kindOf('accordion').create(make);
+    const project = inserted(fragment, DARK, CREAM);
+    const own = registry.kindOf('accordion').look.header!.hover!.always!['background-color']!;
+    expect(colourMends(registry, project, fragment.root)).toContainEqual(
+      expect.objectContaining({
+        part: 'header',
+        state: 'hover',
+        property: 'background-color',
+        value: own.replace('#000000', '#ffffff')
+      })
+    );
   });
 
   it('words take the colour that words around them have, and only the new piece is touched', () => {

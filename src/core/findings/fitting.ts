@@ -7,7 +7,7 @@ import type { Registry } from '../kinds/registry';
 import { maybePageOf, maybePlaceOf, nodeOf, subtreeIds } from '../project/tree';
 import type { NodeId, Project } from '../project/types';
 import { markContrast } from './rules/mark-contrast';
-import { ringContrastRule, textContrastRule } from './rules/text-contrast';
+import { faintChangeRule, ringContrastRule, textContrastRule } from './rules/text-contrast';
 
 /** No piece has so many places with a colour of their own. */
 const STEPS_MOST = 60;
@@ -25,13 +25,15 @@ function wordColours(registry: Registry, project: Project, root: NodeId): readon
 }
 
 /**
- * What makes a piece that has just been put in to be read on what it stands on: its words, its rings and what is told
- * by its fill. Words take a colour that words have there already, where it can be read.
+ * What makes a piece that has just been put in to be read on what it stands on: its words, its rings, what is told by
+ * its fill, and its states beside rest. Words take a colour that words have there already, where it can be read.
  * @param project with the piece in it.
  * @returns steps on the piece and what is in it, empty where it is well as it came.
  */
 export function colourMends(registry: Registry, project: Project, root: NodeId): readonly Command[] {
-  const rules = [textContrastRule, ringContrastRule, markContrast].map((rule) => rule(registry));
+  const rules = [textContrastRule, ringContrastRule, markContrast, faintChangeRule].map((rule) =>
+    rule(registry)
+  );
   const of = (node: Parameters<typeof registry.of>[0]) => registry.of(node);
   const ids = subtreeIds(project, root);
   const own = new Set<string>(ids);

@@ -148,6 +148,7 @@
     cancelUpdate = () => cancelAnimationFrame(frame);
   }
 
+  /** The piece that it drew last. */
   let drawn: NodeId | null = null;
   $effect(() => {
     // All that an update reads, also where it comes later.

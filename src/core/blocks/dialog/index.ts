@@ -27,6 +27,9 @@ const PLACES: Readonly<Record<DialogSettings['place'], Stand>> = {
   bottom: { inset: 'auto 0 0', isWide: true, edge: 'bottom' }
 };
 
+/** Where it stands in the flow, and nothing is opened or closed. */
+const WHERE_IT_LIES = ['no-script', 'print'] as const;
+
 function boxOf({ place, size }: DialogSettings): Declarations {
   const { inset, isWide } = PLACES[place];
   const most = { 'max-width': '100vw', 'max-height': '100dvh' };
@@ -107,8 +110,10 @@ export const dialog: Kind = {
       }),
       rule(`${panel}::backdrop`, { background: own.backdrop }),
       ...leavingRules({ closed, place, edge, when: ['script'] }, own, ctx.variants<DialogSettings>(node)),
-      rule(panel, inFlow, 'no-script'),
-      rule(panel, inFlow, 'print')
+      ...WHERE_IT_LIES.flatMap((where) => [
+        rule(panel, inFlow, where),
+        ...['button', 'form'].map((part) => rule(ctx.sel(part), { display: 'none' }, where))
+      ])
     ];
   },
   behaviours: (node, ctx) => (ctx.settings<DialogSettings>(node).label ? ['opens'] : []),

@@ -25,6 +25,8 @@ export function style(node: Node, ctx: Context): readonly Rule[] {
       { display: 'block', position: 'static', width: 'auto', height: 'auto', margin: '0' },
       'print'
     ),
-    ...openOnPaper(panel)
+    ...openOnPaper(panel),
+    // Nothing is opened or closed there.
+    ...['button', 'close'].map((part) => rule(ctx.sel(part), { display: 'none' }, 'print'))
   ];
 }

@@ -3,7 +3,7 @@ import { drawnParts } from '../../compile/parts';
 import { maybeGroundOwner } from '../../cascade/contrast';
 import { cells, type Cell } from '../../cascade/look';
 import type { At } from '../../cascade/resolve';
-import { statesOf } from '../../cascade/states';
+import { impliedStates, statesOf } from '../../cascade/states';
 import { CIRCUMSTANCES, heapOf } from '../../kinds/circumstances';
 import { conditionWords } from '../../kinds/conditions';
 import type { Kind, Part } from '../../kinds/contract';
@@ -30,14 +30,22 @@ export const at = ({ node, part, state, condition }: Place): At => ({
   conditions: heapOf(condition)
 });
 
-function wordsFor(state: StateName, condition: ConditionName): string {
-  const on = state === 'rest' ? '' : ` on ${state}`;
+function wordsFor({ states }: Kind, state: StateName, condition: ConditionName): string {
+  const name = (states?.[state]?.label ?? state).replace(', ', ' and ');
+  const on = state === 'rest' ? '' : ` on ${name}`;
   return condition === 'always' ? on : `${on}, ${conditionWords(condition)}`;
 }
 
-function placeOf(node: Node, part: string, anatomy: Part, state: StateName, condition: ConditionName): Place {
-  const { label, hasText = false } = anatomy;
-  return { node, part, label, hasText, state, condition, where: wordsFor(state, condition) };
+type Drawn = readonly [part: string, anatomy: Part];
+
+function placeOf(
+  kind: Kind,
+  node: Node,
+  [part, { label, hasText = false }]: Drawn,
+  state: StateName,
+  condition: ConditionName
+): Place {
+  return { node, part, label, hasText, state, condition, where: wordsFor(kind, state, condition) };
 }
 
 /** States of a part that can be seen: a disabled control need not be (WCAG 2.2, 1.4.3). */
@@ -45,7 +53,7 @@ const visibleStates = (kind: Kind, { states }: Part): readonly StateName[] =>
   statesOf(kind).filter((state) => state !== 'disabled' && (state === 'rest' || states[state]));
 
 /** Parts of a piece that really stand in its markup. */
-export function drawnAnatomy(registry: Registry, project: Project, node: Node): readonly [string, Part][] {
+export function drawnAnatomy(registry: Registry, project: Project, node: Node): readonly Drawn[] {
   const drawn = drawnParts(analyse(registry, project, node));
   return Object.entries(registry.of(node).anatomy).filter(([part]) => drawn.has(part));
 }
@@ -55,9 +63,19 @@ const isIn = (cells: readonly Cell[], state: StateName, condition: ConditionName
 
 const ALL_CONDITIONS: readonly ConditionName[] = ['always', ...CIRCUMSTANCES];
 
+/** Whether several of the states that hold together in one say something: none of them shows what they do at once. */
+function meetsIn(kind: Kind, cells: readonly Cell[], state: StateName, condition: ConditionName): boolean {
+  const along = impliedStates(kind, state, heapOf(condition)).filter(
+    (each) => each !== 'rest' && each !== state
+  );
+  const saying = along.filter((each) => isIn(cells, each, condition));
+  const before = along.filter((each) => !saying.includes(each) && isIn(cells, each, 'always'));
+  return saying.length > 0 && saying.length + before.length > 1;
+}
+
 /**
- * Every part, state and condition in which one of some properties is declared: only there can anything new be
- * seen.
+ * Every part, state and condition in which one of some properties is declared, or states that declare them meet: only
+ * there can anything new be seen.
  */
 export function placesOf(
   registry: Registry,
@@ -66,11 +84,14 @@ export function placesOf(
   properties: readonly string[]
 ): readonly Place[] {
   const kind = registry.of(node);
-  return drawnAnatomy(registry, project, node).flatMap(([part, anatomy]) => {
+  return drawnAnatomy(registry, project, node).flatMap((drawn) => {
+    const [part, anatomy] = drawn;
     const declared = cells(kind, node, part).filter(({ property }) => properties.includes(property));
+    const isNew = (state: StateName, condition: ConditionName) =>
+      isIn(declared, state, condition) || meetsIn(kind, declared, state, condition);
     return visibleStates(kind, anatomy).flatMap((state) =>
-      ALL_CONDITIONS.filter((condition) => isIn(declared, state, condition)).map((condition) =>
-        placeOf(node, part, anatomy, state, condition)
+      ALL_CONDITIONS.filter((condition) => isNew(state, condition)).map((condition) =>
+        placeOf(kind, node, drawn, state, condition)
       )
     );
   });
@@ -97,5 +118,5 @@ export function restOverPicture(
   return drawnAnatomy(registry, project, node)
     .filter(([part, { hasText }]) => hasText && !known.has(part) && writesOwnText(registry, { node, part }))
     .filter(([part]) => maybeGroundOwner(registry, project, { node: node.id, part }))
-    .map(([part, anatomy]) => placeOf(node, part, anatomy, 'rest', 'always'));
+    .map((drawn) => placeOf(registry.of(node), node, drawn, 'rest', 'always'));
 }

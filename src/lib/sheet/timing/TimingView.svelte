@@ -40,6 +40,7 @@
         MS_MOST * 2
     )
   );
+  /** ms between two marks. */
   const STEPS = [10, 20, 50, 100, 200, 500, 1000, 2000, 5000];
   /** Width that the words of a mark take, px. */
   const WORDS = 42;
