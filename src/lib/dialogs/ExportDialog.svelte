@@ -158,6 +158,7 @@
     <label
       >Browsers
       <select
+        class="boxed"
         value={wb.project.info.support}
         onchange={(event) =>
           wb.dispatch({ type: 'set-support', support: event.currentTarget.value as SupportTarget })}
@@ -169,6 +170,7 @@
     <label
       >Script
       <select
+        class="boxed"
         value={minified ? 'minified' : 'readable'}
         onchange={(event) => (minified = event.currentTarget.value === 'minified')}
       >
@@ -304,14 +306,6 @@
     align-items: center;
     margin-left: auto;
     color: var(--ink-2);
-  }
-  select {
-    height: 30px;
-    padding: 0 6px;
-    font: inherit;
-    background: #fff;
-    border: 1px solid var(--control-line);
-    border-radius: 3px;
   }
   .left {
     margin: 12px 0 0;

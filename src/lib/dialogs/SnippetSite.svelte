@@ -15,7 +15,7 @@
 <div class="site" role="group" aria-label="The site it goes into">
   <label
     >Type, colour and ground
-    <select bind:value={() => site.look, (look) => (site = { ...site, look })}>
+    <select class="boxed" bind:value={() => site.look, (look) => (site = { ...site, look })}>
       <option value="page">as on this page</option>
       <option value="site">of the site it goes into</option>
     </select>
@@ -23,6 +23,7 @@
   <label title="What 1rem is there: 16 px, unless its style sheet gives html another font-size"
     >Root type size of the site
     <input
+      class="boxed"
       type="number"
       min="4"
       max="64"
@@ -48,15 +49,6 @@
     gap: 6px;
     align-items: center;
     color: var(--ink-2);
-  }
-  select,
-  input {
-    height: 30px;
-    padding: 0 6px;
-    font: inherit;
-    background: #fff;
-    border: 1px solid var(--control-line);
-    border-radius: 3px;
   }
   input {
     width: 64px;
