@@ -1,6 +1,6 @@
 import { axeViolations } from './support/axe';
 import { expect, test, type Page } from './support/test';
-import { Bench } from './support/workbench';
+import { Bench, holdTools } from './support/workbench';
 
 const field = (page: Page) => page.getByRole('combobox', { name: 'What to insert' });
 const marked = (page: Page) =>
@@ -109,6 +109,22 @@ test('letters typed faster than the insert drawer opens stand in its field', asy
       document.body.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }));
     [...'aquotation'].forEach(press);
   });
+  await expect(field(page)).toHaveValue('quotation');
+  await expect(marked(page)).toContainText('Quotation');
+});
+
+test('keys pressed before the tools have come are answered in their order when they have', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  const arrive = await holdTools(page);
+  await page.reload();
+  await expect(bench.preview.locator('.season-tabs')).toBeVisible();
+  await page.keyboard.type('aquotatoin');
+  for (const key of ['Backspace', 'Backspace', 'Backspace']) await page.keyboard.press(key);
+  await page.keyboard.type('ion');
+  await expect(page.getByRole('status').filter({ hasText: 'its tools are coming' })).toHaveCount(1);
+  await arrive();
   await expect(field(page)).toHaveValue('quotation');
   await expect(marked(page)).toContainText('Quotation');
 });

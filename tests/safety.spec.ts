@@ -4,7 +4,7 @@ import { expect, test, type Page } from './support/test';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { writeProjectFile } from '../src/core/formats/project-file';
 import { axeViolations } from './support/axe';
-import { Bench } from './support/workbench';
+import { Bench, holdTools } from './support/workbench';
 
 const importFile = (page: Page, name: string, content: Uint8Array) =>
   page
@@ -220,21 +220,13 @@ test('axe-core finds nothing on any screen', async ({ page }) => {
 
 test('axe-core finds nothing while the tools are coming, and it is said that they are', async ({ page }) => {
   const bench = await Bench.openDemo(page);
-  let arrive = () => {};
-  const held = new Promise<void>((resolve) => (arrive = resolve));
-  await page.route(/\.js$/, async (route) => {
-    // Unlike a browser, this asks on a connection that the server has just given up.
-    const response = await route.fetch({ maxRetries: 3 });
-    // The grammar that values are checked by is one of the tools.
-    if ((await response.text()).includes('SyntaxMatchError')) await held;
-    await route.fulfill({ response });
-  });
+  const arrive = await holdTools(page);
   await page.reload();
   await expect(bench.preview.locator('.season-tabs')).toBeVisible();
   const waits = page.getByRole('status').filter({ hasText: 'its tools are coming' });
   await expect(waits).toHaveCount(1);
   expect(await axeViolations(page)).toEqual([]);
-  arrive();
+  await arrive();
   await expect(waits).toHaveCount(0);
   await bench.pick('Season tabs', 'tab');
   expect(await axeViolations(page)).toEqual([]);

@@ -111,3 +111,20 @@ export class Bench {
     await this.page.mouse.up();
   }
 }
+
+/** From the next load on, what changes a project does not come from the server. @returns lets it come. */
+export async function holdTools(page: Page): Promise<() => Promise<void>> {
+  let arrive = () => {};
+  const held = new Promise<void>((resolve) => (arrive = resolve));
+  await page.route(/\.js$/, async (route) => {
+    // Unlike a browser, this asks on a connection that the server has just given up.
+    const response = await route.fetch({ maxRetries: 3 });
+    // The grammar that values are checked by is one of the tools.
+    if ((await response.text()).includes('SyntaxMatchError')) await held;
+    await route.fulfill({ response });
+  });
+  return () => {
+    arrive();
+    return page.unrouteAll({ behavior: 'wait' });
+  };
+}

@@ -14,6 +14,7 @@
   import { copyPieces, keptData } from '$lib/state/copying';
   import { keepPage } from '$lib/state/remembered';
   import { bringTools } from '$lib/state/tools';
+  import { EarlyKeys } from '$lib/state/typed-ahead';
   import type { Workbench } from '$lib/state/workbench.svelte';
   import type { FromFrame } from '$preview/messages';
 
@@ -49,6 +50,19 @@
     if (wb.preview.isShown && !wb.tools) tools().catch(() => (wb.message = NO_PART));
   });
 
+  const early = new EarlyKeys();
+
+  /** A key pressed as the page opens is not lost, nor what was typed after it. */
+  function answerLater(event: KeyboardEvent): void {
+    early.hold(event);
+    tools()
+      .then(() => early.pressAgain())
+      .catch(() => {
+        early.letGo();
+        wb.message = NO_PART;
+      });
+  }
+
   $effect(() => keepPage(wb.project.id, wb.pageId));
 
   onMount(() => {
@@ -61,9 +75,8 @@
             (event: KeyboardEvent) => {
               if (isTaken(event, key)) return;
               event.preventDefault();
-              // A key pressed as the page opens is not lost.
               if (wb.tools) runAction(wb, action.id);
-              else void tools().then(() => runAction(wb, action.id));
+              else answerLater(event);
             }
           ])
         )
@@ -91,7 +104,10 @@
   const drawer = () => import('$lib/insert/InsertDrawer.svelte');
   /** What opens with a field that takes words, and comes when it is opened first. */
   const takesWords = () => wb.open === 'insert' || wb.open === 'search';
-  const keepTyped = (event: KeyboardEvent) => wb.typedAhead.keep(event, takesWords());
+  function keepTyped(event: KeyboardEvent): void {
+    early.follow(event);
+    if (!event.defaultPrevented) wb.typedAhead.keep(event, takesWords());
+  }
 
   let clipboard = $state.raw<Awaited<ReturnType<typeof pasting>> | null>(null);
   onMount(() => {
