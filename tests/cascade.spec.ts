@@ -1,18 +1,12 @@
 import type { Command } from '../src/core/commands/commands';
 import { resolve, type Resolution } from '../src/core/cascade/resolve';
-import { impliedStates } from '../src/core/cascade/states';
+import { impliedStates, isPointed, statesOf } from '../src/core/cascade/states';
 import { withoutSprings } from '../src/core/css/tokens';
 import { apply } from '../src/core/commands/apply';
 import { drawnParts } from '../src/core/compile/parts';
 import { analyse } from '../src/core/compile/analyse';
 import { subtreeIds } from '../src/core/project/tree';
-import {
-  STATES,
-  type ConditionName,
-  type NodeId,
-  type Project,
-  type StateName
-} from '../src/core/project/types';
+import type { ConditionName, NodeId, Project, StateName } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
 import { bytes, demo, VISIT } from './support/demo';
 import { partIn } from './support/exported';
@@ -28,7 +22,8 @@ import { exportedVisit } from './support/visit';
 // the preview, and for every part of every piece at rest. Chromium is the reference here.
 
 const tabs = 'season-tabs' as NodeId;
-const anatomy = registry.kindOf('tabs').anatomy;
+const kind = registry.kindOf('tabs');
+const { anatomy } = kind;
 
 function withDisabled(project: Project): Project {
   const outcome = apply(registry, project, {
@@ -117,7 +112,7 @@ async function differences(frame: Frame, cases: readonly Case[], force?: Force):
     return read(
       cases.map((each) => ({
         ...each,
-        by: each.state === 'rest' ? null : impliedStates(registry.kindOf('tabs'), each.state, []).join(' ')
+        by: each.state === 'rest' ? null : impliedStates(kind, each.state, []).join(' ')
       }))
     );
   const wrong = await read(
@@ -136,7 +131,11 @@ async function differences(frame: Frame, cases: readonly Case[], force?: Force):
 function targetOf(where: 'export' | 'preview', part: string, state: StateName): string {
   if (part === 'root' || part === 'list') return partIn(where, tabs, part);
   if (part === 'panel') return '#blossom';
-  const panels: Partial<Record<StateName, string>> = { selected: 'blossom', disabled: 'wassail' };
+  const panels: Partial<Record<StateName, string>> = {
+    selected: 'blossom',
+    'selected-hover': 'blossom',
+    disabled: 'wassail'
+  };
   const name = panels[state] ?? 'summer';
   return part === 'icon' ? `#${name}-tab ${partIn(where, tabs, 'icon')}` : `#${name}-${part}`;
 }
@@ -157,9 +156,9 @@ const SETS: readonly (readonly ConditionName[])[] = [
  * is nothing to compare.
  */
 const isReachable = (part: string, state: StateName, conditions: readonly ConditionName[]) =>
-  !(part === 'header' && state === 'selected' && !conditions.includes('narrow')) &&
+  !(part === 'header' && state.startsWith('selected') && !conditions.includes('narrow')) &&
   !(part === 'panel' && state === 'focus') &&
-  !(state === 'hover' && conditions.includes('touch'));
+  !(isPointed(kind, state) && conditions.includes('touch'));
 
 async function everyState(
   where: 'export' | 'preview',
@@ -169,7 +168,7 @@ async function everyState(
   force?: Force
 ): Promise<number> {
   const cases = PARTS.flatMap((part) =>
-    STATES.flatMap((state) => {
+    statesOf(kind).flatMap((state) => {
       if ((state !== 'rest' && !anatomy[part]!.states[state]) || !isReachable(part, state, conditions))
         return [];
       return [
@@ -202,6 +201,7 @@ function tuned(project: Project): Project {
     return [
       set('tab', 'rest', 'color', `#10203${i}`),
       set('tab', 'hover', 'background-color', `#f0e0c${i}`),
+      set('tab', 'selected-hover', 'border-color', `#60708${i}`),
       set('header', 'rest', 'padding', `${i + 3}px`),
       set('header', 'pressed', 'scale', `0.9${i}`),
       set('panel', 'rest', 'gap', `${i + 11}px`),

@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { textContrast } from '../src/core/cascade/contrast';
+import { ringContrast, textContrast } from '../src/core/cascade/contrast';
 import { contrast } from '../src/core/colour/contrast';
 import { TONE_GRID } from '../src/core/colour/tones';
 import { apply } from '../src/core/commands/apply';
@@ -164,3 +164,69 @@ test('least and greatest contrast in a layer over a picture in a layer below, un
   expect((await page.locator('.over').boundingBox())!).toMatchObject({ width: 640, height: 400 });
   expectSame(said, await painted(page, '.over'));
 });
+
+/**
+ * Contrast of the pixels that something changes, each with what it was before: the middle one. WCAG 2.2, 2.4.13 asks
+ * for that of an indicator of the focus.
+ */
+async function changeBy(page: Page, act: () => Promise<void>): Promise<number> {
+  const pixels = async () =>
+    sharp(await page.screenshot())
+      .removeAlpha()
+      .raw()
+      .toBuffer();
+  const before = await pixels();
+  await act();
+  const after = await pixels();
+  const colourIn = (from: Buffer, at: number) => ({
+    r: from[at]! / 255,
+    g: from[at + 1]! / 255,
+    b: from[at + 2]! / 255,
+    alpha: 1
+  });
+  const changed: number[] = [];
+  for (let at = 0; at < before.length; at += 3)
+    if (before.compare(after, at, at + 3, at, at + 3) !== 0)
+      changed.push(contrast(colourIn(before, at), colourIn(after, at)));
+  return changed.toSorted((a, b) => a - b)[Math.floor(changed.length / 2)]!;
+}
+
+const panel = (name: string) =>
+  make('panel', name, {}, { content: [make('text', `${name} words`, { html: `<p>${name}</p>` })] });
+
+for (const [name, ring] of [
+  ['as it comes', {}],
+  ['blue, inside', { outline: '3px solid #2b55a0', 'outline-offset': '-5px' }],
+  ['blue, outside', { outline: '3px solid #2b55a0', 'outline-offset': '4px' }],
+  ['without a colour, inside', { outline: '3px double', 'outline-offset': '-7px' }]
+] as const) {
+  for (const state of ['selected', 'rest'] as const) {
+    test(`the ring of a ${state} tab, ${name}, changes what is painted by the contrast that is told`, async ({
+      blank: page
+    }) => {
+      const look = (property: string, value: string): Command => ({
+        type: 'set-style',
+        id: 'pair',
+        part: 'tab',
+        state: 'focus',
+        condition: 'always',
+        property,
+        value
+      });
+      const pair = make('tabs', 'Pair', {}, { panels: [panel('First'), panel('Second')] });
+      const band = make('section', 'Band', {}, { content: [pair] });
+      const rings = Object.entries(ring).map(([property, value]) => look(property, value));
+      const { project, bytes } = await projectOf(band, ...rings);
+      await page.setViewportSize({ width: 640, height: 400 });
+      await page.goto((await exported(project, bytes)).url);
+      const tab = page.getByRole('tab', { selected: state === 'selected' });
+      const said = ringContrast(registry, project, {
+        node: 'pair' as NodeId,
+        part: 'tab',
+        state: 'focus',
+        besides: [state]
+      });
+      expect((await changeBy(page, () => tab.focus())) / said!).toBeCloseTo(1, 1);
+    });
+  }
+}

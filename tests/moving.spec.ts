@@ -4,7 +4,7 @@ import type { Command } from '../src/core/commands/commands';
 import type { Fragment, Project } from '../src/core/project/types';
 import { nearestRest, restsOf } from '../src/core/scroll/snap';
 import { after } from '../src/core/testing/project';
-import { arrived } from './support/arrived';
+import { arrived, drawn } from './support/arrived';
 import { exported, partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
 import { bytes, changed, demo, open } from './support/visit';
@@ -15,9 +15,6 @@ const at = (node: string, part = 'root') => partIn('export', node, part);
 async function openStory(page: Page, project: Project = demo, width = 1280): Promise<void> {
   await open(page, project, width, ['story']);
 }
-
-const drawn = (page: Page) =>
-  page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
 
 const without = (id: string, effect: string): Command => ({ type: 'remove-effect', id, effect }) as Command;
 

@@ -8,8 +8,15 @@ const MOST = 2000;
  * read by. Asked again and again rather than by the promises of the animations: one that is cut short keeps its own.
  */
 export async function arrived(page: Page): Promise<void> {
+  await drawn(page);
   await expect.poll(() => page.evaluate(coming, MOST)).toBe(0);
 }
+
+/** Waits until the page was drawn twice: what hangs on the scroll has no effect in the first frame. */
+export const drawn = (page: Page): Promise<void> =>
+  page.evaluate(
+    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done())))
+  );
 
 /** Run in the page: how many animations are on their way to an end within `most` ms. */
 function coming(most: number): number {

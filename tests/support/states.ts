@@ -4,7 +4,8 @@ import type { StateName } from '../../src/core/project/types';
 const PSEUDO: Readonly<Partial<Record<StateName, readonly string[]>>> = {
   hover: ['hover'],
   focus: ['focus', 'focus-visible'],
-  pressed: ['hover', 'active']
+  pressed: ['hover', 'active'],
+  'selected-hover': ['hover']
 };
 
 /** Brings every element of a selector into a state by Chromium's own tools, as its developer tools do. */

@@ -1,5 +1,5 @@
 import { blended } from '../colour/blend';
-import { contrast, maybeColour, over, type Colour } from '../colour/contrast';
+import { contrast, maybeColour, maybeColourIn, over, type Colour } from '../colour/contrast';
 import { ANY_TONE, coloursOfTones } from '../colour/tones';
 import { coloursIn } from '../css/paint';
 import { spelt } from '../css/tokens';
@@ -276,14 +276,26 @@ export function textContrast(
   return { least: Math.min(...ratios), most: Math.max(...ratios) };
 }
 
+/** A line's colour where none is written (CSS Basic User Interface 4, 3.3: `auto` computes to it). */
+const OF_WORDS = /\b(?:solid|dashed|dotted|double)\b/i;
+
+function ringColour(ring: string, words: string): Colour | null {
+  const written = maybeColourIn(ring);
+  if (written) return maybeColour(written);
+  return OF_WORDS.test(ring) ? maybeColour(words) : null;
+}
+
 /**
- * Contrast of a part's ring with what is around the part, the least where that is a picture; null where it
- * has none. WCAG 2.2, success criterion 1.4.11.
+ * Contrast of a part's ring with what it is drawn on, the least where that is a picture: with what is around the part,
+ * or with the part's own ground where a negative gap draws it inside. Null where it has none, or one whose colour is
+ * the browser's. WCAG 2.2, success criterion 1.4.11.
  */
 export function ringContrast(registry: Registry, project: Project, at: At): number | null {
-  const ring = resolve(registry, project, at).get('outline')!.value;
-  const word = ring.match(/#[0-9a-f]{3,8}|(?:rgb|hsl|oklch|oklab|lab|lch)a?\([^)]*\)|[a-z]+$/i)?.[0];
-  const colour = word ? maybeColour(word) : null;
-  if (!colour || /\bnone\b/.test(ring)) return null;
-  return Math.min(...behind(registry, project, at).map((back) => contrast(over(colour, back), back)));
+  const resolution = resolve(registry, project, at);
+  const valueOf = (property: string) => resolution.get(property)!.value;
+  const colour = ringColour(valueOf('outline'), valueOf('color'));
+  if (!colour) return null;
+  const isInside = Number.parseFloat(valueOf('outline-offset')) < 0;
+  const grounds = isInside ? backdrops(registry, project, at) : behind(registry, project, at);
+  return Math.min(...grounds.map((back) => contrast(over(colour, back), back)));
 }

@@ -1,3 +1,4 @@
+import chroma from 'chroma-js';
 import type { Command } from '../commands/commands';
 import { describe, expect, it } from 'vitest';
 import type { ConditionName, StateName } from '../project/types';
@@ -130,9 +131,35 @@ describe('contrast of parts', () => {
     expect(faded).toBeLessThan(solid / 2);
   });
 
-  it('measures a ring against what is around it, and has nothing to say where there is none', () => {
+  it('measures a ring against what it is drawn on: around the part, or on its own ground in the state it is in', () => {
+    const blue = set('tab', 'outline', '2px solid #2b55a0', 'focus');
+    const outside = after(sampleProject(), blue, set('tab', 'outline-offset', '2px', 'focus'));
+    const inside = after(sampleProject(), blue);
+    const besides = (state: StateName) => ({ ...at('tab', 'focus'), besides: [state] });
+    // Ratios by the WCAG formula, worked out with chroma-js: #2b55a0 on white, on #f2efe7, on #0b6a5f.
+    expect(ringContrast(registry, outside, at('tab', 'focus'))).toBeCloseTo(7.2, 1);
+    expect(ringContrast(registry, outside, besides('selected'))).toBeCloseTo(7.2, 1);
+    expect(ringContrast(registry, inside, at('tab', 'focus'))).toBeCloseTo(
+      chroma.contrast('#2b55a0', '#f2efe7'),
+      2
+    );
+    expect(ringContrast(registry, inside, besides('selected'))).toBeCloseTo(
+      chroma.contrast('#2b55a0', '#0b6a5f'),
+      2
+    );
+  });
+
+  it('takes a ring without a colour for one in that of the words, and has nothing to say where there is none', () => {
+    const ringed = (outline: string) =>
+      ringContrast(
+        registry,
+        after(sampleProject(), set('tab', 'outline', outline, 'focus')),
+        at('tab', 'focus')
+      );
+    const words = textContrast(registry, sampleProject(), at('tab', 'focus'))!.least;
+    for (const outline of ['2px solid currentcolor', '2px dashed'])
+      expect(ringed(outline), outline).toBeCloseTo(words, 5);
+    for (const outline of ['none', 'auto', '0']) expect(ringed(outline), outline).toBeNull();
     expect(ringContrast(registry, sampleProject(), at('tab'))).toBeNull();
-    // #2b55a0 on white: 7.2 by the WCAG formula, worked out with chroma-js.
-    expect(ringContrast(registry, sampleProject(), at('tab', 'focus'))).toBeCloseTo(7.2, 1);
   });
 });

@@ -14,6 +14,8 @@ export interface At {
   readonly part: string;
   /** The state looked at; states it brings along (see `impliedStates`) count too. Default: rest. */
   readonly state?: StateName;
+  /** States that hold as well, though it does not bring them along: the focus of what is chosen. Default: none. */
+  readonly besides?: readonly StateName[];
   /** Conditions that hold. `always` need not be named. */
   readonly conditions?: readonly ConditionName[];
 }
@@ -43,7 +45,8 @@ const resolved = new WeakMap<Project, Map<string, Resolution>>();
  */
 export function resolve(registry: Registry, project: Project, at: At): Resolution {
   const known = remembered(resolved, project, () => new Map());
-  const key = `${at.node} ${at.part} ${at.state ?? 'rest'} ${at.conditions?.join(' ') ?? ''}`;
+  const states = [at.state ?? 'rest', ...(at.besides ?? [])].join('+');
+  const key = `${at.node} ${at.part} ${states} ${at.conditions?.join(' ') ?? ''}`;
   return remembered(known, key, () => freshResolution(registry, project, at));
 }
 
@@ -51,7 +54,7 @@ function freshResolution(registry: Registry, project: Project, at: At): Resoluti
   const node = nodeOf(project, at.node);
   const conditions = new Set<ConditionName>(at.conditions ?? []).add('always');
   const kind = registry.of(node);
-  const states = impliedStates(kind, at.state ?? 'rest', at.conditions ?? []);
+  const states = [...impliedStates(kind, at.state ?? 'rest', at.conditions ?? []), ...(at.besides ?? [])];
   const resolution = new Map<string, Resolved>();
   for (const cell of cells(kind, node, at.part)) {
     if (!states.includes(cell.state) || !conditions.has(cell.condition)) continue;

@@ -1,4 +1,4 @@
-import type { Kind } from '../kinds/contract';
+import type { Kind, Part } from '../kinds/contract';
 import { STATES, type ConditionName, type StateName } from '../project/types';
 import { remembered } from '../data/remembered';
 
@@ -27,3 +27,15 @@ export function impliedStates(
 /** Whether only what the pointer is over can be in it; a press is felt on touch too. */
 export const isPointed = ({ states }: Pick<Kind, 'states'>, state: StateName): boolean =>
   state === 'hover' || (states?.[state]?.implies?.includes('hover') ?? false);
+
+/** Brought by a hand for a moment, or never in use: they say nothing of what a part is when it gets the focus. */
+const PASSING: readonly string[] = ['focus', 'hover', 'pressed', 'disabled'];
+
+/**
+ * States a part may be in when it gets the focus, beside rest: selected, open. The tab that Tab goes to is always the
+ * selected one. Empty for a part that takes no focus.
+ */
+export function statesUnderFocus(kind: Pick<Kind, 'states'>, { states }: Part): readonly StateName[] {
+  if (!states.focus) return [];
+  return Object.keys(states).filter((state) => !PASSING.includes(state) && !isPointed(kind, state));
+}

@@ -35,6 +35,12 @@ export function maybeColour(text: string): Colour | null {
   return { r, g, b, alpha: alpha ?? 1 };
 }
 
+/** @returns the colour in a value of several words, such as a ring's, as written; null where there is none. */
+export function maybeColourIn(value: string): string | null {
+  const words = value.match(/[a-z-]+\([^)]*\)|[^\s]+/gi) ?? [];
+  return words.find((word) => maybeColour(word) !== null) ?? null;
+}
+
 /**
  * `front` painted over an opaque `back`; source-over on sRGB values (CSS Color 4, section 12.2, simple alpha
  * compositing).

@@ -183,6 +183,15 @@ describe('swapping the kind', () => {
         condition: 'narrow',
         property: 'color',
         value: '#654321'
+      },
+      {
+        type: 'set-style',
+        id: 'tabs',
+        part: 'header',
+        state: 'selected-hover',
+        condition: 'always',
+        property: 'color',
+        value: '#135790'
       }
     );
     const accordion = after(before, { type: 'swap', id: 'tabs', kind: 'accordion' });
@@ -191,7 +200,13 @@ describe('swapping the kind', () => {
       kind: 'accordion',
       settings: { several: true },
       slots: { panels },
-      styles: { header: { hover: { always: { color: '#123456' } }, open: { narrow: { color: '#654321' } } } }
+      styles: {
+        header: {
+          hover: { always: { color: '#123456' } },
+          open: { narrow: { color: '#654321' } },
+          'open-hover': { always: { color: '#135790' } }
+        }
+      }
     });
     const tabs = after(accordion, { type: 'swap', id: 'tabs', kind: 'tabs' });
     expect(tabs.nodes[id('tabs')]!.styles).toEqual(before.nodes[id('tabs')]!.styles);

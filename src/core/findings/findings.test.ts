@@ -220,6 +220,32 @@ describe('findings', () => {
     expect(contrasts(after(sampleProject(), ask, ...both))).toEqual([]);
   });
 
+  it('sees the current link under the pointer, where the ground of one state takes the words of the other', () => {
+    const style = (state: string, property: string, value: string): Command => ({
+      type: 'set-style',
+      id: 'ways',
+      part: 'link',
+      state,
+      condition: 'always',
+      property,
+      value
+    });
+    const link = make('link', 'Here', { label: 'Here', href: '#here' });
+    const ways = put(make('links', 'Ways', {}, { links: [link] }));
+    const contrasts = (...more: Command[]) =>
+      runFindings(registry, after(sampleProject(), ways, ...more)).filter(
+        ({ rule }) => rule === 'text-contrast'
+      );
+    const hover = [style('hover', 'background-color', '#063f39'), style('hover', 'color', '#ffffff')];
+    const current = style('selected', 'color', '#0b6a5f');
+    expect(contrasts(...hover)).toEqual([]);
+    expect(contrasts(current)).toEqual([]);
+    expect(contrasts(...hover, current)).toMatchObject([
+      { sentence: 'The link of Ways cannot be read well on selected and hover: 1.8 : 1' }
+    ]);
+    expect(contrasts(...hover, current, style('selected-hover', 'color', '#ffffff'))).toEqual([]);
+  });
+
   it('offers fixes that mend, for every rule that has one', () => {
     const cases: readonly (readonly [Command[], Facts])[] = [
       [[], fit({ needed: 600 })],

@@ -1,3 +1,4 @@
+import { chosenBy } from '../../kinds/choosing';
 import type { Anatomy } from '../../kinds/contract';
 import { closingPart, pressable, ring } from '../../kinds/opening';
 import type { Styles } from '../../project/types';
@@ -10,7 +11,7 @@ export const anatomy: Anatomy = {
   list: { label: 'list', states: {}, properties: ['gap'], box: { x: 4, y: 36, width: 112, height: 32 } },
   link: {
     label: 'link',
-    states: { ...pressable, selected: '[aria-current]' },
+    states: { ...pressable, ...chosenBy('[aria-current]') },
     hasText: true,
     on: 'list',
     movesTo: 'panel',
@@ -19,7 +20,7 @@ export const anatomy: Anatomy = {
   },
   arrow: {
     label: 'arrow of a sub-list',
-    states: { ...pressable, selected: '[aria-expanded="true"]' },
+    states: { ...pressable, ...chosenBy('[aria-expanded="true"]') },
     on: 'list',
     movesTo: 'panel',
     properties: words,
@@ -34,7 +35,7 @@ export const anatomy: Anatomy = {
   },
   sublink: {
     label: 'sub-link',
-    states: { ...pressable, selected: '[aria-current]' },
+    states: { ...pressable, ...chosenBy('[aria-current]') },
     hasText: true,
     on: 'sublist',
     properties: [...words, ...lettering],
@@ -51,7 +52,7 @@ export const anatomy: Anatomy = {
   close: closingPart({ x: 104, y: 10, width: 36, height: 16 }),
   menu: {
     label: 'menu button',
-    states: { ...pressable, selected: '[aria-expanded="true"]' },
+    states: { ...pressable, ...chosenBy('[aria-expanded="true"]') },
     hasText: true,
     properties: words,
     keys: { Escape: 'closes the menu' },

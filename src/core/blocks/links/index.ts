@@ -1,3 +1,4 @@
+import { choosing } from '../../kinds/choosing';
 import type { Context, FallbackContext, FallbackRow, Kind } from '../../kinds/contract';
 import type { Node } from '../../project/types';
 import { isPanel, settings, type LinksSettings } from './settings';
@@ -47,6 +48,7 @@ function fallbacks(_node: Node, { settings: under, bands }: FallbackContext): re
 export const links: Kind = {
   ...about,
   anatomy,
+  states: choosing,
   settings,
   slots: { links: { label: 'Links', accepts: ['link'], items: true, repeats: true, least: 1, part: 'link' } },
   forms: [

@@ -1,6 +1,7 @@
 import { changeAgainstRest } from '../../cascade/change';
 import { groundOf, maybeGroundOwner, ringContrast, textContrast } from '../../cascade/contrast';
 import { resolve } from '../../cascade/resolve';
+import { maybeColourIn } from '../../colour/contrast';
 import { FAINT } from '../../colour/difference';
 import { apply } from '../../commands/apply';
 import type { Command } from '../../commands/commands';
@@ -9,8 +10,8 @@ import { heapOf } from '../../kinds/circumstances';
 import type { Fix } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import { nodeOf } from '../../project/tree';
-import type { NodeId, Project } from '../../project/types';
-import { colourIn, nearestColour } from './nearest-colour';
+import type { NodeId, Project, StateName } from '../../project/types';
+import { nearestColour } from './nearest-colour';
 import { at, type Place } from './places';
 import { firstGiven } from '../../data/first-given';
 
@@ -118,15 +119,42 @@ export function maybeColourMend(registry: Registry, project: Project, place: Pla
   return value === null ? null : { label: `Make the text ${value}`, commands: [mended(value)] };
 }
 
-/** The ring in the nearest colour that can be seen. */
-export function maybeRingMend(registry: Registry, project: Project, place: Place): Fix | null {
-  const ring = resolve(registry, project, at(place)).get('outline')!.value;
-  const own = colourIn(ring);
-  if (own === null) return null;
-  const mended = (value: string) => cellCommand(place, 'outline', ring.replace(own, value));
-  const isSeen = (after: Project) => (ringContrast(registry, after, at(place)) ?? 0) >= RING_LEAST;
-  const value = nearestColour(own, (each) => holdsWith(registry, project, mended(each), isSeen));
-  return value === null ? null : { label: `Make the ring ${value}`, commands: [mended(value)] };
+/** The ring's contrast in the worst of some states that the part may be in when it gets the focus. */
+export const ringContrastIn = (
+  registry: Registry,
+  project: Project,
+  place: Place,
+  states: readonly StateName[]
+): number =>
+  Math.min(
+    ...states.map((state) => ringContrast(registry, project, { ...at(place), besides: [state] }) ?? Infinity)
+  );
+
+const WORDS_COLOUR = 'currentcolor';
+
+/** A ring with another colour in place of the written one, or with one where none is written. */
+function inColour(ring: string, value: string): string {
+  const written = maybeColourIn(ring) ?? ring.match(/currentcolor/i)?.[0];
+  return written ? ring.replace(written, value) : `${ring} ${value}`;
+}
+
+/** The ring in the nearest colour that can be seen in each of some states, or else in that of the words. */
+export function maybeRingMend(
+  registry: Registry,
+  project: Project,
+  place: Place,
+  states: readonly StateName[]
+): Fix | null {
+  const resolution = resolve(registry, project, at(place));
+  const ring = resolution.get('outline')!.value;
+  const mended = (value: string) => cellCommand(place, 'outline', inColour(ring, value));
+  const isSeen = (after: Project) => ringContrastIn(registry, after, place, states) >= RING_LEAST;
+  const holds = (value: string) => holdsWith(registry, project, mended(value), isSeen);
+  const near = nearestColour(maybeColourIn(ring) ?? resolution.get('color')!.value, holds);
+  const value = near ?? [WORDS_COLOUR].find(holds);
+  if (!value) return null;
+  const name = value === WORDS_COLOUR ? 'the colour of its words' : value;
+  return { label: `Make the ring ${name}`, commands: [mended(value)] };
 }
 
 /** Whether a state is seen to differ from rest, and its words can still be read. */

@@ -36,9 +36,3 @@ export function nearestColour(text: string, holds: (value: string) => boolean): 
   const own = maybeColour(text);
   return (own && neighbours(own).find(holds)) ?? null;
 }
-
-/** @returns the colour in a value of several words, such as a ring's; null where there is none. */
-export function colourIn(value: string): string | null {
-  const words = value.match(/[a-z-]+\([^)]*\)|[^\s]+/gi) ?? [];
-  return words.find((word) => maybeColour(word) !== null) ?? null;
-}

@@ -30,11 +30,18 @@ export const at = ({ node, part, state, condition }: Place): At => ({
   conditions: heapOf(condition)
 });
 
-function wordsFor({ states }: Kind, state: StateName, condition: ConditionName): string {
-  const name = (states?.[state]?.label ?? state).replace(', ', ' and ');
-  const on = state === 'rest' ? '' : ` on ${name}`;
+/** Names of states that hold together, and the condition, as they end a sentence. */
+function wordsFor({ states }: Kind, together: readonly StateName[], condition: ConditionName): string {
+  const names = together
+    .filter((state) => state !== 'rest')
+    .map((state) => (states?.[state]?.label ?? state).replace(', ', ' and '));
+  const on = names.length === 0 ? '' : ` on ${names.join(' and ')}`;
   return condition === 'always' ? on : `${on}, ${conditionWords(condition)}`;
 }
+
+/** `where` of a place in which another state holds as well. */
+export const whereBesides = (kind: Kind, { state, condition }: Place, other: StateName): string =>
+  wordsFor(kind, [state, other], condition);
 
 type Drawn = readonly [part: string, anatomy: Part];
 
@@ -45,7 +52,7 @@ function placeOf(
   state: StateName,
   condition: ConditionName
 ): Place {
-  return { node, part, label, hasText, state, condition, where: wordsFor(kind, state, condition) };
+  return { node, part, label, hasText, state, condition, where: wordsFor(kind, [state], condition) };
 }
 
 /** States of a part that can be seen: a disabled control need not be (WCAG 2.2, 1.4.3). */

@@ -1,12 +1,21 @@
 import { changeAgainstRest } from '../../cascade/change';
-import { ringContrast, textContrast } from '../../cascade/contrast';
+import { textContrast } from '../../cascade/contrast';
 import { contrastOverItems, type ItemContrast } from '../../cascade/slides';
+import { statesUnderFocus } from '../../cascade/states';
 import { FAINT } from '../../colour/difference';
 import { type FindingRule, type Remark, error, warning } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
-import type { Project } from '../../project/types';
-import { maybeChangeMend, maybeColourMend, maybeRingMend, maybeVeil, RING_LEAST, TEXT_LEAST } from './mends';
-import { at, placesOf, restOverPicture, writesOwnText, type Place } from './places';
+import type { Project, StateName } from '../../project/types';
+import {
+  maybeChangeMend,
+  maybeColourMend,
+  maybeRingMend,
+  maybeVeil,
+  ringContrastIn,
+  RING_LEAST,
+  TEXT_LEAST
+} from './mends';
+import { at, placesOf, restOverPicture, whereBesides, writesOwnText, type Place } from './places';
 
 type Ratio = NonNullable<ReturnType<typeof textContrast>>;
 
@@ -72,20 +81,26 @@ export const textContrastRule = (registry: Registry): FindingRule => ({
   }
 });
 
-const faintRing = ({ node, part, label, where }: Place, ratio: string, fix: Remark['fix']) =>
+/** A ring that can hardly be seen. @param where in which states and under which condition, as it ends a sentence. */
+const faintRing = ({ node, part, label }: Place, where: string, ratio: string, fix: Remark['fix']) =>
   error({
     part,
     view: 'States',
     number: ratio,
     sentence: `The ring of the ${label} of ${node.name} can hardly be seen${where}: ${ratio}`,
-    cause: `People who use the keyboard find their place by it; it needs ${RING_LEAST} : 1 against what is around.`,
+    cause: `People who use the keyboard find their place by it; it needs ${RING_LEAST} : 1 against what it is drawn on.`,
     fix
   });
 
+/** The first of the states a part may be in when it gets the focus in which its ring is too faint, at rest first. */
 function maybeRing(registry: Registry, project: Project, place: Place): Remark | null {
-  const ratio = ringContrast(registry, project, at(place)) ?? RING_LEAST;
-  if (ratio >= RING_LEAST) return null;
-  return faintRing(place, `${ratio.toFixed(1)} : 1`, maybeRingMend(registry, project, place));
+  const kind = registry.of(place.node);
+  const states = ['rest', ...statesUnderFocus(kind, kind.anatomy[place.part]!)];
+  const ratioIn = (state: StateName) => ringContrastIn(registry, project, place, [state]);
+  const state = states.find((each) => ratioIn(each) < RING_LEAST);
+  if (state === undefined) return null;
+  const mend = maybeRingMend(registry, project, place, states);
+  return faintRing(place, whereBesides(kind, place, state), `${ratioIn(state).toFixed(1)} : 1`, mend);
 }
 
 export const ringContrastRule = (registry: Registry): FindingRule => ({

@@ -6,7 +6,7 @@ const OPEN = ':is([open] > *)';
 
 export const states: Readonly<Record<string, OwnState>> = {
   open: { label: 'open', like: 'selected' },
-  'open-hover': { label: 'open, hover', implies: ['hover', 'open'] }
+  'open-hover': { label: 'open, hover', implies: ['hover', 'open'], like: 'selected-hover' }
 };
 
 export const anatomy: Anatomy = {

@@ -1,6 +1,7 @@
 import type { Element } from 'hast';
 import { compact, defined } from '../../data/compact';
 import { element, text } from '../../html/build';
+import { choosing, chosenBy } from '../../kinds/choosing';
 import type { Anatomy, Context, Kind } from '../../kinds/contract';
 import { controlLook, pressable, ring } from '../../kinds/opening';
 import { notes } from '../../kinds/rule';
@@ -30,7 +31,7 @@ const anatomy: Anatomy = {
   back: face('back', 80),
   flip: {
     label: 'turn button',
-    states: { ...pressable, selected: '[aria-pressed="true"]' },
+    states: { ...pressable, ...chosenBy('[aria-pressed="true"]') },
     hasText: true,
     properties: ['font-size', 'font-weight', 'cursor'],
     box: { x: 100, y: 92, width: 40, height: 12 }
@@ -99,6 +100,7 @@ function markup(node: Node, ctx: Context): Element {
 export const card: Kind = {
   ...about,
   anatomy,
+  states: choosing,
   settings,
   slots: {
     front: { label: 'Front', accepts: ['block'], part: 'front' },

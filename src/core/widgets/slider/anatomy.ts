@@ -1,10 +1,12 @@
+import { choosing, chosenBy } from '../../kinds/choosing';
 import type { Anatomy, OwnState } from '../../kinds/contract';
 import { controlLook, pressable, ring } from '../../kinds/opening';
 import type { Styles } from '../../project/types';
 
 export const states: Readonly<Record<string, OwnState>> = {
   next: { label: 'next' },
-  current: { label: 'current', like: 'selected' }
+  current: { label: 'current', like: 'selected' },
+  ...choosing
 };
 
 export const anatomy: Anatomy = {
@@ -23,7 +25,7 @@ export const anatomy: Anatomy = {
   hold: {
     label: 'hold button',
     on: 'bar',
-    states: { ...pressable, selected: '[aria-pressed="true"]' },
+    states: { ...pressable, ...chosenBy('[aria-pressed="true"]') },
     hasText: true,
     properties: ['font-size', 'font-weight', 'cursor'],
     box: { x: 94, y: 4, width: 20, height: 14 }
@@ -60,7 +62,7 @@ export const anatomy: Anatomy = {
   dot: {
     label: 'dot',
     on: 'dots',
-    states: { ...pressable, selected: '[aria-current]' },
+    states: { ...pressable, ...chosenBy('[aria-current]') },
     isMark: true,
     properties: ['scale', 'cursor'],
     box: { x: 44, y: 105, width: 8, height: 8 }
@@ -68,7 +70,7 @@ export const anatomy: Anatomy = {
   thumb: {
     label: 'small picture',
     on: 'dots',
-    states: { ...pressable, selected: '[aria-current]' },
+    states: { ...pressable, ...chosenBy('[aria-current]') },
     properties: ['scale', 'cursor']
   },
   counter: { label: 'counter', states: {}, hasText: true, properties: ['font-size', 'font-weight'] }

@@ -1,3 +1,4 @@
+import { choosing } from '../../kinds/choosing';
 import type { FallbackContext, FallbackRow, Kind, Make } from '../../kinds/contract';
 import type { Fit } from '../../kinds/finding';
 import type { ConditionName, Fragment, Node } from '../../project/types';
@@ -73,6 +74,7 @@ function fallbacks(_node: Node, { bands, fit, settings: under }: FallbackContext
 export const tabs: Kind = {
   ...about,
   anatomy,
+  states: choosing,
   settings,
   slots: {
     panels: { label: 'Panels', accepts: ['panel'], items: true, repeats: true, least: 1, part: 'panel' }

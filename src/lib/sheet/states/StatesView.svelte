@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Command } from '$core/commands/commands';
   import { resolve, type Resolution } from '$core/cascade/resolve';
-  import { statesOf } from '$core/cascade/states';
+  import { statesOf, statesUnderFocus } from '$core/cascade/states';
   import { OverflowMenu, OverflowMenuItem } from 'carbon-components-svelte';
   import { changeAgainstRest } from '$core/cascade/change';
   import { ringContrast, textContrast } from '$core/cascade/contrast';
@@ -91,9 +91,13 @@
   }
 
   function ringOf(state: StateName): Worked {
-    const value = ringContrast(registry, wb.project, at(state));
+    const isHeld = statesUnderFocus(wb.kind, anatomy).includes(state);
+    const value = ringContrast(registry, wb.project, { ...at(state), besides: isHeld ? ['focus'] : [] });
     if (value === null) return NONE;
-    return { text: ratio(value), tone: value >= 3 ? 'good' : 'bad' };
+    const tone = value >= 3 ? 'good' : 'bad';
+    return isHeld
+      ? { text: ratio(value), tone, why: 'With the focus in this state' }
+      : { text: ratio(value), tone };
   }
 
   function changeOf(state: StateName): Worked {
@@ -322,6 +326,7 @@
     justify-content: space-between;
   }
   .force {
+    text-align: start;
     padding: 1px 6px;
     margin-left: -6px;
     font-weight: 600;
