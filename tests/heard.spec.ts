@@ -149,6 +149,7 @@ test('the sheet says what each state is heard as, which keys work, and what is s
     'as rest',
     'as rest',
     'selected',
+    'selected',
     'unavailable'
   ]);
   const keys = page.getByRole('row').filter({ hasText: 'Keys there' });
