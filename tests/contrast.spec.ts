@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { ringContrast, textContrast } from '../src/core/cascade/contrast';
-import { contrast } from '../src/core/colour/contrast';
+import { contrast, maybeColour } from '../src/core/colour/contrast';
 import { TONE_GRID } from '../src/core/colour/tones';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
@@ -230,3 +230,51 @@ for (const [name, ring] of [
     });
   }
 }
+
+/** Contrast of a text with the ground Chromium paints at its upper left corner, where no letter stands. */
+async function seenContrast(page: Page, words: string): Promise<number> {
+  const text = page.getByText(words, { exact: true });
+  const [r, g, b] = await sharp(await text.screenshot())
+    .removeAlpha()
+    .raw()
+    .toBuffer();
+  const colour = await text.evaluate((element) => getComputedStyle(element).color);
+  return contrast(maybeColour(colour)!, { r: r! / 255, g: g! / 255, b: b! / 255, alpha: 1 });
+}
+
+test('words are read on the ground of what they stand on as it is: pointed at, or open', async ({
+  blank: page
+}) => {
+  const styled = (id: string, part: string, state: string, property: string, value: string): Command => ({
+    type: 'set-style',
+    id,
+    part,
+    state,
+    condition: 'always',
+    property,
+    value
+  });
+  const box = make('stack', 'Box', {}, { content: [make('text', 'Boxed', { html: '<p>In a box</p>' })] });
+  const item = make('panel', 'Item', {}, { content: [make('text', 'Told', { html: '<p>In an item</p>' })] });
+  const ask = make('accordion', 'Ask', {}, { panels: [item] });
+  const { project, bytes } = await projectOf(
+    make('section', 'Band', {}, { content: [box, ask] }),
+    styled('box', 'root', 'hover', 'background-color', '#22372b'),
+    styled('box', 'root', 'hover', 'color', '#c9b98a'),
+    styled('ask', 'item', 'rest', 'background-color', '#22372b'),
+    styled('ask', 'item', 'open', 'background-color', '#d9e3c4'),
+    styled('ask', 'item', 'open', 'color', '#7a2f16')
+  );
+  const text = (id: string) => ({ node: id as NodeId, part: 'root' });
+  const said = (at: Parameters<typeof textContrast>[2]) => textContrast(registry, project, at)!.least;
+  await page.setViewportSize({ width: 640, height: 400 });
+  await page.goto((await exported(project, bytes)).url);
+  await page.mouse.move(1, 399);
+  await expect.poll(() => seenContrast(page, 'In a box')).toBeCloseTo(said(text('boxed')), 1);
+  await page.getByText('In a box').hover();
+  const around = { node: 'box' as NodeId, part: 'root', state: 'hover' };
+  await expect.poll(() => seenContrast(page, 'In a box')).toBeCloseTo(said({ ...text('boxed'), around }), 1);
+  await page.locator('details').evaluate((item: HTMLDetailsElement) => (item.open = true));
+  await page.mouse.move(1, 399);
+  await expect.poll(() => seenContrast(page, 'In an item')).toBeCloseTo(said(text('told')), 1);
+});

@@ -10,7 +10,7 @@ import { settingsWithDefaults } from '../kinds/settings';
 import { maybeStacking } from '../kinds/stacked';
 import { childIds, maybePlaceOf, nodeOf } from '../project/tree';
 import type { ConditionName, NodeId, Project } from '../project/types';
-import { maybeParentPart, resolve, type At } from './resolve';
+import { maybeAbove, maybeParentPart, resolve, type At } from './resolve';
 
 const PAPER: Colour = { r: 1, g: 1, b: 1, alpha: 1 };
 
@@ -141,8 +141,8 @@ function behind(registry: Registry, project: Project, at: At): readonly Colour[]
   const conditions = at.conditions ?? [];
   const next = at.part === 'root' ? maybeUnderHeader(registry, project, at.node, conditions) : null;
   if (next) return topOf(registry, project, next, conditions);
-  const parent = maybeParentPart(registry, project, nodeOf(project, at.node), at.part);
-  const flat = parent ? backdrops(registry, project, { ...parent, conditions }) : [PAPER];
+  const parent = maybeAbove(registry, project, at);
+  const flat = parent ? backdrops(registry, project, parent) : [PAPER];
   return at.part === 'root' ? withUnderneath(registry, project, at.node, flat, conditions) : flat;
 }
 

@@ -1,6 +1,7 @@
 import { parseQuantity, printQuantity } from '../css/quantity';
 import { STYLE_PROPERTIES } from '../css/properties';
 import { maybeSoleToken, spelt } from '../css/tokens';
+import type { Kind } from '../kinds/contract';
 import type { Registry } from '../kinds/registry';
 import { maybePlaceOf, nodeOf } from '../project/tree';
 import type { ConditionName, Node, NodeId, Project, StateName, TokenId } from '../project/types';
@@ -18,6 +19,14 @@ export interface At {
   readonly besides?: readonly StateName[];
   /** Conditions that hold. `always` need not be named. */
   readonly conditions?: readonly ConditionName[];
+  /** A part around it that is in a state: a card under the pointer. Default: all around it is at rest. */
+  readonly around?: PartInState;
+}
+
+export interface PartInState {
+  readonly node: NodeId;
+  readonly part: string;
+  readonly state: StateName;
 }
 
 export interface Resolved {
@@ -46,7 +55,8 @@ const resolved = new WeakMap<Project, Map<string, Resolution>>();
 export function resolve(registry: Registry, project: Project, at: At): Resolution {
   const known = remembered(resolved, project, () => new Map());
   const states = [at.state ?? 'rest', ...(at.besides ?? [])].join('+');
-  const key = `${at.node} ${at.part} ${states} ${at.conditions?.join(' ') ?? ''}`;
+  const around = at.around ? `${at.around.node} ${at.around.part} ${at.around.state}` : '';
+  const key = `${at.node} ${at.part} ${states} ${at.conditions?.join(' ') ?? ''} ${around}`;
   return remembered(known, key, () => freshResolution(registry, project, at));
 }
 
@@ -61,7 +71,7 @@ function freshResolution(registry: Registry, project: Project, at: At): Resoluti
     const { from, state, condition } = cell;
     resolution.set(cell.property, { ...spelledOut(cell.value, project), origin: { from, state, condition } });
   }
-  addInherited(registry, project, node, at, resolution);
+  addInherited(registry, project, at, resolution);
   return resolution;
 }
 
@@ -72,15 +82,9 @@ function spelledOut(written: string, project: Project): Pick<Resolved, 'value' |
   return defined({ value: spelled.ok ? spelled.value : written, written, token: token ? token : undefined });
 }
 
-function addInherited(
-  registry: Registry,
-  project: Project,
-  node: Node,
-  at: At,
-  resolution: Map<string, Resolved>
-): void {
-  const parent = maybeParentPart(registry, project, node, at.part);
-  const above = parent ? resolve(registry, project, { ...parent, conditions: at.conditions ?? [] }) : null;
+function addInherited(registry: Registry, project: Project, at: At, resolution: Map<string, Resolved>): void {
+  const parent = maybeAbove(registry, project, at);
+  const above = parent ? resolve(registry, project, parent) : null;
   const size = resolution.get('font-size');
   if (size)
     resolution.set('font-size', { ...size, value: absoluteSize(size.value, above?.get('font-size')?.value) });
@@ -99,7 +103,7 @@ function addInherited(
       resolution.set(property, {
         value: from.value,
         written: from.written,
-        origin: { from: 'inherited', ...parent }
+        origin: { from: 'inherited', node: parent.node, part: parent.part }
       });
   }
 }
@@ -143,3 +147,34 @@ export function maybeParentPart(
     return { node: owner.id, part: ownerSlot.part };
   return { node: parent.id, part: registry.of(parent).slots[place.slot]?.part ?? 'root' };
 }
+
+/** The part that a part is drawn on, as it is while that part is looked at; null at the page. */
+export function maybeAbove(registry: Registry, project: Project, at: At): At | null {
+  const node = nodeOf(project, at.node);
+  const parent = maybeParentPart(registry, project, node, at.part);
+  if (!parent) return null;
+  const { around, conditions } = at;
+  const isAround = around?.node === parent.node && around.part === parent.part;
+  const shared = parent.node === at.node ? maybeSharedState(registry.of(node), at, parent.part) : undefined;
+  if (!isAround) return defined({ ...parent, state: shared, conditions, around });
+  return defined({
+    ...parent,
+    state: around.state,
+    besides: shared ? [shared] : undefined,
+    conditions,
+    around
+  });
+}
+
+/** What a part's state says of the part it is drawn on: both are under the pointer, both are of one open item. */
+function maybeSharedState(kind: Kind, at: At, parent: string): StateName | undefined {
+  const { seenIn } = kind.anatomy[at.part]!;
+  if (seenIn) return seenIn;
+  const { states } = kind.anatomy[parent]!;
+  const held = impliedStates(kind, at.state ?? 'rest', at.conditions ?? []);
+  return held.findLast((state) => states[state] !== undefined && reachesUp(kind, state));
+}
+
+/** The focus, and being selected or out of use, is of one part alone. */
+const reachesUp = ({ states }: Kind, state: StateName): boolean =>
+  state === 'hover' || state === 'pressed' || Object.hasOwn(states ?? {}, state);

@@ -246,6 +246,68 @@ describe('findings', () => {
     expect(contrasts(...hover, current, style('selected-hover', 'color', '#ffffff'))).toEqual([]);
   });
 
+  describe('words on what is in a state', () => {
+    const style = (id: string, part: string, state: string, property: string, value: string): Command => ({
+      type: 'set-style',
+      id,
+      part,
+      state,
+      condition: 'always',
+      property,
+      value
+    });
+    const words = (name: string) => make('text', name, { html: `<p>${name}.</p>` });
+    const contrasts = (project: Project) =>
+      runFindings(registry, project).filter(({ rule }) => rule === 'text-contrast');
+    const sentences = (project: Project) => contrasts(project).map(({ sentence }) => sentence);
+    const mended = (project: Project) =>
+      contrasts(project).reduce((now, { fix }) => after(now, ...(fix!.commands as Command[])), project);
+
+    it('are read on the ground of a box that is pointed at, and take their colour from there', () => {
+      const box = put(make('stack', 'Box', {}, { content: [words('Here')] }));
+      const dark = style('box', 'root', 'hover', 'background-color', '#22372b');
+      const hovered = after(sampleProject(), box, dark);
+      // Of words that take their colour from the box, the box tells once.
+      expect(sentences(hovered)).toEqual([
+        expect.stringMatching(/^The stack of Box cannot be read well on hover/)
+      ]);
+      expect(sentences(mended(hovered))).toEqual([]);
+      const light = style('box', 'root', 'hover', 'color', '#ffffff');
+      expect(sentences(after(sampleProject(), box, dark, light))).toEqual([]);
+      // A colour of its own stays, whatever the box says.
+      const own = style('here', 'root', 'rest', 'color', '#1f262a');
+      const kept = after(sampleProject(), box, dark, light, own);
+      expect(sentences(kept)).toEqual([
+        expect.stringMatching(/^The text of Here cannot be read well on hover of Box: 1\.\d : 1$/)
+      ]);
+      expect(sentences(mended(kept))).toEqual([]);
+    });
+
+    it('are read on the item of an accordion as it is when it is open, since closed it does not show them', () => {
+      const panel = make('panel', 'Where', {}, { content: [words('Here')] });
+      const ask = put(make('accordion', 'Ask', {}, { panels: [panel] }));
+      const of = (state: string, value: string) => style('ask', 'item', state, 'background-color', value);
+      const here = style('here', 'root', 'rest', 'color', '#1f262a');
+      const light = style('ask', 'header', 'rest', 'color', '#ffffff');
+      const open = style('ask', 'header', 'open', 'color', '#1f262a');
+      expect(sentences(after(sampleProject(), ask, here, of('open', '#22372b')))).toEqual([
+        expect.stringContaining('The text of Here cannot be read well'),
+        expect.stringContaining('The header of Ask cannot be read well on open'),
+        expect.stringContaining('The header of Ask cannot be read well on open and hover')
+      ]);
+      // Dark while it is closed, light once it is open, and its words dark: each is read where it stands.
+      const turned = [
+        here,
+        light,
+        open,
+        of('rest', '#22372b'),
+        of('open', '#ffffff'),
+        of('open-hover', '#ffffff')
+      ];
+      expect(sentences(after(sampleProject(), ask, ...turned))).toEqual([]);
+    });
+  });
+
   it('offers fixes that mend, for every rule that has one', () => {
     const cases: readonly (readonly [Command[], Facts])[] = [
       [[], fit({ needed: 600 })],

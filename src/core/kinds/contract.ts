@@ -66,6 +66,8 @@ export interface Part {
   readonly isMark?: boolean;
   /** The part it is drawn on; `null` for the node's own parent. Default: `root`, and null for `root`. */
   readonly on?: string | null;
+  /** A state of the part it is drawn on, without which it is not seen: the panel of an item that is closed. */
+  readonly seenIn?: StateName;
   /** A part it comes to stand on where there is no room for it, where that is drawn: its words are read there too. */
   readonly movesTo?: string;
   /** Settings of an item that hold its icon, by state: a row of the state sheet. */

@@ -88,9 +88,13 @@ function thinner(one: Veil | null, other: Veil | null): Veil | null {
   return other.percent < one.percent ? other : one;
 }
 
-const cellCommand = ({ node, part, state, condition }: Place, property: string, value: string): Command => ({
+type CellOf = { readonly id: NodeId } & Pick<Place, 'part' | 'state' | 'condition'>;
+
+const cellOf = ({ node, ...place }: Place): CellOf => ({ ...place, id: node.id });
+
+const cellCommand = ({ id, part, state, condition }: CellOf, property: string, value: string): Command => ({
   type: 'set-style',
-  id: node.id,
+  id,
   part,
   state,
   condition,
@@ -109,14 +113,56 @@ function holdsWith(
   return after !== null && holds(after);
 }
 
-/** The colour nearest to the text's own, on the way to black or white, that can be read. */
+/**
+ * The colour nearest to the text's own, on the way to black or white, that can be read. Where the ground is that of a
+ * state of something around it: the colour of words there, which the text may have to take from there, else the text's
+ * own, which has to be read at rest as well, else the ground.
+ */
 export function maybeColourMend(registry: Registry, project: Project, place: Place): Fix | null {
-  const own = resolve(registry, project, at(place)).get('color')!.value;
-  const mended = (value: string) => cellCommand(place, 'color', value);
-  const value = nearestColour(own, (each) =>
-    holdsWith(registry, project, mended(each), (after) => canBeRead(registry, after, place))
+  const { around, ...atRest } = place;
+  const own = cellOf(place);
+  if (!around) return maybeNearest(registry, project, [place], own, 'color');
+  const there: CellOf = { ...around, id: around.node, condition: 'always' };
+  const both = [place, atRest];
+  return (
+    maybeNearest(registry, project, both, there, 'color') ??
+    maybeTaken(registry, project, both, own) ??
+    maybeNearest(registry, project, both, own, 'color') ??
+    maybeNearest(registry, project, both, there, 'background-color')
   );
-  return value === null ? null : { label: `Make the text ${value}`, commands: [mended(value)] };
+}
+
+/** The colour of what the text stands on, where it can be read in some places. */
+function maybeTaken(
+  registry: Registry,
+  project: Project,
+  places: readonly Place[],
+  cell: CellOf
+): Fix | null {
+  const command = cellCommand(cell, 'color', 'inherit');
+  const isRead = (after: Project) => places.every((place) => canBeRead(registry, after, place));
+  if (!holdsWith(registry, project, command, isRead)) return null;
+  return { label: 'Give the text the colour of what it stands on', commands: [command] };
+}
+
+/** The nearest colour to what a cell has by which the text can be read in some places. */
+function maybeNearest(
+  registry: Registry,
+  project: Project,
+  places: readonly Place[],
+  cell: CellOf,
+  property: 'color' | 'background-color'
+): Fix | null {
+  const { id: node, part, state, condition } = cell;
+  const now = resolve(registry, project, { node, part, state, conditions: heapOf(condition) }).get(
+    property
+  )!.value;
+  const mended = (value: string) => cellCommand(cell, property, value);
+  const isRead = (after: Project) => places.every((place) => canBeRead(registry, after, place));
+  const value = nearestColour(now, (each) => holdsWith(registry, project, mended(each), isRead));
+  if (value === null) return null;
+  const what = property === 'color' ? 'text' : 'ground';
+  return { label: `Make the ${what} ${value}`, commands: [mended(value)] };
 }
 
 /** The ring's contrast in the worst of some states that the part may be in when it gets the focus. */
@@ -147,7 +193,7 @@ export function maybeRingMend(
 ): Fix | null {
   const resolution = resolve(registry, project, at(place));
   const ring = resolution.get('outline')!.value;
-  const mended = (value: string) => cellCommand(place, 'outline', inColour(ring, value));
+  const mended = (value: string) => cellCommand(cellOf(place), 'outline', inColour(ring, value));
   const isSeen = (after: Project) => ringContrastIn(registry, after, place, states) >= RING_LEAST;
   const holds = (value: string) => holdsWith(registry, project, mended(value), isSeen);
   const near = nearestColour(maybeColourIn(ring) ?? resolution.get('color')!.value, holds);
@@ -176,7 +222,7 @@ export function maybeChangeMend(registry: Registry, project: Project, place: Pla
 
 function maybeChangeOf(registry: Registry, project: Project, place: Place, property: string): Fix | null {
   const own = resolve(registry, project, at(place)).get(property)!.value;
-  const changed = (value: string) => cellCommand(place, property, value);
+  const changed = (value: string) => cellCommand(cellOf(place), property, value);
   const value = nearestColour(own, (each) =>
     holdsWith(registry, project, changed(each), (after) => isSeenChange(registry, after, place))
   );

@@ -2,7 +2,9 @@ import { analyse } from '../../compile/analyse';
 import { drawnParts } from '../../compile/parts';
 import { maybeGroundOwner } from '../../cascade/contrast';
 import { cells, type Cell } from '../../cascade/look';
-import type { At } from '../../cascade/resolve';
+import { maybeParentPart, type At, type PartInState } from '../../cascade/resolve';
+import { defined } from '../../data/compact';
+import { nodeOf } from '../../project/tree';
 import { impliedStates, statesOf } from '../../cascade/states';
 import { CIRCUMSTANCES, heapOf } from '../../kinds/circumstances';
 import { conditionWords } from '../../kinds/conditions';
@@ -18,17 +20,15 @@ export interface Place {
   readonly hasText: boolean;
   readonly state: StateName;
   readonly condition: ConditionName;
-  /** State and condition in words, as they follow in a sentence; empty at rest under none. */
+  /** A part around it that is in a state; what is told is then about the two together. */
+  readonly around?: PartInState;
+  /** States and condition in words, as they follow in a sentence; empty at rest under none. */
   readonly where: string;
 }
 
 /** @returns the place as `resolve` and what stands on it take it. */
-export const at = ({ node, part, state, condition }: Place): At => ({
-  node: node.id,
-  part,
-  state,
-  conditions: heapOf(condition)
-});
+export const at = ({ node, part, state, condition, around }: Place): At =>
+  defined({ node: node.id, part, state, conditions: heapOf(condition), around });
 
 /** Names of states that hold together, and the condition, as they end a sentence. */
 function wordsFor({ states }: Kind, together: readonly StateName[], condition: ConditionName): string {
@@ -126,4 +126,54 @@ export function restOverPicture(
     .filter(([part, { hasText }]) => hasText && !known.has(part) && writesOwnText(registry, { node, part }))
     .filter(([part]) => maybeGroundOwner(registry, project, { node: node.id, part }))
     .map((drawn) => placeOf(registry.of(node), node, drawn, 'rest', 'always'));
+}
+
+const OF_GROUND = ['color', 'background-color'];
+
+/**
+ * States of the parts around one, up to the page, that show another ground there or give it other words; without those
+ * that a part is in together with one that it stands in, such as a header of an open item.
+ */
+function statesAround(registry: Registry, project: Project, node: Node, part: string): readonly Place[] {
+  const own = registry.of(node).anatomy[part]!.states;
+  const found: Place[] = [];
+  for (let now = maybeParentPart(registry, project, node, part); now;) {
+    const owner = nodeOf(project, now.node);
+    const kind = registry.of(owner);
+    const drawn: Drawn = [now.part, kind.anatomy[now.part]!];
+    const declared = cells(kind, owner, now.part).filter(({ property }) => OF_GROUND.includes(property));
+    const isOther = (state: StateName) =>
+      state !== 'rest' && state !== 'disabled' && !(owner === node && own[state] !== undefined);
+    for (const state of new Set(declared.map((cell) => cell.state)))
+      if (isOther(state)) found.push(placeOf(kind, owner, drawn, state, 'always'));
+    now = maybeParentPart(registry, project, owner, now.part);
+  }
+  return found;
+}
+
+/** ` on hover of Press card`, ` on open of the item of Questions`. */
+const wordsForAround = ({ node, part, label, where }: Place): string =>
+  part === 'root' ? `${where} of ${node.name}` : `${where} of the ${label} of ${node.name}`;
+
+/** A part with words, at rest, and a place around it whose ground it stands on then. */
+export interface Within {
+  readonly place: Place;
+  readonly around: Place;
+}
+
+/** Every part with words, at rest, while a part around it is in a state that shows another ground there. */
+export function placesWithin(registry: Registry, project: Project, node: Node): readonly Within[] {
+  const kind = registry.of(node);
+  return drawnAnatomy(registry, project, node)
+    .filter(([part, { hasText }]) => hasText && writesOwnText(registry, { node, part }))
+    .flatMap((drawn) =>
+      statesAround(registry, project, node, drawn[0]).map((around) => ({
+        place: {
+          ...placeOf(kind, node, drawn, 'rest', 'always'),
+          around: { node: around.node.id, part: around.part, state: around.state },
+          where: wordsForAround(around)
+        },
+        around
+      }))
+    );
 }

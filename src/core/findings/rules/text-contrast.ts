@@ -1,11 +1,12 @@
 import { changeAgainstRest } from '../../cascade/change';
 import { textContrast } from '../../cascade/contrast';
+import { resolve } from '../../cascade/resolve';
 import { contrastOverItems, type ItemContrast } from '../../cascade/slides';
 import { statesUnderFocus } from '../../cascade/states';
 import { FAINT } from '../../colour/difference';
 import { type FindingRule, type Remark, error, warning } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
-import type { Project, StateName } from '../../project/types';
+import type { Node, Project, StateName } from '../../project/types';
 import {
   maybeChangeMend,
   maybeColourMend,
@@ -15,7 +16,15 @@ import {
   RING_LEAST,
   TEXT_LEAST
 } from './mends';
-import { at, placesOf, restOverPicture, whereBesides, writesOwnText, type Place } from './places';
+import {
+  at,
+  placesOf,
+  placesWithin,
+  restOverPicture,
+  whereBesides,
+  writesOwnText,
+  type Place
+} from './places';
 
 type Ratio = NonNullable<ReturnType<typeof textContrast>>;
 
@@ -65,6 +74,22 @@ function maybeTooLittle(registry: Registry, project: Project, place: Place): Rat
   return isMixed(ratio) && !writesOwnText(registry, place) ? null : ratio;
 }
 
+const colourAt = (registry: Registry, project: Project, place: Place): string =>
+  resolve(registry, project, at(place)).get('color')!.value;
+
+/**
+ * Places whose words can be read but for the state of what is around them: the others are told of already, as are those
+ * whose words have no other colour than what they stand on.
+ */
+const onlyThere = (registry: Registry, project: Project, node: Node): readonly Place[] =>
+  placesWithin(registry, project, node)
+    .filter(({ place: { around: _around, ...atRest }, around, place }) => {
+      const isTold = maybeTooLittle(registry, project, around) !== null;
+      const isSame = colourAt(registry, project, place) === colourAt(registry, project, around);
+      return !(isTold && isSame) && maybeTooLittle(registry, project, atRest) === null;
+    })
+    .map(({ place }) => place);
+
 export const textContrastRule = (registry: Registry): FindingRule => ({
   id: 'text-contrast',
   summary:
@@ -72,7 +97,8 @@ export const textContrastRule = (registry: Registry): FindingRule => ({
   kinds: null,
   check(node, project) {
     const declared = placesOf(registry, project, node, ['color', 'background-color', 'opacity']);
-    return [...declared, ...restOverPicture(registry, project, node, declared)].flatMap((place) => {
+    const places = [...declared, ...restOverPicture(registry, project, node, declared)];
+    return [...places, ...onlyThere(registry, project, node)].flatMap((place) => {
       const ratio = maybeTooLittle(registry, project, place);
       if (!ratio) return [];
       const said = { ...hardToRead(place, ratio), fix: maybeTextMend(registry, project, place, ratio) };

@@ -62,6 +62,7 @@ export const anatomy: Anatomy = {
   panel: {
     label: 'panel',
     on: 'item',
+    seenIn: 'open',
     states: { hover: ':hover' },
     hasText: true,
     properties: ['gap'],
