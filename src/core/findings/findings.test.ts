@@ -1,4 +1,7 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { textContrast } from '../cascade/contrast';
+import { statesOf } from '../cascade/states';
 import { makeDemo } from '../../../demo/make';
 import { makeWith } from '../kinds/make';
 import { apply } from '../commands/apply';
@@ -244,6 +247,39 @@ describe('findings', () => {
       { sentence: 'The link of Ways cannot be read well on selected and hover: 1.8 : 1' }
     ]);
     expect(contrasts(...hover, current, style('selected-hover', 'color', '#ffffff'))).toEqual([]);
+  });
+
+  it('tells of every state, under every condition of a window, in which words cannot be read', () => {
+    const colours = fc.constantFrom('#ffffff', '#d9e3c4', '#8a8578', '#7a2f16', '#1f262a');
+    const styled = fc.record({
+      state: fc.constantFrom('rest', 'hover', 'pressed', 'selected', 'selected-hover'),
+      condition: fc.constantFrom('always', 'medium', 'narrow', 'touch'),
+      property: fc.constantFrom('color', 'background-color'),
+      value: colours
+    });
+    const kind = registry.kindOf('tabs');
+    fc.assert(
+      fc.property(fc.array(styled, { minLength: 1, maxLength: 8 }), (looks) => {
+        const commands = looks.map((look) => ({ type: 'set-style', id: 'tabs', part: 'tab', ...look }));
+        const project = after(sampleProject(), ...(commands as Command[]));
+        const told = new Set(
+          runFindings(registry, project)
+            .filter(({ rule, part }) => rule === 'text-contrast' && part === 'tab')
+            .map(({ number }) => number)
+        );
+        for (const state of statesOf(kind).filter((each) => each !== 'disabled'))
+          for (const conditions of [[], ['medium'], ['medium', 'narrow'], ['touch']] as const) {
+            const ratio = textContrast(registry, project, {
+              node: id('tabs'),
+              part: 'tab',
+              state,
+              conditions
+            });
+            if (ratio!.least < 4.5) expect(told).toContain(`${ratio!.least.toFixed(1)} : 1`);
+          }
+      }),
+      { numRuns: 60 }
+    );
   });
 
   describe('words on what is in a state', () => {

@@ -4,6 +4,7 @@ import { maybeGroundOwner } from '../../cascade/contrast';
 import { cells, type Cell } from '../../cascade/look';
 import { maybeParentPart, type At, type PartInState } from '../../cascade/resolve';
 import { defined } from '../../data/compact';
+import { emptyRecord } from '../../data/record';
 import { nodeOf } from '../../project/tree';
 import { impliedStates, statesOf } from '../../cascade/states';
 import { CIRCUMSTANCES, heapOf } from '../../kinds/circumstances';
@@ -65,25 +66,43 @@ export function drawnAnatomy(registry: Registry, project: Project, node: Node): 
   return Object.entries(registry.of(node).anatomy).filter(([part]) => drawn.has(part));
 }
 
-const isIn = (cells: readonly Cell[], state: StateName, condition: ConditionName): boolean =>
-  cells.some((cell) => cell.state === state && cell.condition === condition);
-
 const ALL_CONDITIONS: readonly ConditionName[] = ['always', ...CIRCUMSTANCES];
 
-/** Whether several of the states that hold together in one say something: none of them shows what they do at once. */
-function meetsIn(kind: Kind, cells: readonly Cell[], state: StateName, condition: ConditionName): boolean {
-  const along = impliedStates(kind, state, heapOf(condition)).filter(
-    (each) => each !== 'rest' && each !== state
-  );
-  const saying = along.filter((each) => isIn(cells, each, condition));
-  const before = along.filter((each) => !saying.includes(each) && isIn(cells, each, 'always'));
-  return saying.length > 0 && saying.length + before.length > 1;
+/** Conditions under which a part can be in any of its states. On paper nothing is pointed at. */
+const IN_USE: readonly ConditionName[] = ['always', 'medium', 'narrow', 'touch', 'less-motion'];
+
+/** Which cells win in a state under some conditions, one number for each property: what is alike looks alike. */
+function winners(
+  kind: Kind,
+  declared: readonly Cell[],
+  state: StateName,
+  conditions: readonly ConditionName[]
+): string {
+  const states = impliedStates(kind, state, conditions);
+  const won = emptyRecord<number>();
+  for (const [i, cell] of declared.entries()) {
+    const holds = cell.condition === 'always' || conditions.includes(cell.condition);
+    if (holds && states.includes(cell.state)) won[cell.property] = i;
+  }
+  return JSON.stringify(won, Object.keys(won).toSorted());
 }
 
 /**
- * Every part, state and condition in which one of some properties is declared, or states that declare them meet: only
- * there can anything new be seen.
+ * Whether a state under a condition looks otherwise than each lesser place does: the states that hold along with it, and
+ * the same state without the condition.
  */
+function isNew(kind: Kind, declared: readonly Cell[], state: StateName, condition: ConditionName): boolean {
+  const isSaid = declared.some((cell) => cell.state === state && cell.condition === condition);
+  if (!isSaid && !IN_USE.includes(condition)) return false;
+  const heap = heapOf(condition);
+  const own = winners(kind, declared, state, heap);
+  const along = impliedStates(kind, state, heap).filter((each) => each !== state);
+  const isAsAlong = along.some((each) => winners(kind, declared, each, heap) === own);
+  const isAsWithout = condition !== 'always' && winners(kind, declared, state, heap.slice(0, -1)) === own;
+  return own !== '{}' && !isAsAlong && !isAsWithout;
+}
+
+/** Every part, state and condition in which some properties are otherwise than in any lesser place. */
 export function placesOf(
   registry: Registry,
   project: Project,
@@ -94,10 +113,9 @@ export function placesOf(
   return drawnAnatomy(registry, project, node).flatMap((drawn) => {
     const [part, anatomy] = drawn;
     const declared = cells(kind, node, part).filter(({ property }) => properties.includes(property));
-    const isNew = (state: StateName, condition: ConditionName) =>
-      isIn(declared, state, condition) || meetsIn(kind, declared, state, condition);
+    const isShown = (state: StateName, condition: ConditionName) => isNew(kind, declared, state, condition);
     return visibleStates(kind, anatomy).flatMap((state) =>
-      ALL_CONDITIONS.filter((condition) => isNew(state, condition)).map((condition) =>
+      ALL_CONDITIONS.filter((condition) => isShown(state, condition)).map((condition) =>
         placeOf(kind, node, drawn, state, condition)
       )
     );

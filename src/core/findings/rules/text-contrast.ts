@@ -118,13 +118,18 @@ const faintRing = ({ node, part, label }: Place, where: string, ratio: string, f
     fix
   });
 
-/** The first of the states a part may be in when it gets the focus in which its ring is too faint, at rest first. */
+/**
+ * The first of the states a part may be in when it gets the focus in which its ring is too faint, at rest first. Where
+ * the words are as faint, since it has their colour and stands on their ground, that is told of them.
+ */
 function maybeRing(registry: Registry, project: Project, place: Place): Remark | null {
   const kind = registry.of(place.node);
   const states = ['rest', ...statesUnderFocus(kind, kind.anatomy[place.part]!)];
   const ratioIn = (state: StateName) => ringContrastIn(registry, project, place, [state]);
   const state = states.find((each) => ratioIn(each) < RING_LEAST);
   if (state === undefined) return null;
+  const words = place.hasText ? textContrast(registry, project, { ...at(place), besides: [state] }) : null;
+  if (words?.least === ratioIn(state)) return null;
   const mend = maybeRingMend(registry, project, place, states);
   return faintRing(place, whereBesides(kind, place, state), `${ratioIn(state).toFixed(1)} : 1`, mend);
 }
@@ -134,7 +139,7 @@ export const ringContrastRule = (registry: Registry): FindingRule => ({
   summary: 'The ring that shows the focus can hardly be seen (WCAG 2.2, 1.4.11)',
   kinds: null,
   check: (node, project) =>
-    placesOf(registry, project, node, ['outline'])
+    placesOf(registry, project, node, ['outline', 'outline-offset', 'background-color', 'color'])
       .filter(({ state }) => state === 'focus')
       .flatMap((place) => maybeRing(registry, project, place) ?? [])
 });
