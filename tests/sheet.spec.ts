@@ -324,6 +324,28 @@ test.describe('state sheet', () => {
     await expect.poll(lines).toEqual([1, 1, 1, 1, 1, 1, 1]);
   });
 
+  test('what is scrolled away goes under the head of the sheet, the names of the rows too', async ({
+    page
+  }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await bench.view('States');
+    await bench.cell('outline', 'rest').focus();
+    const head = page.getByRole('row').filter({ has: page.getByRole('columnheader', { name: 'rest' }) });
+    const covered = () =>
+      head.evaluate((row) => {
+        const { left, top, height } = row.getBoundingClientRect();
+        const spots = [0.2, 0.5, 0.8].map((share) =>
+          document.elementFromPoint(left + 40, top + height * share)
+        );
+        return spots.every((spot) => row.contains(spot));
+      });
+    await expect
+      .poll(() => page.getByRole('rowheader', { name: 'Text', exact: true }).isVisible())
+      .toBe(true);
+    expect(await covered()).toBe(true);
+  });
+
   test('contrast is worked out below, and a poor one becomes a finding', async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');

@@ -311,10 +311,11 @@
   .sheet .computed [role='rowheader'] {
     background: var(--sunk);
   }
+  /* Over the names of the rows, too, that go by under it. */
   .head {
     position: sticky;
     top: 0;
-    z-index: 1;
+    z-index: 2;
     background: var(--panel);
   }
   .state {
