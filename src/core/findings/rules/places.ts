@@ -3,14 +3,14 @@ import { drawnParts } from '../../compile/parts';
 import { maybeGroundOwner } from '../../cascade/contrast';
 import { cells, type Cell } from '../../cascade/look';
 import { maybeParentPart, type At, type PartInState } from '../../cascade/resolve';
+import { impliedStates, statesOf } from '../../cascade/states';
 import { defined } from '../../data/compact';
 import { emptyRecord } from '../../data/record';
-import { nodeOf } from '../../project/tree';
-import { impliedStates, statesOf } from '../../cascade/states';
 import { CIRCUMSTANCES, heapOf } from '../../kinds/circumstances';
 import { conditionWords } from '../../kinds/conditions';
 import type { Kind, Part } from '../../kinds/contract';
 import type { Registry } from '../../kinds/registry';
+import { nodeOf } from '../../project/tree';
 import type { ConditionName, Node, Project, StateName } from '../../project/types';
 
 /** A part of a piece in one state under one condition. */
