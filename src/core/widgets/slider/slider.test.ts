@@ -144,7 +144,7 @@ describe('what can be wrong with a slider', () => {
     expect(found(of('wide', 'same'))).toEqual([]);
   });
 
-  it('with dots that can hardly be seen is told, in both states, and its fix makes them seen', () => {
+  it('with dots that can hardly be seen is told, in every state, and its fix makes them seen', () => {
     const faint = (state: string): Command =>
       ({
         type: 'set-style',
@@ -157,8 +157,12 @@ describe('what can be wrong with a slider', () => {
       }) as Command;
     const marks = (of: Project) => runFindings(registry, of).filter(({ rule }) => rule === 'mark-contrast');
     expect(marks(withSlider({}))).toEqual([]);
-    const project = after(withSlider({}), faint('rest'), faint('selected'));
-    expect(marks(project)).toMatchObject([{ part: 'dot' }, { part: 'dot' }]);
+    const project = after(withSlider({}), faint('rest'), faint('hover'), faint('selected'));
+    expect(marks(project).map(({ sentence }) => sentence.replace(/: .*/, ''))).toEqual([
+      'The dot of Cards can hardly be seen',
+      'The dot of Cards can hardly be seen on hover',
+      'The dot of Cards can hardly be seen on selected'
+    ]);
     expect(
       marks(after(project, ...(marks(project).flatMap(({ fix }) => fix!.commands) as Command[])))
     ).toEqual([]);
