@@ -107,6 +107,24 @@ for (const [touch, seen] of [
     await context.close();
   });
 
+test('what goes away when it takes the focus leaves a ring around its box, which the mouse does not bring', async ({
+  blank: page
+}) => {
+  await open(page, answering({ as: 'hide', focusable: true }, 'press-text'));
+  const text = piece(page, 'press-text');
+  const ring = () => text.evaluate((each) => getComputedStyle(each.parentElement!).outlineStyle);
+  await text.scrollIntoViewIfNeeded();
+  const box = (await text.boundingBox())!;
+  await page.mouse.move(box.x + 20, box.y + 10);
+  await expect.poll(() => opacity(page, 'press-text')).toBe('0');
+  expect(await ring()).toBe('none');
+  await away(page);
+  await expect.poll(() => opacity(page, 'press-text')).toBe('1');
+  await text.focus();
+  await expect.poll(() => opacity(page, 'press-text')).toBe('0');
+  expect(await ring()).toBe('solid');
+});
+
 test('is simply there on paper; with less motion it comes at once', async ({ blank: page }) => {
   await open(page, answering());
   await page.emulateMedia({ media: 'print' });

@@ -58,6 +58,9 @@ function maybeUnfit({ around }: EffectPlace): string | null {
 const POINTED = ':is(:hover, :focus-within)';
 const ELSEWHERE = ':not(:hover, :focus-within)';
 
+/** What goes away when it gets the focus takes its own ring along, so the box has one: over what is read there then. */
+const RING: Declarations = { outline: '2px solid currentcolor', 'outline-offset': '-4px' };
+
 export const reveal: Effect = {
   ...about,
   settings,
@@ -78,7 +81,9 @@ export const reveal: Effect = {
       rule(`${POINTED} > ${outer}`, { ...timing, ...pointed }, ...when),
       rule(`${ELSEWHERE} > ${outer}`, { ...timing, ...elsewhere }, ...when)
     ];
-    return own.as === 'cover' ? [...coverRules(outer, own), ...rules] : rules;
+    const held =
+      own.focusable && own.as !== 'show' ? [rule(`:has(> ${outer}:focus-visible)`, RING, ...when)] : [];
+    return own.as === 'cover' ? [...coverRules(outer, own), ...rules, ...held] : [...rules, ...held];
   },
   attributes: (variants) => ((variants[0] as RevealSettings).focusable ? { tabIndex: 0 } : {}),
   findings: () => import('./findings')
