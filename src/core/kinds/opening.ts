@@ -5,6 +5,8 @@ import type { Styles } from '../project/types';
 export const pressable = { hover: ':hover', focus: ':focus-visible', pressed: ':active' };
 /** The ring of what has the focus. */
 export const ring = { always: { outline: '2px solid #2b55a0', 'outline-offset': '2px' } };
+/** The same inside, in the colour of the words: it is seen on whatever they are read on, and whatever is around. */
+export const ringInside = { always: { outline: '2px solid currentcolor', 'outline-offset': '-4px' } };
 const properties = ['font-size', 'font-weight', 'cursor'];
 
 /** The button that opens something over the page. @param box in the drawing of the parts. */
@@ -82,6 +84,6 @@ export const controlLook = (padding: string): Styles[string] => ({
     }
   },
   hover: { always: { 'background-color': '#d6ccb4' } },
-  focus: ring,
+  focus: ringInside,
   pressed: { always: { 'background-color': '#b9ad8e' } }
 });

@@ -1,5 +1,6 @@
 import { chosenBy } from '../../kinds/choosing';
 import type { Anatomy } from '../../kinds/contract';
+import { ringInside } from '../../kinds/opening';
 import type { Styles } from '../../project/types';
 
 /** Before the script has made tabs of them, the button of the open panel is the current one. */
@@ -85,8 +86,6 @@ export const anatomy: Anatomy = {
   }
 };
 
-/** Inside, in the colour of the words: it is seen on whatever they are read on, also on the selected one. */
-const RING_INSIDE = { outline: '2px solid currentcolor', 'outline-offset': '-4px' };
 const RING = { outline: '2px solid #2b55a0', 'outline-offset': '2px' };
 const CHANGE =
   'background-color 150ms ease, color 150ms ease, border-color 150ms ease, box-shadow 150ms ease, opacity 150ms ease, translate 150ms ease, scale 150ms ease';
@@ -119,7 +118,7 @@ export const look: Styles = {
       'less-motion': STILL
     },
     hover: { always: { 'background-color': '#e4dfd3', color: '#1f262a' } },
-    focus: { always: RING_INSIDE },
+    focus: ringInside,
     pressed: { always: { 'background-color': '#d5cfc1' } },
     selected: { always: { 'background-color': '#0b6a5f', color: '#ffffff' } },
     disabled: { always: { color: '#8a8f92', cursor: 'not-allowed' } }
@@ -136,7 +135,7 @@ export const look: Styles = {
       'less-motion': STILL
     },
     hover: { always: { 'background-color': '#e4dfd3', color: '#1f262a' } },
-    focus: { always: RING_INSIDE },
+    focus: ringInside,
     pressed: { always: { 'background-color': '#d5cfc1' } },
     selected: { always: { 'background-color': '#0b6a5f', color: '#ffffff' } },
     disabled: { always: { color: '#8a8f92', cursor: 'not-allowed' } }
