@@ -143,7 +143,20 @@ function behind(registry: Registry, project: Project, at: At): readonly Colour[]
   if (next) return topOf(registry, project, next, conditions);
   const parent = maybeAbove(registry, project, at);
   const flat = parent ? backdrops(registry, project, parent) : [PAPER];
-  return at.part === 'root' ? withUnderneath(registry, project, at.node, flat, conditions) : flat;
+  if (at.part === 'root') return withUnderneath(registry, project, at.node, flat, conditions);
+  const slot = groundOf(registry, project, at.node, conditions)?.partsOver?.[at.part];
+  return slot ? shownIn(registry, project, at, slot) : flat;
+}
+
+/** Every colour that what a slot of a piece holds may show, one item or another. */
+function shownIn(registry: Registry, project: Project, at: At, slot: string): readonly Colour[] {
+  const { conditions = [] } = at;
+  const node = nodeOf(project, at.node);
+  const part = registry.of(node).slots[slot]!.part ?? 'root';
+  const bare = backdrops(registry, project, { node: at.node, part, conditions });
+  const pieces = (node.slots[slot] ?? []).flatMap((item) => childIds(nodeOf(project, item)));
+  const shown = pieces.flatMap((piece) => surface(registry, project, piece, bare, conditions));
+  return shown.length > 0 ? distinct(shown) : bare;
 }
 
 function distinct(colours: readonly Colour[]): readonly Colour[] {

@@ -234,6 +234,43 @@ describe('a colour set on a column or a layer', () => {
   });
 });
 
+describe('buttons over slides', () => {
+  const make = makeWith({ exactIds: true });
+  const slide = make('panel', 'Slide', {}, { content: [make('image', 'Orchard', { asset: 'photo' })] });
+  const withArrows = (place: string, tones: readonly string[]): Project =>
+    after(sampleProject(), photo(tones), {
+      type: 'insert',
+      fragment: make('slider', 'Views', { place }, { panels: [slide] }),
+      at: { parent: 'section', slot: 'content', index: 0 }
+    });
+  const tones = ['#202020ff', '#f0f0f0ff'];
+
+  it('are measured against the pictures they lie over, and are given a ground that goes with any of them', () => {
+    expect(about(withArrows('above', tones), 'views')).toEqual([]);
+    const project = withArrows('over', tones);
+    expect(about(project, 'views').map(({ part }) => part)).toEqual(expect.arrayContaining(['arrow']));
+    const commands = about(project, 'views').flatMap(({ fix }) => fix!.commands) as Command[];
+    const mended = after(project, ...commands);
+    expect(about(mended, 'views')).toEqual([]);
+    expect(mended.nodes[id('views')]!.styles.arrow!.rest!.always).toHaveProperty('background-color');
+  });
+
+  it('are looked at anew when a picture under them becomes another', () => {
+    const dark = photo(['#202020ff']) as unknown as { readonly asset: object };
+    const other = { type: 'add-asset', asset: { ...dark.asset, id: 'night', file: 'night.jpg' } } as unknown;
+    const light = after(withArrows('over', ['#f0f0f0ff']), other as Command);
+    const runner = createFindingsRunner(registry);
+    expect(runner.run(light).filter(({ node }) => node === 'views')).toEqual([]);
+    const night = after(light, set('asset', 'night', 'orchard'));
+    expect(runner.run(night)).toEqual(runFindings(registry, night));
+    expect(about(night, 'views')).not.toEqual([]);
+  });
+
+  it('need none over pictures that are light throughout', () => {
+    expect(about(withArrows('over', ['#e0e0e0ff', '#f0f0f0ff']), 'views')).toEqual([]);
+  });
+});
+
 describe('text on a colour', () => {
   it('is mended by the nearest colour that can be read', () => {
     const grey: Command = {

@@ -154,16 +154,18 @@ export function createFindingsRunner(registry: Registry) {
 }
 
 /**
- * Pieces whose background may change with a touched one: the sibling before it, which it may overlap, and the
- * layers stacked above its own.
+ * Pieces whose background may change with a touched one: the sibling before it, which it may overlap, the layers
+ * stacked above its own, and those with parts that lie over what they hold.
  */
 function over(registry: Registry, project: Project, id: NodeId): readonly NodeId[] {
   const place = maybePlaceOf(project, id);
   const row = place && nodeOf(project, place.parent).slots[place.slot];
   const before = row?.[place!.index - 1];
+  const path = pathTo(project, id);
   return compact([
     before && groundOf(registry, project, before)?.isOverNext ? before : null,
-    ...pathTo(project, id).flatMap((each) => maybeStacking(registry, project, each)?.above ?? [])
+    ...path.flatMap((each) => maybeStacking(registry, project, each)?.above ?? []),
+    ...path.filter((each) => groundOf(registry, project, each)?.partsOver)
   ]);
 }
 

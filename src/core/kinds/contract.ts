@@ -387,6 +387,8 @@ export interface Ground {
   readonly isFilledByFirst?: boolean;
   /** As one of stacked children it takes the whole width, so what lies over it has nothing else behind. */
   readonly isAcross?: boolean;
+  /** Parts that lie over whatever a slot holds, each with that slot: arrows over slides. */
+  readonly partsOver?: Readonly<Record<string, string>>;
   /** Commands that lay a colour over what is painted, at an opacity from 0 to 1. */
   veil?(id: NodeId, colour: string, opacity: number): readonly object[];
 }

@@ -9,24 +9,28 @@ const slideWith = (make: Make, name: string, ...content: Fragment[]): Fragment =
 const ORDINALS = ['First', 'Second', 'Third', 'Fourth', 'Fifth'] as const;
 
 const hero = (make: Make): Fragment => {
-  const pictures = make(
-    'slider',
-    'Opening pictures',
-    {
-      form: 'fade',
-      ends: 'loop',
-      plays: true,
-      place: 'over',
-      dots: false,
-      arrows: false,
-      rest: 5,
-      height: '60svh'
-    },
-    {
-      panels: ORDINALS.slice(0, 4).map((name) =>
-        slideWith(make, `${name} picture`, make('image', `${name} opening picture`))
-      )
-    }
+  const pictures = styled(
+    make(
+      'slider',
+      'Opening pictures',
+      {
+        form: 'fade',
+        ends: 'loop',
+        plays: true,
+        place: 'over',
+        dots: false,
+        arrows: false,
+        rest: 5,
+        height: '60svh'
+      },
+      {
+        panels: ORDINALS.slice(0, 4).map((name) =>
+          slideWith(make, `${name} picture`, make('image', `${name} opening picture`))
+        )
+      }
+    ),
+    // Whatever pictures come, it can be read on this.
+    { hold: { 'background-color': '#ffffff' } }
   );
   const words = styled(
     make(

@@ -114,14 +114,19 @@ function holdsWith(
 }
 
 /**
- * The colour nearest to the text's own, on the way to black or white, that can be read. Where the ground is that of a
+ * The colour nearest to the text's own, on the way to black or white, that can be read; where none can, as over a
+ * picture of many tones, a ground under it. Where the ground is that of a
  * state of something around it: the colour of words there, which the text may have to take from there, else the text's
  * own, which has to be read at rest as well, else the ground.
  */
 export function maybeColourMend(registry: Registry, project: Project, place: Place): Fix | null {
   const { around, ...atRest } = place;
   const own = cellOf(place);
-  if (!around) return maybeNearest(registry, project, [place], own, 'color');
+  if (!around)
+    return (
+      maybeNearest(registry, project, [place], own, 'color') ??
+      maybeNearest(registry, project, [place], own, 'background-color')
+    );
   const there: CellOf = { ...around, id: around.node, condition: 'always' };
   const both = [place, atRest];
   return (

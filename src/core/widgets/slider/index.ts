@@ -73,5 +73,6 @@ export const slider: Kind = {
   fills: ({ stretch }) => stretch as boolean,
   share: ({ form, visible }) => (form === 'fade' ? 1 : 1 / (visible as number)),
   schedule: (given) => scheduleOf(given as unknown as SliderSettings),
+  ground: ({ place }) => (place === 'over' ? { layers: [], partsOver: { bar: 'panels' } } : null),
   play: { part: 'dot', label: 'Go to the next slide' }
 };
