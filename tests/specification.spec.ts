@@ -168,6 +168,18 @@ test('a tab whose icon is another once it is chosen has that in its selected sta
     expect([state, isChosen]).toEqual([state, state!.startsWith('selected')]);
 });
 
+test('the words of a tab stand in one line in each of its states', async ({ page: tab }) => {
+  await tab.setContent(html());
+  const lines = await tab.evaluate(() =>
+    [...document.querySelectorAll('.ks-season-tabs-tab[data-k-force] span[dir]')].map((words) => {
+      const range = document.createRange();
+      range.selectNodeContents(words);
+      return new Set([...range.getClientRects()].map(({ top }) => Math.round(top))).size;
+    })
+  );
+  expect(lines).toEqual([1, 1, 1, 1, 1, 1, 1]);
+});
+
 test('what a part holds is in the state it has on the page: one of the tabs is chosen', async ({
   page: tab
 }) => {

@@ -42,7 +42,7 @@ const SMALL_ROOM = 64;
 const LETTER_ROOM = 9.5;
 const WORDLESS_ROOM = 48;
 /** What is small is drawn no smaller, or nobody could read it. */
-const ZOOM_LEAST = 0.5;
+const ZOOM_LEAST = 0.43;
 
 const zoomFor = (letters: number, room: number): number =>
   Math.min(1, Math.max(ZOOM_LEAST, room / (SMALL_ROOM + LETTER_ROOM * letters)));
