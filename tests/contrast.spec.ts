@@ -59,11 +59,11 @@ async function projectOf(
   return { project, bytes: new Map([[PHOTO, bytes]]) };
 }
 
-const look = (id: string, property: string, value: string): Command => ({
+const look = (id: string, property: string, value: string, part = 'root', state = 'rest'): Command => ({
   type: 'set-style',
   id,
-  part: 'root',
-  state: 'rest',
+  part,
+  state,
   condition: 'always',
   property,
   value
@@ -204,18 +204,11 @@ for (const [name, ring] of [
     test(`the ring of a ${state} tab, ${name}, changes what is painted by the contrast that is told`, async ({
       blank: page
     }) => {
-      const look = (property: string, value: string): Command => ({
-        type: 'set-style',
-        id: 'pair',
-        part: 'tab',
-        state: 'focus',
-        condition: 'always',
-        property,
-        value
-      });
       const pair = make('tabs', 'Pair', {}, { panels: [panel('First'), panel('Second')] });
       const band = make('section', 'Band', {}, { content: [pair] });
-      const rings = Object.entries(ring).map(([property, value]) => look(property, value));
+      const rings = Object.entries(ring).map(([property, value]) =>
+        look('pair', property, value, 'tab', 'focus')
+      );
       const { project, bytes } = await projectOf(band, ...rings);
       await page.setViewportSize({ width: 640, height: 400 });
       await page.goto((await exported(project, bytes)).url);
@@ -245,25 +238,16 @@ async function seenContrast(page: Page, words: string): Promise<number> {
 test('words are read on the ground of what they stand on as it is: pointed at, or open', async ({
   blank: page
 }) => {
-  const styled = (id: string, part: string, state: string, property: string, value: string): Command => ({
-    type: 'set-style',
-    id,
-    part,
-    state,
-    condition: 'always',
-    property,
-    value
-  });
   const box = make('stack', 'Box', {}, { content: [make('text', 'Boxed', { html: '<p>In a box</p>' })] });
   const item = make('panel', 'Item', {}, { content: [make('text', 'Told', { html: '<p>In an item</p>' })] });
   const ask = make('accordion', 'Ask', {}, { panels: [item] });
   const { project, bytes } = await projectOf(
     make('section', 'Band', {}, { content: [box, ask] }),
-    styled('box', 'root', 'hover', 'background-color', '#22372b'),
-    styled('box', 'root', 'hover', 'color', '#c9b98a'),
-    styled('ask', 'item', 'rest', 'background-color', '#22372b'),
-    styled('ask', 'item', 'open', 'background-color', '#d9e3c4'),
-    styled('ask', 'item', 'open', 'color', '#7a2f16')
+    look('box', 'background-color', '#22372b', 'root', 'hover'),
+    look('box', 'color', '#c9b98a', 'root', 'hover'),
+    look('ask', 'background-color', '#22372b', 'item', 'rest'),
+    look('ask', 'background-color', '#d9e3c4', 'item', 'open'),
+    look('ask', 'color', '#7a2f16', 'item', 'open')
   );
   const text = (id: string) => ({ node: id as NodeId, part: 'root' });
   const said = (at: Parameters<typeof textContrast>[2]) => textContrast(registry, project, at)!.least;

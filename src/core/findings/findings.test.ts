@@ -21,6 +21,15 @@ const put = (fragment: object, parent = 'left') =>
     fragment,
     at: { parent, slot: 'content', index: 0 }
   }) as Command;
+const style = (id: string, part: string, state: string, property: string, value: string): Command => ({
+  type: 'set-style',
+  id,
+  part,
+  state,
+  condition: 'always',
+  property,
+  value
+});
 const found = (...commands: Command[]) =>
   runFindings(registry, after(sampleProject(), ...commands)).map(({ rule, node, severity }) => ({
     rule,
@@ -202,51 +211,37 @@ describe('findings', () => {
   });
 
   it('sees words that can be read in each of two states, and not where both hold', () => {
-    const style = (state: string, property: string, value: string): Command => ({
-      type: 'set-style',
-      id: 'ask',
-      part: 'header',
-      state,
-      condition: 'always',
-      property,
-      value
-    });
+    const styled = (state: string, property: string, value: string) =>
+      style('ask', 'header', state, property, value);
     const panel = make('panel', 'Where', {}, { content: [make('text', 'Words', { html: '<p>Here.</p>' })] });
     const ask = put(make('accordion', 'Ask', {}, { panels: [panel] }));
     const contrasts = (project: Project) =>
       runFindings(registry, project).filter(({ rule }) => rule === 'text-contrast');
     expect(
-      contrasts(after(sampleProject(), ask, style('hover', 'background-color', '#9fb8a8')))
+      contrasts(after(sampleProject(), ask, styled('hover', 'background-color', '#9fb8a8')))
     ).toMatchObject([{ sentence: 'The header of Ask cannot be read well on open and hover: 3.1 : 1' }]);
-    expect(contrasts(after(sampleProject(), ask, style('open', 'color', '#1f262a')))).toEqual([]);
-    const both = [style('hover', 'background-color', '#9fb8a8'), style('open', 'color', '#1f262a')];
+    expect(contrasts(after(sampleProject(), ask, styled('open', 'color', '#1f262a')))).toEqual([]);
+    const both = [styled('hover', 'background-color', '#9fb8a8'), styled('open', 'color', '#1f262a')];
     expect(contrasts(after(sampleProject(), ask, ...both))).toEqual([]);
   });
 
   it('sees the current link under the pointer, where the ground of one state takes the words of the other', () => {
-    const style = (state: string, property: string, value: string): Command => ({
-      type: 'set-style',
-      id: 'ways',
-      part: 'link',
-      state,
-      condition: 'always',
-      property,
-      value
-    });
+    const styled = (state: string, property: string, value: string) =>
+      style('ways', 'link', state, property, value);
     const link = make('link', 'Here', { label: 'Here', href: '#here' });
     const ways = put(make('links', 'Ways', {}, { links: [link] }));
     const contrasts = (...more: Command[]) =>
       runFindings(registry, after(sampleProject(), ways, ...more)).filter(
         ({ rule }) => rule === 'text-contrast'
       );
-    const hover = [style('hover', 'background-color', '#063f39'), style('hover', 'color', '#ffffff')];
-    const current = style('selected', 'color', '#0b6a5f');
+    const hover = [styled('hover', 'background-color', '#063f39'), styled('hover', 'color', '#ffffff')];
+    const current = styled('selected', 'color', '#0b6a5f');
     expect(contrasts(...hover)).toEqual([]);
     expect(contrasts(current)).toEqual([]);
     expect(contrasts(...hover, current)).toMatchObject([
       { sentence: 'The link of Ways cannot be read well on selected and hover: 1.8 : 1' }
     ]);
-    expect(contrasts(...hover, current, style('selected-hover', 'color', '#ffffff'))).toEqual([]);
+    expect(contrasts(...hover, current, styled('selected-hover', 'color', '#ffffff'))).toEqual([]);
   });
 
   it('tells of every state, under every condition of a window, in which words cannot be read', () => {
@@ -283,15 +278,6 @@ describe('findings', () => {
   });
 
   describe('words on what is in a state', () => {
-    const style = (id: string, part: string, state: string, property: string, value: string): Command => ({
-      type: 'set-style',
-      id,
-      part,
-      state,
-      condition: 'always',
-      property,
-      value
-    });
     const words = (name: string) => make('text', name, { html: `<p>${name}.</p>` });
     const contrasts = (project: Project) =>
       runFindings(registry, project).filter(({ rule }) => rule === 'text-contrast');
