@@ -173,10 +173,13 @@ function statesAround(registry: Registry, project: Project, node: Node, part: st
 const wordsForAround = ({ node, part, label, where }: Place): string =>
   part === 'root' ? `${where} of ${node.name}` : `${where} of the ${label} of ${node.name}`;
 
-/** A part with words, at rest, and a place around it whose ground it stands on then. */
+/** A part with words, and a part around it whose ground it stands on. */
 export interface Within {
-  readonly place: Place;
+  readonly atRest: Place;
+  /** The part around it, in a state. */
   readonly around: Place;
+  /** The part at rest while the one around it is in that state. */
+  readonly place: Place;
 }
 
 /** Every part with words, at rest, while a part around it is in a state that shows another ground there. */
@@ -184,14 +187,12 @@ export function placesWithin(registry: Registry, project: Project, node: Node): 
   const kind = registry.of(node);
   return drawnAnatomy(registry, project, node)
     .filter(([part, { hasText }]) => hasText && writesOwnText(registry, { node, part }))
-    .flatMap((drawn) =>
-      statesAround(registry, project, node, drawn[0]).map((around) => ({
-        place: {
-          ...placeOf(kind, node, drawn, 'rest', 'always'),
-          around: { node: around.node.id, part: around.part, state: around.state },
-          where: wordsForAround(around)
-        },
-        around
-      }))
-    );
+    .flatMap((drawn) => {
+      const atRest = placeOf(kind, node, drawn, 'rest', 'always');
+      return statesAround(registry, project, node, drawn[0]).map((around) => {
+        const { part, state } = around;
+        const where = wordsForAround(around);
+        return { atRest, around, place: { ...atRest, around: { node: around.node.id, part, state }, where } };
+      });
+    });
 }

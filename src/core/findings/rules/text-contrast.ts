@@ -83,10 +83,10 @@ const colourAt = (registry: Registry, project: Project, place: Place): string =>
  */
 const onlyThere = (registry: Registry, project: Project, node: Node): readonly Place[] =>
   placesWithin(registry, project, node)
-    .filter(({ place: { around: _around, ...atRest }, around, place }) => {
-      const isTold = maybeTooLittle(registry, project, around) !== null;
-      const isSame = colourAt(registry, project, place) === colourAt(registry, project, around);
-      return !(isTold && isSame) && maybeTooLittle(registry, project, atRest) === null;
+    .filter(({ atRest, around, place }) => {
+      if (maybeTooLittle(registry, project, atRest) !== null) return false;
+      const isOfSameColour = colourAt(registry, project, place) === colourAt(registry, project, around);
+      return !isOfSameColour || maybeTooLittle(registry, project, around) === null;
     })
     .map(({ place }) => place);
 
