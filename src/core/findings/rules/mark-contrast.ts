@@ -67,10 +67,8 @@ export const markContrast = (registry: Registry): FindingRule => ({
   id: 'mark-contrast',
   summary: 'What is told by its colour alone is too faint (WCAG 2.2, 1.4.11)',
   kinds: null,
-  check(node, project) {
-    const { anatomy } = registry.of(node);
-    return placesOf(registry, project, node, ['background-color'])
-      .filter(({ part }) => anatomy[part]!.isMark)
-      .flatMap((place) => maybeFaint(registry, project, place) ?? []);
-  }
+  check: (node, project) =>
+    placesOf(registry, project, node, ['background-color'], ({ isMark = false }) => isMark).flatMap(
+      (place) => maybeFaint(registry, project, place) ?? []
+    )
 });

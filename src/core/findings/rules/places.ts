@@ -3,9 +3,8 @@ import { drawnParts } from '../../compile/parts';
 import { maybeGroundOwner } from '../../cascade/contrast';
 import { cells, type Cell } from '../../cascade/look';
 import { maybeParentPart, type At, type PartInState } from '../../cascade/resolve';
-import { impliedStates, statesOf } from '../../cascade/states';
+import { impliedStates, isPointed, statesOf } from '../../cascade/states';
 import { defined } from '../../data/compact';
-import { emptyRecord } from '../../data/record';
 import { CIRCUMSTANCES, heapOf } from '../../kinds/circumstances';
 import { conditionWords } from '../../kinds/conditions';
 import type { Kind, Part } from '../../kinds/contract';
@@ -71,7 +70,7 @@ const ALL_CONDITIONS: readonly ConditionName[] = ['always', ...CIRCUMSTANCES];
 /** Conditions under which a part can be in any of its states. On paper nothing is pointed at. */
 const IN_USE: readonly ConditionName[] = ['always', 'medium', 'narrow', 'touch', 'less-motion'];
 
-/** Which cells win in a state under some conditions, one number for each property: what is alike looks alike. */
+/** Which cells win in a state under some conditions, by their numbers: what is alike looks alike. Empty for none. */
 function winners(
   kind: Kind,
   declared: readonly Cell[],
@@ -79,12 +78,19 @@ function winners(
   conditions: readonly ConditionName[]
 ): string {
   const states = impliedStates(kind, state, conditions);
-  const won = emptyRecord<number>();
-  for (const [i, cell] of declared.entries()) {
+  const won = new Map<string, number>();
+  declared.forEach((cell, i) => {
     const holds = cell.condition === 'always' || conditions.includes(cell.condition);
-    if (holds && states.includes(cell.state)) won[cell.property] = i;
-  }
-  return JSON.stringify(won, Object.keys(won).toSorted());
+    if (holds && states.includes(cell.state)) won.set(cell.property, i);
+  });
+  return [...won.values()].toSorted((one, other) => one - other).join();
+}
+
+/** Conditions that can change anything: those that are declared, and touch, under which nothing is pointed at. */
+function conditionsOf(kind: Kind, declared: readonly Cell[]): readonly ConditionName[] {
+  const said = new Set(declared.map(({ condition }) => condition)).add('always');
+  if (declared.some(({ state }) => isPointed(kind, state))) said.add('touch');
+  return ALL_CONDITIONS.filter((condition) => said.has(condition));
 }
 
 /**
@@ -99,25 +105,31 @@ function isNew(kind: Kind, declared: readonly Cell[], state: StateName, conditio
   const along = impliedStates(kind, state, heap).filter((each) => each !== state);
   const isAsAlong = along.some((each) => winners(kind, declared, each, heap) === own);
   const isAsWithout = condition !== 'always' && winners(kind, declared, state, heap.slice(0, -1)) === own;
-  return own !== '{}' && !isAsAlong && !isAsWithout;
+  return own !== '' && !isAsAlong && !isAsWithout;
 }
 
-/** Every part, state and condition in which some properties are otherwise than in any lesser place. */
+/**
+ * Every part, state and condition in which some properties are otherwise than in any lesser place.
+ * @param isAsked which parts and states are looked at. Default: all.
+ */
 export function placesOf(
   registry: Registry,
   project: Project,
   node: Node,
-  properties: readonly string[]
+  properties: readonly string[],
+  isAsked: (part: Part, state: StateName) => boolean = () => true
 ): readonly Place[] {
   const kind = registry.of(node);
   return drawnAnatomy(registry, project, node).flatMap((drawn) => {
     const [part, anatomy] = drawn;
+    const states = visibleStates(kind, anatomy).filter((state) => isAsked(anatomy, state));
+    if (states.length === 0) return [];
     const declared = cells(kind, node, part).filter(({ property }) => properties.includes(property));
-    const isShown = (state: StateName, condition: ConditionName) => isNew(kind, declared, state, condition);
-    return visibleStates(kind, anatomy).flatMap((state) =>
-      ALL_CONDITIONS.filter((condition) => isShown(state, condition)).map((condition) =>
-        placeOf(kind, node, drawn, state, condition)
-      )
+    const conditions = conditionsOf(kind, declared);
+    return states.flatMap((state) =>
+      conditions
+        .filter((condition) => isNew(kind, declared, state, condition))
+        .map((condition) => placeOf(kind, node, drawn, state, condition))
     );
   });
 }

@@ -134,14 +134,17 @@ function maybeRing(registry: Registry, project: Project, place: Place): Remark |
   return faintRing(place, whereBesides(kind, place, state), `${ratioIn(state).toFixed(1)} : 1`, mend);
 }
 
+/** What a ring is seen by. */
+const OF_RING = ['outline', 'outline-offset', 'background-color', 'color'];
+
 export const ringContrastRule = (registry: Registry): FindingRule => ({
   id: 'ring-contrast',
   summary: 'The ring that shows the focus can hardly be seen (WCAG 2.2, 1.4.11)',
   kinds: null,
   check: (node, project) =>
-    placesOf(registry, project, node, ['outline', 'outline-offset', 'background-color', 'color'])
-      .filter(({ state }) => state === 'focus')
-      .flatMap((place) => maybeRing(registry, project, place) ?? [])
+    placesOf(registry, project, node, OF_RING, (_part, state) => state === 'focus').flatMap(
+      (place) => maybeRing(registry, project, place) ?? []
+    )
 });
 
 /** What a state may change to be seen. */
