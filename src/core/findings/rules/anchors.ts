@@ -1,13 +1,12 @@
 import { settingFix, type FindingRule, type Remark, error } from '../../kinds/finding';
 import { maybePageOf } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
+import { anchoredAt } from './anchored';
 
 /** Another piece of the same page that a link to `#anchor` could mean. */
-function maybeTwin(project: Project, node: Node): Node | null {
-  const { anchor } = node.settings;
+function maybeTwin(project: Project, node: Node, anchor: string): Node | null {
   const page = maybePageOf(project, node.id);
-  const isSame = (each: Node) => each.settings.anchor === anchor || each.id === anchor;
-  const twins = Object.values(project.nodes).filter((each) => each !== node && isSame(each));
+  const twins = anchoredAt(project, anchor).filter((each) => each !== node);
   return twins.find((each) => maybePageOf(project, each.id) === page) ?? null;
 }
 
@@ -29,7 +28,8 @@ export const duplicateAnchor: FindingRule = {
   kinds: ['section'],
   scope: 'project',
   check(node, project) {
-    const twin = node.settings.anchor ? maybeTwin(project, node) : null;
+    const { anchor } = node.settings;
+    const twin = anchor ? maybeTwin(project, node, String(anchor)) : null;
     return twin && sharedAnchor(node, twin);
   }
 };

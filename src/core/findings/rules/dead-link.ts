@@ -4,6 +4,7 @@ import { type FindingRule, warning } from '../../kinds/finding';
 import { pageFiles } from '../../project/files';
 import type { Node, Project } from '../../project/types';
 import type { Loose } from '../../data/record';
+import { anchoredAt } from './anchored';
 
 /** A link of a list has to lead somewhere, unless it opens something or has a list of its own. */
 const hasToLead = ({ kind, settings, slots }: Node): boolean =>
@@ -26,12 +27,8 @@ const isLostPage = (project: Project, href: string) => {
   return file !== undefined && !pageFiles(project).includes(file);
 };
 
-const isAnchor = (project: Project, anchor: string): boolean =>
-  anchor !== '' &&
-  Object.values(project.nodes).some(({ id, settings }) => [settings.anchor, id].includes(anchor));
-
 const isLostAnchor = (project: Project, href: string): boolean =>
-  href.startsWith('#') && !isAnchor(project, href.slice(1));
+  href.startsWith('#') && anchoredAt(project, href.slice(1)).length === 0;
 
 const leadsNowhere = (project: Project, href: string): boolean =>
   href === '' || isLostAnchor(project, href) || isLostPage(project, href);
