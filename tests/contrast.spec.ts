@@ -7,6 +7,7 @@ import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
 import type { AssetId, Fragment, NodeId, PageId, Project, ProjectId } from '../src/core/project/types';
 import { createProject } from '../src/core/project/create';
+import { styled } from '../src/core/testing/project';
 import { registry } from '../src/core/whole';
 import { readTones } from '../src/server/tones';
 import { exported } from './support/exported';
@@ -59,15 +60,8 @@ async function projectOf(
   return { project, bytes: new Map([[PHOTO, bytes]]) };
 }
 
-const look = (id: string, property: string, value: string, part = 'root', state = 'rest'): Command => ({
-  type: 'set-style',
-  id,
-  part,
-  state,
-  condition: 'always',
-  property,
-  value
-});
+const look = (id: string, property: string, value: string, part = 'root', state = 'rest'): Command =>
+  styled(id, part, state, property, value);
 
 const projectWith = (settings: Record<string, string | number>) =>
   projectOf(

@@ -5,8 +5,8 @@ import { everyKind } from './support/kinds';
 import { expect, test, type Page } from './support/test';
 import { changed, open } from './support/visit';
 
-// WCAG 2.2, 2.4.7 and 2.4.13: what has the focus shows it, by a change of at least 3 : 1 against the same pixels without
-// it. Chromium's own pixels are looked at, for one of every kind.
+// WCAG 2.2, 2.4.7 and 2.4.13: what has the focus shows it, by a change of at least 3 : 1 against the same pixels
+// without it. Chromium's own pixels are looked at, for one of every kind.
 
 const AROUND = 8;
 

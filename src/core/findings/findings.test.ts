@@ -7,7 +7,7 @@ import { makeWith } from '../kinds/make';
 import { apply } from '../commands/apply';
 import type { Command } from '../commands/commands';
 import { registry } from '../whole';
-import { after, id, sampleProject } from '../testing/project';
+import { after, id, sampleProject, styled as style } from '../testing/project';
 import { templates } from '../templates';
 import { trackOf } from '../motion/track';
 import { splitAside, NO_FACTS, type Facts, type Fit } from '../kinds/finding';
@@ -21,15 +21,6 @@ const put = (fragment: object, parent = 'left') =>
     fragment,
     at: { parent, slot: 'content', index: 0 }
   }) as Command;
-const style = (id: string, part: string, state: string, property: string, value: string): Command => ({
-  type: 'set-style',
-  id,
-  part,
-  state,
-  condition: 'always',
-  property,
-  value
-});
 const found = (...commands: Command[]) =>
   runFindings(registry, after(sampleProject(), ...commands)).map(({ rule, node, severity }) => ({
     rule,

@@ -70,3 +70,20 @@ export function refusedWith(outcome: Applied): string | null {
 
 // Rules come when they are asked for; every test that runs them imports this.
 await loadRules(registry);
+
+/** The command that sets a cell of a piece's state sheet, under no condition. */
+export const styled = (
+  id: string,
+  part: string,
+  state: string,
+  property: string,
+  value: string
+): Command => ({
+  type: 'set-style',
+  id,
+  part,
+  state,
+  condition: 'always',
+  property,
+  value
+});

@@ -94,8 +94,8 @@ function conditionsOf(kind: Kind, declared: readonly Cell[]): readonly Condition
 }
 
 /**
- * Whether a state under a condition looks otherwise than each lesser place does: the states that hold along with it, and
- * the same state without the condition.
+ * Whether a state under a condition looks otherwise than each lesser place does: the states that hold along with it,
+ * and the same state without the condition.
  */
 function isNew(kind: Kind, declared: readonly Cell[], state: StateName, condition: ConditionName): boolean {
   const isSaid = declared.some((cell) => cell.state === state && cell.condition === condition);

@@ -114,7 +114,7 @@ const faintRing = ({ node, part, label }: Place, where: string, ratio: string, f
     view: 'States',
     number: ratio,
     sentence: `The ring of the ${label} of ${node.name} can hardly be seen${where}: ${ratio}`,
-    cause: `People who use the keyboard find their place by it; it needs ${RING_LEAST} : 1 against what it is drawn on.`,
+    cause: `People who use the keyboard find their place by it. It needs ${RING_LEAST} : 1 against what is under it.`,
     fix
   });
 
