@@ -382,6 +382,8 @@ describe('findings', () => {
       { type: 'rename', id: 'two', name: 'Tab 2' },
       { type: 'duplicate', ids: ['tabs'] },
       { type: 'remove', ids: ['text-two'] },
+      // What was told of the empty tab is not told of what is no tab any more.
+      { type: 'swap', id: 'tabs', kind: 'stack' },
       { type: 'set-token', token: { id: 'ink', name: 'Ink', type: 'colour', value: '#222222' } },
       {
         type: 'set-style',

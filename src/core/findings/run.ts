@@ -9,7 +9,14 @@ import { pageRules } from './rules';
 import { compact } from '../data/compact';
 import { remembered } from '../data/remembered';
 
-const rulesOf = new WeakMap<Registry, ReadonlyMap<string, readonly FindingRule[]>>();
+/** The rules for pieces of one kind. */
+interface Rules {
+  readonly all: readonly FindingRule[];
+  /** Those whose answer may hang on anything in the project. */
+  readonly ofProject: readonly FindingRule[];
+}
+
+const rulesOf = new WeakMap<Registry, ReadonlyMap<string, Rules>>();
 
 /** Every rule there is: those about any kind, then those of each kind. */
 export async function allRules(registry: Registry): Promise<readonly FindingRule[]> {
@@ -33,11 +40,15 @@ export async function loadRules(registry: Registry): Promise<void> {
   const all = await allRules(registry);
   const twice = all.find((rule, i) => all.findIndex((other) => other.id === rule.id) !== i);
   if (twice) throw new Error(`Finding rule ${JSON.stringify(twice.id)} is registered twice`);
-  const ofKind = (name: string) => all.filter(({ kinds }) => !kinds || kinds.includes(name));
-  rulesOf.set(registry, new Map(registry.kinds.map(({ kind }) => [kind, ofKind(kind)])));
+  rulesOf.set(registry, new Map(registry.kinds.map(({ kind }) => [kind, rulesFor(kind, all)])));
 }
 
-function rulesByKind(registry: Registry): ReadonlyMap<string, readonly FindingRule[]> {
+function rulesFor(kind: string, among: readonly FindingRule[]): Rules {
+  const all = among.filter(({ kinds }) => !kinds || kinds.includes(kind));
+  return { all, ofProject: all.filter(({ scope }) => scope === 'project') };
+}
+
+function rulesByKind(registry: Registry): ReadonlyMap<string, Rules> {
   const rules = rulesOf.get(registry);
   if (!rules) throw new Error('createFindingsRunner: the rules are not there; await loadRules() first');
   return rules;
@@ -97,12 +108,33 @@ const measuredAnew = (now: Facts, before: Facts): MeasuredNodes => ({
   sweeps: changedIn(now.sweeps, before.sweeps)
 });
 
-/** Whether a rule may say something else of a node than it said before an edit and what was measured since. */
-function isDue(rule: FindingRule, { id }: Node, { self, below }: Touched, measured: MeasuredNodes): boolean {
-  if (rule.needs?.some((fact) => measured[fact].has(id))) return true;
-  const isSelf = self.has(id);
-  const reach = { node: isSelf, around: isSelf || below.has(id), project: self.size > 0 };
-  return reach[rule.scope ?? 'around'];
+/** What may have changed since the rules were run last, for nodes that were not touched themselves. */
+interface Around {
+  /** Whether anything was edited at all. */
+  readonly isEdited: boolean;
+  /** Nodes that an edit may matter to. */
+  readonly below: ReadonlySet<NodeId>;
+  readonly measured: MeasuredNodes;
+  /** All of these: elsewhere only rules about the whole project are due. */
+  readonly near: ReadonlySet<NodeId>;
+}
+
+/** Whether a rule may say something else of a node than it said before. */
+function isDue({ scope = 'around', needs }: FindingRule, id: NodeId, around: Around): boolean {
+  if (needs?.some((fact) => around.measured[fact].has(id))) return true;
+  const reach = { node: false, around: around.below.has(id), project: around.isEdited };
+  return reach[scope];
+}
+
+function aroundOf(touched: Touched | null, measured: MeasuredNodes): Around {
+  const { self = new Set(), below = new Set<NodeId>() } = touched ?? {};
+  const near = new Set([below, ...Object.values(measured)].flatMap((ids) => [...ids]));
+  return { isEdited: self.size > 0, below, measured, near };
+}
+
+function dueAround({ all, ofProject }: Rules, id: NodeId, around: Around): readonly FindingRule[] {
+  if (around.near.has(id)) return all.filter((rule) => isDue(rule, id, around));
+  return around.isEdited ? ofProject : [];
 }
 
 const worstFirst = (a: Finding, b: Finding): number =>
@@ -114,7 +146,7 @@ const worstFirst = (a: Finding, b: Finding): number =>
  */
 export function createFindingsRunner(registry: Registry) {
   const rules = rulesByKind(registry);
-  /** Findings of each node by rule. */
+  /** Of each node that was looked at, the rules that found something, and what. */
   let known = new Map<NodeId, Map<FindingRule, Found>>();
   let before: Project | null = null;
   let factsBefore: Facts = NO_FACTS;
@@ -124,18 +156,32 @@ export function createFindingsRunner(registry: Registry) {
       .flat()
       .map(({ about = node.id, ...each }) => ({ ...each, rule: rule.id, node: about }));
 
-  const look = (node: Node, project: Project, facts: Facts, isWanted: (rule: FindingRule) => boolean) => {
+  const look = (node: Node, project: Project, facts: Facts, due: readonly FindingRule[]) => {
     const byRule = remembered(known, node.id, () => new Map<FindingRule, Found>());
-    for (const rule of rules.get(node.kind) ?? [])
-      if (isWanted(rule) || !byRule.has(rule)) byRule.set(rule, runRule(rule, node, project, facts));
+    for (const rule of due) {
+      const found = runRule(rule, node, project, facts);
+      if (found.length > 0) byRule.set(rule, found);
+      else byRule.delete(rule);
+    }
   };
 
   const lookAgain = (project: Project, facts: Facts): void => {
     const touched = maybeTouched(registry, before, project);
     if (!touched) known = new Map();
-    const measured = measuredAnew(facts, factsBefore);
-    for (const node of Object.values(project.nodes))
-      look(node, project, facts, (rule) => !touched || isDue(rule, node, touched, measured));
+    // All is forgotten of what was touched: a piece of another kind than it was has other rules.
+    for (const id of touched?.self ?? []) known.delete(id);
+    const around = aroundOf(touched, measuredAnew(facts, factsBefore));
+    for (const node of Object.values(project.nodes)) {
+      const ofKind = rules.get(node.kind)!;
+      const due = known.has(node.id) ? dueAround(ofKind, node.id, around) : ofKind.all;
+      look(node, project, facts, due);
+    }
+  };
+
+  /** In the order of the rules, whichever was run last. */
+  const foundOf = ({ id, kind }: Node): Found => {
+    const byRule = known.get(id)!;
+    return byRule.size === 0 ? [] : rules.get(kind)!.all.flatMap((rule) => byRule.get(rule) ?? []);
   };
 
   return {
@@ -147,8 +193,7 @@ export function createFindingsRunner(registry: Registry) {
       lookAgain(project, facts);
       before = project;
       factsBefore = facts;
-      const all = Object.keys(project.nodes).flatMap((id) => [...known.get(id as NodeId)!.values()].flat());
-      return all.sort(worstFirst);
+      return Object.values(project.nodes).flatMap(foundOf).sort(worstFirst);
     }
   };
 }
