@@ -1,5 +1,5 @@
 import { groundOf } from '../cascade/contrast';
-import { NO_FACTS, type Facts, type Finding, type FindingRule } from '../kinds/finding';
+import { NO_FACTS, type Facts, type Finding, type FindingRule, type Remark } from '../kinds/finding';
 import type { Registry } from '../kinds/registry';
 import { maybeStacking } from '../kinds/stacked';
 import { maybeSteps } from '../project/lineage';
@@ -55,6 +55,8 @@ function rulesByKind(registry: Registry): ReadonlyMap<string, Rules> {
 }
 
 type Found = readonly Finding[];
+
+const NONE: Found = [];
 
 /** Nodes an edit touched (`self`), and those its touch may matter to (`below`). */
 interface Touched {
@@ -151,10 +153,13 @@ export function createFindingsRunner(registry: Registry) {
   let before: Project | null = null;
   let factsBefore: Facts = NO_FACTS;
 
-  const runRule = (rule: FindingRule, node: Node, project: Project, facts: Facts): Found =>
-    [rule.check(node, project, facts, registry.of) ?? []]
-      .flat()
-      .map(({ about = node.id, ...each }) => ({ ...each, rule: rule.id, node: about }));
+  const runRule = (rule: FindingRule, node: Node, project: Project, facts: Facts): Found => {
+    const said = rule.check(node, project, facts, registry.of);
+    // Nearly always: no list is made of nothing.
+    if (said === null) return NONE;
+    const remarks = Array.isArray(said) ? (said as readonly Remark[]) : [said as Remark];
+    return remarks.map(({ about = node.id, ...each }) => ({ ...each, rule: rule.id, node: about }));
+  };
 
   const look = (node: Node, project: Project, facts: Facts, due: readonly FindingRule[]) => {
     const byRule = remembered(known, node.id, () => new Map<FindingRule, Found>());
@@ -181,7 +186,7 @@ export function createFindingsRunner(registry: Registry) {
   /** In the order of the rules, whichever was run last. */
   const foundOf = ({ id, kind }: Node): Found => {
     const byRule = known.get(id)!;
-    return byRule.size === 0 ? [] : rules.get(kind)!.all.flatMap((rule) => byRule.get(rule) ?? []);
+    return byRule.size === 0 ? NONE : rules.get(kind)!.all.flatMap((rule) => byRule.get(rule) ?? []);
   };
 
   return {

@@ -38,10 +38,14 @@ function headingsAmong(project: Holder, ids: readonly NodeId[], of: KindOf): rea
   return compact(all.map((each) => (over.has(each.id) ? null : maybeHeading(each, of))));
 }
 
-/** @returns headings of the page a piece stands on, in document order, without those in what is opened over it. */
-export function headingsAround(project: Project, id: NodeId, of: KindOf): readonly Heading[] {
+/** @returns headings of a piece and all below it, in document order, without those in what is opened over the page. */
+export const headingsUnder = (project: Project, id: NodeId, of: KindOf): readonly Heading[] =>
+  headingsAmong(project, subtreeIds(project, id), of);
+
+/** @returns headings of the page a piece stands on, as `headingsUnder` its root. */
+function headingsAround(project: Project, id: NodeId, of: KindOf): readonly Heading[] {
   const page = maybePageOf(project, id);
-  return page ? headingsAmong(project, subtreeIds(project, page.root), of) : [];
+  return page ? headingsUnder(project, page.root, of) : [];
 }
 
 /** How many pieces of a page, in document order, stand before a place. */

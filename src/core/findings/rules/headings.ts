@@ -1,5 +1,7 @@
-import { settingFix, type FindingRule, type Remark, warning } from '../../kinds/finding';
-import { headingsAround, maybeHeading, type Heading } from '../../kinds/headings';
+import { remembered } from '../../data/remembered';
+import { settingFix, type FindingRule, type KindOf, type Remark, warning } from '../../kinds/finding';
+import { headingsUnder, type Heading } from '../../kinds/headings';
+import type { NodeId, Project } from '../../project/types';
 
 const isSecondTitle = (all: readonly Heading[], at: number): boolean =>
   all[at]!.level === 1 && all.findIndex(({ level }) => level === 1) < at;
@@ -25,20 +27,34 @@ function skippedLevel({ node, key, level }: Heading, above: number): Remark {
   });
 }
 
+function maybeFault(all: readonly Heading[], at: number): Remark | null {
+  const here = all[at]!;
+  if (isSecondTitle(all, at)) return secondTitle(here, all.filter(({ level }) => level === 1).length);
+  const above = all[at - 1]?.level ?? 0;
+  return here.level > above + 1 ? skippedLevel(here, above) : null;
+}
+
+/** What is wrong with the headings of a project, by their pieces: worked out once for all of them. */
+const faults = new WeakMap<Project, ReadonlyMap<NodeId, Remark>>();
+
+function freshFaults(project: Project, of: KindOf): ReadonlyMap<NodeId, Remark> {
+  const found = new Map<NodeId, Remark>();
+  for (const { root } of Object.values(project.pages)) {
+    const all = headingsUnder(project, root, of);
+    for (const [at, { node }] of all.entries()) {
+      const fault = maybeFault(all, at);
+      if (fault) found.set(node.id, fault);
+    }
+  }
+  return found;
+}
+
 /** WCAG 2.2, 1.3.1 and 2.4.6; one h1 a page and no level left out are common practice. */
 export const headingOrder: FindingRule = {
   id: 'heading-order',
   summary: 'A heading skips a level, or the page has several of level 1',
   kinds: null,
   scope: 'project',
-  check(node, project, _facts, of) {
-    if (!maybeHeading(node, of)) return [];
-    const all = headingsAround(project, node.id, of);
-    const at = all.findIndex((each) => each.node === node);
-    if (at < 0) return [];
-    const here = all[at]!;
-    if (isSecondTitle(all, at)) return [secondTitle(here, all.filter(({ level }) => level === 1).length)];
-    const above = all[at - 1]?.level ?? 0;
-    return here.level > above + 1 ? skippedLevel(here, above) : null;
-  }
+  check: (node, project, _facts, of) =>
+    remembered(faults, project, () => freshFaults(project, of)).get(node.id) ?? null
 };
