@@ -382,8 +382,6 @@ describe('findings', () => {
       { type: 'rename', id: 'two', name: 'Tab 2' },
       { type: 'duplicate', ids: ['tabs'] },
       { type: 'remove', ids: ['text-two'] },
-      // What was told of the empty tab is not told of what is no tab any more.
-      { type: 'swap', id: 'tabs', kind: 'stack' },
       { type: 'set-token', token: { id: 'ink', name: 'Ink', type: 'colour', value: '#222222' } },
       {
         type: 'set-style',
@@ -405,6 +403,14 @@ describe('findings', () => {
     expect(runner.run(project, fit({ heights: [10, 90] })).map(({ rule }) => rule)).toContain(
       'panel-height-jump'
     );
+  });
+
+  it('forgets what was told of a piece when that becomes another kind of piece', () => {
+    const runner = createFindingsRunner(registry);
+    const emptied = after(sampleProject(), { type: 'remove', ids: ['text-two'] });
+    expect(runner.run(emptied).map(({ rule }) => rule)).toContain('empty-panel');
+    const project = after(emptied, { type: 'swap', id: 'tabs', kind: 'slider' });
+    expect(runner.run(project)).toEqual(runFindings(registry, project));
   });
 
   it('says the same as from scratch after a section of any page has come twice, and gone', () => {
