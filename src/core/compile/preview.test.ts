@@ -74,6 +74,11 @@ describe('a preview session after any sequence of commands', () => {
         ),
       fc.record({ type: fc.constant('unwrap'), id: anyId }),
       fc.record({
+        type: fc.constant('swap'),
+        id: anyId,
+        kind: fc.constantFrom('columns', 'slider', 'accordion', 'tabs', 'stack')
+      }),
+      fc.record({
         type: fc.constant('set-style'),
         id: anyId,
         part: fc.constant('root'),

@@ -254,7 +254,11 @@ export function createPreviewSession(registry: Registry) {
 
   const add = (project: Project, id: NodeId, into: Map<NodeId, NodePrint>, patch: OpenPatch): void => {
     const analysis = analyse(registry, project, nodeOf(project, id));
-    if (!analysis.markup) return;
+    if (!analysis.markup) {
+      // Its owner draws it now: what it was before a swap is drawn anew should it be that again.
+      if (sent.has(id)) leave(id, patch);
+      return;
+    }
     noteReads(analysis);
     const print = printNode(analysis, project);
     const before = sent.get(id);
