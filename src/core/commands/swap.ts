@@ -43,7 +43,8 @@ function keptSettings(node: Node, from: Kind, to: Kind): Node['settings'] {
   const isRich = (field: AnySchema) => field.meta()?.field?.control === 'rich';
   const converted = isRich(target[1]) ? `<p>${escapeHtml(words)}</p>` : plain(words);
   const value = isRich(source[1]) === isRich(target[1]) ? words : converted;
-  const isNew = value !== target[1].getDefault() && takes(target[0], value);
+  // A picture that is ornament says nothing: no name for a button that it becomes.
+  const isNew = value !== '' && value !== target[1].getDefault() && takes(target[0], value);
   return isNew ? { ...kept, [target[0]]: value } : kept;
 }
 

@@ -160,6 +160,14 @@ describe('swapping the kind', () => {
     });
     const button = after(text, { type: 'swap', id: 'heading', kind: 'button' });
     expect(button.nodes[id('heading')]!.settings).toEqual({ label: 'Pears & quinces' });
+    // What says nothing gives no name to what needs one.
+    const silent = after(
+      sampleProject(),
+      { type: 'swap', id: 'heading', kind: 'image' },
+      { type: 'set-setting', id: 'heading', key: 'alt', value: '' },
+      { type: 'swap', id: 'heading', kind: 'button' }
+    );
+    expect(silent.nodes[id('heading')]!.settings).not.toHaveProperty('label');
   });
 
   it('keeps what one owner lists where another lists the same, there and back', () => {

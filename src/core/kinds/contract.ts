@@ -7,6 +7,7 @@ import type { Keys } from '../heard/keys';
 import type { PlatformFeature } from '../support/features';
 import type { Box } from '../facts/box';
 import type { FindingRule, Fit } from './finding';
+import type { Landmark } from './landmark';
 import type { Schedule } from './schedule';
 import type {
   Asset,
@@ -283,6 +284,8 @@ export interface Kind extends KindAbout {
    * for all between them.
    */
   edge?(settings: Readonly<Record<string, unknown>>): PageEdge | null;
+  /** The landmark that a piece with such settings is; null, or left out, where it is none. */
+  landmark?(settings: Readonly<Record<string, unknown>>): Landmark | null;
   /** Setting that says the level of a heading it draws before what it holds; left out where it draws none. */
   readonly headingLevel?: string;
   /** The part of it that other pieces open, and how: by the platform's popover, or as a modal dialog. */

@@ -2,6 +2,7 @@ import type { AnyObject, ObjectSchema } from 'yup';
 import type { Box } from '../facts/box';
 import type { Stops } from '../facts/stops';
 import type { Lane } from '../sweep/runs';
+import type { Landmark } from './landmark';
 import type { Json, Node, NodeId, Project } from '../project/types';
 
 /** Whether a row of labels fits its place, measured on the page. Widths in px. */
@@ -92,6 +93,7 @@ export interface Described {
   readonly headingLevel?: string;
   readonly backdrop?: string;
   readonly opens?: object;
+  landmark?(settings: Node['settings']): Landmark | null;
   readonly slots: Readonly<
     Record<string, { readonly row?: { readonly equal: readonly [key: string, value: Json] } }>
   >;

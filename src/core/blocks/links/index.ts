@@ -57,6 +57,8 @@ export const links: Kind = {
   ],
   look,
   adapt: { 'less-motion': { track: STILL_TRACK, leave: STILL_TRACK } },
+  landmark: ({ element }) =>
+    element === 'navigation' ? { role: 'navigation', named: 'label', none: ['element', 'list'] } : null,
   create: (make) =>
     make(
       'links',

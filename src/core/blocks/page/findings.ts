@@ -2,6 +2,7 @@ import type { FindingRule } from '../../kinds/finding';
 import { subtreeIds } from '../../project/tree';
 import type { Node } from '../../project/types';
 import { covered, maybeCover } from '../../scroll/cover';
+import { landmarksAlike } from './landmarks';
 
 const leadsInPage = ({ settings }: Node): boolean => /^#./.test(String(settings.href ?? ''));
 
@@ -18,5 +19,6 @@ export const findings: readonly FindingRule[] = [
       const why = 'People who follow a link do not see where they have come to.';
       return cover && covered(page, cover, 'What links lead to on this page', why);
     }
-  }
+  },
+  landmarksAlike
 ];

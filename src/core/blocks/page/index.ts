@@ -1,8 +1,8 @@
-import type { ElementContent } from 'hast';
 import type { Context, Kind, Rule } from '../../kinds/contract';
 import { rule } from '../../kinds/rule';
-import type { Node } from '../../project/types';
+import type { Node, NodeId } from '../../project/types';
 import { about } from './about';
+import { areasOf, type Area } from './areas';
 import { settings, type PageSettings } from './settings';
 import { element } from '../../html/build';
 
@@ -11,6 +11,11 @@ function landingRules(node: Node, ctx: Context): readonly Rule[] {
   if (ctx.variants<PageSettings>(node).every(({ jump }) => jump === 0)) return [];
   const { jump } = ctx.settings<PageSettings>(node);
   return [rule(`:root:has(${ctx.sel('root')})`, { 'scroll-padding-top': `${jump}px` })];
+}
+
+function placedOf(id: NodeId, ctx: Context): Parameters<typeof areasOf>[0][number] {
+  const section = ctx.maybeNode(id);
+  return section ? ctx.settings(section) : {};
 }
 
 /**
@@ -46,21 +51,11 @@ export const page: Kind = {
   },
   create: (make) => make('page', 'Page', {}, { sections: [] }),
   markup(node, ctx) {
-    const before: ElementContent[] = [];
-    const main: ElementContent[] = [];
-    const after: ElementContent[] = [];
     const markers = ctx.slot('sections');
-    for (const [index, id] of (node.slots.sections ?? []).entries()) {
-      const section = ctx.maybeNode(id);
-      const { element, aside } = section ? ctx.settings<{ element?: string; aside?: string }>(section) : {};
-      const isBefore = aside !== undefined && aside !== '';
-      const isFirst = element === 'header' && main.length === 0;
-      if (element === 'footer') after.push(markers[index]!);
-      else if (isBefore || isFirst) before.push(markers[index]!);
-      else main.push(markers[index]!);
-    }
-    const mainElement = element('main', {}, main);
-    return ctx.part('root', 'body', {}, [...before, mainElement, ...after]);
+    const areas = areasOf((node.slots.sections ?? []).map((id) => placedOf(id, ctx)));
+    const among = (area: Area) => markers.filter((_marker, index) => areas[index] === area);
+    const main = element('main', {}, among('main'));
+    return ctx.part('root', 'body', {}, [...among('before'), main, ...among('after')]);
   },
   style: (node, ctx) => [rule(ctx.sel('root'), { margin: '0' }), ...landingRules(node, ctx)],
   behaviours: () => [],

@@ -1,6 +1,7 @@
 import type { Ground, GroundLayer, Kind, PageEdge } from '../../kinds/contract';
 import { defined } from '../../data/compact';
 import { ownOf, type Loose } from '../../data/record';
+import type { Landmark } from '../../kinds/landmark';
 import type { AssetId, NodeId } from '../../project/types';
 import { about } from './about';
 import { backdrop } from './backdrop';
@@ -33,6 +34,28 @@ function ground(settings: Loose): Ground | null {
 
 /** Header and footer stand at the edges of their page. */
 const EDGES: Readonly<Record<string, PageEdge>> = { header: 'start', footer: 'end' };
+
+/** HTML-AAM 1.0, 3.5: roles of the elements. A section is a region once it has a name. */
+const ROLES: Readonly<Record<string, Landmark['role']>> = {
+  header: 'banner',
+  footer: 'contentinfo',
+  aside: 'complementary',
+  nav: 'navigation',
+  section: 'region'
+};
+
+/** Roles that a page may have several of, each with a name. */
+const NAMED: ReadonlySet<string> = new Set(['complementary', 'navigation', 'region']);
+
+function landmark({ element = 'section', label }: Loose): Landmark | null {
+  const role = ownOf(ROLES, String(element));
+  if (!role || (role === 'region' && !label)) return null;
+  return { role, named: NAMED.has(role) ? 'label' : null, none: ['element', 'section'] };
+}
+
+/** A name that was given to what has none does not go out with it. */
+const nameOf = (own: SectionSettings): string | undefined =>
+  own.label && landmark(own)?.named ? own.label : undefined;
 
 export const section: Kind = {
   ...about,
@@ -67,7 +90,11 @@ export const section: Kind = {
     return ctx.part(
       'root',
       own.element,
-      defined({ id: own.anchor ? own.anchor : undefined, dataKPlays: isPlaying ? '' : undefined }),
+      defined({
+        id: own.anchor ? own.anchor : undefined,
+        ariaLabel: nameOf(own),
+        dataKPlays: isPlaying ? '' : undefined
+      }),
       [...backdrop(own, ctx), ctx.part('inner', 'div', {}, ctx.slot('content'))]
     );
   },
@@ -75,6 +102,7 @@ export const section: Kind = {
   behaviours: (node, ctx) => (plays(ctx.settings<SectionSettings>(node)) ? ['plays'] : []),
   fallbacks: () => [],
   ground,
+  landmark,
   edge: ({ element }) => ownOf(EDGES, String(element)) ?? null,
   backdrop: 'picture',
   findings: () => import('./findings')

@@ -23,6 +23,12 @@ export const settings = object({
       help: 'What the section is to a screen reader. Sections stand inside the page’s one main element.'
     }
   ),
+  label: textField('', 120, {
+    label: 'Name for screen readers',
+    names: true,
+    needs: ['element=section', 'element=aside', 'element=nav'],
+    help: 'With a name, a section is listed with the page’s landmarks. Several asides or navs each need one.'
+  }),
   anchor: textField('', 60, {
     label: 'Anchor',
     names: true,
