@@ -106,6 +106,28 @@ test.describe('state sheet', () => {
       .toEqual({ starts: 6, isReadable: true });
   });
 
+  test('of what has its words at its end, those are drawn, not the room before them', async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await page.setViewportSize({ width: 1000, height: 800 });
+    await bench.pick('Site links');
+    await bench.view('States');
+    const words = page
+      .frameLocator('iframe[title="links in each state"]')
+      .locator('k-stage')
+      .getByText('Seasons');
+    await expect
+      .poll(() =>
+        words.evaluate((element) => {
+          const [drawn, cell] = [
+            element.getBoundingClientRect(),
+            element.closest('[data-k-cell]')!.getBoundingClientRect()
+          ];
+          return drawn.left >= cell.left && drawn.right <= cell.right && drawn.height > 8;
+        })
+      )
+      .toBe(true);
+  });
+
   test('the part is drawn as it is under the condition that is looked at', async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');

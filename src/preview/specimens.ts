@@ -37,13 +37,13 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
   // All boxes are read before any is scaled, so that the stage is laid out once.
   const scales = clones.map((clone) => scaleOf(clone, order));
   clones.forEach((clone, i) => {
-    const { scale, isCut } = scales[i]!;
+    const { scale, isCut, skipped } = scales[i]!;
     if (scale < 1) clone.style.scale = String(scale);
     if (isCut)
       Object.assign(clone.style, {
         justifySelf: 'start',
         transformOrigin: '0 50%',
-        marginInlineStart: '6px'
+        marginInlineStart: `${MARGIN.across / 2 - skipped}px`
       });
   });
   clones.filter(isUnseen).forEach((clone) => clone.closest('[data-k-cell]')!.append(note('Not seen')));
@@ -235,11 +235,13 @@ const MARGIN = { across: 12, down: 10 };
 interface Scaled {
   readonly scale: number;
   readonly isCut: boolean;
+  /** Where it is cut: how much of its beginning is left out, since nothing stands there, px. */
+  readonly skipped: number;
   /** How high the cell would have to be for it to be as wide as the cell, or as large as it can be read, px. */
   readonly height: number;
 }
 
-/** Drawn whole; but of what is wide and low, such as a heading, the beginning at a size that can be read. */
+/** Drawn whole; but of what is wide and low, such as a heading, where it begins, at a size that can be read. */
 function scaleOf(clone: HTMLElement, { cell, enlarged }: Order): Scaled {
   const seen = clone.getBoundingClientRect();
   const box = { width: seen.width * enlarged, height: seen.height * enlarged };
@@ -248,7 +250,29 @@ function scaleOf(clone: HTMLElement, { cell, enlarged }: Order): Scaled {
   const letters = LETTERS_LEAST / parseFloat(getComputedStyle(clone).fontSize);
   const wanted = Math.min(1, isCut ? Math.max(READ_LEAST, letters) : across);
   const height = box.height > 0 ? box.height * wanted + MARGIN.down : 0;
-  return { scale: Math.min(wanted, down), isCut, height };
+  const scale = Math.min(wanted, down);
+  const before = isCut ? emptyBefore(clone) * enlarged * scale : 0;
+  return { scale, isCut, height, skipped: before > cell.width / 2 ? before : 0 };
+}
+
+/** What is seen of a piece besides its ground and its border. */
+const DRAWN = 'img, svg, video, input, textarea, select, iframe, canvas';
+
+/** How far from the beginning of a piece its first words or pictures stand, px: links may stand at its end. */
+function emptyBefore(clone: HTMLElement): number {
+  const walker = document.createTreeWalker(clone, NodeFilter.SHOW_TEXT);
+  const range = document.createRange();
+  const boxes = [...clone.querySelectorAll(DRAWN)].map((each) => each.getBoundingClientRect());
+  while (walker.nextNode()) {
+    range.selectNodeContents(walker.currentNode);
+    boxes.push(...range.getClientRects());
+  }
+  const { left, right } = clone.getBoundingClientRect();
+  const isFromRight = getComputedStyle(clone).direction === 'rtl';
+  const gaps = boxes
+    .filter(({ width }) => width > 0)
+    .map((box) => (isFromRight ? right - box.right : box.left - left));
+  return gaps.length > 0 ? Math.max(0, Math.min(...gaps)) : 0;
 }
 
 function opaqueBackdrop(from: Element | null): string {

@@ -105,6 +105,15 @@
     <p class="place">
       {place(finding.node)}{#if finding.number}<span class="mono">{finding.number}</span>{/if}
     </p>
+    {#if finding.fix}
+      <div class="mends">
+        <button type="button" class="main" onclick={() => mend(wb, finding)}>{finding.fix.label}</button>
+        {#if finding.or}
+          {@const other = { fix: finding.or }}
+          <button type="button" class="main" onclick={() => mend(wb, other)}>{finding.or.label}</button>
+        {/if}
+      </div>
+    {/if}
     <div>
       <button type="button" class="link" onclick={() => show(finding)}>Show it</button>
       {#if finding.fix}
@@ -114,11 +123,6 @@
           <button type="button" class="link" onclick={() => (show(finding), tryMend(wb, finding))}
             >See the effect</button
           >
-        {/if}
-        <button type="button" class="main" onclick={() => mend(wb, finding)}>{finding.fix.label}</button>
-        {#if finding.or}
-          {@const other = { fix: finding.or }}
-          <button type="button" class="main" onclick={() => mend(wb, other)}>{finding.or.label}</button>
         {/if}
       {/if}
       <button
@@ -301,6 +305,9 @@
     flex-wrap: wrap;
     gap: 4px 14px;
     align-items: center;
+  }
+  .mends {
+    margin-bottom: 4px;
   }
   .aside {
     margin-left: auto;

@@ -276,7 +276,7 @@
 
 <style>
   .sheet {
-    --state-most: 320px;
+    --state-most: max(320px, calc(720px / var(--states)));
 
     min-width: calc(124px + var(--states) * 106px);
     outline: none;
