@@ -1,8 +1,9 @@
+import type { Root, RootContent } from 'hast';
 import { object, string, type AnySchema, type mixed } from 'yup';
 import { checkValue } from '../css/values';
 import { defined } from '../data/compact';
 import { emptyRecord, isEmpty, ownOf } from '../data/record';
-import { escapeHtml } from '../html/clean';
+import { cleanHtml, escapeHtml } from '../html/clean';
 import type { Kind, Slot } from '../kinds/contract';
 import { CONTROLS } from '../kinds/controls';
 import { effectKey } from '../kinds/effects';
@@ -20,32 +21,56 @@ const isOfWords = (field: AnySchema): boolean => {
   return control !== undefined && CONTROLS[control].says === 'words';
 };
 
-const ENTITIES: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>', nbsp: ' ' };
+const BLOCKS: ReadonlySet<string> = new Set(['blockquote', 'br', 'h2', 'h3', 'h4', 'li', 'p']);
 
-const plain = (html: string) =>
-  html
-    .replace(/<[^>]*>/g, ' ')
-    .replace(/&(amp|lt|gt|nbsp);/g, (_all, name: string) => ENTITIES[name]!)
-    .replace(/\s+/g, ' ')
-    .trim();
+/** What is read of an element; what stands in lines of its own is apart from the next. */
+function textIn(node: Root | RootContent): string {
+  if (node.type === 'text') return node.value;
+  if (!('children' in node)) return '';
+  const text = node.children.map(textIn).join('');
+  return node.type === 'element' && BLOCKS.has(node.tagName) ? `${text} ` : text;
+}
+
+const plain = (html: string): string => textIn(cleanHtml(html)).replace(/\s+/g, ' ').trim();
+
+type Field = readonly [key: string, schema: AnySchema];
+
+/** The setting of a kind that holds its words; null where it has none. */
+const wordsOf = (kind: Kind): Field | null =>
+  Object.entries(kind.settings.fields as Record<string, AnySchema>).find(([, field]) => isOfWords(field)) ??
+  null;
+
+const isRich = (field: AnySchema): boolean => field.meta()?.field?.control === 'rich';
+
+const isTaken = (field: AnySchema | undefined, value: Json): boolean =>
+  field?.isValidSync(value, { strict: true }) ?? false;
+
+/** Words as another kind has them; null where nobody has written any, or it cannot take them. */
+function maybeWordsAs(settings: Settings, [key, source]: Field, [, target]: Field): string | null {
+  const words = settings[key];
+  if (typeof words !== 'string' || words === '' || words === source.getDefault()) return null;
+  const converted = isRich(target) ? `<p>${escapeHtml(words)}</p>` : plain(words);
+  const value = isRich(source) === isRich(target) ? words : converted;
+  return value !== target.getDefault() && isTaken(target, value) ? value : null;
+}
 
 /** Settings of the same name that the other kind takes, and its words, whatever each calls them. */
-function keptSettings(node: Node, from: Kind, to: Kind): Node['settings'] {
+function keptSettings({ settings, was }: Node, from: Kind, to: Kind): Settings {
   const fields = to.settings.fields as Record<string, AnySchema>;
-  const takes = (key: string, value: Json) =>
-    ownOf(fields, key)?.isValidSync(value, { strict: true }) ?? false;
-  const kept = Object.fromEntries(Object.entries(node.settings).filter(([key, value]) => takes(key, value)));
-  const wordsOf = (kind: Kind) =>
-    Object.entries(kind.settings.fields as Record<string, AnySchema>).find(([, field]) => isOfWords(field));
   const [source, target] = [wordsOf(from), wordsOf(to)];
+  // Marked-up words are no plain ones, though both may be called the same.
+  const isOther = source && target && isRich(source[1]) !== isRich(target[1]);
+  const kept = filtered(
+    settings,
+    (key, value) => !(isOther && key === source[0]) && isTaken(ownOf(fields, key), value)
+  );
   if (!source || !target || Object.hasOwn(kept, target[0])) return kept;
-  const words = (node.settings[source[0]] ?? source[1].getDefault()) as string;
-  const isRich = (field: AnySchema) => field.meta()?.field?.control === 'rich';
-  const converted = isRich(target[1]) ? `<p>${escapeHtml(words)}</p>` : plain(words);
-  const value = isRich(source[1]) === isRich(target[1]) ? words : converted;
-  // A picture that is ornament says nothing: no name for a button that it becomes.
-  const isNew = value !== '' && value !== target[1].getDefault() && takes(target[0], value);
-  return isNew ? { ...kept, [target[0]]: value } : kept;
+  const words = maybeWordsAs(settings, source, target);
+  const former = was?.[to.kind];
+  const given = former && maybeWordsAs(former.settings, target, source);
+  // Words that are as they came when it was swapped come back as they were, with what is bold or a link in them.
+  const isAsGiven = given === settings[source[0]];
+  return words === null || isAsGiven ? kept : { ...kept, [target[0]]: words };
 }
 
 /** Where a child goes in another kind, and as what: what lists items of its own makes them what it lists. */
@@ -185,9 +210,10 @@ function lostStyles({ styles }: Node, from: Kind, to: Kind): Styles {
   return Object.fromEntries(lost.filter(([, own]) => !isEmpty(own))) as Styles;
 }
 
-/** What another kind has no place for. */
+/** What another kind has no place for, or has otherwise. */
 function lostTo(node: Node, from: Kind, to: Kind, kept: Former): Former {
-  const isLost = (own: Settings | undefined) => (key: string) => !own || !Object.hasOwn(own, key);
+  const isLost = (own: Settings | undefined) => (key: string, value: Json) =>
+    !own || !Object.hasOwn(own, key) || own[key] !== value;
   return {
     settings: filtered(node.settings, isLost(kept.settings)),
     adapt: eachCondition(node.adapt, (own, condition) =>

@@ -15,6 +15,15 @@ const inside = (project: Project, parent: string) => childIds(project.nodes[id(p
 const refused = (command: Command, project = sampleProject()) =>
   refusedWith(apply(registry, project, command));
 
+/** Makes the sample's heading another kind. */
+const swap = (kind: string): Command => ({ type: 'swap', id: 'heading', kind });
+const set = (node: string, key: string, value: string): Command => ({
+  type: 'set-setting',
+  id: node,
+  key,
+  value
+});
+
 describe('wrapping', () => {
   it('puts pieces that stand side by side into a new one, in the order they stand, and takes them out again', () => {
     const before = sampleProject();
@@ -160,14 +169,31 @@ describe('swapping the kind', () => {
     });
     const button = after(text, { type: 'swap', id: 'heading', kind: 'button' });
     expect(button.nodes[id('heading')]!.settings).toEqual({ label: 'Pears & quinces' });
+    const two = after(text, set('heading', 'html', '<p>Pears &amp; <b>quin</b>ces</p><p>and plums</p>'));
+    expect(after(two, swap('button')).nodes[id('heading')]!.settings).toEqual({
+      label: 'Pears & quinces and plums'
+    });
     // What says nothing gives no name to what needs one.
-    const silent = after(
-      sampleProject(),
-      { type: 'swap', id: 'heading', kind: 'image' },
-      { type: 'set-setting', id: 'heading', key: 'alt', value: '' },
-      { type: 'swap', id: 'heading', kind: 'button' }
-    );
+    const silent = after(sampleProject(), swap('image'), set('heading', 'alt', ''), swap('button'));
     expect(silent.nodes[id('heading')]!.settings).not.toHaveProperty('label');
+  });
+
+  it('gives words back as they were, unless others were written meanwhile', () => {
+    const html = '<p>Ask <a href="#us">the <strong>counter</strong></a></p>';
+    const before = after(sampleProject(), swap('text'), set('heading', 'html', html));
+    const settingsOf = (project: Project) => project.nodes[id('heading')]!.settings;
+    const heading = after(before, swap('heading'));
+    expect(settingsOf(heading)).toMatchObject({ text: 'Ask the counter' });
+    expect(settingsOf(after(heading, swap('text')))).toMatchObject({ html });
+    const written = after(heading, set('heading', 'text', 'Ask us'), swap('text'));
+    expect(settingsOf(written)).toMatchObject({ html: '<p>Ask us</p>' });
+    // Both call their words the same, and one has them marked up.
+    const quote = after(before, swap('quote'), set('heading', 'words', '<p>In <em>baskets</em></p>'));
+    const card = after(quote, swap('card'));
+    expect(settingsOf(card)).toMatchObject({ words: 'In baskets' });
+    expect(settingsOf(after(card, swap('quote')))).toMatchObject({ words: '<p>In <em>baskets</em></p>' });
+    // A number cannot take them: what it starts with is nobody's words.
+    expect(settingsOf(after(before, swap('number'), swap('text')))).toMatchObject({ html });
   });
 
   it('keeps what one owner lists where another lists the same, there and back', () => {
