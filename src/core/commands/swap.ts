@@ -54,16 +54,16 @@ function maybeWordsAs(settings: Settings, [key, source]: Field, [, target]: Fiel
   return value !== target.getDefault() && isTaken(target, value) ? value : null;
 }
 
+/** Whether words are marked up in both, or in neither: marked-up ones are no plain ones, though called the same. */
+const areAlike = ([, one]: Field, other: Field | null): boolean =>
+  other === null || isRich(one) === isRich(other[1]);
+
 /** Settings of the same name that the other kind takes, and its words, whatever each calls them. */
 function keptSettings({ settings, was }: Node, from: Kind, to: Kind): Settings {
   const fields = to.settings.fields as Record<string, AnySchema>;
   const [source, target] = [wordsOf(from), wordsOf(to)];
-  // Marked-up words are no plain ones, though both may be called the same.
-  const isOther = source && target && isRich(source[1]) !== isRich(target[1]);
-  const kept = filtered(
-    settings,
-    (key, value) => !(isOther && key === source[0]) && isTaken(ownOf(fields, key), value)
-  );
+  const isConverted = (key: string) => key === source?.[0] && !areAlike(source, target);
+  const kept = filtered(settings, (key, value) => !isConverted(key) && isTaken(ownOf(fields, key), value));
   if (!source || !target || Object.hasOwn(kept, target[0])) return kept;
   const words = maybeWordsAs(settings, source, target);
   const former = was?.[to.kind];

@@ -1,4 +1,12 @@
-import { error, settingFix, warning, type FindingRule, type KindOf, type Remark } from '../../kinds/finding';
+import {
+  error,
+  settingFix,
+  warning,
+  type FindingRule,
+  type Fix,
+  type KindOf,
+  type Remark
+} from '../../kinds/finding';
 import type { Landmark } from '../../kinds/landmark';
 import { childrenIn, subtreeOf } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
@@ -47,6 +55,11 @@ function freeName({ node }: Found, among: readonly Found[]): string {
   return name;
 }
 
+function nameFix(mark: Found, among: readonly Found[]): Fix {
+  const name = freeName(mark, among);
+  return settingFix(`Call it “${name}”`, mark.node.id, mark.named!, name);
+}
+
 const LISTED =
   'Screen readers list what a page consists of by these names (ARIA Authoring Practices, landmarks).';
 
@@ -63,28 +76,26 @@ function isOneTooMany({ node, role, none: [key, value] }: Found, first: Found): 
 }
 
 function lacksName(mark: Found, among: readonly Found[]): Remark {
-  const { node, role, named } = mark;
-  const name = freeName(mark, among);
+  const { node, role } = mark;
   return error({
     about: node.id,
     view: 'Fill',
     number: `${among.length} × ${WORDS[role]}`,
     sentence: `${node.name} is one of ${among.length} of its sort on the page (${WORDS[role]}), and has no name`,
     cause: `${LISTED} Write one under Fill.`,
-    fix: settingFix(`Call it “${name}”`, node.id, named!, name)
+    fix: nameFix(mark, among)
   });
 }
 
 function isNamedTwice(mark: Found, first: Found, among: readonly Found[]): Remark {
-  const { node, role, named } = mark;
-  const name = freeName(mark, among);
+  const { node, role } = mark;
   return error({
     about: node.id,
     view: 'Fill',
     number: `2 × “${mark.name}”`,
     sentence: `${node.name} has the name of ${first.node.name}: both are the ${WORDS[role]} “${mark.name}”`,
     cause: `${LISTED} Nobody can tell the two apart.`,
-    fix: settingFix(`Call it “${name}”`, node.id, named!, name)
+    fix: nameFix(mark, among)
   });
 }
 
