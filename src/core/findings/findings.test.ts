@@ -438,6 +438,27 @@ describe('findings', () => {
     });
   });
 
+  it('asks of no setting what it cannot be: what opens and closes is not made the title of its page', () => {
+    const project = after(
+      sampleProject(),
+      { type: 'remove', ids: ['heading'] },
+      { type: 'add-effect', id: 'section', effect: 'collapse' }
+    );
+    const [finding] = runFindings(registry, project).filter(({ rule }) => rule === 'heading-order');
+    expect(finding).toMatchObject({ node: 'section', fix: null, number: 'no h1' });
+  });
+
+  it('tells of a ring that only happens to have the colour of faint words, and is mended by none of theirs', () => {
+    const project = after(
+      sampleProject(),
+      styled('tabs', 'tab', 'rest', 'background-color', '#ffffff'),
+      styled('tabs', 'tab', 'rest', 'color', '#eeeeee'),
+      styled('tabs', 'tab', 'focus', 'outline', '2px solid #eeeeee')
+    );
+    const rules = runFindings(registry, project).map(({ rule }) => rule);
+    expect(rules).toEqual(expect.arrayContaining(['text-contrast', 'ring-contrast']));
+  });
+
   it('puts errors first', () => {
     const all = found(
       { type: 'remove', ids: ['text-two'] },

@@ -1,3 +1,4 @@
+import type { AnySchema } from 'yup';
 import { compact } from '../data/compact';
 import { remembered } from '../data/remembered';
 import { maybePageOf, subtreeIds, type Holder } from '../project/tree';
@@ -11,6 +12,8 @@ export interface Heading {
   readonly key: string;
   /** 1 to 6. */
   readonly level: number;
+  /** Whether its setting has a level 1: what opens and closes is never the title of its page. */
+  readonly mayBeTitle: boolean;
 }
 
 /** The deepest level HTML has (HTML, 4.3.6). */
@@ -24,11 +27,17 @@ const usualLevels = new WeakMap<Settings, unknown>();
 const usualLevel = (settings: Settings, key: string): unknown =>
   remembered(usualLevels, settings, () => (settings.getDefault() as Record<string, unknown>)[key]);
 
+const titles = new WeakMap<Settings, boolean>();
+
+const mayBeTitle = (settings: Settings, key: string): boolean =>
+  remembered(titles, settings, () => (settings.fields[key] as AnySchema).isValidSync('1'));
+
 /** @returns the heading a piece draws before what it holds; null where it draws none. */
 export function maybeHeading(node: Node, of: KindOf): Heading | null {
   const { headingLevel: key, settings } = of(node);
   if (!key) return null;
-  return { node, key, level: Number(node.settings[key] ?? usualLevel(settings, key)) };
+  const level = Number(node.settings[key] ?? usualLevel(settings, key));
+  return { node, key, level, mayBeTitle: mayBeTitle(settings, key) };
 }
 
 /** Headings among pieces, without those in what is opened over the page. */

@@ -15,7 +15,19 @@ const secondTitle = ({ node, key }: Heading, count: number) =>
     fix: settingFix('Make it level 2', node.id, key, '2')
   });
 
-function skippedLevel({ node, key, level }: Heading, above: number): Remark {
+const NO_TITLE = 'A page starts with a heading of level 1 that names all of it. Put one before this.';
+
+const noTitle = ({ node, level }: Heading): Remark =>
+  warning({
+    view: 'Fill',
+    number: 'no h1',
+    sentence: `${node.name} is the first heading of its page, and of level ${level}`,
+    cause: NO_TITLE
+  });
+
+function skippedLevel(heading: Heading, above: number): Remark {
+  const { node, key, level } = heading;
+  if (above === 0 && !heading.mayBeTitle) return noTitle(heading);
   const fits = String(above + 1);
   return warning({
     view: 'Fill',

@@ -1,8 +1,9 @@
 import { changeAgainstRest } from '../../cascade/change';
 import { textContrast } from '../../cascade/contrast';
-import { resolve } from '../../cascade/resolve';
+import { resolve, type At } from '../../cascade/resolve';
 import { contrastOverItems, type ItemContrast } from '../../cascade/slides';
 import { statesUnderFocus } from '../../cascade/states';
+import { maybeColourIn } from '../../colour/contrast';
 import { FAINT } from '../../colour/difference';
 import { type FindingRule, type Remark, error, warning } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
@@ -118,6 +119,10 @@ const faintRing = ({ node, part, label }: Place, where: string, ratio: string, f
     fix
   });
 
+/** Whether a ring has no colour of its own, and so changes with the words (CSS Basic User Interface 4, 3.4). */
+const isOfWords = (registry: Registry, project: Project, where: At): boolean =>
+  maybeColourIn(resolve(registry, project, where).get('outline')!.value) === null;
+
 /**
  * The first of the states a part may be in when it gets the focus in which its ring is too faint, at rest first. Where
  * the words are as faint, since it has their colour and stands on their ground, that is told of them.
@@ -128,7 +133,9 @@ function maybeRing(registry: Registry, project: Project, place: Place): Remark |
   const ratioIn = (state: StateName) => ringContrastIn(registry, project, place, [state]);
   const state = states.find((each) => ratioIn(each) < RING_LEAST);
   if (state === undefined) return null;
-  const words = place.hasText ? textContrast(registry, project, { ...at(place), besides: [state] }) : null;
+  const there = { ...at(place), besides: [state] };
+  const words =
+    place.hasText && isOfWords(registry, project, there) ? textContrast(registry, project, there) : null;
   if (words?.least === ratioIn(state)) return null;
   const mend = maybeRingMend(registry, project, place, states);
   return faintRing(place, whereBesides(kind, place, state), `${ratioIn(state).toFixed(1)} : 1`, mend);
