@@ -451,9 +451,9 @@ describe('findings', () => {
   it('tells of a ring that only happens to have the colour of faint words, and is mended by none of theirs', () => {
     const project = after(
       sampleProject(),
-      styled('tabs', 'tab', 'rest', 'background-color', '#ffffff'),
-      styled('tabs', 'tab', 'rest', 'color', '#eeeeee'),
-      styled('tabs', 'tab', 'focus', 'outline', '2px solid #eeeeee')
+      style('tabs', 'tab', 'rest', 'background-color', '#ffffff'),
+      style('tabs', 'tab', 'rest', 'color', '#eeeeee'),
+      style('tabs', 'tab', 'focus', 'outline', '2px solid #eeeeee')
     );
     const rules = runFindings(registry, project).map(({ rule }) => rule);
     expect(rules).toEqual(expect.arrayContaining(['text-contrast', 'ring-contrast']));
