@@ -33,7 +33,7 @@ function maybeFound(node: Node, of: KindOf): Found | null {
   return { ...landmark, node, name };
 }
 
-/** Headers in the main element, which HTML gives no role (HTML-AAM 1.0, 3.5). */
+/** Headers in the main element, which HTML gives no role (HTML-AAM 1.0, mappings of elements). */
 function plainHeaders(project: Project, page: Node): ReadonlySet<Node> {
   const sections = childrenIn(project, page, 'sections');
   const areas = areasOf(sections.map(({ settings }) => settings));

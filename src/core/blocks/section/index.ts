@@ -35,7 +35,7 @@ function ground(settings: Loose): Ground | null {
 /** Header and footer stand at the edges of their page. */
 const EDGES: Readonly<Record<string, PageEdge>> = { header: 'start', footer: 'end' };
 
-/** HTML-AAM 1.0, 3.5: roles of the elements. A section is a region once it has a name. */
+/** HTML-AAM 1.0, mappings of elements: roles of the elements. A section is a region once it has a name. */
 const ROLES: Readonly<Record<string, Landmark['role']>> = {
   header: 'banner',
   footer: 'contentinfo',
