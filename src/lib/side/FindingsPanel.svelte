@@ -193,7 +193,7 @@
   {:else}
     <p class="none">
       Nothing to mend. Contrast in every state and under every condition, fit of the labels, panel heights,
-      headings, links, pictures and movements were looked at.
+      headings, landmarks, links, pictures and movements were looked at.
     </p>
   {/each}
   {#if placeholders.length > 0}

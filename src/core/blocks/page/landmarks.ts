@@ -22,8 +22,7 @@ const WORDS: Readonly<Record<Landmark['role'], string>> = {
   banner: 'header',
   complementary: 'aside',
   contentinfo: 'footer',
-  navigation: 'navigation',
-  region: 'section'
+  navigation: 'navigation'
 };
 
 function maybeFound(node: Node, of: KindOf): Found | null {

@@ -35,22 +35,21 @@ function ground(settings: Loose): Ground | null {
 /** Header and footer stand at the edges of their page. */
 const EDGES: Readonly<Record<string, PageEdge>> = { header: 'start', footer: 'end' };
 
-/** HTML-AAM 1.0, mappings of elements: roles of the elements. A section is a region once it has a name. */
-const ROLES: Readonly<Record<string, Landmark['role']>> = {
+/** HTML-AAM 1.0, mappings of elements; null for a section as any other. */
+const ROLES: Readonly<Record<SectionSettings['element'], Landmark['role'] | null>> = {
+  section: null,
   header: 'banner',
   footer: 'contentinfo',
   aside: 'complementary',
-  nav: 'navigation',
-  section: 'region'
+  nav: 'navigation'
 };
 
 /** Roles that a page may have several of, each with a name. */
-const NAMED: ReadonlySet<string> = new Set(['complementary', 'navigation', 'region']);
+const NAMED: ReadonlySet<string> = new Set(['complementary', 'navigation']);
 
-function landmark({ element = 'section', label }: Loose): Landmark | null {
-  const role = ownOf(ROLES, String(element));
-  if (!role || (role === 'region' && !label)) return null;
-  return { role, named: NAMED.has(role) ? 'label' : null, none: ['element', 'section'] };
+function landmark({ element = 'section' }: Loose): Landmark | null {
+  const role = ROLES[element as SectionSettings['element']];
+  return role && { role, named: NAMED.has(role) ? 'label' : null, none: ['element', 'section'] };
 }
 
 /** A name that was given to what has none does not go out with it. */

@@ -26,8 +26,8 @@ export const settings = object({
   label: textField('', 120, {
     label: 'Name for screen readers',
     names: true,
-    needs: ['element=section', 'element=aside', 'element=nav'],
-    help: 'With a name, a section is listed with the page’s landmarks. Several asides or navs each need one.'
+    needs: ['element=aside', 'element=nav'],
+    help: 'Such as “On this page”, where a page has more than one.'
   }),
   anchor: textField('', 60, {
     label: 'Anchor',

@@ -223,11 +223,14 @@
   input.mono {
     font: 11.5px var(--mono);
   }
+  /* As high as what is written in it, so that a long description is read without scrolling. */
   textarea {
     display: block;
     height: auto;
     min-width: 130px;
+    max-height: 7lh;
     resize: vertical;
+    field-sizing: content;
   }
   [aria-invalid='true'] {
     border-color: var(--red);
