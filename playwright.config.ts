@@ -1,10 +1,11 @@
-import { mkdtempSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
 
 /** Published sites of one run, apart from those that people have. */
 const SITES = mkdtempSync(join(tmpdir(), 'kymation-sites-'));
+process.on('exit', () => rmSync(SITES, { recursive: true, force: true }));
 
 const PORT = Number(process.env.TEST_PORT ?? 4317);
 

@@ -1,5 +1,4 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { kymation } from '../src/cli/run';
 import { writeProjectFile } from '../src/core/formats/project-file';
@@ -10,6 +9,7 @@ import { subtreeIds } from '../src/core/project/tree';
 import type { Fragment, Node, NodeId, Project } from '../src/core/project/types';
 import { carried } from './support/boxes';
 import { partIn } from './support/exported';
+import { newFolder } from './support/folder';
 import { after } from '../src/core/testing/project';
 import { Counted } from './support/counted';
 import { expect, test, type Page } from './support/test';
@@ -280,7 +280,7 @@ test('the command line finds the same over all widths, and says where there is n
   ];
   const root = make('page', 'Page', {}, { sections: [make('section', 'All', {}, { content })] });
   const project = createProject('Members', root);
-  const file = join(mkdtempSync(join(tmpdir(), 'kymation-')), 'members.kymation');
+  const file = join(newFolder(), 'members.kymation');
   writeFileSync(file, writeProjectFile(project, new Map()));
   const check = async () => {
     const said: string[] = [];

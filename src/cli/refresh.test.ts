@@ -1,7 +1,7 @@
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, it } from 'vitest';
+import { afterAll, expect, it } from 'vitest';
 import { readProjectFile, writeProjectFile } from '../core/formats/project-file';
 import type { Source, SourceId } from '../core/project/types';
 import { after, sampleProject } from '../core/testing/project';
@@ -9,6 +9,7 @@ import { registry } from '../core/whole';
 import { kymation } from './run';
 
 const folder = mkdtempSync(join(tmpdir(), 'kymation-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 const source = (name: string, more: Partial<Source>): Source => ({
   id: name.toLowerCase() as SourceId,

@@ -1,6 +1,5 @@
-import { mkdtempSync, existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Ajv from 'ajv';
 import { describe, expect, it } from 'vitest';
@@ -9,6 +8,7 @@ import { apply } from '../core/commands/apply';
 import { writeProjectFile } from '../core/formats/project-file';
 import { registry } from '../core/whole';
 import { kymation as called } from './run';
+import { newFolder } from './testing/folder';
 
 describe('command line', () => {
   const kymation = async (...args: string[]) => {
@@ -21,7 +21,7 @@ describe('command line', () => {
   };
 
   it('exports all pages as a folder, or one page as one file', async () => {
-    const out = mkdtempSync(join(tmpdir(), 'kymation-'));
+    const out = newFolder();
     expect(await kymation('export', 'demo/orchard.kymation', '--out', join(out, 'all'))).toMatchObject({
       code: 0,
       text: expect.stringMatching(/index\.html[\s\S]*harvest\.html[\s\S]*assets\/press-house\.svg/)
@@ -45,7 +45,7 @@ describe('command line', () => {
   });
 
   it('writes one piece as a snippet', async () => {
-    const out = mkdtempSync(join(tmpdir(), 'kymation-'));
+    const out = newFolder();
     const tabs = ['export', 'demo/orchard.kymation', '--out', out, '--snippet', 'season-tabs'];
     const written = () => readFileSync(join(out, 'snippet.html'), 'utf8');
     expect(await kymation(...tabs)).toMatchObject({ code: 0 });
@@ -72,7 +72,7 @@ describe('command line', () => {
   });
 
   it('checks a project: exit code 1 on errors, as text, JSON and a SARIF log that its published schema takes', async () => {
-    const folder = mkdtempSync(join(tmpdir(), 'kymation-'));
+    const folder = newFolder();
     const { project, bytes } = makeDemo();
     const outcome = apply(registry, project, {
       type: 'batch',
@@ -125,7 +125,7 @@ describe('command line', () => {
   });
 
   it('writes the specification of a page, or of a piece, as a page and as CSV', async () => {
-    const out = mkdtempSync(join(tmpdir(), 'kymation-'));
+    const out = newFolder();
     const called = await kymation('sheet', 'demo/orchard.kymation', '--out', out, '--piece', 'season-tabs');
     expect(called).toMatchObject({
       code: 0,

@@ -1,5 +1,4 @@
-import { mkdirSync, mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { mkdirSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { planExport, requestOf } from '../../src/core/compile/files';
@@ -13,6 +12,7 @@ import { finish } from '../../src/server/finish';
 import { makeRenditions } from '../../src/server/renditions';
 import { subsetFace } from '../../src/server/typefaces';
 import { bytes, demo } from './demo';
+import { newFolder } from './folder';
 
 export interface Exported {
   /** Address of the first page on disk. */
@@ -58,7 +58,7 @@ async function make(
 ): Promise<Exported> {
   const roots = pages.map((id) => given.pages[id]!.root);
   const { project, bytes } = await withShippedFaces(given, files, roots, subsetFace);
-  const folder = mkdtempSync(join(tmpdir(), 'kymation-'));
+  const folder = newFolder();
   const renditions = new Map<AssetId, Rendition[]>();
   const small = new Map<string, Uint8Array>();
   for (const [asset, widths] of renditionPlan(registry, project)) {
