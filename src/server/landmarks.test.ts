@@ -71,4 +71,12 @@ describe('landmarks of a page', () => {
     );
     expect(objections).toBeGreaterThan(20);
   });
+
+  it('are named within what a name may have, however long the names of the pieces', () => {
+    const long = 'Windfalls and keepers, '.repeat(6).slice(0, 120);
+    const parts = [1, 2].map(() => ({ element: 'nav', label: long, links: [] }));
+    const project = after(pageOf(parts), { type: 'rename', id: 'part-1', name: long });
+    const [finding] = told(project);
+    expect(told(after(project, ...(finding!.fix!.commands as Command[])))).toEqual([]);
+  });
 });

@@ -46,11 +46,14 @@ function landmarksOf(project: Project, page: Node, of: KindOf): readonly Found[]
 
 const isCalled = ({ name }: Found, other: string): boolean => name.toLowerCase() === other.toLowerCase();
 
+/** So much of a name leaves room for a number in what a name may be, characters. */
+const NUMBERED_MOST = 112;
+
 /** The piece's own name, with a number where another is called that already. */
 function freeName({ node }: Found, among: readonly Found[]): string {
   const isTaken = (name: string) => among.some((each) => isCalled(each, name));
   let name = node.name;
-  for (let n = 2; isTaken(name); n += 1) name = `${node.name} ${n}`;
+  for (let n = 2; isTaken(name); n += 1) name = `${node.name.slice(0, NUMBERED_MOST)} ${n}`;
   return name;
 }
 
