@@ -151,14 +151,14 @@ type Adaptations = Node['adapt'];
 /** What differs under conditions, as far as the other kind has a setting for it that may. */
 function keptAdaptations({ adapt }: Node, to: Kind): Adaptations {
   const fields = to.settings.fields as Record<string, AnySchema>;
-  const isTaken = (condition: string, key: string, value: unknown): boolean => {
+  const mayDiffer = (condition: string, key: string, value: Json): boolean => {
     const field = ownOf(fields, key);
     const meta = field?.meta()?.field;
-    const mayDiffer = meta?.responsive === true && meta.fixed?.[condition as 'print'] === undefined;
-    return mayDiffer && field!.isValidSync(value, { strict: true });
+    const isResponsive = meta?.responsive === true && meta.fixed?.[condition as 'print'] === undefined;
+    return isResponsive && isTaken(field, value);
   };
   return eachCondition(adapt, (own, condition) =>
-    filtered(own, (key, value) => isTaken(condition, key, value))
+    filtered(own, (key, value) => mayDiffer(condition, key, value))
   );
 }
 
