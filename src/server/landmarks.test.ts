@@ -72,6 +72,15 @@ describe('landmarks of a page', () => {
     expect(objections).toBeGreaterThan(20);
   });
 
+  it('are mended together, though their pieces have one name', () => {
+    const nav = { element: 'nav', label: '', links: [] };
+    const renames = [0, 1, 2].map((i): Command => ({ type: 'rename', id: `part-${i}`, name: 'Links' }));
+    const project = after(pageOf([nav, nav, nav]), ...renames);
+    const mends = told(project).flatMap(({ fix }) => fix!.commands as Command[]);
+    expect(mends).toHaveLength(3);
+    expect(told(after(project, ...mends))).toEqual([]);
+  });
+
   it('are named within what a name may have, however long the names of the pieces', () => {
     const long = 'Windfalls and keepers, '.repeat(6).slice(0, 120);
     const parts = [1, 2].map(() => ({ element: 'nav', label: long, links: [] }));

@@ -49,12 +49,19 @@ const isCalled = ({ name }: Found, other: string): boolean => name.toLowerCase()
 /** So much of a name leaves room for a number in what a name may be, characters. */
 const NUMBERED_MOST = 112;
 
-/** The piece's own name, with a number where another is called that already. */
-function freeName({ node }: Found, among: readonly Found[]): string {
-  const isTaken = (name: string) => among.some((each) => isCalled(each, name));
-  let name = node.name;
-  for (let n = 2; isTaken(name); n += 1) name = `${node.name.slice(0, NUMBERED_MOST)} ${n}`;
-  return name;
+const numbered = (name: string, n: number): string =>
+  n === 1 ? name : `${name.slice(0, NUMBERED_MOST)} ${n}`;
+
+/**
+ * The piece's own name, with a number where another is called that already, or is named so before it where all are
+ * mended together.
+ */
+function freeName(mark: Found, among: readonly Found[]): string {
+  const own = mark.node.name;
+  const isNamedSo = ({ name, node }: Found) => name === '' && node.name === own;
+  let n = among.slice(0, among.indexOf(mark)).filter(isNamedSo).length + 1;
+  while (among.some((each) => isCalled(each, numbered(own, n)))) n += 1;
+  return numbered(own, n);
 }
 
 function nameFix(mark: Found, among: readonly Found[]): Fix {
