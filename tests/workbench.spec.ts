@@ -332,6 +332,27 @@ test('a page of 600 pieces comes in portions, and is whole and in order', async 
   ).toEqual(Array.from({ length: 120 }, (_, n) => [`text-${n}-a`, `text-${n}-b`]).flat());
 });
 
+test('Tab goes through the preview and on to what comes after it, and back', async ({ page }) => {
+  const bench = await Bench.openNew(page);
+  await bench.insert('tabs');
+  await expect(bench.preview.getByRole('tab')).toHaveCount(3);
+  const isInPreview = () => page.evaluate(() => document.activeElement instanceof HTMLIFrameElement);
+  const leave = async (key: string) => {
+    for (let presses = 0; presses < 12 && (await isInPreview()); presses += 1) await page.keyboard.press(key);
+  };
+  const width = page.getByRole('slider', { name: 'Width of the preview' });
+  await width.focus();
+  await page.keyboard.press('Tab');
+  expect(await isInPreview()).toBe(true);
+  await leave('Tab');
+  expect(await isInPreview()).toBe(false);
+  await expect(width).not.toBeFocused();
+  await page.keyboard.press('Shift+Tab');
+  expect(await isInPreview()).toBe(true);
+  await leave('Shift+Tab');
+  await expect(width).toBeFocused();
+});
+
 test('what was built while writing goes again when it is undone, though the words are as many', async ({
   page
 }) => {

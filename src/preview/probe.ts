@@ -325,6 +325,8 @@ document.addEventListener(
     }
     // In Try it the page has the keys, but for Escape, which always leads back.
     if (shown.mode === 'try' && event.key !== 'Escape') return;
+    // Who comes in by it has to get out by it (WCAG 2.2, 2.1.2); the workbench has no other use for it.
+    if (event.key === 'Tab') return;
     event.preventDefault();
     event.stopImmediatePropagation();
     tell({
