@@ -2,6 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
+import { isThorough, thorough } from './tests/support/thorough';
 
 /** Published sites of one run, apart from those that people have. */
 const SITES = mkdtempSync(join(tmpdir(), 'kymation-sites-'));
@@ -13,6 +14,7 @@ export default defineConfig({
   testDir: 'tests',
   testMatch: '**/*.spec.ts',
   fullyParallel: true,
+  grepInvert: isThorough ? undefined : new RegExp(thorough.tag),
   workers: 2,
   retries: 0,
   // A machine shared with others may be slow for a while; what is waited for is what counts. Each wait has a limit of

@@ -22,7 +22,7 @@ import { bytes, demo } from './support/demo';
 import { axeViolations } from './support/axe';
 import { exported } from './support/exported';
 import { expect, test, type Page } from './support/test';
-import { isThorough } from './support/thorough';
+import { thorough } from './support/thorough';
 import { Hand } from './support/hand';
 import { addSource, askFor, bindTo } from './support/rows-by-hand';
 
@@ -30,7 +30,7 @@ import { addSource, askFor, bindTo } from './support/rows-by-hand';
 // demo piece by piece: kinds, names, settings, looks, tokens and pictures. The shop always is, whose rows and queries
 // ask for the most ways of working at half the cost of the questions page; `npm run by-hand` builds all of them.
 
-const PAGES = (isThorough ? Object.keys(demo.pages) : ['shop']) as PageId[];
+const PAGES = Object.keys(demo.pages) as PageId[];
 
 const metaOf = (node: Node, key: string) =>
   registry.of(node).settings.fields[key] as unknown as {
@@ -321,44 +321,46 @@ async function builtProject(
 }
 
 for (const pageId of PAGES)
-  test(`the ${pageId} page is built from nothing by hand, is what the demo is, and leaves whole`, async ({
-    page
-  }) => {
-    test.setTimeout(600_000);
-    page.setDefaultTimeout(60_000);
-    const hand = await Hand.openNew(page);
-    await tokens(hand);
-    const root = wanted.nodes[wanted.pages[pageId]!.root]!;
-    const sections = root.slots.sections!.map((id) => wanted.nodes[id]!);
-    await hand.rename('First section', sections[0]!.name);
-    for (const [i, section] of sections.entries())
-      if (i > 0) await hand.insert(sections[i - 1]!.name, 'Section', section.name);
-    for (const section of sections) await fill(hand, section);
-    const asked = sections.flatMap(within).flatMap(({ query }) => query?.source ?? []);
-    for (const source of new Set(asked)) await addSource(hand, wanted.sources[source]!);
-    await tune(hand, sections.flatMap(within));
-    await hand.about({
-      'Name in Kymation': wanted.pages[pageId]!.name,
-      Title: wanted.pages[pageId]!.title,
-      Description: wanted.pages[pageId]!.description
-    });
-    for (const deed of looks(root)) await deed(hand);
-    await hand.bench.saved();
+  test(
+    `the ${pageId} page is built from nothing by hand, is what the demo is, and leaves whole`,
+    thorough,
+    async ({ page }) => {
+      test.setTimeout(600_000);
+      page.setDefaultTimeout(60_000);
+      const hand = await Hand.openNew(page);
+      await tokens(hand);
+      const root = wanted.nodes[wanted.pages[pageId]!.root]!;
+      const sections = root.slots.sections!.map((id) => wanted.nodes[id]!);
+      await hand.rename('First section', sections[0]!.name);
+      for (const [i, section] of sections.entries())
+        if (i > 0) await hand.insert(sections[i - 1]!.name, 'Section', section.name);
+      for (const section of sections) await fill(hand, section);
+      const asked = sections.flatMap(within).flatMap(({ query }) => query?.source ?? []);
+      for (const source of new Set(asked)) await addSource(hand, wanted.sources[source]!);
+      await tune(hand, sections.flatMap(within));
+      await hand.about({
+        'Name in Kymation': wanted.pages[pageId]!.name,
+        Title: wanted.pages[pageId]!.title,
+        Description: wanted.pages[pageId]!.description
+      });
+      for (const deed of looks(root)) await deed(hand);
+      await hand.bench.saved();
 
-    const built = await builtProject(page);
-    const [id] = built.project.info.pageOrder;
-    expect(built.project.pages[id!]).toMatchObject({
-      name: wanted.pages[pageId]!.name,
-      title: wanted.pages[pageId]!.title,
-      description: wanted.pages[pageId]!.description,
-      language: wanted.pages[pageId]!.language
-    });
-    expect(shape(built.project, built.project.pages[id!]!.root)).toEqual(shape(wanted, root.id));
+      const built = await builtProject(page);
+      const [id] = built.project.info.pageOrder;
+      expect(built.project.pages[id!]).toMatchObject({
+        name: wanted.pages[pageId]!.name,
+        title: wanted.pages[pageId]!.title,
+        description: wanted.pages[pageId]!.description,
+        language: wanted.pages[pageId]!.language
+      });
+      expect(shape(built.project, built.project.pages[id!]!.root)).toEqual(shape(wanted, root.id));
 
-    const made = await exported(built.project, built.bytes);
-    expect(made.problems).toEqual([]);
-    // What comes in with the scroll is not yet to be read at the top of the page.
-    await page.emulateMedia({ reducedMotion: 'reduce' });
-    await page.goto(made.url);
-    expect(await axeViolations(page)).toEqual([]);
-  });
+      const made = await exported(built.project, built.bytes);
+      expect(made.problems).toEqual([]);
+      // What comes in with the scroll is not yet to be read at the top of the page.
+      await page.emulateMedia({ reducedMotion: 'reduce' });
+      await page.goto(made.url);
+      expect(await axeViolations(page)).toEqual([]);
+    }
+  );

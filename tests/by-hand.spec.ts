@@ -8,6 +8,7 @@ import { exported } from './support/exported';
 import { figuresOf } from './support/figures';
 import { idleDeclarations } from './support/idle';
 import { expect, test } from './support/test';
+import { thorough } from './support/thorough';
 import { bytes, demo } from './support/visit';
 
 /** The visit page of the demo, written by hand with the same look and behaviour: the measure of what leaves. */
@@ -47,7 +48,7 @@ test('style sheets of the demo pass stylelint-config-standard', async () => {
   }
 });
 
-test('hardly any declaration changes nothing', async ({ page }) => {
+test('hardly any declaration changes nothing', thorough, async ({ page }) => {
   const { folder, files } = await visit();
   const declarations = figuresOf(files.get('style.css')!).declarations;
   const idle = await idleDeclarations(page, folder, 'style.css', async () => {

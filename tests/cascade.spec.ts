@@ -14,6 +14,7 @@ import { previewFrame } from './support/frames';
 import { everyKind } from './support/kinds';
 import { forcing } from './support/states';
 import { expect, test, type Frame, type Page } from './support/test';
+import { thorough, thoroughUnless } from './support/thorough';
 import { Bench } from './support/workbench';
 import { exportedVisit } from './support/visit';
 
@@ -415,43 +416,52 @@ async function everyOther(
   return { wrong: await differences(frame, cases, force), count: cases.length };
 }
 
+/** The conditions that every run tries: each is told of in another way. */
+const USUAL: readonly string[] = ['wide', 'narrow', 'no-script'];
+
 for (const conditions of SETS) {
   const name = conditions.at(-1) ?? 'wide';
-  test(`every part of every other piece of the demo, in every state it can be forced into: ${name}`, async ({
-    browser
-  }) => {
-    const width = { narrow: 460, medium: 900 }[name as string] ?? 1280;
-    const context = await browser.newContext({
-      viewport: { width, height: 900 },
-      javaScriptEnabled: name !== 'no-script',
-      hasTouch: name === 'touch',
-      isMobile: name === 'touch',
-      reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference'
-    });
-    const page = await context.newPage();
-    await page.goto((await exportedVisit(others, true)).url);
-    if (name === 'print') await page.emulateMedia({ media: 'print' });
-    // The pointer is always somewhere: on a strip above the page, where nothing is hovered.
-    await page.evaluate(() => (document.documentElement.style.paddingTop = '6px'));
-    await page.mouse.move(1, 1);
-    const force = await forcing(page);
-    const held: readonly ConditionName[] = name === 'touch' ? ['touch'] : conditions;
-    const { wrong, count } = await everyOther('export', page.mainFrame(), held, force);
-    await context.close();
-    expect(wrong).toEqual([]);
-    expect(count).toBeGreaterThan(80);
-  });
+  test(
+    `every part of every other piece of the demo, in every state it can be forced into: ${name}`,
+    thoroughUnless(USUAL.includes(name)),
+    async ({ browser }) => {
+      const width = { narrow: 460, medium: 900 }[name as string] ?? 1280;
+      const context = await browser.newContext({
+        viewport: { width, height: 900 },
+        javaScriptEnabled: name !== 'no-script',
+        hasTouch: name === 'touch',
+        isMobile: name === 'touch',
+        reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference'
+      });
+      const page = await context.newPage();
+      await page.goto((await exportedVisit(others, true)).url);
+      if (name === 'print') await page.emulateMedia({ media: 'print' });
+      // The pointer is always somewhere: on a strip above the page, where nothing is hovered.
+      await page.evaluate(() => (document.documentElement.style.paddingTop = '6px'));
+      await page.mouse.move(1, 1);
+      const force = await forcing(page);
+      const held: readonly ConditionName[] = name === 'touch' ? ['touch'] : conditions;
+      const { wrong, count } = await everyOther('export', page.mainFrame(), held, force);
+      await context.close();
+      expect(wrong).toEqual([]);
+      expect(count).toBeGreaterThan(80);
+    }
+  );
 }
 
-test('the same other pieces in the preview, under every condition by switches', async ({ page }) => {
-  const bench = await Bench.openDemo(page);
-  await bench.importProject(others, bytes);
-  await page.keyboard.press('t');
-  await page.mouse.move(2, 2);
-  const frame = await previewFrame(page);
-  await underEach(page, async (conditions) => {
-    const { wrong, count } = await everyOther('preview', frame, conditions);
-    expect(wrong, conditions.join(' ')).toEqual([]);
-    expect(count).toBeGreaterThan(80);
-  });
-});
+test(
+  'the same other pieces in the preview, under every condition by switches',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.importProject(others, bytes);
+    await page.keyboard.press('t');
+    await page.mouse.move(2, 2);
+    const frame = await previewFrame(page);
+    await underEach(page, async (conditions) => {
+      const { wrong, count } = await everyOther('preview', frame, conditions);
+      expect(wrong, conditions.join(' ')).toEqual([]);
+      expect(count).toBeGreaterThan(80);
+    });
+  }
+);

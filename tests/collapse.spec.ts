@@ -5,6 +5,7 @@ import { axeViolations } from './support/axe';
 import { Counted } from './support/counted';
 import { exported, partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { bytes, changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -187,19 +188,23 @@ test('three questions of one, two and three columns, the first open, every secon
   expect(third).toBe(first);
 });
 
-test('two hundred of them print without a byte of script and without a fault', async ({ blank: page }) => {
-  const sections = Array.from({ length: 200 }, (_, i): Command[] => [
-    {
-      type: 'insert',
-      fragment: make('section', `Question ${i}`, {}, { content: [] }),
-      at: { parent: 'visit-page', slot: 'sections', index: 3 }
-    } as Command,
-    ...collapses(`question-${i}`)
-  ]);
-  const made = await exported(changed(...sections.flat()), bytes);
-  expect(made.problems).toEqual([]);
-  await page.goto(made.url);
-  await expect(page.locator('details')).toHaveCount(200);
-  await page.locator('summary').nth(150).click();
-  await expect(page.locator('details[open]')).toHaveCount(1);
-});
+test(
+  'two hundred of them print without a byte of script and without a fault',
+  thorough,
+  async ({ blank: page }) => {
+    const sections = Array.from({ length: 200 }, (_, i): Command[] => [
+      {
+        type: 'insert',
+        fragment: make('section', `Question ${i}`, {}, { content: [] }),
+        at: { parent: 'visit-page', slot: 'sections', index: 3 }
+      } as Command,
+      ...collapses(`question-${i}`)
+    ]);
+    const made = await exported(changed(...sections.flat()), bytes);
+    expect(made.problems).toEqual([]);
+    await page.goto(made.url);
+    await expect(page.locator('details')).toHaveCount(200);
+    await page.locator('summary').nth(150).click();
+    await expect(page.locator('details[open]')).toHaveCount(1);
+  }
+);

@@ -1,5 +1,6 @@
 import { PNG } from 'pngjs';
 import { expect, test } from './support/test';
+import { thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 test('two versions stand side by side, over one another, and in words', async ({ page }) => {
@@ -47,37 +48,41 @@ function lit(picture: Buffer): number {
   return count;
 }
 
-test('what differs is lit at three widths at once, and only at those where it differs', async ({ page }) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Plan heading');
-  await page.getByRole('tab', { name: '≤ narrow', exact: true }).click();
-  await bench.view('States');
-  await bench.set('font-size', 'Type size', 'rest', '51px');
-  await bench.pick('Plan heading');
-  await page.keyboard.press('Shift+H');
-  const dialog = page.getByRole('dialog', { name: 'Compare two versions' });
-  await dialog.getByRole('combobox', { name: 'Now against' }).selectOption({ index: 0 });
-  await dialog.getByRole('tab', { name: 'What differs' }).click();
-  const widths = dialog.getByRole('group', { name: /^What differs at \d+ px$/ });
-  await expect(widths).toHaveCount(3);
-  await dialog.getByRole('list', { name: 'Differences' }).getByRole('button').first().click();
-  const paper = (n: number) => widths.nth(n).locator('.laid');
-  // The widest first; of the wide ones nothing is lit once both versions have come.
-  await expect.poll(async () => lit(await paper(2).screenshot())).toBeGreaterThan(0);
-  await expect.poll(async () => lit(await paper(1).screenshot())).toBe(0);
-  await expect.poll(async () => lit(await paper(0).screenshot())).toBe(0);
+test(
+  'what differs is lit at three widths at once, and only at those where it differs',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Plan heading');
+    await page.getByRole('tab', { name: '≤ narrow', exact: true }).click();
+    await bench.view('States');
+    await bench.set('font-size', 'Type size', 'rest', '51px');
+    await bench.pick('Plan heading');
+    await page.keyboard.press('Shift+H');
+    const dialog = page.getByRole('dialog', { name: 'Compare two versions' });
+    await dialog.getByRole('combobox', { name: 'Now against' }).selectOption({ index: 0 });
+    await dialog.getByRole('tab', { name: 'What differs' }).click();
+    const widths = dialog.getByRole('group', { name: /^What differs at \d+ px$/ });
+    await expect(widths).toHaveCount(3);
+    await dialog.getByRole('list', { name: 'Differences' }).getByRole('button').first().click();
+    const paper = (n: number) => widths.nth(n).locator('.laid');
+    // The widest first; of the wide ones nothing is lit once both versions have come.
+    await expect.poll(async () => lit(await paper(2).screenshot())).toBeGreaterThan(0);
+    await expect.poll(async () => lit(await paper(1).screenshot())).toBe(0);
+    await expect.poll(async () => lit(await paper(0).screenshot())).toBe(0);
 
-  // A width out of range becomes the nearest that can be shown, also where that is shown already.
-  const width = dialog.getByRole('spinbutton', { name: 'Width' });
-  for (const typed of ['100', '12']) {
-    await width.fill(typed);
-    await width.press('Tab');
-    await expect(width).toHaveValue('280');
+    // A width out of range becomes the nearest that can be shown, also where that is shown already.
+    const width = dialog.getByRole('spinbutton', { name: 'Width' });
+    for (const typed of ['100', '12']) {
+      await width.fill(typed);
+      await width.press('Tab');
+      await expect(width).toHaveValue('280');
+    }
+    await expect(widths).toHaveCount(1);
+    await dialog.getByRole('button', { name: 'Three widths again' }).click();
+    await expect(widths).toHaveCount(3);
   }
-  await expect(widths).toHaveCount(1);
-  await dialog.getByRole('button', { name: 'Three widths again' }).click();
-  await expect(widths).toHaveCount(3);
-});
+);
 
 test('a file that is no project is refused in one sentence, and the comparison stays', async ({ page }) => {
   await Bench.openDemo(page);

@@ -7,6 +7,7 @@ import { bytes, demo } from './support/demo';
 import { Counted } from './support/counted';
 import { previewFrame } from './support/frames';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 const TEAM = [
@@ -104,7 +105,7 @@ test('a team list from a CSV of twelve, with pictures, only those on site, in si
   await expect((await previewFrame(page)).locator('ul.k-list > li')).toHaveCount(8);
 });
 
-test('a table too large to be handed over at once is whole and in its order', async ({ page }) => {
+test('a table too large to be handed over at once is whole and in its order', thorough, async ({ page }) => {
   const bench = await Bench.openNew(page);
   await bench.pick('First section');
   await page.keyboard.press('Shift+D');
@@ -196,40 +197,46 @@ test('what cannot be read is told with what to do, and nothing is lost', async (
   await expect(panel(page).getByRole('cell', { name: 'Gewürz' })).toBeVisible();
 });
 
-test('a value that cannot be compared, and a number of rows that is none, are told and change nothing', async ({
-  page
-}) => {
-  await placeTeam(page);
-  const rows = (await previewFrame(page)).locator('ul.k-list > li');
-  await expect(rows).toHaveCount(8);
-  const most = page.getByLabel('at most');
-  await most.fill('a few');
-  await most.press('Enter');
-  await expect(page.getByText('“a few” is no number of rows')).toBeVisible();
-  await expect(most).toHaveValue('8');
-  await most.fill('9999');
-  await most.press('Enter');
-  await expect(page.getByText('A list shows 2,000 rows at most.')).toBeVisible();
-  await expect(most).toHaveValue('8');
-  await expect(rows).toHaveCount(8);
-  await page.getByRole('button', { name: 'Add a condition' }).click();
-  await expect(page.getByText('Type what name is compared with.')).toBeVisible();
-});
+test(
+  'a value that cannot be compared, and a number of rows that is none, are told and change nothing',
+  thorough,
+  async ({ page }) => {
+    await placeTeam(page);
+    const rows = (await previewFrame(page)).locator('ul.k-list > li');
+    await expect(rows).toHaveCount(8);
+    const most = page.getByLabel('at most');
+    await most.fill('a few');
+    await most.press('Enter');
+    await expect(page.getByText('“a few” is no number of rows')).toBeVisible();
+    await expect(most).toHaveValue('8');
+    await most.fill('9999');
+    await most.press('Enter');
+    await expect(page.getByText('A list shows 2,000 rows at most.')).toBeVisible();
+    await expect(most).toHaveValue('8');
+    await expect(rows).toHaveCount(8);
+    await page.getByRole('button', { name: 'Add a condition' }).click();
+    await expect(page.getByText('Type what name is compared with.')).toBeVisible();
+  }
+);
 
-test('a column that comes no more is a finding, and the rows before stay until new ones are taken', async ({
-  page
-}) => {
-  await placeTeam(page);
-  await source(page, 'team').locator('input[type=file]').setInputFiles(csv('name\nOrla Venn\nSomebody New'));
-  await expect(panel(page).getByText(/1 new, 1 changed, 11 gone, the column role is gone/)).toBeVisible();
-  const rows = (await previewFrame(page)).locator('ul.k-list > li');
-  await expect(rows).toHaveCount(8);
-  await panel(page).getByRole('button', { name: 'Take them' }).click();
-  await expect(rows).toHaveCount(2);
-  await page.getByRole('button', { name: 'Close' }).click();
-  await page.keyboard.press('f');
-  const findings = page.getByRole('dialog', { name: 'Findings' });
-  await expect(findings.getByText('team asks for 8 rows and gets 2')).toBeVisible();
-  await findings.getByRole('button', { name: 'Mend all 3' }).click();
-  await expect(findings.getByText(/its source no longer has/)).toHaveCount(0);
-});
+test(
+  'a column that comes no more is a finding, and the rows before stay until new ones are taken',
+  thorough,
+  async ({ page }) => {
+    await placeTeam(page);
+    await source(page, 'team')
+      .locator('input[type=file]')
+      .setInputFiles(csv('name\nOrla Venn\nSomebody New'));
+    await expect(panel(page).getByText(/1 new, 1 changed, 11 gone, the column role is gone/)).toBeVisible();
+    const rows = (await previewFrame(page)).locator('ul.k-list > li');
+    await expect(rows).toHaveCount(8);
+    await panel(page).getByRole('button', { name: 'Take them' }).click();
+    await expect(rows).toHaveCount(2);
+    await page.getByRole('button', { name: 'Close' }).click();
+    await page.keyboard.press('f');
+    const findings = page.getByRole('dialog', { name: 'Findings' });
+    await expect(findings.getByText('team asks for 8 rows and gets 2')).toBeVisible();
+    await findings.getByRole('button', { name: 'Mend all 3' }).click();
+    await expect(findings.getByText(/its source no longer has/)).toHaveCount(0);
+  }
+);

@@ -1,5 +1,6 @@
 import { demo as project } from './support/demo';
 import { expect, test } from './support/test';
+import { thorough } from './support/thorough';
 import { softPictures } from '../src/core/compile/softness';
 import type { Project } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
@@ -39,35 +40,37 @@ test('three devices stand side by side, each with its size, its hands and its ty
   await expect(page.getByText('keyboard', { exact: true })).toHaveCount(2);
 });
 
-test('devices of one’s own stay in the browser; what cannot be is told, and changes nothing', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await page.keyboard.press('Shift+V');
-  await page.getByRole('button', { name: 'Add a device' }).click();
-  const name = page.getByRole('textbox', { name: 'Name of Another' });
-  await name.fill('Kiosk by the gate');
-  await name.press('Tab');
-  const width = page.getByRole('textbox', { name: 'Width of Kiosk by the gate' });
-  await width.fill('12000');
-  await width.press('Tab');
-  await expect(page.getByRole('alert')).toContainText('Widths go from 280 to 1920 px');
-  await expect(width).toHaveValue('600');
-  await width.fill('1080');
-  await width.press('Tab');
-  for (const each of ['Show Tall screen', 'Show Kiosk by the gate'])
-    await page.getByRole('checkbox', { name: each }).click();
-  await expect(frames(page)).toHaveCount(5);
-  await page.getByRole('checkbox', { name: 'Show Small phone' }).click();
-  await expect(page.getByRole('alert')).toContainText('5 at most stand side by side');
-  await expect(page.getByRole('checkbox', { name: 'Show Small phone' })).not.toBeChecked();
-  await page.reload();
-  await expect(bench.row('Header')).toBeVisible();
-  await page.keyboard.press('Shift+V');
-  await expect(page.getByRole('textbox', { name: 'Width of Kiosk by the gate' })).toHaveValue('1080');
-  await page.getByRole('button', { name: 'Those it came with' }).click();
-  await expect(page.getByRole('textbox', { name: 'Name of Kiosk by the gate' })).toHaveCount(0);
-});
+test(
+  'devices of one’s own stay in the browser; what cannot be is told, and changes nothing',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await page.keyboard.press('Shift+V');
+    await page.getByRole('button', { name: 'Add a device' }).click();
+    const name = page.getByRole('textbox', { name: 'Name of Another' });
+    await name.fill('Kiosk by the gate');
+    await name.press('Tab');
+    const width = page.getByRole('textbox', { name: 'Width of Kiosk by the gate' });
+    await width.fill('12000');
+    await width.press('Tab');
+    await expect(page.getByRole('alert')).toContainText('Widths go from 280 to 1920 px');
+    await expect(width).toHaveValue('600');
+    await width.fill('1080');
+    await width.press('Tab');
+    for (const each of ['Show Tall screen', 'Show Kiosk by the gate'])
+      await page.getByRole('checkbox', { name: each }).click();
+    await expect(frames(page)).toHaveCount(5);
+    await page.getByRole('checkbox', { name: 'Show Small phone' }).click();
+    await expect(page.getByRole('alert')).toContainText('5 at most stand side by side');
+    await expect(page.getByRole('checkbox', { name: 'Show Small phone' })).not.toBeChecked();
+    await page.reload();
+    await expect(bench.row('Header')).toBeVisible();
+    await page.keyboard.press('Shift+V');
+    await expect(page.getByRole('textbox', { name: 'Width of Kiosk by the gate' })).toHaveValue('1080');
+    await page.getByRole('button', { name: 'Those it came with' }).click();
+    await expect(page.getByRole('textbox', { name: 'Name of Kiosk by the gate' })).toHaveCount(0);
+  }
+);
 
 test('a picture is soft on a screen that shows more pixels than it has', () => {
   const [page] = project.info.pageOrder.map((id) => project.pages[id]!);

@@ -9,6 +9,7 @@ import { axeViolations } from './support/axe';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { bytes, changed, open, put } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -249,34 +250,36 @@ test('is inserted, opened by a button that is there, and edited without a press;
   await expect(page.getByRole('combobox', { name: 'Opens' })).toContainText('a piece that is gone');
 });
 
-test('coming, going and what enters in it are one sequence of bars, which is played and held', async ({
-  page
-}) => {
-  const project = changed(put(hours(goes), 0, 'find-us'), set('press-button', 'opens', 'hours'), {
-    type: 'add-effect',
-    id: 'gate-heading',
-    effect: 'enter'
-  } as Command);
-  const bench = await Bench.openDemo(page);
-  await bench.importProject(project, bytes);
-  await bench.pick('Hours');
-  await bench.view('Timing');
-  const bar = (name: string) => page.getByRole('slider', { name: `${name}, length` });
-  await expect(bar('How it comes')).toHaveAttribute('aria-valuenow', '200');
-  await expect(bar('How it goes')).toHaveAttribute('aria-valuenow', '400');
-  // What is in it is tuned from here as well.
-  await page.getByRole('button', { name: /^Gate heading/ }).click();
-  await page.getByLabel('Start', { exact: true }).fill('200');
-  await page.keyboard.press('Enter');
-  await expect(bar('Gate heading')).toHaveAttribute('aria-valuetext', /from 200 ms$/);
-  const dialog = bench.preview.locator('dialog');
-  await expect(dialog).toHaveJSProperty('open', true);
-  await bar('How it goes').focus();
-  await page.getByRole('slider', { name: 'Playhead' }).focus();
-  for (let n = 0; n < 2; n += 1) await page.keyboard.press('Shift+ArrowRight');
-  // Held on its way out: closed, and still drawn.
-  await expect(dialog).toHaveJSProperty('open', false);
-  await expect(dialog).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(dialog).toHaveJSProperty('open', true);
-});
+test(
+  'coming, going and what enters in it are one sequence of bars, which is played and held',
+  thorough,
+  async ({ page }) => {
+    const project = changed(put(hours(goes), 0, 'find-us'), set('press-button', 'opens', 'hours'), {
+      type: 'add-effect',
+      id: 'gate-heading',
+      effect: 'enter'
+    } as Command);
+    const bench = await Bench.openDemo(page);
+    await bench.importProject(project, bytes);
+    await bench.pick('Hours');
+    await bench.view('Timing');
+    const bar = (name: string) => page.getByRole('slider', { name: `${name}, length` });
+    await expect(bar('How it comes')).toHaveAttribute('aria-valuenow', '200');
+    await expect(bar('How it goes')).toHaveAttribute('aria-valuenow', '400');
+    // What is in it is tuned from here as well.
+    await page.getByRole('button', { name: /^Gate heading/ }).click();
+    await page.getByLabel('Start', { exact: true }).fill('200');
+    await page.keyboard.press('Enter');
+    await expect(bar('Gate heading')).toHaveAttribute('aria-valuetext', /from 200 ms$/);
+    const dialog = bench.preview.locator('dialog');
+    await expect(dialog).toHaveJSProperty('open', true);
+    await bar('How it goes').focus();
+    await page.getByRole('slider', { name: 'Playhead' }).focus();
+    for (let n = 0; n < 2; n += 1) await page.keyboard.press('Shift+ArrowRight');
+    // Held on its way out: closed, and still drawn.
+    await expect(dialog).toHaveJSProperty('open', false);
+    await expect(dialog).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(dialog).toHaveJSProperty('open', true);
+  }
+);

@@ -2,6 +2,7 @@ import { connect } from 'node:net';
 import { request as ask } from 'node:http';
 import sharp from 'sharp';
 import { expect, test } from './support/test';
+import { thorough } from './support/thorough';
 
 const PORT = Number(process.env.TEST_PORT ?? 4317);
 const HOST = `localhost:${PORT}`;
@@ -106,7 +107,7 @@ test('while a large page is finished, others are answered at once', async ({ req
   expect(answered).toBeGreaterThan(5);
 });
 
-test('a body that never comes whole is given up', async () => {
+test('a body that never comes whole is given up', thorough, async () => {
   const answer = await new Promise<string>((resolve, reject) => {
     const socket = connect(PORT, '127.0.0.1', () =>
       socket.write(
@@ -121,7 +122,7 @@ test('a body that never comes whole is given up', async () => {
   expect(answer).toMatch(/^HTTP\/1\.1 408/);
 });
 
-test('a connection that is opened ahead and not used is closed without a word', async () => {
+test('a connection that is opened ahead and not used is closed without a word', thorough, async () => {
   const told = await new Promise<string>((resolve, reject) => {
     const socket = connect(PORT, '127.0.0.1');
     let text = '';

@@ -1,13 +1,14 @@
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
 import { makeWith } from '../src/core/kinds/make';
-import type { ConditionName, Project } from '../src/core/project/types';
+import type { ConditionName, Project, StateName } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
 import { axeViolations } from './support/axe';
 import { bytes, demo } from './support/demo';
 import { exported } from './support/exported';
 import { forcing } from './support/states';
 import { expect, test, type Page } from './support/test';
+import { isThorough, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 const set = (
@@ -34,6 +35,8 @@ const open = async (page: Page, project: Project, width = 1280) => {
   await page.goto((await exported(project, bytes)).url);
 };
 
+const STATES: readonly StateName[] = ['hover', 'focus', 'pressed'];
+
 test.describe('forms of the exported tabs', () => {
   for (const [form, check] of [
     ['tabs', async (page: Page) => await expect(page.getByRole('tab')).toHaveCount(4)],
@@ -55,7 +58,7 @@ test.describe('forms of the exported tabs', () => {
       }
     ]
   ] as const) {
-    test(`${form}: what a person gets, and axe-core has nothing to say, in every state, at three widths and under three conditions`, async ({
+    test(`${form}: what a person gets, and axe-core has nothing to say, in its states, at three widths and under three conditions`, async ({
       blank: page,
       browser
     }) => {
@@ -67,9 +70,10 @@ test.describe('forms of the exported tabs', () => {
       await open(page, project);
       await check(page);
       const force = await forcing(page);
-      const inEveryState = async (condition: string) => {
+      const elsewhere = isThorough ? STATES : [];
+      const inStates = async (condition: string, states: readonly StateName[]) => {
         expect([condition, await axeViolations(page)]).toEqual([condition, []]);
-        for (const state of ['hover', 'focus', 'pressed'] as const) {
+        for (const state of states) {
           await force('[role=tab], button[aria-expanded]', state);
           expect([condition, state, await axeViolations(page, '.season-tabs')]).toEqual([
             condition,
@@ -79,14 +83,15 @@ test.describe('forms of the exported tabs', () => {
         }
         await force('[role=tab], button[aria-expanded]', 'rest');
       };
-      for (const width of [1280, 900, 420]) {
+      await inStates('1280 px', STATES);
+      for (const width of [900, 420]) {
         await page.setViewportSize({ width, height: 900 });
-        await inEveryState(`${width} px`);
+        await inStates(`${width} px`, elsewhere);
       }
       await page.emulateMedia({ reducedMotion: 'reduce' });
-      await inEveryState('less motion');
+      await inStates('less motion', elsewhere);
       await page.emulateMedia({ media: 'print' });
-      await inEveryState('print');
+      await inStates('print', elsewhere);
       const context = await browser.newContext({
         hasTouch: true,
         isMobile: true,
@@ -221,7 +226,7 @@ test('icons stand beside the words, and another one where the tab is chosen', as
   await expect(page.getByRole('tab', { name: 'Blossom', exact: true })).toBeVisible();
 });
 
-test('tabs in tabs each mind their own', async ({ blank: page }) => {
+test('tabs in tabs each mind their own', thorough, async ({ blank: page }) => {
   const make = makeWith({ exactIds: true });
   const inner = make(
     'tabs',

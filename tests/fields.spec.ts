@@ -1,4 +1,5 @@
 import { expect, test, type Locator, type Page } from './support/test';
+import { thorough, thoroughUnless } from './support/thorough';
 import { Bench } from './support/workbench';
 
 /** Fields of the tuning sheet whose label stands at the left; the wide ones have rooms of their own. */
@@ -19,34 +20,39 @@ const hiddenFields = (bench: Bench): Promise<(string | undefined)[]> =>
       .map((each) => (each as HTMLElement).dataset.field);
   });
 
+/** The pieces that every run tries: those with the most kinds of fields. */
+const USUAL: readonly string[] = ['Season tabs', 'Welcome'];
+
 for (const [piece, view] of [
   ['Season tabs', 'Behaviour'],
   ['Site links', 'Behaviour'],
   ['Welcome', 'Fill'],
   ['Header row', 'Fill']
 ] as const) {
-  test(`${piece}, ${view}: each field is called by its label alone, and its help is read out with it`, async ({
-    page
-  }) => {
-    const bench = await Bench.openDemo(page);
-    await bench.pick(piece);
-    await bench.view(view);
-    await expect(fields(bench).first()).toBeVisible();
-    for (const field of await fields(bench).all()) {
-      const label = (await field.locator('.name label').textContent())!;
-      const control = field.locator('input, select, button[aria-haspopup]').first();
-      await expect(control).toHaveAccessibleName(label);
-      const ask = field.getByRole('button', { name: `About ${label}` });
-      if ((await ask.count()) === 0) continue;
-      const help = (await ask.getAttribute('title'))!;
-      // A picture's button says its value too, before the help.
-      const literal = help.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
-      await expect(control).toHaveAccessibleDescription(new RegExp(`${literal}$`));
-      await ask.click();
-      await expect(field.getByText(help, { exact: true })).toBeInViewport();
-      await ask.click();
+  test(
+    `${piece}, ${view}: each field is called by its label alone, and its help is read out with it`,
+    thoroughUnless(USUAL.includes(piece)),
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await bench.pick(piece);
+      await bench.view(view);
+      await expect(fields(bench).first()).toBeVisible();
+      for (const field of await fields(bench).all()) {
+        const label = (await field.locator('.name label').textContent())!;
+        const control = field.locator('input, select, button[aria-haspopup]').first();
+        await expect(control).toHaveAccessibleName(label);
+        const ask = field.getByRole('button', { name: `About ${label}` });
+        if ((await ask.count()) === 0) continue;
+        const help = (await ask.getAttribute('title'))!;
+        // A picture's button says its value too, before the help.
+        const literal = help.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+        await expect(control).toHaveAccessibleDescription(new RegExp(`${literal}$`));
+        await ask.click();
+        await expect(field.getByText(help, { exact: true })).toBeInViewport();
+        await ask.click();
+      }
     }
-  });
+  );
 }
 
 /** Opens the demo with its first section on a picture, under Fill. */
@@ -74,23 +80,25 @@ test('at 1280 × 800 all fields of a section with a picture and a layer are seen
   expect(await hiddenFields(bench)).toEqual([]);
 });
 
-test('the point that stays in sight is placed by the mouse and by keys, and Escape closes that alone', async ({
-  page
-}) => {
-  await onPicture(page);
-  const point = page.getByRole('textbox', { name: 'What stays in sight' });
-  await page.getByRole('button', { name: 'Place the point' }).click();
-  const pad = page.getByRole('application', { name: /What stays in sight/ });
-  const box = (await pad.boundingBox())!;
-  await pad.click({ position: { x: box.width * 0.25, y: box.height * 0.75 } });
-  await expect(point).toHaveValue('25% 75%');
-  await pad.focus();
-  await page.keyboard.press('ArrowRight');
-  await expect(point).toHaveValue('26% 75%');
-  await page.keyboard.press('Escape');
-  await expect(pad).toHaveCount(0);
-  await expect(point).toBeVisible();
-});
+test(
+  'the point that stays in sight is placed by the mouse and by keys, and Escape closes that alone',
+  thorough,
+  async ({ page }) => {
+    await onPicture(page);
+    const point = page.getByRole('textbox', { name: 'What stays in sight' });
+    await page.getByRole('button', { name: 'Place the point' }).click();
+    const pad = page.getByRole('application', { name: /What stays in sight/ });
+    const box = (await pad.boundingBox())!;
+    await pad.click({ position: { x: box.width * 0.25, y: box.height * 0.75 } });
+    await expect(point).toHaveValue('25% 75%');
+    await pad.focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(point).toHaveValue('26% 75%');
+    await page.keyboard.press('Escape');
+    await expect(pad).toHaveCount(0);
+    await expect(point).toBeVisible();
+  }
+);
 
 test('at 1280 × 800 all fields of a section are seen at once, and a folded group stays folded', async ({
   page

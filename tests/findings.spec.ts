@@ -4,6 +4,7 @@ import { registry } from '../src/core/whole';
 import { bytes, demo } from './support/demo';
 import { previewFrame } from './support/frames';
 import { expect, test } from './support/test';
+import { thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 test('a finding says what, the number, why and where; its fix is looked at, done and taken back', async ({
@@ -80,7 +81,7 @@ test('rules run in a worker, and what they say follows an edit', async ({ page }
   await expect(page.getByText('Nothing to mend')).toBeVisible();
 });
 
-test('panels of different heights: by how many px what stands below jumps', async ({ page }) => {
+test('panels of different heights: by how many px what stands below jumps', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Behaviour');
@@ -102,41 +103,43 @@ test('panels of different heights: by how many px what stands below jumps', asyn
   expect(Math.abs((await height('Blossom')) - (await height('Wassail')) - jump)).toBeLessThanOrEqual(1);
 });
 
-test('sixty tabs with eighty letters each: said to be too many to fit, and the page keeps its width', async ({
-  page
-}) => {
-  const bench = new Bench(page);
-  const made = apply(registry, demo, {
-    type: 'batch',
-    label: '',
-    commands: Array.from({ length: 56 }, (_, i) => ({
-      type: 'insert',
-      fragment: makeWith()(
-        'panel',
-        `${'Orchards of the lower valley and what each of them has to show in the year '.padEnd(78, '.')}${i}`,
-        {},
-        { content: [] }
-      ),
-      at: { parent: 'season-tabs', slot: 'panels', index: 4 }
-    }))
-  });
-  if (!made.ok) throw new Error(made.refusal.sentence);
-  await bench.importProject(made.project, bytes);
-  await expect(bench.preview.getByRole('tab')).toHaveCount(60);
-  await bench.pick('Season tabs');
-  await expect(page.locator('.fit')).toHaveText('labels never fit');
-  const [inside, width] = await (
-    await previewFrame(page)
-  ).evaluate(() => [document.documentElement.scrollWidth, innerWidth]);
-  expect(inside).toBeLessThanOrEqual(width!);
-  await page.getByRole('button', { name: /\d findings/ }).click();
-  await expect(page.getByText(/The labels of Season tabs never fit on one line/)).toBeVisible();
-  await page
-    .getByRole('button', { name: /56 places/ })
-    .first()
-    .click();
-  await expect(page.getByText(/of Season tabs is empty/)).toHaveCount(56);
-});
+test(
+  'sixty tabs with eighty letters each: said to be too many to fit, and the page keeps its width',
+  thorough,
+  async ({ page }) => {
+    const bench = new Bench(page);
+    const made = apply(registry, demo, {
+      type: 'batch',
+      label: '',
+      commands: Array.from({ length: 56 }, (_, i) => ({
+        type: 'insert',
+        fragment: makeWith()(
+          'panel',
+          `${'Orchards of the lower valley and what each of them has to show in the year '.padEnd(78, '.')}${i}`,
+          {},
+          { content: [] }
+        ),
+        at: { parent: 'season-tabs', slot: 'panels', index: 4 }
+      }))
+    });
+    if (!made.ok) throw new Error(made.refusal.sentence);
+    await bench.importProject(made.project, bytes);
+    await expect(bench.preview.getByRole('tab')).toHaveCount(60);
+    await bench.pick('Season tabs');
+    await expect(page.locator('.fit')).toHaveText('labels never fit');
+    const [inside, width] = await (
+      await previewFrame(page)
+    ).evaluate(() => [document.documentElement.scrollWidth, innerWidth]);
+    expect(inside).toBeLessThanOrEqual(width!);
+    await page.getByRole('button', { name: /\d findings/ }).click();
+    await expect(page.getByText(/The labels of Season tabs never fit on one line/)).toBeVisible();
+    await page
+      .getByRole('button', { name: /56 places/ })
+      .first()
+      .click();
+    await expect(page.getByText(/of Season tabs is empty/)).toHaveCount(56);
+  }
+);
 
 test('what names a piece is told when that is deleted, and one press takes it back', async ({ page }) => {
   const bench = await Bench.openDemo(page);

@@ -1,5 +1,6 @@
 import { axeViolations } from './support/axe';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { Bench, holdTools } from './support/workbench';
 
 const field = (page: Page) => page.getByRole('combobox', { name: 'What to insert' });
@@ -31,30 +32,34 @@ test('an empty page says how to begin, until something stands on it', async ({ p
   expect(await axeViolations(page)).toEqual([]);
 });
 
-test('beside one another, the widest of the empty pages has the invitation, whole', async ({ page }) => {
-  await Bench.openNew(page);
-  const invitation = page.getByRole('complementary', { name: 'Empty page' });
-  await expect(invitation).toBeVisible();
-  for (const view of ['3 widths', 'Devices']) {
-    await page.getByRole('button', { name: view, exact: true }).click();
-    await expect
-      .poll(async () => {
-        const all = await page.locator('.paper').all();
-        const boxes = await Promise.all(all.map((paper) => paper.boundingBox()));
-        const widest = Math.max(...boxes.map((box) => box!.width));
-        const inside = await invitation.evaluate((element) => {
-          const page = element.parentElement!.getBoundingClientRect();
-          const parts = [...element.children].map((part) => part.getBoundingClientRect());
-          return { width: page.width, isWhole: parts.every((part) => isIn(part, page)) };
-          function isIn(part: DOMRect, room: DOMRect): boolean {
-            return part.left >= room.left && part.right <= room.right && part.top >= room.top;
-          }
-        });
-        return [boxes.length, inside.isWhole, Math.round(inside.width - widest)];
-      })
-      .toEqual([3, true, 0]);
+test(
+  'beside one another, the widest of the empty pages has the invitation, whole',
+  thorough,
+  async ({ page }) => {
+    await Bench.openNew(page);
+    const invitation = page.getByRole('complementary', { name: 'Empty page' });
+    await expect(invitation).toBeVisible();
+    for (const view of ['3 widths', 'Devices']) {
+      await page.getByRole('button', { name: view, exact: true }).click();
+      await expect
+        .poll(async () => {
+          const all = await page.locator('.paper').all();
+          const boxes = await Promise.all(all.map((paper) => paper.boundingBox()));
+          const widest = Math.max(...boxes.map((box) => box!.width));
+          const inside = await invitation.evaluate((element) => {
+            const page = element.parentElement!.getBoundingClientRect();
+            const parts = [...element.children].map((part) => part.getBoundingClientRect());
+            return { width: page.width, isWhole: parts.every((part) => isIn(part, page)) };
+            function isIn(part: DOMRect, room: DOMRect): boolean {
+              return part.left >= room.left && part.right <= room.right && part.top >= room.top;
+            }
+          });
+          return [boxes.length, inside.isWhole, Math.round(inside.width - widest)];
+        })
+        .toEqual([3, true, 0]);
+    }
   }
-});
+);
 
 test('a page is put together from its header to its footer, each where it belongs', async ({ page }) => {
   const bench = await Bench.openNew(page);
@@ -113,21 +118,23 @@ test('letters typed faster than the insert drawer opens stand in its field', asy
   await expect(marked(page)).toContainText('Quotation');
 });
 
-test('keys pressed before the tools have come are answered in their order when they have', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  const arrive = await holdTools(page);
-  await page.reload();
-  await expect(bench.preview.locator('.season-tabs')).toBeVisible();
-  await page.keyboard.type('aquotatoin');
-  for (const key of ['Backspace', 'Backspace', 'Backspace']) await page.keyboard.press(key);
-  await page.keyboard.type('ion');
-  await expect(page.getByRole('status').filter({ hasText: 'its tools are coming' })).toHaveCount(1);
-  await arrive();
-  await expect(field(page)).toHaveValue('quotation');
-  await expect(marked(page)).toContainText('Quotation');
-});
+test(
+  'keys pressed before the tools have come are answered in their order when they have',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    const arrive = await holdTools(page);
+    await page.reload();
+    await expect(bench.preview.locator('.season-tabs')).toBeVisible();
+    await page.keyboard.type('aquotatoin');
+    for (const key of ['Backspace', 'Backspace', 'Backspace']) await page.keyboard.press(key);
+    await page.keyboard.type('ion');
+    await expect(page.getByRole('status').filter({ hasText: 'its tools are coming' })).toHaveCount(1);
+    await arrive();
+    await expect(field(page)).toHaveValue('quotation');
+    await expect(marked(page)).toContainText('Quotation');
+  }
+);
 
 test('what is inserted is found by what one wants, each with a drawing, by keys alone', async ({ page }) => {
   await Bench.openDemo(page);
@@ -331,7 +338,7 @@ test('help is asked for, and read out all the same; the note where a field acts 
   await expect(page.getByText(/It acts on the exported page/).first()).toBeVisible();
 });
 
-test('with less motion tried, timing shows nothing that does not happen', async ({ page }) => {
+test('with less motion tried, timing shows nothing that does not happen', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Timing');
@@ -385,7 +392,7 @@ test('three widths keep the picked piece in sight; each can be typed, the narrow
     .toEqual(['in sight', 'in sight', 'in sight']);
 });
 
-test('a width that is drawn late, or is typed, takes the others nowhere', async ({ page }) => {
+test('a width that is drawn late, or is typed, takes the others nowhere', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Press heading');
   const first = page.frameLocator('iframe[title^="Preview of"]:not([title*=","])');
@@ -444,21 +451,25 @@ test('at 320 px and at 200 % zoom everything can be reached', async ({ page }) =
   await page.setViewportSize({ width: 1280, height: 800 });
 });
 
-test('what is typed before the search is there goes into it, and Enter with it', async ({ page }) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Welcome text');
-  // What the search brings along comes late.
-  let release = () => {};
-  const held = new Promise<void>((resolve) => (release = resolve));
-  await page.route(/\.js$/, async (route) => {
-    await held;
-    await route.continue();
-  });
-  await page.keyboard.press('Control+k');
-  await page.keyboard.type('swap for quotation');
-  await page.keyboard.press('Enter');
-  release();
-  await expect(bench.row('Welcome text')).toBeVisible();
-  await expect(page.locator('.kind').first()).toHaveText(/quotation/);
-  await page.unroute(/\.js$/);
-});
+test(
+  'what is typed before the search is there goes into it, and Enter with it',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Welcome text');
+    // What the search brings along comes late.
+    let release = () => {};
+    const held = new Promise<void>((resolve) => (release = resolve));
+    await page.route(/\.js$/, async (route) => {
+      await held;
+      await route.continue();
+    });
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('swap for quotation');
+    await page.keyboard.press('Enter');
+    release();
+    await expect(bench.row('Welcome text')).toBeVisible();
+    await expect(page.locator('.kind').first()).toHaveText(/quotation/);
+    await page.unroute(/\.js$/);
+  }
+);

@@ -1,5 +1,6 @@
 import type { Command } from '../src/core/commands/commands';
 import { expect, test } from './support/test';
+import { sample, thorough } from './support/thorough';
 import { makeWith } from '../src/core/kinds/make';
 import { apply } from '../src/core/commands/apply';
 import { createProject } from '../src/core/project/create';
@@ -26,6 +27,9 @@ function random(seed: number): () => number {
   };
 }
 
+/** How many sets of labels are tried. */
+const SETS = sample(12, 30);
+
 function project(): Project {
   const next = random(7);
   const words = [
@@ -40,7 +44,7 @@ function project(): Project {
     'Keeping cellar',
     'Mill'
   ];
-  const tabs = Array.from({ length: 30 }, (_, n) =>
+  const tabs = Array.from({ length: SETS }, (_, n) =>
     make(
       'tabs',
       `Set ${n}`,
@@ -98,7 +102,7 @@ function project(): Project {
   }, start);
 }
 
-test('thirty sets of labels in three fonts wrap at the width the findings name', async ({
+test(`${SETS} sets of labels in three fonts wrap at the width the findings name`, async ({
   page,
   browser
 }) => {
@@ -108,9 +112,9 @@ test('thirty sets of labels in three fonts wrap at the width the findings name',
   await expect(page.getByRole('button', { name: /\d\d findings/ })).toBeVisible();
   await page.getByRole('button', { name: /\d\d findings/ }).click();
   const heads = page.getByRole('dialog', { name: 'Findings' }).locator('h3');
-  await page.getByRole('button', { name: /30 places/ }).click();
+  await page.getByRole('button', { name: `${SETS} places` }).click();
   // They come when the labels have been measured.
-  await expect(heads.filter({ hasText: /The labels of Set \d+ wrap/ })).toHaveCount(30);
+  await expect(heads.filter({ hasText: /The labels of Set \d+ wrap/ })).toHaveCount(SETS);
   const texts = await heads.allTextContents();
   const named = new Map(
     texts.flatMap((text) => {
@@ -118,7 +122,7 @@ test('thirty sets of labels in three fonts wrap at the width the findings name',
       return match ? [[Number(match[1]), Number(match[2])] as const] : [];
     })
   );
-  expect(named.size).toBe(30);
+  expect(named.size).toBe(SETS);
 
   const real = await browser.newPage({ viewport: { width: 1300, height: 900 } });
   await real.goto((await exported(sets)).url);
@@ -186,7 +190,7 @@ test('labels that never fit are said to, and scrolling is offered', async ({ pag
   expect(inside).toBeGreaterThan(outside!);
 });
 
-test('a finding stays under the hand that presses its button', async ({ page }) => {
+test('a finding stays under the hand that presses its button', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Fill');

@@ -2,6 +2,7 @@ import { createProject } from '../src/core/project/create';
 import { makeWith } from '../src/core/kinds/make';
 import { bytes, demo } from './support/demo';
 import { expect, test } from './support/test';
+import { thorough } from './support/thorough';
 import type { CDPSession, Page } from '@playwright/test';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
@@ -193,20 +194,24 @@ test('stops are numbered as Chromium walks them on the exported page, and pick t
   expect(await walked(page, told.length + 5)).toEqual(told);
 });
 
-test('what is read follows switches, presses and widths while one looks at it', async ({ page }) => {
-  await Bench.openDemo(page);
-  await page.keyboard.press('Shift+R');
-  const panel = page.getByRole('dialog', { name: 'Reading and focus order' });
-  const lines = panel.getByRole('listitem');
-  await expect(lines.filter({ hasText: 'tab panel “Blossom”' })).toHaveCount(1);
-  await expect(lines.filter({ hasText: 'The evening of 17 January' })).toHaveCount(0);
-  // Without script every panel is open.
-  await page.getByRole('button', { name: 'No script' }).click();
-  await expect(lines.filter({ hasText: 'The evening of 17 January' })).toHaveCount(1);
-  await page.getByRole('button', { name: 'No script' }).click();
-  await expect(lines.filter({ hasText: 'The evening of 17 January' })).toHaveCount(0);
-  await page.keyboard.press('Escape');
-});
+test(
+  'what is read follows switches, presses and widths while one looks at it',
+  thorough,
+  async ({ page }) => {
+    await Bench.openDemo(page);
+    await page.keyboard.press('Shift+R');
+    const panel = page.getByRole('dialog', { name: 'Reading and focus order' });
+    const lines = panel.getByRole('listitem');
+    await expect(lines.filter({ hasText: 'tab panel “Blossom”' })).toHaveCount(1);
+    await expect(lines.filter({ hasText: 'The evening of 17 January' })).toHaveCount(0);
+    // Without script every panel is open.
+    await page.getByRole('button', { name: 'No script' }).click();
+    await expect(lines.filter({ hasText: 'The evening of 17 January' })).toHaveCount(1);
+    await page.getByRole('button', { name: 'No script' }).click();
+    await expect(lines.filter({ hasText: 'The evening of 17 January' })).toHaveCount(0);
+    await page.keyboard.press('Escape');
+  }
+);
 
 test('a stop without a name is numbered in another colour, told in the list, and is a finding', async ({
   page
@@ -227,26 +232,30 @@ test('a stop without a name is numbered in another colour, told in the list, and
   await expect(panel.getByRole('listitem').filter({ hasText: 'has no name' })).toHaveCount(1);
 });
 
-test('a box is named by the label around it, and by nothing where that has no words', async ({ page }) => {
-  const make = makeWith({ exactIds: true });
-  const content = [make('still', 'Box', { label: 'Hold what moves' })];
-  const root = make('page', 'Page', {}, { sections: [make('section', 'All', {}, { content })] });
-  const bench = await Bench.openDemo(page);
-  await bench.importProject(createProject('Boxed', root));
-  await bench.pick('Box');
-  await bench.view('Fill');
-  await page.getByRole('button', { name: /findings?$/i }).click();
-  const told = page.getByText('The Tab key stops at Box, and nothing says what it is');
-  const label = page.getByLabel('Label', { exact: true });
-  for (const [words, count] of [
-    ['', 1],
-    ['Hold it', 0]
-  ] as const) {
-    await label.fill(words);
-    await label.press('Enter');
-    await expect(told).toHaveCount(count);
+test(
+  'a box is named by the label around it, and by nothing where that has no words',
+  thorough,
+  async ({ page }) => {
+    const make = makeWith({ exactIds: true });
+    const content = [make('still', 'Box', { label: 'Hold what moves' })];
+    const root = make('page', 'Page', {}, { sections: [make('section', 'All', {}, { content })] });
+    const bench = await Bench.openDemo(page);
+    await bench.importProject(createProject('Boxed', root));
+    await bench.pick('Box');
+    await bench.view('Fill');
+    await page.getByRole('button', { name: /findings?$/i }).click();
+    const told = page.getByText('The Tab key stops at Box, and nothing says what it is');
+    const label = page.getByLabel('Label', { exact: true });
+    for (const [words, count] of [
+      ['', 1],
+      ['Hold it', 0]
+    ] as const) {
+      await label.fill(words);
+      await label.press('Enter');
+      await expect(told).toHaveCount(count);
+    }
   }
-});
+);
 
 test('a stop that is seen before the one it comes after is a finding; the demo has none', async ({
   page

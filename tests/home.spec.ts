@@ -2,6 +2,7 @@ import { writeProjectFile } from '../src/core/formats/project-file';
 import { makeWith } from '../src/core/kinds/make';
 import { createProject } from '../src/core/project/create';
 import { expect, test } from './support/test';
+import { thorough } from './support/thorough';
 import { visit } from './support/window';
 
 const make = makeWith({ exactIds: true });
@@ -21,41 +22,43 @@ function file(name: string) {
 /** More than the window and what is near it have room for. */
 const NAMES = Array.from({ length: 20 }, (_, n) => `Site ${String.fromCharCode(65 + n)}`);
 
-test('of many projects those near the window are drawn, and one is found by words of its name', async ({
-  page
-}) => {
-  await visit(page, '/');
-  await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
-  await page.locator('input[type=file]').setInputFiles(NAMES.map(file));
-  await expect(page.getByRole('listitem')).toHaveCount(NAMES.length + 1);
-  const drawn = (name: string) =>
-    page
-      .getByRole('link', { name: `Open ${name}` })
-      .frameLocator('iframe')
-      .getByText(name);
-  // The newest stands first.
-  await expect(drawn('Site T')).toBeVisible();
-  await expect(drawn('Site L')).toBeVisible();
-  await expect(drawn('Site A')).toHaveCount(0);
-  await page.getByRole('listitem').last().scrollIntoViewIfNeeded();
-  await expect(drawn('Site A')).toBeVisible();
-  await expect(drawn('Site T')).toHaveCount(0);
+test(
+  'of many projects those near the window are drawn, and one is found by words of its name',
+  thorough,
+  async ({ page }) => {
+    await visit(page, '/');
+    await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
+    await page.locator('input[type=file]').setInputFiles(NAMES.map(file));
+    await expect(page.getByRole('listitem')).toHaveCount(NAMES.length + 1);
+    const drawn = (name: string) =>
+      page
+        .getByRole('link', { name: `Open ${name}` })
+        .frameLocator('iframe')
+        .getByText(name);
+    // The newest stands first.
+    await expect(drawn('Site T')).toBeVisible();
+    await expect(drawn('Site L')).toBeVisible();
+    await expect(drawn('Site A')).toHaveCount(0);
+    await page.getByRole('listitem').last().scrollIntoViewIfNeeded();
+    await expect(drawn('Site A')).toBeVisible();
+    await expect(drawn('Site T')).toHaveCount(0);
 
-  const field = page.getByRole('searchbox', { name: 'Find a project' });
-  await field.fill('q site');
-  await expect(page.getByRole('listitem')).toHaveCount(1);
-  await expect(page.getByRole('link', { name: 'Open Site Q' })).toBeVisible();
-  await field.fill('pear');
-  await expect(page.getByText('None of the 21 projects has “pear” in its name.')).toBeVisible();
-  await page.getByRole('button', { name: 'Show all' }).click();
-  await expect(page.getByRole('listitem')).toHaveCount(21);
-  await field.fill('orchard');
-  await expect(page.getByRole('listitem')).toHaveCount(1);
-  // What comes in meanwhile is seen, whatever was asked for.
-  await page.locator('input[type=file]').setInputFiles([file('Pear tree')]);
-  await expect(page.getByRole('link', { name: 'Open Pear tree' })).toBeVisible();
-  await expect(field).toHaveValue('');
-});
+    const field = page.getByRole('searchbox', { name: 'Find a project' });
+    await field.fill('q site');
+    await expect(page.getByRole('listitem')).toHaveCount(1);
+    await expect(page.getByRole('link', { name: 'Open Site Q' })).toBeVisible();
+    await field.fill('pear');
+    await expect(page.getByText('None of the 21 projects has “pear” in its name.')).toBeVisible();
+    await page.getByRole('button', { name: 'Show all' }).click();
+    await expect(page.getByRole('listitem')).toHaveCount(21);
+    await field.fill('orchard');
+    await expect(page.getByRole('listitem')).toHaveCount(1);
+    // What comes in meanwhile is seen, whatever was asked for.
+    await page.locator('input[type=file]').setInputFiles([file('Pear tree')]);
+    await expect(page.getByRole('link', { name: 'Open Pear tree' })).toBeVisible();
+    await expect(field).toHaveValue('');
+  }
+);
 
 test('of several files at once each that is none is told by its name, and the others come in', async ({
   page

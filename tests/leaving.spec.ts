@@ -9,6 +9,7 @@ import { makeWith } from '../src/core/kinds/make';
 import { exported } from './support/exported';
 import { printed, squeezed } from './support/paper';
 import { expect, test } from './support/test';
+import { thoroughUnless } from './support/thorough';
 import { bytes, changed, demo, open, put } from './support/visit';
 
 const make = makeWith({ exactIds: true });
@@ -54,20 +55,27 @@ const VARIANTS = {
   ]
 };
 
+/** The variant that every run tries: all there is has been folded away in it. */
+const USUAL = 'as it is';
+
 for (const [name, commands] of Object.entries(VARIANTS)) {
-  test(`on A4, A5 and Letter all words are there: ${name}`, async ({ blank: page }) => {
-    await open(page, changed(drawer, ...commands), 1280);
-    // Paper of a page that someone has used: another panel is chosen, and the narrow window is the sheet.
-    await page.getByRole('tab', { name: 'Harvest' }).click();
-    for (const format of ['A4', 'A5', 'Letter'] as const) {
-      const { sheets } = await printed(page, format);
-      const all = squeezed(sheets.join(' '));
-      expect(
-        WORDS.filter((words) => !all.includes(squeezed(words))),
-        format
-      ).toEqual([]);
+  test(
+    `on A4, A5 and Letter all words are there: ${name}`,
+    thoroughUnless(name === USUAL),
+    async ({ blank: page }) => {
+      await open(page, changed(drawer, ...commands), 1280);
+      // Paper of a page that someone has used: another panel is chosen, and the narrow window is the sheet.
+      await page.getByRole('tab', { name: 'Harvest' }).click();
+      for (const format of ['A4', 'A5', 'Letter'] as const) {
+        const { sheets } = await printed(page, format);
+        const all = squeezed(sheets.join(' '));
+        expect(
+          WORDS.filter((words) => !all.includes(squeezed(words))),
+          format
+        ).toEqual([]);
+      }
     }
-  });
+  );
 }
 
 test('a side panel that is open while the page is printed stands once, where it stands', async ({

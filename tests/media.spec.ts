@@ -6,6 +6,7 @@ import { readProjectFile } from '../src/core/formats/project-file';
 import { registry } from '../src/core/whole';
 import { exported } from './support/exported';
 import { expect, test, type Locator, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 // Films as files of the project, and pictures by their address. The film is made by the browser that runs the
@@ -166,116 +167,125 @@ test.describe('a picture by its address', () => {
   });
 });
 
-test('a picture behind a section is repeated, each as wide as it should be, in the preview and in the export', async ({
-  page
-}) => {
-  // Left half red, right half blue; one of them is to be 40 px wide.
-  const picture = await sharp({ create: { width: 20, height: 20, channels: 3, background: '#ff0000' } })
-    .composite([
-      { input: { create: { width: 10, height: 20, channels: 3, background: '#0000ff' } }, left: 10, top: 0 }
-    ])
-    .png()
-    .toBuffer();
-  const bench = await Bench.openNew(page);
-  await bench.pick('First section');
-  await bench.view('Fill');
-  const field = page.getByRole('group', { name: 'Background picture' });
-  await field.getByRole('button').first().click();
-  await addPicture(page, field, 'halves.png', picture);
-  await expect(field.getByRole('button', { name: 'halves.png', exact: true })).toHaveAttribute(
-    'aria-pressed',
-    'true'
-  );
-  await page
-    .getByRole('combobox', { name: 'The picture', exact: true })
-    .selectOption({ label: 'is repeated' });
-  await page.getByRole('textbox', { name: 'One of it is this wide' }).fill('40');
-  await page.keyboard.press('Enter');
-  await expect(bench.preview.locator('section > div[data-k-part="picture"]')).toHaveCSS(
-    'background-size',
-    '40px auto'
-  );
-  await expect(bench.preview.locator('section > div[data-k-part="picture"]')).toHaveCSS(
-    'background-image',
-    /^url\("blob:/
-  );
-  await bench.saved();
-  await openExport(page);
-  await page.setViewportSize({ width: 400, height: 300 });
-  await page.evaluate(() =>
-    document.querySelector<HTMLElement>('section > div')!.style.setProperty('background-position', '0 0')
-  );
-  const { data, info } = await sharp(await page.screenshot({ clip: { x: 0, y: 0, width: 200, height: 40 } }))
-    .raw()
-    .toBuffer({ resolveWithObject: true });
-  const at = (x: number) => [
-    ...data.subarray((20 * info.width + x) * info.channels, (20 * info.width + x) * info.channels + 3)
-  ];
-  for (const start of [0, 40, 120])
-    expect([at(start + 8), at(start + 32)]).toEqual([
-      [255, 0, 0],
-      [0, 0, 255]
-    ]);
-});
-
-test('a picture is cut to a shape in some widths, says how much of it is gone, and moves nothing as it comes', async ({
-  page
-}) => {
-  // Twice as wide as high: its left half red, its right half blue.
-  const picture = await sharp({ create: { width: 400, height: 200, channels: 3, background: '#ff0000' } })
-    .composite([
-      {
-        input: { create: { width: 200, height: 200, channels: 3, background: '#0000ff' } },
-        left: 200,
-        top: 0
-      }
-    ])
-    .png()
-    .toBuffer();
-  const { bench, field } = await withImage(page);
-  await addPicture(page, field, 'halves.png', picture);
-  await expect(bench.preview.locator('img')).toHaveJSProperty('naturalWidth', 400);
-  await page.keyboard.press('Escape');
-  await expect(page.getByText(/cut off$/)).toHaveCount(0);
-  await page.getByRole('combobox', { name: 'Shape', exact: true }).selectOption({ label: '1 : 1' });
-  await expect(page.getByText('50 % cut off', { exact: true })).toBeVisible();
-  const point = page.getByRole('textbox', { name: 'What stays in sight' });
-  await point.fill('0% 50%');
-  await point.press('Enter');
-  await bench.view('Fallbacks');
-  await page.getByRole('combobox', { name: 'Shape, narrow' }).selectOption({ label: 'its own' });
-  await bench.view('Fill');
-  await expect(page.getByText('cut off: wide 50 %, medium 50 %, narrow 0 %', { exact: true })).toBeVisible();
-  await bench.saved();
-
-  await openExport(page);
-  const shown = page.locator('img');
-  const box = async () => (await shown.boundingBox())!;
-  /** Colours of the picture as it is drawn, at its left and at its right. */
-  const ends = async () => {
-    const { data, info } = await sharp(await shown.screenshot())
+test(
+  'a picture behind a section is repeated, each as wide as it should be, in the preview and in the export',
+  thorough,
+  async ({ page }) => {
+    // Left half red, right half blue; one of them is to be 40 px wide.
+    const picture = await sharp({ create: { width: 20, height: 20, channels: 3, background: '#ff0000' } })
+      .composite([
+        { input: { create: { width: 10, height: 20, channels: 3, background: '#0000ff' } }, left: 10, top: 0 }
+      ])
+      .png()
+      .toBuffer();
+    const bench = await Bench.openNew(page);
+    await bench.pick('First section');
+    await bench.view('Fill');
+    const field = page.getByRole('group', { name: 'Background picture' });
+    await field.getByRole('button').first().click();
+    await addPicture(page, field, 'halves.png', picture);
+    await expect(field.getByRole('button', { name: 'halves.png', exact: true })).toHaveAttribute(
+      'aria-pressed',
+      'true'
+    );
+    await page
+      .getByRole('combobox', { name: 'The picture', exact: true })
+      .selectOption({ label: 'is repeated' });
+    await page.getByRole('textbox', { name: 'One of it is this wide' }).fill('40');
+    await page.keyboard.press('Enter');
+    await expect(bench.preview.locator('section > div[data-k-part="picture"]')).toHaveCSS(
+      'background-size',
+      '40px auto'
+    );
+    await expect(bench.preview.locator('section > div[data-k-part="picture"]')).toHaveCSS(
+      'background-image',
+      /^url\("blob:/
+    );
+    await bench.saved();
+    await openExport(page);
+    await page.setViewportSize({ width: 400, height: 300 });
+    await page.evaluate(() =>
+      document.querySelector<HTMLElement>('section > div')!.style.setProperty('background-position', '0 0')
+    );
+    const { data, info } = await sharp(
+      await page.screenshot({ clip: { x: 0, y: 0, width: 200, height: 40 } })
+    )
       .raw()
       .toBuffer({ resolveWithObject: true });
-    return [0.1, 0.9].map((share) => {
-      const at = (Math.floor(info.height / 2) * info.width + Math.floor(share * info.width)) * info.channels;
-      // What is made smaller for the page is written anew, and off by a little.
-      return data[at]! > data[at + 2]! ? 'red' : 'blue';
-    });
-  };
-  for (const [width, ratio, colours] of [
-    [1280, 1, ['red', 'red']],
-    [600, 2, ['red', 'blue']]
-  ] as const) {
-    await page.setViewportSize({ width, height: 800 });
-    await expect(shown).toHaveJSProperty('complete', true);
-    const there = await box();
-    expect(there.width / there.height).toBeCloseTo(ratio, 2);
-    expect(await ends()).toEqual(colours);
-    // As high before it has come.
-    await page.route('**/*.{png,webp,avif}', () => {});
-    await page.reload({ waitUntil: 'commit' });
-    await expect.poll(box).toEqual(there);
-    await page.unrouteAll({ behavior: 'ignoreErrors' });
-    await page.reload();
+    const at = (x: number) => [
+      ...data.subarray((20 * info.width + x) * info.channels, (20 * info.width + x) * info.channels + 3)
+    ];
+    for (const start of [0, 40, 120])
+      expect([at(start + 8), at(start + 32)]).toEqual([
+        [255, 0, 0],
+        [0, 0, 255]
+      ]);
   }
-});
+);
+
+test(
+  'a picture is cut to a shape in some widths, says how much of it is gone, and moves nothing as it comes',
+  thorough,
+  async ({ page }) => {
+    // Twice as wide as high: its left half red, its right half blue.
+    const picture = await sharp({ create: { width: 400, height: 200, channels: 3, background: '#ff0000' } })
+      .composite([
+        {
+          input: { create: { width: 200, height: 200, channels: 3, background: '#0000ff' } },
+          left: 200,
+          top: 0
+        }
+      ])
+      .png()
+      .toBuffer();
+    const { bench, field } = await withImage(page);
+    await addPicture(page, field, 'halves.png', picture);
+    await expect(bench.preview.locator('img')).toHaveJSProperty('naturalWidth', 400);
+    await page.keyboard.press('Escape');
+    await expect(page.getByText(/cut off$/)).toHaveCount(0);
+    await page.getByRole('combobox', { name: 'Shape', exact: true }).selectOption({ label: '1 : 1' });
+    await expect(page.getByText('50 % cut off', { exact: true })).toBeVisible();
+    const point = page.getByRole('textbox', { name: 'What stays in sight' });
+    await point.fill('0% 50%');
+    await point.press('Enter');
+    await bench.view('Fallbacks');
+    await page.getByRole('combobox', { name: 'Shape, narrow' }).selectOption({ label: 'its own' });
+    await bench.view('Fill');
+    await expect(
+      page.getByText('cut off: wide 50 %, medium 50 %, narrow 0 %', { exact: true })
+    ).toBeVisible();
+    await bench.saved();
+
+    await openExport(page);
+    const shown = page.locator('img');
+    const box = async () => (await shown.boundingBox())!;
+    /** Colours of the picture as it is drawn, at its left and at its right. */
+    const ends = async () => {
+      const { data, info } = await sharp(await shown.screenshot())
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      return [0.1, 0.9].map((share) => {
+        const at =
+          (Math.floor(info.height / 2) * info.width + Math.floor(share * info.width)) * info.channels;
+        // What is made smaller for the page is written anew, and off by a little.
+        return data[at]! > data[at + 2]! ? 'red' : 'blue';
+      });
+    };
+    for (const [width, ratio, colours] of [
+      [1280, 1, ['red', 'red']],
+      [600, 2, ['red', 'blue']]
+    ] as const) {
+      await page.setViewportSize({ width, height: 800 });
+      await expect(shown).toHaveJSProperty('complete', true);
+      const there = await box();
+      expect(there.width / there.height).toBeCloseTo(ratio, 2);
+      expect(await ends()).toEqual(colours);
+      // As high before it has come.
+      await page.route('**/*.{png,webp,avif}', () => {});
+      await page.reload({ waitUntil: 'commit' });
+      await expect.poll(box).toEqual(there);
+      await page.unrouteAll({ behavior: 'ignoreErrors' });
+      await page.reload();
+    }
+  }
+);

@@ -9,6 +9,7 @@ import { pageScript } from '../src/server/bundle';
 import { axeViolations } from './support/axe';
 import { partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -165,26 +166,28 @@ test('is made in the interface: a list below a link, in four actions from the he
   await expect(bench.preview.getByRole('button', { name: 'Seasons, more' })).toHaveCount(0);
 });
 
-test('links go below one another by keys, one level deep, and out again; also where they came without a list', async ({
-  page
-}) => {
-  const bench = await Bench.openNew(page);
-  await bench.pick('First section');
-  await bench.insert('link list');
-  const level = (name: string) => bench.row(name).getAttribute('aria-level');
-  const before = Number(await level('Second link'));
-  await bench.pick('Second link');
-  await page.keyboard.press('Alt+ArrowRight');
-  await expect(bench.row('Second link')).toHaveAttribute('aria-level', String(before + 1));
-  await bench.pick('Third link');
-  await page.keyboard.press('Alt+ArrowRight');
-  await expect(bench.row('Third link')).toHaveAttribute('aria-level', String(before + 1));
-  await page.keyboard.press('Alt+ArrowRight');
-  await expect(page.getByText('One level of sub-links is all')).toBeVisible();
-  await expect(bench.row('Third link')).toHaveAttribute('aria-level', String(before + 1));
-  await page.keyboard.press('Alt+ArrowLeft');
-  await expect(bench.row('Third link')).toHaveAttribute('aria-level', String(before));
-});
+test(
+  'links go below one another by keys, one level deep, and out again; also where they came without a list',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    await bench.pick('First section');
+    await bench.insert('link list');
+    const level = (name: string) => bench.row(name).getAttribute('aria-level');
+    const before = Number(await level('Second link'));
+    await bench.pick('Second link');
+    await page.keyboard.press('Alt+ArrowRight');
+    await expect(bench.row('Second link')).toHaveAttribute('aria-level', String(before + 1));
+    await bench.pick('Third link');
+    await page.keyboard.press('Alt+ArrowRight');
+    await expect(bench.row('Third link')).toHaveAttribute('aria-level', String(before + 1));
+    await page.keyboard.press('Alt+ArrowRight');
+    await expect(page.getByText('One level of sub-links is all')).toBeVisible();
+    await expect(bench.row('Third link')).toHaveAttribute('aria-level', String(before + 1));
+    await page.keyboard.press('Alt+ArrowLeft');
+    await expect(bench.row('Third link')).toHaveAttribute('aria-level', String(before));
+  }
+);
 
 function mended(project: Project): Project {
   const said = runFindings(registry, project).find(({ rule }) => rule === 'text-contrast-moved')!;
@@ -247,24 +250,28 @@ test('where there is room the side panel is not there at all: links stand as the
   expect(await linkBoxes(page)).toEqual(before);
 });
 
-test('where there is room its side panel comes out while a part of it is picked', async ({ page }) => {
-  const bench = new Bench(page);
-  await bench.importProject(asPanel);
-  const inPreview = (part: string) =>
-    bench.preview.locator(`[data-k-node="site-links"][data-k-part="${part}"]`).first();
-  await bench.view('States');
-  const pick = (part: string) =>
-    page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: part, exact: true }).click();
-  await page.locator('[data-row="site-links"]').click();
-  await pick('side panel');
-  await expect(inPreview('panel')).toHaveCSS('position', 'fixed');
-  await pick('link');
-  await expect(inPreview('panel')).toHaveCSS('display', 'contents');
-  await pick('close button');
-  await expect(inPreview('close')).toBeVisible();
-  await page.locator('[data-row="find-us"]').click();
-  await expect(inPreview('close')).toBeHidden();
-});
+test(
+  'where there is room its side panel comes out while a part of it is picked',
+  thorough,
+  async ({ page }) => {
+    const bench = new Bench(page);
+    await bench.importProject(asPanel);
+    const inPreview = (part: string) =>
+      bench.preview.locator(`[data-k-node="site-links"][data-k-part="${part}"]`).first();
+    await bench.view('States');
+    const pick = (part: string) =>
+      page.getByRole('group', { name: 'Parts' }).getByRole('button', { name: part, exact: true }).click();
+    await page.locator('[data-row="site-links"]').click();
+    await pick('side panel');
+    await expect(inPreview('panel')).toHaveCSS('position', 'fixed');
+    await pick('link');
+    await expect(inPreview('panel')).toHaveCSS('display', 'contents');
+    await pick('close button');
+    await expect(inPreview('close')).toBeVisible();
+    await page.locator('[data-row="find-us"]').click();
+    await expect(inPreview('close')).toBeHidden();
+  }
+);
 
 test('the side panel needs no script, and on paper its links stand in the flow', async ({
   browser,

@@ -1,5 +1,6 @@
 import { Bench } from './support/workbench';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 
 const cell = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
 
@@ -61,28 +62,30 @@ test('a loop is written cell by cell, moved in time, and each step undone', asyn
   await expect(cell(page, 'Goes at 30 %')).toHaveValue('0px -12px');
 });
 
-test('what is no value, or no moment, is told, stays as it was typed, and changes nothing', async ({
-  page
-}) => {
-  const bench = await openLooping(page);
-  const sheet = page.getByRole('group', { name: 'Moments' });
-  await fill(page, 'Goes at 100 %', '0px 8px');
-  const before = [
-    [0, '0px'],
-    [1, '0px 8px']
-  ];
-  await expect.poll(async () => (await keyframes(bench))[0]).toEqual(before);
-  await fill(page, 'Grows at 100 %', 'large');
-  await expect(sheet.getByRole('alert')).toContainText('Grows');
-  await expect(cell(page, 'Grows at 100 %')).toHaveValue('large');
-  await expect(cell(page, 'Grows at 100 %')).toHaveAttribute('aria-invalid', 'true');
-  await page.getByRole('button', { name: '+ Moment' }).click();
-  await fill(page, 'Moment at 50 %', '100');
-  await expect(sheet.getByRole('alert')).toHaveText(
-    'A moment is a whole percent from 1 to 99 that is not there yet.'
-  );
-  expect(await keyframes(bench)).toEqual([before]);
-});
+test(
+  'what is no value, or no moment, is told, stays as it was typed, and changes nothing',
+  thorough,
+  async ({ page }) => {
+    const bench = await openLooping(page);
+    const sheet = page.getByRole('group', { name: 'Moments' });
+    await fill(page, 'Goes at 100 %', '0px 8px');
+    const before = [
+      [0, '0px'],
+      [1, '0px 8px']
+    ];
+    await expect.poll(async () => (await keyframes(bench))[0]).toEqual(before);
+    await fill(page, 'Grows at 100 %', 'large');
+    await expect(sheet.getByRole('alert')).toContainText('Grows');
+    await expect(cell(page, 'Grows at 100 %')).toHaveValue('large');
+    await expect(cell(page, 'Grows at 100 %')).toHaveAttribute('aria-invalid', 'true');
+    await page.getByRole('button', { name: '+ Moment' }).click();
+    await fill(page, 'Moment at 50 %', '100');
+    await expect(sheet.getByRole('alert')).toHaveText(
+      'A moment is a whole percent from 1 to 99 that is not there yet.'
+    );
+    expect(await keyframes(bench)).toEqual([before]);
+  }
+);
 
 test('a whole way is typed at once, rows are gone through by keys, and properties are added', async ({
   page

@@ -9,6 +9,7 @@ import { exported, partIn } from './support/exported';
 import { previewFrame } from './support/frames';
 import { everyKind } from './support/kinds';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { bytes, changed, open, put } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -339,7 +340,7 @@ test('many pictures are dropped at once: one step of the history, and what is br
   await expect(bench.preview.locator('img')).toHaveCount(before);
 });
 
-test('reading many pictures can be stopped, and then none has come in', async ({ page }) => {
+test('reading many pictures can be stopped, and then none has come in', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   const before = await bench.preview.locator('img').count();
   await bench.pick('Welcome text');

@@ -4,6 +4,7 @@ import { createProject } from '../src/core/project/create';
 import type { PageId } from '../src/core/project/types';
 import { after } from '../src/core/testing/project';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 async function openPages(page: Page) {
@@ -58,7 +59,7 @@ test('what pages say of themselves stands in one table, and links follow a page 
   await expect(page.getByRole('button', { name: 'ask.html' })).toBeVisible();
 });
 
-test('of many pages one is found by its name, its address or its title', async ({ page }) => {
+test('of many pages one is found by its name, its address or its title', thorough, async ({ page }) => {
   const make = makeWith({ exactIds: true });
   const root = (name: string) => make('page', name, {}, { sections: [make('section', `${name} section`)] });
   const first = createProject('Many', root('Root 0'), { page: 'page-0' as PageId });
@@ -149,7 +150,7 @@ test('a header is shared with all pages, taken off some, and a new page gets it'
   await expect(pages.locator('option', { hasText: 'Contact' })).toHaveCount(1);
 });
 
-test('the skeleton of a page has its pieces without its words', async ({ page }) => {
+test('the skeleton of a page has its pieces without its words', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   const dialog = await openPages(page);
   await dialog.getByRole('textbox', { name: 'New page' }).fill('Next year');

@@ -5,6 +5,7 @@ import type { PageId } from '../src/core/project/types';
 import { after } from '../src/core/testing/project';
 import { exported } from './support/exported';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { changed, demo, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -96,29 +97,38 @@ test('less motion asked for in the middle of the way leaves the page as one that
 
 const MANY = 300;
 
-test('300 effects on one page follow the scroll, and stand in the scroll view', async ({ page }) => {
-  const sections = Array.from({ length: MANY }, (_each, n) =>
-    make('section', `Section ${n}`, {}, { content: [make('text', `Text ${n}`, { html: '<p>Apples.</p>' })] })
-  );
-  const bare = createProject('Many', make('page', 'Page', {}, { sections }), { page: 'page' as PageId });
-  const effects = sections.map(
-    (_each, n) => ({ type: 'add-effect', id: `text-${n}`, effect: 'follow' }) as Command
-  );
-  const project = after(bare, { type: 'batch', label: '', commands: effects });
-  const { url, problems } = await exported(project);
-  expect(problems).toEqual([]);
-  await page.goto(url);
-  const onTimelines = () =>
-    page.evaluate(
-      () => document.getAnimations().filter(({ timeline }) => timeline !== document.timeline).length
+test(
+  '300 effects on one page follow the scroll, and stand in the scroll view',
+  thorough,
+  async ({ page }) => {
+    const sections = Array.from({ length: MANY }, (_each, n) =>
+      make(
+        'section',
+        `Section ${n}`,
+        {},
+        { content: [make('text', `Text ${n}`, { html: '<p>Apples.</p>' })] }
+      )
     );
-  await expect.poll(onTimelines).toBe(MANY);
+    const bare = createProject('Many', make('page', 'Page', {}, { sections }), { page: 'page' as PageId });
+    const effects = sections.map(
+      (_each, n) => ({ type: 'add-effect', id: `text-${n}`, effect: 'follow' }) as Command
+    );
+    const project = after(bare, { type: 'batch', label: '', commands: effects });
+    const { url, problems } = await exported(project);
+    expect(problems).toEqual([]);
+    await page.goto(url);
+    const onTimelines = () =>
+      page.evaluate(
+        () => document.getAnimations().filter(({ timeline }) => timeline !== document.timeline).length
+      );
+    await expect.poll(onTimelines).toBe(MANY);
 
-  const bench = new Bench(page);
-  await bench.importProject(project);
-  await bench.row('Text 0').click();
-  await bench.view('Scroll');
-  await page.keyboard.press('m');
-  await expect(page.locator('svg[aria-label^="Scroll map of"]')).toBeVisible();
-  await expect(page.locator('input[aria-label$="starts at, px"]').first()).toBeVisible();
-});
+    const bench = new Bench(page);
+    await bench.importProject(project);
+    await bench.row('Text 0').click();
+    await bench.view('Scroll');
+    await page.keyboard.press('m');
+    await expect(page.locator('svg[aria-label^="Scroll map of"]')).toBeVisible();
+    await expect(page.locator('input[aria-label$="starts at, px"]').first()).toBeVisible();
+  }
+);

@@ -5,6 +5,7 @@ import { after } from '../src/core/testing/project';
 import { Counted } from './support/counted';
 import { previewFrame } from './support/frames';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 const STORY = 'From tree to glass';
@@ -59,75 +60,79 @@ test('every range stands on the length of the page, and its ends are set by numb
   await expect.poll(px).toBe(before);
 });
 
-test('every line has an end that can be set, and the page does then what the line says', async ({ page }) => {
-  const bench = await openStory(page);
-  const lines = page.locator('[data-range]');
-  await expect(lines).not.toHaveCount(0);
-  const fields = await lines.evaluateAll((found) =>
-    found.map((each) => [each.getAttribute('data-range'), each.querySelectorAll('input').length] as const)
-  );
-  expect(fields.filter(([, count]) => count === 0)).toEqual([]);
+test(
+  'every line has an end that can be set, and the page does then what the line says',
+  thorough,
+  async ({ page }) => {
+    const bench = await openStory(page);
+    const lines = page.locator('[data-range]');
+    await expect(lines).not.toHaveCount(0);
+    const fields = await lines.evaluateAll((found) =>
+      found.map((each) => [each.getAttribute('data-range'), each.querySelectorAll('input').length] as const)
+    );
+    expect(fields.filter(([, count]) => count === 0)).toEqual([]);
 
-  const frame = await previewFrame(page);
-  const put = async (label: string, px: number) => {
-    const field = page.getByRole('textbox', { name: label });
-    await field.fill(String(px));
-    await field.press('Enter');
-    // Settings are kept in whole percents of the way, so it comes near.
+    const frame = await previewFrame(page);
+    const put = async (label: string, px: number) => {
+      const field = page.getByRole('textbox', { name: label });
+      await field.fill(String(px));
+      await field.press('Enter');
+      // Settings are kept in whole percents of the way, so it comes near.
+      await expect
+        .poll(async () => Math.abs(Number((await field.inputValue()).replace(/\D/g, '')) - px))
+        .toBeLessThan(45);
+      return Number((await field.inputValue()).replace(/\D/g, ''));
+    };
+    const scroll = (to: number) =>
+      frame.evaluate(async (top) => {
+        scrollTo({ top, behavior: 'instant' });
+        await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
+      }, to);
+    /** How far the picture behind the opening is off the middle of it, px. */
+    const drifted = () =>
+      frame.locator('[data-k="story-opening"] > :first-child').evaluate((picture) => {
+        const [inner, outer] = [picture, picture.parentElement!].map((each) => each.getBoundingClientRect());
+        return Math.round(inner!.top + inner!.bottom - outer!.top - outer!.bottom);
+      });
+    const grown = () =>
+      frame
+        .locator('[data-k="story-progress"] > *')
+        .evaluate((each) => new DOMMatrix(getComputedStyle(each).transform).a);
+
+    // Past its end the picture goes along with the page.
+    const ended = await put('Story opening drifts: ends at, px', 120);
+    await scroll(ended + 1);
+    const last = await drifted();
+    expect(last).not.toBe(0);
+    await scroll(ended + 150);
+    expect(await drifted()).toBe(last);
+
+    // A key moves an end even where a percent of its way is longer than the step of the key.
+    const progress = page.getByRole('textbox', { name: 'Story progress grows: ends at, px' });
+    const before = await progress.inputValue();
+    await page.getByRole('button', { name: 'Story progress grows: end, drag or arrow keys' }).focus();
+    await page.keyboard.press('ArrowLeft');
+    await expect(progress).not.toHaveValue(before);
+    await page.keyboard.press('Control+z');
+    await expect(progress).toHaveValue(before);
+
+    await put('Story progress grows: ends at, px', 3000);
+    const full = async () => Number((await progress.inputValue()).replace(/\D/g, ''));
+    // The page may still come to be of another length, and with it the end of what is a share of that.
     await expect
-      .poll(async () => Math.abs(Number((await field.inputValue()).replace(/\D/g, '')) - px))
-      .toBeLessThan(45);
-    return Number((await field.inputValue()).replace(/\D/g, ''));
-  };
-  const scroll = (to: number) =>
-    frame.evaluate(async (top) => {
-      scrollTo({ top, behavior: 'instant' });
-      await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
-    }, to);
-  /** How far the picture behind the opening is off the middle of it, px. */
-  const drifted = () =>
-    frame.locator('[data-k="story-opening"] > :first-child').evaluate((picture) => {
-      const [inner, outer] = [picture, picture.parentElement!].map((each) => each.getBoundingClientRect());
-      return Math.round(inner!.top + inner!.bottom - outer!.top - outer!.bottom);
-    });
-  const grown = () =>
-    frame
-      .locator('[data-k="story-progress"] > *')
-      .evaluate((each) => new DOMMatrix(getComputedStyle(each).transform).a);
+      .poll(async () => {
+        await scroll((await full()) / 2);
+        return grown();
+      })
+      .toBeCloseTo(0.5, 2);
+    await scroll((await full()) + 50);
+    expect(await grown()).toBe(1);
 
-  // Past its end the picture goes along with the page.
-  const ended = await put('Story opening drifts: ends at, px', 120);
-  await scroll(ended + 1);
-  const last = await drifted();
-  expect(last).not.toBe(0);
-  await scroll(ended + 150);
-  expect(await drifted()).toBe(last);
+    await bench.saved();
+  }
+);
 
-  // A key moves an end even where a percent of its way is longer than the step of the key.
-  const progress = page.getByRole('textbox', { name: 'Story progress grows: ends at, px' });
-  const before = await progress.inputValue();
-  await page.getByRole('button', { name: 'Story progress grows: end, drag or arrow keys' }).focus();
-  await page.keyboard.press('ArrowLeft');
-  await expect(progress).not.toHaveValue(before);
-  await page.keyboard.press('Control+z');
-  await expect(progress).toHaveValue(before);
-
-  await put('Story progress grows: ends at, px', 3000);
-  const full = async () => Number((await progress.inputValue()).replace(/\D/g, ''));
-  // The page may still come to be of another length, and with it the end of what is a share of that.
-  await expect
-    .poll(async () => {
-      await scroll((await full()) / 2);
-      return grown();
-    })
-    .toBeCloseTo(0.5, 2);
-  await scroll((await full()) + 50);
-  expect(await grown()).toBe(1);
-
-  await bench.saved();
-});
-
-test('what is being typed stays, though the page is measured anew meanwhile', async ({ page }) => {
+test('what is being typed stays, though the page is measured anew meanwhile', thorough, async ({ page }) => {
   await openStory(page);
   const start = page.getByRole('textbox', { name: 'Harvest told follows: starts at, px' });
   const end = page.getByRole('textbox', { name: 'Harvest told follows: ends at, px' });
@@ -222,7 +227,7 @@ test('a piece is shown over the page as it stands at both ends of its range', as
   await expect(frame.locator('k-ghosts')).toHaveCount(0);
 });
 
-test('what sticks is shown as far apart as it travels', async ({ page }) => {
+test('what sticks is shown as far apart as it travels', thorough, async ({ page }) => {
   await openStory(page);
   const frame = await previewFrame(page);
   await line(page, 'story-header sticky').hover();

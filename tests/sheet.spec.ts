@@ -1,5 +1,6 @@
 import chroma from 'chroma-js';
 import { expect, test } from './support/test';
+import { thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 test.describe('state sheet', () => {
@@ -106,27 +107,31 @@ test.describe('state sheet', () => {
       .toEqual({ starts: 6, isReadable: true });
   });
 
-  test('of what has its words at its end, those are drawn, not the room before them', async ({ page }) => {
-    const bench = await Bench.openDemo(page);
-    await page.setViewportSize({ width: 1000, height: 800 });
-    await bench.pick('Site links');
-    await bench.view('States');
-    const words = page
-      .frameLocator('iframe[title="links in each state"]')
-      .locator('k-stage')
-      .getByText('Seasons');
-    await expect
-      .poll(() =>
-        words.evaluate((element) => {
-          const [drawn, cell] = [
-            element.getBoundingClientRect(),
-            element.closest('[data-k-cell]')!.getBoundingClientRect()
-          ];
-          return drawn.left >= cell.left && drawn.right <= cell.right && drawn.height > 8;
-        })
-      )
-      .toBe(true);
-  });
+  test(
+    'of what has its words at its end, those are drawn, not the room before them',
+    thorough,
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await page.setViewportSize({ width: 1000, height: 800 });
+      await bench.pick('Site links');
+      await bench.view('States');
+      const words = page
+        .frameLocator('iframe[title="links in each state"]')
+        .locator('k-stage')
+        .getByText('Seasons');
+      await expect
+        .poll(() =>
+          words.evaluate((element) => {
+            const [drawn, cell] = [
+              element.getBoundingClientRect(),
+              element.closest('[data-k-cell]')!.getBoundingClientRect()
+            ];
+            return drawn.left >= cell.left && drawn.right <= cell.right && drawn.height > 8;
+          })
+        )
+        .toBe(true);
+    }
+  );
 
   test('the part is drawn as it is under the condition that is looked at', async ({ page }) => {
     const bench = await Bench.openDemo(page);
@@ -189,184 +194,206 @@ test.describe('state sheet', () => {
     await expect(show).toHaveCount(0);
   });
 
-  test('of a whole widget the row is as high as it takes to see it, with what is open in it', async ({
-    page
-  }) => {
-    const bench = await Bench.openNew(page);
-    await bench.insert('accordion');
-    await bench.view('States');
-    const row = page.getByRole('gridcell', { name: 'The part as it is drawn in each state' });
-    const height = async () => (await row.boundingBox())!.height;
-    const items = page.frameLocator('iframe[title="accordion in each state"]').locator('k-stage details');
-    await expect(items).toHaveCount(6);
-    const areOpen = await items.evaluateAll((all) => all.map((each) => (each as HTMLDetailsElement).open));
-    expect(areOpen).toEqual([true, false, false, true, false, false]);
-    await expect.poll(height).toBeGreaterThan(60);
-    const cell = (await row.boundingBox())!;
-    const last = (await items.last().boundingBox())!;
-    expect(last.y + last.height).toBeLessThanOrEqual(cell.y + cell.height);
-    await bench.pick('Accordion', 'header');
-    await expect.poll(height).toBe(52);
-  });
-
-  test('what a state does not show is told in its cell, and what it fades in is there at once', async ({
-    page
-  }) => {
-    const bench = await Bench.openNew(page);
-    await bench.insert('slider');
-    await bench.view('Behaviour');
-    await page.getByRole('combobox', { name: 'Slides', exact: true }).selectOption('fade into one another');
-    await bench.view('States');
-    await bench.pick('Slider', 'slide');
-    const cells = page.frameLocator('iframe[title="slide in each state"]').locator('k-stage > div');
-    await expect(cells).toHaveText([/Not seen$/, /Not seen$/, /Not seen$/, /^What the first slide shows\.$/]);
-    await expect(cells.last().locator('[data-k-force]')).toHaveCSS('opacity', '1');
-  });
-
-  test('of a part that is turned away, sticks or is not there, the cell shows what it is or says so', async ({
-    page
-  }) => {
-    const bench = await Bench.openNew(page);
-    const cells = (part: string) =>
-      page.frameLocator(`iframe[title="${part} in each state"]`).locator('k-stage > div');
-    await bench.insert('two-sided');
-    await bench.view('States');
-    await bench.pick('Card', 'back');
-    await expect(cells('back')).toHaveText(['What there is to know of it.', 'What there is to know of it.']);
-    await expect(cells('back').first().locator('[data-k-force]')).toHaveCSS('visibility', 'visible');
-    await bench.pick('Card', 'turn button');
-    await expect(cells('turn button').first()).toHaveText('Not there');
-    const heard = page
-      .getByRole('row')
-      .filter({ has: page.getByText('Is heard as') })
-      .getByRole('gridcell');
-    await expect(heard.first()).toHaveText('—');
-
-    await bench.insert('pinned picture');
-    await bench.pick('Pinned picture', 'picture');
-    const [cell, picture] = [cells('picture').first(), cells('picture').locator('[data-k-force]').first()];
-    await expect
-      .poll(async () => {
-        const [around, drawn] = [await cell.boundingBox(), await picture.boundingBox()];
-        return drawn!.y >= around!.y && drawn!.y + drawn!.height <= around!.y + around!.height;
-      })
-      .toBe(true);
-  });
-
-  test('the part is drawn of whatever is picked after it, what stands beside it in the same piece too', async ({
-    page
-  }) => {
-    const bench = await Bench.openDemo(page);
-    await bench.view('States');
-    const drawn = (part: string) =>
-      page.frameLocator(`iframe[title="${part} in each state"]`).locator('k-stage > div').first();
-    // What is around them is the same, and says the same.
-    for (const [piece, part, words] of [
-      ['Header row', 'stack', /Quillmere.*The press/],
-      ['Site name', 'text', 'Quillmere'],
-      ['Site links', 'links', /The press/],
-      ['The press', 'link', /The press|Seasons/],
-      ['Site name', 'text', 'Quillmere'],
-      ['Welcome heading', 'heading', /./],
-      ['Welcome text', 'text', /./]
-    ] as const) {
-      await bench.pick(piece);
-      await expect(drawn(part)).toHaveText(words);
-      await expect(drawn(part)).not.toHaveText('Not there');
+  test(
+    'of a whole widget the row is as high as it takes to see it, with what is open in it',
+    thorough,
+    async ({ page }) => {
+      const bench = await Bench.openNew(page);
+      await bench.insert('accordion');
+      await bench.view('States');
+      const row = page.getByRole('gridcell', { name: 'The part as it is drawn in each state' });
+      const height = async () => (await row.boundingBox())!.height;
+      const items = page.frameLocator('iframe[title="accordion in each state"]').locator('k-stage details');
+      await expect(items).toHaveCount(6);
+      const areOpen = await items.evaluateAll((all) => all.map((each) => (each as HTMLDetailsElement).open));
+      expect(areOpen).toEqual([true, false, false, true, false, false]);
+      await expect.poll(height).toBeGreaterThan(60);
+      const cell = (await row.boundingBox())!;
+      const last = (await items.last().boundingBox())!;
+      expect(last.y + last.height).toBeLessThanOrEqual(cell.y + cell.height);
+      await bench.pick('Accordion', 'header');
+      await expect.poll(height).toBe(52);
     }
-  });
+  );
 
-  test('a card is seen from behind in the states that turn it, a slide that has gone round stands in its cell', async ({
-    page
-  }) => {
-    const bench = await Bench.openNew(page);
-    await bench.insert('cards that turn');
-    await bench.view('States');
-    await bench.pick('First two-sided card');
-    const card = page.frameLocator('iframe[title="card in each state"]').locator('k-stage > div');
-    const behind = card.getByText('What there is to know of it, in a line or two.');
-    const front = card.getByText('First name');
-    await expect(behind.nth(1)).toHaveCSS('visibility', 'visible');
-    for (const [i, side] of ['hidden', 'visible', 'visible'].entries())
-      await expect(behind.nth(i)).toHaveCSS('visibility', side);
-    await expect(front.first()).toHaveCSS('visibility', 'visible');
-    await expect(front.nth(1)).toHaveCSS('visibility', 'hidden');
+  test(
+    'what a state does not show is told in its cell, and what it fades in is there at once',
+    thorough,
+    async ({ page }) => {
+      const bench = await Bench.openNew(page);
+      await bench.insert('slider');
+      await bench.view('Behaviour');
+      await page.getByRole('combobox', { name: 'Slides', exact: true }).selectOption('fade into one another');
+      await bench.view('States');
+      await bench.pick('Slider', 'slide');
+      const cells = page.frameLocator('iframe[title="slide in each state"]').locator('k-stage > div');
+      await expect(cells).toHaveText([
+        /Not seen$/,
+        /Not seen$/,
+        /Not seen$/,
+        /^What the first slide shows\.$/
+      ]);
+      await expect(cells.last().locator('[data-k-force]')).toHaveCSS('opacity', '1');
+    }
+  );
 
-    // A piece in a slide that has faded out is seen by itself.
-    await bench.insert('opening slider');
-    await bench.pick('Second opening picture');
-    const picture = page
-      .frameLocator('iframe[title="picture in each state"]')
-      .locator('k-stage > div')
-      .first();
-    await expect(picture.locator('[data-k-force]')).toHaveCSS('visibility', 'visible');
+  test(
+    'of a part that is turned away, sticks or is not there, the cell shows what it is or says so',
+    thorough,
+    async ({ page }) => {
+      const bench = await Bench.openNew(page);
+      const cells = (part: string) =>
+        page.frameLocator(`iframe[title="${part} in each state"]`).locator('k-stage > div');
+      await bench.insert('two-sided');
+      await bench.view('States');
+      await bench.pick('Card', 'back');
+      await expect(cells('back')).toHaveText([
+        'What there is to know of it.',
+        'What there is to know of it.'
+      ]);
+      await expect(cells('back').first().locator('[data-k-force]')).toHaveCSS('visibility', 'visible');
+      await bench.pick('Card', 'turn button');
+      await expect(cells('turn button').first()).toHaveText('Not there');
+      const heard = page
+        .getByRole('row')
+        .filter({ has: page.getByText('Is heard as') })
+        .getByRole('gridcell');
+      await expect(heard.first()).toHaveText('—');
 
-    // What goes round keeps its slides far from where they stand in the page.
-    await bench.pick('Second card');
-    const slides = page.frameLocator('iframe[title="slide in each state"]').locator('k-stage > div');
-    await expect
-      .poll(() =>
-        slides.evaluateAll((all) =>
-          all.every((cell) => {
-            const around = cell.getBoundingClientRect();
-            const { left, right } = cell.querySelector('[data-k-force]')!.getBoundingClientRect();
-            return left >= around.left && right <= around.right;
-          })
-        )
-      )
-      .toBe(true);
-  });
-
-  test('states scrolled to the side: rows keep their names in sight, and tabs their words in one line', async ({
-    page
-  }) => {
-    const bench = await Bench.openDemo(page);
-    await bench.pick('Season tabs', 'tab');
-    await bench.view('States');
-    await page.keyboard.press('Shift+t');
-    await expect(page.getByRole('textbox', { name: 'Name of Leaf' })).toBeVisible();
-    const disabled = bench.cell('background-color', 'disabled');
-    await disabled.focus();
-    const name = page.getByRole('rowheader', { name: 'Background', exact: true });
-    await expect(name).toBeInViewport({ ratio: 1 });
-    const [right, left] = [
-      await name.evaluate((each) => each.getBoundingClientRect().right),
-      await disabled.evaluate((each) => each.getBoundingClientRect().left)
-    ];
-    expect(right).toBeLessThanOrEqual(left);
-    const tabs = page.frameLocator('iframe[title="tab in each state"]').locator('k-stage .season-tabs-tab');
-    const lines = () =>
-      tabs.evaluateAll((all) =>
-        all.map((tab) => {
-          const words = document.createRange();
-          words.selectNodeContents(tab.querySelector('span[dir]')!);
-          return new Set([...words.getClientRects()].map(({ top }) => Math.round(top))).size;
+      await bench.insert('pinned picture');
+      await bench.pick('Pinned picture', 'picture');
+      const [cell, picture] = [cells('picture').first(), cells('picture').locator('[data-k-force]').first()];
+      await expect
+        .poll(async () => {
+          const [around, drawn] = [await cell.boundingBox(), await picture.boundingBox()];
+          return drawn!.y >= around!.y && drawn!.y + drawn!.height <= around!.y + around!.height;
         })
-      );
-    await expect.poll(lines).toEqual([1, 1, 1, 1, 1, 1, 1]);
-  });
+        .toBe(true);
+    }
+  );
 
-  test('what is scrolled away goes under the head of the sheet, the names of the rows too', async ({
-    page
-  }) => {
-    const bench = await Bench.openDemo(page);
-    await bench.pick('Season tabs', 'tab');
-    await bench.view('States');
-    await bench.cell('outline', 'rest').focus();
-    const head = page.getByRole('row').filter({ has: page.getByRole('columnheader', { name: 'rest' }) });
-    const covered = () =>
-      head.evaluate((row) => {
-        const { left, top, height } = row.getBoundingClientRect();
-        const spots = [0.2, 0.5, 0.8].map((share) =>
-          document.elementFromPoint(left + 40, top + height * share)
+  test(
+    'the part is drawn of whatever is picked after it, what stands beside it in the same piece too',
+    thorough,
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await bench.view('States');
+      const drawn = (part: string) =>
+        page.frameLocator(`iframe[title="${part} in each state"]`).locator('k-stage > div').first();
+      // What is around them is the same, and says the same.
+      for (const [piece, part, words] of [
+        ['Header row', 'stack', /Quillmere.*The press/],
+        ['Site name', 'text', 'Quillmere'],
+        ['Site links', 'links', /The press/],
+        ['The press', 'link', /The press|Seasons/],
+        ['Site name', 'text', 'Quillmere'],
+        ['Welcome heading', 'heading', /./],
+        ['Welcome text', 'text', /./]
+      ] as const) {
+        await bench.pick(piece);
+        await expect(drawn(part)).toHaveText(words);
+        await expect(drawn(part)).not.toHaveText('Not there');
+      }
+    }
+  );
+
+  test(
+    'a card is seen from behind in the states that turn it, a slide that has gone round stands in its cell',
+    thorough,
+    async ({ page }) => {
+      const bench = await Bench.openNew(page);
+      await bench.insert('cards that turn');
+      await bench.view('States');
+      await bench.pick('First two-sided card');
+      const card = page.frameLocator('iframe[title="card in each state"]').locator('k-stage > div');
+      const behind = card.getByText('What there is to know of it, in a line or two.');
+      const front = card.getByText('First name');
+      await expect(behind.nth(1)).toHaveCSS('visibility', 'visible');
+      for (const [i, side] of ['hidden', 'visible', 'visible'].entries())
+        await expect(behind.nth(i)).toHaveCSS('visibility', side);
+      await expect(front.first()).toHaveCSS('visibility', 'visible');
+      await expect(front.nth(1)).toHaveCSS('visibility', 'hidden');
+
+      // A piece in a slide that has faded out is seen by itself.
+      await bench.insert('opening slider');
+      await bench.pick('Second opening picture');
+      const picture = page
+        .frameLocator('iframe[title="picture in each state"]')
+        .locator('k-stage > div')
+        .first();
+      await expect(picture.locator('[data-k-force]')).toHaveCSS('visibility', 'visible');
+
+      // What goes round keeps its slides far from where they stand in the page.
+      await bench.pick('Second card');
+      const slides = page.frameLocator('iframe[title="slide in each state"]').locator('k-stage > div');
+      await expect
+        .poll(() =>
+          slides.evaluateAll((all) =>
+            all.every((cell) => {
+              const around = cell.getBoundingClientRect();
+              const { left, right } = cell.querySelector('[data-k-force]')!.getBoundingClientRect();
+              return left >= around.left && right <= around.right;
+            })
+          )
+        )
+        .toBe(true);
+    }
+  );
+
+  test(
+    'states scrolled to the side: rows keep their names in sight, and tabs their words in one line',
+    thorough,
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await bench.pick('Season tabs', 'tab');
+      await bench.view('States');
+      await page.keyboard.press('Shift+t');
+      await expect(page.getByRole('textbox', { name: 'Name of Leaf' })).toBeVisible();
+      const disabled = bench.cell('background-color', 'disabled');
+      await disabled.focus();
+      const name = page.getByRole('rowheader', { name: 'Background', exact: true });
+      await expect(name).toBeInViewport({ ratio: 1 });
+      const [right, left] = [
+        await name.evaluate((each) => each.getBoundingClientRect().right),
+        await disabled.evaluate((each) => each.getBoundingClientRect().left)
+      ];
+      expect(right).toBeLessThanOrEqual(left);
+      const tabs = page.frameLocator('iframe[title="tab in each state"]').locator('k-stage .season-tabs-tab');
+      const lines = () =>
+        tabs.evaluateAll((all) =>
+          all.map((tab) => {
+            const words = document.createRange();
+            words.selectNodeContents(tab.querySelector('span[dir]')!);
+            return new Set([...words.getClientRects()].map(({ top }) => Math.round(top))).size;
+          })
         );
-        return spots.every((spot) => row.contains(spot));
-      });
-    await expect
-      .poll(() => page.getByRole('rowheader', { name: 'Text', exact: true }).isVisible())
-      .toBe(true);
-    expect(await covered()).toBe(true);
-  });
+      await expect.poll(lines).toEqual([1, 1, 1, 1, 1, 1, 1]);
+    }
+  );
+
+  test(
+    'what is scrolled away goes under the head of the sheet, the names of the rows too',
+    thorough,
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await bench.pick('Season tabs', 'tab');
+      await bench.view('States');
+      await bench.cell('outline', 'rest').focus();
+      const head = page.getByRole('row').filter({ has: page.getByRole('columnheader', { name: 'rest' }) });
+      const covered = () =>
+        head.evaluate((row) => {
+          const { left, top, height } = row.getBoundingClientRect();
+          const spots = [0.2, 0.5, 0.8].map((share) =>
+            document.elementFromPoint(left + 40, top + height * share)
+          );
+          return spots.every((spot) => row.contains(spot));
+        });
+      await expect
+        .poll(() => page.getByRole('rowheader', { name: 'Text', exact: true }).isVisible())
+        .toBe(true);
+      expect(await covered()).toBe(true);
+    }
+  );
 
   test('contrast is worked out below, and a poor one becomes a finding', async ({ page }) => {
     const bench = await Bench.openDemo(page);

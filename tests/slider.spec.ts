@@ -6,6 +6,7 @@ import { pageScript } from '../src/server/bundle';
 import { axeViolations } from './support/axe';
 import { partIn } from './support/exported';
 import { expect, test, type Locator, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { changed, open, put } from './support/visit';
 
 const make = makeWith({ exactIds: true });
@@ -302,7 +303,7 @@ test('its script is small: lean, with drags, and with everything', async () => {
   expect(await size('drags', 'rounds', 'slider', 'turns')).toBeLessThanOrEqual(2048);
 });
 
-test('400 slides go to their end and back, and have a dot each', async ({ blank: page }) => {
+test('400 slides go to their end and back, and have a dot each', thorough, async ({ blank: page }) => {
   const panels = Array.from({ length: 400 }, (_, i) => panelWith(make, `Tree ${i + 1}`, 'Stands.'));
   await open(page, changed(put(make('slider', 'Varieties', {}, { panels }))));
   await expect(part(page, 'dot')).toHaveCount(400);

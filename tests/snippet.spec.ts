@@ -2,6 +2,7 @@ import { createServer, type Server } from 'node:http';
 import { VISIT } from './support/demo';
 import { exported } from './support/exported';
 import { expect, test, type Locator } from './support/test';
+import { thoroughUnless } from './support/thorough';
 import { printSnippet, type SnippetOptions } from '../src/core/compile/snippet';
 import type { NodeId, PageId } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
@@ -154,25 +155,27 @@ for (const [name, id, given, pageId] of [
   ['two-sided cards in a slider', 'tasting', project, 'varieties'],
   ['one of every kind', 'find-us', changed(...everyKind('find-us')), VISIT]
 ] as const)
-  test(`${name}: a snippet looks as on its page in a site that says something of every element`, async ({
-    blank: page
-  }) => {
-    await page.setViewportSize({ width: 1280, height: 900 });
-    await page.emulateMedia({ reducedMotion: 'reduce' });
-    const made = await exported(given, bytes, false, true, [pageId as PageId]);
-    await page.goto(made.url);
-    const there = await computedIn(page.locator(`[data-node="${id}"]`).first());
-    html = themed(await snippet(id, given, { rootSize: 10 }));
-    await page.goto(address());
-    const here = await computedIn(page.locator(`.ky-${id} > :not(style, script)`).first());
-    expect(here.map(({ tag }) => tag)).toEqual(there.map(({ tag }) => tag));
-    const differences = here.flatMap(({ tag, values }, i) =>
-      Object.entries(values)
-        .filter(([property, value]) => value !== there[i]!.values[property] && !isOfPage(property))
-        .map(([property, value]) => `${tag} ${property}: ${value}, not ${there[i]!.values[property]}`)
-    );
-    expect(differences).toEqual([]);
-  });
+  test(
+    `${name}: a snippet looks as on its page in a site that says something of every element`,
+    thoroughUnless(id === 'find-us'),
+    async ({ blank: page }) => {
+      await page.setViewportSize({ width: 1280, height: 900 });
+      await page.emulateMedia({ reducedMotion: 'reduce' });
+      const made = await exported(given, bytes, false, true, [pageId as PageId]);
+      await page.goto(made.url);
+      const there = await computedIn(page.locator(`[data-node="${id}"]`).first());
+      html = themed(await snippet(id, given, { rootSize: 10 }));
+      await page.goto(address());
+      const here = await computedIn(page.locator(`.ky-${id} > :not(style, script)`).first());
+      expect(here.map(({ tag }) => tag)).toEqual(there.map(({ tag }) => tag));
+      const differences = here.flatMap(({ tag, values }, i) =>
+        Object.entries(values)
+          .filter(([property, value]) => value !== there[i]!.values[property] && !isOfPage(property))
+          .map(([property, value]) => `${tag} ${property}: ${value}, not ${there[i]!.values[property]}`)
+      );
+      expect(differences).toEqual([]);
+    }
+  );
 
 test('a snippet of a site’s own type has its letters and ground from the site', async ({ blank: page }) => {
   const shown = async (look: SnippetOptions['look']) => {

@@ -12,6 +12,7 @@ import { axeViolations } from './support/axe';
 import { exported, partIn } from './support/exported';
 import { printed, squeezed } from './support/paper';
 import { expect, test } from './support/test';
+import { thorough } from './support/thorough';
 import { changed, put } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -252,25 +253,27 @@ test('from the workbench it is shown where nothing of it can run, of the page or
   expect(readFileSync(await saved.path(), 'utf8')).toContain('style,Season tabs,Tabs,tab,hover,always,');
 });
 
-test('a page that was swept has the chart of what goes wrong over all widths in its sheet', async ({
-  page: tab
-}) => {
-  const bench = new Bench(tab);
-  const label = 'Seedlingorchardkeepersassociationmembership';
-  await bench.importProject(changed(put(makeWith()('button', 'Wide button', { label }))), bytes);
-  await bench.view('Widths');
-  await expect(tab.getByText(/^swept in /)).toBeVisible();
-  await expect(tab.getByRole('button', { name: 'Sweep again' })).toBeVisible();
-  await tab.keyboard.press('Control+Shift+E');
-  const sheet = tab.getByRole('dialog', { name: 'Specification sheet' }).frameLocator('iframe');
-  const chart = sheet.getByRole('img', {
-    name: /^What goes wrong over all widths\. Most goes wrong from 280/
-  });
-  await expect(chart).toHaveAttribute('src', /^data:image\/png;base64,/);
-  const [, drawn] = (await chart.getAttribute('src'))!.split(',');
-  const { data, width } = PNG.sync.read(Buffer.from(drawn!, 'base64'));
-  // Three dots for each px, for paper; its axis and figures are drawn.
-  expect(width).toBe(2040);
-  const inked = data.filter((value, i) => i % 4 === 3 && value > 0).length;
-  expect(inked).toBeGreaterThan(2000);
-});
+test(
+  'a page that was swept has the chart of what goes wrong over all widths in its sheet',
+  thorough,
+  async ({ page: tab }) => {
+    const bench = new Bench(tab);
+    const label = 'Seedlingorchardkeepersassociationmembership';
+    await bench.importProject(changed(put(makeWith()('button', 'Wide button', { label }))), bytes);
+    await bench.view('Widths');
+    await expect(tab.getByText(/^swept in /)).toBeVisible();
+    await expect(tab.getByRole('button', { name: 'Sweep again' })).toBeVisible();
+    await tab.keyboard.press('Control+Shift+E');
+    const sheet = tab.getByRole('dialog', { name: 'Specification sheet' }).frameLocator('iframe');
+    const chart = sheet.getByRole('img', {
+      name: /^What goes wrong over all widths\. Most goes wrong from 280/
+    });
+    await expect(chart).toHaveAttribute('src', /^data:image\/png;base64,/);
+    const [, drawn] = (await chart.getAttribute('src'))!.split(',');
+    const { data, width } = PNG.sync.read(Buffer.from(drawn!, 'base64'));
+    // Three dots for each px, for paper; its axis and figures are drawn.
+    expect(width).toBe(2040);
+    const inked = data.filter((value, i) => i % 4 === 3 && value > 0).length;
+    expect(inked).toBeGreaterThan(2000);
+  }
+);

@@ -4,6 +4,7 @@ import sharp from 'sharp';
 import { readProjectFile } from '../src/core/formats/project-file';
 import { registry } from '../src/core/whole';
 import { alone, expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 // Every context of these tests is a private window: nothing of it outlives it. So they all show that one
@@ -72,6 +73,7 @@ test('storage that fails for another reason is no empty list: it says so, and pr
 // In a profile of its own: Chromium goes by the room it knew of up to half a minute ago (from memory).
 alone(
   'a real quota that runs full: told, still exportable, and saved when there is room',
+  thorough,
   async ({ page }) => {
     const devtools = await page.context().newCDPSession(page);
     const origin = new URL(test.info().project.use.baseURL!).origin;

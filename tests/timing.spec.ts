@@ -2,6 +2,7 @@ import type { ConditionName } from '../src/core/project/types';
 import { demo } from './support/demo';
 import type { CDPSession } from '@playwright/test';
 import { expect, test, type Frame, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
 import { easingOf } from '../src/core/motion/easing';
@@ -328,40 +329,44 @@ test.describe('Timing', () => {
       .toBe('1');
   });
 
-  test('two settings are played side by side, and the kept one can be taken back', async ({ page }) => {
-    await open(page);
-    await page.getByRole('button', { name: 'Keep as A' }).click();
-    await page.getByRole('button', { name: /New panel in/ }).click();
-    await page.getByRole('textbox', { name: 'Length', exact: true }).fill('900');
-    await page.keyboard.press('Enter');
-    // A movement is over in a quarter of a second, so each frame writes down what it saw.
-    const frameOf = async (title: string) =>
-      (await (await page.locator(`iframe[title^="${title}"]`).first().elementHandle())!.contentFrame())!;
-    const frames = { now: await frameOf('Preview of'), kept: await frameOf('Kept setting') };
-    for (const frame of Object.values(frames)) {
-      await frame.evaluate(() => {
-        const lengths = new Set<number>();
-        Object.assign(window, { lengths });
-        const look = () => {
-          for (const { effect } of document.getAnimations())
-            lengths.add(Number((effect as KeyframeEffect).getComputedTiming().duration));
-          requestAnimationFrame(look);
-        };
-        look();
-      });
+  test(
+    'two settings are played side by side, and the kept one can be taken back',
+    thorough,
+    async ({ page }) => {
+      await open(page);
+      await page.getByRole('button', { name: 'Keep as A' }).click();
+      await page.getByRole('button', { name: /New panel in/ }).click();
+      await page.getByRole('textbox', { name: 'Length', exact: true }).fill('900');
+      await page.keyboard.press('Enter');
+      // A movement is over in a quarter of a second, so each frame writes down what it saw.
+      const frameOf = async (title: string) =>
+        (await (await page.locator(`iframe[title^="${title}"]`).first().elementHandle())!.contentFrame())!;
+      const frames = { now: await frameOf('Preview of'), kept: await frameOf('Kept setting') };
+      for (const frame of Object.values(frames)) {
+        await frame.evaluate(() => {
+          const lengths = new Set<number>();
+          Object.assign(window, { lengths });
+          const look = () => {
+            for (const { effect } of document.getAnimations())
+              lengths.add(Number((effect as KeyframeEffect).getComputedTiming().duration));
+            requestAnimationFrame(look);
+          };
+          look();
+        });
+      }
+      const lengths = (frame: Frame) =>
+        frame.evaluate(() => [...(window as unknown as { lengths: Set<number> }).lengths]);
+      await page.getByRole('button', { name: /Play/ }).click();
+      await expect.poll(() => lengths(frames.now)).toContain(900);
+      await expect.poll(() => lengths(frames.kept)).toContain(240);
+      expect(await lengths(frames.kept)).not.toContain(900);
+      await page.getByRole('button', { name: 'Take A' }).click();
+      await expect(page.getByRole('slider', { name: 'New panel in, length' })).toHaveAttribute(
+        'aria-valuenow',
+        '240'
+      );
     }
-    const lengths = (frame: Frame) =>
-      frame.evaluate(() => [...(window as unknown as { lengths: Set<number> }).lengths]);
-    await page.getByRole('button', { name: /Play/ }).click();
-    await expect.poll(() => lengths(frames.now)).toContain(900);
-    await expect.poll(() => lengths(frames.kept)).toContain(240);
-    expect(await lengths(frames.kept)).not.toContain(900);
-    await page.getByRole('button', { name: 'Take A' }).click();
-    await expect(page.getByRole('slider', { name: 'New panel in, length' })).toHaveAttribute(
-      'aria-valuenow',
-      '240'
-    );
-  });
+  );
 
   test('a movement takes its length and easing from tokens, and follows them', async ({ page }) => {
     const bench = await Bench.openDemo(page);
@@ -395,7 +400,7 @@ test.describe('Timing', () => {
     await expect(page.getByRole('combobox', { name: 'Length from' })).toHaveValue('');
   });
 
-  test('slow motion runs at a quarter', async ({ page }) => {
+  test('slow motion runs at a quarter', thorough, async ({ page }) => {
     await open(page);
     await page.getByRole('tab', { name: '¼×' }).click();
     const frame = await previewFrame(page);

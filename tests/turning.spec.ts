@@ -2,6 +2,7 @@ import { YEAR } from '../demo/year';
 import { makeWith, panelWith } from '../src/core/kinds/make';
 import { Counted } from './support/counted';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { changed, put } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -76,7 +77,7 @@ test('the slide one picks is the one that is seen, and what is tuned does not pl
   await expect.poll(clock).toBe(1);
 });
 
-test('Play goes on to the next slide, and Escape leaves a rest as it was', async ({ page }) => {
+test('Play goes on to the next slide, and Escape leaves a rest as it was', thorough, async ({ page }) => {
   const bench = new Bench(page);
   await bench.importProject(playing);
   await bench.pick('Varieties');
@@ -94,64 +95,72 @@ test('Play goes on to the next slide, and Escape leaves a rest as it was', async
   await expect(page.getByRole('region', { name: 'One round' })).toContainText('16.5 s');
 });
 
-test('a hand has the clock of a round: at rest, between two slides, and run on and held', async ({
-  page
-}) => {
-  const bench = new Bench(page);
-  await bench.importProject(playing);
-  await bench.pick('Varieties');
-  await bench.view('Timing');
-  const slides = bench.preview.locator('[data-k-node="varieties"][data-k-part="slide"]');
-  const view = bench.preview.locator('[data-k-node="varieties"][data-k-part="view"]');
-  const along = () => view.evaluate((each) => each.scrollLeft / each.clientWidth);
-  const moment = page.getByRole('slider', { name: 'Moment of the round' });
-  const box = (await moment.boundingBox())!;
-  // A round of 16.5 s: the second slide rests from 5.5 to 10.5 s and moves until 11.
-  const at = async (seconds: number) => {
-    await page.mouse.move(box.x + 2, box.y + 8);
-    await page.mouse.down();
-    await page.mouse.move(box.x + (seconds / 16.5) * box.width, box.y + 8, { steps: 3 });
-    await page.mouse.up();
-  };
-  await at(8);
-  await expect(slides.nth(1)).toHaveAttribute('aria-current', 'true');
-  await expect.poll(along).toBeCloseTo(1, 1);
-  await at(10.75);
-  await expect.poll(along).toBeGreaterThan(1.1);
-  expect(await along()).toBeLessThan(1.99);
-  const held = await along();
-  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-  expect(await along()).toBeCloseTo(held, 2);
-  await moment.press('Shift+ArrowRight');
-  await expect(moment).toHaveAttribute('aria-valuetext', /^11\.[678] s$/);
-  await expect.poll(along).toBeCloseTo(2, 1);
-  await page.getByRole('button', { name: '▶ Play the round' }).click();
-  await page.getByRole('button', { name: '❚❚ Hold' }).click();
-  await moment.press('Escape');
-  await expect(page.getByRole('button', { name: 'Let go' })).toHaveCount(0);
-  await expect(moment).toHaveAttribute('aria-valuetext', '0 s');
-});
+test(
+  'a hand has the clock of a round: at rest, between two slides, and run on and held',
+  thorough,
+  async ({ page }) => {
+    const bench = new Bench(page);
+    await bench.importProject(playing);
+    await bench.pick('Varieties');
+    await bench.view('Timing');
+    const slides = bench.preview.locator('[data-k-node="varieties"][data-k-part="slide"]');
+    const view = bench.preview.locator('[data-k-node="varieties"][data-k-part="view"]');
+    const along = () => view.evaluate((each) => each.scrollLeft / each.clientWidth);
+    const moment = page.getByRole('slider', { name: 'Moment of the round' });
+    const box = (await moment.boundingBox())!;
+    // A round of 16.5 s: the second slide rests from 5.5 to 10.5 s and moves until 11.
+    const at = async (seconds: number) => {
+      await page.mouse.move(box.x + 2, box.y + 8);
+      await page.mouse.down();
+      await page.mouse.move(box.x + (seconds / 16.5) * box.width, box.y + 8, { steps: 3 });
+      await page.mouse.up();
+    };
+    await at(8);
+    await expect(slides.nth(1)).toHaveAttribute('aria-current', 'true');
+    await expect.poll(along).toBeCloseTo(1, 1);
+    await at(10.75);
+    await expect.poll(along).toBeGreaterThan(1.1);
+    expect(await along()).toBeLessThan(1.99);
+    const held = await along();
+    await page.evaluate(
+      () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))
+    );
+    expect(await along()).toBeCloseTo(held, 2);
+    await moment.press('Shift+ArrowRight');
+    await expect(moment).toHaveAttribute('aria-valuetext', /^11\.[678] s$/);
+    await expect.poll(along).toBeCloseTo(2, 1);
+    await page.getByRole('button', { name: '▶ Play the round' }).click();
+    await page.getByRole('button', { name: '❚❚ Hold' }).click();
+    await moment.press('Escape');
+    await expect(page.getByRole('button', { name: 'Let go' })).toHaveCount(0);
+    await expect(moment).toHaveAttribute('aria-valuetext', '0 s');
+  }
+);
 
-test('two settings of a round stand one below the other and play side by side', async ({ page }) => {
-  const bench = new Bench(page);
-  await bench.importProject(playing);
-  await bench.pick('Varieties');
-  await bench.view('Timing');
-  await page.getByRole('button', { name: 'Keep as A' }).click();
-  await page.getByRole('textbox', { name: 'Ashen rests' }).fill('2 s');
-  await page.keyboard.press('Enter');
-  const round = page.getByRole('region', { name: 'One round' });
-  await expect(round).toContainText('13.5 s');
-  await expect(round).toContainText('A rests 16.5 s');
-  await round.getByRole('button', { name: 'Next slide' }).click();
-  const slides = (title: RegExp) =>
-    page
-      .frameLocator(`iframe[title^="${title.source}"]`)
-      .locator('[data-k-node="varieties"][data-k-part="slide"]');
-  await expect(slides(/Preview of/).nth(1)).toHaveAttribute('aria-current', 'true');
-  // At 2.5 s the kept one still rests on its first.
-  await expect(slides(/Kept setting of/).nth(0)).toHaveAttribute('aria-current', 'true');
-});
+test(
+  'two settings of a round stand one below the other and play side by side',
+  thorough,
+  async ({ page }) => {
+    const bench = new Bench(page);
+    await bench.importProject(playing);
+    await bench.pick('Varieties');
+    await bench.view('Timing');
+    await page.getByRole('button', { name: 'Keep as A' }).click();
+    await page.getByRole('textbox', { name: 'Ashen rests' }).fill('2 s');
+    await page.keyboard.press('Enter');
+    const round = page.getByRole('region', { name: 'One round' });
+    await expect(round).toContainText('13.5 s');
+    await expect(round).toContainText('A rests 16.5 s');
+    await round.getByRole('button', { name: 'Next slide' }).click();
+    const slides = (title: RegExp) =>
+      page
+        .frameLocator(`iframe[title^="${title.source}"]`)
+        .locator('[data-k-node="varieties"][data-k-part="slide"]');
+    await expect(slides(/Preview of/).nth(1)).toHaveAttribute('aria-current', 'true');
+    // At 2.5 s the kept one still rests on its first.
+    await expect(slides(/Kept setting of/).nth(0)).toHaveAttribute('aria-current', 'true');
+  }
+);
 
 test('tabs become a slider and back, with all they hold', async ({ page }) => {
   const bench = await Bench.openDemo(page);
@@ -297,7 +306,7 @@ test('a file that is no picture is told by name, and those that are come in all 
   await expect(page.getByRole('textbox', { name: 'Label 1', exact: true })).toHaveValue('Windfalls');
 });
 
-test('pieces of the shelf become slides, several at once and linked', async ({ page }) => {
+test('pieces of the shelf become slides, several at once and linked', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   for (const name of ['Find heading', 'Press heading']) {
     await bench.pick(name);

@@ -7,6 +7,7 @@ import { registry } from '../src/core/whole';
 import { readFace } from '../src/server/typefaces';
 import { exported } from './support/exported';
 import { expect, test } from './support/test';
+import { thorough } from './support/thorough';
 import { bytes as demoBytes, demo } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -129,7 +130,7 @@ test('nothing moves where it comes late, and nothing shifts, as Chromium reports
   expect(shift).toBe(0);
 });
 
-test('where the page changes over to it, less than a thousandth shifts', async ({ page }) => {
+test('where the page changes over to it, less than a thousandth shifts', thorough, async ({ page }) => {
   const { before, after, shift } = await late(page, 'changes');
   const heights = (all: typeof before) => all.filter(({ name }) => /^(?:p|h[12])$/.test(name));
   // Letters have other widths one by one, so a line that is full to the last may break a word earlier.

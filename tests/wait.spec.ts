@@ -8,6 +8,7 @@ import { pageScript } from '../src/server/bundle';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
 import { alone, expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -61,27 +62,31 @@ alone('grows the page by what is told where it keeps no room', async ({ page }) 
   expect(Math.abs(parseInt(finding!.number!) - grown)).toBeLessThanOrEqual(1);
 });
 
-alone('counts from when it would be in view, and the page goes to it where that is set', async ({ page }) => {
-  await opened(page, waiting({ seconds: 2, after: 'view', scroll: true }));
-  await page.clock.runFor(60_000);
-  await expect(piece(page)).toBeHidden();
-  // Ten px of it are in view.
-  await piece(page).evaluate((each) => {
-    scrollTo({ top: each.getBoundingClientRect().top + scrollY - innerHeight + 10, behavior: 'instant' });
-  });
-  await expect
-    .poll(async () => {
-      await page.clock.runFor(500);
-      return piece(page).isVisible();
-    })
-    .toBe(true);
-  await expect
-    .poll(async () => {
-      await page.clock.runFor(200);
-      return piece(page).evaluate((each) => each.getBoundingClientRect().bottom <= innerHeight);
-    })
-    .toBe(true);
-});
+alone(
+  'counts from when it would be in view, and the page goes to it where that is set',
+  thorough,
+  async ({ page }) => {
+    await opened(page, waiting({ seconds: 2, after: 'view', scroll: true }));
+    await page.clock.runFor(60_000);
+    await expect(piece(page)).toBeHidden();
+    // Ten px of it are in view.
+    await piece(page).evaluate((each) => {
+      scrollTo({ top: each.getBoundingClientRect().top + scrollY - innerHeight + 10, behavior: 'instant' });
+    });
+    await expect
+      .poll(async () => {
+        await page.clock.runFor(500);
+        return piece(page).isVisible();
+      })
+      .toBe(true);
+    await expect
+      .poll(async () => {
+        await page.clock.runFor(200);
+        return piece(page).evaluate((each) => each.getBoundingClientRect().bottom <= innerHeight);
+      })
+      .toBe(true);
+  }
+);
 
 for (const times of ['visit', 'visitor'] as const)
   alone(`waits once a ${times}: it is simply there the next time`, async ({ page }) => {
@@ -190,20 +195,24 @@ alone('is left for the address by itself when nobody stays, and at once by its l
   await expect(page).toHaveURL(/harvest\.html$/);
 });
 
-alone('takes nobody anywhere without script, or on a visit after it has come', async ({ page, browser }) => {
-  await opened(page, waiting({ ...LEAVES, times: 'visitor' }));
-  await page.clock.runFor(2100);
-  await notice(page).getByRole('button').click();
-  await page.reload();
-  await page.clock.runFor(20_000);
-  await expect(notice(page)).toBeHidden();
-  expect(page.url()).toContain('index.html');
-  const bare = await browser.newContext({ javaScriptEnabled: false });
-  const plain = await bare.newPage();
-  await plain.goto(page.url());
-  await expect(notice(plain).getByRole('link', { name: 'Go now' })).toBeVisible();
-  await bare.close();
-});
+alone(
+  'takes nobody anywhere without script, or on a visit after it has come',
+  thorough,
+  async ({ page, browser }) => {
+    await opened(page, waiting({ ...LEAVES, times: 'visitor' }));
+    await page.clock.runFor(2100);
+    await notice(page).getByRole('button').click();
+    await page.reload();
+    await page.clock.runFor(20_000);
+    await expect(notice(page)).toBeHidden();
+    expect(page.url()).toContain('index.html');
+    const bare = await browser.newContext({ javaScriptEnabled: false });
+    const plain = await bare.newPage();
+    await plain.goto(page.url());
+    await expect(notice(plain).getByRole('link', { name: 'Go now' })).toBeVisible();
+    await bare.close();
+  }
+);
 
 test('an address that runs script, or is none, is refused; a page that leaves for itself is found', () => {
   for (const value of ['javascript:alert(1)', 'java\tscript:alert(1)', 'http://', 'not an address'])

@@ -1,4 +1,5 @@
 import { expect, test } from './support/test';
+import { thorough } from './support/thorough';
 import { projectOf } from '../bench/projects';
 import { Bench } from './support/workbench';
 
@@ -27,7 +28,7 @@ test('a label typed in Fill shows in the preview at once, comes back by undo, an
   await expect(bench.preview.getByRole('tab', { name: 'High summer' })).toBeVisible();
 });
 
-test('where an undo takes the picked piece away, the hand goes on beside it', async ({ page }) => {
+test('where an undo takes the picked piece away, the hand goes on beside it', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   const [text, copy] = [bench.row('Welcome text'), bench.row('Welcome text 2')];
   await bench.pick('Welcome text');
@@ -280,21 +281,23 @@ test('a picture is added from disk, cleaned, shown and exported', async ({ page 
   expect(Buffer.from(data, 'base64').toString()).not.toMatch(/script|onload/);
 });
 
-test('a switch that was just turned leaves the keys to the workbench: it is taken back at once', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs');
-  await bench.view('Behaviour');
-  const several = page.getByRole('switch', { name: 'Several panels open' });
-  await expect(several).not.toBeChecked();
-  await several.click();
-  await expect(several).toBeChecked();
-  await page.keyboard.press('Control+z');
-  await expect(several).not.toBeChecked();
-  await page.keyboard.press('3');
-  await expect(page.getByRole('tab', { name: 'States' })).toHaveAttribute('aria-selected', 'true');
-});
+test(
+  'a switch that was just turned leaves the keys to the workbench: it is taken back at once',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    await bench.view('Behaviour');
+    const several = page.getByRole('switch', { name: 'Several panels open' });
+    await expect(several).not.toBeChecked();
+    await several.click();
+    await expect(several).toBeChecked();
+    await page.keyboard.press('Control+z');
+    await expect(several).not.toBeChecked();
+    await page.keyboard.press('3');
+    await expect(page.getByRole('tab', { name: 'States' })).toHaveAttribute('aria-selected', 'true');
+  }
+);
 
 test('the outline is filtered by name, with what each piece stands in', async ({ page }) => {
   const bench = await Bench.openDemo(page);
@@ -317,7 +320,7 @@ test('the outline is filtered by name, with what each piece stands in', async ({
   expect((await bench.outline()).length).toBe(all);
 });
 
-test('a page of 600 pieces comes in portions, and is whole and in order', async ({ page }) => {
+test('a page of 600 pieces comes in portions, and is whole and in order', thorough, async ({ page }) => {
   const bench = new Bench(page);
   await bench.importProject(projectOf(120));
   const list = bench.preview.locator('[role=tablist]');
@@ -353,77 +356,87 @@ test('Tab goes through the preview and on to what comes after it, and back', asy
   await expect(width).toBeFocused();
 });
 
-test('what was built while writing goes again when it is undone, though the words are as many', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  const words = bench.preview.locator('.welcome-text');
-  await words.dblclick();
-  await expect(bench.preview.getByRole('textbox', { name: 'Text of Welcome text' })).toBeFocused();
-  await page.keyboard.press('Control+a');
-  await page.keyboard.press('Delete');
-  await page.keyboard.type('- In May');
-  await page.keyboard.press('Escape');
-  await expect(words.locator('li')).toHaveText('In May');
-  await page.keyboard.press('Control+z');
-  await expect(words).toContainText('Eleven acres of standard trees');
-  await expect(words.locator('li')).toHaveCount(0);
-});
+test(
+  'what was built while writing goes again when it is undone, though the words are as many',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    const words = bench.preview.locator('.welcome-text');
+    await words.dblclick();
+    await expect(bench.preview.getByRole('textbox', { name: 'Text of Welcome text' })).toBeFocused();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('Delete');
+    await page.keyboard.type('- In May');
+    await page.keyboard.press('Escape');
+    await expect(words.locator('li')).toHaveText('In May');
+    await page.keyboard.press('Control+z');
+    await expect(words).toContainText('Eleven acres of standard trees');
+    await expect(words.locator('li')).toHaveCount(0);
+  }
+);
 
-test('what had the focus has it again where a drawer, a panel or a dialog is closed', async ({ page }) => {
-  await Bench.openDemo(page);
-  const insert = page.getByRole('button', { name: 'Insert A' });
-  await insert.focus();
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('combobox', { name: 'What to insert' })).toBeFocused();
-  await page.keyboard.press('Escape');
-  await expect(insert).toBeFocused();
-  const findings = page.getByRole('button', { name: /findings/ });
-  await findings.focus();
-  await page.keyboard.press('Enter');
-  const close = page.getByRole('dialog', { name: 'Findings' }).getByRole('button', { name: 'Close' });
-  await close.focus();
-  await page.keyboard.press('Enter');
-  await expect(findings).toBeFocused();
-  await page.keyboard.press('Control+e');
-  await page.getByRole('dialog', { name: 'Export' }).waitFor();
-  await page.keyboard.press('Escape');
-  await expect(findings).toBeFocused();
-});
+test(
+  'what had the focus has it again where a drawer, a panel or a dialog is closed',
+  thorough,
+  async ({ page }) => {
+    await Bench.openDemo(page);
+    const insert = page.getByRole('button', { name: 'Insert A' });
+    await insert.focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('combobox', { name: 'What to insert' })).toBeFocused();
+    await page.keyboard.press('Escape');
+    await expect(insert).toBeFocused();
+    const findings = page.getByRole('button', { name: /findings/ });
+    await findings.focus();
+    await page.keyboard.press('Enter');
+    const close = page.getByRole('dialog', { name: 'Findings' }).getByRole('button', { name: 'Close' });
+    await close.focus();
+    await page.keyboard.press('Enter');
+    await expect(findings).toBeFocused();
+    await page.keyboard.press('Control+e');
+    await page.getByRole('dialog', { name: 'Export' }).waitFor();
+    await page.keyboard.press('Escape');
+    await expect(findings).toBeFocused();
+  }
+);
 
-test('Escape in a side panel closes that alone: what is picked stays, and has the focus again', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.row('Season tabs').click();
-  await page.keyboard.press('f');
-  await page.getByRole('dialog', { name: 'Findings' }).getByRole('button', { name: 'Close' }).focus();
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('dialog', { name: 'Findings' })).toHaveCount(0);
-  await expect(bench.row('Season tabs')).toHaveAttribute('aria-selected', 'true');
-  await expect(bench.row('Season tabs')).toBeFocused();
-});
+test(
+  'Escape in a side panel closes that alone: what is picked stays, and has the focus again',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.row('Season tabs').click();
+    await page.keyboard.press('f');
+    await page.getByRole('dialog', { name: 'Findings' }).getByRole('button', { name: 'Close' }).focus();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog', { name: 'Findings' })).toHaveCount(0);
+    await expect(bench.row('Season tabs')).toHaveAttribute('aria-selected', 'true');
+    await expect(bench.row('Season tabs')).toBeFocused();
+  }
+);
 
-test('a field is left by Escape with what was typed; from then on keys mean the workbench', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs');
-  await bench.view('Fill');
-  const label = page.getByRole('textbox', { name: 'Label 2', exact: true });
-  await label.fill('High summer');
-  await label.press('Escape');
-  await expect(label).not.toBeFocused();
-  await expect(label).toHaveValue('High summer');
-  await page.keyboard.press('Tab');
-  await expect(page.locator(':focus')).toHaveCount(1);
-  await page.keyboard.press('Shift+Tab');
-  await expect(label).toBeFocused();
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('f');
-  await page.getByRole('dialog', { name: 'Findings' }).waitFor();
-  await expect(label).toHaveValue('High summer');
-});
+test(
+  'a field is left by Escape with what was typed; from then on keys mean the workbench',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    await bench.view('Fill');
+    const label = page.getByRole('textbox', { name: 'Label 2', exact: true });
+    await label.fill('High summer');
+    await label.press('Escape');
+    await expect(label).not.toBeFocused();
+    await expect(label).toHaveValue('High summer');
+    await page.keyboard.press('Tab');
+    await expect(page.locator(':focus')).toHaveCount(1);
+    await page.keyboard.press('Shift+Tab');
+    await expect(label).toBeFocused();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('f');
+    await page.getByRole('dialog', { name: 'Findings' }).waitFor();
+    await expect(label).toHaveValue('High summer');
+  }
+);
 
 test('what is put onto a dark ground comes with words that can be read there, as one step', async ({
   page
