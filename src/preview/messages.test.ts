@@ -18,6 +18,7 @@ describe('messages with the frame', () => {
     'ready',
     {},
     { type: 'toString' },
+    { type: ['ready'] },
     { type: 'ready', more: 1 },
     { type: 'patched', seq: '3', work: 1, shown: 1e12 },
     { type: 'patched', seq: 3, work: -1, shown: 1e12 },
