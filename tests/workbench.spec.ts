@@ -335,6 +335,47 @@ test('a page of 600 pieces comes in portions, and is whole and in order', thorou
   ).toEqual(Array.from({ length: 120 }, (_, n) => [`text-${n}-a`, `text-${n}-b`]).flat());
 });
 
+test('F6 goes from one part of the window to the next, also out of a field and out of the preview, and back', async ({
+  page
+}) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs');
+  await bench.view('Fill');
+  const [row, view] = [bench.row('Season tabs'), page.getByRole('tab', { name: 'Fill', exact: true })];
+  const preview = page.locator('iframe[title^="Preview of"]');
+  await row.focus();
+  await page.keyboard.press('F6');
+  await expect(preview).toBeFocused();
+  await expect(preview).toHaveAttribute('data-has-keys');
+  await page.keyboard.press('F6');
+  await expect(view).toBeFocused();
+  await expect(preview).not.toHaveAttribute('data-has-keys');
+  await page.keyboard.press('f');
+  const findings = page.getByRole('dialog', { name: 'Findings' });
+  await expect(findings).toBeVisible();
+  await page.keyboard.press('F6');
+  await expect(findings.getByRole('button', { name: 'Close' })).toBeFocused();
+  await page.keyboard.press('F6');
+  await expect(page.getByRole('banner').locator(':focus')).toHaveCount(1);
+  for (const part of [findings, page.getByRole('region', { name: 'Tuning sheet' })]) {
+    await page.keyboard.press('Shift+F6');
+    await expect(part.locator(':focus')).toHaveCount(1);
+  }
+  // From a field, where other keys are words; and the field is what one comes back to.
+  const label = page.getByRole('textbox', { name: 'Label 2', exact: true });
+  await label.focus();
+  await page.keyboard.press('Shift+F6');
+  await expect(preview).toBeFocused();
+  await page.keyboard.press('F6');
+  await expect(label).toBeFocused();
+  // Where the page is tried it has the keys, but not the one that leads out.
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('t');
+  await preview.focus();
+  await page.keyboard.press('Shift+F6');
+  await expect(row).toBeFocused();
+});
+
 test('Tab goes through the preview and on to what comes after it, and back', async ({ page }) => {
   const bench = await Bench.openNew(page);
   await bench.insert('tabs');

@@ -323,8 +323,8 @@ document.addEventListener(
       }
       return;
     }
-    // In Try it the page has the keys, but for Escape, which always leads back.
-    if (shown.mode === 'try' && event.key !== 'Escape') return;
+    // In Try it the page has the keys, but for those that always lead back and out.
+    if (shown.mode === 'try' && !['Escape', 'F6'].includes(event.key)) return;
     // Who comes in by it has to get out by it (WCAG 2.2, 2.1.2); the workbench has no other use for it.
     if (event.key === 'Tab') return;
     event.preventDefault();

@@ -8,7 +8,7 @@
   const groups = ['Insert', 'Piece', 'View', 'Project'] as const;
 </script>
 
-<Modal open passiveModal hasScrollingContent modalHeading="All keys" on:close={() => (wb.open = null)}>
+<Modal open passiveModal size="lg" hasScrollingContent modalHeading="All keys" on:close={() => (wb.open = null)}>
   <div class="groups">
     {#each groups as group (group)}
       <section>
@@ -44,15 +44,15 @@
 
 <style>
   .groups {
-    columns: 2;
-    column-gap: 32px;
+    columns: 3 280px;
+    column-gap: 28px;
   }
   section {
     margin-bottom: 14px;
-    break-inside: avoid;
   }
   h3 {
     margin: 0 0 4px;
+    break-after: avoid;
     font-size: 12px;
     font-weight: 600;
     color: var(--ink-2);
@@ -65,6 +65,7 @@
     justify-content: space-between;
     gap: 12px;
     padding: 3px 0;
+    break-inside: avoid;
     border-top: 1px solid var(--faint-line);
   }
   dd {

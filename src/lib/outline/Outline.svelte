@@ -129,7 +129,7 @@
   }
 </script>
 
-<aside aria-label="Outline">
+<aside aria-label="Outline" data-region>
   <div class="head">
     <h2>Outline</h2>
     <button type="button" class="insert" onclick={() => (wb.open = 'insert')}>Insert <kbd>A</kbd></button>

@@ -264,6 +264,7 @@
 
 <div
   class="pane"
+  data-region
   bind:this={pane}
   class:full={wb.preview.isFull}
   bind:clientWidth={null, (value) => (room = { ...room, width: value ?? 0 })}
@@ -396,6 +397,9 @@
     overflow: clip;
     background: #fff;
     outline: 1px solid var(--line);
+  }
+  .paper:has(:global(iframe[data-has-keys])) {
+    outline: 2px solid var(--blue);
   }
   .scaled {
     transform-origin: 0 0;

@@ -79,7 +79,7 @@
   onkeydown={resizeByKey}
   ondblclick={() => (isFolded = !isFolded)}
 ></div>
-<section aria-label="Tuning sheet" style:height="{isFolded ? 40 : wb.sheetHeight}px">
+<section aria-label="Tuning sheet" data-region style:height="{isFolded ? 40 : wb.sheetHeight}px">
   <header>
     <h2 title={wb.current.name}>{wb.current.name}</h2>
     {#if wb.linked}

@@ -68,7 +68,7 @@
     onpointerdown={resize}
     onkeydown={keys}
   ></div>
-  <div class="side-panel" role="dialog" aria-label={label} tabindex="-1" onkeydown={escape}>
+  <div class="side-panel" role="dialog" aria-label={label} data-region tabindex="-1" onkeydown={escape}>
     <div class="head">
       <h2>{label} {@render about?.()}</h2>
       <button type="button" class="link" onclick={close}>Close</button>

@@ -19,6 +19,7 @@ import { ownOf } from '$core/data/record';
 import type { FieldSpec } from './fields';
 import { timingRows } from './timing';
 import { addEffect } from './effects';
+import { goToRegion } from './regions';
 import { freeName } from '$core/data/free-name';
 
 /** Something the designer can do: by key, by button, or found by name. One list serves all three. */
@@ -453,6 +454,22 @@ export const actions: readonly Action[] = [
     refusal: always,
     run: (wb) => (wb.view = view)
   })),
+  {
+    id: 'next-region',
+    label: 'Next part of the window',
+    group: 'View',
+    keys: ['F6'],
+    refusal: always,
+    run: () => goToRegion(1)
+  },
+  {
+    id: 'previous-region',
+    label: 'Part of the window before',
+    group: 'View',
+    keys: ['Shift+F6'],
+    refusal: always,
+    run: () => goToRegion(-1)
+  },
   {
     id: 'try',
     label: 'Select or try it',

@@ -23,7 +23,7 @@
   const errors = $derived(wb.findings.filter((finding) => finding.severity === 'error').length);
 </script>
 
-<header>
+<header data-region>
   <a class="mark" href={resolve('/')} aria-label="Kymation, all projects"><Mark /><span>Kymation</span></a>
   <div class="where">
     <strong title={wb.project.info.name}>{wb.project.info.name}</strong>

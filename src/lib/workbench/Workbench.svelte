@@ -40,7 +40,7 @@
     if (event.defaultPrevented) return true;
     const dialogOpen = wb.open !== null && panel?.stands !== 'beside';
     if (dialogOpen) return true;
-    if (isTyping(event.target)) return !/^\$mod\+(?:k|e)$/.test(key);
+    if (isTyping(event.target)) return !/^(?:\$mod\+(?:k|e)|(?:Shift\+)?F6)$/.test(key);
     return key === 'Enter' && isControl(event.target);
   }
 

@@ -1,0 +1,37 @@
+/** What had the focus last in each part of the window. */
+const left = new WeakMap<Element, HTMLElement>();
+
+const CHOSEN = '[aria-selected="true"], [role="treeitem"][tabindex="0"]';
+const CONTROL =
+  'iframe, button:not(:disabled), a[href], input:not(:disabled), select:not(:disabled), [tabindex="0"]';
+
+/** @returns what had the focus there last, else what is chosen there, else its first control; null where it has none. */
+function maybeStartOf(region: HTMLElement): HTMLElement | null {
+  const last = left.get(region);
+  if (last && region.contains(last)) return last;
+  return region.querySelector<HTMLElement>(CHOSEN) ?? region.querySelector<HTMLElement>(CONTROL);
+}
+
+/** Marks a frame that has the keys until it has them no more: Chromium does not say so by `:focus`. */
+function markFrame(frame: HTMLIFrameElement): void {
+  frame.dataset.hasKeys = '';
+  window.addEventListener('focus', () => delete frame.dataset.hasKeys, { once: true });
+}
+
+/**
+ * Gives the focus to the next part of the window that is in sight, round and round: an element that has the attribute
+ * `data-region`. From outside all of them it goes to the first, or backwards to the last.
+ */
+export function goToRegion(by: 1 | -1): void {
+  const regions = [...document.querySelectorAll<HTMLElement>('[data-region]')].filter((each) =>
+    each.checkVisibility()
+  );
+  const had = document.activeElement;
+  const at = regions.findIndex((each) => each.contains(had));
+  if (at >= 0) left.set(regions[at]!, had as HTMLElement);
+  const from = at < 0 && by < 0 ? 0 : at;
+  const next = regions[(from + by + regions.length) % regions.length];
+  const start = next ? maybeStartOf(next) : null;
+  start?.focus();
+  if (start instanceof HTMLIFrameElement) markFrame(start);
+}
