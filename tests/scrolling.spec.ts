@@ -194,13 +194,16 @@ test('a piece is shown over the page as it stands at both ends of its range', as
   await line(page, 'harvest-told follow').hover();
   await toggle.click();
   await expect(frame.locator('k-ghosts > div')).toHaveCount(2);
+  // Found and read in one step: measured anew, the piece is shown by other elements.
   const looks = (selector: string) =>
-    frame.locator(selector).evaluateAll((found) =>
-      found.map((each) => {
-        const { opacity, translate } = getComputedStyle(each);
-        // Scrolled to whole px, it is not quite at the end of its range.
-        return { opacity: Math.round(+opacity * 100), left: Math.round(parseFloat(translate) || 0) };
-      })
+    frame.evaluate(
+      (at) =>
+        [...document.querySelectorAll(at)].map((each) => {
+          const { opacity, translate } = getComputedStyle(each);
+          // Scrolled to whole px, it is not quite at the end of its range.
+          return { opacity: Math.round(+opacity * 100), left: Math.round(parseFloat(translate) || 0) };
+        }),
+      selector
     );
   const ghosts = await looks('k-ghosts > div > *');
   expect(ghosts[0]).not.toEqual(ghosts[1]);
