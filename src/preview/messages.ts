@@ -11,6 +11,7 @@ import { array, boolean, mixed, number, object, string, type InferType, type Any
  * dropped and counted.
  */
 
+const is = (type: string) => string().oneOf([type]).required();
 const id = () => string().strict(true).max(80);
 const isText = (value: unknown, most: number) => typeof value === 'string' && value.length <= most;
 const isWidth = (value: unknown) => typeof value === 'number' && Number.isFinite(value);
@@ -64,7 +65,7 @@ export type Switch = (typeof SWITCHES)[number];
 const toFrame = {
   patch: () =>
     object({
-      type: string().oneOf(['patch']).required(),
+      type: is('patch'),
       seq: number().integer().required(),
       root: id().required(),
       keyframes: string().strict(true).defined(),
@@ -106,7 +107,7 @@ const toFrame = {
     }),
   asset: () =>
     object({
-      type: string().oneOf(['asset']).required(),
+      type: is('asset'),
       id: id().required(),
       blob: mixed<Blob>((value): value is Blob => value instanceof Blob).required(),
       /** What a file of a typeface is called; null for pictures and films. */
@@ -120,7 +121,7 @@ const toFrame = {
     }),
   show: () =>
     object({
-      type: string().oneOf(['show']).required(),
+      type: is('show'),
       mode: string().oneOf(['select', 'try']).required(),
       switches: array().of(string().oneOf(SWITCHES).required()).required(),
       picked: pick.nullable().defined(),
@@ -149,18 +150,17 @@ const toFrame = {
   /** Sets a piece moving: as a press on one of its parts does, coming into view, opening or closing it. */
   play: () =>
     object({
-      type: string().oneOf(['play']).required(),
+      type: is('play'),
       node: id().required(),
       part: id().required(),
       how: string().oneOf(['press', 'enter', 'open', 'close']).required()
     }),
   /** Holds everything that moves at a time in ms since it was set going; null lets it go on. */
-  scrub: () =>
-    object({ type: string().oneOf(['scrub']).required(), time: number().min(0).nullable().defined() }),
+  scrub: () => object({ type: is('scrub'), time: number().min(0).nullable().defined() }),
   /** Shows what plays at a moment of its round; null lets it go on as it would. */
   round: () =>
     object({
-      type: string().oneOf(['round']).required(),
+      type: is('round'),
       node: id().required(),
       moment: object({
         from: id().required(),
@@ -174,54 +174,54 @@ const toFrame = {
   /** Scrolls to a share of the way, 0 to 1. */
   scroll: () =>
     object({
-      type: string().oneOf(['scroll']).required(),
+      type: is('scroll'),
       share: number().min(0).max(1).required(),
       at: sight()
     }),
   /** Shows a piece as it stands at both ends of its range, `travel` px apart where it sticks; null shows none. */
   ghosts: () =>
     object({
-      type: string().oneOf(['ghosts']).required(),
+      type: is('ghosts'),
       node: id().nullable().defined(),
       travel: number().required()
     }),
   /** Asks for facts about some pieces. */
   measure: () =>
     object({
-      type: string().oneOf(['measure']).required(),
+      type: is('measure'),
       asks: long('asks', (each) => hasOnly(each, ['fact', 'node', 'part']) && Object.values(each).every(isId))
     }),
   /** Lets a hand write in a part of a piece; null ends it. */
   write: () =>
     object({
-      type: string().oneOf(['write']).required(),
+      type: is('write'),
       node: id().nullable().defined(),
       part: id().required(),
       html: string().strict(true).max(60_000).defined(),
       label: string().strict(true).max(200).defined()
     }),
-  reveal: () => object({ type: string().oneOf(['reveal']).required(), node: id().required() }),
+  reveal: () => object({ type: is('reveal'), node: id().required() }),
   /** Opens or closes all that collapses, and tells how high the page is both ways. */
   unfold: () =>
     object({
-      type: string().oneOf(['unfold']).required(),
+      type: is('unfold'),
       isOpen: boolean().strict(true).required()
     }),
   /** Turns all that have two sides to the other one, or back. */
   turn: () =>
     object({
-      type: string().oneOf(['turn']).required(),
+      type: is('turn'),
       isOut: boolean().strict(true).required()
     }),
   /** Numbers the stops of the Tab key on the page, and tells what is read in which order; or no longer. */
   order: () =>
     object({
-      type: string().oneOf(['order']).required(),
+      type: is('order'),
       isOn: boolean().strict(true).required()
     }),
   specimens: () =>
     object({
-      type: string().oneOf(['specimens']).required(),
+      type: is('specimens'),
       node: id().required(),
       part: id().required(),
       /** One cell for each; null leaves the cell empty. */
@@ -240,10 +240,10 @@ const toFrame = {
 };
 
 const fromFrame = {
-  ready: () => object({ type: string().oneOf(['ready']).required() }),
+  ready: () => object({ type: is('ready') }),
   patched: () =>
     object({
-      type: string().oneOf(['patched']).required(),
+      type: is('patched'),
       seq: number().integer().required(),
       /** Work on the patch, style and layout included, in ms. */
       work: number().min(0).required(),
@@ -252,13 +252,13 @@ const fromFrame = {
     }),
   picked: () =>
     object({
-      type: string().oneOf(['picked']).required(),
+      type: is('picked'),
       pick: pick.required(),
       opens: boolean().required()
     }),
   key: () =>
     object({
-      type: string().oneOf(['key']).required(),
+      type: is('key'),
       key: string().strict(true).max(20).required(),
       code: string().strict(true).max(20).defined(),
       ctrl: boolean().required(),
@@ -271,7 +271,7 @@ const fromFrame = {
    */
   dragged: () =>
     object({
-      type: string().oneOf(['dragged']).required(),
+      type: is('dragged'),
       node: id().required(),
       x: number().min(0).max(1).required(),
       y: number().min(0).max(1).required(),
@@ -280,20 +280,20 @@ const fromFrame = {
   /** Which of its stacked siblings the picked piece shares some room with, as the page stands. */
   overlaps: () =>
     object({
-      type: string().oneOf(['overlaps']).required(),
+      type: is('overlaps'),
       node: id().required(),
       others: array().of(id().required()).max(500).required()
     }),
   /** What was written so far; cleaned where it arrives. */
   written: () =>
     object({
-      type: string().oneOf(['written']).required(),
+      type: is('written'),
       node: id().required(),
       html: string().strict(true).max(60_000).defined()
     }),
   scrolled: () =>
     object({
-      type: string().oneOf(['scrolled']).required(),
+      type: is('scrolled'),
       /** The root of the page that is shown: another may have been asked for meanwhile. */
       page: id().required(),
       share: number().min(0).max(1).required(),
@@ -303,7 +303,7 @@ const fromFrame = {
     }),
   measured: () =>
     object({
-      type: string().oneOf(['measured']).required(),
+      type: is('measured'),
       /** Width and height of the window, and height of the page, px. */
       viewport: number().min(0).required(),
       window: number().min(0).required(),
@@ -320,7 +320,7 @@ const fromFrame = {
    */
   hovered: () =>
     object({
-      type: string().oneOf(['hovered']).required(),
+      type: is('hovered'),
       pick: pick.nullable().defined(),
       width: number().required(),
       height: number().required(),
@@ -332,7 +332,7 @@ const fromFrame = {
   /** What assistive technology gets of the part that specimens are drawn of, one for each state. */
   heard: () =>
     object({
-      type: string().oneOf(['heard']).required(),
+      type: is('heard'),
       node: id().required(),
       part: id().required(),
       heard: array().of(heardSchema).max(30).required()
@@ -343,7 +343,7 @@ const fromFrame = {
    */
   specimenRoom: () =>
     object({
-      type: string().oneOf(['specimenRoom']).required(),
+      type: is('specimenRoom'),
       node: id().required(),
       part: id().required(),
       height: number().min(0).defined().nullable()
@@ -351,7 +351,7 @@ const fromFrame = {
   /** How high the page is, px, with all that collapses closed and with all of it open; how many there are. */
   unfolded: () =>
     object({
-      type: string().oneOf(['unfolded']).required(),
+      type: is('unfolded'),
       count: number().integer().min(0).required(),
       closed: number().min(0).required(),
       open: number().min(0).required()
@@ -359,12 +359,12 @@ const fromFrame = {
   /** What is read of the page, in its order. */
   ordered: () =>
     object({
-      type: string().oneOf(['ordered']).required(),
+      type: is('ordered'),
       read: array().of(readSchema).max(READ_MOST).required()
     }),
   fault: () =>
     object({
-      type: string().oneOf(['fault']).required(),
+      type: is('fault'),
       sentence: string().strict(true).max(500).required()
     })
 };
@@ -419,15 +419,17 @@ export type ToFrame =
       said: { readonly lang: string; readonly dir: 'ltr' | 'rtl' } | null;
     };
 
+/** @returns what a message says it is; empty where it says nothing. */
+function typeOf(value: unknown): string {
+  const type = (value as { type?: unknown } | null | undefined)?.type;
+  return typeof type === 'string' ? type : '';
+}
+
 function reader<T>(schemas: Schemas): (value: unknown) => T | null {
   const made = new Map<string, AnyObjectSchema>();
   const schemaOf = (type: string) => {
     if (!made.has(type) && Object.hasOwn(schemas, type)) made.set(type, schemas[type]!().noUnknown());
     return made.get(type);
-  };
-  const typeOf = (value: unknown) => {
-    const type = (value as { type?: unknown } | null | undefined)?.type;
-    return typeof type === 'string' ? type : '';
   };
   return (value) => (schemaOf(typeOf(value))?.isValidSync(value, { strict: true }) ? (value as T) : null);
 }

@@ -18,14 +18,15 @@ function markFrame(frame: HTMLIFrameElement): void {
   window.addEventListener('focus', () => delete frame.dataset.hasKeys, { once: true });
 }
 
+const shownRegions = (): readonly HTMLElement[] =>
+  [...document.querySelectorAll<HTMLElement>('[data-region]')].filter((each) => each.checkVisibility());
+
 /**
  * Gives the focus to the next part of the window that is in sight, round and round: an element that has the attribute
  * `data-region`. From outside all of them it goes to the first, or backwards to the last.
  */
 export function goToRegion(by: 1 | -1): void {
-  const regions = [...document.querySelectorAll<HTMLElement>('[data-region]')].filter((each) =>
-    each.checkVisibility()
-  );
+  const regions = shownRegions();
   const had = document.activeElement;
   const at = regions.findIndex((each) => each.contains(had));
   if (at >= 0) left.set(regions[at]!, had as HTMLElement);
