@@ -432,44 +432,46 @@ const allRuns = (page: Page) =>
     .locator('[data-lane] .bar')
     .evaluateAll((bars) => bars.map((bar) => bar.getAttribute('aria-label') ?? bar.getAttribute('title')));
 
-test('an edit that changes nothing on the page leaves what was found; another is swept in the same frame', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.view('Widths');
-  const told = page.getByText(/^swept in /);
-  const isDone = page.getByRole('button', { name: 'Sweep again' });
-  await expect(told).toBeVisible();
-  await expect(isDone).toBeVisible();
-  const before = await told.innerText();
-  const frame = page.locator('iframe[title^="Sweeping"]');
-  await frame.evaluate((element) => (element.dataset.known = ''));
+test(
+  'an edit that changes nothing on the page leaves what was found; another is swept in the same frame',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.view('Widths');
+    const told = page.getByText(/^swept in /);
+    const isDone = page.getByRole('button', { name: 'Sweep again' });
+    await expect(told).toBeVisible();
+    await expect(isDone).toBeVisible();
+    const before = await told.innerText();
+    const frame = page.locator('iframe[title^="Sweeping"]');
+    await frame.evaluate((element) => (element.dataset.known = ''));
 
-  await page.keyboard.press('Shift+P');
-  const title = page.getByRole('textbox', { name: 'Title of Visit page' });
-  await title.fill('A day among old trees');
-  await title.press('Enter');
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('dialog')).toHaveCount(0);
-  await expect(told).toHaveText(before);
-  const lane = page.locator('[data-lane^="fits site-links"] .bar').first();
-  const needed = await lane.innerText();
+    await page.keyboard.press('Shift+P');
+    const title = page.getByRole('textbox', { name: 'Title of Visit page' });
+    await title.fill('A day among old trees');
+    await title.press('Enter');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await expect(told).toHaveText(before);
+    const lane = page.locator('[data-lane^="fits site-links"] .bar').first();
+    const needed = await lane.innerText();
 
-  await bench.row('Seasons').click();
-  await page.keyboard.press('Control+d');
-  await expect(lane).not.toHaveText(needed);
-  await expect(told).not.toHaveText(/before the last change/);
-  await expect(isDone).toBeVisible();
-  await expect(frame).toHaveAttribute('data-known', '');
-  const found = await allRuns(page);
+    await bench.row('Seasons').click();
+    await page.keyboard.press('Control+d');
+    await expect(lane).not.toHaveText(needed);
+    await expect(told).not.toHaveText(/before the last change/);
+    await expect(isDone).toBeVisible();
+    await expect(frame).toHaveAttribute('data-known', '');
+    const found = await allRuns(page);
 
-  await bench.saved();
-  await page.reload();
-  await bench.view('Widths');
-  await expect(told).toBeVisible();
-  await expect(isDone).toBeVisible();
-  expect(await allRuns(page)).toEqual(found);
-});
+    await bench.saved();
+    await page.reload();
+    await bench.view('Widths');
+    await expect(told).toBeVisible();
+    await expect(isDone).toBeVisible();
+    expect(await allRuns(page)).toEqual(found);
+  }
+);
 
 test('sections that were edited are looked at alone, and all that is told is what the whole page tells', async ({
   page
