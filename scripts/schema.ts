@@ -99,11 +99,15 @@ export function projectSchema(): object {
           was: {
             type: 'object',
             propertyNames: { enum: registry.kinds.map((each) => each.kind) },
-            additionalProperties: strict({
-              settings: { type: 'object' },
-              adapt: { type: 'object' },
-              styles: { type: 'object' }
-            })
+            additionalProperties: strict(
+              {
+                settings: { type: 'object' },
+                adapt: { type: 'object' },
+                styles: { type: 'object' },
+                slots: { type: 'object', additionalProperties: { type: 'array', items: id } }
+              },
+              ['slots']
+            )
           },
           linked: id
         },

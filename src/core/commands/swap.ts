@@ -123,16 +123,32 @@ function maybeItem(registry: Registry, piece: Node, to: Kind, effects: readonly 
 }
 
 /**
- * The slot of another kind that a child can stand in; null where there is none. What one owner lists, another
- * that lists things can take; what stands by itself goes into no list, unless it has a header of its own.
+ * The slot that a child stood in when its owner was of that kind; one that has come since goes with the child before
+ * it. Null where none stood in any.
+ */
+function maybeFormerSlot(owner: Node, child: NodeId, to: Kind): string | null {
+  const slots = Object.entries(owner.was?.[to.kind]?.slots ?? {});
+  const slotOf = (each: NodeId) => slots.find(([, ids]) => ids.includes(each))?.[0];
+  const upToIt = childIds(owner).slice(0, childIds(owner).indexOf(child) + 1);
+  const known = upToIt.findLast((each) => slotOf(each) !== undefined);
+  return known ? slotOf(known)! : null;
+}
+
+/**
+ * The slot of another kind that a child can stand in: the one it stood in before, or else the first; null where there
+ * is none. What one owner lists, another that lists things can take; what stands by itself goes into no list, unless
+ * it has a header of its own.
  */
 function placedIn(project: Project, registry: Registry, child: NodeId, to: Kind): Placed | null {
   const node = nodeOf(project, child);
   const at = maybePlaceOf(project, child)!;
-  const from = registry.of(nodeOf(project, at.parent));
+  const owner = nodeOf(project, at.parent);
+  const from = registry.of(owner);
   const isItem = from.slots[at.slot]!.items ?? false;
   const { category } = registry.of(node);
-  const same = listsOf(to, isItem).find(([, { accepts }]) => accepts.includes(category))?.[0];
+  const fitting = listsOf(to, isItem).filter(([, { accepts }]) => accepts.includes(category));
+  const stood = maybeFormerSlot(owner, child, to);
+  const [same] = fitting.find(([slot]) => slot === stood) ?? fitting[0] ?? [];
   if (same) return { slot: same, kind: node.kind, effects: doesOf(node) };
   if (!isItem) return maybeListed(registry, node, from, to);
   return maybeItem(registry, node, to, doesOf(node)) ?? maybeUnlisted(node, registry.of(node), to);
@@ -210,21 +226,26 @@ function lostStyles({ styles }: Node, from: Kind, to: Kind): Styles {
   return Object.fromEntries(lost.filter(([, own]) => !isEmpty(own))) as Styles;
 }
 
+/** Where children stand, in a kind that has several places for them; undefined in one that has not. */
+const placesIn = (node: Node): Former['slots'] =>
+  Object.keys(node.slots).length > 1 && childIds(node).length > 0 ? node.slots : undefined;
+
 /** What another kind has no place for, or has otherwise. */
 function lostTo(node: Node, from: Kind, to: Kind, kept: Former): Former {
   const isLost = (own: Settings | undefined) => (key: string, value: Json) =>
     !own || !Object.hasOwn(own, key) || own[key] !== value;
-  return {
+  return defined({
     settings: filtered(node.settings, isLost(kept.settings)),
     adapt: eachCondition(node.adapt, (own, condition) =>
       filtered(own, isLost(kept.adapt[condition as 'print']))
     ),
-    styles: lostStyles(node, from, to)
-  };
+    styles: lostStyles(node, from, to),
+    slots: placesIn(node)
+  });
 }
 
-const isNothing = ({ settings, adapt, styles }: Former): boolean =>
-  isEmpty(settings) && isEmpty(adapt) && isEmpty(styles);
+const isNothing = ({ settings, adapt, styles, slots }: Former): boolean =>
+  isEmpty(settings) && isEmpty(adapt) && isEmpty(styles) && slots === undefined;
 
 /** Settings that may still stand: tokens they name may have gone meanwhile. */
 function valid(settings: Settings, kind: Kind, tokens: Project['tokens']): Settings {

@@ -296,6 +296,38 @@ describe('swapping the kind', () => {
     expect(inside(project, 'around')).toEqual(['heading']);
   });
 
+  it('puts what stood on two sides back on them, also after a file was read', () => {
+    const card = registry.kindOf('card').create(makeWith({ exactIds: true }));
+    const before = after(sampleProject(), {
+      type: 'insert',
+      fragment: card,
+      at: { parent: 'left', slot: 'content', index: 0 }
+    });
+    const [front, back] = ['front', 'back'].map((side) => before.nodes[card.root]!.slots[side]!);
+    expect(back).not.toHaveLength(0);
+    const stack = after(before, { type: 'swap', id: card.root, kind: 'stack' });
+    expect(stack.nodes[card.root]!.slots).toEqual({ content: [...front!, ...back!] });
+    const read = readDocument(registry, JSON.parse(JSON.stringify(stack)));
+    if (!read.ok) throw new Error(read.sentence);
+    expect(read.faults).toEqual([]);
+    // One has gone meanwhile, and one has come.
+    const added = after(
+      read.project,
+      { type: 'remove', ids: [front![0]!] },
+      { type: 'duplicate', ids: [back![0]!] }
+    );
+    const copied = after(stack, { type: 'duplicate', ids: [card.root] });
+    const copy = inside(copied, 'left')[1]!;
+    const turned = after(copied, { type: 'swap', id: copy, kind: 'card' }).nodes[copy]!;
+    expect(turned.slots.back).toHaveLength(back!.length);
+    const came = added.nodes[card.root]!.slots.content!.find((each) => !stack.nodes[each])!;
+    const again = after(added, { type: 'swap', id: card.root, kind: 'card' });
+    expect(again.nodes[card.root]!.slots).toEqual({
+      front: front!.slice(1),
+      back: [back![0], came, ...back!.slice(1)]
+    });
+  });
+
   it.each([
     ['would-lose', { type: 'swap', id: 'tabs', kind: 'figure' }],
     ['needs-items', { type: 'swap', id: 'heading', kind: 'tabs' }],

@@ -418,11 +418,12 @@ class Reader {
       const kind = this.registry.maybeKindOf(name);
       if (!kind || !isRecord(former)) return [];
       const fields = kind.settings.fields as Record<string, AnySchema>;
-      const read: Former = {
+      const read: Former = defined({
         settings: this.settings(fields, former.settings, `${path}/${name}/settings`),
         adapt: this.adapt(fields, former.adapt, `${path}/${name}/adapt`),
-        styles: this.styles(kind.anatomy, former.styles, `${path}/${name}/styles`)
-      };
+        styles: this.styles(kind.anatomy, former.styles, `${path}/${name}/styles`),
+        slots: isRecord(former.slots) ? this.slots(Object.keys(kind.slots), former.slots) : undefined
+      });
       return [[name, read] as const];
     });
     return known.length > 0 ? Object.fromEntries(known) : undefined;

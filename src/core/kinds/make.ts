@@ -1,3 +1,4 @@
+import { defined } from '../data/compact';
 import { emptyRecord } from '../data/record';
 import { newId, slug } from '../project/ids';
 import type { Fragment, Node, NodeId } from '../project/types';
@@ -26,6 +27,24 @@ export function makeWith({ exactIds = false }: { exactIds?: boolean } = {}): Mak
   };
 }
 
+type Renamed = ReadonlyMap<NodeId, NodeId>;
+
+/** Slots by the new ids of what stands in them. */
+const renewedSlots = (slots: Node['slots'], renamed: Renamed): Node['slots'] =>
+  Object.fromEntries(
+    Object.entries(slots).map(([slot, below]) => [slot, below.flatMap((child) => renamed.get(child) ?? [])])
+  );
+
+/** What a piece was before, with its places by the new ids; undefined where it was nothing else. */
+function renewedFormers({ was }: Node, renamed: Renamed): Node['was'] {
+  if (!was) return undefined;
+  const renewed = Object.entries(was).map(([kind, former]) => {
+    const slots = former.slots && renewedSlots(former.slots, renamed);
+    return [kind, defined({ ...former, slots })] as const;
+  });
+  return Object.fromEntries(renewed);
+}
+
 /**
  * New ids for every node of a fragment; everything inside points to the new ones, settings that name a piece
  * too.
@@ -36,10 +55,9 @@ export function withNewIds(registry: Registry, fragment: Fragment): Fragment {
   const nodes = emptyRecord<Node>();
   for (const node of Object.values(fragment.nodes)) {
     const id = renamed.get(node.id)!;
-    const slots = Object.fromEntries(
-      Object.entries(node.slots).map(([slot, below]) => [slot, below.map((child) => renamed.get(child)!)])
-    );
-    nodes[id] = { ...withRenewedReferences(registry.of(node), node, renamed), id, slots };
+    const slots = renewedSlots(node.slots, renamed);
+    const was = renewedFormers(node, renamed);
+    nodes[id] = defined({ ...withRenewedReferences(registry.of(node), node, renamed), id, slots, was });
   }
   return { root: renamed.get(fragment.root)!, nodes: { ...nodes } };
 }

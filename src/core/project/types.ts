@@ -55,6 +55,8 @@ export interface Former {
   readonly settings: Settings;
   readonly adapt: Adaptations;
   readonly styles: Styles;
+  /** Where its children stood, in a kind that has several places for them. Some may have gone meanwhile. */
+  readonly slots?: Readonly<Record<string, readonly NodeId[]>>;
 }
 
 export interface Node {
