@@ -1,6 +1,7 @@
 import { BEHAVIOURS } from '$core/kinds/behaviours';
 import * as runtime from '$runtime/index';
 import type { PatchNode, PatchValues, ToFrame } from './messages';
+import { HEARD, saidIn, slotsIn, type Said } from './said';
 import { createWidths } from './widths';
 
 const { scoped: _scoped, ...behaviours } = runtime;
@@ -25,13 +26,6 @@ type Cells = Omit<PatchValues, 'id'>;
 
 const NO_CELLS: Cells = { stem: '', values: [], widths: [] };
 
-/** Names that are heard; no style asks for them. */
-const HEARD = 'aria-label';
-
-/** Markup without its words, and without names that are heard. */
-const frameOf = (html: string) =>
-  html.replace(/>[^<]+/g, '>').replaceAll(/ aria-label="[^"]*"/g, ` ${HEARD}`);
-
 interface Worded {
   readonly texts: readonly Text[];
   readonly named: readonly Element[];
@@ -55,16 +49,23 @@ function wordsIn(root: HTMLElement): Worded {
   return { texts, named };
 }
 
-/** Writes what is said otherwise now. @returns whether both say things in the same places. */
-function reworded(before: Worded, now: Worded): boolean {
-  if (before.texts.length !== now.texts.length || before.named.length !== now.named.length) return false;
-  now.texts.forEach(({ data }, i) => data !== before.texts[i]!.data && (before.texts[i]!.data = data));
-  now.named.forEach((element, i) => {
-    const name = element.getAttribute(HEARD)!;
-    if (before.named[i]!.getAttribute(HEARD) !== name) before.named[i]!.setAttribute(HEARD, name);
-  });
+/** Writes what is said otherwise now. @returns whether there is a place for all of it. */
+function reworded({ texts, named }: Worded, now: Said): boolean {
+  if (texts.length !== now.texts.length || named.length !== now.names.length) return false;
+  now.texts.forEach((words, i) => texts[i]!.data !== words && (texts[i]!.data = words));
+  now.names.forEach(
+    (name, i) => named[i]!.getAttribute(HEARD) !== name && named[i]!.setAttribute(HEARD, name)
+  );
   return true;
 }
+
+/** Markup that a node was drawn from, and, once that was asked, what it says. */
+interface Drawn {
+  readonly html: string;
+  said?: Said;
+}
+
+const saidOf = (drawn: Drawn): Said => (drawn.said ??= saidIn(drawn.html));
 
 /**
  * What the browser itself has opened stays open: disclosures, told by the id of what they open. Where it was
@@ -101,8 +102,8 @@ export function createPage(body: HTMLElement) {
   const addresses = new Map<string, string>();
   /** Assets that are drawings, sharp at any size. */
   const vectors = new Set<string>();
-  /** Markup each node was last drawn from. */
-  const drawn = new Map<string, string>();
+  /** What each node was last drawn from. */
+  const drawn = new Map<string, Drawn>();
   const values = new Map<string, Cells>();
   const base = new CSSStyleSheet();
   let scripted = true;
@@ -199,24 +200,19 @@ export function createPage(body: HTMLElement) {
    * hand is left to a new drawing.
    * @returns whether that was all.
    */
-  const reword = (id: string, html: string, names: readonly string[]): boolean => {
-    const isSame = frameOf(drawn.get(id) ?? '') === frameOf(html);
-    const root = elementOf(id);
-    if (!isSame || !root || root === body || held?.id === id || names.join() !== wanted.get(id)?.join())
-      return false;
-    const next = parsed(html);
-    return holdsAll(root, next) && reworded(wordsIn(root), wordsIn(next));
+  const reword = (id: string, next: Drawn, names: readonly string[]): boolean => {
+    const [before, root] = [drawn.get(id), elementOf(id)];
+    if (!before || !root || root === body || held?.id === id) return false;
+    if (names.join() !== wanted.get(id)?.join() || saidOf(before).frame !== saidOf(next).frame) return false;
+    return holdsAll(root, saidOf(next)) && reworded(wordsIn(root), saidOf(next));
   };
 
   /**
    * Whether an element has every child that its new drawing has, or a place for it. What is around a piece that is
    * drawn alone has lost those of the piece before, and says the same as then.
    */
-  const holdsAll = (root: HTMLElement, next: HTMLElement): boolean =>
-    [...next.querySelectorAll<HTMLElement>('k-slot')].every((slot) => {
-      const id = slot.dataset.for!;
-      return root.contains(elementOf(id)) || root.contains(keptPlaceOf(id));
-    });
+  const holdsAll = (root: HTMLElement, next: Said): boolean =>
+    slotsIn(next).every((id) => root.contains(elementOf(id)) || root.contains(keptPlaceOf(id)));
 
   const fill = (element: HTMLElement, made: Elements, kept: Elements) => {
     element.querySelectorAll<HTMLElement>('k-slot').forEach((slot) => {
@@ -230,8 +226,9 @@ export function createPage(body: HTMLElement) {
   const draw = (nodes: readonly PatchNode[], isAnew: boolean, made: Elements): Elements => {
     const old: Elements = new Map();
     for (const { id, html, behaviours: names } of nodes) {
-      const isReworded = !isAnew && reword(id, html, names);
-      drawn.set(id, html);
+      const next: Drawn = { html };
+      const isReworded = !isAnew && reword(id, next, names);
+      drawn.set(id, next);
       if (isReworded) continue;
       stop(id);
       const before = elementOf(id);
