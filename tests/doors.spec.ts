@@ -92,7 +92,7 @@ test('what cannot be finished is refused in a sentence, and the server goes on',
   expect((await request.get('/')).ok()).toBe(true);
 });
 
-test('while a large page is finished, others are answered at once', async ({ request }) => {
+test('while a large page is finished, others are answered at once', thorough, async ({ request }) => {
   const finishing = request.post('/api/finish', {
     data: { single: false, pages: [{ ...page, body: body(20_000) }] }
   });

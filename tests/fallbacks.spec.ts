@@ -279,7 +279,7 @@ test.describe('the table', () => {
     );
   });
 
-  test('a movement differs under a condition by its form and its ms', async ({ page }) => {
+  test('a movement differs under a condition by its form and its ms', thorough, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs');
     await bench.view('Fallbacks');

@@ -172,7 +172,7 @@ test('the width stands on the ruler, moves with a label, a font and a gap, and i
   await expect(page.getByText(/below that they wrap onto more lines/)).toBeVisible();
 });
 
-test('labels that never fit are said to, and scrolling is offered', async ({ page }) => {
+test('labels that never fit are said to, and scrolling is offered', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Fill');

@@ -257,35 +257,37 @@ test(
   }
 );
 
-test('a stop that is seen before the one it comes after is a finding; the demo has none', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  const found = page.getByRole('heading', {
-    name: /^The Tab key comes to Blossom button after Blossom, and it/
-  });
-  await page.getByRole('button', { name: /finding/ }).click();
-  await expect(page.getByRole('heading', { name: /^The Tab key comes to/ })).toHaveCount(0);
-  await page.keyboard.press('Escape');
-  // A list that lies over the page says nothing of the order of what is under it.
-  await page.getByRole('combobox', { name: 'Page' }).selectOption('Questions');
-  await bench.pick('The four seasons');
-  await expect(bench.preview.getByRole('link', { name: 'The four seasons' })).toBeVisible();
-  await page.keyboard.press('Shift+R');
-  const panel = page.getByRole('dialog', { name: 'Reading and focus order' });
-  await expect(panel.getByRole('listitem').filter({ hasText: 'How to come here' })).toHaveCount(1);
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
-  const up: Command = {
-    type: 'set-style',
-    id: 'blossom-button',
-    part: 'root',
-    state: 'rest',
-    condition: 'always',
-    property: 'translate',
-    value: '0 -600px'
-  };
-  await bench.importProject(after(demo, [up]), bytes);
-  await page.getByRole('button', { name: /finding/ }).click();
-  await expect(found).toBeVisible();
-});
+test(
+  'a stop that is seen before the one it comes after is a finding; the demo has none',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    const found = page.getByRole('heading', {
+      name: /^The Tab key comes to Blossom button after Blossom, and it/
+    });
+    await page.getByRole('button', { name: /finding/ }).click();
+    await expect(page.getByRole('heading', { name: /^The Tab key comes to/ })).toHaveCount(0);
+    await page.keyboard.press('Escape');
+    // A list that lies over the page says nothing of the order of what is under it.
+    await page.getByRole('combobox', { name: 'Page' }).selectOption('Questions');
+    await bench.pick('The four seasons');
+    await expect(bench.preview.getByRole('link', { name: 'The four seasons' })).toBeVisible();
+    await page.keyboard.press('Shift+R');
+    const panel = page.getByRole('dialog', { name: 'Reading and focus order' });
+    await expect(panel.getByRole('listitem').filter({ hasText: 'How to come here' })).toHaveCount(1);
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
+    const up: Command = {
+      type: 'set-style',
+      id: 'blossom-button',
+      part: 'root',
+      state: 'rest',
+      condition: 'always',
+      property: 'translate',
+      value: '0 -600px'
+    };
+    await bench.importProject(after(demo, [up]), bytes);
+    await page.getByRole('button', { name: /finding/ }).click();
+    await expect(found).toBeVisible();
+  }
+);

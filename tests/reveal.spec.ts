@@ -7,6 +7,7 @@ import { axeViolations } from './support/axe';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
+import { thorough } from './support/thorough';
 import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -150,22 +151,24 @@ test('what nothing brings the focus to is found, and can take it itself', async 
   await expect.poll(() => opacity(page, 'press-text')).toBe('1');
 });
 
-test('a button that shows only on hover of its box, with focus and touch, in three actions; seen while tuned', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  const hand = new Counted();
-  await hand.act('pick', () => bench.pick('Press button'));
-  await hand.act('view', () => bench.view('Behaviour'));
-  await hand.act('hover', () => page.getByRole('button', { name: /^Answers hover/ }).click());
-  expect(hand.done.length).toBeLessThanOrEqual(5);
-  const button = bench.preview.locator('[data-k="press-button"]');
-  await expect(button).toHaveCSS('opacity', '1');
-  await page.keyboard.press('t');
-  await page.mouse.move(640, 20);
-  await expect(button).toHaveCSS('opacity', '0');
-  await bench.preview.locator('[data-k="press-text"]').hover();
-  await expect(button).toHaveCSS('opacity', '1');
-  await page.keyboard.press('t');
-  await expect(button).toHaveCSS('opacity', '1');
-});
+test(
+  'a button that shows only on hover of its box, with focus and touch, in three actions; seen while tuned',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    const hand = new Counted();
+    await hand.act('pick', () => bench.pick('Press button'));
+    await hand.act('view', () => bench.view('Behaviour'));
+    await hand.act('hover', () => page.getByRole('button', { name: /^Answers hover/ }).click());
+    expect(hand.done.length).toBeLessThanOrEqual(5);
+    const button = bench.preview.locator('[data-k="press-button"]');
+    await expect(button).toHaveCSS('opacity', '1');
+    await page.keyboard.press('t');
+    await page.mouse.move(640, 20);
+    await expect(button).toHaveCSS('opacity', '0');
+    await bench.preview.locator('[data-k="press-text"]').hover();
+    await expect(button).toHaveCSS('opacity', '1');
+    await page.keyboard.press('t');
+    await expect(button).toHaveCSS('opacity', '1');
+  }
+);

@@ -159,33 +159,37 @@ test('what cannot be reached is told, and no number is no place', async ({ page 
   await expect(page.getByText(/is as near to .99.999 px as it goes/)).toBeVisible();
 });
 
-test('goes on to where the next thing starts or ends, plays as a film and is held', async ({ page }) => {
-  await openStory(page);
-  await expect(line(page, 'story-opening drift')).toBeVisible();
-  const at: number[] = [await scrolledTo(page)];
-  for (let step = 0; step < 3; step += 1) {
-    await page.getByRole('button', { name: 'To the next start or end' }).click();
-    await expect.poll(() => scrolledTo(page)).toBeGreaterThan(at.at(-1)!);
-    at.push(await scrolledTo(page));
+test(
+  'goes on to where the next thing starts or ends, plays as a film and is held',
+  thorough,
+  async ({ page }) => {
+    await openStory(page);
+    await expect(line(page, 'story-opening drift')).toBeVisible();
+    const at: number[] = [await scrolledTo(page)];
+    for (let step = 0; step < 3; step += 1) {
+      await page.getByRole('button', { name: 'To the next start or end' }).click();
+      await expect.poll(() => scrolledTo(page)).toBeGreaterThan(at.at(-1)!);
+      at.push(await scrolledTo(page));
+    }
+    await page.getByRole('button', { name: 'To the last start or end' }).click();
+    await expect.poll(() => scrolledTo(page)).toBe(at.at(-2)!);
+    await page.getByRole('button', { name: 'Scroll as a film' }).click();
+    const from = await scrolledTo(page);
+    await expect.poll(() => scrolledTo(page)).toBeGreaterThan(from + 100);
+    await page.getByRole('button', { name: 'Hold the film' }).click();
+    await expect(page.getByRole('button', { name: 'Scroll as a film' })).toBeVisible();
+    // What the page says of its last step may still be on its way.
+    const between = async () => {
+      const before = await scrolledTo(page);
+      await page.evaluate(
+        () => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)))
+      );
+      return (await scrolledTo(page)) - before;
+    };
+    await expect.poll(between).toBe(0);
+    expect(await between()).toBe(0);
   }
-  await page.getByRole('button', { name: 'To the last start or end' }).click();
-  await expect.poll(() => scrolledTo(page)).toBe(at.at(-2)!);
-  await page.getByRole('button', { name: 'Scroll as a film' }).click();
-  const from = await scrolledTo(page);
-  await expect.poll(() => scrolledTo(page)).toBeGreaterThan(from + 100);
-  await page.getByRole('button', { name: 'Hold the film' }).click();
-  await expect(page.getByRole('button', { name: 'Scroll as a film' })).toBeVisible();
-  // What the page says of its last step may still be on its way.
-  const between = async () => {
-    const before = await scrolledTo(page);
-    await page.evaluate(
-      () => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)))
-    );
-    return (await scrolledTo(page)) - before;
-  };
-  await expect.poll(between).toBe(0);
-  expect(await between()).toBe(0);
-});
+);
 
 test('a piece is shown over the page as it stands at both ends of its range', async ({ page }) => {
   await openStory(page);
@@ -277,7 +281,7 @@ test('the map shows the page to scale, scrolls it, and shows it in three other w
   await expect(map).toBeVisible();
 });
 
-test('a picture drifts behind an opening, in three actions', async ({ page }) => {
+test('a picture drifts behind an opening, in three actions', thorough, async ({ page }) => {
   const bench = await openStory(page, 'Behaviour');
   await bench.pick('Loft screen');
   await page
@@ -293,40 +297,46 @@ test('a picture drifts behind an opening, in three actions', async ({ page }) =>
   expect(hand.done.length).toBeLessThanOrEqual(3);
 });
 
-test('four panels go sideways with a figure that moves among them, in twelve actions', async ({ page }) => {
-  const bench = await Bench.openNew(page);
-  const hand = new Counted();
-  await bench.pick('First section');
-  await hand.act('opens the drawer', () => page.keyboard.press('a'));
-  await hand.act('inserts a stack', async () => {
-    await page.getByRole('combobox', { name: 'What to insert' }).fill('stack');
-    await page.keyboard.press('Enter');
-  });
-  for (let copy = 0; copy < 3; copy += 1)
-    await hand.act('makes one more', async () => {
-      await page.keyboard.press('Control+d');
-      await expect(page.getByRole('treeitem', { name: /^Stack/ })).toHaveCount(copy + 2);
+test(
+  'four panels go sideways with a figure that moves among them, in twelve actions',
+  thorough,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    const hand = new Counted();
+    await bench.pick('First section');
+    await hand.act('opens the drawer', () => page.keyboard.press('a'));
+    await hand.act('inserts a stack', async () => {
+      await page.getByRole('combobox', { name: 'What to insert' }).fill('stack');
+      await page.keyboard.press('Enter');
     });
-  await hand.act('opens the drawer', () => page.keyboard.press('a'));
-  await hand.act('inserts a figure', async () => {
-    await page.getByRole('combobox', { name: 'What to insert' }).fill('icon');
-    await page.keyboard.press('Enter');
-  });
-  await hand.act('looks at its behaviour', () => bench.view('Behaviour'));
-  await hand.act('lets it follow', () => page.getByRole('button', { name: /^Follows the scroll/ }).click());
-  await hand.act('as its section goes sideways', () =>
-    page.getByRole('combobox', { name: 'It changes' }).selectOption({ label: 'as its section goes sideways' })
-  );
-  await hand.act('picks the section', () => bench.pick('First section'));
-  await hand.act('lets it go sideways', () => page.getByRole('button', { name: /^Goes sideways/ }).click());
-  expect(hand.done.length).toBeLessThanOrEqual(12);
-  const own = page.getByRole('group', { name: 'Goes sideways' });
-  await expect(own.getByRole('checkbox', { name: 'touch' })).not.toBeChecked();
-  await bench.view('Scroll');
-  await expect(page.getByRole('button', { name: /goes sideways$/ })).toBeVisible();
-});
+    for (let copy = 0; copy < 3; copy += 1)
+      await hand.act('makes one more', async () => {
+        await page.keyboard.press('Control+d');
+        await expect(page.getByRole('treeitem', { name: /^Stack/ })).toHaveCount(copy + 2);
+      });
+    await hand.act('opens the drawer', () => page.keyboard.press('a'));
+    await hand.act('inserts a figure', async () => {
+      await page.getByRole('combobox', { name: 'What to insert' }).fill('icon');
+      await page.keyboard.press('Enter');
+    });
+    await hand.act('looks at its behaviour', () => bench.view('Behaviour'));
+    await hand.act('lets it follow', () => page.getByRole('button', { name: /^Follows the scroll/ }).click());
+    await hand.act('as its section goes sideways', () =>
+      page
+        .getByRole('combobox', { name: 'It changes' })
+        .selectOption({ label: 'as its section goes sideways' })
+    );
+    await hand.act('picks the section', () => bench.pick('First section'));
+    await hand.act('lets it go sideways', () => page.getByRole('button', { name: /^Goes sideways/ }).click());
+    expect(hand.done.length).toBeLessThanOrEqual(12);
+    const own = page.getByRole('group', { name: 'Goes sideways' });
+    await expect(own.getByRole('checkbox', { name: 'touch' })).not.toBeChecked();
+    await bench.view('Scroll');
+    await expect(page.getByRole('button', { name: /goes sideways$/ })).toBeVisible();
+  }
+);
 
-test('three sections fill the screen at once, in four actions', async ({ page }) => {
+test('three sections fill the screen at once, in four actions', thorough, async ({ page }) => {
   const bench = await openStory(page, 'Behaviour');
   for (const name of ['Loft screen', 'Cellar screen', 'Glass screen']) {
     await bench.pick(name);
@@ -349,7 +359,7 @@ test('three sections fill the screen at once, in four actions', async ({ page })
   }
 });
 
-test('four texts beside a picture that stays, in six actions', async ({ page }) => {
+test('four texts beside a picture that stays, in six actions', thorough, async ({ page }) => {
   const bench = await Bench.openNew(page);
   const hand = new Counted();
   await bench.pick('First section');
@@ -388,52 +398,54 @@ const barAndHeader = () => {
 };
 
 // Common practice, no source: half over an 80 px bar, a header sticks once 40 px are scrolled.
-test('a header over half of a bar sticks at 40 px, widens and gets lower, in twelve actions', async ({
-  page
-}) => {
-  const bench = new Bench(page);
-  await bench.importProject(barAndHeader());
-  const hand = new Counted();
-  const fill = (label: string, value: string) =>
-    hand.act(label, async () => {
-      const field = page.getByRole('textbox', { name: label });
-      await field.fill(value);
-      await field.press('Enter');
-    });
-  await hand.act('picks the header', () => bench.pick('Site header'));
-  await hand.act('looks at what it is', () => bench.view('Fill'));
-  await fill('Least height', '80px');
-  await fill('Overlaps the one before', '50');
-  await hand.act('looks at its behaviour', () => bench.view('Behaviour'));
-  await hand.act('lets it stick', () => page.getByRole('button', { name: /^Sticks/ }).click());
-  await fill('Distance from the edge', '0');
-  await hand.act('sees where', () => bench.view('Scroll'));
-  await expect(page.getByRole('textbox', { name: 'Site header sticks: starts at, px' })).toHaveValue('40');
-  await hand.act('goes back', () => bench.view('Behaviour'));
-  await fill('Gets lower while it sticks by', '24');
-  await hand.act('looks at its states', () => bench.view('States'));
-  await hand.act('widens it while it is stuck', () => bench.set('padding', 'Padding', 'stuck', '0 16px'));
-  expect(hand.done.length).toBeLessThanOrEqual(12);
+test(
+  'a header over half of a bar sticks at 40 px, widens and gets lower, in twelve actions',
+  thorough,
+  async ({ page }) => {
+    const bench = new Bench(page);
+    await bench.importProject(barAndHeader());
+    const hand = new Counted();
+    const fill = (label: string, value: string) =>
+      hand.act(label, async () => {
+        const field = page.getByRole('textbox', { name: label });
+        await field.fill(value);
+        await field.press('Enter');
+      });
+    await hand.act('picks the header', () => bench.pick('Site header'));
+    await hand.act('looks at what it is', () => bench.view('Fill'));
+    await fill('Least height', '80px');
+    await fill('Overlaps the one before', '50');
+    await hand.act('looks at its behaviour', () => bench.view('Behaviour'));
+    await hand.act('lets it stick', () => page.getByRole('button', { name: /^Sticks/ }).click());
+    await fill('Distance from the edge', '0');
+    await hand.act('sees where', () => bench.view('Scroll'));
+    await expect(page.getByRole('textbox', { name: 'Site header sticks: starts at, px' })).toHaveValue('40');
+    await hand.act('goes back', () => bench.view('Behaviour'));
+    await fill('Gets lower while it sticks by', '24');
+    await hand.act('looks at its states', () => bench.view('States'));
+    await hand.act('widens it while it is stuck', () => bench.set('padding', 'Padding', 'stuck', '0 16px'));
+    expect(hand.done.length).toBeLessThanOrEqual(12);
 
-  const frame = await previewFrame(page);
-  const at = (top: number) =>
-    frame.evaluate(async (to) => {
-      scrollTo(0, to);
-      await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
-      const header = document.querySelector<HTMLElement>('[data-k="site-header"]')!;
-      await Promise.all(header.getAnimations({ subtree: true }).map(({ finished }) => finished));
-      const rest = document.querySelector<HTMLElement>('[data-k="rest"]')!;
-      const inner = header.firstElementChild!.getBoundingClientRect();
-      return {
-        top: Math.round(header.getBoundingClientRect().top),
-        inner: Math.round(inner.width),
-        below: Math.round(rest.getBoundingClientRect().top + scrollY)
-      };
-    }, top);
-  const [rest, before, stuck] = [await at(0), await at(39), await at(400)];
-  expect(rest.top).toBe(40);
-  expect(before.top).toBe(1);
-  expect(stuck.inner - rest.inner).toBe(96);
-  // What stands below does not move for it.
-  expect(stuck.below).toBe(rest.below);
-});
+    const frame = await previewFrame(page);
+    const at = (top: number) =>
+      frame.evaluate(async (to) => {
+        scrollTo(0, to);
+        await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
+        const header = document.querySelector<HTMLElement>('[data-k="site-header"]')!;
+        await Promise.all(header.getAnimations({ subtree: true }).map(({ finished }) => finished));
+        const rest = document.querySelector<HTMLElement>('[data-k="rest"]')!;
+        const inner = header.firstElementChild!.getBoundingClientRect();
+        return {
+          top: Math.round(header.getBoundingClientRect().top),
+          inner: Math.round(inner.width),
+          below: Math.round(rest.getBoundingClientRect().top + scrollY)
+        };
+      }, top);
+    const [rest, before, stuck] = [await at(0), await at(39), await at(400)];
+    expect(rest.top).toBe(40);
+    expect(before.top).toBe(1);
+    expect(stuck.inner - rest.inner).toBe(96);
+    // What stands below does not move for it.
+    expect(stuck.below).toBe(rest.below);
+  }
+);

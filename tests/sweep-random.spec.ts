@@ -3,7 +3,7 @@ import { createProject } from '../src/core/project/create';
 import type { Fragment, PageId, Project } from '../src/core/project/types';
 import { exported, partIn } from './support/exported';
 import { random } from './support/random';
-import { thoroughUnless } from './support/thorough';
+import { thorough } from './support/thorough';
 import { expect, test, type Page } from './support/test';
 import { everyWidth, lineRuns, widthsIn } from './support/widths';
 import { Bench } from './support/workbench';
@@ -50,32 +50,28 @@ const titlesOf = (page: Page, lane: string): Promise<readonly (string | null)[]>
   page.locator(`${lane} .bar`).evaluateAll((bars) => bars.map((bar) => bar.getAttribute('title')));
 
 for (let seed = 1; seed <= 20; seed += 1)
-  test(
-    `every edge of a random page is where Chromium has it, page ${seed}`,
-    thoroughUnless(seed === 1),
-    async ({ page }) => {
-      const project = randomPage(seed);
-      const ids = headingsOf(project);
-      const { url, problems } = await exported(project, new Map(), false, true);
-      expect(problems).toEqual([]);
-      await page.goto(url);
-      const seen = await everyWidth(
-        page,
-        ids.map((id) => partIn('export', id, 'root'))
-      );
-      await page.setViewportSize({ width: 1280, height: 800 });
-      const bench = new Bench(page);
-      await bench.importProject(project);
-      await bench.view('Widths');
-      await expect(page.getByText(/^swept in /)).toBeVisible();
-      await expect(page.getByRole('button', { name: 'Sweep again' })).toBeVisible();
+  test(`every edge of a random page is where Chromium has it, page ${seed}`, thorough, async ({ page }) => {
+    const project = randomPage(seed);
+    const ids = headingsOf(project);
+    const { url, problems } = await exported(project, new Map(), false, true);
+    expect(problems).toEqual([]);
+    await page.goto(url);
+    const seen = await everyWidth(
+      page,
+      ids.map((id) => partIn('export', id, 'root'))
+    );
+    await page.setViewportSize({ width: 1280, height: 800 });
+    const bench = new Bench(page);
+    await bench.importProject(project);
+    await bench.view('Widths');
+    await expect(page.getByText(/^swept in /)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Sweep again' })).toBeVisible();
 
-      for (const [i, id] of ids.entries()) {
-        const runs = lineRuns(seen.map(({ lines }) => lines[i]!));
-        // What never changes is not told.
-        expect(await titlesOf(page, `[data-lane="heading ${id} root"]`)).toEqual(runs.length > 1 ? runs : []);
-      }
-      const sideways = await titlesOf(page, '[data-lane^="sideways"]');
-      expect(widthsIn(sideways)).toEqual(seen.map(({ isSideways }) => isSideways));
+    for (const [i, id] of ids.entries()) {
+      const runs = lineRuns(seen.map(({ lines }) => lines[i]!));
+      // What never changes is not told.
+      expect(await titlesOf(page, `[data-lane="heading ${id} root"]`)).toEqual(runs.length > 1 ? runs : []);
     }
-  );
+    const sideways = await titlesOf(page, '[data-lane^="sideways"]');
+    expect(widthsIn(sideways)).toEqual(seen.map(({ isSideways }) => isSideways));
+  });

@@ -105,30 +105,32 @@ for (const { id: pageId, name, root } of Object.values(demo.pages))
     }
   );
 
-test('how far what sticks is carried along is what Chromium does, and where it sticks at all', async ({
-  page
-}) => {
-  const bench = new Bench(page);
-  await bench.importProject(demo, bytes);
-  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Harvest story' });
-  await bench.view('Widths');
-  const bar = page.locator('[data-lane="carried weeks-side root"] .bar');
-  await expect(bar).toBeVisible();
-  await expect(page.getByText(/^swept in /)).toBeVisible();
-  const [, from, to, least, at] = /, (\d+) to (\d+) px: at least (\d+) px\. Show (\d+) px$/
-    .exec((await bar.getAttribute('aria-label'))!)!
-    .map(Number) as [number, number, number, number, number];
+test(
+  'how far what sticks is carried along is what Chromium does, and where it sticks at all',
+  thorough,
+  async ({ page }) => {
+    const bench = new Bench(page);
+    await bench.importProject(demo, bytes);
+    await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Harvest story' });
+    await bench.view('Widths');
+    const bar = page.locator('[data-lane="carried weeks-side root"] .bar');
+    await expect(bar).toBeVisible();
+    await expect(page.getByText(/^swept in /)).toBeVisible();
+    const [, from, to, least, at] = /, (\d+) to (\d+) px: at least (\d+) px\. Show (\d+) px$/
+      .exec((await bar.getAttribute('aria-label'))!)!
+      .map(Number) as [number, number, number, number, number];
 
-  await open(page, demo, 1280, ['harvest']);
-  const carriedAt = async (width: number): Promise<number> => {
-    await page.setViewportSize({ width, height: 800 });
-    return carried(page, partIn('export', 'weeks-side' as NodeId, 'root'));
-  };
-  expect(await carriedAt(at)).toBe(least);
-  expect(await carriedAt(from - 1)).toBe(0);
-  for (const width of [from, Math.round((from + to) / 2), to])
-    expect(await carriedAt(width)).toBeGreaterThanOrEqual(least);
-});
+    await open(page, demo, 1280, ['harvest']);
+    const carriedAt = async (width: number): Promise<number> => {
+      await page.setViewportSize({ width, height: 800 });
+      return carried(page, partIn('export', 'weeks-side' as NodeId, 'root'));
+    };
+    expect(await carriedAt(at)).toBe(least);
+    expect(await carriedAt(from - 1)).toBe(0);
+    for (const width of [from, Math.round((from + to) / 2), to])
+      expect(await carriedAt(width)).toBeGreaterThanOrEqual(least);
+  }
+);
 
 const LONG = 'Seedlingorchardkeepersassociationmembership';
 

@@ -181,17 +181,21 @@ test('tabs become a slider and back, with all they hold', async ({ page }) => {
 });
 
 test.describe('jobs, counted', () => {
-  test('a quotation slider of three, 5 s, with dots that can be seen, in two actions', async ({ page }) => {
-    await Bench.openNew(page);
-    const hand = new Counted();
-    await inserted(hand, page, 'quotations that play');
-    const slides = frame(page).locator('[aria-roledescription="slide"]');
-    await expect(slides).toHaveCount(3);
-    await expect(frame(page).locator('[data-k-part="dot"]').first()).toBeVisible();
-    expect(hand.done.length).toBeLessThanOrEqual(7);
-  });
+  test(
+    'a quotation slider of three, 5 s, with dots that can be seen, in two actions',
+    thorough,
+    async ({ page }) => {
+      await Bench.openNew(page);
+      const hand = new Counted();
+      await inserted(hand, page, 'quotations that play');
+      const slides = frame(page).locator('[aria-roledescription="slide"]');
+      await expect(slides).toHaveCount(3);
+      await expect(frame(page).locator('[data-k-part="dot"]').first()).toBeVisible();
+      expect(hand.done.length).toBeLessThanOrEqual(7);
+    }
+  );
 
-  test('four counting numbers under a heading, in four actions', async ({ page }) => {
+  test('four counting numbers under a heading, in four actions', thorough, async ({ page }) => {
     const bench = await Bench.openNew(page);
     const hand = new Counted();
     await hand.act('A', async () => {});
@@ -202,90 +206,98 @@ test.describe('jobs, counted', () => {
     expect(hand.done.length).toBeLessThanOrEqual(6);
   });
 
-  test('six two-sided cards from one, in a slider, centred, going round, playing, held on hover', async ({
-    page
-  }) => {
-    const bench = await Bench.openNew(page);
-    const hand = new Counted();
-    await inserted(hand, page, 'cards that turn');
-    const slides = frame(page).locator('[aria-roledescription="slide"]');
-    await expect(slides).toHaveCount(5);
-    await hand.act('a slide', () => bench.row('Fifth card').click());
-    await hand.act('Ctrl D', () => page.keyboard.press('Control+d'));
-    await expect(slides).toHaveCount(6);
-    await hand.act('the slider', () => bench.row('Cards that turn').click());
-    await hand.act('Behaviour', () => page.keyboard.press('2'));
-    await hand.act('five', () => page.getByRole('textbox', { name: 'Slides in sight' }).fill('5'));
-    await page.keyboard.press('Enter');
-    await hand.act('centred', () =>
-      page.getByRole('combobox', { name: 'Current slide stands' }).selectOption('in the middle')
-    );
-    await hand.act('plays', () => toggle(page, 'plays'));
-    await expect(frame(page).getByRole('button', { name: 'Hold' })).toBeVisible();
-    await expect(frame(page).locator('[data-k-rounds][data-looped]')).toHaveCount(1);
-    expect(hand.done.length).toBeLessThanOrEqual(16);
-  });
+  test(
+    'six two-sided cards from one, in a slider, centred, going round, playing, held on hover',
+    thorough,
+    async ({ page }) => {
+      const bench = await Bench.openNew(page);
+      const hand = new Counted();
+      await inserted(hand, page, 'cards that turn');
+      const slides = frame(page).locator('[aria-roledescription="slide"]');
+      await expect(slides).toHaveCount(5);
+      await hand.act('a slide', () => bench.row('Fifth card').click());
+      await hand.act('Ctrl D', () => page.keyboard.press('Control+d'));
+      await expect(slides).toHaveCount(6);
+      await hand.act('the slider', () => bench.row('Cards that turn').click());
+      await hand.act('Behaviour', () => page.keyboard.press('2'));
+      await hand.act('five', () => page.getByRole('textbox', { name: 'Slides in sight' }).fill('5'));
+      await page.keyboard.press('Enter');
+      await hand.act('centred', () =>
+        page.getByRole('combobox', { name: 'Current slide stands' }).selectOption('in the middle')
+      );
+      await hand.act('plays', () => toggle(page, 'plays'));
+      await expect(frame(page).getByRole('button', { name: 'Hold' })).toBeVisible();
+      await expect(frame(page).locator('[data-k-rounds][data-looped]')).toHaveCount(1);
+      expect(hand.done.length).toBeLessThanOrEqual(16);
+    }
+  );
 
-  test('an opening slider: four pictures of 2 s, words that stay, the whole width', async ({ page }) => {
-    const bench = await Bench.openNew(page);
-    const hand = new Counted();
-    await inserted(hand, page, 'opening slider');
-    await hand.act('the slider', () => bench.row('Opening pictures').click());
-    await hand.act('Behaviour', () => page.keyboard.press('2'));
-    await hand.act('rests', () => page.getByRole('textbox', { name: 'A slide rests' }).fill('2 s'));
-    await page.keyboard.press('Enter');
-    await hand.act('the section', () => bench.row('First section').click());
-    await hand.act('Fill', () => page.keyboard.press('1'));
-    await hand.act('the whole width', () =>
-      page.getByRole('combobox', { name: 'Content takes' }).selectOption('the whole width')
-    );
-    const slider = frame(page).locator('[data-k-slider]');
-    await expect(slider.locator('[aria-roledescription="slide"]')).toHaveCount(4);
-    const width = () => slider.evaluate((each) => each.getBoundingClientRect().width / innerWidth);
-    await expect.poll(width).toBeGreaterThan(0.9);
-    await expect(frame(page).getByRole('heading', { name: 'What this place is' })).toBeVisible();
-    expect(hand.done.length).toBeLessThanOrEqual(18);
-  });
+  test(
+    'an opening slider: four pictures of 2 s, words that stay, the whole width',
+    thorough,
+    async ({ page }) => {
+      const bench = await Bench.openNew(page);
+      const hand = new Counted();
+      await inserted(hand, page, 'opening slider');
+      await hand.act('the slider', () => bench.row('Opening pictures').click());
+      await hand.act('Behaviour', () => page.keyboard.press('2'));
+      await hand.act('rests', () => page.getByRole('textbox', { name: 'A slide rests' }).fill('2 s'));
+      await page.keyboard.press('Enter');
+      await hand.act('the section', () => bench.row('First section').click());
+      await hand.act('Fill', () => page.keyboard.press('1'));
+      await hand.act('the whole width', () =>
+        page.getByRole('combobox', { name: 'Content takes' }).selectOption('the whole width')
+      );
+      const slider = frame(page).locator('[data-k-slider]');
+      await expect(slider.locator('[aria-roledescription="slide"]')).toHaveCount(4);
+      const width = () => slider.evaluate((each) => each.getBoundingClientRect().width / innerWidth);
+      await expect.poll(width).toBeGreaterThan(0.9);
+      await expect(frame(page).getByRole('heading', { name: 'What this place is' })).toBeVisible();
+      expect(hand.done.length).toBeLessThanOrEqual(18);
+    }
+  );
 
-  test('nine pictures as a gallery of 3, 2, 1 columns, large on press, sliding in at 25 %', async ({
-    page
-  }) => {
-    const bench = await Bench.openNew(page);
-    const hand = new Counted();
-    await inserted(hand, page, 'gallery');
-    await expect(bench.row('Gallery')).toBeVisible();
-    await hand.act('Fill', () => page.keyboard.press('1'));
-    const [chooser] = await Promise.all([
-      page.waitForEvent('filechooser'),
-      hand.act('Add pictures…', () => page.getByRole('button', { name: 'Add pictures…' }).first().click())
-    ]);
-    const files = Object.entries(YEAR).map(([name, svg]) => ({
-      name,
-      mimeType: 'image/svg+xml',
-      buffer: Buffer.from(svg)
-    }));
-    await hand.act('nine files', () => chooser.setFiles(files));
-    const list = page.getByRole('group', { name: 'Pictures', exact: true });
-    await expect(list.getByRole('textbox')).toHaveCount(9);
-    await expect(list.getByRole('textbox', { name: 'Label 1', exact: true })).toHaveValue('First blossom');
-    await hand.act('Behaviour', () => page.keyboard.press('2'));
-    await hand.act('Enters', () => page.getByRole('button', { name: /^Enters/ }).click());
-    await hand.act('slides', () =>
-      page.getByRole('combobox', { name: 'Entrance' }).selectOption('from the right')
-    );
-    const pictures = frame(page).locator('[data-k-large] li');
-    await expect(pictures).toHaveCount(9);
-    const columns = () =>
-      pictures.evaluateAll((all) => new Set(all.map((each) => each.getBoundingClientRect().left)).size);
-    expect(await columns()).toBe(3);
-    await expect(page.getByRole('textbox', { name: 'Starts when in view' })).toHaveValue('25 %');
-    await expect(page.getByText(/px left over/)).toHaveCount(3);
-    expect(hand.done.length).toBeLessThanOrEqual(8);
-    await page.keyboard.press('Control+z');
-    await page.keyboard.press('Control+z');
-    await page.keyboard.press('Control+z');
-    await expect(frame(page).locator('[data-k-large]')).toHaveCount(0);
-  });
+  test(
+    'nine pictures as a gallery of 3, 2, 1 columns, large on press, sliding in at 25 %',
+    thorough,
+    async ({ page }) => {
+      const bench = await Bench.openNew(page);
+      const hand = new Counted();
+      await inserted(hand, page, 'gallery');
+      await expect(bench.row('Gallery')).toBeVisible();
+      await hand.act('Fill', () => page.keyboard.press('1'));
+      const [chooser] = await Promise.all([
+        page.waitForEvent('filechooser'),
+        hand.act('Add pictures…', () => page.getByRole('button', { name: 'Add pictures…' }).first().click())
+      ]);
+      const files = Object.entries(YEAR).map(([name, svg]) => ({
+        name,
+        mimeType: 'image/svg+xml',
+        buffer: Buffer.from(svg)
+      }));
+      await hand.act('nine files', () => chooser.setFiles(files));
+      const list = page.getByRole('group', { name: 'Pictures', exact: true });
+      await expect(list.getByRole('textbox')).toHaveCount(9);
+      await expect(list.getByRole('textbox', { name: 'Label 1', exact: true })).toHaveValue('First blossom');
+      await hand.act('Behaviour', () => page.keyboard.press('2'));
+      await hand.act('Enters', () => page.getByRole('button', { name: /^Enters/ }).click());
+      await hand.act('slides', () =>
+        page.getByRole('combobox', { name: 'Entrance' }).selectOption('from the right')
+      );
+      const pictures = frame(page).locator('[data-k-large] li');
+      await expect(pictures).toHaveCount(9);
+      const columns = () =>
+        pictures.evaluateAll((all) => new Set(all.map((each) => each.getBoundingClientRect().left)).size);
+      expect(await columns()).toBe(3);
+      await expect(page.getByRole('textbox', { name: 'Starts when in view' })).toHaveValue('25 %');
+      await expect(page.getByText(/px left over/)).toHaveCount(3);
+      expect(hand.done.length).toBeLessThanOrEqual(8);
+      await page.keyboard.press('Control+z');
+      await page.keyboard.press('Control+z');
+      await page.keyboard.press('Control+z');
+      await expect(frame(page).locator('[data-k-large]')).toHaveCount(0);
+    }
+  );
 });
 
 test('a file that is no picture is told by name, and those that are come in all the same', async ({

@@ -8,7 +8,14 @@
   const groups = ['Insert', 'Piece', 'View', 'Project'] as const;
 </script>
 
-<Modal open passiveModal size="lg" hasScrollingContent modalHeading="All keys" on:close={() => (wb.open = null)}>
+<Modal
+  open
+  passiveModal
+  size="lg"
+  hasScrollingContent
+  modalHeading="All keys"
+  on:close={() => (wb.open = null)}
+>
   <div class="groups">
     {#each groups as group (group)}
       <section>
