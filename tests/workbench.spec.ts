@@ -374,6 +374,9 @@ test('F6 goes from one part of the window to the next, also out of a field and o
   await preview.focus();
   await page.keyboard.press('Shift+F6');
   await expect(row).toBeFocused();
+  await page.keyboard.press('v');
+  await page.keyboard.press('F6');
+  await expect(page.getByText('Leave the full window by Esc first.')).toBeVisible();
 });
 
 test('Tab goes through the preview and on to what comes after it, and back', async ({ page }) => {

@@ -39,6 +39,8 @@ export interface Action {
 }
 
 const always = () => null;
+/** What stands beside the page is out of reach while that has the whole window. */
+const unlessFull = ({ preview }: Workbench) => (preview.isFull ? 'Leave the full window by Esc first.' : null);
 const make = makeWith();
 const nothing = 'Pick something in the outline or the preview first.';
 
@@ -459,7 +461,7 @@ export const actions: readonly Action[] = [
     label: 'Next part of the window',
     group: 'View',
     keys: ['F6'],
-    refusal: always,
+    refusal: unlessFull,
     run: () => goToRegion(1)
   },
   {
@@ -467,7 +469,7 @@ export const actions: readonly Action[] = [
     label: 'Part of the window before',
     group: 'View',
     keys: ['Shift+F6'],
-    refusal: always,
+    refusal: unlessFull,
     run: () => goToRegion(-1)
   },
   {

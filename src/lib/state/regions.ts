@@ -18,21 +18,28 @@ function markFrame(frame: HTMLIFrameElement): void {
   window.addEventListener('focus', () => delete frame.dataset.hasKeys, { once: true });
 }
 
+/** @returns whether a part of the window has the focus now. */
+function takesFocus(region: HTMLElement): boolean {
+  const start = maybeStartOf(region);
+  start?.focus();
+  if (start instanceof HTMLIFrameElement) markFrame(start);
+  return region.contains(document.activeElement);
+}
+
 const shownRegions = (): readonly HTMLElement[] =>
   [...document.querySelectorAll<HTMLElement>('[data-region]')].filter((each) => each.checkVisibility());
 
 /**
- * Gives the focus to the next part of the window that is in sight, round and round: an element that has the attribute
- * `data-region`. From outside all of them it goes to the first, or backwards to the last.
+ * Gives the focus to the next part of the window that is in sight and takes it, round and round: an element that has
+ * the attribute `data-region`. From outside all of them it goes to the first, or backwards to the last.
  */
 export function goToRegion(by: 1 | -1): void {
   const regions = shownRegions();
   const had = document.activeElement;
   const at = regions.findIndex((each) => each.contains(had));
   if (at >= 0) left.set(regions[at]!, had as HTMLElement);
-  const from = at < 0 && by < 0 ? 0 : at;
-  const next = regions[(from + by + regions.length) % regions.length];
-  const start = next ? maybeStartOf(next) : null;
-  start?.focus();
-  if (start instanceof HTMLIFrameElement) markFrame(start);
+  const from = at < 0 && by < 0 ? regions.length : at;
+  const others = [...regions.slice(from + 1), ...regions.slice(0, Math.max(from, 0))];
+  const inOrder = by > 0 ? others : others.toReversed();
+  inOrder.some(takesFocus);
 }
