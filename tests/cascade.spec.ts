@@ -13,6 +13,7 @@ import { partIn } from './support/exported';
 import { previewFrame } from './support/frames';
 import { everyKind } from './support/kinds';
 import { forcing } from './support/states';
+import type { Browser } from '@playwright/test';
 import { expect, test, type Frame, type Page } from './support/test';
 import { thorough, thoroughUnless } from './support/thorough';
 import { Bench } from './support/workbench';
@@ -216,27 +217,44 @@ function tuned(project: Project): Project {
 
 const tunedDemo = tuned(withDisabled(demo));
 
-for (const conditions of SETS) {
-  const name = conditions.at(-1) ?? 'wide';
-  test(`the exported tabs, every part in every state: ${name}`, async ({ browser }) => {
-    const width = { narrow: 500, medium: 900 }[name as string] ?? 1280;
-    const context = await browser.newContext({
-      viewport: { width, height: 900 },
-      javaScriptEnabled: name !== 'no-script',
-      hasTouch: name === 'touch',
-      isMobile: name === 'touch',
-      reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference'
-    });
-    const page = await context.newPage();
-    await page.goto((await exportedVisit(tunedDemo, true)).url);
-    if (name === 'print') await page.emulateMedia({ media: 'print' });
-    const held = name === 'touch' ? ['touch' as const] : conditions;
-    expect(
-      await everyState('export', page.mainFrame(), tunedDemo, held, await forcing(page))
-    ).toBeGreaterThan(13);
-    await context.close();
+/** The condition by which a set of them is called. */
+const nameOf = (conditions: readonly ConditionName[]): string => conditions.at(-1) ?? 'wide';
+
+/** What holds in the window it is tried in: that is wide where it is touched. */
+const heldOf = (conditions: readonly ConditionName[]): readonly ConditionName[] =>
+  nameOf(conditions) === 'touch' ? ['touch'] : conditions;
+
+/** Opens a project's visit page as somebody under the conditions gets it. @param narrow width of a narrow window, px. */
+async function visited(
+  browser: Browser,
+  project: Project,
+  conditions: readonly ConditionName[],
+  narrow: number
+): Promise<Page> {
+  const name = nameOf(conditions);
+  const width = { narrow, medium: 900 }[name] ?? 1280;
+  const context = await browser.newContext({
+    viewport: { width, height: 900 },
+    javaScriptEnabled: name !== 'no-script',
+    hasTouch: name === 'touch',
+    isMobile: name === 'touch',
+    reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference'
   });
+  const page = await context.newPage();
+  await page.goto((await exportedVisit(project, true)).url);
+  if (name === 'print') await page.emulateMedia({ media: 'print' });
+  return page;
 }
+
+for (const conditions of SETS)
+  test(`the exported tabs, every part in every state: ${nameOf(conditions)}`, async ({ browser }) => {
+    const page = await visited(browser, tunedDemo, conditions, 500);
+    const force = await forcing(page);
+    expect(
+      await everyState('export', page.mainFrame(), tunedDemo, heldOf(conditions), force)
+    ).toBeGreaterThan(13);
+    await page.context().close();
+  });
 
 /** Whether the preview's page is under a condition by now. */
 async function isUnder(page: Page, name: string): Promise<boolean> {
@@ -259,7 +277,7 @@ async function underEach(
   run: (conditions: readonly ConditionName[]) => Promise<void>
 ): Promise<void> {
   for (const conditions of SETS) {
-    const name = conditions.at(-1) ?? 'wide';
+    const name = nameOf(conditions);
     if (name === 'medium' || name === 'narrow') await page.keyboard.press('[');
     const words = { touch: 'Touch', 'less-motion': 'Less motion', 'no-script': 'No script', print: 'Print' }[
       name as string
@@ -419,35 +437,22 @@ async function everyOther(
 /** The conditions that every run tries: each is told of in another way. */
 const USUAL: readonly string[] = ['wide', 'narrow', 'no-script'];
 
-for (const conditions of SETS) {
-  const name = conditions.at(-1) ?? 'wide';
+for (const conditions of SETS)
   test(
-    `every part of every other piece of the demo, in every state it can be forced into: ${name}`,
-    thoroughUnless(USUAL.includes(name)),
+    `every part of every other piece of the demo, in every state it can be forced into: ${nameOf(conditions)}`,
+    thoroughUnless(USUAL.includes(nameOf(conditions))),
     async ({ browser }) => {
-      const width = { narrow: 460, medium: 900 }[name as string] ?? 1280;
-      const context = await browser.newContext({
-        viewport: { width, height: 900 },
-        javaScriptEnabled: name !== 'no-script',
-        hasTouch: name === 'touch',
-        isMobile: name === 'touch',
-        reducedMotion: name === 'less-motion' ? 'reduce' : 'no-preference'
-      });
-      const page = await context.newPage();
-      await page.goto((await exportedVisit(others, true)).url);
-      if (name === 'print') await page.emulateMedia({ media: 'print' });
+      const page = await visited(browser, others, conditions, 460);
       // The pointer is always somewhere: on a strip above the page, where nothing is hovered.
       await page.evaluate(() => (document.documentElement.style.paddingTop = '6px'));
       await page.mouse.move(1, 1);
       const force = await forcing(page);
-      const held: readonly ConditionName[] = name === 'touch' ? ['touch'] : conditions;
-      const { wrong, count } = await everyOther('export', page.mainFrame(), held, force);
-      await context.close();
+      const { wrong, count } = await everyOther('export', page.mainFrame(), heldOf(conditions), force);
+      await page.context().close();
       expect(wrong).toEqual([]);
       expect(count).toBeGreaterThan(80);
     }
   );
-}
 
 test(
   'the same other pieces in the preview, under every condition by switches',

@@ -1,7 +1,7 @@
 import { axeViolations } from './support/axe';
 import { expect, test, type Page } from './support/test';
 import { thorough } from './support/thorough';
-import { Bench, holdTools } from './support/workbench';
+import { Bench, openWithoutTools } from './support/workbench';
 
 const field = (page: Page) => page.getByRole('combobox', { name: 'What to insert' });
 const marked = (page: Page) =>
@@ -122,10 +122,7 @@ test(
   'keys pressed before the tools have come are answered in their order when they have',
   thorough,
   async ({ page }) => {
-    const bench = await Bench.openDemo(page);
-    const arrive = await holdTools(page);
-    await page.reload();
-    await expect(bench.preview.locator('.season-tabs')).toBeVisible();
+    const { arrive } = await openWithoutTools(page);
     await page.keyboard.type('aquotatoin');
     for (const key of ['Backspace', 'Backspace', 'Backspace']) await page.keyboard.press(key);
     await page.keyboard.type('ion');

@@ -5,7 +5,7 @@ import { isThorough, thorough } from './support/thorough';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { writeProjectFile } from '../src/core/formats/project-file';
 import { axeViolations } from './support/axe';
-import { Bench, holdTools } from './support/workbench';
+import { Bench, openWithoutTools } from './support/workbench';
 
 const importFile = (page: Page, name: string, content: Uint8Array) =>
   page
@@ -229,10 +229,7 @@ test(
   'axe-core finds nothing while the tools are coming, and it is said that they are',
   thorough,
   async ({ page }) => {
-    const bench = await Bench.openDemo(page);
-    const arrive = await holdTools(page);
-    await page.reload();
-    await expect(bench.preview.locator('.season-tabs')).toBeVisible();
+    const { bench, arrive } = await openWithoutTools(page);
     const waits = page.getByRole('status').filter({ hasText: 'its tools are coming' });
     await expect(waits).toHaveCount(1);
     expect(await axeViolations(page)).toEqual([]);

@@ -113,7 +113,7 @@ export class Bench {
 }
 
 /** From the next load on, what changes a project does not come from the server. @returns lets it come. */
-export async function holdTools(page: Page): Promise<() => Promise<void>> {
+async function holdTools(page: Page): Promise<() => Promise<void>> {
   let arrive = () => {};
   const held = new Promise<void>((resolve) => (arrive = resolve));
   await page.route(/\.js$/, async (route) => {
@@ -127,4 +127,13 @@ export async function holdTools(page: Page): Promise<() => Promise<void>> {
     arrive();
     return page.unrouteAll({ behavior: 'wait' });
   };
+}
+
+/** Opens the demo anew, whose page is on show before what changes it has come. */
+export async function openWithoutTools(page: Page): Promise<{ bench: Bench; arrive: () => Promise<void> }> {
+  const bench = await Bench.openDemo(page);
+  const arrive = await holdTools(page);
+  await page.reload();
+  await expect(bench.preview.locator('.season-tabs')).toBeVisible();
+  return { bench, arrive };
 }
