@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import { keepsFocus } from '$lib/parts/keeps-focus';
   import { keepSideWidth, SIDE_LEAST, SIDE_MOST } from '$lib/state/remembered';
   import type { Workbench } from '$lib/state/workbench.svelte';
 
@@ -68,7 +69,15 @@
     onpointerdown={resize}
     onkeydown={keys}
   ></div>
-  <div class="side-panel" role="dialog" aria-label={label} data-region tabindex="-1" onkeydown={escape}>
+  <div
+    class="side-panel"
+    role="dialog"
+    aria-label={label}
+    data-region
+    tabindex="-1"
+    onkeydown={escape}
+    {@attach keepsFocus}
+  >
     <div class="head">
       <h2>{label} {@render about?.()}</h2>
       <button type="button" class="link" onclick={close}>Close</button>
