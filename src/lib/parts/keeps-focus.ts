@@ -4,8 +4,8 @@ const CONTROLS =
   'button:not(:disabled), a[href], input:not(:disabled), select:not(:disabled), textarea, [tabindex="0"]';
 
 /**
- * Where the control that has the focus goes, as that of a finding does which it mends, the one that comes to stand in
- * its place has it: who works by keys goes on from there.
+ * Keeps the focus in a panel. Where the control that has it goes, such as the button that has mended a finding, the
+ * control that comes to stand in its place gets it: who works by keys goes on from there.
  */
 export const keepsFocus: Attachment<HTMLElement> = (panel) => {
   const controls = () => [...panel.querySelectorAll<HTMLElement>(CONTROLS)];
@@ -15,7 +15,7 @@ export const keepsFocus: Attachment<HTMLElement> = (panel) => {
     had = at < 0 ? null : { element: element as HTMLElement, at };
   };
   const focused = ({ target }: FocusEvent) => remember(target);
-  // A hand that goes elsewhere, though nowhere that takes the focus, has left; what goes has not.
+  // By then a control that goes has gone. One that is still there was left, if for nothing that takes the focus.
   const left = () =>
     queueMicrotask(() => {
       if (had?.element.isConnected && document.activeElement !== had.element) had = null;
@@ -24,7 +24,7 @@ export const keepsFocus: Attachment<HTMLElement> = (panel) => {
     if (!had) return;
     if (had.element.isConnected) return remember(had.element);
     const now = controls();
-    // What goes with no focus elsewhere had it.
+    // Where nothing else has taken the focus, it went with that control.
     if (document.activeElement === document.body) now[Math.min(had.at, now.length - 1)]?.focus();
     else had = null;
   };
