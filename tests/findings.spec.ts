@@ -167,7 +167,10 @@ test('by keys alone one finding is mended after the other; a hand that has left 
   const mend = panel.getByRole('button', { name: 'Make it level 1' });
   await expect(mend).toBeVisible();
   // The last part of the window, from wherever one is.
-  await page.getByRole('banner').getByRole('button', { name: /finding/ }).focus();
+  await page
+    .getByRole('banner')
+    .getByRole('button', { name: /finding/ })
+    .focus();
   await page.keyboard.press('Shift+F6');
   await expect(panel.getByRole('button', { name: 'Close' })).toBeFocused();
   await page.keyboard.press('Tab');

@@ -40,7 +40,8 @@ export interface Action {
 
 const always = () => null;
 /** What stands beside the page is out of reach while that has the whole window. */
-const unlessFull = ({ preview }: Workbench) => (preview.isFull ? 'Leave the full window by Esc first.' : null);
+const unlessFull = ({ preview }: Workbench) =>
+  preview.isFull ? 'Leave the full window by Esc first.' : null;
 const make = makeWith();
 const nothing = 'Pick something in the outline or the preview first.';
 
