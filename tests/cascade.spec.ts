@@ -224,7 +224,7 @@ const nameOf = (conditions: readonly ConditionName[]): string => conditions.at(-
 const heldOf = (conditions: readonly ConditionName[]): readonly ConditionName[] =>
   nameOf(conditions) === 'touch' ? ['touch'] : conditions;
 
-/** Opens a project's visit page as somebody under the conditions gets it. @param narrow width of a narrow window, px. */
+/** Opens a project's visit page as it is under the conditions. @param narrow width of a narrow window, px. */
 async function visited(
   browser: Browser,
   project: Project,

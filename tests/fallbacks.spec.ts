@@ -58,7 +58,7 @@ test.describe('forms of the exported tabs', () => {
       }
     ]
   ] as const) {
-    test(`${form}: what a person gets, and axe-core has nothing to say, in its states, at three widths and under three conditions`, async ({
+    test(`${form}: what a person gets, and axe-core has nothing to say, wherever it is looked at`, async ({
       blank: page,
       browser
     }) => {

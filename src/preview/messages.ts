@@ -4,56 +4,15 @@ import { heardSchema } from '$core/heard/heard';
 import { READ_MOST, readSchema } from '$core/heard/order';
 import { SWITCHED } from '$core/kinds/conditions';
 import type { Found } from './readers';
+import { hasOnly, id, is, isId, isListOf, isText, isWidth, long, pick, sight } from './message-parts';
 import { array, boolean, mixed, number, object, string, type InferType, type AnyObjectSchema } from 'yup';
+
+export type { Pick } from './message-parts';
 
 /**
  * What the app and the preview frame tell each other. Both sides check what they get; what does not fit is
  * dropped and counted.
  */
-
-const is = (type: string) => string().oneOf([type]).required();
-const id = () => string().strict(true).max(80);
-const isText = (value: unknown, most: number) => typeof value === 'string' && value.length <= most;
-const isWidth = (value: unknown) => typeof value === 'number' && Number.isFinite(value);
-const isListOf = (value: unknown, isOne: (each: unknown) => boolean) =>
-  Array.isArray(value) && value.length <= 2000 && value.every(isOne);
-const isId = (value: unknown) => isText(value, 80) && value !== '';
-const hasOnly = (value: unknown, keys: readonly string[]): value is Record<string, unknown> =>
-  typeof value === 'object' &&
-  value !== null &&
-  Object.keys(value).length === keys.length &&
-  keys.every((key) => Object.hasOwn(value, key));
-
-/**
- * A list of thousands, each looked at by a plain function: a schema for each would take longer than drawing
- * them.
- */
-const long = (name: string, fits: (each: unknown) => boolean) =>
-  mixed<unknown[]>((value): value is unknown[] => Array.isArray(value))
-    .required()
-    .test(name, `${name} do not fit`, (value) => value.length <= 25_000 && value.every(fits)) as never;
-
-/**
- * A piece in sight, which part of its height (0 to 1) lies over the reading line, and how far the line is
- * from its nearer edge where it does not cross it (px, above it less than 0); null where none is known.
- */
-const sight = () =>
-  object({
-    node: string().strict(true).max(64).required(),
-    part: number().min(0).max(1).required(),
-    beyond: number().required()
-  })
-    .nullable()
-    .default(null);
-
-const pick = object({
-  node: id().required(),
-  part: id().required(),
-  /** The item (a panel) whose label or body was picked; null for none. */
-  item: id().nullable().defined()
-});
-
-export type Pick = InferType<typeof pick>;
 
 /**
  * Conditions that can be tried by a switch. Widths are real in the frame and need none; pictures that do not

@@ -5,7 +5,7 @@ const CHOSEN = '[aria-selected="true"], [role="treeitem"][tabindex="0"]';
 const CONTROL =
   'iframe, button:not(:disabled), a[href], input:not(:disabled), select:not(:disabled), [tabindex="0"]';
 
-/** @returns what had the focus there last, else what is chosen there, else its first control; null where it has none. */
+/** @returns what had the focus there last, else what is chosen there, else its first control; null without one. */
 function maybeStartOf(region: HTMLElement): HTMLElement | null {
   const last = left.get(region);
   if (last && region.contains(last)) return last;
