@@ -22,7 +22,8 @@ describe('what is shipped', () => {
 
   it('the demo file fits the JSON Schema in docs', () => {
     const { project } = makeDemo();
-    const ajv = new Ajv2020({ strict: false });
+    // Used once: making its code shorter first takes longer than running it.
+    const ajv = new Ajv2020({ strict: false, code: { optimize: false } });
     ajv.validate(
       JSON.parse(read('docs/project.schema.json').toString()),
       JSON.parse(JSON.stringify(project))
@@ -45,14 +46,7 @@ it('the README lists every kind that is inserted and every effect, each in its o
 });
 
 it('the command line runs as a program of its own, and tells its exit code', () => {
-  const call = (...args: string[]) =>
-    spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', ...args], {
-      cwd: root,
-      encoding: 'utf8'
-    });
-  expect(call('check', 'demo/orchard.kymation')).toMatchObject({
-    status: 0,
-    stdout: expect.stringContaining('0 findings')
-  });
-  expect(call('melt')).toMatchObject({ status: 2, stderr: expect.stringContaining('no command “melt”') });
+  const args = ['--import', 'tsx', 'src/cli/main.ts', 'check', 'README.md'];
+  const { status, stderr } = spawnSync(process.execPath, args, { cwd: root, encoding: 'utf8' });
+  expect({ status, stderr }).toEqual({ status: 2, stderr: expect.stringContaining('README.md') });
 });

@@ -157,13 +157,8 @@ export function maybeAbove(registry: Registry, project: Project, at: At): At | n
   const isAround = around?.node === parent.node && around.part === parent.part;
   const shared = parent.node === at.node ? maybeSharedState(registry.of(node), at, parent.part) : undefined;
   if (!isAround) return defined({ ...parent, state: shared, conditions, around });
-  return defined({
-    ...parent,
-    state: around.state,
-    besides: shared ? [shared] : undefined,
-    conditions,
-    around
-  });
+  // From here on up all is as it is without a part that is looked at in it.
+  return defined({ ...parent, state: around.state, besides: shared ? [shared] : undefined, conditions });
 }
 
 /** What a part's state says of the part it is drawn on: both are under the pointer, both are of one open item. */
