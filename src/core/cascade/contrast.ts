@@ -10,7 +10,11 @@ import { settingsWithDefaults } from '../kinds/settings';
 import { maybeStacking } from '../kinds/stacked';
 import { childIds, maybePlaceOf, nodeOf } from '../project/tree';
 import type { ConditionName, NodeId, Project } from '../project/types';
-import { maybeAbove, maybeParentPart, resolve, type At } from './resolve';
+import { remembered } from '../data/remembered';
+import { keyOf, maybeAbove, maybeParentPart, resolve, type At } from './resolve';
+
+/** What stands behind parts, as long as their project is there. */
+const known = new WeakMap<Project, Map<string, readonly Colour[]>>();
 
 const PAPER: Colour = { r: 1, g: 1, b: 1, alpha: 1 };
 
@@ -193,6 +197,11 @@ const tinted = (backs: readonly Colour[], fill: Colour | null): readonly Colour[
  * to white paper. More than one only over pictures, films and gradients.
  */
 export function backdrops(registry: Registry, project: Project, at: At): readonly Colour[] {
+  const found = remembered(known, project, () => new Map<string, readonly Colour[]>());
+  return remembered(found, keyOf(at), () => freshBackdrops(registry, project, at));
+}
+
+function freshBackdrops(registry: Registry, project: Project, at: At): readonly Colour[] {
   const own = maybeColour(resolve(registry, project, at).get('background-color')!.value);
   const flat = own?.alpha === 1 ? [own] : tinted(behind(registry, project, at), own);
   return at.part === 'root' ? paintedOver(registry, project, at.node, flat, at.conditions ?? []) : flat;

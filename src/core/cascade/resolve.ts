@@ -45,6 +45,14 @@ export interface Resolved {
 
 export type Resolution = ReadonlyMap<string, Resolved>;
 
+/** What a property is where nothing is said of it, one object for the thousands of parts that have it. */
+const INITIALS: ReadonlyMap<string, Resolved> = new Map(
+  [...STYLE_PROPERTIES.values()].map(({ property, initial }) => [
+    property,
+    { value: initial, written: initial, origin: { from: 'initial' } }
+  ])
+);
+
 const resolved = new WeakMap<Project, Map<string, Resolution>>();
 
 /**
@@ -54,10 +62,14 @@ const resolved = new WeakMap<Project, Map<string, Resolution>>();
  */
 export function resolve(registry: Registry, project: Project, at: At): Resolution {
   const known = remembered(resolved, project, () => new Map());
-  const states = [at.state ?? 'rest', ...(at.besides ?? [])].join('+');
-  const around = at.around ? `${at.around.node} ${at.around.part} ${at.around.state}` : '';
-  const key = `${at.node} ${at.part} ${states} ${at.conditions?.join(' ') ?? ''} ${around}`;
-  return remembered(known, key, () => freshResolution(registry, project, at));
+  return remembered(known, keyOf(at), () => freshResolution(registry, project, at));
+}
+
+/** A text that is the same for the same part in the same states under the same conditions. */
+export function keyOf({ node, part, state = 'rest', besides, conditions, around }: At): string {
+  const states = besides ? [state, ...besides].join('+') : state;
+  const outer = around ? `${around.node} ${around.part} ${around.state}` : '';
+  return `${node} ${part} ${states} ${conditions?.join(' ') ?? ''} ${outer}`;
 }
 
 function freshResolution(registry: Registry, project: Project, at: At): Resolution {
@@ -88,24 +100,19 @@ function addInherited(registry: Registry, project: Project, at: At, resolution: 
   const size = resolution.get('font-size');
   if (size)
     resolution.set('font-size', { ...size, value: absoluteSize(size.value, above?.get('font-size')?.value) });
-  for (const { property, inherited, initial } of STYLE_PROPERTIES.values()) {
+  for (const { property, inherited } of STYLE_PROPERTIES.values()) {
     const declared = resolution.get(property);
     if (declared && declared.value !== 'inherit') continue;
     const from = inherited || declared ? above?.get(property) : undefined;
-    if (!from || from.origin.from === 'initial' || !parent)
-      resolution.set(property, {
-        value: from?.value ?? initial,
-        written: from?.value ?? initial,
-        origin: { from: 'initial' }
-      });
-    else if (from.origin.from === 'inherited') resolution.set(property, from);
-    else
-      resolution.set(property, {
-        value: from.value,
-        written: from.written,
-        origin: { from: 'inherited', node: parent.node, part: parent.part }
-      });
+    resolution.set(property, from && parent ? handedDown(from, parent) : INITIALS.get(property)!);
   }
+}
+
+/** A value of what is around, as a part takes it from there. */
+function handedDown(from: Resolved, { node, part }: At): Resolved {
+  const { value, written, origin } = from;
+  if (origin.from === 'initial' || origin.from === 'inherited') return from;
+  return { value, written, origin: { from: 'inherited', node, part } };
 }
 
 /**

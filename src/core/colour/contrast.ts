@@ -11,6 +11,7 @@ import {
   type Rgb
 } from 'culori/fn';
 import { clamp } from '../data/clamp';
+import { remembered } from '../data/remembered';
 
 // The modes CSS can write, and no more: the library holds many others.
 const rgb = useMode(modeRgb);
@@ -24,11 +25,20 @@ export interface Colour {
   readonly alpha: number;
 }
 
+/** Colours by their text: a project has few, and asks for each again and again. */
+const known = new Map<string, Colour | null>();
+const KNOWN_MOST = 2000;
+
 /**
  * @returns the colour, or null where the text is none (also for `currentcolor` and other words that need a
  * context).
  */
 export function maybeColour(text: string): Colour | null {
+  if (known.size >= KNOWN_MOST) known.clear();
+  return remembered(known, text, () => freshColour(text));
+}
+
+function freshColour(text: string): Colour | null {
   const parsed = parse(text.trim());
   if (!parsed) return null;
   const { r, g, b, alpha } = rgb(parsed) as Rgb;

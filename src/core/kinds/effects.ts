@@ -14,7 +14,7 @@ import type {
   Kind,
   OwnState
 } from './contract';
-import { fieldsOf } from './settings';
+import { fieldsOf, schemaDefaults } from './settings';
 
 /** @returns the key under which a setting of an effect stands among those of a piece. */
 export const effectKey = (effect: string, key: string): string => `${effect}-${key}`;
@@ -40,7 +40,7 @@ export function ownValues<Own extends object>(
   settings: { getDefault(): Own },
   node: Pick<Node, 'settings'>
 ): Own {
-  const all = Object.entries(settings.getDefault());
+  const all = Object.entries(schemaDefaults(settings));
   return Object.fromEntries(
     all.map(([key, value]) => [key, node.settings[effectKey(effect, key)] ?? value])
   ) as Own;

@@ -26,9 +26,15 @@ export function settingsWithDefaults(kind: Kind, node: Node): Record<string, unk
   return filled;
 }
 
+const defaultsOfSchema = new WeakMap<object, object>();
+
+/** @returns what a schema has where nothing is set, made once for each. */
+export const schemaDefaults = <T extends object>(schema: { getDefault(): T }): Readonly<T> =>
+  remembered(defaultsOfSchema, schema, () => schema.getDefault()) as T;
+
 /** @returns the settings of a piece with the defaults of their schema filled in, for rules that carry no kind. */
 export const ownSettings = <T extends AnyObject>(schema: ObjectSchema<T>, { settings }: Node): T =>
-  ({ ...schema.getDefault(), ...settings }) as T;
+  ({ ...schemaDefaults<object>(schema), ...settings }) as T;
 
 /** @returns the schema of every setting of a kind, by its key. */
 export const fieldsOf = ({

@@ -88,9 +88,9 @@ const unwritten: FindingRule = {
   kinds: null,
   scope: 'node',
   check(node) {
+    if (!node.effects?.includes('loop')) return null;
     const own = ownOf(node);
-    const isMeant = node.effects?.includes('loop') && own.track.form === 'own';
-    if (!isMeant || loopOf(own) !== 'none') return null;
+    if (own.track.form !== 'own' || loopOf(own) !== 'none') return null;
     return warning({
       view: 'Behaviour',
       sentence: `${node.name} loops as it is written, and nothing is written`,

@@ -9,7 +9,7 @@ import { STYLE_PROPERTIES } from '../../css/properties';
 import { heapOf } from '../../kinds/circumstances';
 import type { Fix } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
-import { nodeOf } from '../../project/tree';
+import { carryPlaces, nodeOf } from '../../project/tree';
 import type { NodeId, Project, StateName } from '../../project/types';
 import { nearestColour } from './nearest-colour';
 import { at, type Place } from './places';
@@ -113,6 +113,42 @@ function holdsWith(
   return after !== null && holds(after);
 }
 
+/** The project with another value in a cell, as a try: without the checks and the steps of a command. */
+function withCell(project: Project, { id, part, state, condition }: CellOf, property: string, value: string) {
+  const node = nodeOf(project, id);
+  const ofPart = node.styles[part] ?? {};
+  const ofState = ofPart[state] ?? {};
+  const declarations = { ...ofState[condition], [property]: value };
+  const styles = {
+    ...node.styles,
+    [part]: { ...ofPart, [state]: { ...ofState, [condition]: declarations } }
+  };
+  const nodes = { ...project.nodes, [id]: { ...node, styles } };
+  carryPlaces(project.nodes, nodes);
+  return { ...project, nodes };
+}
+
+/** A colour that is looked for: in which cell, near which one, and how the cell's value is written with it. */
+interface Sought {
+  readonly cell: CellOf;
+  readonly property: string;
+  readonly near: string;
+  readonly written?: (colour: string) => string;
+}
+
+/** The nearest colour with which something holds of the project; null where none is, or where it is refused. */
+function maybeColourWith(
+  registry: Registry,
+  project: Project,
+  { cell, property, near, written = (colour) => colour }: Sought,
+  holds: (after: Project) => boolean
+): string | null {
+  const found = nearestColour(near, (each) => holds(withCell(project, cell, property, written(each))));
+  if (found === null) return null;
+  const command = cellCommand(cell, property, written(found));
+  return holdsWith(registry, project, command, holds) ? found : null;
+}
+
 /**
  * The colour nearest to the text's own, on the way to black or white, that can be read; where none can, as over a
  * picture of many tones, a ground under it. Where the ground is that of a
@@ -162,12 +198,11 @@ function maybeNearest(
   const now = resolve(registry, project, { node, part, state, conditions: heapOf(condition) }).get(
     property
   )!.value;
-  const mended = (value: string) => cellCommand(cell, property, value);
   const isRead = (after: Project) => places.every((place) => canBeRead(registry, after, place));
-  const value = nearestColour(now, (each) => holdsWith(registry, project, mended(each), isRead));
+  const value = maybeColourWith(registry, project, { cell, property, near: now }, isRead);
   if (value === null) return null;
   const what = property === 'color' ? 'text' : 'ground';
-  return { label: `Make the ${what} ${value}`, commands: [mended(value)] };
+  return { label: `Make the ${what} ${value}`, commands: [cellCommand(cell, property, value)] };
 }
 
 /** The ring's contrast in the worst of some states that the part may be in when it gets the focus. */
@@ -198,12 +233,14 @@ export function maybeRingMend(
 ): Fix | null {
   const resolution = resolve(registry, project, at(place));
   const ring = resolution.get('outline')!.value;
-  const mended = (value: string) => cellCommand(cellOf(place), 'outline', inColour(ring, value));
+  const written = (value: string) => inColour(ring, value);
+  const mended = (value: string) => cellCommand(cellOf(place), 'outline', written(value));
   const isSeen = (after: Project) => ringContrastIn(registry, after, place, states) >= RING_LEAST;
-  const holds = (value: string) => holdsWith(registry, project, mended(value), isSeen);
-  const near = nearestColour(maybeColourIn(ring) ?? resolution.get('color')!.value, holds);
-  const value = near ?? [WORDS_COLOUR].find(holds);
-  if (!value) return null;
+  const near = maybeColourIn(ring) ?? resolution.get('color')!.value;
+  const sought = { cell: cellOf(place), property: 'outline', near, written };
+  const inWords = () => (holdsWith(registry, project, mended(WORDS_COLOUR), isSeen) ? WORDS_COLOUR : null);
+  const value = maybeColourWith(registry, project, sought, isSeen) ?? inWords();
+  if (value === null) return null;
   const name = value === WORDS_COLOUR ? 'the colour of its words' : value;
   return { label: `Make the ring ${name}`, commands: [mended(value)] };
 }
@@ -226,11 +263,11 @@ export function maybeChangeMend(registry: Registry, project: Project, place: Pla
 }
 
 function maybeChangeOf(registry: Registry, project: Project, place: Place, property: string): Fix | null {
-  const own = resolve(registry, project, at(place)).get(property)!.value;
-  const changed = (value: string) => cellCommand(cellOf(place), property, value);
-  const value = nearestColour(own, (each) =>
-    holdsWith(registry, project, changed(each), (after) => isSeenChange(registry, after, place))
-  );
+  const near = resolve(registry, project, at(place)).get(property)!.value;
+  const cell = cellOf(place);
+  const isSeen = (after: Project) => isSeenChange(registry, after, place);
+  const value = maybeColourWith(registry, project, { cell, property, near }, isSeen);
+  if (value === null) return null;
   const label = STYLE_PROPERTIES.get(property)!.label.toLowerCase();
-  return value === null ? null : { label: `Make its ${label} ${value}`, commands: [changed(value)] };
+  return { label: `Make its ${label} ${value}`, commands: [cellCommand(cell, property, value)] };
 }

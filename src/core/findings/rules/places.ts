@@ -122,9 +122,9 @@ export function placesOf(
   const kind = registry.of(node);
   return drawnAnatomy(registry, project, node).flatMap((drawn) => {
     const [part, anatomy] = drawn;
-    const states = visibleStates(kind, anatomy).filter((state) => isAsked(anatomy, state));
-    if (states.length === 0) return [];
     const declared = cells(kind, node, part).filter(({ property }) => properties.includes(property));
+    if (declared.length === 0) return [];
+    const states = visibleStates(kind, anatomy).filter((state) => isAsked(anatomy, state));
     const conditions = conditionsOf(kind, declared);
     return states.flatMap((state) =>
       conditions
