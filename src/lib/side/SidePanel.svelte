@@ -80,7 +80,7 @@
   >
     <div class="head">
       <h2>{label} {@render about?.()}</h2>
-      <button type="button" class="link" onclick={close}>Close</button>
+      <button type="button" class="link" data-region-end onclick={close}>Close</button>
     </div>
     {@render children()}
   </div>

@@ -5,11 +5,17 @@ const CHOSEN = '[aria-selected="true"], [role="treeitem"][tabindex="0"]';
 const CONTROL =
   'iframe, button:not(:disabled), a[href], input:not(:disabled), select:not(:disabled), [tabindex="0"]';
 
+/** The first control of a part, what puts the part away last (`data-region-end`); null without one. */
+function maybeFirstControl(region: HTMLElement): HTMLElement | null {
+  const controls = [...region.querySelectorAll<HTMLElement>(CONTROL)];
+  return controls.find(({ dataset }) => dataset.regionEnd === undefined) ?? controls[0] ?? null;
+}
+
 /** @returns what had the focus there last, else what is chosen there, else its first control; null without one. */
 function maybeStartOf(region: HTMLElement): HTMLElement | null {
   const last = left.get(region);
   if (last && region.contains(last)) return last;
-  return region.querySelector<HTMLElement>(CHOSEN) ?? region.querySelector<HTMLElement>(CONTROL);
+  return region.querySelector<HTMLElement>(CHOSEN) ?? maybeFirstControl(region);
 }
 
 /** Marks a frame that has the keys until it has them no more: Chromium does not say so by `:focus`. */
