@@ -130,7 +130,7 @@ test('the export draws what the preview draws, every part of every kind, conditi
   test.setTimeout(420_000);
   const project = changed(...everyKind('find-us'));
   const { url } = await exportedVisit(project, true);
-  const bench = await Bench.openDemo(page);
+  const bench = new Bench(page);
   await bench.importProject(project, bytes);
   let compared = 0;
   for (const conditions of SETS) {

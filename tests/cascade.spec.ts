@@ -293,7 +293,7 @@ async function underEach(
 test('the same tabs in the preview, every part in every state, under every condition by switches', async ({
   page
 }) => {
-  const bench = await Bench.openDemo(page);
+  const bench = new Bench(page);
   await bench.importProject(tunedDemo, bytes);
   await bench.pick('Season tabs');
   await page.keyboard.press('t');
@@ -458,7 +458,7 @@ test(
   'the same other pieces in the preview, under every condition by switches',
   thorough,
   async ({ page }) => {
-    const bench = await Bench.openDemo(page);
+    const bench = new Bench(page);
     await bench.importProject(others, bytes);
     await page.keyboard.press('t');
     await page.mouse.move(2, 2);

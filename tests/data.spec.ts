@@ -45,7 +45,6 @@ async function openDemoPage(page: Page): Promise<Bench> {
   ];
   const bare = apply(registry, demo, { type: 'batch', label: '', commands });
   if (!bare.ok) throw new Error(bare.refusal.sentence);
-  await page.goto('/');
   await bench.importProject(bare.project, bytes);
   await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Questions' });
   await bench.pick('Questions heading');
@@ -100,7 +99,7 @@ test('a team list from a CSV of twelve, with pictures, only those on site, in si
     .evaluate((each) => (each as HTMLElement).click());
   await expect(page.getByRole('treeitem', { selected: true })).toContainText('name');
   await bench.saved();
-  await page.reload();
+  await bench.reopen();
   await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Questions' });
   await expect((await previewFrame(page)).locator('ul.k-list > li')).toHaveCount(8);
 });

@@ -259,7 +259,7 @@ test(
       id: 'gate-heading',
       effect: 'enter'
     } as Command);
-    const bench = await Bench.openDemo(page);
+    const bench = new Bench(page);
     await bench.importProject(project, bytes);
     await bench.pick('Hours');
     await bench.view('Timing');

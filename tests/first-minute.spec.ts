@@ -1,6 +1,7 @@
 import { axeViolations } from './support/axe';
 import { expect, test, type Page } from './support/test';
 import { thorough } from './support/thorough';
+import { visit } from './support/window';
 import { Bench, openWithoutTools } from './support/workbench';
 
 const field = (page: Page) => page.getByRole('combobox', { name: 'What to insert' });
@@ -230,7 +231,7 @@ test('what is no piece is found among them, and the picked piece does it; what i
 });
 
 test('a new project starts from a page of ours, or from a copy of another project’s', async ({ page }) => {
-  await page.goto('/');
+  await visit(page, '/');
   await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
   await page.getByRole('button', { name: 'New project' }).click();
   await page.getByRole('radio', { name: /An overview/ }).check();
@@ -239,7 +240,7 @@ test('a new project starts from a page of ours, or from a copy of another projec
   const bench = new Bench(page);
   await expect(bench.row('Offers')).toBeVisible();
   await expect(bench.preview.getByRole('heading', { name: 'What there is' })).toBeVisible();
-  await page.goto('/');
+  await visit(page, '/');
   await page.getByRole('button', { name: 'New project' }).click();
   await page.getByRole('radio', { name: /A copy of a page/ }).check();
   await page

@@ -239,7 +239,7 @@ test(
     const make = makeWith({ exactIds: true });
     const content = [make('still', 'Box', { label: 'Hold what moves' })];
     const root = make('page', 'Page', {}, { sections: [make('section', 'All', {}, { content })] });
-    const bench = await Bench.openDemo(page);
+    const bench = new Bench(page);
     await bench.importProject(createProject('Boxed', root));
     await bench.pick('Box');
     await bench.view('Fill');

@@ -118,7 +118,7 @@ test('the page that was worked on last is shown again, until it is gone', async 
   await page.keyboard.press('Control+z');
   await expect(shown).toHaveCount(0);
   await bench.saved();
-  await page.reload();
+  await bench.reopen();
   await expect(bench.row('First section')).toBeVisible();
   await expect(shown).toHaveCount(0);
 });

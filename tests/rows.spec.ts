@@ -32,7 +32,7 @@ function listOfFruit(): Project {
 test('a piece is drawn for each row; a press on any of them picks it, and its look is the look of all', async ({
   page
 }) => {
-  const bench = await Bench.openDemo(page);
+  const bench = new Bench(page);
   await bench.importProject(listOfFruit());
   const frame = await previewFrame(page);
   const headings = frame.locator('h2');
@@ -43,6 +43,6 @@ test('a piece is drawn for each row; a press on any of them picks it, and its lo
   await bench.set('color', 'Text', 'rest', '#123456');
   for (const heading of await headings.all()) await expect(heading).toHaveCSS('color', 'rgb(18, 52, 86)');
   await bench.saved();
-  await page.reload();
+  await bench.reopen();
   await expect((await previewFrame(page)).locator('h2')).toHaveText(['Pippin', 'Russet', 'Costard']);
 });

@@ -5,6 +5,7 @@ import { isThorough, thorough } from './support/thorough';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { writeProjectFile } from '../src/core/formats/project-file';
 import { axeViolations } from './support/axe';
+import { visit } from './support/window';
 import { Bench, openWithoutTools } from './support/workbench';
 
 const importFile = (page: Page, name: string, content: Uint8Array) =>
@@ -191,7 +192,7 @@ test('axe-core finds nothing on any screen', async ({ page }) => {
     const found = await axeViolations(page, isThorough ? undefined : part);
     expect([screen, found]).toEqual([screen, []]);
   };
-  await page.goto('/');
+  await visit(page, '/');
   await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
   await check('home');
   const bench = await Bench.openDemo(page);
@@ -220,7 +221,7 @@ test('axe-core finds nothing on any screen', async ({ page }) => {
   }
   await page.getByRole('button', { name: 'No findings' }).click();
   await check('findings');
-  await page.goto('/project/none');
+  await visit(page, '/project/none');
   await expect(page.getByText('This project is not here')).toBeVisible();
   await check('no such project');
 });
@@ -241,7 +242,7 @@ test(
 );
 
 test('home: new, rename, duplicate, export, import, delete and bring back', async ({ page }) => {
-  await page.goto('/');
+  await visit(page, '/');
   const more = (name: string) => page.getByRole('button', { name: `More for ${name}` });
   await more('Quillmere Orchard').click();
   await page.getByRole('menuitem', { name: 'Duplicate' }).click();

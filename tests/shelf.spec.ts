@@ -30,7 +30,7 @@ test('a piece goes on the shelf, is placed linked on another page, and follows w
   await page.keyboard.press('Control+z');
   await expect(shelf.getByRole('textbox', { name: 'Name of Welcome heading' })).toBeVisible();
   await bench.saved();
-  await page.reload();
+  await bench.reopen();
   await expect(bench.preview.getByRole('heading', { name: 'An orchard with new names' })).toBeVisible();
   await page.keyboard.press('Shift+S');
   await expect(shelf.getByRole('textbox', { name: 'Name of Welcome heading' })).toBeVisible();

@@ -291,7 +291,7 @@ test('what is resolved of a piece that is stuck, and of its parts, is what Chrom
 }) => {
   const project = stickingQuotation();
   expect(resolvedIn(project, 'stuck')).not.toEqual(resolvedIn(project, 'rest'));
-  const bench = await Bench.openDemo(page);
+  const bench = new Bench(page);
   await bench.importProject(project);
   const preview = await previewFrame(page);
   const inPage = await page.context().newPage();

@@ -21,11 +21,16 @@ import { Bench } from './support/workbench';
 
 const make = makeWith({ exactIds: true });
 
-/** A page of one section with a heading below what is given: it is swept in a fraction of the time of the demo's. */
+/** A page of some sections, by what they hold: it is swept in a fraction of the time of the demo's. */
+function pageOf(...contents: (readonly Fragment[])[]): Project {
+  const sections = contents.map((content, i) => make('section', `Section ${i + 1}`, {}, { content }));
+  return createProject('Small', make('page', 'Page', {}, { sections }));
+}
+
+/** A page of one section with a heading below what is given. */
 function smallPage(...content: Fragment[]): Project {
   const heading = make('heading', 'Welcome heading', { text: 'A day among old trees', level: '1' });
-  const section = make('section', 'Welcome', {}, { content: [...content, heading] });
-  return createProject('Small', make('page', 'Page', {}, { sections: [section] }));
+  return pageOf([...content, heading]);
 }
 
 /** Tabs that stay tabs however narrow it is, so that their labels wrap. */
@@ -309,7 +314,7 @@ test('the command line finds the same over all widths, and says where there is n
   };
   const found = runs[0]!.results.find(({ ruleId }) => ruleId === 'page-sideways')!;
 
-  const bench = await Bench.openDemo(page);
+  const bench = new Bench(page);
   await bench.importProject(project);
   await bench.view('Widths');
   await expect(page.getByText(/^swept in /)).toBeVisible();
@@ -478,13 +483,14 @@ test(
 test('sections that were edited are looked at alone, and all that is told is what the whole page tells', async ({
   page
 }) => {
-  // Every third word cannot be broken, so that headings, labels and the width of the page all have something to tell.
-  const project = changed(
-    put(make('button', 'Wide', { label: LONG })),
-    { type: 'set-setting', id: 'season-tabs', key: 'foldUnder', value: 0 },
-    { type: 'set-setting', id: 'welcome-heading', key: 'text', value: `An orchard and the ${LONG} of it` }
-  );
-  const bench = await swept(page, project);
+  // Words that cannot be broken, so that headings, labels and the width of the page all have something to tell.
+  const heading = make('heading', 'Welcome heading', {
+    text: `An orchard and the ${LONG} of it`,
+    level: '1'
+  });
+  const words = make('text', 'Welcome text', { html: '<p>Trees and paths.</p>' });
+  const sections = [[heading, words], [seasonTabs], [make('button', 'Wide', { label: LONG })]];
+  const bench = await swept(page, pageOf(...sections));
   const told = page.getByText(/^swept in /);
   const isDone = page.getByRole('button', { name: 'Sweep again' });
   const layouts = async () => Number(/(\d+) layouts/.exec(await told.innerText())![1]);

@@ -83,7 +83,7 @@ test('the history goes to any point, and a named version can be gone back to', a
   await history.getByRole('button', { name: /^Three renamed/ }).click();
   await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Two', 'Three', 'Wassail']);
   await bench.saved();
-  await page.reload();
+  await bench.reopen();
   await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Two', 'Three', 'Wassail']);
   await bench.row('Season tabs').click();
   await page.keyboard.press('Control+z');

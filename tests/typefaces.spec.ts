@@ -169,6 +169,6 @@ test('is added by hand, used on the page, and drawn in the preview; what is none
   await choice.selectOption({ label: 'the page changes over to it' });
   await expect(choice).toHaveValue('changes');
   await bench.saved();
-  await page.reload();
+  await bench.reopen();
   await expect.poll(drawn).toEqual([expect.stringMatching(/loaded$/)]);
 });

@@ -109,13 +109,12 @@ export class AppWindow extends KeptWindow {
     return page.evaluate(emptyStorage);
   }
 
-  protected canStay(page: Page): Promise<boolean> {
-    return runsApp(page, this.origin);
+  protected async canStay(page: Page): Promise<boolean> {
+    return page.url().startsWith(`${this.origin}/`) && (await runsApp(page));
   }
 
-  protected async leave(page: Page): Promise<void> {
-    await follow(page, AWAY);
-    await page.getByRole('heading', { name: 'This project is not here' }).waitFor();
+  protected leave(page: Page): Promise<void> {
+    return leaveProject(page);
   }
 }
 
@@ -165,11 +164,19 @@ function setOnBlankPage(page: Page): void {
   };
 }
 
-/** Shows an address of the app: by a link where the window waits in the app already, else by loading it. */
+/**
+ * Shows an address of the app: by a link where the window shows the app already, else by loading it, which takes
+ * several times as long.
+ */
 export async function visit(page: Page, path: string): Promise<void> {
-  const isWaiting = new URL(page.url()).pathname === AWAY;
-  if (isWaiting) await follow(page, path);
+  if (await runsApp(page)) await follow(page, path);
   else await page.goto(path);
+}
+
+/** Leaves what a window of the app shows, as a visitor does. */
+export async function leaveProject(page: Page): Promise<void> {
+  await follow(page, AWAY);
+  await page.getByRole('heading', { name: 'This project is not here' }).waitFor();
 }
 
 /** Presses a link to another view of the app, which the app's own router follows. */
@@ -183,8 +190,7 @@ async function follow(page: Page, path: string): Promise<void> {
 }
 
 /** Whether a window shows the app, rather than another site or a page of ours that has no script. */
-async function runsApp(page: Page, origin: string): Promise<boolean> {
-  if (!page.url().startsWith(`${origin}/`)) return false;
+async function runsApp(page: Page): Promise<boolean> {
   return page.evaluate(() => Object.keys(window).some((name) => name.startsWith('__sveltekit_')));
 }
 

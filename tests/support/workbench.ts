@@ -1,7 +1,7 @@
 import { writeProjectFile } from '../../src/core/formats/project-file';
 import type { AssetId, Project } from '../../src/core/project/types';
 import type { View } from '../../src/lib/state/workbench.svelte';
-import { visit } from './window';
+import { leaveProject, visit } from './window';
 import { expect, type FrameLocator, type Locator, type Page } from '@playwright/test';
 
 /** The open workbench, as hands find it. */
@@ -44,6 +44,13 @@ export class Bench {
       .first()
       .click();
     await expect(this.page.getByRole('treeitem').first()).toBeVisible();
+  }
+
+  /** Leaves the project and opens it again, from what was stored of it. */
+  async reopen(): Promise<void> {
+    const { pathname } = new URL(this.page.url());
+    await leaveProject(this.page);
+    await visit(this.page, pathname);
   }
 
   row(name: string): Locator {
