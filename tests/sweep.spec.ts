@@ -21,16 +21,16 @@ import { Bench } from './support/workbench';
 
 const make = makeWith({ exactIds: true });
 
-/** A page of some sections, by what they hold: it is swept in a fraction of the time of the demo's. */
-function pageOf(...contents: (readonly Fragment[])[]): Project {
-  const sections = contents.map((content, i) => make('section', `Section ${i + 1}`, {}, { content }));
+/** A page of some sections, what they hold by their names: it is swept in a fraction of the time of the demo's. */
+function pageOf(contents: Readonly<Record<string, readonly Fragment[]>>): Project {
+  const sections = Object.entries(contents).map(([name, content]) => make('section', name, {}, { content }));
   return createProject('Small', make('page', 'Page', {}, { sections }));
 }
 
 /** A page of one section with a heading below what is given. */
 function smallPage(...content: Fragment[]): Project {
   const heading = make('heading', 'Welcome heading', { text: 'A day among old trees', level: '1' });
-  return pageOf([...content, heading]);
+  return pageOf({ Welcome: [...content, heading] });
 }
 
 /** Tabs that stay tabs however narrow it is, so that their labels wrap. */
@@ -489,8 +489,8 @@ test('sections that were edited are looked at alone, and all that is told is wha
     level: '1'
   });
   const words = make('text', 'Welcome text', { html: '<p>Trees and paths.</p>' });
-  const sections = [[heading, words], [seasonTabs], [make('button', 'Wide', { label: LONG })]];
-  const bench = await swept(page, pageOf(...sections));
+  const wide = make('button', 'Wide', { label: LONG });
+  const bench = await swept(page, pageOf({ Welcome: [heading, words], Seasons: [seasonTabs], Gate: [wide] }));
   const told = page.getByText(/^swept in /);
   const isDone = page.getByRole('button', { name: 'Sweep again' });
   const layouts = async () => Number(/(\d+) layouts/.exec(await told.innerText())![1]);
