@@ -15,7 +15,7 @@ import { Counted } from './support/counted';
 import { expect, test, type Page } from './support/test';
 import { sample, thorough, thoroughUnless } from './support/thorough';
 import { VISIT } from './support/demo';
-import { bytes, changed, demo, open, put } from './support/visit';
+import { bytes, demo, open } from './support/visit';
 import { everyWidth, lineRuns } from './support/widths';
 import { Bench } from './support/workbench';
 

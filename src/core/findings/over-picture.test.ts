@@ -81,6 +81,22 @@ describe('text over a picture', () => {
     expect(about(lighter)).toHaveLength(1);
   });
 
+  it('is not mended by a layer that would spoil other words on it', () => {
+    const note = makeWith({ exactIds: true })('text', 'Note', { html: '<p>Free to all</p>' });
+    const bare: Command = { type: 'remove', ids: ['tabs'] };
+    const light = over(['#d8d8d8ff', '#f4f4f4ff'], white('heading'), bare);
+    const alone = about(light)[0]!.fix!;
+    const project = after(light, {
+      type: 'insert',
+      fragment: note,
+      at: { parent: 'section', slot: 'content', index: 0 }
+    });
+    expect([alone.label, about(project, 'note')]).toEqual([expect.stringContaining('% black'), []]);
+    expect(about(after(project, ...(alone.commands as Command[])), 'note')).toHaveLength(1);
+    const mended = after(project, ...(about(project)[0]!.fix!.commands as Command[]));
+    expect([...about(mended), ...about(mended, 'note')]).toEqual([]);
+  });
+
   it('reads a gradient by its colours', () => {
     const both = heading(
       over(

@@ -9,10 +9,11 @@ import { STYLE_PROPERTIES } from '../../css/properties';
 import { heapOf } from '../../kinds/circumstances';
 import type { Fix } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
-import { carryPlaces, nodeOf } from '../../project/tree';
+import { carryPlaces, nodeOf, subtreeIds } from '../../project/tree';
 import type { NodeId, Project, StateName } from '../../project/types';
 import { nearestColour } from './nearest-colour';
-import { at, type Place } from './places';
+import { at, wordsOf, type Place } from './places';
+import { compact } from '../../data/compact';
 import { firstGiven } from '../../data/first-given';
 
 /** WCAG 2.2, success criterion 1.4.3: text has a contrast of at least 4.5 : 1. Disabled controls are exempt. */
@@ -64,29 +65,37 @@ function maybeVeiler(registry: Registry, project: Project, place: Place): [NodeI
   return [owner, ({ colour, percent }) => veil(owner, colour, percent / 100) as Command[]];
 }
 
+/** Words on a piece and on all that it holds which can be read now. */
+const readableOn = (registry: Registry, project: Project, owner: NodeId): readonly Place[] =>
+  subtreeIds(project, owner)
+    .flatMap((id) => wordsOf(registry, project, nodeOf(project, id)))
+    .filter((place) => canBeRead(registry, project, place));
+
 /**
- * The least opacity, in whole percent, of a black or white layer over the picture at which the text can be
- * read.
+ * The least opacity, in whole percent, of a black or white layer over the picture at which the text can be read; null
+ * where none is, or each would spoil other words on the picture.
  */
 export function maybeVeil(registry: Registry, project: Project, place: Place): Fix | null {
   const [owner, lay] = maybeVeiler(registry, project, place) ?? [];
   if (!owner || !lay) return null;
-  const isEnough = (veil: Veil) => {
+  const areRead = (veil: Veil, places: readonly Place[]) => {
     const after = maybeAfter(registry, project, lay(veil));
-    return after !== null && canBeRead(registry, after, place);
+    return after !== null && places.every((each) => canBeRead(registry, after, each));
   };
-  const [black, white] = [maybeThinnest('#000000', isEnough), maybeThinnest('#ffffff', isEnough)];
-  const best = thinner(black, white);
+  const others = readableOn(registry, project, owner);
+  const found = (['#000000', '#ffffff'] as const).map((colour) =>
+    maybeThinnest(colour, (veil) => areRead(veil, [place]))
+  );
+  const best = thinnest(found.filter((veil) => veil !== null && areRead(veil, others)));
   if (!best) return null;
-  const name = best === black ? 'black' : 'white';
+  const name = best.colour === '#000000' ? 'black' : 'white';
   const label = `Lay ${best.percent} % ${name} behind the words, in ${nodeOf(project, owner).name}`;
   return { label, commands: lay(best) };
 }
 
-function thinner(one: Veil | null, other: Veil | null): Veil | null {
-  if (!one || !other) return one ?? other;
-  return other.percent < one.percent ? other : one;
-}
+/** The one that lets most through; null of none. */
+const thinnest = (veils: readonly (Veil | null)[]): Veil | null =>
+  compact(veils).toSorted((one, other) => one.percent - other.percent)[0] ?? null;
 
 type CellOf = { readonly id: NodeId } & Pick<Place, 'part' | 'state' | 'condition'>;
 

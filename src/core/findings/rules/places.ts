@@ -138,6 +138,12 @@ export function placesOf(
 export const writesOwnText = (registry: Registry, { node, part }: Pick<Place, 'node' | 'part'>): boolean =>
   part !== 'root' || Object.keys(registry.of(node).slots).length === 0;
 
+/** Every part of a piece that has words of its own, at rest. */
+export const wordsOf = (registry: Registry, project: Project, node: Node): readonly Place[] =>
+  drawnAnatomy(registry, project, node)
+    .filter(([part, { hasText }]) => hasText && writesOwnText(registry, { node, part }))
+    .map((drawn) => placeOf(registry.of(node), node, drawn, 'rest', 'always'));
+
 const isAtRest = ({ state, condition }: Place): boolean => state === 'rest' && condition === 'always';
 
 /**
@@ -152,10 +158,9 @@ export function restOverPicture(
   seen: readonly Place[]
 ): readonly Place[] {
   const known = new Set(seen.filter(isAtRest).map(({ part }) => part));
-  return drawnAnatomy(registry, project, node)
-    .filter(([part, { hasText }]) => hasText && !known.has(part) && writesOwnText(registry, { node, part }))
-    .filter(([part]) => maybeGroundOwner(registry, project, { node: node.id, part }))
-    .map((drawn) => placeOf(registry.of(node), node, drawn, 'rest', 'always'));
+  return wordsOf(registry, project, node)
+    .filter(({ part }) => !known.has(part))
+    .filter(({ part }) => maybeGroundOwner(registry, project, { node: node.id, part }));
 }
 
 const OF_GROUND = ['color', 'background-color'];
@@ -196,15 +201,11 @@ export interface Within {
 
 /** Every part with words, at rest, while a part around it is in a state that shows another ground there. */
 export function placesWithin(registry: Registry, project: Project, node: Node): readonly Within[] {
-  const kind = registry.of(node);
-  return drawnAnatomy(registry, project, node)
-    .filter(([part, { hasText }]) => hasText && writesOwnText(registry, { node, part }))
-    .flatMap((drawn) => {
-      const atRest = placeOf(kind, node, drawn, 'rest', 'always');
-      return statesAround(registry, project, node, drawn[0]).map((around) => {
-        const { part, state } = around;
-        const where = wordsForAround(around);
-        return { atRest, around, place: { ...atRest, around: { node: around.node.id, part, state }, where } };
-      });
-    });
+  return wordsOf(registry, project, node).flatMap((atRest) =>
+    statesAround(registry, project, node, atRest.part).map((around) => {
+      const { part, state } = around;
+      const where = wordsForAround(around);
+      return { atRest, around, place: { ...atRest, around: { node: around.node.id, part, state }, where } };
+    })
+  );
 }
