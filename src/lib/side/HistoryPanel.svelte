@@ -122,6 +122,7 @@
   form {
     display: flex;
     gap: 6px;
+    margin-bottom: 8px;
   }
   ul,
   ol {
