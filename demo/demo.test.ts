@@ -46,7 +46,14 @@ it('the README lists every kind that is inserted and every effect, each in its o
 });
 
 it('the command line runs as a program of its own, and tells its exit code', () => {
-  const args = ['--import', 'tsx', 'src/cli/main.ts', 'check', 'README.md'];
-  const { status, stderr } = spawnSync(process.execPath, args, { cwd: root, encoding: 'utf8' });
-  expect({ status, stderr }).toEqual({ status: 2, stderr: expect.stringContaining('README.md') });
+  const call = (...args: string[]) =>
+    spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/main.ts', ...args], {
+      cwd: root,
+      encoding: 'utf8'
+    });
+  expect(call('check', 'demo/orchard.kymation')).toMatchObject({
+    status: 0,
+    stdout: expect.stringContaining('0 findings')
+  });
+  expect(call('melt')).toMatchObject({ status: 2, stderr: expect.stringContaining('no command “melt”') });
 });

@@ -5,6 +5,7 @@ import { maybePageOf, subtreeIds, type Holder } from '../project/tree';
 import type { Fragment, Node, NodeId, Place, Project } from '../project/types';
 import type { KindOf } from './finding';
 import type { Registry } from './registry';
+import { schemaDefaults } from './settings';
 
 /** A piece that draws a heading, and the setting that says its level. */
 export interface Heading {
@@ -21,11 +22,9 @@ const DEEPEST = 6;
 
 type Settings = ReturnType<KindOf>['settings'];
 
-const usualLevels = new WeakMap<Settings, unknown>();
-
-/** The level before anyone sets one; remembered, since every heading of a page is looked at for each of them. */
+/** The level before anyone sets one. */
 const usualLevel = (settings: Settings, key: string): unknown =>
-  remembered(usualLevels, settings, () => (settings.getDefault() as Record<string, unknown>)[key]);
+  (schemaDefaults<object>(settings) as Record<string, unknown>)[key];
 
 const titles = new WeakMap<Settings, boolean>();
 

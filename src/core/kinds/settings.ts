@@ -3,17 +3,20 @@ import { remembered } from '../data/remembered';
 import type { Node } from '../project/types';
 import type { Kind } from './contract';
 
-const defaultsOf = new WeakMap<Kind, Record<string, unknown>>();
+const defaultsOf = new WeakMap<object, object>();
 /** By the settings as they are stored: copies of a piece share them. */
 const settingsOf = new WeakMap<
   Node['settings'],
   { readonly kind: Kind; readonly filled: Record<string, unknown> }
 >();
 
+/** @returns what a schema has where nothing is set; the same object for the same schema. */
+export const schemaDefaults = <T extends object>(schema: { getDefault(): T }): Readonly<T> =>
+  remembered(defaultsOf, schema, () => schema.getDefault() ?? {}) as T;
+
 /** @returns the settings a new piece of the kind has; the same object for the same kind. */
-export function defaultSettings(kind: Kind): Record<string, unknown> {
-  return remembered(defaultsOf, kind, () => (kind.settings.getDefault() ?? {}) as Record<string, unknown>);
-}
+export const defaultSettings = ({ settings }: Kind): Record<string, unknown> =>
+  schemaDefaults<object>(settings) as Record<string, unknown>;
 
 /** @returns the settings with the kind's defaults filled in; the same object for the same settings. */
 export function settingsWithDefaults(kind: Kind, node: Node): Record<string, unknown> {
@@ -25,12 +28,6 @@ export function settingsWithDefaults(kind: Kind, node: Node): Record<string, unk
   settingsOf.set(node.settings, { kind, filled });
   return filled;
 }
-
-const defaultsOfSchema = new WeakMap<object, object>();
-
-/** @returns what a schema has where nothing is set, made once for each. */
-export const schemaDefaults = <T extends object>(schema: { getDefault(): T }): Readonly<T> =>
-  remembered(defaultsOfSchema, schema, () => schema.getDefault()) as T;
 
 /** @returns the settings of a piece with the defaults of their schema filled in, for rules that carry no kind. */
 export const ownSettings = <T extends AnyObject>(schema: ObjectSchema<T>, { settings }: Node): T =>

@@ -1,9 +1,9 @@
 import type { Box } from '../../facts/box';
-import { effectKey } from '../../kinds/effects';
+import { ownValues } from '../../kinds/effects';
 import { type FindingRule, type Fix, type KindOf, warning } from '../../kinds/finding';
 import { pathTo } from '../../project/tree';
 import type { Node, Project } from '../../project/types';
-import { settings } from './settings';
+import { settings, type EnterSettings } from './settings';
 
 /** Hardly any window is lower, px: what stands above is seen when the page opens (common practice, no source). */
 const FIRST_SCREEN = 600;
@@ -15,8 +15,7 @@ const takeOff = ({ id }: Node): Fix => ({
   commands: [{ type: 'remove-effect', id, effect: 'enter' }]
 });
 
-const shareOf = ({ settings: own }: Node): number =>
-  Number(own[effectKey('enter', 'share')] ?? settings.getDefault().share) / 100;
+const shareOf = (node: Node): number => Number(ownValues<EnterSettings>('enter', settings, node).share) / 100;
 
 /** Whether so much of a piece is in sight when the page opens that it enters at once. */
 function isInFirstScreen(node: Node, { top, bottom }: Box): boolean {

@@ -1,4 +1,4 @@
-import { effectKey } from '../../kinds/effects';
+import { effectKey, ownValues } from '../../kinds/effects';
 import { settingFix, type FindingRule, type KindOf, type Remark, warning, error } from '../../kinds/finding';
 import { readingSeconds, wordsAbove, wordsIn } from '../../kinds/reading';
 import { maybeFileOf } from '../../project/files';
@@ -18,14 +18,7 @@ const ruleOf = (
   check: (node, project, _facts, of) => (waits(node) ? check(ownOf(node), node, project, of) : null)
 });
 
-const ownOf = (node: Node): WaitSettings => {
-  const defaults = settings.getDefault();
-  const own = Object.keys(defaults).map((key) => [key, node.settings[effectKey('wait', key)]] as const);
-  return {
-    ...defaults,
-    ...Object.fromEntries(own.filter(([, value]) => value !== undefined))
-  } as WaitSettings;
-};
+const ownOf = (node: Node): WaitSettings => ownValues('wait', settings, node);
 
 const waits = ({ effects }: Node): boolean => effects?.includes('wait') ?? false;
 

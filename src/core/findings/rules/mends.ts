@@ -86,16 +86,14 @@ export function maybeVeil(registry: Registry, project: Project, place: Place): F
   const found = (['#000000', '#ffffff'] as const).map((colour) =>
     maybeThinnest(colour, (veil) => areRead(veil, [place]))
   );
-  const best = thinnest(found.filter((veil) => veil !== null && areRead(veil, others)));
+  const [best] = compact(found)
+    .filter((veil) => areRead(veil, others))
+    .toSorted((one, other) => one.percent - other.percent);
   if (!best) return null;
   const name = best.colour === '#000000' ? 'black' : 'white';
   const label = `Lay ${best.percent} % ${name} behind the words, in ${nodeOf(project, owner).name}`;
   return { label, commands: lay(best) };
 }
-
-/** The one that lets most through; null of none. */
-const thinnest = (veils: readonly (Veil | null)[]): Veil | null =>
-  compact(veils).toSorted((one, other) => one.percent - other.percent)[0] ?? null;
 
 type CellOf = { readonly id: NodeId } & Pick<Place, 'part' | 'state' | 'condition'>;
 

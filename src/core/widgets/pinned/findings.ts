@@ -1,12 +1,12 @@
 import { settingFix, warning, type FindingRule } from '../../kinds/finding';
+import { ownSettings } from '../../kinds/settings';
 import type { Node, NodeId, Project } from '../../project/types';
 import { settings, type PinnedSettings } from './settings';
 
 const KINDS = ['pinned'];
 const PICTURES = ['image', 'figure', 'video', 'embed'];
 
-const ownOf = (node: Node): PinnedSettings =>
-  ({ ...settings.getDefault(), ...node.settings }) as unknown as PinnedSettings;
+const ownOf = (node: Node): PinnedSettings => ownSettings(settings, node) as unknown as PinnedSettings;
 
 const childrenOf = (project: Project, id: NodeId): readonly Node[] =>
   Object.values(project.nodes[id]?.slots ?? {})
