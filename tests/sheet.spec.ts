@@ -1,7 +1,29 @@
 import chroma from 'chroma-js';
-import { expect, test } from './support/test';
+import { expect, test, type Locator } from './support/test';
 import { thorough } from './support/thorough';
 import { Bench } from './support/workbench';
+
+/** Follows a property frame by frame from now on. @returns asks for its values since then, each once. */
+async function seenInFrames(
+  root: Locator,
+  selector: string,
+  property: string
+): Promise<() => Promise<string[]>> {
+  const seen = await root.evaluateHandle(
+    (_, [of, name]) => {
+      const values = new Set<string>();
+      const look = () => {
+        const element = document.querySelector(of!);
+        if (element) values.add(getComputedStyle(element).getPropertyValue(name!));
+        requestAnimationFrame(look);
+      };
+      look();
+      return values;
+    },
+    [selector, property]
+  );
+  return () => seen.evaluate((values) => [...values]);
+}
 
 test.describe('state sheet', () => {
   test('a value typed into a cell reaches the preview, its own column only, and can be taken away', async ({
@@ -94,10 +116,10 @@ test.describe('state sheet', () => {
     await expect
       .poll(() =>
         heading.evaluate((element) => {
-          const [drawn, cell] = [
-            element.getBoundingClientRect(),
-            element.closest('k-stage > div')!.getBoundingClientRect()
-          ];
+          const around = element.closest('k-stage > div');
+          // It may just be drawn anew.
+          if (!around) return null;
+          const [drawn, cell] = [element.getBoundingClientRect(), around.getBoundingClientRect()];
           return {
             starts: Math.round(drawn.left - cell.left),
             isReadable: drawn.height > 16 && drawn.height <= cell.height
@@ -166,6 +188,26 @@ test.describe('state sheet', () => {
     await expect(drawn).toHaveCSS('background-color', 'rgb(0, 0, 255)');
     await page.getByRole('tab', { name: 'all widths', exact: true }).click();
     await expect(drawn).toHaveCSS('background-color', beige);
+  });
+
+  test('what is edited or drawn is seen at once, though the page fades from one state to another', async ({
+    page
+  }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await bench.view('States');
+    const summer = bench.preview.locator('#summer-tab');
+    await expect(summer).not.toHaveCSS('transition-duration', '0s');
+    const drawn = page.frameLocator('iframe[title="tab in each state"]').locator('k-stage .season-tabs-tab');
+    await expect(drawn).toHaveCount(7);
+    const stage = page.frameLocator('iframe[title="tab in each state"]').locator('html');
+    const backgrounds = await seenInFrames(bench.preview.locator('html'), '#summer-tab', 'background-color');
+    const scales = await seenInFrames(stage, 'k-stage .season-tabs-tab', 'scale');
+    await bench.set('background-color', 'Background', 'rest', '#123456');
+    await expect(drawn.first()).toHaveCSS('background-color', 'rgb(18, 52, 86)');
+    await expect(summer).toHaveCSS('background-color', 'rgb(18, 52, 86)');
+    expect(await backgrounds()).toEqual(['rgb(246, 239, 224)', 'rgb(18, 52, 86)']);
+    expect(await scales()).toHaveLength(1);
   });
 
   test('what is set for a condition that the page is not shown in says so, and shows it', async ({

@@ -12,6 +12,7 @@ import { forgetMeasured } from './readers';
 import { drawSpecimens, maybeHeard } from './specimens';
 import { fetched } from './fetched';
 import type { HeardTools } from './heard';
+import { createSettling } from './settling';
 import { createStack } from './stack';
 import { createWriting } from './writing';
 import { compact } from '$core/data/compact';
@@ -58,6 +59,8 @@ const following = createFollowing({
   picked: () => shown.picked?.node ?? null,
   tell
 });
+
+const settle = createSettling();
 
 const stack = createStack((id) => page.elementOf(id), tell);
 
@@ -177,6 +180,7 @@ function patch(message: Extract<ToFrame, { type: 'patch' }>): void {
   // Asking for a box makes style and layout part of the measured work. What comes by the hundred is laid out
   // once it is all there.
   if (message.nodes.length < MANY) body.getBoundingClientRect();
+  settle();
   const work = performance.now() - from;
   force();
   soonOutlined();
@@ -428,5 +432,7 @@ function redrawSpecimens(): void {
 async function tellHeard(order: NonNullable<typeof specimens>): Promise<void> {
   const tools = await fetchHeard().catch((error: Error) => tell({ type: 'fault', sentence: error.message }));
   const heard = tools && specimens === order ? maybeHeard(body, order, tools) : null;
+  // The part was in each state for a moment, and is where it was.
+  settle();
   if (heard) tell({ type: 'heard', node: order.node, part: order.part, heard });
 }

@@ -38,6 +38,8 @@ export function drawSpecimens(body: HTMLElement, stage: HTMLElement, order: Orde
   const scales = clones.map((clone) => scaleOf(clone, order));
   clones.forEach((clone, i) => {
     const { scale, isCut, skipped } = scales[i]!;
+    // It would shrink before one's eyes where the part fades from one scale to another.
+    clone.style.transition = 'none';
     if (scale < 1) clone.style.scale = String(scale);
     if (isCut)
       Object.assign(clone.style, {
