@@ -9,7 +9,10 @@ const REST_MS = 150;
 /** The page that was just opened comes first, and the hand that goes to it. */
 const FIRST_MS = 500;
 
-/** A worker of a project that was left, ready for the next: bringing the rules into one takes long. */
+/**
+ * A worker of a project that was left, ready for the next: bringing the rules into one takes long, and it knows what
+ * they say of that project, should it be opened again.
+ */
 let spare: Worker | null = null;
 /** Counts over all projects of this window, so that an answer of one is never taken for that of another. */
 let lastId = 0;
@@ -21,7 +24,6 @@ export class FindingsWatch {
   #sent: Project | null = null;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #id = 0;
-  #answered = 0;
   #isBegun = false;
 
   /** The first look, once the page is on show, which needs the machine more; later calls do nothing. */
@@ -65,16 +67,14 @@ export class FindingsWatch {
   #take({ id, ms, findings }: FindingsAnswer): void {
     performance.measure('kymation findings', { start: 0, end: ms });
     performance.clearMeasures('kymation findings');
-    this.#answered = id;
     if (id === this.#id) this.all = findings;
   }
 
   stop(): void {
     clearTimeout(this.#timer);
-    // One that is still at work would keep the next project waiting.
-    const isIdle = this.#answered === this.#id;
-    if (isIdle && !spare) spare = this.#worker;
-    else this.#worker?.terminate();
+    // It may still be at work on this project: that takes less than a new one takes to begin.
+    if (spare) this.#worker?.terminate();
+    else spare = this.#worker;
     this.#worker = null;
     this.#sent = null;
     this.#isBegun = false;

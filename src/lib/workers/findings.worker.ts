@@ -2,6 +2,7 @@ import { loadGrammar } from '$core/css/grammar';
 import { createFindingsRunner, loadRules } from '$core/findings/run';
 import type { Facts } from '$core/kinds/finding';
 import { patched, type Diff } from '$core/project/diff';
+import { reconciled } from '$core/project/reconciled';
 import type { Project } from '$core/project/types';
 import { unpackedDiff, unpackedProject } from '$core/tables/packed';
 import { registry } from '$core/registry';
@@ -29,12 +30,19 @@ async function prepare() {
 
 const ready = prepare();
 let project: Project | null = null;
+let newest: FindingsRequest | null = null;
+
+/** What has come meanwhile is taken first. */
+const others = () => new Promise((resolve) => setTimeout(resolve));
 
 self.onmessage = async ({ data }: MessageEvent<FindingsRequest>) => {
   const runner = await ready;
-  if ('project' in data) project = unpackedProject(data.project);
+  if ('project' in data) project = reconciled(project, unpackedProject(data.project));
   else if (project) project = data.diffs.map(unpackedDiff).reduce(patched, project);
-  if (!project) return;
+  newest = data;
+  await others();
+  // The newest asks for the same, of the project as it is by then.
+  if (!project || newest !== data) return;
   const from = performance.now();
   const findings = runner.run(project, data.facts);
   self.postMessage({ id: data.id, findings, ms: performance.now() - from } satisfies FindingsAnswer);
