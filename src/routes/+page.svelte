@@ -2,7 +2,6 @@
   import {
     Button,
     FileUploaderButton,
-    InlineLoading,
     InlineNotification,
     Modal,
     OverflowMenu,
@@ -21,6 +20,7 @@
   import { registry } from '$core/registry';
   import Deleted from '$lib/home/Deleted.svelte';
   import Mark from '$lib/parts/Mark.svelte';
+  import Waiting from '$lib/parts/Waiting.svelte';
   import Thumbnail from '$lib/home/Thumbnail.svelte';
   import { saveFile } from '$lib/state/exporting';
   import { bringTools } from '$lib/state/tools';
@@ -233,7 +233,7 @@
         <p>Nothing of them is changed. Reload the page to try again.</p>
       </div>
     {:else if rows === null}
-      <InlineLoading description="Looking for your projects…" />
+      <Waiting description="Looking for your projects…" />
     {:else if rows.length === 0}
       <div class="empty">
         <p>There are no projects in this browser yet.</p>

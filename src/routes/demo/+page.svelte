@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { InlineLoading } from 'carbon-components-svelte';
   import { onMount } from 'svelte';
   import { goto } from '$app/navigation';
   import { resolve } from '$app/paths';
+  import Waiting from '$lib/parts/Waiting.svelte';
   import { storageSentence } from '$lib/store/db';
   import { demoProject } from '$lib/store/transfer';
 
@@ -22,7 +22,7 @@
     <a href={resolve('/')}>All projects</a>
   {:else}
     <h1 class="visually-hidden">Opening the demo</h1>
-    <InlineLoading description="Opening the demo…" />
+    <Waiting description="Opening the demo…" />
   {/if}
 </main>
 

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { InlineLoading } from 'carbon-components-svelte';
   import { resolve } from '$app/paths';
   import { page } from '$app/state';
   import type { ProjectId } from '$core/project/types';
+  import Waiting from '$lib/parts/Waiting.svelte';
   import WorkbenchView from '$lib/workbench/Workbench.svelte';
   import { keptPage } from '$lib/state/remembered';
   import { Workbench } from '$lib/state/workbench.svelte';
@@ -20,7 +20,7 @@
 {#await opened}
   <main class="wait">
     <h1 class="visually-hidden">Opening the project</h1>
-    <InlineLoading description="Opening the project…" />
+    <Waiting description="Opening the project…" />
   </main>
 {:then wb}
   {#if wb}
