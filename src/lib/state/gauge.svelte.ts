@@ -4,6 +4,7 @@ import type { Ask } from '$core/facts/fact';
 import type { Stops } from '$core/facts/stops';
 import type { RowFit } from '$core/facts/fit';
 import type { FactName } from '$core/facts/index';
+import { isRecoloured } from '$core/facts/recoloured';
 import { asksFor } from '$core/kinds/asks';
 import { fitFrom, fitsOnLine } from '$core/layout/fit';
 import type { Fit } from '$core/kinds/finding';
@@ -48,6 +49,15 @@ export class FitGauge {
   /** What the last measurement was asked for; an edit to a few pieces asks for those alone. */
   #asked: { readonly project: Project; readonly page: PageId; readonly width: number } | null = null;
 
+  /** Whether the page has got other colours since it was asked for, and nothing else. */
+  holds(): boolean {
+    const { project, page, preview, trial } = this.bench();
+    const asked = this.#asked;
+    if (trial || asked?.page !== page.id || asked.width !== preview.width) return false;
+    // A page that is drawn anew without an edit may have got a typeface or a picture.
+    return asked.project !== project && isRecoloured(asked.project, project);
+  }
+
   /**
    * @returns what may have changed since it was last asked for. Where something stands may change with any edit
    * anywhere, so that is asked of all that are concerned.
@@ -87,7 +97,7 @@ export class FitGauge {
     if (!fit || !registry.of(wb.tuned).fit) return;
     if (
       this.#search?.node === node &&
-      this.#search.project === wb.project &&
+      isRecoloured(this.#search.project, wb.project) &&
       !(this.#search.isDone && fit.from === undefined)
     )
       return;
@@ -130,7 +140,8 @@ export class FitGauge {
     const wb = this.bench();
     const search = this.#search;
     const [id, row] = of<RowFit>(found, 'fit')[0] ?? [];
-    if (!search || !this.request || search.project !== wb.project || wb.tuned.id !== search.node) return;
+    if (!search || !this.request || wb.tuned.id !== search.node) return;
+    if (!isRecoloured(search.project, wb.project)) return;
     if (viewport !== this.request.width || !row || id !== search.node || row.available === 0) {
       // The window has not yet the width it was given, or not yet the piece.
       search.isDone = !this.#patience.again(() => this.#askNow());

@@ -1,5 +1,6 @@
 import { asksFor, moves } from '$core/kinds/asks';
 import type { Box } from '$core/facts/box';
+import { isRecoloured } from '$core/facts/recoloured';
 import { subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
@@ -43,7 +44,7 @@ export class WidthSurvey {
   /** Begins anew with the page as it stands now, unless it has been done. @param withWindows whether in all windows. */
   begin(withWindows: boolean): void {
     const { project, pageId } = this.bench();
-    const isSame = project === this.#project && pageId === this.#page;
+    const isSame = pageId === this.#page && this.#project !== null && isRecoloured(this.#project, project);
     if (isSame && (this.#hasWindows || !withWindows)) return;
     this.#project = project;
     this.#page = pageId;
@@ -94,7 +95,8 @@ export class WidthSurvey {
   take({ viewport, window, page, found }: Measured): void {
     const { project, pageId } = this.bench();
     const { size } = this;
-    if (size === null || project !== this.#project || pageId !== this.#page) return;
+    if (size === null || !this.#project || pageId !== this.#page) return;
+    if (!isRecoloured(this.#project, project)) return;
     const isReady = viewport === size.width && window === size.height && found.length > 0;
     // What still does not stand after a while is told as it is.
     if (!isReady && this.#patience.again(() => this.#askNow())) return;
