@@ -1,4 +1,4 @@
-/** Transitions of an element alone, or of one of its pseudo-elements, that a `transitionrun` event tells of. */
+/** Whether it is this animation that a `transitionrun` event tells of: of an element, or of its pseudo-element. */
 function isToldBy(event: TransitionEvent, each: Animation): boolean {
   if (!(each instanceof CSSTransition) || each.transitionProperty !== event.propertyName) return false;
   const { target, pseudoElement } = each.effect as KeyframeEffect;

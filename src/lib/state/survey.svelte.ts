@@ -1,6 +1,6 @@
 import { asksFor, moves } from '$core/kinds/asks';
 import type { Box } from '$core/facts/box';
-import { isRecoloured } from '$core/facts/recoloured';
+import { isRecoloured } from '$core/layout/recoloured';
 import { subtreeIds } from '$core/project/tree';
 import type { NodeId, PageId, Project } from '$core/project/types';
 import { registry } from '$core/registry';
