@@ -160,6 +160,8 @@ test('the width stands on the ruler, moves with a label, a font and a gap, and i
   await bench.pick('Season tabs', 'tab list');
   await bench.view('States');
   await bench.set('gap', 'Gap', 'rest', '24');
+  // A colour moves nothing, and keeps nothing from being found out.
+  await bench.set('background-color', 'Background', 'rest', '#e4ddc8');
   await expect.poll(need).toBe(longer + 3 * 20);
   await bench.view('Fallbacks');
   await page.getByRole('button', { name: /Fold at \d+/ }).click();

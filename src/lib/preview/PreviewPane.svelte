@@ -185,7 +185,7 @@
     if (key !== 'one') return;
     if (!wb.preview.isShown) performance.mark('kymation shown');
     wb.preview.isShown = true;
-    if (!gauge.holds()) measure();
+    if (!gauge.carryOver()) measure();
     wb.findingsWatch.begin(wb.project, wb.facts);
   }
 

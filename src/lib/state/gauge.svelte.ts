@@ -35,7 +35,7 @@ export class FitGauge {
   #send: ((message: ToFrame) => void) | null = null;
   #search: {
     readonly node: NodeId;
-    readonly project: Project;
+    project: Project;
     low: number;
     high: number;
     steps: number;
@@ -49,13 +49,16 @@ export class FitGauge {
   /** What the last measurement was asked for; an edit to a few pieces asks for those alone. */
   #asked: { readonly project: Project; readonly page: PageId; readonly width: number } | null = null;
 
-  /** Whether the page has got other colours since it was asked for, and nothing else. */
-  holds(): boolean {
+  /** Takes what was measured for the page as it is now, if only colours were changed. @returns whether it could. */
+  carryOver(): boolean {
     const { project, page, preview, trial } = this.bench();
     const asked = this.#asked;
     if (trial || asked?.page !== page.id || asked.width !== preview.width) return false;
     // A page that is drawn anew without an edit may have got a typeface or a picture.
-    return asked.project !== project && isRecoloured(asked.project, project);
+    if (asked.project === project || !isRecoloured(asked.project, project)) return false;
+    this.#asked = { ...asked, project };
+    if (this.#search?.project === asked.project) this.#search.project = project;
+    return true;
   }
 
   /**
