@@ -8,6 +8,8 @@ import type { FindingsAnswer, FindingsRequest } from '$lib/workers/findings.work
 const REST_MS = 150;
 /** The page that was just opened comes first, and the hand that goes to it. */
 const FIRST_MS = 500;
+/** A worker that has been at work for longer is ended with its project: a new one begins sooner than it is done. */
+const LATE_MS = 2000;
 
 /**
  * A worker of a project that was left, ready for the next: bringing the rules into one takes long, and it knows what
@@ -24,6 +26,9 @@ export class FindingsWatch {
   #sent: Project | null = null;
   #timer: ReturnType<typeof setTimeout> | undefined;
   #id = 0;
+  #answered = 0;
+  /** When the first of what has not been answered yet was asked, ms. */
+  #since = 0;
   #isBegun = false;
 
   /** The first look, once the page is on show, which needs the machine more; later calls do nothing. */
@@ -40,6 +45,7 @@ export class FindingsWatch {
 
   #post(project: Project, facts: Facts): void {
     const worker = (this.#worker ??= this.#start());
+    if (this.#answered === this.#id) this.#since = performance.now();
     lastId += 1;
     const id = lastId;
     this.#id = id;
@@ -67,13 +73,15 @@ export class FindingsWatch {
   #take({ id, ms, findings }: FindingsAnswer): void {
     performance.measure('kymation findings', { start: 0, end: ms });
     performance.clearMeasures('kymation findings');
-    if (id === this.#id) this.all = findings;
+    if (id !== this.#id) return;
+    this.#answered = id;
+    this.all = findings;
   }
 
   stop(): void {
     clearTimeout(this.#timer);
-    // It may still be at work on this project: that takes less than a new one takes to begin.
-    if (spare) this.#worker?.terminate();
+    const isLate = this.#answered !== this.#id && performance.now() - this.#since > LATE_MS;
+    if (spare || isLate) this.#worker?.terminate();
     else spare = this.#worker;
     this.#worker = null;
     this.#sent = null;
