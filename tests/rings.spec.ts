@@ -15,10 +15,17 @@ interface Stop {
   readonly clip: { readonly x: number; readonly y: number; readonly width: number; readonly height: number };
 }
 
-/** Run in the page: what has the focus, and the part of the window it stands in; null for the page itself. */
+/** Run in the page: adds what Tab comes to last, by which a walk knows its end. */
+function addEnd(): void {
+  const end = document.createElement('button');
+  end.id = 'end-of-walk';
+  document.body.append(end);
+}
+
+/** Run in the page: what has the focus, and the part of the window it stands in; null at the end of the walk. */
 function stopThere(around: number): Stop | null {
-  const { activeElement: element } = document;
-  if (!(element instanceof HTMLElement) || element === document.body) return null;
+  const element = document.activeElement as HTMLElement;
+  if (element.id === 'end-of-walk') return null;
   const box = element.getBoundingClientRect();
   const [x, y] = [Math.max(0, box.left - around), Math.max(0, box.top - around)];
   const width = Math.min(innerWidth, box.right + around) - x;
@@ -50,6 +57,16 @@ function changeBetween(one: Buffer, other: Buffer): number {
   return changes.toSorted((a, b) => a - b)[Math.floor(changes.length / 2)] ?? 1;
 }
 
+/**
+ * The next stop of Tab. A frame of another site has a process of its own: while the browser asks it whether it holds
+ * anything to stop at, nothing has the focus.
+ */
+async function nextStop(page: Page): Promise<Stop | null> {
+  await page.keyboard.press('Tab');
+  await page.waitForFunction(() => document.activeElement !== document.body);
+  return page.evaluate(stopThere, AROUND);
+}
+
 async function ringOf(page: Page, { clip }: Stop): Promise<number> {
   const pixels = async () =>
     sharp(await page.screenshot({ clip }))
@@ -68,12 +85,10 @@ test('every stop of Tab on a page with one of every kind shows that it has the f
 }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await open(page, changed(...everyKind('find-us')));
+  await page.evaluate(addEnd);
   const faint: string[] = [];
   let stops = 0;
-  for (;;) {
-    await page.keyboard.press('Tab');
-    const stop = await page.evaluate(stopThere, AROUND);
-    if (!stop) break;
+  for (let stop = await nextStop(page); stop; stop = await nextStop(page)) {
     await arrived(page);
     const ring = await ringOf(page, (await page.evaluate(stopThere, AROUND))!);
     if (ring < 3) faint.push(`${stop.name}: ${ring.toFixed(1)}`);
