@@ -127,7 +127,7 @@ export default defineConfig({
   },
   assetsInclude: ['**/*.kymation'],
   test: {
-    include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'tests/**/*.test.ts'],
+    include: ['src/**/*.test.ts', 'demo/**/*.test.ts', 'scripts/**/*.test.ts', 'tests/**/*.test.ts'],
     setupFiles: ['src/core/testing/grammar.ts'],
     environment: 'node',
     // The core keeps no state between calls but what it has worked out before, so the files may share one.

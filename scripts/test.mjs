@@ -1,11 +1,13 @@
 // Everything that must hold, from a bare machine on. Ends with `N passed, N failed`.
 import { spawn } from 'node:child_process';
 import { existsSync, readFileSync } from 'node:fs';
-import { run, buildApp, findChromium, installPackages, root } from './lib.mjs';
+import { run, buildApp, fail, findChromium, installPackages, root } from './lib.mjs';
+import { TURNS, turnHere } from './turn.mjs';
 
 const asked = process.argv.includes('--only')
   ? process.argv[process.argv.indexOf('--only') + 1].split(',')
   : null;
+const turn = turnNow();
 const from = Date.now();
 const before = processors();
 let passed = 0;
@@ -14,6 +16,15 @@ const failed = [];
 
 installPackages();
 run('npx', ['svelte-kit', 'sync']);
+
+/** Said before anything is done: who asks for a turn that is none learns it at once. */
+function turnNow() {
+  try {
+    return turnHere();
+  } catch ({ message }) {
+    return fail(message);
+  }
+}
 
 const told = (name, since) => console.log(`\n== ${name} (${((Date.now() - since) / 1000).toFixed(0)} s)`);
 
@@ -134,15 +145,24 @@ const lane = async () => {
 };
 await Promise.all([lane(), lane()]);
 
-if (wants('browser')) {
-  const chromium = findChromium();
-  process.env.CHROMIUM = chromium;
-  buildApp();
+function browserRun(name, args) {
   const since = Date.now();
-  const { status } = run('npx', ['playwright', 'test']);
-  const name = 'browser tests';
+  const { status } = run('npx', ['playwright', 'test', ...args]);
   count({ name, report: 'test-results/browser.json', tests: browserTests }, status);
   told(name, since);
+}
+
+if (wants('browser')) {
+  process.env.CHROMIUM = findChromium();
+  buildApp();
+  if (process.env.THOROUGH === '1') browserRun('browser tests', []);
+  else {
+    browserRun('browser tests of every run', ['--project=every run']);
+    browserRun(`browser tests in turn: TURN=${turn} of ${TURNS}`, [
+      '--project=in turn',
+      `--shard=${turn}/${TURNS}`
+    ]);
+  }
 }
 
 tellTime();

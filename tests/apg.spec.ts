@@ -6,6 +6,7 @@ import { registry } from '../src/core/whole';
 import { demo } from './support/demo';
 import { exportedDemo } from './support/exported';
 import { alone, expect, test, type Page } from './support/test';
+import { inTurn } from './support/thorough';
 import { exportedVisit } from './support/visit';
 
 // W3C ARIA Authoring Practices Guide, patterns "Tabs" (https://www.w3.org/WAI/ARIA/apg/patterns/tabs/) and
@@ -236,7 +237,7 @@ alone('a script that never arrives leaves everything readable', async ({ page })
   await expect(page.getByText('Toast in the branches')).toBeVisible();
 });
 
-test('on paper all panels are open', async ({ blank: page }) => {
+test('on paper all panels are open', inTurn, async ({ blank: page }) => {
   await page.goto((await exportedDemo()).url);
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('.season-tabs-panel:visible')).toHaveCount(4);

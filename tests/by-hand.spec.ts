@@ -8,7 +8,7 @@ import { exported } from './support/exported';
 import { figuresOf } from './support/figures';
 import { idleDeclarations } from './support/idle';
 import { expect, test } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { bytes, demo } from './support/visit';
 
 /** The visit page of the demo, written by hand with the same look and behaviour: the measure of what leaves. */
@@ -60,7 +60,7 @@ test('hardly any declaration changes nothing', thorough, async ({ page }) => {
   expect(idle.length / declarations, idle.join('\n')).toBeLessThanOrEqual(0.03);
 });
 
-test('the page by hand is measured by the same yard', async ({ blank: page }) => {
+test('the page by hand is measured by the same yard', inTurn, async ({ blank: page }) => {
   const folder = mkdtempSync(join(tmpdir(), 'by-hand-'));
   cpSync(HAND, folder, { recursive: true });
   const idle = await idleDeclarations(page, folder, 'index.css', async () => {

@@ -5,6 +5,7 @@ import { pageScript } from '../src/server/bundle';
 import { axeViolations } from './support/axe';
 import { partIn } from './support/exported';
 import { expect, test, type Locator, type Page } from './support/test';
+import { inTurn } from './support/thorough';
 import { changed, open, put } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -155,40 +156,43 @@ test('has the width and the least height it is given, with its words where they 
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBe(400);
 });
 
-test('with less motion it fades; on paper both sides are there; without script a press is the focus', async ({
-  browser,
-  blank: page
-}) => {
-  await page.emulateMedia({ reducedMotion: 'reduce' });
-  await open(page, card());
-  await part(page, 'root').hover();
-  await expect.poll(() => seen(page)).toEqual(BACK);
-  await expect(part(page, 'back')).toHaveCSS('transform', 'none');
-  await page.emulateMedia({ media: 'print' });
-  expect(await seen(page)).toEqual(['visible', 'visible']);
-  const [front, back] = await Promise.all(['front', 'back'].map((name) => part(page, name).boundingBox()));
-  expect(back!.y).toBeGreaterThanOrEqual(front!.y + front!.height - 1);
-  await page.emulateMedia({ media: 'screen', reducedMotion: 'no-preference' });
-  const context = await browser.newContext({ javaScriptEnabled: false });
-  const quiet = await context.newPage();
-  await open(quiet, card({ by: 'press' }));
-  await quiet.getByRole('button', { name: 'Turn over' }).focus();
-  await expect.poll(() => seen(quiet)).toEqual(BACK);
-  await context.close();
-});
-
-test('axe-core has nothing to say of either side; pressing costs little script, pointing none', async ({
-  blank: page
-}) => {
-  for (const by of ['hover', 'press']) {
-    await open(page, card({ by }));
-    expect(await axeViolations(page)).toEqual([]);
-    await part(page, 'root').click({ position: { x: 8, y: 8 } });
+test(
+  'with less motion it fades; on paper both sides are there; without script a press is the focus',
+  inTurn,
+  async ({ browser, blank: page }) => {
+    await page.emulateMedia({ reducedMotion: 'reduce' });
+    await open(page, card());
+    await part(page, 'root').hover();
     await expect.poll(() => seen(page)).toEqual(BACK);
-    expect(await axeViolations(page)).toEqual([]);
+    await expect(part(page, 'back')).toHaveCSS('transform', 'none');
+    await page.emulateMedia({ media: 'print' });
+    expect(await seen(page)).toEqual(['visible', 'visible']);
+    const [front, back] = await Promise.all(['front', 'back'].map((name) => part(page, name).boundingBox()));
+    expect(back!.y).toBeGreaterThanOrEqual(front!.y + front!.height - 1);
+    await page.emulateMedia({ media: 'screen', reducedMotion: 'no-preference' });
+    const context = await browser.newContext({ javaScriptEnabled: false });
+    const quiet = await context.newPage();
+    await open(quiet, card({ by: 'press' }));
+    await quiet.getByRole('button', { name: 'Turn over' }).focus();
+    await expect.poll(() => seen(quiet)).toEqual(BACK);
+    await context.close();
   }
-  expect(gzipSync((await pageScript(['flips'], true))!, { level: 9 }).length).toBeLessThanOrEqual(204);
-});
+);
+
+test(
+  'axe-core has nothing to say of either side; pressing costs little script, pointing none',
+  inTurn,
+  async ({ blank: page }) => {
+    for (const by of ['hover', 'press']) {
+      await open(page, card({ by }));
+      expect(await axeViolations(page)).toEqual([]);
+      await part(page, 'root').click({ position: { x: 8, y: 8 } });
+      await expect.poll(() => seen(page)).toEqual(BACK);
+      expect(await axeViolations(page)).toEqual([]);
+    }
+    expect(gzipSync((await pageScript(['flips'], true))!, { level: 9 }).length).toBeLessThanOrEqual(204);
+  }
+);
 
 test('while its back is tuned, that is the side one sees', async ({ page }) => {
   const bench = new Bench(page);

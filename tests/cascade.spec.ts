@@ -15,7 +15,7 @@ import { everyKind } from './support/kinds';
 import { forcing } from './support/states';
 import type { Browser } from '@playwright/test';
 import { expect, test, type Frame, type Page } from './support/test';
-import { thorough, thoroughUnless } from './support/thorough';
+import { inTurnUnless, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 import { exportedVisit } from './support/visit';
 
@@ -434,13 +434,10 @@ async function everyOther(
   return { wrong: await differences(frame, cases, force), count: cases.length };
 }
 
-/** The conditions that every run tries: each is told of in another way. */
-const USUAL: readonly string[] = ['wide', 'narrow', 'no-script'];
-
 for (const conditions of SETS)
   test(
     `every part of every other piece of the demo, in every state it can be forced into: ${nameOf(conditions)}`,
-    thoroughUnless(USUAL.includes(nameOf(conditions))),
+    inTurnUnless(nameOf(conditions) === 'wide'),
     async ({ browser }) => {
       const page = await visited(browser, others, conditions, 460);
       // The pointer is always somewhere: on a strip above the page, where nothing is hovered.

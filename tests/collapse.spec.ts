@@ -5,7 +5,7 @@ import { axeViolations } from './support/axe';
 import { Counted } from './support/counted';
 import { exported, partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { bytes, changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -127,27 +127,29 @@ test('a button opens all of a page at once, and closes them; its words say which
   await bare.close();
 });
 
-test('all is opened and closed at once in the workbench, and how high the page is both ways is what it is', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await page.getByRole('combobox', { name: 'Page' }).selectOption('Questions');
-  await expect(bench.preview.locator('summary')).toHaveCount(3);
-  const height = () => bench.preview.locator('html').evaluate((each) => each.scrollHeight);
-  const told = async () => {
-    const text = await page.getByText(/3 pieces collapse: the page is/).innerText();
-    return [...text.matchAll(/([\d,]+) px high|([\d,]+) px with all closed/g)].map((each) =>
-      Number((each[1] ?? each[2])!.replace(',', ''))
-    );
-  };
-  await page.keyboard.press('o');
-  await expect(bench.preview.locator('details[open]')).toHaveCount(3);
-  const opened = await height();
-  expect((await told())[0]).toBe(opened);
-  await page.keyboard.press('Shift+O');
-  await expect(bench.preview.locator('details[open]')).toHaveCount(0);
-  expect(await told()).toEqual([opened, await height()]);
-});
+test(
+  'all is opened and closed at once in the workbench, and how high the page is both ways is what it is',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await page.getByRole('combobox', { name: 'Page' }).selectOption('Questions');
+    await expect(bench.preview.locator('summary')).toHaveCount(3);
+    const height = () => bench.preview.locator('html').evaluate((each) => each.scrollHeight);
+    const told = async () => {
+      const text = await page.getByText(/3 pieces collapse: the page is/).innerText();
+      return [...text.matchAll(/([\d,]+) px high|([\d,]+) px with all closed/g)].map((each) =>
+        Number((each[1] ?? each[2])!.replace(',', ''))
+      );
+    };
+    await page.keyboard.press('o');
+    await expect(bench.preview.locator('details[open]')).toHaveCount(3);
+    const opened = await height();
+    expect((await told())[0]).toBe(opened);
+    await page.keyboard.press('Shift+O');
+    await expect(bench.preview.locator('details[open]')).toHaveCount(0);
+    expect(await told()).toEqual([opened, await height()]);
+  }
+);
 
 test(
   'three questions of one, two and three columns, the first open, every second grey, in 24 actions',

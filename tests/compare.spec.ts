@@ -1,6 +1,6 @@
 import { PNG } from 'pngjs';
 import { expect, test } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 test('two versions stand side by side, over one another, and in words', async ({ page }) => {
@@ -84,15 +84,19 @@ test(
   }
 );
 
-test('a file that is no project is refused in one sentence, and the comparison stays', async ({ page }) => {
-  await Bench.openDemo(page);
-  await page.keyboard.press('Shift+H');
-  const dialog = page.getByRole('dialog', { name: 'Compare two versions' });
-  await dialog.getByLabel('A project file…').setInputFiles({
-    name: 'notes.kymation',
-    mimeType: 'application/zip',
-    buffer: Buffer.from('no zip')
-  });
-  await expect(dialog.getByRole('alert')).toContainText('notes.kymation');
-  await expect(dialog.getByText('No differences.')).toBeVisible();
-});
+test(
+  'a file that is no project is refused in one sentence, and the comparison stays',
+  inTurn,
+  async ({ page }) => {
+    await Bench.openDemo(page);
+    await page.keyboard.press('Shift+H');
+    const dialog = page.getByRole('dialog', { name: 'Compare two versions' });
+    await dialog.getByLabel('A project file…').setInputFiles({
+      name: 'notes.kymation',
+      mimeType: 'application/zip',
+      buffer: Buffer.from('no zip')
+    });
+    await expect(dialog.getByRole('alert')).toContainText('notes.kymation');
+    await expect(dialog.getByText('No differences.')).toBeVisible();
+  }
+);

@@ -7,7 +7,7 @@ import { bytes, demo } from './support/demo';
 import { Counted } from './support/counted';
 import { previewFrame } from './support/frames';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 const TEAM = [
@@ -137,39 +137,40 @@ test('what is exported is plain markup with the rows of today, and asks for no s
   expect(html).not.toContain('<script');
 });
 
-test('flagged records come with a refresh, told before they are taken, and go with an undo', async ({
-  page,
-  context
-}) => {
-  const bench = await openDemoPage(page);
-  await page.keyboard.press('Shift+D');
-  await panel(page).getByRole('button', { name: 'Orchard catalogue' }).click();
-  await panel(page).getByRole('button', { name: 'Place as a list' }).click();
-  await page.getByRole('button', { name: 'Add a condition' }).click();
-  await page.getByRole('combobox', { name: 'Column of condition 1' }).selectOption('best seller');
-  await page.getByLabel('at most').fill('');
-  await page.getByLabel('at most').press('Enter');
-  const rows = (await previewFrame(page)).locator('ul.k-list > li');
-  await expect(rows.first()).toBeVisible();
-  const before = await rows.count();
+test(
+  'flagged records come with a refresh, told before they are taken, and go with an undo',
+  inTurn,
+  async ({ page, context }) => {
+    const bench = await openDemoPage(page);
+    await page.keyboard.press('Shift+D');
+    await panel(page).getByRole('button', { name: 'Orchard catalogue' }).click();
+    await panel(page).getByRole('button', { name: 'Place as a list' }).click();
+    await page.getByRole('button', { name: 'Add a condition' }).click();
+    await page.getByRole('combobox', { name: 'Column of condition 1' }).selectOption('best seller');
+    await page.getByLabel('at most').fill('');
+    await page.getByLabel('at most').press('Enter');
+    const rows = (await previewFrame(page)).locator('ul.k-list > li');
+    await expect(rows.first()).toBeVisible();
+    const before = await rows.count();
 
-  const shop = await context.newPage();
-  await shop.goto('/catalogue');
-  const box = shop.getByRole('checkbox', { name: 'Medlar jelly: best seller' });
-  const wasFlagged = await box.isChecked();
-  await box.click();
-  await expect(shop.getByRole('status')).toHaveText(/Medlar jelly is (no longer )?best seller/);
-  await shop.close();
+    const shop = await context.newPage();
+    await shop.goto('/catalogue');
+    const box = shop.getByRole('checkbox', { name: 'Medlar jelly: best seller' });
+    const wasFlagged = await box.isChecked();
+    await box.click();
+    await expect(shop.getByRole('status')).toHaveText(/Medlar jelly is (no longer )?best seller/);
+    await shop.close();
 
-  await source(page, 'Catalogue').getByRole('button', { name: 'Refresh' }).click();
-  await expect(panel(page).getByText('1 changed')).toBeVisible();
-  await expect(rows).toHaveCount(before);
-  await panel(page).getByRole('button', { name: 'Take them' }).click();
-  await expect(rows).toHaveCount(wasFlagged ? before - 1 : before + 1);
-  await bench.row('Questions heading').click();
-  await page.keyboard.press('Control+z');
-  await expect(rows).toHaveCount(before);
-});
+    await source(page, 'Catalogue').getByRole('button', { name: 'Refresh' }).click();
+    await expect(panel(page).getByText('1 changed')).toBeVisible();
+    await expect(rows).toHaveCount(before);
+    await panel(page).getByRole('button', { name: 'Take them' }).click();
+    await expect(rows).toHaveCount(wasFlagged ? before - 1 : before + 1);
+    await bench.row('Questions heading').click();
+    await page.keyboard.press('Control+z');
+    await expect(rows).toHaveCount(before);
+  }
+);
 
 test('what cannot be read is told with what to do, and nothing is lost', async ({ page }) => {
   const bench = await Bench.openNew(page);

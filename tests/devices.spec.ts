@@ -1,6 +1,6 @@
 import { demo as project } from './support/demo';
 import { expect, test } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { softPictures } from '../src/core/compile/softness';
 import type { Project } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
@@ -8,37 +8,39 @@ import { Bench } from './support/workbench';
 
 const frames = (page: Bench['page']) => page.locator('.paper iframe');
 
-test('three devices stand side by side, each with its size, its hands and its type, and are scrolled together', async ({
-  page
-}) => {
-  await Bench.openDemo(page);
-  await page.getByRole('button', { name: 'Devices', exact: true }).click();
-  await expect(frames(page)).toHaveCount(3);
-  const sizes = () =>
-    frames(page).evaluateAll((all) => all.map((each) => [each.clientWidth, each.clientHeight]));
-  await expect.poll(sizes).toEqual([
-    [390, 760],
-    [820, 1080],
-    [1366, 660]
-  ]);
-  // What is touched is under that condition, whatever is tried elsewhere.
-  const root = (n: number) => frames(page).nth(n).contentFrame().locator('html');
-  await expect(root(0)).toHaveAttribute('data-k-touch', '');
-  await expect(root(2)).not.toHaveAttribute('data-k-touch', '');
-  // A wheel on one of them takes the others along.
-  await frames(page).nth(2).hover();
-  await page.mouse.wheel(0, 2000);
-  for (const n of [0, 1])
-    await expect.poll(() => root(n).evaluate((each) => each.scrollTop)).toBeGreaterThan(0);
-  // A larger type of the reader's own reaches what is written in rem.
-  await page.keyboard.press('Shift+V');
-  await page.getByRole('textbox', { name: 'Type size of Phone', exact: true }).fill('150');
-  await page.keyboard.press('Tab');
-  await expect(root(0)).toHaveCSS('font-size', '24px');
-  await expect(root(1)).toHaveCSS('font-size', '16px');
-  await page.getByRole('checkbox', { name: /Someone is typing/ }).click();
-  await expect(page.getByText('keyboard', { exact: true })).toHaveCount(2);
-});
+test(
+  'three devices stand side by side, each with its size, its hands and its type, and are scrolled together',
+  inTurn,
+  async ({ page }) => {
+    await Bench.openDemo(page);
+    await page.getByRole('button', { name: 'Devices', exact: true }).click();
+    await expect(frames(page)).toHaveCount(3);
+    const sizes = () =>
+      frames(page).evaluateAll((all) => all.map((each) => [each.clientWidth, each.clientHeight]));
+    await expect.poll(sizes).toEqual([
+      [390, 760],
+      [820, 1080],
+      [1366, 660]
+    ]);
+    // What is touched is under that condition, whatever is tried elsewhere.
+    const root = (n: number) => frames(page).nth(n).contentFrame().locator('html');
+    await expect(root(0)).toHaveAttribute('data-k-touch', '');
+    await expect(root(2)).not.toHaveAttribute('data-k-touch', '');
+    // A wheel on one of them takes the others along.
+    await frames(page).nth(2).hover();
+    await page.mouse.wheel(0, 2000);
+    for (const n of [0, 1])
+      await expect.poll(() => root(n).evaluate((each) => each.scrollTop)).toBeGreaterThan(0);
+    // A larger type of the reader's own reaches what is written in rem.
+    await page.keyboard.press('Shift+V');
+    await page.getByRole('textbox', { name: 'Type size of Phone', exact: true }).fill('150');
+    await page.keyboard.press('Tab');
+    await expect(root(0)).toHaveCSS('font-size', '24px');
+    await expect(root(1)).toHaveCSS('font-size', '16px');
+    await page.getByRole('checkbox', { name: /Someone is typing/ }).click();
+    await expect(page.getByText('keyboard', { exact: true })).toHaveCount(2);
+  }
+);
 
 test(
   'devices of one’s own stay in the browser; what cannot be is told, and changes nothing',

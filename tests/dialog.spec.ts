@@ -9,7 +9,7 @@ import { axeViolations } from './support/axe';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { bytes, changed, open, put } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -181,7 +181,7 @@ test('its script is small', async () => {
   expect(gzipSync(script, { level: 9 }).length).toBeLessThanOrEqual(500);
 });
 
-test('what nothing opens, and what opens what it stands in, is found and mended', () => {
+test('what nothing opens, and what opens what it stands in, is found and mended', inTurn, () => {
   const found = (project: Project) =>
     runFindings(registry, project).filter(({ rule }) =>
       ['dialog-never-opened', 'opens-what-holds-it'].includes(rule)

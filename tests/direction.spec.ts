@@ -5,6 +5,7 @@ import type { Fragment, PageId, Project } from '../src/core/project/types';
 import { after } from '../src/core/testing/project';
 import { partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
+import { inTurn } from './support/thorough';
 import { open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -110,7 +111,7 @@ test('there a section goes sideways to the left, a layer keeps its place, and ar
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0);
 });
 
-test('the preview turns with the language of the page, and back', async ({ page }) => {
+test('the preview turns with the language of the page, and back', inTurn, async ({ page }) => {
   const bench = await Bench.openNew(page);
   await bench.pick('First section');
   const body = bench.preview.locator('body');

@@ -8,7 +8,7 @@ import { bytes, demo } from './support/demo';
 import { exported } from './support/exported';
 import { forcing } from './support/states';
 import { expect, test, type Page } from './support/test';
-import { isThorough, thorough } from './support/thorough';
+import { inTurn, isThorough, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 const set = (
@@ -294,23 +294,25 @@ test.describe('the table', () => {
   });
 });
 
-test('three widths at once are scrolled together, and the full window shows the page alone', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await page.getByRole('button', { name: '3 widths' }).click();
-  const narrow = page.frameLocator('iframe[title$=", narrow"]');
-  await expect(narrow.locator('.season-tabs')).toBeVisible();
-  await bench.preview.locator('body').evaluate(() => window.scrollTo(0, 200));
-  await expect.poll(() => narrow.locator('body').evaluate(() => scrollY)).toBeGreaterThan(20);
-  await page.getByRole('button', { name: 'Full window' }).click();
-  await expect(page.getByRole('button', { name: 'Back to the workbench' })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('tree')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Back to the workbench' })).toHaveCount(0);
-});
+test(
+  'three widths at once are scrolled together, and the full window shows the page alone',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await page.getByRole('button', { name: '3 widths' }).click();
+    const narrow = page.frameLocator('iframe[title$=", narrow"]');
+    await expect(narrow.locator('.season-tabs')).toBeVisible();
+    await bench.preview.locator('body').evaluate(() => window.scrollTo(0, 200));
+    await expect.poll(() => narrow.locator('body').evaluate(() => scrollY)).toBeGreaterThan(20);
+    await page.getByRole('button', { name: 'Full window' }).click();
+    await expect(page.getByRole('button', { name: 'Back to the workbench' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('tree')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Back to the workbench' })).toHaveCount(0);
+  }
+);
 
-test('pictures that do not come leave their words, and come back', async ({ page }) => {
+test('pictures that do not come leave their words, and come back', inTurn, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   const picture = bench.preview.locator('img[alt^="The press house"]');
   const width = () => picture.evaluate((image) => (image as HTMLImageElement).naturalWidth);

@@ -4,7 +4,7 @@ import { registry } from '../src/core/whole';
 import { bytes, demo } from './support/demo';
 import { previewFrame } from './support/frames';
 import { expect, test } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 test('a finding says what, the number, why and where; its fix is looked at, done and taken back', async ({
@@ -141,18 +141,22 @@ test(
   }
 );
 
-test('what names a piece is told when that is deleted, and one press takes it back', async ({ page }) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs');
-  await bench.view('Behaviour');
-  await page.getByRole('combobox', { name: 'First panel chosen' }).selectOption('Summer');
-  await bench.pick('Summer');
-  await page.keyboard.press('Delete');
-  await expect(page.getByText('First panel chosen of Season tabs named what was deleted.')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
-  await expect(bench.row('Summer')).toBeVisible();
-  await expect(page.getByText('named what was deleted')).toBeHidden();
-});
+test(
+  'what names a piece is told when that is deleted, and one press takes it back',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    await bench.view('Behaviour');
+    await page.getByRole('combobox', { name: 'First panel chosen' }).selectOption('Summer');
+    await bench.pick('Summer');
+    await page.keyboard.press('Delete');
+    await expect(page.getByText('First panel chosen of Season tabs named what was deleted.')).toBeVisible();
+    await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
+    await expect(bench.row('Summer')).toBeVisible();
+    await expect(page.getByText('named what was deleted')).toBeHidden();
+  }
+);
 
 test('by keys alone one finding is mended after the other; a hand that has left the panel is not called back', async ({
   page

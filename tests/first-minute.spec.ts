@@ -1,6 +1,6 @@
 import { axeViolations } from './support/axe';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { visit } from './support/window';
 import { Bench, openWithoutTools } from './support/workbench';
 
@@ -19,7 +19,7 @@ test('in a new project, A, tabs, Enter: three panels stand in the page', async (
   expect(await bench.outline()).toEqual(expect.arrayContaining(['First section', '  Tabs']));
 });
 
-test('an empty page says how to begin, until something stands on it', async ({ page }) => {
+test('an empty page says how to begin, until something stands on it', inTurn, async ({ page }) => {
   const bench = await Bench.openNew(page);
   const invitation = page.getByRole('complementary', { name: 'Empty page' });
   await invitation.getByRole('button', { name: 'Insert the first piece' }).click();
@@ -91,21 +91,25 @@ test('a page is put together from its header to its footer, each where it belong
   }
 });
 
-test('on a page without a section, it goes into a new one, and one step takes both back', async ({
-  page
-}) => {
-  const bench = await Bench.openNew(page);
-  await bench.row('First section').click();
-  await page.keyboard.press('Delete');
-  await expect(bench.row('First section')).toHaveCount(0);
-  await page.keyboard.press('a');
-  await page.keyboard.type('quotation');
-  await expect(page.getByRole('dialog', { name: 'Insert' })).toContainText('goes into a new section of Page');
-  await page.keyboard.press('Enter');
-  expect(await bench.outline()).toEqual(['Section', '  Quotation']);
-  await page.keyboard.press('Control+z');
-  await expect(page.getByRole('treeitem')).toHaveCount(0);
-});
+test(
+  'on a page without a section, it goes into a new one, and one step takes both back',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    await bench.row('First section').click();
+    await page.keyboard.press('Delete');
+    await expect(bench.row('First section')).toHaveCount(0);
+    await page.keyboard.press('a');
+    await page.keyboard.type('quotation');
+    await expect(page.getByRole('dialog', { name: 'Insert' })).toContainText(
+      'goes into a new section of Page'
+    );
+    await page.keyboard.press('Enter');
+    expect(await bench.outline()).toEqual(['Section', '  Quotation']);
+    await page.keyboard.press('Control+z');
+    await expect(page.getByRole('treeitem')).toHaveCount(0);
+  }
+);
 
 test('letters typed faster than the insert drawer opens stand in its field', async ({ page }) => {
   await Bench.openDemo(page);
@@ -178,86 +182,94 @@ test('what is inserted is found by what one wants, each with a drawing, by keys 
   await expect(page.getByRole('dialog', { name: 'Insert' })).toHaveCount(0);
 });
 
-test('it goes to the section in sight, not to the end of the page', async ({ page }) => {
+test('it goes to the section in sight, not to the end of the page', inTurn, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.preview.locator('#press').evaluate((section) => section.scrollIntoView());
   await page.keyboard.press('a');
   await expect(page.getByRole('dialog', { name: 'Insert' })).toContainText('goes into Press house');
 });
 
-test('what would go into a section gets one of its own by Shift Enter, after that section', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs');
-  const sections = () =>
-    page
-      .locator('[role="treeitem"][aria-level="1"]')
-      .evaluateAll((rows) => rows.map((row) => row.textContent.trim()));
-  const before = await sections();
-  await page.keyboard.press('a');
-  await field(page).fill('quotation');
-  await expect(page.getByRole('button', { name: 'In a section of its own instead' })).toBeVisible();
-  await page.keyboard.press('Shift+Enter');
-  const at = before.findIndex((name) => name.startsWith('Plan a visit'));
-  await expect.poll(sections).toHaveLength(before.length + 1);
-  expect((await sections())[at + 1]).toMatch(/^Section/);
-  await expect(bench.row('Quotation')).toHaveAttribute('aria-selected', 'true');
-});
+test(
+  'what would go into a section gets one of its own by Shift Enter, after that section',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    const sections = () =>
+      page
+        .locator('[role="treeitem"][aria-level="1"]')
+        .evaluateAll((rows) => rows.map((row) => row.textContent.trim()));
+    const before = await sections();
+    await page.keyboard.press('a');
+    await field(page).fill('quotation');
+    await expect(page.getByRole('button', { name: 'In a section of its own instead' })).toBeVisible();
+    await page.keyboard.press('Shift+Enter');
+    const at = before.findIndex((name) => name.startsWith('Plan a visit'));
+    await expect.poll(sections).toHaveLength(before.length + 1);
+    expect((await sections())[at + 1]).toMatch(/^Section/);
+    await expect(bench.row('Quotation')).toHaveAttribute('aria-selected', 'true');
+  }
+);
 
-test('what is no piece is found among them, and the picked piece does it; what it cannot is said, and why', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs');
-  await page.keyboard.press('a');
-  await field(page).fill('parallax');
-  const drawer = page.getByRole('dialog', { name: 'Insert' });
-  await expect(drawer.getByRole('option')).toHaveCount(1);
-  await expect(drawer.getByRole('status')).toHaveText('done by Season tabs');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('tab', { name: 'Behaviour', exact: true })).toHaveAttribute(
-    'aria-selected',
-    'true'
-  );
-  await expect(page.getByRole('group', { name: 'Drifts' })).toBeVisible();
-  await page.keyboard.press('a');
-  await field(page).fill('parallax');
-  await expect(drawer.getByRole('status')).toContainText('Season tabs');
-  await expect(drawer.getByRole('option', { name: 'Drifts', disabled: true })).toBeVisible();
-  await page.keyboard.press('Enter');
-  await field(page).fill('no such thing');
-  await expect(drawer.getByText('Nothing is called “no such thing”.')).toBeVisible();
-});
+test(
+  'what is no piece is found among them, and the picked piece does it; what it cannot is said, and why',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    await page.keyboard.press('a');
+    await field(page).fill('parallax');
+    const drawer = page.getByRole('dialog', { name: 'Insert' });
+    await expect(drawer.getByRole('option')).toHaveCount(1);
+    await expect(drawer.getByRole('status')).toHaveText('done by Season tabs');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('tab', { name: 'Behaviour', exact: true })).toHaveAttribute(
+      'aria-selected',
+      'true'
+    );
+    await expect(page.getByRole('group', { name: 'Drifts' })).toBeVisible();
+    await page.keyboard.press('a');
+    await field(page).fill('parallax');
+    await expect(drawer.getByRole('status')).toContainText('Season tabs');
+    await expect(drawer.getByRole('option', { name: 'Drifts', disabled: true })).toBeVisible();
+    await page.keyboard.press('Enter');
+    await field(page).fill('no such thing');
+    await expect(drawer.getByText('Nothing is called “no such thing”.')).toBeVisible();
+  }
+);
 
-test('a new project starts from a page of ours, or from a copy of another project’s', async ({ page }) => {
-  await visit(page, '/');
-  await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
-  await page.getByRole('button', { name: 'New project' }).click();
-  await page.getByRole('radio', { name: /An overview/ }).check();
-  await page.getByRole('textbox', { name: 'Name' }).fill('Cider makers');
-  await page.keyboard.press('Enter');
-  const bench = new Bench(page);
-  await expect(bench.row('Offers')).toBeVisible();
-  await expect(bench.preview.getByRole('heading', { name: 'What there is' })).toBeVisible();
-  await visit(page, '/');
-  await page.getByRole('button', { name: 'New project' }).click();
-  await page.getByRole('radio', { name: /A copy of a page/ }).check();
-  await page
-    .getByRole('combobox', { name: 'Project to copy from' })
-    .selectOption({ label: 'Quillmere Orchard' });
-  await expect(page.getByRole('combobox', { name: 'Page to copy' })).toContainText('Visit page');
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await expect(bench.row('Season tabs')).toBeVisible();
-  await expect
-    .poll(() =>
-      bench.preview
-        .locator('img')
-        .first()
-        .evaluate((image) => (image as HTMLImageElement).naturalWidth)
-    )
-    .toBeGreaterThan(0);
-});
+test(
+  'a new project starts from a page of ours, or from a copy of another project’s',
+  inTurn,
+  async ({ page }) => {
+    await visit(page, '/');
+    await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
+    await page.getByRole('button', { name: 'New project' }).click();
+    await page.getByRole('radio', { name: /An overview/ }).check();
+    await page.getByRole('textbox', { name: 'Name' }).fill('Cider makers');
+    await page.keyboard.press('Enter');
+    const bench = new Bench(page);
+    await expect(bench.row('Offers')).toBeVisible();
+    await expect(bench.preview.getByRole('heading', { name: 'What there is' })).toBeVisible();
+    await visit(page, '/');
+    await page.getByRole('button', { name: 'New project' }).click();
+    await page.getByRole('radio', { name: /A copy of a page/ }).check();
+    await page
+      .getByRole('combobox', { name: 'Project to copy from' })
+      .selectOption({ label: 'Quillmere Orchard' });
+    await expect(page.getByRole('combobox', { name: 'Page to copy' })).toContainText('Visit page');
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    await expect(bench.row('Season tabs')).toBeVisible();
+    await expect
+      .poll(() =>
+        bench.preview
+          .locator('img')
+          .first()
+          .evaluate((image) => (image as HTMLImageElement).naturalWidth)
+      )
+      .toBeGreaterThan(0);
+  }
+);
 
 test('one search finds settings, properties, pieces, pages, tokens and findings, and goes there', async ({
   page
@@ -285,7 +297,7 @@ test('one search finds settings, properties, pieces, pages, tokens and findings,
   await expect(page.getByRole('dialog', { name: 'Tokens' })).toBeVisible();
 });
 
-test('panels stand beside the page: they cover nothing, and keep their width', async ({ page }) => {
+test('panels stand beside the page: they cover nothing, and keep their width', inTurn, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   for (const [key, name] of [
@@ -322,19 +334,21 @@ test('a part has columns only for the states it has', async ({ page }) => {
   await expect(page.getByRole('grid').getByRole('columnheader')).toHaveText(['Property', /rest/, /hover/]);
 });
 
-test('help is asked for, and read out all the same; the note where a field acts belongs to it', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs');
-  await bench.view('Behaviour');
-  const link = page.getByRole('switch', { name: 'A link opens its panel' });
-  await expect(link).toHaveAccessibleDescription(/visit\.html#summer\. It acts on the exported page/);
-  const ask = page.getByRole('button', { name: 'About A link opens its panel' });
-  await ask.click();
-  await expect(ask).toHaveAttribute('aria-expanded', 'true');
-  await expect(page.getByText(/It acts on the exported page/).first()).toBeVisible();
-});
+test(
+  'help is asked for, and read out all the same; the note where a field acts belongs to it',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    await bench.view('Behaviour');
+    const link = page.getByRole('switch', { name: 'A link opens its panel' });
+    await expect(link).toHaveAccessibleDescription(/visit\.html#summer\. It acts on the exported page/);
+    const ask = page.getByRole('button', { name: 'About A link opens its panel' });
+    await ask.click();
+    await expect(ask).toHaveAttribute('aria-expanded', 'true');
+    await expect(page.getByText(/It acts on the exported page/).first()).toBeVisible();
+  }
+);
 
 test('with less motion tried, timing shows nothing that does not happen', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);
@@ -349,46 +363,49 @@ test('with less motion tried, timing shows nothing that does not happen', thorou
   await expect(page.locator('.bar')).toHaveCount(bars);
 });
 
-test('three widths keep the picked piece in sight; each can be typed, the narrow one starts as a phone', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Press heading');
-  await page.keyboard.press('w');
-  const narrow = page.getByRole('textbox', { name: 'Width of the narrow page' });
-  await expect(narrow).toHaveValue('390');
-  await narrow.fill('320');
-  await page.keyboard.press('Enter');
-  const frames = [
-    'iframe[title^="Preview of"]:not([title*=","])',
-    'iframe[title$=", medium"]',
-    'iframe[title$=", narrow"]'
-  ].map((each) => page.frameLocator(each));
-  await expect.poll(() => frames[2]!.locator('body').evaluate(() => innerWidth)).toBe(320);
-  await frames[0]!.locator('body').evaluate(() => scrollBy(0, 120));
-  const tops = () =>
-    Promise.all(
-      frames.map((frame) =>
-        frame
-          .locator('.press-heading')
-          .evaluate(
-            (heading) =>
-              (heading.getBoundingClientRect().top + heading.getBoundingClientRect().height / 2) / innerHeight
-          )
-      )
-    );
-  // What was drawn after the first one stands where that stands.
-  await expect
-    .poll(async () => {
-      const now = await tops();
-      return Math.max(...now) - Math.min(...now);
-    })
-    .toBeLessThan(0.15);
-  // A list says by itself which width is out of sight.
-  await expect
-    .poll(async () => (await tops()).map((top) => (top >= 0 && top <= 1 ? 'in sight' : top)))
-    .toEqual(['in sight', 'in sight', 'in sight']);
-});
+test(
+  'three widths keep the picked piece in sight; each can be typed, the narrow one starts as a phone',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Press heading');
+    await page.keyboard.press('w');
+    const narrow = page.getByRole('textbox', { name: 'Width of the narrow page' });
+    await expect(narrow).toHaveValue('390');
+    await narrow.fill('320');
+    await page.keyboard.press('Enter');
+    const frames = [
+      'iframe[title^="Preview of"]:not([title*=","])',
+      'iframe[title$=", medium"]',
+      'iframe[title$=", narrow"]'
+    ].map((each) => page.frameLocator(each));
+    await expect.poll(() => frames[2]!.locator('body').evaluate(() => innerWidth)).toBe(320);
+    await frames[0]!.locator('body').evaluate(() => scrollBy(0, 120));
+    const tops = () =>
+      Promise.all(
+        frames.map((frame) =>
+          frame
+            .locator('.press-heading')
+            .evaluate(
+              (heading) =>
+                (heading.getBoundingClientRect().top + heading.getBoundingClientRect().height / 2) /
+                innerHeight
+            )
+        )
+      );
+    // What was drawn after the first one stands where that stands.
+    await expect
+      .poll(async () => {
+        const now = await tops();
+        return Math.max(...now) - Math.min(...now);
+      })
+      .toBeLessThan(0.15);
+    // A list says by itself which width is out of sight.
+    await expect
+      .poll(async () => (await tops()).map((top) => (top >= 0 && top <= 1 ? 'in sight' : top)))
+      .toEqual(['in sight', 'in sight', 'in sight']);
+  }
+);
 
 test('a width that is drawn late, or is typed, takes the others nowhere', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);

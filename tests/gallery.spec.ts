@@ -6,6 +6,7 @@ import { pageScript } from '../src/server/bundle';
 import { axeViolations } from './support/axe';
 import { partIn } from './support/exported';
 import { expect, test, type Locator, type Page } from './support/test';
+import { inTurn } from './support/thorough';
 import { changed, open, put } from './support/visit';
 
 const make = makeWith({ exactIds: true });
@@ -147,7 +148,7 @@ test('without script a picture leads to its file; on paper it is a list', async 
   await context.close();
 });
 
-test('axe-core finds nothing, in each order, closed and open', async ({ blank: page }) => {
+test('axe-core finds nothing, in each order, closed and open', inTurn, async ({ blank: page }) => {
   for (const order of ['packed', 'down', 'rows']) {
     await open(page, gallery({ order, captions: 'below' }));
     expect(await axeViolations(page)).toEqual([]);

@@ -2,7 +2,7 @@ import { createProject } from '../src/core/project/create';
 import { makeWith } from '../src/core/kinds/make';
 import { bytes, demo } from './support/demo';
 import { expect, test } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import type { CDPSession, Page } from '@playwright/test';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
@@ -137,26 +137,28 @@ test('what every part is heard as in every state is what Chromium tells assistiv
   expect(looked).toBeGreaterThan(60);
 });
 
-test('the sheet says what each state is heard as, which keys work, and what is seen and not heard', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs', 'tab');
-  await page.getByRole('tab', { name: 'States' }).click();
-  const heard = page.getByRole('row').filter({ hasText: 'Is heard as' }).getByRole('gridcell');
-  await expect(heard).toHaveText([
-    'tab “Blossom”',
-    'as rest',
-    'as rest',
-    'as rest',
-    'selected',
-    'selected',
-    'unavailable'
-  ]);
-  const keys = page.getByRole('row').filter({ hasText: 'Keys there' });
-  await expect(keys).toContainText('← →');
-  await expect(keys).toContainText('Tab into the panel');
-});
+test(
+  'the sheet says what each state is heard as, which keys work, and what is seen and not heard',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await page.getByRole('tab', { name: 'States' }).click();
+    const heard = page.getByRole('row').filter({ hasText: 'Is heard as' }).getByRole('gridcell');
+    await expect(heard).toHaveText([
+      'tab “Blossom”',
+      'as rest',
+      'as rest',
+      'as rest',
+      'selected',
+      'selected',
+      'unavailable'
+    ]);
+    const keys = page.getByRole('row').filter({ hasText: 'Keys there' });
+    await expect(keys).toContainText('← →');
+    await expect(keys).toContainText('Tab into the panel');
+  }
+);
 
 /** Names of what Chromium puts the focus on, one Tab after the other, from the page's beginning to its end. */
 async function walked(page: Page, most: number): Promise<string[]> {
@@ -213,24 +215,26 @@ test(
   }
 );
 
-test('a stop without a name is numbered in another colour, told in the list, and is a finding', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Blossom button');
-  await page.getByRole('tab', { name: 'Fill' }).click();
-  await page.getByLabel('Label', { exact: true }).fill('');
-  await page.getByLabel('Label', { exact: true }).press('Enter');
-  await page.getByRole('button', { name: /finding/ }).click();
-  await expect(
-    page.getByText('The Tab key stops at Blossom button, and nothing says what it is')
-  ).toBeVisible();
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('Shift+R');
-  const panel = page.getByRole('dialog', { name: 'Reading and focus order' });
-  await expect(panel.getByRole('status')).toHaveText(/1 with something wrong$/);
-  await expect(panel.getByRole('listitem').filter({ hasText: 'has no name' })).toHaveCount(1);
-});
+test(
+  'a stop without a name is numbered in another colour, told in the list, and is a finding',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Blossom button');
+    await page.getByRole('tab', { name: 'Fill' }).click();
+    await page.getByLabel('Label', { exact: true }).fill('');
+    await page.getByLabel('Label', { exact: true }).press('Enter');
+    await page.getByRole('button', { name: /finding/ }).click();
+    await expect(
+      page.getByText('The Tab key stops at Blossom button, and nothing says what it is')
+    ).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Shift+R');
+    const panel = page.getByRole('dialog', { name: 'Reading and focus order' });
+    await expect(panel.getByRole('status')).toHaveText(/1 with something wrong$/);
+    await expect(panel.getByRole('listitem').filter({ hasText: 'has no name' })).toHaveCount(1);
+  }
+);
 
 test(
   'a box is named by the label around it, and by nothing where that has no words',

@@ -9,7 +9,7 @@ import { makeWith } from '../src/core/kinds/make';
 import { exported } from './support/exported';
 import { printed, squeezed } from './support/paper';
 import { expect, test } from './support/test';
-import { thoroughUnless } from './support/thorough';
+import { inTurn, thoroughUnless } from './support/thorough';
 import { bytes, changed, demo, open, put } from './support/visit';
 
 const make = makeWith({ exactIds: true });
@@ -78,16 +78,18 @@ for (const [name, commands] of Object.entries(VARIANTS)) {
   );
 }
 
-test('a side panel that is open while the page is printed stands once, where it stands', async ({
-  blank: page
-}) => {
-  await open(page, changed(drawer));
-  await page.getByRole('button', { name: 'Tools' }).click();
-  const { sheets } = await printed(page, 'A5');
-  expect(sheets.filter((words) => squeezed(words).includes('Tworakesandaladder'))).toHaveLength(1);
-  // A sheet of paper opens and closes nothing.
-  expect(sheets.filter((words) => /Tools|Close/.test(words))).toEqual([]);
-});
+test(
+  'a side panel that is open while the page is printed stands once, where it stands',
+  inTurn,
+  async ({ blank: page }) => {
+    await open(page, changed(drawer));
+    await page.getByRole('button', { name: 'Tools' }).click();
+    const { sheets } = await printed(page, 'A5');
+    expect(sheets.filter((words) => squeezed(words).includes('Tworakesandaladder'))).toHaveLength(1);
+    // A sheet of paper opens and closes nothing.
+    expect(sheets.filter((words) => /Tools|Close/.test(words))).toEqual([]);
+  }
+);
 
 test.describe('a script that never comes', () => {
   let server: Server;

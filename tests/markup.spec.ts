@@ -1,4 +1,5 @@
 import { expect, test, type Page } from './support/test';
+import { inTurn } from './support/thorough';
 import { Bench } from './support/workbench';
 
 const SVG =
@@ -44,17 +45,21 @@ test('HTML that is pasted becomes pieces; what is left out is told, and pictures
   await expect(bench.preview.getByRole('heading', { name: 'Three late pears' })).toHaveCount(0);
 });
 
-test('markup copied as text, and a file that is dropped, are read in the same way', async ({ page }) => {
-  const bench = await Bench.openNew(page);
-  await bench.pick('First section');
-  await paste(page, 'text/plain', '<h3>From an editor</h3>\n<p>Words</p>');
-  await expect(bench.preview.getByRole('heading', { level: 3, name: 'From an editor' })).toBeVisible();
-  await page.evaluate(() => {
-    const data = new DataTransfer();
-    const html = '<!doctype html><title>x</title><body><h2>From a file</h2></body>';
-    data.items.add(new File([html], 'old.html', { type: 'text/html' }));
-    window.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
-  });
-  await expect(bench.preview.getByRole('heading', { level: 2, name: 'From a file' })).toBeVisible();
-  await expect(bench.row('From a file')).toBeVisible();
-});
+test(
+  'markup copied as text, and a file that is dropped, are read in the same way',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    await bench.pick('First section');
+    await paste(page, 'text/plain', '<h3>From an editor</h3>\n<p>Words</p>');
+    await expect(bench.preview.getByRole('heading', { level: 3, name: 'From an editor' })).toBeVisible();
+    await page.evaluate(() => {
+      const data = new DataTransfer();
+      const html = '<!doctype html><title>x</title><body><h2>From a file</h2></body>';
+      data.items.add(new File([html], 'old.html', { type: 'text/html' }));
+      window.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
+    });
+    await expect(bench.preview.getByRole('heading', { level: 2, name: 'From a file' })).toBeVisible();
+    await expect(bench.row('From a file')).toBeVisible();
+  }
+);

@@ -6,7 +6,7 @@ import { readProjectFile } from '../src/core/formats/project-file';
 import { registry } from '../src/core/whole';
 import { exported } from './support/exported';
 import { expect, test, type Locator, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 // Films as files of the project, and pictures by their address. The film is made by the browser that runs the
@@ -138,33 +138,35 @@ test.describe('a picture by its address', () => {
     web.close();
   });
 
-  test('is fetched once, cleaned and kept; a wrong one says why, a slow one can be stopped', async ({
-    page
-  }) => {
-    const { bench, field } = await withImage(page);
-    await field.getByRole('button', { name: 'From an address…' }).click();
-    const address = field.getByRole('textbox', { name: 'Address of the picture' });
-    const give = async (text: string) => {
-      await address.fill(text);
-      await address.press('Enter');
-    };
-    await give('orchard.png');
-    await expect(field.getByRole('alert')).toContainText('It starts with https://');
-    await give(`${base}/none.png`);
-    await expect(field.getByRole('alert')).toContainText('answered 404');
-    await give(`${base}/slow.png`);
-    await field.getByRole('button', { name: 'Stop' }).click();
-    await expect(field.getByRole('button', { name: 'Fetch it' })).toBeVisible();
-    await give(`${base}/pictures/old%20press.svg`);
-    await expect(field.getByRole('button', { name: 'old-press.svg', exact: true })).toHaveAttribute(
-      'aria-pressed',
-      'true'
-    );
-    await expect(bench.preview.locator('img')).toHaveJSProperty('naturalWidth', 40);
-    await page.keyboard.press('Control+z');
-    await page.keyboard.press('Control+z');
-    await expect(bench.preview.locator('img')).toHaveCount(0);
-  });
+  test(
+    'is fetched once, cleaned and kept; a wrong one says why, a slow one can be stopped',
+    inTurn,
+    async ({ page }) => {
+      const { bench, field } = await withImage(page);
+      await field.getByRole('button', { name: 'From an address…' }).click();
+      const address = field.getByRole('textbox', { name: 'Address of the picture' });
+      const give = async (text: string) => {
+        await address.fill(text);
+        await address.press('Enter');
+      };
+      await give('orchard.png');
+      await expect(field.getByRole('alert')).toContainText('It starts with https://');
+      await give(`${base}/none.png`);
+      await expect(field.getByRole('alert')).toContainText('answered 404');
+      await give(`${base}/slow.png`);
+      await field.getByRole('button', { name: 'Stop' }).click();
+      await expect(field.getByRole('button', { name: 'Fetch it' })).toBeVisible();
+      await give(`${base}/pictures/old%20press.svg`);
+      await expect(field.getByRole('button', { name: 'old-press.svg', exact: true })).toHaveAttribute(
+        'aria-pressed',
+        'true'
+      );
+      await expect(bench.preview.locator('img')).toHaveJSProperty('naturalWidth', 40);
+      await page.keyboard.press('Control+z');
+      await page.keyboard.press('Control+z');
+      await expect(bench.preview.locator('img')).toHaveCount(0);
+    }
+  );
 });
 
 test(

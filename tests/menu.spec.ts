@@ -9,7 +9,7 @@ import { pageScript } from '../src/server/bundle';
 import { axeViolations } from './support/axe';
 import { partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -215,29 +215,31 @@ const linkBoxes = (page: Page) =>
 const settled = (page: Page) =>
   page.evaluate(() => document.getAnimations().forEach((each) => each.finish()));
 
-test('as a side panel under a width: from the edge, by keys, put away by Escape and by a link that is followed', async ({
-  blank: page
-}) => {
-  await open(page, readable(), 390);
-  await expect(side(page)).toBeHidden();
-  await menuButton(page).focus();
-  await page.keyboard.press('Enter');
-  await expect(side(page)).toBeVisible();
-  await settled(page);
-  expect(await side(page).boundingBox()).toMatchObject({ x: 70, y: 0, width: 320, height: 900 });
-  expect(await axeViolations(page)).toEqual([]);
-  await page.keyboard.press('Tab');
-  await expect(side(page).getByRole('button', { name: 'Close' })).toBeFocused();
-  await page.keyboard.press('Tab');
-  await expect(page.getByRole('link', { name: 'Seasons' })).toBeFocused();
-  await page.keyboard.press('Escape');
-  await expect(side(page)).toBeHidden();
-  await expect(menuButton(page)).toBeFocused();
-  await page.keyboard.press('Enter');
-  await page.getByRole('link', { name: 'Seasons' }).click();
-  await expect(side(page)).toBeHidden();
-  expect(new URL(page.url()).hash).not.toBe('');
-});
+test(
+  'as a side panel under a width: from the edge, by keys, put away by Escape and by a link that is followed',
+  inTurn,
+  async ({ blank: page }) => {
+    await open(page, readable(), 390);
+    await expect(side(page)).toBeHidden();
+    await menuButton(page).focus();
+    await page.keyboard.press('Enter');
+    await expect(side(page)).toBeVisible();
+    await settled(page);
+    expect(await side(page).boundingBox()).toMatchObject({ x: 70, y: 0, width: 320, height: 900 });
+    expect(await axeViolations(page)).toEqual([]);
+    await page.keyboard.press('Tab');
+    await expect(side(page).getByRole('button', { name: 'Close' })).toBeFocused();
+    await page.keyboard.press('Tab');
+    await expect(page.getByRole('link', { name: 'Seasons' })).toBeFocused();
+    await page.keyboard.press('Escape');
+    await expect(side(page)).toBeHidden();
+    await expect(menuButton(page)).toBeFocused();
+    await page.keyboard.press('Enter');
+    await page.getByRole('link', { name: 'Seasons' }).click();
+    await expect(side(page)).toBeHidden();
+    expect(new URL(page.url()).hash).not.toBe('');
+  }
+);
 
 test('where there is room the side panel is not there at all: links stand as they do without it', async ({
   blank: page

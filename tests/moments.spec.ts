@@ -1,6 +1,6 @@
 import { Bench } from './support/workbench';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 
 const cell = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
 
@@ -87,30 +87,32 @@ test(
   }
 );
 
-test('a whole way is typed at once, rows are gone through by keys, and properties are added', async ({
-  page
-}) => {
-  const bench = await Bench.openNew(page);
-  await bench.insert('button');
-  await bench.view('Behaviour');
-  await page.getByRole('button', { name: /^Follows the scroll/ }).click();
-  const rows = page.getByRole('group', { name: 'Moments' }).getByRole('rowheader');
-  await expect(rows).toHaveText(['Goes']);
-  await page.getByRole('combobox', { name: 'One more property' }).selectOption('Grows');
-  await expect(rows).toHaveText(['Goes', 'Grows']);
-  await fill(page, 'Grows at 0 %', '1 → 1.4 at 20% → 1.1');
-  await expect(cell(page, 'Grows at 20 %')).toHaveValue('1.4');
-  await cell(page, 'Grows at 20 %').press('ArrowUp');
-  await expect(cell(page, 'Goes at 20 %')).toBeFocused();
-  await cell(page, 'Goes at 20 %').press('ArrowDown');
-  await expect(cell(page, 'Grows at 20 %')).toBeFocused();
-  await cell(page, 'Grows at 20 %').fill('');
-  await cell(page, 'Grows at 20 %').press('Enter');
-  await expect(cell(page, 'Grows at 20 %')).toHaveCount(0);
-  await expect(cell(page, 'Grows at 100 %')).toHaveValue('1.1');
-});
+test(
+  'a whole way is typed at once, rows are gone through by keys, and properties are added',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    await bench.insert('button');
+    await bench.view('Behaviour');
+    await page.getByRole('button', { name: /^Follows the scroll/ }).click();
+    const rows = page.getByRole('group', { name: 'Moments' }).getByRole('rowheader');
+    await expect(rows).toHaveText(['Goes']);
+    await page.getByRole('combobox', { name: 'One more property' }).selectOption('Grows');
+    await expect(rows).toHaveText(['Goes', 'Grows']);
+    await fill(page, 'Grows at 0 %', '1 → 1.4 at 20% → 1.1');
+    await expect(cell(page, 'Grows at 20 %')).toHaveValue('1.4');
+    await cell(page, 'Grows at 20 %').press('ArrowUp');
+    await expect(cell(page, 'Goes at 20 %')).toBeFocused();
+    await cell(page, 'Goes at 20 %').press('ArrowDown');
+    await expect(cell(page, 'Grows at 20 %')).toBeFocused();
+    await cell(page, 'Grows at 20 %').fill('');
+    await cell(page, 'Grows at 20 %').press('Enter');
+    await expect(cell(page, 'Grows at 20 %')).toHaveCount(0);
+    await expect(cell(page, 'Grows at 100 %')).toHaveValue('1.1');
+  }
+);
 
-test('what loops without end gets a stop at once, which the page then has', async ({ page }) => {
+test('what loops without end gets a stop at once, which the page then has', inTurn, async ({ page }) => {
   const bench = await openLooping(page);
   await fill(page, 'Goes at 100 %', '0px 8px');
   await page.getByRole('button', { name: '1 finding' }).click();

@@ -7,7 +7,7 @@ import { after } from '../src/core/testing/project';
 import { arrived, drawn } from './support/arrived';
 import { exported, partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { bytes, changed, demo, open } from './support/visit';
 
 const make = makeWith({ exactIds: true });
@@ -60,7 +60,7 @@ const differences = (one: ReadonlySet<string>, other: ReadonlySet<string>): stri
   ...[...other].filter((line) => !one.has(line)).map((line) => `without it: ${line}`)
 ];
 
-test('where all of it is off, on paper, the page is as it is without it', async ({ blank: page }) => {
+test('where all of it is off, on paper, the page is as it is without it', inTurn, async ({ blank: page }) => {
   await page.emulateMedia({ media: 'print' });
   await openStory(page);
   const on = await everything(page);
@@ -68,22 +68,24 @@ test('where all of it is off, on paper, the page is as it is without it', async 
   expect(differences(on, await everything(page))).toEqual([]);
 });
 
-test('a sideways section is a plain stack where it is narrow, touched, or with less motion', async ({
-  blank: page
-}) => {
-  const still = [unlooped, without('harvest-told', 'follow')];
-  const plain = changed(...still, without('year-across', 'sideways'));
-  for (const [width, motion] of [
-    [390, 'no-preference'],
-    [1280, 'reduce']
-  ] as const) {
-    await page.emulateMedia({ reducedMotion: motion });
-    await openStory(page, changed(...still), width);
-    const on = await everything(page);
-    await openStory(page, plain, width);
-    expect(differences(on, await everything(page))).toEqual([]);
+test(
+  'a sideways section is a plain stack where it is narrow, touched, or with less motion',
+  inTurn,
+  async ({ blank: page }) => {
+    const still = [unlooped, without('harvest-told', 'follow')];
+    const plain = changed(...still, without('year-across', 'sideways'));
+    for (const [width, motion] of [
+      [390, 'no-preference'],
+      [1280, 'reduce']
+    ] as const) {
+      await page.emulateMedia({ reducedMotion: motion });
+      await openStory(page, changed(...still), width);
+      const on = await everything(page);
+      await openStory(page, plain, width);
+      expect(differences(on, await everything(page))).toEqual([]);
+    }
   }
-});
+);
 
 /** Buttons in the panels of the year, and a link at the top that leads into the third. */
 const withButtons = (): Project =>

@@ -7,7 +7,7 @@ import { axeViolations } from './support/axe';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { changed, open, put } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -96,7 +96,7 @@ test('a link of a navigation opens a dialog, and looks as its neighbours do', as
   await expect(part(page, 'gates', 'panel')).toBeVisible();
 });
 
-test('what opens nothing, or what its target is gone from, is found', () => {
+test('what opens nothing, or what its target is gone from, is found', inTurn, () => {
   const rules = (of: Project) => runFindings(registry, of).map(({ rule, node }) => `${rule} ${node}`);
   expect(rules(project).filter((each) => /^opens-|^dead-ref|never-opened/.test(each))).toEqual([]);
   const gone = changed(...[put(dialog, 0, 'find-us'), ...opens('blossom-picture', 'gates')], {

@@ -1,6 +1,7 @@
 import { makeWith } from '../src/core/kinds/make';
 import { axeViolations } from './support/axe';
 import { expect, test } from './support/test';
+import { inTurn } from './support/thorough';
 import { changed, open, put } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -97,7 +98,7 @@ test('a side panel opens over the page without script, closes on Escape and besi
   await expect(page.getByText('In the shed')).toBeVisible();
 });
 
-test('a side panel comes out in the preview when what is in it is picked', async ({ page }) => {
+test('a side panel comes out in the preview when what is in it is picked', inTurn, async ({ page }) => {
   const bench = await Bench.openNew(page);
   await bench.pick('First section');
   await bench.insert('side panel');

@@ -9,13 +9,13 @@ import { exported, partIn } from './support/exported';
 import { previewFrame } from './support/frames';
 import { everyKind } from './support/kinds';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { bytes, changed, open, put } from './support/visit';
 import { Bench } from './support/workbench';
 
 const make = makeWith({ exactIds: true });
 
-test('columns are as wide in Chromium as their shares say, at 20 widths', async ({ blank: page }) => {
+test('columns are as wide in Chromium as their shares say, at 20 widths', inTurn, async ({ blank: page }) => {
   const sets = [
     '3/4 1/4',
     '2/5 3/5',
@@ -254,7 +254,7 @@ test('a section stands on a picture under a layer, as tall as it is told, and ov
   ).toBe(true);
 });
 
-test('the browser picks the rendition its window and its pixels need', async ({ browser }) => {
+test('the browser picks the rendition its window and its pixels need', inTurn, async ({ browser }) => {
   const photo = new Uint8Array(
     await sharp({ create: { width: 2400, height: 1600, channels: 3, background: '#7a9a4c' } })
       .jpeg()
@@ -327,18 +327,20 @@ async function dropOn(page: Page, pictures: number, broken: number): Promise<voi
   );
 }
 
-test('many pictures are dropped at once: one step of the history, and what is broken is named', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  const before = await bench.preview.locator('img').count();
-  await bench.pick('Welcome text');
-  await dropOn(page, 11, 1);
-  await expect(bench.preview.locator('img')).toHaveCount(before + 11);
-  await expect(page.getByText('broken-0.jpg is damaged: the browser cannot draw it.')).toBeVisible();
-  await page.keyboard.press('Control+z');
-  await expect(bench.preview.locator('img')).toHaveCount(before);
-});
+test(
+  'many pictures are dropped at once: one step of the history, and what is broken is named',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    const before = await bench.preview.locator('img').count();
+    await bench.pick('Welcome text');
+    await dropOn(page, 11, 1);
+    await expect(bench.preview.locator('img')).toHaveCount(before + 11);
+    await expect(page.getByText('broken-0.jpg is damaged: the browser cannot draw it.')).toBeVisible();
+    await page.keyboard.press('Control+z');
+    await expect(bench.preview.locator('img')).toHaveCount(before);
+  }
+);
 
 test('reading many pictures can be stopped, and then none has come in', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);
@@ -372,7 +374,7 @@ test('no margin leaks out of any piece: sections meet without a strip between th
 });
 
 test.describe('in the workbench', () => {
-  test('shares are typed, dragged and refused with the reason', async ({ page }) => {
+  test('shares are typed, dragged and refused with the reason', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Press columns');
     await bench.view('Fill');
@@ -406,7 +408,7 @@ test.describe('in the workbench', () => {
     await expect.poll(share).toBeCloseTo(0.5, 2);
   });
 
-  test('pieces are wrapped, unwrapped and swapped by keys and by name', async ({ page }) => {
+  test('pieces are wrapped, unwrapped and swapped by keys and by name', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     const from = async (name: string, count: number) => {
       const rows = await bench.outline();
@@ -483,7 +485,7 @@ test.describe('in the workbench', () => {
     );
   });
 
-  test('distances under the pointer are drawn and named', async ({ page }) => {
+  test('distances under the pointer are drawn and named', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     const section = bench.preview.locator('.welcome');
     const { x, y } = (await section.boundingBox())!;
@@ -498,7 +500,7 @@ test.describe('in the workbench', () => {
     await expect(page.locator('.distances')).toHaveCount(0);
   });
 
-  test('a template is inserted as pieces like any other', async ({ page }) => {
+  test('a template is inserted as pieces like any other', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Welcome text');
     await bench.insert('three cards');
@@ -507,51 +509,53 @@ test.describe('in the workbench', () => {
     await expect(bench.preview.getByRole('heading', { name: 'Second card' })).toHaveCount(0);
   });
 
-  test('design tokens come from a file, colour the page, are bound to equal values and leave again', async ({
-    page
-  }) => {
-    const bench = await Bench.openDemo(page);
-    await page.keyboard.press('Shift+T');
-    const panel = page.getByRole('dialog', { name: 'Tokens' });
-    const file = {
-      Orchard: { $type: 'color', press: { $value: '#123456' } },
-      step: { $type: 'dimension', $value: { value: 24, unit: 'px' } },
-      bad: { $type: 'gradient', $value: [] }
-    };
-    await panel.getByLabel('Import design tokens').setInputFiles({
-      name: 'brand.tokens.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from(JSON.stringify(file))
-    });
-    await expect(panel.getByText('2 tokens taken from brand.tokens.json.')).toBeVisible();
-    await expect(
-      panel.getByText('bad was left out: Kymation has no tokens of the type gradient.')
-    ).toBeVisible();
-    await bench.pick('Press button');
-    await bench.view('States');
-    await bench.set('background-color', 'Background', 'rest', '#123456');
-    await panel
-      .locator('.token')
-      .filter({ has: page.getByRole('textbox', { name: 'Name of Orchard / press' }) })
-      .getByRole('button', { name: '×0' })
-      .click();
-    await panel.getByRole('button', { name: 'Bind it to Orchard / press' }).click();
-    await panel.getByRole('textbox', { name: 'Value of Orchard / press' }).fill('#654321');
-    await expect(bench.preview.locator('.press-button')).toHaveCSS('background-color', 'rgb(101, 67, 33)');
-    await bench.pick('Welcome heading');
-    await panel.getByRole('button', { name: 'background of Press button' }).click();
-    await expect(bench.row('Press button')).toHaveAttribute('aria-selected', 'true');
-    await expect(bench.cell('background-color', 'rest')).toBeFocused();
-    const [download] = await Promise.all([
-      page.waitForEvent('download'),
-      panel.getByRole('button', { name: 'Export design tokens' }).click()
-    ]);
-    const chunks: Buffer[] = [];
-    for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
-    expect(JSON.parse(Buffer.concat(chunks).toString())).toMatchObject({
-      Orchard: { press: { $type: 'color', $value: { hex: '#654321' } } }
-    });
-  });
+  test(
+    'design tokens come from a file, colour the page, are bound to equal values and leave again',
+    inTurn,
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await page.keyboard.press('Shift+T');
+      const panel = page.getByRole('dialog', { name: 'Tokens' });
+      const file = {
+        Orchard: { $type: 'color', press: { $value: '#123456' } },
+        step: { $type: 'dimension', $value: { value: 24, unit: 'px' } },
+        bad: { $type: 'gradient', $value: [] }
+      };
+      await panel.getByLabel('Import design tokens').setInputFiles({
+        name: 'brand.tokens.json',
+        mimeType: 'application/json',
+        buffer: Buffer.from(JSON.stringify(file))
+      });
+      await expect(panel.getByText('2 tokens taken from brand.tokens.json.')).toBeVisible();
+      await expect(
+        panel.getByText('bad was left out: Kymation has no tokens of the type gradient.')
+      ).toBeVisible();
+      await bench.pick('Press button');
+      await bench.view('States');
+      await bench.set('background-color', 'Background', 'rest', '#123456');
+      await panel
+        .locator('.token')
+        .filter({ has: page.getByRole('textbox', { name: 'Name of Orchard / press' }) })
+        .getByRole('button', { name: '×0' })
+        .click();
+      await panel.getByRole('button', { name: 'Bind it to Orchard / press' }).click();
+      await panel.getByRole('textbox', { name: 'Value of Orchard / press' }).fill('#654321');
+      await expect(bench.preview.locator('.press-button')).toHaveCSS('background-color', 'rgb(101, 67, 33)');
+      await bench.pick('Welcome heading');
+      await panel.getByRole('button', { name: 'background of Press button' }).click();
+      await expect(bench.row('Press button')).toHaveAttribute('aria-selected', 'true');
+      await expect(bench.cell('background-color', 'rest')).toBeFocused();
+      const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        panel.getByRole('button', { name: 'Export design tokens' }).click()
+      ]);
+      const chunks: Buffer[] = [];
+      for await (const chunk of await download.createReadStream()) chunks.push(chunk as Buffer);
+      expect(JSON.parse(Buffer.concat(chunks).toString())).toMatchObject({
+        Orchard: { press: { $type: 'color', $value: { hex: '#654321' } } }
+      });
+    }
+  );
 
   test('pages are made, described, linked and not lost while something leads to them', async ({ page }) => {
     await Bench.openDemo(page);

@@ -4,7 +4,7 @@ import { createProject } from '../src/core/project/create';
 import type { PageId } from '../src/core/project/types';
 import { after } from '../src/core/testing/project';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 async function openPages(page: Page) {
@@ -105,7 +105,7 @@ test('of many pages one is found by its name, its address or its title', thoroug
   await expect(dialog).toBeHidden();
 });
 
-test('the page that was worked on last is shown again, until it is gone', async ({ page }) => {
+test('the page that was worked on last is shown again, until it is gone', inTurn, async ({ page }) => {
   const bench = await Bench.openNew(page);
   await addPage(page);
   const shown = page.getByRole('combobox', { name: 'Page', exact: true }).locator('option:checked');
@@ -166,7 +166,7 @@ test('the skeleton of a page has its pieces without its words', thorough, async 
   await expect(bench.preview.locator('main')).not.toContainText('dogs');
 });
 
-test('another page begins at its top, at each width that is shown', async ({ page }) => {
+test('another page begins at its top, at each width that is shown', inTurn, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await page.getByRole('button', { name: '3 widths', exact: true }).click();
   const frames = page.locator('.paper iframe');

@@ -3,6 +3,7 @@ import { contrast, type Colour } from '../src/core/colour/contrast';
 import { arrived } from './support/arrived';
 import { everyKind } from './support/kinds';
 import { expect, test, type Page } from './support/test';
+import { inTurn } from './support/thorough';
 import { changed, open } from './support/visit';
 
 // WCAG 2.2, 2.4.7 and 2.4.13: what has the focus shows it, by a change of at least 3 : 1 against the same pixels
@@ -80,20 +81,22 @@ async function ringOf(page: Page, { clip }: Stop): Promise<number> {
   return changeBetween(withRing, without);
 }
 
-test('every stop of Tab on a page with one of every kind shows that it has the focus', async ({
-  blank: page
-}) => {
-  await page.emulateMedia({ reducedMotion: 'reduce' });
-  await open(page, changed(...everyKind('find-us')));
-  await page.evaluate(addEnd);
-  const faint: string[] = [];
-  let stops = 0;
-  for (let stop = await nextStop(page); stop; stop = await nextStop(page)) {
-    await arrived(page);
-    const ring = await ringOf(page, (await page.evaluate(stopThere, AROUND))!);
-    if (ring < 3) faint.push(`${stop.name}: ${ring.toFixed(1)}`);
-    stops += 1;
+test(
+  'every stop of Tab on a page with one of every kind shows that it has the focus',
+  inTurn,
+  async ({ blank: page }) => {
+    await page.emulateMedia({ reducedMotion: 'reduce' });
+    await open(page, changed(...everyKind('find-us')));
+    await page.evaluate(addEnd);
+    const faint: string[] = [];
+    let stops = 0;
+    for (let stop = await nextStop(page); stop; stop = await nextStop(page)) {
+      await arrived(page);
+      const ring = await ringOf(page, (await page.evaluate(stopThere, AROUND))!);
+      if (ring < 3) faint.push(`${stop.name}: ${ring.toFixed(1)}`);
+      stops += 1;
+    }
+    expect(faint).toEqual([]);
+    expect(stops).toBeGreaterThan(30);
   }
-  expect(faint).toEqual([]);
-  expect(stops).toBeGreaterThan(30);
-});
+);

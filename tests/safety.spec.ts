@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { bytes, demo as project } from './support/demo';
 import { expect, test, type Page } from './support/test';
-import { isThorough, thorough } from './support/thorough';
+import { inTurn, isThorough, thorough } from './support/thorough';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { writeProjectFile } from '../src/core/formats/project-file';
 import { axeViolations } from './support/axe';
@@ -186,22 +186,28 @@ test(
   }
 );
 
-test('axe-core finds nothing on any screen', async ({ page }) => {
-  /** @param part what is new on this screen; `npm run thorough` looks at all of it every time. */
-  const check = async (screen: string, part?: string) => {
-    const found = await axeViolations(page, isThorough ? undefined : part);
-    expect([screen, found]).toEqual([screen, []]);
-  };
+/** @param part what is new on this screen; `npm run thorough` looks at all of it every time. */
+async function checkScreen(page: Page, screen: string, part?: string): Promise<void> {
+  const found = await axeViolations(page, isThorough ? undefined : part);
+  expect([screen, found]).toEqual([screen, []]);
+}
+
+test('axe-core finds nothing on the list of projects, nor in any view of the workbench', async ({ page }) => {
   await visit(page, '/');
   await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
-  await check('home');
+  await checkScreen(page, 'home');
   const bench = await Bench.openDemo(page);
-  await check('workbench, nothing picked');
+  await checkScreen(page, 'workbench, nothing picked');
   await bench.pick('Season tabs', 'tab');
   for (const view of ['Fill', 'Behaviour', 'States', 'Timing', 'Scroll', 'Fallbacks'] as const) {
     await bench.view(view);
-    await check(view, '[aria-label="Tuning sheet"]');
+    await checkScreen(page, view, '[aria-label="Tuning sheet"]');
   }
+});
+
+test('axe-core finds nothing in any window and panel of the workbench', inTurn, async ({ page }) => {
+  const bench = await Bench.openDemo(page);
+  await bench.pick('Season tabs', 'tab');
   for (const [key, name] of [
     ['a', 'insert'],
     ['Control+k', 'search'],
@@ -215,15 +221,15 @@ test('axe-core finds nothing on any screen', async ({ page }) => {
     await page.keyboard.press(key);
     await expect(page.getByRole('dialog')).toBeVisible();
     if (name === 'export') await expect(page.getByRole('button', { name: 'index.html' })).toBeVisible();
-    await check(name, '[role=dialog]');
+    await checkScreen(page, name, '[role=dialog]');
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toHaveCount(0);
   }
   await page.getByRole('button', { name: 'No findings' }).click();
-  await check('findings');
+  await checkScreen(page, 'findings');
   await visit(page, '/project/none');
   await expect(page.getByText('This project is not here')).toBeVisible();
-  await check('no such project');
+  await checkScreen(page, 'no such project');
 });
 
 test(

@@ -5,7 +5,7 @@ import { after } from '../src/core/testing/project';
 import { Counted } from './support/counted';
 import { previewFrame } from './support/frames';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 const STORY = 'From tree to glass';
@@ -147,7 +147,7 @@ test('what is being typed stays, though the page is measured anew meanwhile', th
   await expect(start).not.toHaveValue(started);
 });
 
-test('what cannot be reached is told, and no number is no place', async ({ page }) => {
+test('what cannot be reached is told, and no number is no place', inTurn, async ({ page }) => {
   await openStory(page);
   const start = page.getByRole('textbox', { name: 'Harvest told follows: starts at, px' });
   const before = await start.inputValue();
@@ -191,7 +191,7 @@ test(
   }
 );
 
-test('a piece is shown over the page as it stands at both ends of its range', async ({ page }) => {
+test('a piece is shown over the page as it stands at both ends of its range', inTurn, async ({ page }) => {
   await openStory(page);
   const frame = await previewFrame(page);
   const toggle = page.getByRole('button', { name: 'Show both ends over the page: Harvest told follows' });
@@ -251,35 +251,39 @@ test('what sticks is shown as far apart as it travels', thorough, async ({ page 
   await expect.poll(astray).toBeLessThan(2);
 });
 
-test('the map shows the page to scale, scrolls it, and shows it in three other windows', async ({ page }) => {
-  const bench = await openStory(page);
-  await page.keyboard.press('m');
-  const map = page.getByRole('slider', { name: `Scroll map of ${STORY}` });
-  await expect(map).toBeVisible();
-  const frame = await previewFrame(page);
-  const scrollOf = () => frame.evaluate(() => Math.round(scrollY));
-  await map.focus();
-  await map.press('PageDown');
-  await expect.poll(scrollOf).toBeGreaterThan(100);
-  const down = await scrollOf();
-  await map.press('PageUp');
-  await expect.poll(scrollOf).toBeLessThan(down);
-  const box = (await map.boundingBox())!;
-  await page.mouse.move(box.x + 10, box.y + 4);
-  await page.mouse.down();
-  await page.mouse.move(box.x + 10, box.y + box.height * 0.6, { steps: 4 });
-  await page.mouse.up();
-  await expect.poll(scrollOf).toBeGreaterThan(down);
-  for (const size of ['short laptop', 'tall screen', 'phone'])
-    await expect(page.getByRole('img', { name: new RegExp(`Scroll map in a ${size}`) })).toBeVisible();
-  // Where it is narrow nothing goes sideways.
-  const phone = page.getByRole('img', { name: /in a phone/ });
-  await expect(phone.getByText(/Year across goes sideways/)).toHaveCount(0);
-  const laptop = page.getByRole('img', { name: /short laptop/ });
-  await expect(laptop.getByText(/Year across goes sideways/)).toHaveCount(1);
-  await bench.pick('Story header');
-  await expect(map).toBeVisible();
-});
+test(
+  'the map shows the page to scale, scrolls it, and shows it in three other windows',
+  inTurn,
+  async ({ page }) => {
+    const bench = await openStory(page);
+    await page.keyboard.press('m');
+    const map = page.getByRole('slider', { name: `Scroll map of ${STORY}` });
+    await expect(map).toBeVisible();
+    const frame = await previewFrame(page);
+    const scrollOf = () => frame.evaluate(() => Math.round(scrollY));
+    await map.focus();
+    await map.press('PageDown');
+    await expect.poll(scrollOf).toBeGreaterThan(100);
+    const down = await scrollOf();
+    await map.press('PageUp');
+    await expect.poll(scrollOf).toBeLessThan(down);
+    const box = (await map.boundingBox())!;
+    await page.mouse.move(box.x + 10, box.y + 4);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 10, box.y + box.height * 0.6, { steps: 4 });
+    await page.mouse.up();
+    await expect.poll(scrollOf).toBeGreaterThan(down);
+    for (const size of ['short laptop', 'tall screen', 'phone'])
+      await expect(page.getByRole('img', { name: new RegExp(`Scroll map in a ${size}`) })).toBeVisible();
+    // Where it is narrow nothing goes sideways.
+    const phone = page.getByRole('img', { name: /in a phone/ });
+    await expect(phone.getByText(/Year across goes sideways/)).toHaveCount(0);
+    const laptop = page.getByRole('img', { name: /short laptop/ });
+    await expect(laptop.getByText(/Year across goes sideways/)).toHaveCount(1);
+    await bench.pick('Story header');
+    await expect(map).toBeVisible();
+  }
+);
 
 test('a picture drifts behind an opening, in three actions', thorough, async ({ page }) => {
   const bench = await openStory(page, 'Behaviour');

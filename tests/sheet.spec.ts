@@ -1,6 +1,6 @@
 import chroma from 'chroma-js';
 import { expect, test, type Locator } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 /** Follows a property frame by frame from now on. @returns asks for its values since then, each once. */
@@ -41,7 +41,7 @@ test.describe('state sheet', () => {
     await expect(summer).toHaveCSS('background-color', 'rgb(242, 239, 231)');
   });
 
-  test('takes arithmetic and units, and steps by keys', async ({ page }) => {
+  test('takes arithmetic and units, and steps by keys', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
     const summer = bench.preview.locator('#summer-tab');
@@ -79,7 +79,7 @@ test.describe('state sheet', () => {
     await expect(bench.cell('color', 'rest')).toBeFocused();
   });
 
-  test('the first row is the part itself, drawn in each state', async ({ page }) => {
+  test('the first row is the part itself, drawn in each state', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
     const stage = page.frameLocator('iframe[title="tab in each state"]').locator('k-stage .season-tabs-tab');
@@ -106,28 +106,33 @@ test.describe('state sheet', () => {
     ).toHaveCount(3);
   });
 
-  test('of what is wider than its column the beginning is drawn, large enough to be read', async ({
-    page
-  }) => {
-    const bench = await Bench.openDemo(page);
-    await bench.pick('Welcome heading');
-    await bench.view('States');
-    const heading = page.frameLocator('iframe[title="heading in each state"]').locator('k-stage h1').first();
-    await expect
-      .poll(() =>
-        heading.evaluate((element) => {
-          const around = element.closest('k-stage > div');
-          // It may just be drawn anew.
-          if (!around) return null;
-          const [drawn, cell] = [element.getBoundingClientRect(), around.getBoundingClientRect()];
-          return {
-            starts: Math.round(drawn.left - cell.left),
-            isReadable: drawn.height > 16 && drawn.height <= cell.height
-          };
-        })
-      )
-      .toEqual({ starts: 6, isReadable: true });
-  });
+  test(
+    'of what is wider than its column the beginning is drawn, large enough to be read',
+    inTurn,
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await bench.pick('Welcome heading');
+      await bench.view('States');
+      const heading = page
+        .frameLocator('iframe[title="heading in each state"]')
+        .locator('k-stage h1')
+        .first();
+      await expect
+        .poll(() =>
+          heading.evaluate((element) => {
+            const around = element.closest('k-stage > div');
+            // It may just be drawn anew.
+            if (!around) return null;
+            const [drawn, cell] = [element.getBoundingClientRect(), around.getBoundingClientRect()];
+            return {
+              starts: Math.round(drawn.left - cell.left),
+              isReadable: drawn.height > 16 && drawn.height <= cell.height
+            };
+          })
+        )
+        .toEqual({ starts: 6, isReadable: true });
+    }
+  );
 
   test(
     'of what has its words at its end, those are drawn, not the room before them',
@@ -155,7 +160,7 @@ test.describe('state sheet', () => {
     }
   );
 
-  test('the part is drawn as it is under the condition that is looked at', async ({ page }) => {
+  test('the part is drawn as it is under the condition that is looked at', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
     await bench.view('States');
@@ -210,31 +215,33 @@ test.describe('state sheet', () => {
     expect(await scales()).toHaveLength(1);
   });
 
-  test('what is set for a condition that the page is not shown in says so, and shows it', async ({
-    page
-  }) => {
-    const bench = await Bench.openDemo(page);
-    await bench.pick('Season tabs', 'tab');
-    await bench.view('States');
-    const show = page.getByRole('button', { name: /^(?:Show it at|Switch) / });
-    await expect(show).toHaveCount(0);
-    await page.getByRole('tab', { name: '≤ narrow', exact: true }).click();
-    await show.click();
-    await expect(page.getByRole('slider', { name: 'Width of the preview' })).toHaveAttribute(
-      'aria-valuenow',
-      '640'
-    );
-    await expect(show).toHaveCount(0);
-    await page.getByRole('tab', { name: '≤ medium', exact: true }).click();
-    await expect(show).toHaveCount(0);
-    await page.getByRole('combobox', { name: 'Other conditions' }).selectOption('touch');
-    await show.click();
-    await expect(page.getByRole('button', { name: 'Touch', exact: true })).toHaveAttribute(
-      'aria-pressed',
-      'true'
-    );
-    await expect(show).toHaveCount(0);
-  });
+  test(
+    'what is set for a condition that the page is not shown in says so, and shows it',
+    inTurn,
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await bench.pick('Season tabs', 'tab');
+      await bench.view('States');
+      const show = page.getByRole('button', { name: /^(?:Show it at|Switch) / });
+      await expect(show).toHaveCount(0);
+      await page.getByRole('tab', { name: '≤ narrow', exact: true }).click();
+      await show.click();
+      await expect(page.getByRole('slider', { name: 'Width of the preview' })).toHaveAttribute(
+        'aria-valuenow',
+        '640'
+      );
+      await expect(show).toHaveCount(0);
+      await page.getByRole('tab', { name: '≤ medium', exact: true }).click();
+      await expect(show).toHaveCount(0);
+      await page.getByRole('combobox', { name: 'Other conditions' }).selectOption('touch');
+      await show.click();
+      await expect(page.getByRole('button', { name: 'Touch', exact: true })).toHaveAttribute(
+        'aria-pressed',
+        'true'
+      );
+      await expect(show).toHaveCount(0);
+    }
+  );
 
   test(
     'of a whole widget the row is as high as it takes to see it, with what is open in it',
@@ -472,27 +479,29 @@ test.describe('state sheet', () => {
     await expect(heading).toHaveCSS('font-size', '22px');
   });
 
-  test('a colour is picked with the picker, and the whole movement is one step of the history', async ({
-    page
-  }) => {
-    const bench = await Bench.openDemo(page);
-    await bench.pick('Season tabs', 'tab');
-    await bench.cell('background-color', 'rest').click();
-    await page.getByRole('button', { name: 'Pick a colour' }).click();
-    const field = page.locator('.picker .picker').first();
-    await expect(field).toBeVisible();
-    const box = (await field.boundingBox())!;
-    await page.mouse.move(box.x + 20, box.y + 20);
-    await page.mouse.down();
-    for (let i = 1; i < 8; i += 1) await page.mouse.move(box.x + 20 + i * 9, box.y + 20 + i * 6);
-    await page.mouse.up();
-    const summer = bench.preview.locator('#summer-tab');
-    await expect(summer).not.toHaveCSS('background-color', 'rgb(246, 239, 224)');
-    await page.keyboard.press('Escape');
-    await bench.row('Season tabs').click();
-    await page.keyboard.press('Control+z');
-    await expect(summer).toHaveCSS('background-color', 'rgb(246, 239, 224)');
-  });
+  test(
+    'a colour is picked with the picker, and the whole movement is one step of the history',
+    inTurn,
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await bench.pick('Season tabs', 'tab');
+      await bench.cell('background-color', 'rest').click();
+      await page.getByRole('button', { name: 'Pick a colour' }).click();
+      const field = page.locator('.picker .picker').first();
+      await expect(field).toBeVisible();
+      const box = (await field.boundingBox())!;
+      await page.mouse.move(box.x + 20, box.y + 20);
+      await page.mouse.down();
+      for (let i = 1; i < 8; i += 1) await page.mouse.move(box.x + 20 + i * 9, box.y + 20 + i * 6);
+      await page.mouse.up();
+      const summer = bench.preview.locator('#summer-tab');
+      await expect(summer).not.toHaveCSS('background-color', 'rgb(246, 239, 224)');
+      await page.keyboard.press('Escape');
+      await bench.row('Season tabs').click();
+      await page.keyboard.press('Control+z');
+      await expect(summer).toHaveCSS('background-color', 'rgb(246, 239, 224)');
+    }
+  );
 });
 
 test.describe('width and folding', () => {
@@ -519,7 +528,7 @@ test.describe('width and folding', () => {
     await expect(flag).toHaveAttribute('aria-valuenow', '640');
   });
 
-  test('the width is dragged, from 280 to 1920, and the page is scaled to fit', async ({ page }) => {
+  test('the width is dragged, from 280 to 1920, and the page is scaled to fit', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     const width = page.getByRole('slider', { name: 'Width of the preview' });
     await bench.drag(width, 240);
@@ -533,7 +542,7 @@ test.describe('width and folding', () => {
     expect(paper.x + paper.width).toBeLessThanOrEqual(1280);
   });
 
-  test('a fold width that is none is refused with the reason', async ({ page }) => {
+  test('a fold width that is none is refused with the reason', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs');
     await bench.view('Fallbacks');

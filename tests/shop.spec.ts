@@ -6,6 +6,7 @@ import type { SourceId } from '../src/core/project/types';
 import { axeViolations } from './support/axe';
 import { Counted } from './support/counted';
 import { exportedDemo } from './support/exported';
+import { inTurn } from './support/thorough';
 import { Bench } from './support/workbench';
 
 test('the demo’s shop has four tabs by four queries, readable with and without script', async ({
@@ -62,15 +63,19 @@ test('the demo’s questions page ends with a list from a CSV file, of those who
   expect(await axeViolations(page)).toEqual([]);
 });
 
-test('a project opens on one page though lists stand on others, whose code comes along', async ({ page }) => {
-  await Bench.openDemo(page);
-  // By its own address: only what the first page is made of is fetched before it is on show.
-  await page.goto(page.url());
-  const preview = page.frameLocator('iframe[title^="Preview of"]');
-  await expect(preview.locator('h1')).toHaveText('An orchard that has kept its old names');
-  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption('Shop');
-  await expect(preview.getByRole('heading', { name: 'Winter Gold, 3 kg' }).first()).toBeVisible();
-});
+test(
+  'a project opens on one page though lists stand on others, whose code comes along',
+  inTurn,
+  async ({ page }) => {
+    await Bench.openDemo(page);
+    // By its own address: only what the first page is made of is fetched before it is on show.
+    await page.goto(page.url());
+    const preview = page.frameLocator('iframe[title^="Preview of"]');
+    await expect(preview.locator('h1')).toHaveText('An orchard that has kept its old names');
+    await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption('Shop');
+    await expect(preview.getByRole('heading', { name: 'Winter Gold, 3 kg' }).first()).toBeVisible();
+  }
+);
 
 test('four tabs by four queries, eight in four columns each, in sixteen actions from an empty page', async ({
   page

@@ -6,7 +6,7 @@ import { pageScript } from '../src/server/bundle';
 import { axeViolations } from './support/axe';
 import { partIn } from './support/exported';
 import { expect, test, type Locator, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { changed, open, put } from './support/visit';
 
 const make = makeWith({ exactIds: true });
@@ -283,7 +283,7 @@ test('without script it is a strip to scroll, and nothing that would do nothing 
   await context.close();
 });
 
-test('axe-core has nothing to say, sliding, fading and playing', async ({ blank: page }) => {
+test('axe-core has nothing to say, sliding, fading and playing', inTurn, async ({ blank: page }) => {
   const all: Node['settings'][] = [
     {},
     { form: 'fade' },
@@ -319,24 +319,26 @@ test('one slide alone has nowhere to go, and says so', async ({ blank: page }) =
   expect(await scrolled(page)).toBe(0);
 });
 
-test('dots that are small pictures lead to their slides; a slide with more in it keeps its dot', async ({
-  blank: page
-}) => {
-  const shown = (name: string, asset: string) =>
-    make('panel', name, {}, { content: [make('image', `${name} shown`, { asset, alt: name })] });
-  const panels = [
-    shown('June rows', 'rows-in-june'),
-    shown('Harvest time', 'baskets-full'),
-    panelWith(make, 'Words', 'Many.')
-  ];
-  await open(page, changed(put(make('slider', 'Varieties', { thumbs: true }, { panels }))));
-  await expect(part(page, 'thumb')).toHaveCount(2);
-  await expect(part(page, 'dot')).toHaveCount(1);
-  const small = page.getByRole('button', { name: 'Harvest time' });
-  await expect(small.locator('img')).toHaveJSProperty('complete', true);
-  expect((await small.boundingBox())!.height).toBeGreaterThan(24);
-  await small.click();
-  await expect(current(page)).toHaveAttribute('id', 'harvest-time');
-  await expect(small).toHaveAttribute('aria-current', 'true');
-  expect(await axeViolations(page)).toEqual([]);
-});
+test(
+  'dots that are small pictures lead to their slides; a slide with more in it keeps its dot',
+  inTurn,
+  async ({ blank: page }) => {
+    const shown = (name: string, asset: string) =>
+      make('panel', name, {}, { content: [make('image', `${name} shown`, { asset, alt: name })] });
+    const panels = [
+      shown('June rows', 'rows-in-june'),
+      shown('Harvest time', 'baskets-full'),
+      panelWith(make, 'Words', 'Many.')
+    ];
+    await open(page, changed(put(make('slider', 'Varieties', { thumbs: true }, { panels }))));
+    await expect(part(page, 'thumb')).toHaveCount(2);
+    await expect(part(page, 'dot')).toHaveCount(1);
+    const small = page.getByRole('button', { name: 'Harvest time' });
+    await expect(small.locator('img')).toHaveJSProperty('complete', true);
+    expect((await small.boundingBox())!.height).toBeGreaterThan(24);
+    await small.click();
+    await expect(current(page)).toHaveAttribute('id', 'harvest-time');
+    await expect(small).toHaveAttribute('aria-current', 'true');
+    expect(await axeViolations(page)).toEqual([]);
+  }
+);

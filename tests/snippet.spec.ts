@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http';
 import { VISIT } from './support/demo';
 import { exported } from './support/exported';
 import { expect, test, type Locator } from './support/test';
-import { thoroughUnless } from './support/thorough';
+import { inTurn, inTurnUnless } from './support/thorough';
 import { printSnippet, type SnippetOptions } from '../src/core/compile/snippet';
 import type { NodeId, PageId } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
@@ -157,7 +157,7 @@ for (const [name, id, given, pageId] of [
 ] as const)
   test(
     `${name}: a snippet looks as on its page in a site that says something of every element`,
-    thoroughUnless(id === 'find-us'),
+    inTurnUnless(id === 'find-us'),
     async ({ blank: page }) => {
       await page.setViewportSize({ width: 1280, height: 900 });
       await page.emulateMedia({ reducedMotion: 'reduce' });
@@ -216,41 +216,43 @@ test('every class, id, keyframe and token of a snippet has its prefix, and axe-c
   expect(await axeViolations(page)).toEqual([]);
 });
 
-test('the export window makes one of the picked piece, and says what each choice of browsers costs', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await page.keyboard.press('Control+e');
-  await page.getByRole('tab', { name: 'Snippet' }).click();
-  await expect(page.getByText('Pick one in the outline first')).toBeVisible();
-  await page.keyboard.press('Escape');
-  await bench.pick('Season tabs');
-  await page.keyboard.press('Control+e');
-  await page.getByRole('tab', { name: 'Snippet' }).click();
-  await expect(page.getByLabel('Text of snippet.html')).toContainText('ky-season-tabs');
-  const text = page.getByLabel('Text of snippet.html');
-  await page
-    .getByRole('combobox', { name: 'Type, colour and ground' })
-    .selectOption('of the site it goes into');
-  await expect(text).toContainText('<div class="ky-season-tabs">');
-  // What is no size is told of, and the last one stays until there is another.
-  const root = page.getByRole('spinbutton', { name: 'Root type size of the site' });
-  await root.fill('0');
-  await root.press('Tab');
-  await expect(page.getByRole('alert')).toContainText('It stays 16 px');
-  await expect(text).toContainText('font-size: 0.9375rem');
-  await root.fill('10');
-  await root.press('Tab');
-  await expect(text).toContainText('font-size: 1.5rem');
-  await expect(page.getByRole('alert')).toHaveCount(0);
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save snippet' }).click();
-  expect((await download).suggestedFilename()).toBe('quillmere-orchard-season-tabs-snippet.html');
-  await page.getByRole('tab', { name: 'Folder' }).click();
-  const used = page.getByRole('region', { name: 'Files and what they use' });
-  await expect(used.getByText('leave', { exact: true })).toBeVisible();
-  await expect(used).toContainText(/a panel that moves while it goes\s*by script, \d+ B/);
-  await page.getByRole('combobox', { name: 'Browsers' }).selectOption('newly');
-  await expect(used).toContainText(/a panel that moves while it goes\s*itself/);
-  await expect(used.getByText('leave', { exact: true })).toHaveCount(0);
-});
+test(
+  'the export window makes one of the picked piece, and says what each choice of browsers costs',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await page.keyboard.press('Control+e');
+    await page.getByRole('tab', { name: 'Snippet' }).click();
+    await expect(page.getByText('Pick one in the outline first')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await bench.pick('Season tabs');
+    await page.keyboard.press('Control+e');
+    await page.getByRole('tab', { name: 'Snippet' }).click();
+    await expect(page.getByLabel('Text of snippet.html')).toContainText('ky-season-tabs');
+    const text = page.getByLabel('Text of snippet.html');
+    await page
+      .getByRole('combobox', { name: 'Type, colour and ground' })
+      .selectOption('of the site it goes into');
+    await expect(text).toContainText('<div class="ky-season-tabs">');
+    // What is no size is told of, and the last one stays until there is another.
+    const root = page.getByRole('spinbutton', { name: 'Root type size of the site' });
+    await root.fill('0');
+    await root.press('Tab');
+    await expect(page.getByRole('alert')).toContainText('It stays 16 px');
+    await expect(text).toContainText('font-size: 0.9375rem');
+    await root.fill('10');
+    await root.press('Tab');
+    await expect(text).toContainText('font-size: 1.5rem');
+    await expect(page.getByRole('alert')).toHaveCount(0);
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save snippet' }).click();
+    expect((await download).suggestedFilename()).toBe('quillmere-orchard-season-tabs-snippet.html');
+    await page.getByRole('tab', { name: 'Folder' }).click();
+    const used = page.getByRole('region', { name: 'Files and what they use' });
+    await expect(used.getByText('leave', { exact: true })).toBeVisible();
+    await expect(used).toContainText(/a panel that moves while it goes\s*by script, \d+ B/);
+    await page.getByRole('combobox', { name: 'Browsers' }).selectOption('newly');
+    await expect(used).toContainText(/a panel that moves while it goes\s*itself/);
+    await expect(used.getByText('leave', { exact: true })).toHaveCount(0);
+  }
+);

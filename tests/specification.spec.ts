@@ -12,7 +12,7 @@ import { axeViolations } from './support/axe';
 import { exported, partIn } from './support/exported';
 import { printed, squeezed } from './support/paper';
 import { expect, test } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { changed, put } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -216,42 +216,48 @@ for (const { id: pageId, name } of Object.values(project.pages))
     expect(unseen).toEqual([]);
   });
 
-test('it prints on A4 with every page numbered, no line cut and no word lost', async ({ page: tab }) => {
-  await tab.setContent(html());
-  const { sheets, cut } = await printed(tab, 'A4');
-  expect(sheets.length).toBeGreaterThan(5);
-  sheets.forEach((words, i) => expect(words.replace(/\s+/g, '')).toContain(`${i + 1}/${sheets.length}`));
-  // Number and title stand in the margin, and nothing else.
-  const inMargin = sheets.flatMap((_words, i) => [
-    `${i + 1}: ${i + 1} / ${sheets.length}`,
-    `${i + 1}: ${project.info.name} · Visit page`
-  ]);
-  expect(cut.filter((line) => !inMargin.includes(line))).toEqual([]);
-  const words = (await tab.locator('body').innerText()).split(/\s+/);
-  const onPaper = squeezed(sheets.join(''));
-  expect(words.length).toBeGreaterThan(1000);
-  expect(words.filter((word) => !onPaper.includes(squeezed(word)))).toEqual([]);
-});
+test(
+  'it prints on A4 with every page numbered, no line cut and no word lost',
+  inTurn,
+  async ({ page: tab }) => {
+    await tab.setContent(html());
+    const { sheets, cut } = await printed(tab, 'A4');
+    expect(sheets.length).toBeGreaterThan(5);
+    sheets.forEach((words, i) => expect(words.replace(/\s+/g, '')).toContain(`${i + 1}/${sheets.length}`));
+    // Number and title stand in the margin, and nothing else.
+    const inMargin = sheets.flatMap((_words, i) => [
+      `${i + 1}: ${i + 1} / ${sheets.length}`,
+      `${i + 1}: ${project.info.name} · Visit page`
+    ]);
+    expect(cut.filter((line) => !inMargin.includes(line))).toEqual([]);
+    const words = (await tab.locator('body').innerText()).split(/\s+/);
+    const onPaper = squeezed(sheets.join(''));
+    expect(words.length).toBeGreaterThan(1000);
+    expect(words.filter((word) => !onPaper.includes(squeezed(word)))).toEqual([]);
+  }
+);
 
-test('from the workbench it is shown where nothing of it can run, of the page or one piece, and saved', async ({
-  page: tab
-}) => {
-  const bench = await Bench.openDemo(tab);
-  await bench.pick('Season tabs');
-  await tab.keyboard.press('Control+Shift+E');
-  const dialog = tab.getByRole('dialog', { name: 'Specification sheet' });
-  const sheet = dialog.frameLocator('iframe');
-  await expect(sheet.getByRole('heading', { level: 1 })).toHaveText('Visit page');
-  await expect(sheet.getByRole('heading', { name: 'Files of the export' })).toBeAttached();
-  await dialog.getByRole('tab', { name: 'Season tabs' }).click();
-  await expect(sheet.getByRole('heading', { level: 1 })).toHaveText('Season tabs, of Visit page');
-  await expect(dialog.locator('iframe')).toHaveAttribute('sandbox', '');
-  const saving = tab.waitForEvent('download');
-  await dialog.getByRole('button', { name: 'Save as CSV' }).click();
-  const saved = await saving;
-  expect(saved.suggestedFilename()).toBe('visit-page-season-tabs-specification.csv');
-  expect(readFileSync(await saved.path(), 'utf8')).toContain('style,Season tabs,Tabs,tab,hover,always,');
-});
+test(
+  'from the workbench it is shown where nothing of it can run, of the page or one piece, and saved',
+  inTurn,
+  async ({ page: tab }) => {
+    const bench = await Bench.openDemo(tab);
+    await bench.pick('Season tabs');
+    await tab.keyboard.press('Control+Shift+E');
+    const dialog = tab.getByRole('dialog', { name: 'Specification sheet' });
+    const sheet = dialog.frameLocator('iframe');
+    await expect(sheet.getByRole('heading', { level: 1 })).toHaveText('Visit page');
+    await expect(sheet.getByRole('heading', { name: 'Files of the export' })).toBeAttached();
+    await dialog.getByRole('tab', { name: 'Season tabs' }).click();
+    await expect(sheet.getByRole('heading', { level: 1 })).toHaveText('Season tabs, of Visit page');
+    await expect(dialog.locator('iframe')).toHaveAttribute('sandbox', '');
+    const saving = tab.waitForEvent('download');
+    await dialog.getByRole('button', { name: 'Save as CSV' }).click();
+    const saved = await saving;
+    expect(saved.suggestedFilename()).toBe('visit-page-season-tabs-specification.csv');
+    expect(readFileSync(await saved.path(), 'utf8')).toContain('style,Season tabs,Tabs,tab,hover,always,');
+  }
+);
 
 test(
   'a page that was swept has the chart of what goes wrong over all widths in its sheet',

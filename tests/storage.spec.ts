@@ -4,7 +4,7 @@ import sharp from 'sharp';
 import { readProjectFile } from '../src/core/formats/project-file';
 import { registry } from '../src/core/whole';
 import { alone, expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 // Every context of these tests is a private window: nothing of it outlives it. So they all show that one
@@ -23,30 +23,32 @@ async function takenAway(page: Page): Promise<string> {
   return read.ok ? JSON.stringify(read.project) : read.sentence;
 }
 
-test('storage forbidden from the start: told in every view, one can work, and take the work away', async ({
-  page
-}) => {
-  await page.addInitScript(() => {
-    // What a browser does whose user blocks the data of all sites.
-    const denied = () => {
-      throw new DOMException('denied', 'SecurityError');
-    };
-    IDBFactory.prototype.open = denied;
-    for (const name of ['localStorage', 'sessionStorage'])
-      Object.defineProperty(window, name, { get: denied });
-  });
-  await page.goto('/');
-  await expect(page.getByText('This browser lets no site store data here')).toBeVisible();
-  await page.getByRole('link', { name: 'Open Quillmere Orchard' }).click();
-  const bench = new Bench(page);
-  await expect(page.getByText('Kept in this window only')).toBeVisible();
-  await expect(page.getByText('This browser lets no site store data here')).toBeVisible();
-  await bench.pick('Plan heading');
-  await bench.view('Fill');
-  await heading(page).fill('Plan your day');
-  await expect(bench.preview.locator('.plan-heading')).toHaveText('Plan your day');
-  expect(await takenAway(page)).toContain('"Plan your day"');
-});
+test(
+  'storage forbidden from the start: told in every view, one can work, and take the work away',
+  inTurn,
+  async ({ page }) => {
+    await page.addInitScript(() => {
+      // What a browser does whose user blocks the data of all sites.
+      const denied = () => {
+        throw new DOMException('denied', 'SecurityError');
+      };
+      IDBFactory.prototype.open = denied;
+      for (const name of ['localStorage', 'sessionStorage'])
+        Object.defineProperty(window, name, { get: denied });
+    });
+    await page.goto('/');
+    await expect(page.getByText('This browser lets no site store data here')).toBeVisible();
+    await page.getByRole('link', { name: 'Open Quillmere Orchard' }).click();
+    const bench = new Bench(page);
+    await expect(page.getByText('Kept in this window only')).toBeVisible();
+    await expect(page.getByText('This browser lets no site store data here')).toBeVisible();
+    await bench.pick('Plan heading');
+    await bench.view('Fill');
+    await heading(page).fill('Plan your day');
+    await expect(bench.preview.locator('.plan-heading')).toHaveText('Plan your day');
+    expect(await takenAway(page)).toContain('"Plan your day"');
+  }
+);
 
 test('storage that fails for another reason is no empty list: it says so, and projects are there when it answers', async ({
   page

@@ -13,7 +13,7 @@ import { newFolder } from './support/folder';
 import { after } from '../src/core/testing/project';
 import { Counted } from './support/counted';
 import { expect, test, type Page } from './support/test';
-import { sample, thorough, thoroughUnless } from './support/thorough';
+import { inTurn, sample, thorough, thoroughUnless } from './support/thorough';
 import { VISIT } from './support/demo';
 import { bytes, demo, open } from './support/visit';
 import { everyWidth, lineRuns } from './support/widths';
@@ -139,84 +139,88 @@ test(
 
 const LONG = 'Seedlingorchardkeepersassociationmembership';
 
-test('in windows of three heights the worst is told, with the height where that matters, as Chromium has it', async ({
-  page
-}) => {
-  const project = after(smallPage(), {
-    type: 'set-style',
-    id: 'welcome-heading',
-    part: 'root',
-    state: 'rest',
-    condition: 'always',
-    property: 'font-size',
-    value: '9vh'
-  });
-  await swept(page, project);
-  await page.getByRole('combobox', { name: 'Window' }).selectOption('all three heights');
-  await expect(page.getByText(/^swept in .* layouts/)).toBeVisible();
-  await expect
-    .poll(() => runsOf(page, 'heading welcome-heading root'))
-    .toContainEqual(expect.stringMatching(/lines?, \d+ px high$/));
-  await expect(page.getByRole('button', { name: 'Sweep again' })).toBeVisible();
-  const runs = await runsOf(page, 'heading welcome-heading root');
-
-  await open(page, project);
-  const heading = page.locator(partIn('export', 'welcome-heading' as NodeId, 'root'));
-  const linesAt = async (width: number, height: number) => {
-    await page.setViewportSize({ width, height });
-    return heading.evaluate((element: HTMLElement) => {
-      const { lineHeight, fontSize } = getComputedStyle(element);
-      return Math.round(element.offsetHeight / (parseFloat(lineHeight) || parseFloat(fontSize) * 1.2));
+test(
+  'in windows of three heights the worst is told, with the height where that matters, as Chromium has it',
+  inTurn,
+  async ({ page }) => {
+    const project = after(smallPage(), {
+      type: 'set-style',
+      id: 'welcome-heading',
+      part: 'root',
+      state: 'rest',
+      condition: 'always',
+      property: 'font-size',
+      value: '9vh'
     });
-  };
-  for (const run of runs.slice(0, 5)) {
-    const [, from, to] = /^(\d+) to (\d+) px/.exec(run!)!;
-    for (const width of [Number(from), Number(to)]) {
-      const lines = [await linesAt(width, 560), await linesAt(width, 800), await linesAt(width, 1200)];
-      const most = Math.max(...lines);
-      const isSame = lines.every((each) => each === most);
-      const at = [560, 800, 1200][lines.indexOf(most)];
-      const said = `${most} ${most === 1 ? 'line' : 'lines'}`;
-      expect(run).toBe(`${from} to ${to} px: ${isSame ? said : `${said}, ${at} px high`}`);
+    await swept(page, project);
+    await page.getByRole('combobox', { name: 'Window' }).selectOption('all three heights');
+    await expect(page.getByText(/^swept in .* layouts/)).toBeVisible();
+    await expect
+      .poll(() => runsOf(page, 'heading welcome-heading root'))
+      .toContainEqual(expect.stringMatching(/lines?, \d+ px high$/));
+    await expect(page.getByRole('button', { name: 'Sweep again' })).toBeVisible();
+    const runs = await runsOf(page, 'heading welcome-heading root');
+
+    await open(page, project);
+    const heading = page.locator(partIn('export', 'welcome-heading' as NodeId, 'root'));
+    const linesAt = async (width: number, height: number) => {
+      await page.setViewportSize({ width, height });
+      return heading.evaluate((element: HTMLElement) => {
+        const { lineHeight, fontSize } = getComputedStyle(element);
+        return Math.round(element.offsetHeight / (parseFloat(lineHeight) || parseFloat(fontSize) * 1.2));
+      });
+    };
+    for (const run of runs.slice(0, 5)) {
+      const [, from, to] = /^(\d+) to (\d+) px/.exec(run!)!;
+      for (const width of [Number(from), Number(to)]) {
+        const lines = [await linesAt(width, 560), await linesAt(width, 800), await linesAt(width, 1200)];
+        const most = Math.max(...lines);
+        const isSame = lines.every((each) => each === most);
+        const at = [560, 800, 1200][lines.indexOf(most)];
+        const said = `${most} ${most === 1 ? 'line' : 'lines'}`;
+        expect(run).toBe(`${from} to ${to} px: ${isSame ? said : `${said}, ${at} px high`}`);
+      }
     }
   }
-});
+);
 
-test('what makes the page scroll sideways is named, shown at its worst, found, and gone once it is mended', async ({
-  page
-}) => {
-  const bench = await swept(page, smallPage(make('button', 'Wide button', { label: LONG })));
-  const lane = page.locator('[data-lane^="sideways"]');
-  await expect(lane).toHaveCount(1);
-  await expect(lane).toContainText('Wide button makes the page scroll sideways');
-  // It is a finding too, with its widths, and marked on the ruler.
-  await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
-  await expect(page.getByText(/The page scrolls sideways by Wide button, up to \d+ px/)).toBeVisible();
-  const chart = page.getByRole('img', { name: /^Most goes wrong from 280 to \d+ px: 1 at once\.$/ });
-  await expect(chart).toBeVisible();
-  await lane.getByRole('button', { name: /makes the page scroll sideways, 280 to/ }).click();
-  await expect(page.getByRole('slider', { name: 'Width of the preview' })).toHaveAttribute(
-    'aria-valuenow',
-    '280'
-  );
-  await expect(bench.row('Wide button')).toHaveAttribute('aria-selected', 'true');
-  // What happens to one piece can be looked at alone.
-  await page.getByRole('checkbox', { name: 'Only Wide button' }).check();
-  await expect(lane).toHaveCount(1);
-  await bench.row('Welcome heading').click();
-  await expect(page.getByRole('checkbox', { name: 'Only Welcome heading' })).toBeChecked();
-  await expect(lane).toHaveCount(0);
-  await page.getByRole('checkbox', { name: 'Only Welcome heading' }).uncheck();
-  await bench.row('Wide button').click();
-  await bench.view('Fill');
-  await page.getByRole('textbox', { name: 'Label', exact: true }).fill('Seedlings');
-  await bench.view('Widths');
-  await expect(lane).toHaveCount(0);
-  await expect(page.getByText(/The page scrolls sideways by/)).toHaveCount(0);
-  await expect(page.getByRole('img', { name: 'Nothing breaks from 280 to 1920 px.' })).toBeVisible();
-});
+test(
+  'what makes the page scroll sideways is named, shown at its worst, found, and gone once it is mended',
+  inTurn,
+  async ({ page }) => {
+    const bench = await swept(page, smallPage(make('button', 'Wide button', { label: LONG })));
+    const lane = page.locator('[data-lane^="sideways"]');
+    await expect(lane).toHaveCount(1);
+    await expect(lane).toContainText('Wide button makes the page scroll sideways');
+    // It is a finding too, with its widths, and marked on the ruler.
+    await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
+    await expect(page.getByText(/The page scrolls sideways by Wide button, up to \d+ px/)).toBeVisible();
+    const chart = page.getByRole('img', { name: /^Most goes wrong from 280 to \d+ px: 1 at once\.$/ });
+    await expect(chart).toBeVisible();
+    await lane.getByRole('button', { name: /makes the page scroll sideways, 280 to/ }).click();
+    await expect(page.getByRole('slider', { name: 'Width of the preview' })).toHaveAttribute(
+      'aria-valuenow',
+      '280'
+    );
+    await expect(bench.row('Wide button')).toHaveAttribute('aria-selected', 'true');
+    // What happens to one piece can be looked at alone.
+    await page.getByRole('checkbox', { name: 'Only Wide button' }).check();
+    await expect(lane).toHaveCount(1);
+    await bench.row('Welcome heading').click();
+    await expect(page.getByRole('checkbox', { name: 'Only Welcome heading' })).toBeChecked();
+    await expect(lane).toHaveCount(0);
+    await page.getByRole('checkbox', { name: 'Only Welcome heading' }).uncheck();
+    await bench.row('Wide button').click();
+    await bench.view('Fill');
+    await page.getByRole('textbox', { name: 'Label', exact: true }).fill('Seedlings');
+    await bench.view('Widths');
+    await expect(lane).toHaveCount(0);
+    await expect(page.getByText(/The page scrolls sideways by/)).toHaveCount(0);
+    await expect(page.getByRole('img', { name: 'Nothing breaks from 280 to 1920 px.' })).toBeVisible();
+  }
+);
 
-test('a fix is looked at over all widths before it is taken', async ({ page }) => {
+test('a fix is looked at over all widths before it is taken', inTurn, async ({ page }) => {
   await swept(page, smallPage(seasonTabs));
   const lane = page.locator('[data-lane^="wrapped season-tabs"]');
   await expect(lane).toContainText(/Season tabs, .* wraps its labels/);
@@ -231,24 +235,28 @@ test('a fix is looked at over all widths before it is taken', async ({ page }) =
   await expect(lane).toHaveCount(0);
 });
 
-test('texts that are longer, spaced out or twice as large are tried, and break more', async ({ page }) => {
-  await swept(page, smallPage());
-  const oneLine = async () => (await runsOf(page, 'heading welcome-heading root')).at(-1)!;
-  const from = (run: string) => Number.parseInt(run);
-  const own = from(await oneLine());
-  for (const [label, least] of [
-    ['30 % longer', own * 1.2],
-    ['spaced out', own + 1],
-    ['twice as large', own * 1.6]
-  ] as const) {
-    await page.getByRole('combobox', { name: 'Texts' }).selectOption({ label });
-    await expect.poll(async () => from(await oneLine().catch(() => '0'))).toBeGreaterThan(least);
+test(
+  'texts that are longer, spaced out or twice as large are tried, and break more',
+  inTurn,
+  async ({ page }) => {
+    await swept(page, smallPage());
+    const oneLine = async () => (await runsOf(page, 'heading welcome-heading root')).at(-1)!;
+    const from = (run: string) => Number.parseInt(run);
+    const own = from(await oneLine());
+    for (const [label, least] of [
+      ['30 % longer', own * 1.2],
+      ['spaced out', own + 1],
+      ['twice as large', own * 1.6]
+    ] as const) {
+      await page.getByRole('combobox', { name: 'Texts' }).selectOption({ label });
+      await expect.poll(async () => from(await oneLine().catch(() => '0'))).toBeGreaterThan(least);
+    }
+    await page.getByRole('combobox', { name: 'Texts' }).selectOption({ label: 'as they are' });
+    await expect.poll(oneLine).toMatch(new RegExp(`^${own} to`));
   }
-  await page.getByRole('combobox', { name: 'Texts' }).selectOption({ label: 'as they are' });
-  await expect.poll(oneLine).toMatch(new RegExp(`^${own} to`));
-});
+);
 
-test('what is seen of the rows of a list is said of the piece they are made of', async ({ page }) => {
+test('what is seen of the rows of a list is said of the piece they are made of', inTurn, async ({ page }) => {
   const words = (name: string) => make('button', name, { label: name });
   const filled = smallPage(make('stack', 'Sorts', {}, { content: [words('Sort')] }));
   const change = (id: string, more: Partial<Node>) => ({ [id]: { ...filled.nodes[id as NodeId]!, ...more } });
@@ -267,7 +275,7 @@ test('what is seen of the rows of a list is said of the piece they are made of',
 });
 
 // With the letters of this machine the row is short by a 64th of a px at one width: it wraps there all the same.
-test('labels fit from the width on at which the sweep sees them in one row', async ({ page }) => {
+test('labels fit from the width on at which the sweep sees them in one row', inTurn, async ({ page }) => {
   const bench = await Bench.openNew(page);
   await page.keyboard.press('a');
   await page.keyboard.type('tabs');
@@ -380,46 +388,52 @@ test('everything that breaks on a page with three faults is found and mended in 
   await expect(page.locator('[data-lane^="wrapped"]')).toHaveAttribute('data-lane', 'wrapped wide root');
 });
 
-test('words that come to lie over others are named, with the widths at which they do', async ({ page }) => {
-  const layer = (name: string, place: string) =>
-    make(
-      'layer',
-      name,
-      { place },
-      { content: [make('text', `${name} words`, { html: `<p>${name} of all that was ever grown here</p>` })] }
+test(
+  'words that come to lie over others are named, with the widths at which they do',
+  inTurn,
+  async ({ page }) => {
+    const layer = (name: string, place: string) =>
+      make(
+        'layer',
+        name,
+        { place },
+        {
+          content: [make('text', `${name} words`, { html: `<p>${name} of all that was ever grown here</p>` })]
+        }
+      );
+    const layers = make(
+      'layers',
+      'Both',
+      {},
+      { layers: [layer('Beginning', '0% 0%'), layer('Ending', '100% 0%')] }
     );
-  const layers = make(
-    'layers',
-    'Both',
-    {},
-    { layers: [layer('Beginning', '0% 0%'), layer('Ending', '100% 0%')] }
-  );
-  const project = smallPage(layers);
-  await swept(page, project);
-  const lane = page.locator('[data-lane^="over"]');
-  await expect(lane).toHaveCount(1);
-  await expect(lane).toContainText('Ending words lies over other words');
-  const [from, to] = (await runsOf(page, 'over ending-words root'))[0]!.match(/\d+/g)!.map(Number);
-  expect(from).toBe(280);
-  // On the exported page they meet at the last of these widths, and no longer at the next.
-  await open(page, project);
-  const apart = async (width: number) => {
-    await page.setViewportSize({ width, height: 800 });
-    return page.evaluate(
-      (selectors) => {
-        const [first, second] = selectors.map((each) => {
-          const range = document.createRange();
-          range.selectNodeContents(document.querySelector(each)!);
-          return range.getBoundingClientRect();
-        });
-        return second!.left - first!.right;
-      },
-      ['beginning-words', 'ending-words'].map((id) => `${partIn('export', id as NodeId, 'root')} > p`)
-    );
-  };
-  expect(await apart(to!)).toBeLessThan(0);
-  expect(await apart(to! + 1)).toBeGreaterThan(-2);
-});
+    const project = smallPage(layers);
+    await swept(page, project);
+    const lane = page.locator('[data-lane^="over"]');
+    await expect(lane).toHaveCount(1);
+    await expect(lane).toContainText('Ending words lies over other words');
+    const [from, to] = (await runsOf(page, 'over ending-words root'))[0]!.match(/\d+/g)!.map(Number);
+    expect(from).toBe(280);
+    // On the exported page they meet at the last of these widths, and no longer at the next.
+    await open(page, project);
+    const apart = async (width: number) => {
+      await page.setViewportSize({ width, height: 800 });
+      return page.evaluate(
+        (selectors) => {
+          const [first, second] = selectors.map((each) => {
+            const range = document.createRange();
+            range.selectNodeContents(document.querySelector(each)!);
+            return range.getBoundingClientRect();
+          });
+          return second!.left - first!.right;
+        },
+        ['beginning-words', 'ending-words'].map((id) => `${partIn('export', id as NodeId, 'root')} > p`)
+      );
+    };
+    expect(await apart(to!)).toBeLessThan(0);
+    expect(await apart(to! + 1)).toBeGreaterThan(-2);
+  }
+);
 
 test('a slider that goes round is looked at as it lies at each width', thorough, async ({ page }) => {
   const panels = Array.from({ length: 6 }, (_none, i) => {
@@ -480,67 +494,74 @@ test(
   }
 );
 
-test('sections that were edited are looked at alone, and all that is told is what the whole page tells', async ({
-  page
-}) => {
-  // Words that cannot be broken, so that headings, labels and the width of the page all have something to tell.
-  const heading = make('heading', 'Welcome heading', {
-    text: `An orchard and the ${LONG} of it`,
-    level: '1'
-  });
-  const words = make('text', 'Welcome text', { html: '<p>Trees and paths.</p>' });
-  const wide = make('button', 'Wide', { label: LONG });
-  const bench = await swept(page, pageOf({ Welcome: [heading, words], Seasons: [seasonTabs], Gate: [wide] }));
-  const told = page.getByText(/^swept in /);
-  const isDone = page.getByRole('button', { name: 'Sweep again' });
-  const layouts = async () => Number(/(\d+) layouts/.exec(await told.innerText())![1]);
-  const settled = async () => {
-    await expect(told).not.toHaveText(/before the last change/);
-    await expect(isDone).toBeVisible();
-  };
-  await settled();
-  const first = await allRuns(page);
-  expect(first.length).toBeGreaterThan(5);
-  const states = [first];
-  const edits: readonly (readonly [row: string, key: string])[] = [
-    ['Welcome heading', 'Control+d'],
-    ['Season tabs', 'Control+d'],
-    ['Wide', 'Delete'],
-    ['Welcome text', 'Control+z']
-  ];
-  for (const [row, key] of edits.slice(0, sample(2, edits.length))) {
-    await bench.row(row).first().click();
-    await page.keyboard.press(key);
-    await expect.poll(() => allRuns(page)).not.toEqual(states.at(-1));
+test(
+  'sections that were edited are looked at alone, and all that is told is what the whole page tells',
+  inTurn,
+  async ({ page }) => {
+    // Words that cannot be broken, so that headings, labels and the width of the page all have something to tell.
+    const heading = make('heading', 'Welcome heading', {
+      text: `An orchard and the ${LONG} of it`,
+      level: '1'
+    });
+    const words = make('text', 'Welcome text', { html: '<p>Trees and paths.</p>' });
+    const wide = make('button', 'Wide', { label: LONG });
+    const bench = await swept(
+      page,
+      pageOf({ Welcome: [heading, words], Seasons: [seasonTabs], Gate: [wide] })
+    );
+    const told = page.getByText(/^swept in /);
+    const isDone = page.getByRole('button', { name: 'Sweep again' });
+    const layouts = async () => Number(/(\d+) layouts/.exec(await told.innerText())![1]);
+    const settled = async () => {
+      await expect(told).not.toHaveText(/before the last change/);
+      await expect(isDone).toBeVisible();
+    };
     await settled();
-    const found = await allRuns(page);
-    await isDone.click();
-    await expect(isDone).toBeHidden();
-    await settled();
-    // Far more than the few widths of a first answer.
-    expect(await layouts()).toBeGreaterThan(40);
-    expect(await allRuns(page)).toEqual(found);
-    states.push(found);
+    const first = await allRuns(page);
+    expect(first.length).toBeGreaterThan(5);
+    const states = [first];
+    const edits: readonly (readonly [row: string, key: string])[] = [
+      ['Welcome heading', 'Control+d'],
+      ['Season tabs', 'Control+d'],
+      ['Wide', 'Delete'],
+      ['Welcome text', 'Control+z']
+    ];
+    for (const [row, key] of edits.slice(0, sample(2, edits.length))) {
+      await bench.row(row).first().click();
+      await page.keyboard.press(key);
+      await expect.poll(() => allRuns(page)).not.toEqual(states.at(-1));
+      await settled();
+      const found = await allRuns(page);
+      await isDone.click();
+      await expect(isDone).toBeHidden();
+      await settled();
+      // Far more than the few widths of a first answer.
+      expect(await layouts()).toBeGreaterThan(40);
+      expect(await allRuns(page)).toEqual(found);
+      states.push(found);
+    }
   }
-});
+);
 
-test('words that are cut are named, and what mends them is looked at before it is taken', async ({
-  page
-}) => {
-  // A section whose picture drifts cuts what sticks out of it.
-  const project = after(smallPage(make('button', 'Wide', { label: LONG })), {
-    type: 'add-effect',
-    id: 'welcome',
-    effect: 'drift'
-  });
-  await swept(page, project);
-  const lane = page.locator('[data-lane="cut wide root"]');
-  await expect(lane).toContainText('Wide cuts its text');
-  await lane.getByRole('button', { name: 'See the effect' }).click();
-  await expect(lane.getByText('would be gone')).toBeVisible();
-  await lane.getByRole('button', { name: 'Let long words break' }).click();
-  await expect(lane).toHaveCount(0);
-});
+test(
+  'words that are cut are named, and what mends them is looked at before it is taken',
+  inTurn,
+  async ({ page }) => {
+    // A section whose picture drifts cuts what sticks out of it.
+    const project = after(smallPage(make('button', 'Wide', { label: LONG })), {
+      type: 'add-effect',
+      id: 'welcome',
+      effect: 'drift'
+    });
+    await swept(page, project);
+    const lane = page.locator('[data-lane="cut wide root"]');
+    await expect(lane).toContainText('Wide cuts its text');
+    await lane.getByRole('button', { name: 'See the effect' }).click();
+    await expect(lane.getByText('would be gone')).toBeVisible();
+    await lane.getByRole('button', { name: 'Let long words break' }).click();
+    await expect(lane).toHaveCount(0);
+  }
+);
 
 test(
   'of a page that never comes to rest nothing is told but that, and it can be swept again',

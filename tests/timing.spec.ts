@@ -2,7 +2,7 @@ import type { ConditionName } from '../src/core/project/types';
 import { demo } from './support/demo';
 import type { CDPSession } from '@playwright/test';
 import { expect, test, type Frame, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { apply } from '../src/core/commands/apply';
 import type { Command } from '../src/core/commands/commands';
 import { easingOf } from '../src/core/motion/easing';
@@ -249,57 +249,63 @@ test.describe('Timing', () => {
     await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');
   });
 
-  test('a curve by name, by text, by its handles, and as a spring with its peak and when it is still', async ({
-    page
-  }) => {
-    await open(page);
-    await page.getByRole('button', { name: /New panel in/ }).click();
-    await page.getByRole('combobox', { name: 'Easing', exact: true }).selectOption('curve');
-    const text = page.getByRole('textbox', { name: 'Easing as text' });
-    await expect(text).toHaveValue('cubic-bezier(0.2, 0, 0, 1)');
-    const handle = page.getByRole('slider', { name: 'First handle of the curve' });
-    await handle.focus();
-    await page.keyboard.press('Shift+ArrowRight');
-    await page.keyboard.press('ArrowUp');
-    await expect(text).toHaveValue('cubic-bezier(0.3, 0.01, 0, 1)');
-    const box = (await handle.boundingBox())!;
-    await page.mouse.move(box.x + 6, box.y + 6);
-    await page.mouse.down();
-    await page.mouse.move(box.x + 40, box.y - 20, { steps: 4 });
-    await page.mouse.up();
-    await expect(text).not.toHaveValue('cubic-bezier(0.3, 0.01, 0, 1)');
-    await text.fill('spring(0.062)');
-    await text.press('Enter');
-    await expect(page.getByText(/peak \+6\.2 % at \d+ ms/)).toBeVisible();
-    await expect(page.getByText(/still at \d+ ms/)).toBeVisible();
-  });
-
-  test('a time or an easing that cannot be is refused at its field, with the reason', async ({ page }) => {
-    await open(page);
-    await page.getByRole('button', { name: /New panel in/ }).click();
-    const told = page.getByRole('alert');
-    for (const [name, value, reason] of [
-      ['Easing as text', 'cubic-bezier(1.4, 0, 0, 1)', '1.4 would run backwards in time'],
-      ['Easing as text', 'spring(1)', 'never settles'],
-      ['Length', '40s', 'Times are 0 to 10000 ms'],
-      ['Length', '-5', 'Times are 0 to 10000 ms'],
-      ['Start', 'soon', 'Write a time such as']
-    ] as const) {
-      const field = page.getByRole('textbox', { name, exact: true });
-      const before = await field.inputValue();
-      await field.fill(value);
-      await field.press('Enter');
-      await expect(told.filter({ hasText: reason })).toBeVisible();
-      await expect(page.getByRole('slider', { name: 'New panel in, length' })).toHaveAttribute(
-        'aria-valuetext',
-        '240 ms from 120 ms'
-      );
-      // What the field showed before is taken as it stood there.
-      await field.fill(before);
-      await field.press('Enter');
-      await expect(told).toHaveCount(0);
+  test(
+    'a curve by name, by text, by its handles, and as a spring with its peak and when it is still',
+    inTurn,
+    async ({ page }) => {
+      await open(page);
+      await page.getByRole('button', { name: /New panel in/ }).click();
+      await page.getByRole('combobox', { name: 'Easing', exact: true }).selectOption('curve');
+      const text = page.getByRole('textbox', { name: 'Easing as text' });
+      await expect(text).toHaveValue('cubic-bezier(0.2, 0, 0, 1)');
+      const handle = page.getByRole('slider', { name: 'First handle of the curve' });
+      await handle.focus();
+      await page.keyboard.press('Shift+ArrowRight');
+      await page.keyboard.press('ArrowUp');
+      await expect(text).toHaveValue('cubic-bezier(0.3, 0.01, 0, 1)');
+      const box = (await handle.boundingBox())!;
+      await page.mouse.move(box.x + 6, box.y + 6);
+      await page.mouse.down();
+      await page.mouse.move(box.x + 40, box.y - 20, { steps: 4 });
+      await page.mouse.up();
+      await expect(text).not.toHaveValue('cubic-bezier(0.3, 0.01, 0, 1)');
+      await text.fill('spring(0.062)');
+      await text.press('Enter');
+      await expect(page.getByText(/peak \+6\.2 % at \d+ ms/)).toBeVisible();
+      await expect(page.getByText(/still at \d+ ms/)).toBeVisible();
     }
-  });
+  );
+
+  test(
+    'a time or an easing that cannot be is refused at its field, with the reason',
+    inTurn,
+    async ({ page }) => {
+      await open(page);
+      await page.getByRole('button', { name: /New panel in/ }).click();
+      const told = page.getByRole('alert');
+      for (const [name, value, reason] of [
+        ['Easing as text', 'cubic-bezier(1.4, 0, 0, 1)', '1.4 would run backwards in time'],
+        ['Easing as text', 'spring(1)', 'never settles'],
+        ['Length', '40s', 'Times are 0 to 10000 ms'],
+        ['Length', '-5', 'Times are 0 to 10000 ms'],
+        ['Start', 'soon', 'Write a time such as']
+      ] as const) {
+        const field = page.getByRole('textbox', { name, exact: true });
+        const before = await field.inputValue();
+        await field.fill(value);
+        await field.press('Enter');
+        await expect(told.filter({ hasText: reason })).toBeVisible();
+        await expect(page.getByRole('slider', { name: 'New panel in, length' })).toHaveAttribute(
+          'aria-valuetext',
+          '240 ms from 120 ms'
+        );
+        // What the field showed before is taken as it stood there.
+        await field.fill(before);
+        await field.press('Enter');
+        await expect(told).toHaveCount(0);
+      }
+    }
+  );
 
   test('the playhead holds everything at a time; at 180 ms the new panel is where its curve says', async ({
     page
@@ -368,7 +374,7 @@ test.describe('Timing', () => {
     }
   );
 
-  test('a movement takes its length and easing from tokens, and follows them', async ({ page }) => {
+  test('a movement takes its length and easing from tokens, and follows them', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await page.keyboard.press('Shift+T');
     const panel = page.getByRole('dialog', { name: 'Tokens' });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { random } from './hostile/mutations';
 import { Bench } from './support/workbench';
 
@@ -58,7 +58,7 @@ test('what was saved is there after the tab is killed in the middle of work', th
   await expect(new Bench(again).preview.getByRole('tab', { name: 'Kept for sure' })).toBeVisible();
 });
 
-test('the history goes to any point, and a named version can be gone back to', async ({ page }) => {
+test('the history goes to any point, and a named version can be gone back to', inTurn, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs');
   await bench.view('Fill');
@@ -91,29 +91,31 @@ test('the history goes to any point, and a named version can be gone back to', a
 });
 
 test.describe('looks and tokens', () => {
-  test('a state is forced in the preview and never exported; a look is copied to another state and part', async ({
-    page
-  }) => {
-    const bench = await Bench.openDemo(page);
-    await bench.pick('Summer', 'tab');
-    await page.getByRole('button', { name: 'hover', exact: true }).click();
-    // The chosen tab looks chosen; the forced state shows on its neighbour.
-    await expect(bench.preview.locator('#blossom-tab')).toHaveCSS('background-color', 'rgb(240, 228, 203)');
-    await page.getByRole('button', { name: 'hover', exact: true }).click();
-    await expect(bench.preview.locator('#blossom-tab')).toHaveCSS('background-color', 'rgb(246, 239, 224)');
-    await page.getByRole('button', { name: 'More for hover' }).click();
-    await page.getByRole('menuitem', { name: 'Copy this look' }).click();
-    await page.getByRole('button', { name: 'More for focus' }).click();
-    await page.getByRole('menuitem', { name: 'Paste the look here' }).click();
-    await expect(bench.cell('background-color', 'focus')).toContainText('Cream, deeper');
-    await page.getByRole('button', { name: 'Copy look' }).click();
-    await page
-      .getByRole('group', { name: 'Parts' })
-      .getByRole('button', { name: 'folded header', exact: true })
-      .click();
-    await page.getByRole('button', { name: 'Paste', exact: true }).click();
-    await expect(bench.cell('border-radius', 'rest')).toContainText('6px 6px 0 0');
-  });
+  test(
+    'a state is forced in the preview and never exported; a look is copied to another state and part',
+    inTurn,
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await bench.pick('Summer', 'tab');
+      await page.getByRole('button', { name: 'hover', exact: true }).click();
+      // The chosen tab looks chosen; the forced state shows on its neighbour.
+      await expect(bench.preview.locator('#blossom-tab')).toHaveCSS('background-color', 'rgb(240, 228, 203)');
+      await page.getByRole('button', { name: 'hover', exact: true }).click();
+      await expect(bench.preview.locator('#blossom-tab')).toHaveCSS('background-color', 'rgb(246, 239, 224)');
+      await page.getByRole('button', { name: 'More for hover' }).click();
+      await page.getByRole('menuitem', { name: 'Copy this look' }).click();
+      await page.getByRole('button', { name: 'More for focus' }).click();
+      await page.getByRole('menuitem', { name: 'Paste the look here' }).click();
+      await expect(bench.cell('background-color', 'focus')).toContainText('Cream, deeper');
+      await page.getByRole('button', { name: 'Copy look' }).click();
+      await page
+        .getByRole('group', { name: 'Parts' })
+        .getByRole('button', { name: 'folded header', exact: true })
+        .click();
+      await page.getByRole('button', { name: 'Paste', exact: true }).click();
+      await expect(bench.cell('border-radius', 'rest')).toContainText('6px 6px 0 0');
+    }
+  );
 
   test('a value becomes a token, a cell takes it, and changing it repaints at once; one in use is not deleted', async ({
     page
@@ -139,7 +141,7 @@ test.describe('looks and tokens', () => {
     await expect(page.getByLabel('Text of style.css')).toContainText('#7a1020');
   });
 
-  test('icons are found by what they mean', async ({ page }) => {
+  test('icons are found by what they mean', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Harvest');
     await bench.view('Fill');
@@ -163,44 +165,46 @@ test.describe('looks and tokens', () => {
   });
 });
 
-test('a type style is saved from one heading, given to another by name, and both follow it', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  const heading = (text: string) => bench.preview.getByRole('heading', { name: text });
-  await bench.pick('Welcome heading');
-  await bench.view('States');
-  const style = page.getByRole('combobox', { name: 'Type style, rest' });
-  await style.selectOption({ label: 'Save as a type style' });
-  await expect(style.locator('option:checked')).toHaveText('Welcome heading');
-  await expect(bench.cell('font-size', 'rest')).toHaveText('44px');
-  await bench.pick('Plan heading');
-  await style.selectOption({ label: 'Welcome heading' });
-  await expect(heading('Plan a visit')).toHaveCSS('font-size', '44px');
+test(
+  'a type style is saved from one heading, given to another by name, and both follow it',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    const heading = (text: string) => bench.preview.getByRole('heading', { name: text });
+    await bench.pick('Welcome heading');
+    await bench.view('States');
+    const style = page.getByRole('combobox', { name: 'Type style, rest' });
+    await style.selectOption({ label: 'Save as a type style' });
+    await expect(style.locator('option:checked')).toHaveText('Welcome heading');
+    await expect(bench.cell('font-size', 'rest')).toHaveText('44px');
+    await bench.pick('Plan heading');
+    await style.selectOption({ label: 'Welcome heading' });
+    await expect(heading('Plan a visit')).toHaveCSS('font-size', '44px');
 
-  await page.keyboard.press('Escape');
-  await bench.row('Plan heading').click();
-  await page.keyboard.press('Shift+T');
-  const panel = page.getByRole('dialog', { name: 'Tokens' });
-  await panel.getByRole('button', { name: /^Values of Welcome heading: 700 44px/ }).click();
-  const size = panel.getByRole('textbox', { name: 'Type size of Welcome heading' });
-  await size.fill('50');
-  await expect(panel.getByRole('alert')).toContainText('“50” is not a value of font-size');
-  await size.fill('3rem');
-  for (const text of ['An orchard that has kept its old names', 'Plan a visit'])
-    await expect(heading(text)).toHaveCSS('font-size', '48px');
-  await panel.getByRole('button', { name: 'Delete Welcome heading' }).click();
-  await expect(
-    page.getByRole('alert').filter({ hasText: 'Welcome heading is used by typeface of Welcome heading' })
-  ).toBeVisible();
-  await page.keyboard.press('Escape');
+    await page.keyboard.press('Escape');
+    await bench.row('Plan heading').click();
+    await page.keyboard.press('Shift+T');
+    const panel = page.getByRole('dialog', { name: 'Tokens' });
+    await panel.getByRole('button', { name: /^Values of Welcome heading: 700 44px/ }).click();
+    const size = panel.getByRole('textbox', { name: 'Type size of Welcome heading' });
+    await size.fill('50');
+    await expect(panel.getByRole('alert')).toContainText('“50” is not a value of font-size');
+    await size.fill('3rem');
+    for (const text of ['An orchard that has kept its old names', 'Plan a visit'])
+      await expect(heading(text)).toHaveCSS('font-size', '48px');
+    await panel.getByRole('button', { name: 'Delete Welcome heading' }).click();
+    await expect(
+      page.getByRole('alert').filter({ hasText: 'Welcome heading is used by typeface of Welcome heading' })
+    ).toBeVisible();
+    await page.keyboard.press('Escape');
 
-  await bench.row('Plan heading').click();
-  await style.selectOption({ label: 'none' });
-  await expect(heading('Plan a visit')).toHaveCSS('font-size', '28px');
-  await page.keyboard.press('Control+z');
-  await expect(heading('Plan a visit')).toHaveCSS('font-size', '48px');
-});
+    await bench.row('Plan heading').click();
+    await style.selectOption({ label: 'none' });
+    await expect(heading('Plan a visit')).toHaveCSS('font-size', '28px');
+    await page.keyboard.press('Control+z');
+    await expect(heading('Plan a visit')).toHaveCSS('font-size', '48px');
+  }
+);
 
 test(
   'a piece picked here and deleted in another window: told, nothing breaks, and it can be brought back',

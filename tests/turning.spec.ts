@@ -2,7 +2,7 @@ import { YEAR } from '../demo/year';
 import { makeWith, panelWith } from '../src/core/kinds/make';
 import { Counted } from './support/counted';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { changed, put } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -58,24 +58,28 @@ test('one round says what rests, what is read and what is gone too soon; each ge
   await expect(page.getByRole('alert')).toContainText(/number|0 to 600/);
 });
 
-test('the slide one picks is the one that is seen, and what is tuned does not play', async ({ page }) => {
-  const bench = new Bench(page);
-  await bench.importProject(playing);
-  await bench.pick('Quince text');
-  const slides = bench.preview.locator('[data-k-node="varieties"][data-k-part="slide"]');
-  await expect(slides.nth(2)).toHaveAttribute('aria-current', 'true');
-  const clock = () =>
-    bench.preview
-      .locator('[data-k-node="varieties"][data-k-part="progress"]')
-      .evaluate((each) => each.getAnimations().length);
-  expect(await clock()).toBe(0);
-  await page
-    .getByRole('tab', { name: 'Try it' })
-    .or(page.getByRole('button', { name: 'Try it' }))
-    .first()
-    .click();
-  await expect.poll(clock).toBe(1);
-});
+test(
+  'the slide one picks is the one that is seen, and what is tuned does not play',
+  inTurn,
+  async ({ page }) => {
+    const bench = new Bench(page);
+    await bench.importProject(playing);
+    await bench.pick('Quince text');
+    const slides = bench.preview.locator('[data-k-node="varieties"][data-k-part="slide"]');
+    await expect(slides.nth(2)).toHaveAttribute('aria-current', 'true');
+    const clock = () =>
+      bench.preview
+        .locator('[data-k-node="varieties"][data-k-part="progress"]')
+        .evaluate((each) => each.getAnimations().length);
+    expect(await clock()).toBe(0);
+    await page
+      .getByRole('tab', { name: 'Try it' })
+      .or(page.getByRole('button', { name: 'Try it' }))
+      .first()
+      .click();
+    await expect.poll(clock).toBe(1);
+  }
+);
 
 test('Play goes on to the next slide, and Escape leaves a rest as it was', thorough, async ({ page }) => {
   const bench = new Bench(page);
@@ -300,23 +304,25 @@ test.describe('jobs, counted', () => {
   );
 });
 
-test('a file that is no picture is told by name, and those that are come in all the same', async ({
-  page
-}) => {
-  const bench = await Bench.openNew(page);
-  await bench.insert('gallery');
-  await page.keyboard.press('1');
-  const [chooser] = await Promise.all([
-    page.waitForEvent('filechooser'),
-    page.getByRole('button', { name: 'Add pictures…' }).first().click()
-  ]);
-  await chooser.setFiles([
-    { name: 'windfalls.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(YEAR['windfalls.svg']!) },
-    { name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') }
-  ]);
-  await expect(page.getByRole('alert').filter({ hasText: 'notes.png' })).toBeVisible();
-  await expect(page.getByRole('textbox', { name: 'Label 1', exact: true })).toHaveValue('Windfalls');
-});
+test(
+  'a file that is no picture is told by name, and those that are come in all the same',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    await bench.insert('gallery');
+    await page.keyboard.press('1');
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Add pictures…' }).first().click()
+    ]);
+    await chooser.setFiles([
+      { name: 'windfalls.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(YEAR['windfalls.svg']!) },
+      { name: 'notes.png', mimeType: 'image/png', buffer: Buffer.from('no picture') }
+    ]);
+    await expect(page.getByRole('alert').filter({ hasText: 'notes.png' })).toBeVisible();
+    await expect(page.getByRole('textbox', { name: 'Label 1', exact: true })).toHaveValue('Windfalls');
+  }
+);
 
 test('pieces of the shelf become slides, several at once and linked', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);

@@ -7,7 +7,7 @@ import { registry } from '../src/core/whole';
 import { readFace } from '../src/server/typefaces';
 import { exported } from './support/exported';
 import { expect, test } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { bytes as demoBytes, demo } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -112,7 +112,7 @@ async function late(page: Page, late: 'changes' | null) {
   return { before, after: await boxes(), shift: shifts.reduce((sum, each) => sum + each, 0) };
 }
 
-test('is asked for first where it is drawn from the start or not at all', async ({ page }) => {
+test('is asked for first where it is drawn from the start or not at all', inTurn, async ({ page }) => {
   const { url, files } = await made();
   expect(files.get('index.html')).toContain(
     '<link rel="preload" href="assets/fraunces.woff2" as="font" crossorigin="anonymous">'

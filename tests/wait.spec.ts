@@ -8,7 +8,7 @@ import { pageScript } from '../src/server/bundle';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
 import { alone, expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -125,25 +125,27 @@ test('says that readers are taken away before they have read, and how long that 
   expect(of(waiting({ seconds: seconds - 1, scroll: true }))).toHaveLength(1);
 });
 
-test('a wait of three hours is taken, a longer and a negative one are refused with the reason', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Press house');
-  await bench.view('Behaviour');
-  await page.getByRole('button', { name: /^Waits/ }).click();
-  const field = page.getByRole('textbox', { name: 'Waits for' });
-  for (const [typed, told] of [
-    ['10801', true],
-    ['-1', true],
-    ['10800', false],
-    ['0', false]
-  ] as const) {
-    await field.fill(typed);
-    await field.press('Enter');
-    await expect(page.getByText('Waits for is a number from 0 to 10800 s.')).toHaveCount(told ? 1 : 0);
+test(
+  'a wait of three hours is taken, a longer and a negative one are refused with the reason',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Press house');
+    await bench.view('Behaviour');
+    await page.getByRole('button', { name: /^Waits/ }).click();
+    const field = page.getByRole('textbox', { name: 'Waits for' });
+    for (const [typed, told] of [
+      ['10801', true],
+      ['-1', true],
+      ['10800', false],
+      ['0', false]
+    ] as const) {
+      await field.fill(typed);
+      await field.press('Enter');
+      await expect(page.getByText('Waits for is a number from 0 to 10800 s.')).toHaveCount(told ? 1 : 0);
+    }
   }
-});
+);
 
 test(
   'an offer that comes after 5 s, is scrolled to, and keeps its room, in five actions',

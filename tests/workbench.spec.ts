@@ -1,5 +1,5 @@
 import { expect, test } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { projectOf } from '../bench/projects';
 import { Bench } from './support/workbench';
 
@@ -65,42 +65,44 @@ test('panels are added, duplicated, moved, removed and renamed in one list', asy
   await expect(page.getByRole('button', { name: '1 finding' })).toBeVisible();
 });
 
-test('the piece that is inserted by A, by Ctrl K and by the button stands where the selection is', async ({
-  page
-}) => {
-  const bench = await Bench.openNew(page);
-  await bench.row('First section').click();
-  await page.keyboard.press('a');
-  await expect(page.getByRole('combobox', { name: 'What to insert' })).toBeFocused();
-  await page.keyboard.type('tabs');
-  await page.keyboard.press('Enter');
-  await expect(bench.preview.getByRole('tab')).toHaveText(['First', 'Second', 'Third']);
-  await bench.row('Second').click();
-  await page.keyboard.press('Control+k');
-  await expect(page.getByRole('combobox', { name: 'What to find' })).toBeFocused();
-  await page.keyboard.type('insert heading');
-  await page.keyboard.press('Enter');
-  await expect(bench.row('Heading')).toBeVisible();
-  await bench.pick('First section');
-  await bench.insert('columns');
-  await bench.row('First column').click();
-  await bench.insert('button');
-  expect(await bench.outline()).toEqual([
-    'First section',
-    '  Tabs',
-    '    First',
-    '      First text',
-    '    Second',
-    '      Second text',
-    '      Heading',
-    '    Third',
-    '      Third text',
-    '  Columns',
-    '    First column',
-    '      Button',
-    '    Second column'
-  ]);
-});
+test(
+  'the piece that is inserted by A, by Ctrl K and by the button stands where the selection is',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    await bench.row('First section').click();
+    await page.keyboard.press('a');
+    await expect(page.getByRole('combobox', { name: 'What to insert' })).toBeFocused();
+    await page.keyboard.type('tabs');
+    await page.keyboard.press('Enter');
+    await expect(bench.preview.getByRole('tab')).toHaveText(['First', 'Second', 'Third']);
+    await bench.row('Second').click();
+    await page.keyboard.press('Control+k');
+    await expect(page.getByRole('combobox', { name: 'What to find' })).toBeFocused();
+    await page.keyboard.type('insert heading');
+    await page.keyboard.press('Enter');
+    await expect(bench.row('Heading')).toBeVisible();
+    await bench.pick('First section');
+    await bench.insert('columns');
+    await bench.row('First column').click();
+    await bench.insert('button');
+    expect(await bench.outline()).toEqual([
+      'First section',
+      '  Tabs',
+      '    First',
+      '      First text',
+      '    Second',
+      '      Second text',
+      '      Heading',
+      '    Third',
+      '      Third text',
+      '  Columns',
+      '    First column',
+      '      Button',
+      '    Second column'
+    ]);
+  }
+);
 
 test('pieces are moved by dragging and by keys, duplicated, renamed, deleted and brought back', async ({
   page
@@ -179,7 +181,7 @@ test('picking a hidden panel in the outline opens it in the preview', async ({ p
   await expect(bench.preview.getByText('Pick, sort and press')).toBeVisible();
 });
 
-test('rich text is written with bold, links and lists, and stays clean', async ({ page }) => {
+test('rich text is written with bold, links and lists, and stays clean', inTurn, async ({ page }) => {
   const bench = await Bench.openNew(page);
   await bench.row('First section').click();
   await bench.insert('rich text');
@@ -201,59 +203,61 @@ test('rich text is written with bold, links and lists, and stays clean', async (
   await expect(bench.preview.locator('a').first()).toHaveAttribute('href', 'https://quillmere.example/');
 });
 
-test('text is written in the page itself, by double click and by Enter, and is one step of the history', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  const words = bench.preview.locator('.welcome-text');
-  await words.dblclick();
-  const editor = bench.preview.getByRole('textbox', { name: 'Text of Welcome text' });
-  await expect(editor).toBeFocused();
-  await page.keyboard.press('Control+a');
-  await page.keyboard.type('Come to the ');
-  await page.keyboard.press('Control+b');
-  await page.keyboard.type('orchard');
-  await page.keyboard.press('Control+b');
-  await page.keyboard.type(' in May');
-  await expect(editor.locator('strong')).toHaveText('orchard');
-  // A tool is pressed with the mouse, and the selection stays.
-  await page.keyboard.press('Shift+Control+ArrowLeft');
-  await page.keyboard.press('Control+k');
-  await page.keyboard.type('javascript:alert(1)');
-  await page.keyboard.press('Enter');
-  await expect(bench.preview.getByRole('alert')).toHaveText(/Write an address such as/);
-  await expect(editor.locator('a')).toHaveCount(0);
-  await page.keyboard.press('Control+a');
-  await page.keyboard.type('#find-us');
-  await page.keyboard.press('Enter');
-  await expect(editor.locator('a')).toHaveText('May');
-  await page.keyboard.press('Escape');
-  await expect(editor).toHaveCount(0);
-  await expect(words.locator('a.welcome-text-link')).toHaveAttribute('href', '#find-us');
-  await expect(words).toHaveText('Come to the orchard in May');
-  await page.keyboard.press('Control+z');
-  await expect(words).toContainText('Eleven acres of standard trees');
-  await bench.pick('Welcome text');
-  await page.keyboard.press('Enter');
-  await expect(editor).toBeFocused();
-  // Pasted markup is cleaned to what rich text may hold.
-  await editor.evaluate((element) => {
-    const data = new DataTransfer();
-    data.setData(
-      'text/html',
-      '<h1 style="color:red" onclick="x()">Bare <script>x()</script><em>words</em></h1><img src="https://evil.example/x.png">'
-    );
-    element.dispatchEvent(
-      new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })
-    );
-  });
-  await expect(editor.locator('em')).toHaveText('words');
-  // Pressing elsewhere ends it and picks what was pressed.
-  await bench.preview.locator('.welcome-heading').click();
-  await expect(editor).toHaveCount(0);
-  await expect(bench.row('Welcome heading')).toHaveAttribute('aria-selected', 'true');
-  expect(await words.evaluate((element) => element.innerHTML)).not.toMatch(/style|onclick|script|img|h1/);
-});
+test(
+  'text is written in the page itself, by double click and by Enter, and is one step of the history',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    const words = bench.preview.locator('.welcome-text');
+    await words.dblclick();
+    const editor = bench.preview.getByRole('textbox', { name: 'Text of Welcome text' });
+    await expect(editor).toBeFocused();
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('Come to the ');
+    await page.keyboard.press('Control+b');
+    await page.keyboard.type('orchard');
+    await page.keyboard.press('Control+b');
+    await page.keyboard.type(' in May');
+    await expect(editor.locator('strong')).toHaveText('orchard');
+    // A tool is pressed with the mouse, and the selection stays.
+    await page.keyboard.press('Shift+Control+ArrowLeft');
+    await page.keyboard.press('Control+k');
+    await page.keyboard.type('javascript:alert(1)');
+    await page.keyboard.press('Enter');
+    await expect(bench.preview.getByRole('alert')).toHaveText(/Write an address such as/);
+    await expect(editor.locator('a')).toHaveCount(0);
+    await page.keyboard.press('Control+a');
+    await page.keyboard.type('#find-us');
+    await page.keyboard.press('Enter');
+    await expect(editor.locator('a')).toHaveText('May');
+    await page.keyboard.press('Escape');
+    await expect(editor).toHaveCount(0);
+    await expect(words.locator('a.welcome-text-link')).toHaveAttribute('href', '#find-us');
+    await expect(words).toHaveText('Come to the orchard in May');
+    await page.keyboard.press('Control+z');
+    await expect(words).toContainText('Eleven acres of standard trees');
+    await bench.pick('Welcome text');
+    await page.keyboard.press('Enter');
+    await expect(editor).toBeFocused();
+    // Pasted markup is cleaned to what rich text may hold.
+    await editor.evaluate((element) => {
+      const data = new DataTransfer();
+      data.setData(
+        'text/html',
+        '<h1 style="color:red" onclick="x()">Bare <script>x()</script><em>words</em></h1><img src="https://evil.example/x.png">'
+      );
+      element.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })
+      );
+    });
+    await expect(editor.locator('em')).toHaveText('words');
+    // Pressing elsewhere ends it and picks what was pressed.
+    await bench.preview.locator('.welcome-heading').click();
+    await expect(editor).toHaveCount(0);
+    await expect(bench.row('Welcome heading')).toHaveAttribute('aria-selected', 'true');
+    expect(await words.evaluate((element) => element.innerHTML)).not.toMatch(/style|onclick|script|img|h1/);
+  }
+);
 
 test('a picture is added from disk, cleaned, shown and exported', async ({ page }) => {
   const bench = await Bench.openNew(page);
@@ -299,7 +303,7 @@ test(
   }
 );
 
-test('the outline is filtered by name, with what each piece stands in', async ({ page }) => {
+test('the outline is filtered by name, with what each piece stands in', inTurn, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   const all = (await bench.outline()).length;
   const filter = page.getByRole('searchbox', { name: 'Filter the outline' });
@@ -335,51 +339,53 @@ test('a page of 600 pieces comes in portions, and is whole and in order', thorou
   ).toEqual(Array.from({ length: 120 }, (_, n) => [`text-${n}-a`, `text-${n}-b`]).flat());
 });
 
-test('F6 goes from one part of the window to the next, also out of a field and out of the preview, and back', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs');
-  await bench.view('Fill');
-  const [row, view] = [bench.row('Season tabs'), page.getByRole('tab', { name: 'Fill', exact: true })];
-  const preview = page.locator('iframe[title^="Preview of"]');
-  await row.focus();
-  await page.keyboard.press('F6');
-  await expect(preview).toBeFocused();
-  await expect(preview).toHaveAttribute('data-has-keys');
-  await page.keyboard.press('F6');
-  await expect(view).toBeFocused();
-  await expect(preview).not.toHaveAttribute('data-has-keys');
-  await page.keyboard.press('f');
-  const findings = page.getByRole('dialog', { name: 'Findings' });
-  await expect(findings).toBeVisible();
-  await page.keyboard.press('F6');
-  await expect(findings.getByRole('button', { name: 'Close' })).toBeFocused();
-  await page.keyboard.press('F6');
-  await expect(page.getByRole('banner').locator(':focus')).toHaveCount(1);
-  for (const part of [findings, page.getByRole('region', { name: 'Tuning sheet' })]) {
+test(
+  'F6 goes from one part of the window to the next, also out of a field and out of the preview, and back',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    await bench.view('Fill');
+    const [row, view] = [bench.row('Season tabs'), page.getByRole('tab', { name: 'Fill', exact: true })];
+    const preview = page.locator('iframe[title^="Preview of"]');
+    await row.focus();
+    await page.keyboard.press('F6');
+    await expect(preview).toBeFocused();
+    await expect(preview).toHaveAttribute('data-has-keys');
+    await page.keyboard.press('F6');
+    await expect(view).toBeFocused();
+    await expect(preview).not.toHaveAttribute('data-has-keys');
+    await page.keyboard.press('f');
+    const findings = page.getByRole('dialog', { name: 'Findings' });
+    await expect(findings).toBeVisible();
+    await page.keyboard.press('F6');
+    await expect(findings.getByRole('button', { name: 'Close' })).toBeFocused();
+    await page.keyboard.press('F6');
+    await expect(page.getByRole('banner').locator(':focus')).toHaveCount(1);
+    for (const part of [findings, page.getByRole('region', { name: 'Tuning sheet' })]) {
+      await page.keyboard.press('Shift+F6');
+      await expect(part.locator(':focus')).toHaveCount(1);
+    }
+    // From a field, where other keys are words; and the field is what one comes back to.
+    const label = page.getByRole('textbox', { name: 'Label 2', exact: true });
+    await label.focus();
     await page.keyboard.press('Shift+F6');
-    await expect(part.locator(':focus')).toHaveCount(1);
+    await expect(preview).toBeFocused();
+    await page.keyboard.press('F6');
+    await expect(label).toBeFocused();
+    // Where the page is tried it has the keys, but not the one that leads out.
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('t');
+    await preview.focus();
+    await page.keyboard.press('Shift+F6');
+    await expect(row).toBeFocused();
+    await page.keyboard.press('v');
+    await page.keyboard.press('F6');
+    await expect(page.getByText('Leave the full window by Esc first.')).toBeVisible();
   }
-  // From a field, where other keys are words; and the field is what one comes back to.
-  const label = page.getByRole('textbox', { name: 'Label 2', exact: true });
-  await label.focus();
-  await page.keyboard.press('Shift+F6');
-  await expect(preview).toBeFocused();
-  await page.keyboard.press('F6');
-  await expect(label).toBeFocused();
-  // Where the page is tried it has the keys, but not the one that leads out.
-  await page.keyboard.press('Escape');
-  await page.keyboard.press('t');
-  await preview.focus();
-  await page.keyboard.press('Shift+F6');
-  await expect(row).toBeFocused();
-  await page.keyboard.press('v');
-  await page.keyboard.press('F6');
-  await expect(page.getByText('Leave the full window by Esc first.')).toBeVisible();
-});
+);
 
-test('Tab goes through the preview and on to what comes after it, and back', async ({ page }) => {
+test('Tab goes through the preview and on to what comes after it, and back', inTurn, async ({ page }) => {
   const bench = await Bench.openNew(page);
   await bench.insert('tabs');
   await expect(bench.preview.getByRole('tab')).toHaveCount(3);
@@ -482,19 +488,21 @@ test(
   }
 );
 
-test('what is put onto a dark ground comes with words that can be read there, as one step', async ({
-  page
-}) => {
-  const bench = await Bench.openNew(page);
-  await bench.pick('First section');
-  await bench.set('background-color', 'Background', 'rest', '#1f3329');
-  await bench.set('color', 'Text', 'rest', '#f6efe0');
-  await bench.pick('First section');
-  await bench.insert('accordion');
-  const header = bench.preview.locator('summary').last();
-  await expect(header).toHaveCSS('color', 'rgb(246, 239, 224)');
-  await bench.row('Accordion').press('Control+z');
-  await expect(header).toHaveCount(0);
-  await expect(bench.row('Accordion')).toHaveCount(0);
-  await expect(bench.row('First section')).toBeVisible();
-});
+test(
+  'what is put onto a dark ground comes with words that can be read there, as one step',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    await bench.pick('First section');
+    await bench.set('background-color', 'Background', 'rest', '#1f3329');
+    await bench.set('color', 'Text', 'rest', '#f6efe0');
+    await bench.pick('First section');
+    await bench.insert('accordion');
+    const header = bench.preview.locator('summary').last();
+    await expect(header).toHaveCSS('color', 'rgb(246, 239, 224)');
+    await bench.row('Accordion').press('Control+z');
+    await expect(header).toHaveCount(0);
+    await expect(bench.row('Accordion')).toHaveCount(0);
+    await expect(bench.row('First section')).toBeVisible();
+  }
+);

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './support/test';
-import { thorough, thoroughUnless } from './support/thorough';
+import { inTurn, thorough, thoroughUnless } from './support/thorough';
 import { Bench } from './support/workbench';
 
 /** Rounds at each pace; `npm run stress` asks for more. */
@@ -94,7 +94,7 @@ test('the tools never cover the line that is written, nor the ones beside it', t
   }
 });
 
-test('the tools beside a text cover neither it nor the piece above it', async ({ page }) => {
+test('the tools beside a text cover neither it nor the piece above it', inTurn, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Welcome text');
   await page.keyboard.press('Enter');
@@ -109,14 +109,16 @@ test('the tools beside a text cover neither it nor the piece above it', async ({
   }
 });
 
-test('words in a side panel are written where they stand, after another piece of it was picked', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Questions' });
-  await bench.pick('Hours panel heading');
-  await expect(bench.preview.getByRole('heading', { name: 'When the gate is open' }).first()).toBeVisible();
-  await bench.pick('Hours panel words');
-  await page.keyboard.press('Enter');
-  await expect(bench.preview.locator('[data-k-writing]')).toBeFocused();
-});
+test(
+  'words in a side panel are written where they stand, after another piece of it was picked',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Questions' });
+    await bench.pick('Hours panel heading');
+    await expect(bench.preview.getByRole('heading', { name: 'When the gate is open' }).first()).toBeVisible();
+    await bench.pick('Hours panel words');
+    await page.keyboard.press('Enter');
+    await expect(bench.preview.locator('[data-k-writing]')).toBeFocused();
+  }
+);
