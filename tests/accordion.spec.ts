@@ -53,14 +53,18 @@ test('opens and closes by pointer and by key, one at a time, without any script'
   expect(await states()).toEqual([false, false, false]);
 });
 
-test('several stay open where that is set, all of them at load where that is', async ({ blank: page }) => {
-  await open(page, accordion({ several: true, atLoad: 'all' }));
-  const states = () =>
-    page.locator('details').evaluateAll((all) => all.map((each) => (each as HTMLDetailsElement).open));
-  expect(await states()).toEqual([true, true, true]);
-  await page.locator('summary').first().click();
-  expect(await states()).toEqual([false, true, true]);
-});
+test(
+  'several stay open where that is set, all of them at load where that is',
+  inTurn,
+  async ({ blank: page }) => {
+    await open(page, accordion({ several: true, atLoad: 'all' }));
+    const states = () =>
+      page.locator('details').evaluateAll((all) => all.map((each) => (each as HTMLDetailsElement).open));
+    expect(await states()).toEqual([true, true, true]);
+    await page.locator('summary').first().click();
+    expect(await states()).toEqual([false, true, true]);
+  }
+);
 
 test('an anchor opens the panel it names, its header in sight above it', async ({ blank: page }) => {
   const { url } = await exportedVisit(accordion({ atLoad: 'none' }));
@@ -241,7 +245,7 @@ test('its own states are what Chromium computes', async ({ blank: page }) => {
   await compare(1, 'hover');
 });
 
-test('is inserted, tuned when open, and stays open while its words are typed', async ({ page }) => {
+test('is inserted, tuned when open, and stays open while its words are typed', inTurn, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Welcome');
   await page.keyboard.press('a');

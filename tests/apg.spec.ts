@@ -229,7 +229,7 @@ test.describe('without script', () => {
   }
 });
 
-alone('a script that never arrives leaves everything readable', async ({ page }) => {
+alone('a script that never arrives leaves everything readable', inTurn, async ({ page }) => {
   const { url } = await exportedDemo();
   await page.route('**/*.js', (route) => route.abort());
   await page.goto(url);

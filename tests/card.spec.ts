@@ -194,7 +194,7 @@ test(
   }
 );
 
-test('while its back is tuned, that is the side one sees', async ({ page }) => {
+test('while its back is tuned, that is the side one sees', inTurn, async ({ page }) => {
   const bench = new Bench(page);
   await bench.importProject(card());
   const side = (name: string) => bench.preview.locator(`[data-k-node="bell-russet"][data-k-part="${name}"]`);

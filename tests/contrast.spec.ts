@@ -12,7 +12,7 @@ import { registry } from '../src/core/whole';
 import { readTones } from '../src/server/tones';
 import { exported } from './support/exported';
 import { expect, test, type Page } from './support/test';
-import { inTurnUnless } from './support/thorough';
+import { inTurn, inTurnUnless } from './support/thorough';
 
 // Contrast over a picture is held to the pixels Chromium paints: the section is drawn without its words,
 // brought down to the same
@@ -237,30 +237,39 @@ async function seenContrast(page: Page, words: string): Promise<number> {
   return contrast(maybeColour(colour)!, { r: r! / 255, g: g! / 255, b: b! / 255, alpha: 1 });
 }
 
-test('words are read on the ground of what they stand on as it is: pointed at, or open', async ({
-  blank: page
-}) => {
-  const box = make('stack', 'Box', {}, { content: [make('text', 'Boxed', { html: '<p>In a box</p>' })] });
-  const item = make('panel', 'Item', {}, { content: [make('text', 'Told', { html: '<p>In an item</p>' })] });
-  const ask = make('accordion', 'Ask', {}, { panels: [item] });
-  const { project, bytes } = await projectOf(
-    make('section', 'Band', {}, { content: [box, ask] }),
-    look('box', 'background-color', '#22372b', 'root', 'hover'),
-    look('box', 'color', '#c9b98a', 'root', 'hover'),
-    look('ask', 'background-color', '#22372b', 'item', 'rest'),
-    look('ask', 'background-color', '#d9e3c4', 'item', 'open'),
-    look('ask', 'color', '#7a2f16', 'item', 'open')
-  );
-  const text = (id: string) => ({ node: id as NodeId, part: 'root' });
-  const said = (at: Parameters<typeof textContrast>[2]) => textContrast(registry, project, at)!.least;
-  await page.setViewportSize({ width: 640, height: 400 });
-  await page.goto((await exported(project, bytes)).url);
-  await page.mouse.move(1, 399);
-  await expect.poll(() => seenContrast(page, 'In a box')).toBeCloseTo(said(text('boxed')), 1);
-  await page.getByText('In a box').hover();
-  const around = { node: 'box' as NodeId, part: 'root', state: 'hover' };
-  await expect.poll(() => seenContrast(page, 'In a box')).toBeCloseTo(said({ ...text('boxed'), around }), 1);
-  await page.locator('details').evaluate((item: HTMLDetailsElement) => (item.open = true));
-  await page.mouse.move(1, 399);
-  await expect.poll(() => seenContrast(page, 'In an item')).toBeCloseTo(said(text('told')), 1);
-});
+test(
+  'words are read on the ground of what they stand on as it is: pointed at, or open',
+  inTurn,
+  async ({ blank: page }) => {
+    const box = make('stack', 'Box', {}, { content: [make('text', 'Boxed', { html: '<p>In a box</p>' })] });
+    const item = make(
+      'panel',
+      'Item',
+      {},
+      { content: [make('text', 'Told', { html: '<p>In an item</p>' })] }
+    );
+    const ask = make('accordion', 'Ask', {}, { panels: [item] });
+    const { project, bytes } = await projectOf(
+      make('section', 'Band', {}, { content: [box, ask] }),
+      look('box', 'background-color', '#22372b', 'root', 'hover'),
+      look('box', 'color', '#c9b98a', 'root', 'hover'),
+      look('ask', 'background-color', '#22372b', 'item', 'rest'),
+      look('ask', 'background-color', '#d9e3c4', 'item', 'open'),
+      look('ask', 'color', '#7a2f16', 'item', 'open')
+    );
+    const text = (id: string) => ({ node: id as NodeId, part: 'root' });
+    const said = (at: Parameters<typeof textContrast>[2]) => textContrast(registry, project, at)!.least;
+    await page.setViewportSize({ width: 640, height: 400 });
+    await page.goto((await exported(project, bytes)).url);
+    await page.mouse.move(1, 399);
+    await expect.poll(() => seenContrast(page, 'In a box')).toBeCloseTo(said(text('boxed')), 1);
+    await page.getByText('In a box').hover();
+    const around = { node: 'box' as NodeId, part: 'root', state: 'hover' };
+    await expect
+      .poll(() => seenContrast(page, 'In a box'))
+      .toBeCloseTo(said({ ...text('boxed'), around }), 1);
+    await page.locator('details').evaluate((item: HTMLDetailsElement) => (item.open = true));
+    await page.mouse.move(1, 399);
+    await expect.poll(() => seenContrast(page, 'In an item')).toBeCloseTo(said(text('told')), 1);
+  }
+);

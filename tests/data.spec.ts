@@ -122,20 +122,22 @@ test('a table too large to be handed over at once is whole and in its order', th
   await expect((await previewFrame(page)).locator('ul.k-list > li')).toHaveText([/Tree 12000/]);
 });
 
-test('what is exported is plain markup with the rows of today, and asks for no script of its own', async ({
-  page
-}) => {
-  await placeTeam(page);
-  await expect((await previewFrame(page)).locator('ul.k-list > li')).toHaveCount(8);
-  await page.keyboard.press('Control+e');
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save zip' }).click();
-  const files = unzipSync(readFileSync(await (await download).path()));
-  const html = strFromU8(files['index.html']!);
-  expect(html.match(/<li\b/g)).toHaveLength(8);
-  expect(html).toContain('Merrin Ask');
-  expect(html).not.toContain('<script');
-});
+test(
+  'what is exported is plain markup with the rows of today, and asks for no script of its own',
+  inTurn,
+  async ({ page }) => {
+    await placeTeam(page);
+    await expect((await previewFrame(page)).locator('ul.k-list > li')).toHaveCount(8);
+    await page.keyboard.press('Control+e');
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save zip' }).click();
+    const files = unzipSync(readFileSync(await (await download).path()));
+    const html = strFromU8(files['index.html']!);
+    expect(html.match(/<li\b/g)).toHaveLength(8);
+    expect(html).toContain('Merrin Ask');
+    expect(html).not.toContain('<script');
+  }
+);
 
 test(
   'flagged records come with a refresh, told before they are taken, and go with an undo',

@@ -62,19 +62,23 @@ test('is opened by a button elsewhere, keeps the focus, and gives it back', asyn
   expect(await page.evaluate(() => scrollY)).toBe(at);
 });
 
-test('is closed by its button, and by a press beside it where that is set', async ({ blank: page }) => {
-  for (const outside of [true, false]) {
-    await open(page, opened({ outside }));
-    await opener(page).click();
-    await panel(page).getByRole('button', { name: 'Close' }).click();
-    await expect(panel(page)).toBeHidden();
-    await opener(page).click();
-    await panel(page).getByRole('heading').click();
-    await expect(panel(page)).toBeVisible();
-    await page.mouse.click(20, 20);
-    await expect(panel(page)).toBeVisible({ visible: !outside });
+test(
+  'is closed by its button, and by a press beside it where that is set',
+  inTurn,
+  async ({ blank: page }) => {
+    for (const outside of [true, false]) {
+      await open(page, opened({ outside }));
+      await opener(page).click();
+      await panel(page).getByRole('button', { name: 'Close' }).click();
+      await expect(panel(page)).toBeHidden();
+      await opener(page).click();
+      await panel(page).getByRole('heading').click();
+      await expect(panel(page)).toBeVisible();
+      await page.mouse.click(20, 20);
+      await expect(panel(page)).toBeVisible({ visible: !outside });
+    }
   }
-});
+);
 
 for (const [place, box] of [
   ['start', { x: 0, y: 0, width: 480, height: 900 }],
@@ -127,25 +131,26 @@ test('goes out of sight by its own movement, over the page until it is gone', as
   expect((await seen(page)).isDrawn).toBe(false);
 });
 
-test('with less motion it is gone at once; on paper and without script nothing of it is hidden', async ({
-  browser,
-  blank: page
-}) => {
-  await page.emulateMedia({ reducedMotion: 'reduce' });
-  await open(page, opened(goes));
-  await opener(page).click();
-  await panel(page).evaluate((each: HTMLDialogElement) => each.close());
-  expect((await seen(page)).isDrawn).toBe(false);
-  await page.emulateMedia({ media: 'print', reducedMotion: 'no-preference' });
-  const opacity = (of: Page) => panel(of).evaluate((each) => getComputedStyle(each).opacity);
-  expect(await opacity(page)).toBe('1');
-  const context = await browser.newContext({ javaScriptEnabled: false });
-  const quiet = await context.newPage();
-  await open(quiet, opened(goes));
-  await expect(panel(quiet)).toBeVisible();
-  expect(await opacity(quiet)).toBe('1');
-  await context.close();
-});
+test(
+  'with less motion it is gone at once; on paper and without script nothing of it is hidden',
+  inTurn,
+  async ({ browser, blank: page }) => {
+    await page.emulateMedia({ reducedMotion: 'reduce' });
+    await open(page, opened(goes));
+    await opener(page).click();
+    await panel(page).evaluate((each: HTMLDialogElement) => each.close());
+    expect((await seen(page)).isDrawn).toBe(false);
+    await page.emulateMedia({ media: 'print', reducedMotion: 'no-preference' });
+    const opacity = (of: Page) => panel(of).evaluate((each) => getComputedStyle(each).opacity);
+    expect(await opacity(page)).toBe('1');
+    const context = await browser.newContext({ javaScriptEnabled: false });
+    const quiet = await context.newPage();
+    await open(quiet, opened(goes));
+    await expect(panel(quiet)).toBeVisible();
+    expect(await opacity(quiet)).toBe('1');
+    await context.close();
+  }
+);
 
 test('without script, and on paper, it stands in the flow, without a button that would do nothing', async ({
   browser,

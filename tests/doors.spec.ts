@@ -2,7 +2,7 @@ import { connect } from 'node:net';
 import { request as ask } from 'node:http';
 import sharp from 'sharp';
 import { expect, test } from './support/test';
-import { sample, thorough } from './support/thorough';
+import { inTurn, sample, thorough } from './support/thorough';
 
 const PORT = Number(process.env.TEST_PORT ?? 4317);
 const HOST = `localhost:${PORT}`;
@@ -147,7 +147,7 @@ test('what is no request is answered as one that cannot be read', async () => {
 /** How many pictures are asked for at once. */
 const PICTURES = sample(15, 60);
 
-test(`${PICTURES} pictures asked for at once all come`, async ({ request }) => {
+test(`${PICTURES} pictures asked for at once all come`, inTurn, async ({ request }) => {
   const picture = await sharp({ create: { width: 900, height: 600, channels: 3, background: '#7a9a4c' } })
     .jpeg()
     .toBuffer();

@@ -5,6 +5,7 @@ import { axeViolations } from './support/axe';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
+import { inTurn } from './support/thorough';
 import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -123,7 +124,7 @@ test('is simply there without script, where the script is lost, with less motion
   await page.emulateMedia({ media: 'screen' });
 });
 
-test('hides nothing from who listens, and moves nothing else', async ({ blank: page }) => {
+test('hides nothing from who listens, and moves nothing else', inTurn, async ({ blank: page }) => {
   await open(page, entering());
   await page.evaluate(() => {
     const shifts: number[] = ((window as unknown as { shifts: number[] }).shifts = []);

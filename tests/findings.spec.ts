@@ -158,34 +158,36 @@ test(
   }
 );
 
-test('by keys alone one finding is mended after the other; a hand that has left the panel is not called back', async ({
-  page
-}) => {
-  const bench = await Bench.openNew(page);
-  for (const kind of ['heading', 'quotation', 'image']) {
-    await bench.row('First section').click();
-    await bench.insert(kind);
+test(
+  'by keys alone one finding is mended after the other; a hand that has left the panel is not called back',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    for (const kind of ['heading', 'quotation', 'image']) {
+      await bench.row('First section').click();
+      await bench.insert(kind);
+    }
+    await page.keyboard.press('f');
+    const panel = page.getByRole('dialog', { name: 'Findings' });
+    const mend = panel.getByRole('button', { name: 'Make it level 1' });
+    await expect(mend).toBeVisible();
+    // The last part of the window, from wherever one is.
+    await page
+      .getByRole('banner')
+      .getByRole('button', { name: /finding/ })
+      .focus();
+    await page.keyboard.press('Shift+F6');
+    await expect(mend).toBeFocused();
+    await page.keyboard.press('Enter');
+    await expect(mend).toHaveCount(0);
+    await expect(panel.getByRole('button', { name: /^▸ Still as it came/ })).toBeFocused();
+    // Undone with the hand elsewhere, what it was at comes and goes without it.
+    await page.keyboard.press('Control+z');
+    await expect(mend).toBeVisible();
+    await mend.focus();
+    await mend.blur();
+    await page.keyboard.press('Control+Shift+z');
+    await expect(mend).toHaveCount(0);
+    await expect(panel.locator(':focus')).toHaveCount(0);
   }
-  await page.keyboard.press('f');
-  const panel = page.getByRole('dialog', { name: 'Findings' });
-  const mend = panel.getByRole('button', { name: 'Make it level 1' });
-  await expect(mend).toBeVisible();
-  // The last part of the window, from wherever one is.
-  await page
-    .getByRole('banner')
-    .getByRole('button', { name: /finding/ })
-    .focus();
-  await page.keyboard.press('Shift+F6');
-  await expect(mend).toBeFocused();
-  await page.keyboard.press('Enter');
-  await expect(mend).toHaveCount(0);
-  await expect(panel.getByRole('button', { name: /^▸ Still as it came/ })).toBeFocused();
-  // Undone with the hand elsewhere, what it was at comes and goes without it.
-  await page.keyboard.press('Control+z');
-  await expect(mend).toBeVisible();
-  await mend.focus();
-  await mend.blur();
-  await page.keyboard.press('Control+Shift+z');
-  await expect(mend).toHaveCount(0);
-  await expect(panel.locator(':focus')).toHaveCount(0);
-});
+);

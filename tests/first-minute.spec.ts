@@ -62,34 +62,38 @@ test(
   }
 );
 
-test('a page is put together from its header to its footer, each where it belongs', async ({ page }) => {
-  const bench = await Bench.openNew(page);
-  const sections = async () => (await bench.outline()).filter((name) => !name.startsWith(' '));
-  const insert = async (words: string, goes: string) => {
-    await page.keyboard.press('a');
-    await field(page).fill(words);
-    await expect(page.getByRole('dialog', { name: 'Insert' })).toContainText(goes);
-    await page.keyboard.press('Enter');
-    await expect(page.getByRole('dialog', { name: 'Insert' })).toHaveCount(0);
-  };
-  await insert('opening on a picture', 'goes into Page, in place of First section');
-  expect(await sections()).toEqual(['Opening']);
-  await insert('footer', 'goes into Page, after Opening');
-  await insert('header with navigation', 'goes into Page');
-  expect(await sections()).toEqual(['Header', 'Opening', 'Footer']);
-  await insert('three cards', 'goes into a new section of Page, after Header');
-  expect(await sections()).toEqual(['Header', 'Section', 'Opening', 'Footer']);
-  await expect(bench.preview.getByRole('banner').getByRole('navigation')).toBeVisible();
-  for (const left of [
-    ['Header', 'Opening', 'Footer'],
-    ['Opening', 'Footer'],
-    ['Opening'],
-    ['First section']
-  ]) {
-    await page.keyboard.press('Control+z');
-    await expect.poll(sections).toEqual(left);
+test(
+  'a page is put together from its header to its footer, each where it belongs',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    const sections = async () => (await bench.outline()).filter((name) => !name.startsWith(' '));
+    const insert = async (words: string, goes: string) => {
+      await page.keyboard.press('a');
+      await field(page).fill(words);
+      await expect(page.getByRole('dialog', { name: 'Insert' })).toContainText(goes);
+      await page.keyboard.press('Enter');
+      await expect(page.getByRole('dialog', { name: 'Insert' })).toHaveCount(0);
+    };
+    await insert('opening on a picture', 'goes into Page, in place of First section');
+    expect(await sections()).toEqual(['Opening']);
+    await insert('footer', 'goes into Page, after Opening');
+    await insert('header with navigation', 'goes into Page');
+    expect(await sections()).toEqual(['Header', 'Opening', 'Footer']);
+    await insert('three cards', 'goes into a new section of Page, after Header');
+    expect(await sections()).toEqual(['Header', 'Section', 'Opening', 'Footer']);
+    await expect(bench.preview.getByRole('banner').getByRole('navigation')).toBeVisible();
+    for (const left of [
+      ['Header', 'Opening', 'Footer'],
+      ['Opening', 'Footer'],
+      ['Opening'],
+      ['First section']
+    ]) {
+      await page.keyboard.press('Control+z');
+      await expect.poll(sections).toEqual(left);
+    }
   }
-});
+);
 
 test(
   'on a page without a section, it goes into a new one, and one step takes both back',

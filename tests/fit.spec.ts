@@ -1,6 +1,6 @@
 import type { Command } from '../src/core/commands/commands';
 import { expect, test } from './support/test';
-import { sample, thorough } from './support/thorough';
+import { inTurn, sample, thorough } from './support/thorough';
 import { makeWith } from '../src/core/kinds/make';
 import { apply } from '../src/core/commands/apply';
 import { createProject } from '../src/core/project/create';
@@ -102,44 +102,45 @@ function project(): Project {
   }, start);
 }
 
-test(`${SETS} sets of labels in three fonts wrap at the width the findings name`, async ({
-  page,
-  browser
-}) => {
-  const sets = project();
-  const bench = new Bench(page);
-  await bench.importProject(sets);
-  await expect(page.getByRole('button', { name: /\d\d findings/ })).toBeVisible();
-  await page.getByRole('button', { name: /\d\d findings/ }).click();
-  const heads = page.getByRole('dialog', { name: 'Findings' }).locator('h3');
-  await page.getByRole('button', { name: `${SETS} places` }).click();
-  // They come when the labels have been measured.
-  await expect(heads.filter({ hasText: /The labels of Set \d+ wrap/ })).toHaveCount(SETS);
-  const texts = await heads.allTextContents();
-  const named = new Map(
-    texts.flatMap((text) => {
-      const match = /The labels of Set (\d+) wrap under (\d+) px/.exec(text);
-      return match ? [[Number(match[1]), Number(match[2])] as const] : [];
-    })
-  );
-  expect(named.size).toBe(SETS);
-
-  const real = await browser.newPage({ viewport: { width: 1300, height: 900 } });
-  await real.goto((await exported(sets)).url);
-  const wrapsAt = async (width: number): Promise<boolean[]> => {
-    await real.setViewportSize({ width, height: 900 });
-    return real.evaluate(() =>
-      [...document.querySelectorAll('[role=tablist]')].map(
-        (list) => new Set([...list.children].map((tab) => (tab as HTMLElement).offsetTop)).size > 1
-      )
+test(
+  `${SETS} sets of labels in three fonts wrap at the width the findings name`,
+  inTurn,
+  async ({ page, browser }) => {
+    const sets = project();
+    const bench = new Bench(page);
+    await bench.importProject(sets);
+    await expect(page.getByRole('button', { name: /\d\d findings/ })).toBeVisible();
+    await page.getByRole('button', { name: /\d\d findings/ }).click();
+    const heads = page.getByRole('dialog', { name: 'Findings' }).locator('h3');
+    await page.getByRole('button', { name: `${SETS} places` }).click();
+    // They come when the labels have been measured.
+    await expect(heads.filter({ hasText: /The labels of Set \d+ wrap/ })).toHaveCount(SETS);
+    const texts = await heads.allTextContents();
+    const named = new Map(
+      texts.flatMap((text) => {
+        const match = /The labels of Set (\d+) wrap under (\d+) px/.exec(text);
+        return match ? [[Number(match[1]), Number(match[2])] as const] : [];
+      })
     );
-  };
-  for (const [n, width] of named) {
-    const [below, at] = [(await wrapsAt(width - 1))[n], (await wrapsAt(width))[n]];
-    expect({ n, width, below, at }).toEqual({ n, width, below: true, at: false });
+    expect(named.size).toBe(SETS);
+
+    const real = await browser.newPage({ viewport: { width: 1300, height: 900 } });
+    await real.goto((await exported(sets)).url);
+    const wrapsAt = async (width: number): Promise<boolean[]> => {
+      await real.setViewportSize({ width, height: 900 });
+      return real.evaluate(() =>
+        [...document.querySelectorAll('[role=tablist]')].map(
+          (list) => new Set([...list.children].map((tab) => (tab as HTMLElement).offsetTop)).size > 1
+        )
+      );
+    };
+    for (const [n, width] of named) {
+      const [below, at] = [(await wrapsAt(width - 1))[n], (await wrapsAt(width))[n]];
+      expect({ n, width, below, at }).toEqual({ n, width, below: true, at: false });
+    }
+    await real.close();
   }
-  await real.close();
-});
+);
 
 test('the width stands on the ruler, moves with a label, a font and a gap, and is offered as the fold width', async ({
   page

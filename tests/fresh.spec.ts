@@ -19,7 +19,7 @@ import { pageScript } from '../src/server/bundle';
 import { exported } from './support/exported';
 import { random } from './support/random';
 import { expect, test, type Page } from './support/test';
-import { sample } from './support/thorough';
+import { inTurn, sample } from './support/thorough';
 import { Bench } from './support/workbench';
 
 /** What is asked for stands nowhere: each test says what the address answers. */
@@ -277,27 +277,29 @@ test('the script that does it is 0.8 kB', async () => {
   expect(gzipSync(script!).length).toBeLessThanOrEqual(0.8 * 1024);
 });
 
-test('it is chosen in the sentence of the query, and what stands in the way is said and taken off', async ({
-  page
-}) => {
-  const bench = new Bench(page);
-  const make = makeWith({ exactIds: true });
-  const withNumber = after(shop(sourceOf(RECORDS)), {
-    type: 'insert',
-    fragment: make('number', 'Counted'),
-    at: { parent: id('row'), slot: 'content', index: 0 }
-  });
-  await bench.importProject(withNumber);
-  await bench.pick('Shop');
-  await bench.view('Fill');
-  await page.getByRole('checkbox', { name: 'fetched anew when the page is opened' }).check();
-  await page.getByRole('button', { name: /\d findings?/ }).click();
-  const finding = page.getByText('Shop leaves with the rows it has now');
-  await expect(finding).toBeVisible();
-  await expect(page.getByText(/Counted needs the script of the page/)).toBeVisible();
-  await page.getByRole('button', { name: 'Leave with these rows' }).click();
-  await expect(finding).toHaveCount(0);
-  await expect(
-    page.getByRole('checkbox', { name: 'fetched anew when the page is opened' })
-  ).not.toBeChecked();
-});
+test(
+  'it is chosen in the sentence of the query, and what stands in the way is said and taken off',
+  inTurn,
+  async ({ page }) => {
+    const bench = new Bench(page);
+    const make = makeWith({ exactIds: true });
+    const withNumber = after(shop(sourceOf(RECORDS)), {
+      type: 'insert',
+      fragment: make('number', 'Counted'),
+      at: { parent: id('row'), slot: 'content', index: 0 }
+    });
+    await bench.importProject(withNumber);
+    await bench.pick('Shop');
+    await bench.view('Fill');
+    await page.getByRole('checkbox', { name: 'fetched anew when the page is opened' }).check();
+    await page.getByRole('button', { name: /\d findings?/ }).click();
+    const finding = page.getByText('Shop leaves with the rows it has now');
+    await expect(finding).toBeVisible();
+    await expect(page.getByText(/Counted needs the script of the page/)).toBeVisible();
+    await page.getByRole('button', { name: 'Leave with these rows' }).click();
+    await expect(finding).toHaveCount(0);
+    await expect(
+      page.getByRole('checkbox', { name: 'fetched anew when the page is opened' })
+    ).not.toBeChecked();
+  }
+);

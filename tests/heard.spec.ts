@@ -98,44 +98,46 @@ function enter(page: Page, mark: string, selector: string): Promise<boolean> {
   );
 }
 
-test('what every part is heard as in every state is what Chromium tells assistive technology', async ({
-  blank: page
-}) => {
-  const { url } = await exportedVisit(every, true);
-  await page.goto(url);
-  await page.addScriptTag({ content: await laterScript('heard') });
-  const session = await page.context().newCDPSession(page);
-  await session.send('Accessibility.enable');
-  const wrong: string[] = [];
-  let looked = 0;
-  const compare = async (what: string, mark: string) => {
-    const own = await page.evaluate((mark) => {
-      const tools = (window as unknown as { kymationHeard: HeardTools }).kymationHeard;
-      const element = document.querySelector<HTMLElement>(mark)!;
-      return element.checkVisibility({ visibilityProperty: true }) ? tools.heardOf(element) : null;
-    }, mark);
-    if (!own) return;
-    looked += 1;
-    const chromium = await byChromium(session, `document.querySelector(${JSON.stringify(mark)})`);
-    const [ours, theirs] = [JSON.stringify(bySelf(own)), JSON.stringify(chromium)];
-    // An element that says nothing may be left out of the tree altogether.
-    const isNothing = chromium === null && (own.isSilent || silent(own.role) === null);
-    if (!isNothing && ours !== theirs) wrong.push(`${what}: ${ours}, Chromium ${theirs}`);
-  };
-  const pieces = Object.values(every.nodes).filter((node) => registry.of(node).markup !== null);
-  for (const node of pieces)
-    for (const [part, { states }] of Object.entries(registry.of(node).anatomy)) {
-      const mark = partIn('export', node.id, part);
-      if ((await page.locator(mark).count()) === 0) continue;
-      await compare(`${node.kind} ${part} at rest`, mark);
-      for (const [state, selector] of Object.entries(states)) {
-        if (!/\[[a-z-]+/.test(selector!) || selector!.includes(':hover')) continue;
-        if (await enter(page, mark, selector!)) await compare(`${node.kind} ${part} ${state}`, mark);
+test(
+  'what every part is heard as in every state is what Chromium tells assistive technology',
+  inTurn,
+  async ({ blank: page }) => {
+    const { url } = await exportedVisit(every, true);
+    await page.goto(url);
+    await page.addScriptTag({ content: await laterScript('heard') });
+    const session = await page.context().newCDPSession(page);
+    await session.send('Accessibility.enable');
+    const wrong: string[] = [];
+    let looked = 0;
+    const compare = async (what: string, mark: string) => {
+      const own = await page.evaluate((mark) => {
+        const tools = (window as unknown as { kymationHeard: HeardTools }).kymationHeard;
+        const element = document.querySelector<HTMLElement>(mark)!;
+        return element.checkVisibility({ visibilityProperty: true }) ? tools.heardOf(element) : null;
+      }, mark);
+      if (!own) return;
+      looked += 1;
+      const chromium = await byChromium(session, `document.querySelector(${JSON.stringify(mark)})`);
+      const [ours, theirs] = [JSON.stringify(bySelf(own)), JSON.stringify(chromium)];
+      // An element that says nothing may be left out of the tree altogether.
+      const isNothing = chromium === null && (own.isSilent || silent(own.role) === null);
+      if (!isNothing && ours !== theirs) wrong.push(`${what}: ${ours}, Chromium ${theirs}`);
+    };
+    const pieces = Object.values(every.nodes).filter((node) => registry.of(node).markup !== null);
+    for (const node of pieces)
+      for (const [part, { states }] of Object.entries(registry.of(node).anatomy)) {
+        const mark = partIn('export', node.id, part);
+        if ((await page.locator(mark).count()) === 0) continue;
+        await compare(`${node.kind} ${part} at rest`, mark);
+        for (const [state, selector] of Object.entries(states)) {
+          if (!/\[[a-z-]+/.test(selector!) || selector!.includes(':hover')) continue;
+          if (await enter(page, mark, selector!)) await compare(`${node.kind} ${part} ${state}`, mark);
+        }
       }
-    }
-  expect([...new Set(wrong)]).toEqual([]);
-  expect(looked).toBeGreaterThan(60);
-});
+    expect([...new Set(wrong)]).toEqual([]);
+    expect(looked).toBeGreaterThan(60);
+  }
+);
 
 test(
   'the sheet says what each state is heard as, which keys work, and what is seen and not heard',

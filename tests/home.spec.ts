@@ -2,7 +2,7 @@ import { writeProjectFile } from '../src/core/formats/project-file';
 import { makeWith } from '../src/core/kinds/make';
 import { createProject } from '../src/core/project/create';
 import { expect, test } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { visit } from './support/window';
 
 const make = makeWith({ exactIds: true });
@@ -60,17 +60,23 @@ test(
   }
 );
 
-test('of several files at once each that is none is told by its name, and the others come in', async ({
-  page
-}) => {
-  await visit(page, '/');
-  const notes = (name: string) => ({ name, mimeType: 'application/zip', buffer: Buffer.from('no project') });
-  await page
-    .locator('input[type=file]')
-    .setInputFiles([notes('first.kymation'), file('Pear tree'), notes('second.kymation')]);
-  await expect(page.getByRole('link', { name: 'Open Pear tree' })).toBeVisible();
-  await expect(page.getByText(/first\.kymation: .*second\.kymation: /)).toBeVisible();
-});
+test(
+  'of several files at once each that is none is told by its name, and the others come in',
+  inTurn,
+  async ({ page }) => {
+    await visit(page, '/');
+    const notes = (name: string) => ({
+      name,
+      mimeType: 'application/zip',
+      buffer: Buffer.from('no project')
+    });
+    await page
+      .locator('input[type=file]')
+      .setInputFiles([notes('first.kymation'), file('Pear tree'), notes('second.kymation')]);
+    await expect(page.getByRole('link', { name: 'Open Pear tree' })).toBeVisible();
+    await expect(page.getByText(/first\.kymation: .*second\.kymation: /)).toBeVisible();
+  }
+);
 
 test('what was deleted can be brought back for a day, all of it, also after the window is loaded again', async ({
   page

@@ -112,41 +112,42 @@ test('marks the page one is on, and the section it is in', async ({ blank: page 
   await expect(page.getByRole('link', { name: 'Winter' })).toHaveAttribute('aria-current', 'page');
 });
 
-test('stands in the flow without script, and behind the menu button where the links no longer fit', async ({
-  blank: page,
-  browser
-}) => {
-  await open(page, menu);
-  const url = page.url();
-  await page.setViewportSize({ width: 390, height: 800 });
-  await page.getByRole('button', { name: 'Menu' }).click();
-  await arrow(page).click();
-  await expect(list(page, 'seasons')).toBeVisible();
-  const [above, own] = [(await arrow(page).boundingBox())!, (await list(page, 'seasons').boundingBox())!];
-  expect(own.y).toBeGreaterThanOrEqual(above.y + above.height - 1);
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-  // In the flow a mouse moves nothing: only a press opens.
-  await arrow(page).click();
-  await expect(list(page, 'seasons')).toBeHidden();
-  await page.mouse.move(2, 700);
-  await page.getByRole('link', { name: 'Seasons' }).hover();
-  await expect(list(page, 'seasons')).toBeHidden();
-  await arrow(page).click();
-  await expect(list(page, 'seasons')).toBeVisible();
-  // One Escape puts the list away, the next the menu.
-  await page.keyboard.press('Escape');
-  await expect(list(page, 'seasons')).toBeHidden();
-  await expect(page.getByRole('link', { name: 'The press', exact: true })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('link', { name: 'The press', exact: true })).toBeHidden();
+test(
+  'stands in the flow without script, and behind the menu button where the links no longer fit',
+  inTurn,
+  async ({ blank: page, browser }) => {
+    await open(page, menu);
+    const url = page.url();
+    await page.setViewportSize({ width: 390, height: 800 });
+    await page.getByRole('button', { name: 'Menu' }).click();
+    await arrow(page).click();
+    await expect(list(page, 'seasons')).toBeVisible();
+    const [above, own] = [(await arrow(page).boundingBox())!, (await list(page, 'seasons').boundingBox())!];
+    expect(own.y).toBeGreaterThanOrEqual(above.y + above.height - 1);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    // In the flow a mouse moves nothing: only a press opens.
+    await arrow(page).click();
+    await expect(list(page, 'seasons')).toBeHidden();
+    await page.mouse.move(2, 700);
+    await page.getByRole('link', { name: 'Seasons' }).hover();
+    await expect(list(page, 'seasons')).toBeHidden();
+    await arrow(page).click();
+    await expect(list(page, 'seasons')).toBeVisible();
+    // One Escape puts the list away, the next the menu.
+    await page.keyboard.press('Escape');
+    await expect(list(page, 'seasons')).toBeHidden();
+    await expect(page.getByRole('link', { name: 'The press', exact: true })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('link', { name: 'The press', exact: true })).toBeHidden();
 
-  const bare = await browser.newContext({ javaScriptEnabled: false });
-  const plain = await bare.newPage();
-  await plain.goto(url);
-  await expect(plain.getByRole('link', { name: 'Winter' })).toBeVisible();
-  await expect(plain.getByRole('link', { name: 'Letters' })).toBeVisible();
-  await bare.close();
-});
+    const bare = await browser.newContext({ javaScriptEnabled: false });
+    const plain = await bare.newPage();
+    await plain.goto(url);
+    await expect(plain.getByRole('link', { name: 'Winter' })).toBeVisible();
+    await expect(plain.getByRole('link', { name: 'Letters' })).toBeVisible();
+    await bare.close();
+  }
+);
 
 test('takes no more than its share of script', async () => {
   const script = (await pageScript(['sublists'], true))!;

@@ -123,32 +123,36 @@ test('the page that was worked on last is shown again, until it is gone', inTurn
   await expect(shown).toHaveCount(0);
 });
 
-test('a header is shared with all pages, taken off some, and a new page gets it', async ({ page }) => {
-  const bench = await Bench.openNew(page);
-  await addPage(page);
-  const pages = page.getByRole('combobox', { name: 'Page', exact: true });
-  await expect(pages.locator('option')).toHaveCount(2);
-  await bench.pick('First section');
-  const dialog = await openPages(page);
-  await dialog.getByRole('tab', { name: 'What they share' }).click();
-  await dialog.getByRole('button', { name: 'On all pages' }).click();
-  const first = dialog.getByRole('checkbox', { name: 'First section on First page' });
-  const second = dialog.getByRole('checkbox', { name: 'First section on New page' });
-  await expect(first).toBeChecked();
-  await expect(second).toBeChecked();
-  await first.click();
-  await expect(first).not.toBeChecked();
-  await page.keyboard.press('Control+z');
-  await expect(first).toBeChecked();
-  // What more than half of the pages have stands on a new one.
-  await dialog.getByRole('textbox', { name: 'New page' }).fill('Contact');
-  await dialog.getByRole('textbox', { name: 'New page' }).press('Enter');
-  await expect(dialog.getByRole('checkbox', { name: 'First section on Contact' })).toBeChecked();
-  await dialog.getByRole('button', { name: 'Off all' }).click();
-  await expect(dialog.getByText('0 of 3')).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(pages.locator('option', { hasText: 'Contact' })).toHaveCount(1);
-});
+test(
+  'a header is shared with all pages, taken off some, and a new page gets it',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    await addPage(page);
+    const pages = page.getByRole('combobox', { name: 'Page', exact: true });
+    await expect(pages.locator('option')).toHaveCount(2);
+    await bench.pick('First section');
+    const dialog = await openPages(page);
+    await dialog.getByRole('tab', { name: 'What they share' }).click();
+    await dialog.getByRole('button', { name: 'On all pages' }).click();
+    const first = dialog.getByRole('checkbox', { name: 'First section on First page' });
+    const second = dialog.getByRole('checkbox', { name: 'First section on New page' });
+    await expect(first).toBeChecked();
+    await expect(second).toBeChecked();
+    await first.click();
+    await expect(first).not.toBeChecked();
+    await page.keyboard.press('Control+z');
+    await expect(first).toBeChecked();
+    // What more than half of the pages have stands on a new one.
+    await dialog.getByRole('textbox', { name: 'New page' }).fill('Contact');
+    await dialog.getByRole('textbox', { name: 'New page' }).press('Enter');
+    await expect(dialog.getByRole('checkbox', { name: 'First section on Contact' })).toBeChecked();
+    await dialog.getByRole('button', { name: 'Off all' }).click();
+    await expect(dialog.getByText('0 of 3')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await expect(pages.locator('option', { hasText: 'Contact' })).toHaveCount(1);
+  }
+);
 
 test('the skeleton of a page has its pieces without its words', thorough, async ({ page }) => {
   const bench = await Bench.openDemo(page);

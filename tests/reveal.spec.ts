@@ -7,7 +7,7 @@ import { axeViolations } from './support/axe';
 import { Counted } from './support/counted';
 import { partIn } from './support/exported';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { changed, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -108,23 +108,25 @@ for (const [touch, seen] of [
     await context.close();
   });
 
-test('what goes away when it takes the focus leaves a ring around its box, which the mouse does not bring', async ({
-  blank: page
-}) => {
-  await open(page, answering({ as: 'hide', focusable: true }, 'press-text'));
-  const text = piece(page, 'press-text');
-  const ring = () => text.evaluate((each) => getComputedStyle(each.parentElement!).outlineStyle);
-  await text.scrollIntoViewIfNeeded();
-  const box = (await text.boundingBox())!;
-  await page.mouse.move(box.x + 20, box.y + 10);
-  await expect.poll(() => opacity(page, 'press-text')).toBe('0');
-  expect(await ring()).toBe('none');
-  await away(page);
-  await expect.poll(() => opacity(page, 'press-text')).toBe('1');
-  await text.focus();
-  await expect.poll(() => opacity(page, 'press-text')).toBe('0');
-  expect(await ring()).toBe('solid');
-});
+test(
+  'what goes away when it takes the focus leaves a ring around its box, which the mouse does not bring',
+  inTurn,
+  async ({ blank: page }) => {
+    await open(page, answering({ as: 'hide', focusable: true }, 'press-text'));
+    const text = piece(page, 'press-text');
+    const ring = () => text.evaluate((each) => getComputedStyle(each.parentElement!).outlineStyle);
+    await text.scrollIntoViewIfNeeded();
+    const box = (await text.boundingBox())!;
+    await page.mouse.move(box.x + 20, box.y + 10);
+    await expect.poll(() => opacity(page, 'press-text')).toBe('0');
+    expect(await ring()).toBe('none');
+    await away(page);
+    await expect.poll(() => opacity(page, 'press-text')).toBe('1');
+    await text.focus();
+    await expect.poll(() => opacity(page, 'press-text')).toBe('0');
+    expect(await ring()).toBe('solid');
+  }
+);
 
 test('is simply there on paper; with less motion it comes at once', async ({ blank: page }) => {
   await open(page, answering());
@@ -135,7 +137,7 @@ test('is simply there on paper; with less motion it comes at once', async ({ bla
   expect(await opacity(page)).toBe('1');
 });
 
-test('what nothing brings the focus to is found, and can take it itself', async ({ blank: page }) => {
+test('what nothing brings the focus to is found, and can take it itself', inTurn, async ({ blank: page }) => {
   const alone: Command[] = [
     { type: 'remove', ids: ['press-button'] },
     { type: 'set-setting', id: 'press-text', key: 'html', value: '<p>Stand at the rail.</p>' },

@@ -5,7 +5,7 @@ import type { PageId } from '../src/core/project/types';
 import { after } from '../src/core/testing/project';
 import { exported } from './support/exported';
 import { expect, test, type Page } from './support/test';
-import { thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { changed, demo, open } from './support/visit';
 import { Bench } from './support/workbench';
 
@@ -19,45 +19,47 @@ async function openStory(page: Page, project = demo): Promise<void> {
 }
 
 // WCAG 2.2, 1.4.10 (reflow) and 2.4.11: a window of 1280 × 800 at 400 %.
-test('in a window of 320 × 200 all words of the story page come into sight, and it never scrolls sideways', async ({
-  blank: page
-}) => {
-  await openStory(page);
-  await page.setViewportSize({ width: 320, height: 200 });
-  await drawn(page);
-  const lost = await page.evaluate(async () => {
-    const frames = () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
-    const root = document.documentElement;
-    root.style.scrollSnapType = 'none';
-    root.style.scrollBehavior = 'auto';
-    const isHit = (element: HTMLElement): boolean => {
-      const range = document.createRange();
-      range.selectNodeContents(element);
-      const line = range.getClientRects()[0]!;
-      if (line.left < 0 || line.right > root.clientWidth) return false;
-      const hit = document.elementFromPoint(line.left + 2, line.top + line.height / 2);
-      return hit !== null && (element.contains(hit) || hit.contains(element));
-    };
-    const unseen = new Set(
-      [...document.querySelectorAll<HTMLElement>('main :is(h1, h2, h3, p)')].filter(
-        (element) => element.innerText.trim() !== ''
-      )
-    );
-    const all = unseen.size;
-    for (let y = 0; y <= root.scrollHeight; y += 60) {
-      scrollTo(0, y);
-      await frames();
-      for (const element of unseen) if (isHit(element)) unseen.delete(element);
-    }
-    return {
-      all,
-      unseen: [...unseen].map((element) => element.innerText),
-      sideways: root.scrollWidth - root.clientWidth
-    };
-  });
-  expect(lost.all).toBeGreaterThan(10);
-  expect(lost).toMatchObject({ unseen: [], sideways: 0 });
-});
+test(
+  'in a window of 320 × 200 all words of the story page come into sight, and it never scrolls sideways',
+  inTurn,
+  async ({ blank: page }) => {
+    await openStory(page);
+    await page.setViewportSize({ width: 320, height: 200 });
+    await drawn(page);
+    const lost = await page.evaluate(async () => {
+      const frames = () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+      const root = document.documentElement;
+      root.style.scrollSnapType = 'none';
+      root.style.scrollBehavior = 'auto';
+      const isHit = (element: HTMLElement): boolean => {
+        const range = document.createRange();
+        range.selectNodeContents(element);
+        const line = range.getClientRects()[0]!;
+        if (line.left < 0 || line.right > root.clientWidth) return false;
+        const hit = document.elementFromPoint(line.left + 2, line.top + line.height / 2);
+        return hit !== null && (element.contains(hit) || hit.contains(element));
+      };
+      const unseen = new Set(
+        [...document.querySelectorAll<HTMLElement>('main :is(h1, h2, h3, p)')].filter(
+          (element) => element.innerText.trim() !== ''
+        )
+      );
+      const all = unseen.size;
+      for (let y = 0; y <= root.scrollHeight; y += 60) {
+        scrollTo(0, y);
+        await frames();
+        for (const element of unseen) if (isHit(element)) unseen.delete(element);
+      }
+      return {
+        all,
+        unseen: [...unseen].map((element) => element.innerText),
+        sideways: root.scrollWidth - root.clientWidth
+      };
+    });
+    expect(lost.all).toBeGreaterThan(10);
+    expect(lost).toMatchObject({ unseen: [], sideways: 0 });
+  }
+);
 
 /** Places, sizes and what can be seen of all pieces, from the top of the page. */
 const placesFromTop = async (page: Page): Promise<readonly string[]> => {

@@ -195,25 +195,33 @@ test.describe('state sheet', () => {
     await expect(drawn).toHaveCSS('background-color', beige);
   });
 
-  test('what is edited or drawn is seen at once, though the page fades from one state to another', async ({
-    page
-  }) => {
-    const bench = await Bench.openDemo(page);
-    await bench.pick('Season tabs', 'tab');
-    await bench.view('States');
-    const summer = bench.preview.locator('#summer-tab');
-    await expect(summer).not.toHaveCSS('transition-duration', '0s');
-    const drawn = page.frameLocator('iframe[title="tab in each state"]').locator('k-stage .season-tabs-tab');
-    await expect(drawn).toHaveCount(7);
-    const stage = page.frameLocator('iframe[title="tab in each state"]').locator('html');
-    const backgrounds = await seenInFrames(bench.preview.locator('html'), '#summer-tab', 'background-color');
-    const scales = await seenInFrames(stage, 'k-stage .season-tabs-tab', 'scale');
-    await bench.set('background-color', 'Background', 'rest', '#123456');
-    await expect(drawn.first()).toHaveCSS('background-color', 'rgb(18, 52, 86)');
-    await expect(summer).toHaveCSS('background-color', 'rgb(18, 52, 86)');
-    expect(await backgrounds()).toEqual(['rgb(246, 239, 224)', 'rgb(18, 52, 86)']);
-    expect(await scales()).toHaveLength(1);
-  });
+  test(
+    'what is edited or drawn is seen at once, though the page fades from one state to another',
+    inTurn,
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await bench.pick('Season tabs', 'tab');
+      await bench.view('States');
+      const summer = bench.preview.locator('#summer-tab');
+      await expect(summer).not.toHaveCSS('transition-duration', '0s');
+      const drawn = page
+        .frameLocator('iframe[title="tab in each state"]')
+        .locator('k-stage .season-tabs-tab');
+      await expect(drawn).toHaveCount(7);
+      const stage = page.frameLocator('iframe[title="tab in each state"]').locator('html');
+      const backgrounds = await seenInFrames(
+        bench.preview.locator('html'),
+        '#summer-tab',
+        'background-color'
+      );
+      const scales = await seenInFrames(stage, 'k-stage .season-tabs-tab', 'scale');
+      await bench.set('background-color', 'Background', 'rest', '#123456');
+      await expect(drawn.first()).toHaveCSS('background-color', 'rgb(18, 52, 86)');
+      await expect(summer).toHaveCSS('background-color', 'rgb(18, 52, 86)');
+      expect(await backgrounds()).toEqual(['rgb(246, 239, 224)', 'rgb(18, 52, 86)']);
+      expect(await scales()).toHaveLength(1);
+    }
+  );
 
   test(
     'what is set for a condition that the page is not shown in says so, and shows it',

@@ -77,51 +77,53 @@ test(
   }
 );
 
-test('four tabs by four queries, eight in four columns each, in sixteen actions from an empty page', async ({
-  page
-}) => {
-  const bench = await Bench.openNew(page);
-  const hand = new Counted();
-  const button = (name: string) => () => page.getByRole('button', { name }).click();
-  const pick = (name: RegExp) => () => page.getByRole('checkbox', { name }).click();
-  await bench.pick('First section');
-  await hand.act('opens the data', () => page.keyboard.press('Shift+D'));
-  await hand.act('takes the catalogue', button('Orchard catalogue'));
-  await hand.act('places it', button('Place as a list'));
-  await hand.act('a tab for each', button('A tab for each…'));
-  await hand.act('newest', pick(/^Newest/));
-  await hand.act('most sold', pick(/^Most sold/));
-  await hand.act('in season', pick(/^In season/));
-  await hand.act('makes them', button('Make 3 tabs'));
-  await hand.act('one more', button('One more tab for…'));
-  await hand.act('with the larder', pick(/^Larder/));
-  await hand.act('makes it', button('Make 1 tab'));
-  await hand.act('the tabs', () => bench.pick('Catalogue tabs'));
-  const names = ['Just in', 'Most wanted', 'Now', 'To keep'];
-  for (const [n, name] of names.entries())
-    await hand.act(name, () => page.getByRole('textbox', { name: `Label ${n + 1}` }).fill(name));
-  expect(hand.done.length).toBeLessThanOrEqual(16);
+test(
+  'four tabs by four queries, eight in four columns each, in sixteen actions from an empty page',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    const hand = new Counted();
+    const button = (name: string) => () => page.getByRole('button', { name }).click();
+    const pick = (name: RegExp) => () => page.getByRole('checkbox', { name }).click();
+    await bench.pick('First section');
+    await hand.act('opens the data', () => page.keyboard.press('Shift+D'));
+    await hand.act('takes the catalogue', button('Orchard catalogue'));
+    await hand.act('places it', button('Place as a list'));
+    await hand.act('a tab for each', button('A tab for each…'));
+    await hand.act('newest', pick(/^Newest/));
+    await hand.act('most sold', pick(/^Most sold/));
+    await hand.act('in season', pick(/^In season/));
+    await hand.act('makes them', button('Make 3 tabs'));
+    await hand.act('one more', button('One more tab for…'));
+    await hand.act('with the larder', pick(/^Larder/));
+    await hand.act('makes it', button('Make 1 tab'));
+    await hand.act('the tabs', () => bench.pick('Catalogue tabs'));
+    const names = ['Just in', 'Most wanted', 'Now', 'To keep'];
+    for (const [n, name] of names.entries())
+      await hand.act(name, () => page.getByRole('textbox', { name: `Label ${n + 1}` }).fill(name));
+    expect(hand.done.length).toBeLessThanOrEqual(16);
 
-  const lists = bench.preview.locator('ul.k-list');
-  await expect(lists).toHaveCount(4);
-  await expect(bench.preview.getByRole('tab')).toHaveText(names);
-  // Each row has its words, also those whose pieces changed while the list moved into its tab.
-  const rowsOf = (n: number) => lists.nth(n).locator('> li');
-  const most = await page.request.get('/api/catalogue').then((answer) => answer.json());
-  const sold = (most as { sold: number; name: string }[]).toSorted((a, b) => b.sold - a.sold);
-  await expect(rowsOf(1).locator('h1, h2, h3')).toHaveText(sold.slice(0, 8).map(({ name }) => name));
-  for (const n of [0, 1]) await expect(rowsOf(n)).toHaveCount(8);
-  for (const row of await rowsOf(0).all()) expect(await row.locator('p').count()).toBeGreaterThan(1);
-  await expect(lists.first()).toHaveCSS('grid-template-columns', /^(\S+ ){3}\S+$/);
+    const lists = bench.preview.locator('ul.k-list');
+    await expect(lists).toHaveCount(4);
+    await expect(bench.preview.getByRole('tab')).toHaveText(names);
+    // Each row has its words, also those whose pieces changed while the list moved into its tab.
+    const rowsOf = (n: number) => lists.nth(n).locator('> li');
+    const most = await page.request.get('/api/catalogue').then((answer) => answer.json());
+    const sold = (most as { sold: number; name: string }[]).toSorted((a, b) => b.sold - a.sold);
+    await expect(rowsOf(1).locator('h1, h2, h3')).toHaveText(sold.slice(0, 8).map(({ name }) => name));
+    for (const n of [0, 1]) await expect(rowsOf(n)).toHaveCount(8);
+    for (const row of await rowsOf(0).all()) expect(await row.locator('p').count()).toBeGreaterThan(1);
+    await expect(lists.first()).toHaveCSS('grid-template-columns', /^(\S+ ){3}\S+$/);
 
-  // Six at most, in all of them at once; and back in one step.
-  await bench.row('Catalogue').first().click();
-  await page.getByRole('textbox', { name: 'at most' }).fill('6');
-  await page.getByRole('textbox', { name: 'at most' }).press('Enter');
-  for (const n of [0, 1]) await expect(rowsOf(n)).toHaveCount(6);
-  await bench.row('Catalogue').first().click();
-  await page.keyboard.press('Control+z');
-  for (const n of [0, 1]) await expect(rowsOf(n)).toHaveCount(8);
-  // How high the rows come out stands beside the query.
-  await expect(page.getByText(/Shortest row.*\d+ px high · Longest row.*\d+ px high/)).toBeVisible();
-});
+    // Six at most, in all of them at once; and back in one step.
+    await bench.row('Catalogue').first().click();
+    await page.getByRole('textbox', { name: 'at most' }).fill('6');
+    await page.getByRole('textbox', { name: 'at most' }).press('Enter');
+    for (const n of [0, 1]) await expect(rowsOf(n)).toHaveCount(6);
+    await bench.row('Catalogue').first().click();
+    await page.keyboard.press('Control+z');
+    for (const n of [0, 1]) await expect(rowsOf(n)).toHaveCount(8);
+    // How high the rows come out stands beside the query.
+    await expect(page.getByText(/Shortest row.*\d+ px high · Longest row.*\d+ px high/)).toBeVisible();
+  }
+);

@@ -89,38 +89,40 @@ test('is dragged by the mouse, comes to rest on a slide, and what is pressed to 
   expect(await scrolled(page)).toBe(rest);
 });
 
-test('goes round by moving the slides themselves: none stands twice, none is missing', async ({
-  blank: page
-}) => {
-  await open(
-    page,
-    slider({
-      visible: 3,
-      ends: 'loop',
-      move: { form: 'glide', ms: 80, delay: 0, easing: 'ease', step: 0, from: 'first' }
-    })
-  );
-  const inSight = () =>
-    part(page, 'slide').evaluateAll((slides) => {
-      const view = slides[0]!.parentElement!.parentElement!.getBoundingClientRect();
-      return slides
-        .map((each) => [each.id, each.getBoundingClientRect()] as const)
-        .filter(([, box]) => box.right > view.left + 2 && box.left < view.right - 2)
-        .toSorted((a, b) => a[1].left - b[1].left)
-        .map(([id]) => id);
-    });
-  const ids = NAMES.map((name) => name.toLowerCase().replace(' ', '-'));
-  for (let n = 1; n <= 14; n += 1) {
-    await next(page).click();
-    const expected = [0, 1, 2].map((i) => ids[(n + i) % 6]);
-    await expect.poll(inSight).toEqual(expected);
+test(
+  'goes round by moving the slides themselves: none stands twice, none is missing',
+  inTurn,
+  async ({ blank: page }) => {
+    await open(
+      page,
+      slider({
+        visible: 3,
+        ends: 'loop',
+        move: { form: 'glide', ms: 80, delay: 0, easing: 'ease', step: 0, from: 'first' }
+      })
+    );
+    const inSight = () =>
+      part(page, 'slide').evaluateAll((slides) => {
+        const view = slides[0]!.parentElement!.parentElement!.getBoundingClientRect();
+        return slides
+          .map((each) => [each.id, each.getBoundingClientRect()] as const)
+          .filter(([, box]) => box.right > view.left + 2 && box.left < view.right - 2)
+          .toSorted((a, b) => a[1].left - b[1].left)
+          .map(([id]) => id);
+      });
+    const ids = NAMES.map((name) => name.toLowerCase().replace(' ', '-'));
+    for (let n = 1; n <= 14; n += 1) {
+      await next(page).click();
+      const expected = [0, 1, 2].map((i) => ids[(n + i) % 6]);
+      await expect.poll(inSight).toEqual(expected);
+    }
+    for (let n = 13; n >= -3; n -= 1) {
+      await previous(page).click();
+      await expect.poll(inSight).toEqual([0, 1, 2].map((i) => ids[(n + i + 12) % 6]));
+    }
+    expect(await part(page, 'slide').count()).toBe(6);
   }
-  for (let n = 13; n >= -3; n -= 1) {
-    await previous(page).click();
-    await expect.poll(inSight).toEqual([0, 1, 2].map((i) => ids[(n + i + 12) % 6]));
-  }
-  expect(await part(page, 'slide').count()).toBe(6);
-});
+);
 
 for (const [align, where] of [
   ['start', 'at its beginning'],

@@ -6,6 +6,7 @@ import { after } from '../src/core/testing/project';
 import { partIn } from './support/exported';
 import { everyKind } from './support/kinds';
 import { expect, test, type Page } from './support/test';
+import { inTurn } from './support/thorough';
 import { open } from './support/visit';
 
 const make = makeWith({ exactIds: true });
@@ -72,7 +73,7 @@ test('nothing in a stack is drawn together to nothing, whichever way it flows', 
   }
 });
 
-test('a button placed by itself stands there, whatever the stack says', async ({ blank: page }) => {
+test('a button placed by itself stands there, whatever the stack says', inTurn, async ({ blank: page }) => {
   const project = everyKindIn({ align: 'center' });
   const button = Object.values(project.nodes).find(({ kind }) => kind === 'button')!;
   const at = (align: string): Command => ({ type: 'set-setting', id: button.id, key: 'align', value: align });
@@ -87,19 +88,21 @@ test('a button placed by itself stands there, whatever the stack says', async ({
   expect(await drawn('stretch')).toEqual({ before: 0, behind: 0 });
 });
 
-test('what shows other content than before is as wide as before, in the middle of a stack too', async ({
-  blank: page
-}) => {
-  await open(page, everyKindIn({ align: 'center' }));
-  const accordion = page.locator('details').first();
-  const width = () => accordion.evaluate((each) => each.getBoundingClientRect().width);
-  const closed = await width();
-  await accordion.evaluate((each) => {
-    each
-      .querySelector('summary + *')!
-      .append('Words that are a good deal longer than its header is. '.repeat(6));
-  });
-  await accordion.locator('summary').click();
-  await expect(accordion).toHaveAttribute('open', '');
-  expect(await width()).toBe(closed);
-});
+test(
+  'what shows other content than before is as wide as before, in the middle of a stack too',
+  inTurn,
+  async ({ blank: page }) => {
+    await open(page, everyKindIn({ align: 'center' }));
+    const accordion = page.locator('details').first();
+    const width = () => accordion.evaluate((each) => each.getBoundingClientRect().width);
+    const closed = await width();
+    await accordion.evaluate((each) => {
+      each
+        .querySelector('summary + *')!
+        .append('Words that are a good deal longer than its header is. '.repeat(6));
+    });
+    await accordion.locator('summary').click();
+    await expect(accordion).toHaveAttribute('open', '');
+    expect(await width()).toBe(closed);
+  }
+);

@@ -306,33 +306,35 @@ const computedIn = (frame: Frame, selectors: readonly string[], resolved: readon
     [selectors, resolved] as const
   );
 
-test('what is resolved of a piece that is stuck, and of its parts, is what Chromium computes, in page and preview', async ({
-  page
-}) => {
-  const project = stickingQuotation();
-  expect(resolvedIn(project, 'stuck')).not.toEqual(resolvedIn(project, 'rest'));
-  const bench = new Bench(page);
-  await bench.importProject(project);
-  const preview = await previewFrame(page);
-  const inPage = await page.context().newPage();
-  await open(inPage, project);
-  for (const [where, frame] of [
-    ['export', inPage.mainFrame()],
-    ['preview', preview]
-  ] as const) {
-    const selectors = ['root', 'words', 'author'].map((part) => partIn(where, 'said' as NodeId, part));
-    for (const [top, state] of [
-      [0, 'rest'],
-      [300, 'stuck'],
-      [0, 'rest']
+test(
+  'what is resolved of a piece that is stuck, and of its parts, is what Chromium computes, in page and preview',
+  inTurn,
+  async ({ page }) => {
+    const project = stickingQuotation();
+    expect(resolvedIn(project, 'stuck')).not.toEqual(resolvedIn(project, 'rest'));
+    const bench = new Bench(page);
+    await bench.importProject(project);
+    const preview = await previewFrame(page);
+    const inPage = await page.context().newPage();
+    await open(inPage, project);
+    for (const [where, frame] of [
+      ['export', inPage.mainFrame()],
+      ['preview', preview]
     ] as const) {
-      await frame.evaluate((top) => scrollTo(0, top), top);
-      await expect
-        .poll(() => computedIn(frame, selectors, resolvedIn(project, state)), `${where} ${state}`)
-        .toEqual([]);
+      const selectors = ['root', 'words', 'author'].map((part) => partIn(where, 'said' as NodeId, part));
+      for (const [top, state] of [
+        [0, 'rest'],
+        [300, 'stuck'],
+        [0, 'rest']
+      ] as const) {
+        await frame.evaluate((top) => scrollTo(0, top), top);
+        await expect
+          .poll(() => computedIn(frame, selectors, resolvedIn(project, state)), `${where} ${state}`)
+          .toEqual([]);
+      }
     }
   }
-});
+);
 
 test('a link lands clear of a header that sticks, as far below the top as the page is told', async ({
   blank: page

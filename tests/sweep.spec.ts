@@ -298,44 +298,46 @@ test('labels fit from the width on at which the sweep sees them in one row', inT
   await expect(fits).toHaveAttribute('title', new RegExp(`^${need} to 1920 px: needs \\d+ px$`));
 });
 
-test('the command line finds the same over all widths, and says where there is no browser for it', async ({
-  page
-}) => {
-  const content = [
-    make('heading', 'Title', { text: 'Members', level: '1' }),
-    make('button', 'Wide', { label: LONG })
-  ];
-  const root = make('page', 'Page', {}, { sections: [make('section', 'All', {}, { content })] });
-  const project = createProject('Members', root);
-  const file = join(newFolder(), 'members.kymation');
-  writeFileSync(file, writeProjectFile(project, new Map()));
-  const check = async () => {
-    const said: string[] = [];
-    const note = (text: string) => void said.push(text);
-    const code = await kymation(['check', file, '--sweep', '--sarif'], { out: note, note });
-    return { code, text: said.join('\n') };
-  };
-  const { code, text } = await check();
-  expect(code).toBe(1);
-  const { runs } = JSON.parse(text) as {
-    runs: { results: { ruleId: string; message: { text: string } }[] }[];
-  };
-  const found = runs[0]!.results.find(({ ruleId }) => ruleId === 'page-sideways')!;
+test(
+  'the command line finds the same over all widths, and says where there is no browser for it',
+  inTurn,
+  async ({ page }) => {
+    const content = [
+      make('heading', 'Title', { text: 'Members', level: '1' }),
+      make('button', 'Wide', { label: LONG })
+    ];
+    const root = make('page', 'Page', {}, { sections: [make('section', 'All', {}, { content })] });
+    const project = createProject('Members', root);
+    const file = join(newFolder(), 'members.kymation');
+    writeFileSync(file, writeProjectFile(project, new Map()));
+    const check = async () => {
+      const said: string[] = [];
+      const note = (text: string) => void said.push(text);
+      const code = await kymation(['check', file, '--sweep', '--sarif'], { out: note, note });
+      return { code, text: said.join('\n') };
+    };
+    const { code, text } = await check();
+    expect(code).toBe(1);
+    const { runs } = JSON.parse(text) as {
+      runs: { results: { ruleId: string; message: { text: string } }[] }[];
+    };
+    const found = runs[0]!.results.find(({ ruleId }) => ruleId === 'page-sideways')!;
 
-  const bench = new Bench(page);
-  await bench.importProject(project);
-  await bench.view('Widths');
-  await expect(page.getByText(/^swept in /)).toBeVisible();
-  await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
-  const told = page.getByText(/The page scrolls sideways by Wide/);
-  expect(found.message.text).toContain((await told.innerText()).replace('▲ ', ''));
+    const bench = new Bench(page);
+    await bench.importProject(project);
+    await bench.view('Widths');
+    await expect(page.getByText(/^swept in /)).toBeVisible();
+    await page.getByRole('button', { name: /^\d+ findings?$/ }).click();
+    const told = page.getByText(/The page scrolls sideways by Wide/);
+    expect(found.message.text).toContain((await told.innerText()).replace('▲ ', ''));
 
-  const { CHROMIUM } = process.env;
-  process.env.CHROMIUM = '/nowhere/chromium';
-  expect(await check()).toEqual({ code: 2, text: expect.stringContaining('name it in CHROMIUM') });
-  if (CHROMIUM === undefined) delete process.env.CHROMIUM;
-  else process.env.CHROMIUM = CHROMIUM;
-});
+    const { CHROMIUM } = process.env;
+    process.env.CHROMIUM = '/nowhere/chromium';
+    expect(await check()).toEqual({ code: 2, text: expect.stringContaining('name it in CHROMIUM') });
+    if (CHROMIUM === undefined) delete process.env.CHROMIUM;
+    else process.env.CHROMIUM = CHROMIUM;
+  }
+);
 
 test('everything that breaks on a page with three faults is found and mended in five actions', async ({
   page

@@ -51,21 +51,25 @@ function withFraunces(late: 'changes' | null): Project {
 const made = (late: 'changes' | null = null) =>
   exported(withFraunces(late), new Map([...demoBytes, ['fraunces' as AssetId, FILE]]));
 
-test('a typeface goes along with the letters of the page, and Chromium draws it', async ({ blank: page }) => {
-  const { url, files, problems, folder } = await made('changes');
-  expect(problems).toEqual([]);
-  expect(files.get('style.css')).toContain('font-family: "Fraunces", "Fraunces fallback", serif;');
-  const shipped = readFileSync(resolve(folder, 'assets/fraunces.woff2'));
-  expect(shipped.length).toBeLessThan(FILE.length);
-  await page.goto(url);
-  const drawn = await page.evaluate(async () => {
-    await document.fonts.ready;
-    const face = [...document.fonts].find(({ family }) => /Fraunces"?$/.test(family))!;
-    return [face.status, face.weight];
-  });
-  expect(drawn).toEqual(['loaded', '100 900']);
-  expect(await drawnIn(page, 'main p')).toEqual([expect.stringContaining('Fraunces')]);
-});
+test(
+  'a typeface goes along with the letters of the page, and Chromium draws it',
+  inTurn,
+  async ({ blank: page }) => {
+    const { url, files, problems, folder } = await made('changes');
+    expect(problems).toEqual([]);
+    expect(files.get('style.css')).toContain('font-family: "Fraunces", "Fraunces fallback", serif;');
+    const shipped = readFileSync(resolve(folder, 'assets/fraunces.woff2'));
+    expect(shipped.length).toBeLessThan(FILE.length);
+    await page.goto(url);
+    const drawn = await page.evaluate(async () => {
+      await document.fonts.ready;
+      const face = [...document.fonts].find(({ family }) => /Fraunces"?$/.test(family))!;
+      return [face.status, face.weight];
+    });
+    expect(drawn).toEqual(['loaded', '100 900']);
+    expect(await drawnIn(page, 'main p')).toEqual([expect.stringContaining('Fraunces')]);
+  }
+);
 
 /** Names of the typefaces that Chromium drew an element’s letters in. */
 async function drawnIn(page: Page, selector: string): Promise<readonly string[]> {
