@@ -128,11 +128,22 @@ type Deed = (hand: Hand) => Promise<void>;
 
 const isTrack = ({ control }: FieldMeta) => control === 'track';
 
+/** What a piece comes with that the page does not have: there it is as it is where nothing is said. */
+function takenBack(node: Node): readonly (readonly [key: string, value: Json])[] {
+  const kind = registry.of(node);
+  const defaults = kind.settings.getDefault() as Record<string, Json>;
+  const starts = startOf(node).node.settings;
+  return Object.keys(starts)
+    .filter((key) => !Object.hasOwn(node.settings, key))
+    .filter((key) => JSON.stringify(starts[key]) !== JSON.stringify(defaults[key]))
+    .map((key) => [key, defaults[key]!]);
+}
+
 /** What is to be set in one view of the tuning sheet. */
 const settingsIn =
   (view: FieldMeta['view']) =>
   (node: Node): readonly Deed[] =>
-    Object.entries(node.settings).flatMap(([key, value]) => {
+    [...Object.entries(node.settings), ...takenBack(node)].flatMap(([key, value]) => {
       const field = metaOf(node, key);
       const meta = field.meta().field;
       if (meta.view !== view) return [];
