@@ -36,7 +36,7 @@ test('the markup of the visit page is no longer than a third more than by hand',
   expect(files.get('index.html')!.length / read('index.html').length).toBeLessThanOrEqual(1.3);
 });
 
-test('style sheets of the demo pass stylelint-config-standard', async () => {
+test('style sheets of the demo pass stylelint-config-standard', inTurn, async () => {
   for (const { files } of [await visit(), await exported(demo, bytes)]) {
     const { results } = await stylelint.lint({
       code: files.get('style.css')!,

@@ -163,7 +163,7 @@ test('a section whose pieces rise one after the other, a quarter in view, in fiv
   await expect(section).not.toHaveAttribute('data-waiting');
 });
 
-test('its track stands in Timing, plays there and is held at a time', async ({ page }) => {
+test('its track stands in Timing, plays there and is held at a time', inTurn, async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Find heading');
   await bench.view('Behaviour');

@@ -1,5 +1,5 @@
 import { expect, test, type Locator, type Page } from './support/test';
-import { inTurn, inTurnUnless, thorough } from './support/thorough';
+import { inTurn, thorough } from './support/thorough';
 import { Bench } from './support/workbench';
 
 /** Fields of the tuning sheet whose label stands at the left; the wide ones have rooms of their own. */
@@ -20,9 +20,6 @@ const hiddenFields = (bench: Bench): Promise<(string | undefined)[]> =>
       .map((each) => (each as HTMLElement).dataset.field);
   });
 
-/** The piece that every run tries: it has the most kinds of fields. */
-const USUAL = 'Welcome';
-
 for (const [piece, view] of [
   ['Season tabs', 'Behaviour'],
   ['Site links', 'Behaviour'],
@@ -31,7 +28,7 @@ for (const [piece, view] of [
 ] as const) {
   test(
     `${piece}, ${view}: each field is called by its label alone, and its help is read out with it`,
-    inTurnUnless(piece === USUAL),
+    inTurn,
     async ({ page }) => {
       const bench = await Bench.openDemo(page);
       await bench.pick(piece);

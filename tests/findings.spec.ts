@@ -44,30 +44,32 @@ test('a finding says what, the number, why and where; its fix is looked at, done
   await expect(finding).toBeVisible();
 });
 
-test('a finding is set aside with a reason, stays so when the project is opened again, and is taken up again', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs', 'tab');
-  await bench.set('background-color', 'Background', 'hover', '#f5eede');
-  await bench.set('color', 'Text', 'hover', '#41372b');
-  await page.getByRole('button', { name: '1 finding' }).click();
-  await expect(page.getByRole('article')).toContainText('hardly changes on hover: ΔE');
-  await page.getByRole('button', { name: 'Set aside…' }).click();
-  await page.getByRole('button', { name: 'Set aside', exact: true }).click();
-  await expect(page.getByRole('alert')).toContainText('Say why');
-  await page.getByRole('textbox', { name: 'Why it is set aside' }).fill('The pointer changes too');
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
-  await bench.saved();
-  await bench.reopen();
-  await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
-  await page.getByRole('button', { name: 'No findings' }).click();
-  await page.getByRole('button', { name: /Set aside: 1/ }).click();
-  await expect(page.getByText('“The pointer changes too”')).toBeVisible();
-  await page.getByRole('button', { name: 'Take up again' }).click();
-  await expect(page.getByRole('button', { name: '1 finding' })).toBeVisible();
-});
+test(
+  'a finding is set aside with a reason, stays so when the project is opened again, and is taken up again',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs', 'tab');
+    await bench.set('background-color', 'Background', 'hover', '#f5eede');
+    await bench.set('color', 'Text', 'hover', '#41372b');
+    await page.getByRole('button', { name: '1 finding' }).click();
+    await expect(page.getByRole('article')).toContainText('hardly changes on hover: ΔE');
+    await page.getByRole('button', { name: 'Set aside…' }).click();
+    await page.getByRole('button', { name: 'Set aside', exact: true }).click();
+    await expect(page.getByRole('alert')).toContainText('Say why');
+    await page.getByRole('textbox', { name: 'Why it is set aside' }).fill('The pointer changes too');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
+    await bench.saved();
+    await bench.reopen();
+    await expect(page.getByRole('button', { name: 'No findings' })).toBeVisible();
+    await page.getByRole('button', { name: 'No findings' }).click();
+    await page.getByRole('button', { name: /Set aside: 1/ }).click();
+    await expect(page.getByText('“The pointer changes too”')).toBeVisible();
+    await page.getByRole('button', { name: 'Take up again' }).click();
+    await expect(page.getByRole('button', { name: '1 finding' })).toBeVisible();
+  }
+);
 
 test('rules run in a worker, and what they say follows an edit', async ({ page }) => {
   const bench = await Bench.openDemo(page);

@@ -72,52 +72,54 @@ async function openExport(page: Page): Promise<void> {
   await page.goto(made.url);
 }
 
-test('a film of the project plays in the preview and in the export, as a piece and behind a section', async ({
-  page
-}) => {
-  const bench = await Bench.openNew(page);
-  const bytes = await film(page);
-  await bench.pick('First section');
-  await bench.insert('video');
-  await bench.view('Fill');
-  const field = page.getByRole('group', { name: 'Film', exact: true });
-  const add = async (name: string, mimeType: string, buffer: Buffer) => {
-    const [chooser] = await Promise.all([
-      page.waitForEvent('filechooser'),
-      field.getByRole('button', { name: 'Add a film' }).first().click()
-    ]);
-    await chooser.setFiles({ name, mimeType, buffer });
-  };
-  await field.getByRole('button').first().click();
-  await add('notes.webm', 'video/webm', Buffer.from('no film at all'));
-  await expect(field.getByRole('alert')).toContainText('notes.webm is no picture or film Kymation can use');
-  await add('Blossom time.webm', 'video/webm', bytes);
-  await expect(field.getByRole('button', { name: 'blossom-time.webm', exact: true })).toHaveAttribute(
-    'aria-pressed',
-    'true'
-  );
-  await expect(bench.preview.locator('video')).toHaveJSProperty('readyState', 4);
-  await bench.pick('First section');
-  const behind = page.getByRole('group', { name: 'Background film' });
-  await behind.getByRole('button').first().click();
-  await behind.getByRole('button', { name: 'blossom-time.webm', exact: true }).click();
-  await expect
-    .poll(() =>
-      bench.preview.locator('section > video').evaluate((each: HTMLVideoElement) => each.currentTime)
-    )
-    .toBeGreaterThan(0);
-  await bench.saved();
+test(
+  'a film of the project plays in the preview and in the export, as a piece and behind a section',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openNew(page);
+    const bytes = await film(page);
+    await bench.pick('First section');
+    await bench.insert('video');
+    await bench.view('Fill');
+    const field = page.getByRole('group', { name: 'Film', exact: true });
+    const add = async (name: string, mimeType: string, buffer: Buffer) => {
+      const [chooser] = await Promise.all([
+        page.waitForEvent('filechooser'),
+        field.getByRole('button', { name: 'Add a film' }).first().click()
+      ]);
+      await chooser.setFiles({ name, mimeType, buffer });
+    };
+    await field.getByRole('button').first().click();
+    await add('notes.webm', 'video/webm', Buffer.from('no film at all'));
+    await expect(field.getByRole('alert')).toContainText('notes.webm is no picture or film Kymation can use');
+    await add('Blossom time.webm', 'video/webm', bytes);
+    await expect(field.getByRole('button', { name: 'blossom-time.webm', exact: true })).toHaveAttribute(
+      'aria-pressed',
+      'true'
+    );
+    await expect(bench.preview.locator('video')).toHaveJSProperty('readyState', 4);
+    await bench.pick('First section');
+    const behind = page.getByRole('group', { name: 'Background film' });
+    await behind.getByRole('button').first().click();
+    await behind.getByRole('button', { name: 'blossom-time.webm', exact: true }).click();
+    await expect
+      .poll(() =>
+        bench.preview.locator('section > video').evaluate((each: HTMLVideoElement) => each.currentTime)
+      )
+      .toBeGreaterThan(0);
+    await bench.saved();
 
-  // Taken out of use it can go; before that it says where it is.
-  await behind.getByRole('button', { name: /^Delete blossom-time/ }).click();
-  await expect(behind.getByRole('alert')).toContainText('Video');
+    // Taken out of use it can go; before that it says where it is.
+    await behind.getByRole('button', { name: /^Delete blossom-time/ }).click();
+    await expect(behind.getByRole('alert')).toContainText('Video');
 
-  await openExport(page);
-  await expect
-    .poll(() => page.locator('section > video').evaluate((each: HTMLVideoElement) => each.currentTime))
-    .toBeGreaterThan(0);
-  await expect(page.locator('video[controls]')).toHaveJSProperty('videoWidth', 160);
-});
+    await openExport(page);
+    await expect
+      .poll(() => page.locator('section > video').evaluate((each: HTMLVideoElement) => each.currentTime))
+      .toBeGreaterThan(0);
+    await expect(page.locator('video[controls]')).toHaveJSProperty('videoWidth', 160);
+  }
+);
 
 test.describe('a picture by its address', () => {
   let web: Server;

@@ -476,7 +476,7 @@ test.describe('state sheet', () => {
     await expect(bench.row('Season tabs')).toHaveAttribute('aria-selected', 'true');
   });
 
-  test('an edit at ≤ narrow holds there only', async ({ page }) => {
+  test('an edit at ≤ narrow holds there only', inTurn, async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Plan heading');
     await page.getByRole('tab', { name: '≤ narrow' }).click();

@@ -9,42 +9,43 @@ import { exportedDemo } from './support/exported';
 import { inTurn } from './support/thorough';
 import { Bench } from './support/workbench';
 
-test('the demo’s shop has four tabs by four queries, readable with and without script', async ({
-  blank: page,
-  browser
-}) => {
-  const { rows } = demo.sources['catalogue' as SourceId]!;
-  const { folder, problems } = await exportedDemo();
-  expect(problems).toEqual([]);
-  const address = pathToFileURL(join(folder, 'shop.html')).href;
-  await page.goto(address);
-  const names = () => page.locator('[role=tabpanel]:not([hidden]) h3').allTextContents();
-  const expected = (of: readonly (typeof rows)[number][], most: number) =>
-    of.slice(0, most).map(({ name }) => name);
-  const by = (column: string, sign: 1 | -1) =>
-    rows.toSorted((a, b) => sign * (a[column]! < b[column]! ? -1 : Number(a[column]! > b[column]!)));
-  await expect(page.getByRole('tab')).toHaveText(['New', 'Most wanted', 'Reduced', 'In season']);
-  expect(await names()).toEqual(expected(by('added', -1), 8));
-  await page.getByRole('tab', { name: 'Most wanted' }).click();
-  expect(await names()).toEqual(expected(by('sold', -1), 8));
-  await page.getByRole('tab', { name: 'Reduced' }).click();
-  expect(await names()).toEqual(
-    expected(
-      by('reduced', 1).filter(({ reduced }) => reduced !== null),
-      4
-    )
-  );
-  // What is not reduced has no second price.
-  const prices = await page.locator('[role=tabpanel]:not([hidden]) p').allTextContents();
-  expect(prices).toHaveLength(8);
-  expect(prices.every((price) => /^£\d+\.\d\d$/.test(price))).toBe(true);
-  expect(await axeViolations(page)).toEqual([]);
+test(
+  'the demo’s shop has four tabs by four queries, readable with and without script',
+  inTurn,
+  async ({ blank: page, browser }) => {
+    const { rows } = demo.sources['catalogue' as SourceId]!;
+    const { folder, problems } = await exportedDemo();
+    expect(problems).toEqual([]);
+    const address = pathToFileURL(join(folder, 'shop.html')).href;
+    await page.goto(address);
+    const names = () => page.locator('[role=tabpanel]:not([hidden]) h3').allTextContents();
+    const expected = (of: readonly (typeof rows)[number][], most: number) =>
+      of.slice(0, most).map(({ name }) => name);
+    const by = (column: string, sign: 1 | -1) =>
+      rows.toSorted((a, b) => sign * (a[column]! < b[column]! ? -1 : Number(a[column]! > b[column]!)));
+    await expect(page.getByRole('tab')).toHaveText(['New', 'Most wanted', 'Reduced', 'In season']);
+    expect(await names()).toEqual(expected(by('added', -1), 8));
+    await page.getByRole('tab', { name: 'Most wanted' }).click();
+    expect(await names()).toEqual(expected(by('sold', -1), 8));
+    await page.getByRole('tab', { name: 'Reduced' }).click();
+    expect(await names()).toEqual(
+      expected(
+        by('reduced', 1).filter(({ reduced }) => reduced !== null),
+        4
+      )
+    );
+    // What is not reduced has no second price.
+    const prices = await page.locator('[role=tabpanel]:not([hidden]) p').allTextContents();
+    expect(prices).toHaveLength(8);
+    expect(prices.every((price) => /^£\d+\.\d\d$/.test(price))).toBe(true);
+    expect(await axeViolations(page)).toEqual([]);
 
-  const plain = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
-  await plain.goto(address);
-  await expect(plain.getByRole('heading', { name: 'Winter Gold, 3 kg' }).first()).toBeVisible();
-  await plain.context().close();
-});
+    const plain = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+    await plain.goto(address);
+    await expect(plain.getByRole('heading', { name: 'Winter Gold, 3 kg' }).first()).toBeVisible();
+    await plain.context().close();
+  }
+);
 
 test('the demo’s questions page ends with a list from a CSV file, of those who are there', async ({
   blank: page

@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http';
 import { VISIT } from './support/demo';
 import { exported } from './support/exported';
 import { expect, test, type Locator } from './support/test';
-import { inTurn, inTurnUnless } from './support/thorough';
+import { inTurn } from './support/thorough';
 import { printSnippet, type SnippetOptions } from '../src/core/compile/snippet';
 import type { NodeId, PageId } from '../src/core/project/types';
 import { registry } from '../src/core/whole';
@@ -157,7 +157,7 @@ for (const [name, id, given, pageId] of [
 ] as const)
   test(
     `${name}: a snippet looks as on its page in a site that says something of every element`,
-    inTurnUnless(id === 'plan-a-visit'),
+    inTurn,
     async ({ blank: page }) => {
       await page.setViewportSize({ width: 1280, height: 900 });
       await page.emulateMedia({ reducedMotion: 'reduce' });
@@ -201,20 +201,22 @@ test('a snippet of a site’s own type has its letters and ground from the site'
   expect((await shown(undefined)).fontFamily).not.toBe('serif');
 });
 
-test('every class, id, keyframe and token of a snippet has its prefix, and axe-core has nothing to say', async ({
-  blank: page
-}) => {
-  const text = await snippet('season-tabs');
-  const style = /<style>([\s\S]*)<\/style>/.exec(text)![1]!;
-  for (const [, name] of style.matchAll(/\.([a-zA-Z][\w-]*)[^{}]*\{/g))
-    expect(name).toMatch(/^ky-season-tabs/);
-  for (const [, name] of style.matchAll(/@keyframes ([\w-]+)/g)) expect(name).toMatch(/^ky-season-tabs/);
-  for (const [, id] of text.matchAll(/ id="([^"]+)"/g)) expect(id).toMatch(/^ky-season-tabs/);
-  expect(style).not.toMatch(/:root|\bhtml\b|\bbody\b|(^|\n)\*/);
-  html = `<!doctype html><html lang="en"><head><title>x</title></head><body><main><h1>x</h1><h2>y</h2>${text}</main></body></html>`;
-  await page.goto(address());
-  expect(await axeViolations(page)).toEqual([]);
-});
+test(
+  'every class, id, keyframe and token of a snippet has its prefix, and axe-core has nothing to say',
+  inTurn,
+  async ({ blank: page }) => {
+    const text = await snippet('season-tabs');
+    const style = /<style>([\s\S]*)<\/style>/.exec(text)![1]!;
+    for (const [, name] of style.matchAll(/\.([a-zA-Z][\w-]*)[^{}]*\{/g))
+      expect(name).toMatch(/^ky-season-tabs/);
+    for (const [, name] of style.matchAll(/@keyframes ([\w-]+)/g)) expect(name).toMatch(/^ky-season-tabs/);
+    for (const [, id] of text.matchAll(/ id="([^"]+)"/g)) expect(id).toMatch(/^ky-season-tabs/);
+    expect(style).not.toMatch(/:root|\bhtml\b|\bbody\b|(^|\n)\*/);
+    html = `<!doctype html><html lang="en"><head><title>x</title></head><body><main><h1>x</h1><h2>y</h2>${text}</main></body></html>`;
+    await page.goto(address());
+    expect(await axeViolations(page)).toEqual([]);
+  }
+);
 
 test(
   'the export window makes one of the picked piece, and says what each choice of browsers costs',

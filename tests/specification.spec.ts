@@ -119,24 +119,26 @@ test('every state is drawn with the values that stand below it, and everything c
   expect(await axeViolations(tab)).toEqual([]);
 });
 
-test('what is drawn at its own size, tabs and buttons in each state, is whole in its cell', async ({
-  page: tab
-}) => {
-  await tab.setContent(html());
-  const { count, cut } = await tab.evaluate(() => {
-    const cells = [...document.querySelectorAll('.s-cell:has(> .s-small)')];
-    const cut = cells.filter((cell) => {
-      const { left, right } = cell.getBoundingClientRect();
-      const drawn = [...cell.querySelectorAll('.ks *')].map((each) => each.getBoundingClientRect());
-      const shown = drawn.filter((box) => box.width > 0);
-      const isMissing = cell.textContent.trim() !== '' && shown.length === 0;
-      return isMissing || shown.some((box) => box.left < left || box.right > right);
+test(
+  'what is drawn at its own size, tabs and buttons in each state, is whole in its cell',
+  inTurn,
+  async ({ page: tab }) => {
+    await tab.setContent(html());
+    const { count, cut } = await tab.evaluate(() => {
+      const cells = [...document.querySelectorAll('.s-cell:has(> .s-small)')];
+      const cut = cells.filter((cell) => {
+        const { left, right } = cell.getBoundingClientRect();
+        const drawn = [...cell.querySelectorAll('.ks *')].map((each) => each.getBoundingClientRect());
+        const shown = drawn.filter((box) => box.width > 0);
+        const isMissing = cell.textContent.trim() !== '' && shown.length === 0;
+        return isMissing || shown.some((box) => box.left < left || box.right > right);
+      });
+      return { count: cells.length, cut: cut.map((cell) => cell.textContent) };
     });
-    return { count: cells.length, cut: cut.map((cell) => cell.textContent) };
-  });
-  expect(count).toBeGreaterThan(30);
-  expect(cut).toEqual([]);
-});
+    expect(count).toBeGreaterThan(30);
+    expect(cut).toEqual([]);
+  }
+);
 
 test('a part is drawn on what it lies on, from which its own background stands out', async ({
   page: tab
@@ -154,22 +156,24 @@ test('a part is drawn on what it lies on, from which its own background stands o
   expect(same).toEqual([]);
 });
 
-test('a tab whose icon is another once it is chosen has that in its selected states alone', async ({
-  page: tab
-}) => {
-  await tab.setContent(html());
-  const shown = await tab.evaluate(() =>
-    [...document.querySelectorAll('.ks-season-tabs-tab[data-k-force]:has([data-chosen])')].map((part) => ({
-      state: part.getAttribute('data-k-force')!.split(' ').at(-1),
-      isChosen: getComputedStyle(part.querySelector('[data-chosen]')!).opacity === '1'
-    }))
-  );
-  expect(shown.map(({ state }) => state)).toContain('rest');
-  for (const { state, isChosen } of shown)
-    expect([state, isChosen]).toEqual([state, state!.startsWith('selected')]);
-});
+test(
+  'a tab whose icon is another once it is chosen has that in its selected states alone',
+  inTurn,
+  async ({ page: tab }) => {
+    await tab.setContent(html());
+    const shown = await tab.evaluate(() =>
+      [...document.querySelectorAll('.ks-season-tabs-tab[data-k-force]:has([data-chosen])')].map((part) => ({
+        state: part.getAttribute('data-k-force')!.split(' ').at(-1),
+        isChosen: getComputedStyle(part.querySelector('[data-chosen]')!).opacity === '1'
+      }))
+    );
+    expect(shown.map(({ state }) => state)).toContain('rest');
+    for (const { state, isChosen } of shown)
+      expect([state, isChosen]).toEqual([state, state!.startsWith('selected')]);
+  }
+);
 
-test('the words of a tab stand in one line in each of its states', async ({ page: tab }) => {
+test('the words of a tab stand in one line in each of its states', inTurn, async ({ page: tab }) => {
   await tab.setContent(html());
   const lines = await tab.evaluate(() =>
     [...document.querySelectorAll('.ks-season-tabs-tab[data-k-force] span[dir]')].map((words) => {
@@ -181,18 +185,20 @@ test('the words of a tab stand in one line in each of its states', async ({ page
   expect(lines).toEqual([1, 1, 1, 1, 1, 1, 1]);
 });
 
-test('what a part holds is in the state it has on the page: one of the tabs is chosen', async ({
-  page: tab
-}) => {
-  await tab.setContent(html());
-  const grounds = await tab
-    .locator('.ks-season-tabs-list[data-k-force] .ks-season-tabs-tab')
-    .evaluateAll((tabs) => tabs.map((each) => getComputedStyle(each).backgroundColor));
-  const [chosen, ...others] = grounds;
-  expect(others).toHaveLength(3);
-  expect(new Set(others).size).toBe(1);
-  expect(others).not.toContain(chosen);
-});
+test(
+  'what a part holds is in the state it has on the page: one of the tabs is chosen',
+  inTurn,
+  async ({ page: tab }) => {
+    await tab.setContent(html());
+    const grounds = await tab
+      .locator('.ks-season-tabs-list[data-k-force] .ks-season-tabs-tab')
+      .evaluateAll((tabs) => tabs.map((each) => getComputedStyle(each).backgroundColor));
+    const [chosen, ...others] = grounds;
+    expect(others).toHaveLength(3);
+    expect(new Set(others).size).toBe(1);
+    expect(others).not.toContain(chosen);
+  }
+);
 
 for (const { id: pageId, name } of Object.values(project.pages))
   test(

@@ -59,19 +59,23 @@ test('in the middle of a stack everything stands in its middle, and at its end a
   expect(end.filter(({ after: behind }) => Math.abs(behind) > 1)).toEqual([]);
 });
 
-test('nothing in a stack is drawn together to nothing, whichever way it flows', async ({ blank: page }) => {
-  const ways: readonly Node['settings'][] = [
-    { align: 'center' },
-    { flow: 'row' },
-    { flow: 'row', align: 'center' }
-  ];
-  for (const settings of ways) {
-    await open(page, everyKindIn(settings));
-    // A stack with nothing in it is nothing.
-    const narrow = (await placedIn(page)).filter(({ name, width }) => width < 20 && name !== 'one-stack');
-    expect(narrow, JSON.stringify(settings)).toEqual([]);
+test(
+  'nothing in a stack is drawn together to nothing, whichever way it flows',
+  inTurn,
+  async ({ blank: page }) => {
+    const ways: readonly Node['settings'][] = [
+      { align: 'center' },
+      { flow: 'row' },
+      { flow: 'row', align: 'center' }
+    ];
+    for (const settings of ways) {
+      await open(page, everyKindIn(settings));
+      // A stack with nothing in it is nothing.
+      const narrow = (await placedIn(page)).filter(({ name, width }) => width < 20 && name !== 'one-stack');
+      expect(narrow, JSON.stringify(settings)).toEqual([]);
+    }
   }
-});
+);
 
 test('a button placed by itself stands there, whatever the stack says', inTurn, async ({ blank: page }) => {
   const project = everyKindIn({ align: 'center' });

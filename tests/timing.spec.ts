@@ -212,7 +212,7 @@ test.describe('Timing', () => {
     return bench;
   }
 
-  test('bars in ms: their ends and starts are dragged, and follow arrow keys', async ({ page }) => {
+  test('bars in ms: their ends and starts are dragged, and follow arrow keys', inTurn, async ({ page }) => {
     const bench = await open(page);
     const bar = page.getByRole('slider', { name: 'New panel in, length' });
     await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');

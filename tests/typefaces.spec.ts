@@ -144,35 +144,37 @@ test('where the page changes over to it, less than a thousandth shifts', thoroug
   expect(shift).toBeLessThan(0.001);
 });
 
-test('is added by hand, used on the page, and drawn in the preview; what is none is refused', async ({
-  page
-}) => {
-  const bench = await Bench.openDemo(page);
-  await page.keyboard.press('Shift+T');
-  const panel = page.getByRole('dialog', { name: 'Tokens' });
-  const input = panel.locator('input[type=file][accept*="woff2"]');
-  await input.setInputFiles({
-    name: 'broken.woff2',
-    mimeType: 'font/woff2',
-    buffer: Buffer.from('wOF2 and no more')
-  });
-  await expect(panel.getByRole('alert')).toContainText('broken.woff2 is damaged or no typeface');
-  await input.setInputFiles(PATH);
-  await expect(panel.locator('[data-face]')).toContainText(/Fraunces/);
-  await expect(panel.getByRole('alert')).toHaveCount(0);
-  await panel.getByRole('button', { name: 'Use on this page' }).click();
-  const drawn = () =>
-    bench.preview
-      .locator('body')
-      .evaluate(() => [...document.fonts].map(({ family, status }) => `${family} ${status}`));
-  await expect.poll(drawn).toEqual([expect.stringMatching(/^"?Fraunces.* loaded$/)]);
-  await expect
-    .poll(() => bench.preview.locator('body').evaluate((body) => getComputedStyle(body).fontFamily))
-    .toMatch(/^"?Fraunces/);
-  const choice = panel.getByRole('combobox', { name: 'If it comes late' });
-  await choice.selectOption({ label: 'the page changes over to it' });
-  await expect(choice).toHaveValue('changes');
-  await bench.saved();
-  await bench.reopen();
-  await expect.poll(drawn).toEqual([expect.stringMatching(/loaded$/)]);
-});
+test(
+  'is added by hand, used on the page, and drawn in the preview; what is none is refused',
+  inTurn,
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await page.keyboard.press('Shift+T');
+    const panel = page.getByRole('dialog', { name: 'Tokens' });
+    const input = panel.locator('input[type=file][accept*="woff2"]');
+    await input.setInputFiles({
+      name: 'broken.woff2',
+      mimeType: 'font/woff2',
+      buffer: Buffer.from('wOF2 and no more')
+    });
+    await expect(panel.getByRole('alert')).toContainText('broken.woff2 is damaged or no typeface');
+    await input.setInputFiles(PATH);
+    await expect(panel.locator('[data-face]')).toContainText(/Fraunces/);
+    await expect(panel.getByRole('alert')).toHaveCount(0);
+    await panel.getByRole('button', { name: 'Use on this page' }).click();
+    const drawn = () =>
+      bench.preview
+        .locator('body')
+        .evaluate(() => [...document.fonts].map(({ family, status }) => `${family} ${status}`));
+    await expect.poll(drawn).toEqual([expect.stringMatching(/^"?Fraunces.* loaded$/)]);
+    await expect
+      .poll(() => bench.preview.locator('body').evaluate((body) => getComputedStyle(body).fontFamily))
+      .toMatch(/^"?Fraunces/);
+    const choice = panel.getByRole('combobox', { name: 'If it comes late' });
+    await choice.selectOption({ label: 'the page changes over to it' });
+    await expect(choice).toHaveValue('changes');
+    await bench.saved();
+    await bench.reopen();
+    await expect.poll(drawn).toEqual([expect.stringMatching(/loaded$/)]);
+  }
+);
