@@ -24,7 +24,7 @@ export function turnOf(asked, commit) {
   const turn = Number(asked);
   if (Number.isInteger(turn) && turn >= 1 && turn <= TURNS) return turn;
   throw new Error(
-    `TURN is “${asked}”, but the tests have turns 1 to ${TURNS}: leave it away, or say one of these.`
+    `TURN is “${asked}”, but the tests have turns 1 to ${TURNS}: leave it out, or say one of these.`
   );
 }
 
