@@ -465,7 +465,7 @@ test.describe('in the workbench', () => {
     await expect(fresh.preview.getByRole('heading', { name: 'From tree to glass' })).toHaveCount(0);
   });
 
-  test('HTML from elsewhere is pasted clean', inTurn, async ({ page }) => {
+  test('HTML from elsewhere is pasted clean', async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Welcome');
     await page.evaluate(() => {

@@ -244,7 +244,8 @@ test(
       const data = new DataTransfer();
       data.setData(
         'text/html',
-        '<h1 style="color:red" onclick="x()">Bare <script>x()</script><em>words</em></h1><img src="https://evil.example/x.png">'
+        '<h1 style="color:red" onclick="x()">Bare <script>x()</script><em>words</em></h1>' +
+          '<img src="https://evil.example/x.png">'
       );
       element.dispatchEvent(
         new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true })
