@@ -15,8 +15,8 @@ export function counts(root: HTMLElement): (() => void) | undefined {
     live.textContent = kLocale ? (+plain).toLocaleString(kLocale, { minimumFractionDigits: digits }) : plain;
     requestAnimationFrame(step);
   };
-  const watch = new IntersectionObserver(([entry]) => {
-    if (clock || !entry!.isIntersecting) return;
+  const watch = new IntersectionObserver((seen) => {
+    if (clock || !seen.at(-1)!.isIntersecting) return;
     clock = live.animate(null, {
       duration: +told('--k-count'),
       delay: +told('--k-delay'),

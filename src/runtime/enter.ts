@@ -15,12 +15,12 @@ export function enter(root: HTMLElement): (() => void) | undefined {
   const { top, bottom, height } = root.getBoundingClientRect();
   wait(!isEnough(Math.min(bottom, innerHeight) - Math.max(top, 0), height));
   const watch = new IntersectionObserver(
-    ([entry]) => {
-      const { intersectionRect, boundingClientRect } = entry!;
+    (seen) => {
+      const { intersectionRect, boundingClientRect, isIntersecting } = seen.at(-1)!;
       if (isEnough(intersectionRect.height, boundingClientRect.height)) {
         wait(false);
         if (!again) watch.disconnect();
-      } else if (!entry!.isIntersecting && again) wait(true);
+      } else if (!isIntersecting && again) wait(true);
     },
     { threshold: STEPS }
   );

@@ -7,8 +7,8 @@ export function plays(root: HTMLElement): (() => void) | undefined {
     if (inSight && !still.matches) void film.play().catch(() => {});
     else film.pause();
   };
-  const watch = new IntersectionObserver(([entry]) => {
-    inSight = entry!.isIntersecting;
+  const watch = new IntersectionObserver((seen) => {
+    inSight = seen.at(-1)!.isIntersecting;
     turn();
   });
   watch.observe(root);

@@ -28,8 +28,8 @@ export function turns(root: HTMLElement): (() => void) | undefined {
   };
   let isInSight = true;
   const away = () => root.toggleAttribute('data-away', !isInSight || document.hidden);
-  const watch = new IntersectionObserver(([entry]) => {
-    isInSight = entry!.isIntersecting;
+  const watch = new IntersectionObserver((seen) => {
+    isInSight = seen.at(-1)!.isIntersecting;
     away();
   });
   watch.observe(root);
