@@ -2,7 +2,8 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { defineConfig } from '@playwright/test';
-import { inTurn, isThorough, thorough } from './tests/support/thorough';
+import { turnAsked } from './scripts/turn.mjs';
+import { isThorough, tagsLeftOut } from './tests/support/thorough';
 
 /** Published sites of one run, apart from those that people have. */
 const SITES = mkdtempSync(join(tmpdir(), 'kymation-sites-'));
@@ -10,17 +11,12 @@ process.on('exit', () => rmSync(SITES, { recursive: true, force: true }));
 
 const PORT = Number(process.env.TEST_PORT ?? 4317);
 
-/** `npm test` runs both, of the second a share (`scripts/turn.mjs`). */
-const USUAL = [
-  { name: 'every run', grepInvert: new RegExp(`${inTurn.tag}|${thorough.tag}`) },
-  { name: 'in turn', grep: new RegExp(inTurn.tag) }
-];
-
 export default defineConfig({
   testDir: 'tests',
   testMatch: '**/*.spec.ts',
   fullyParallel: true,
-  projects: isThorough ? [{ name: 'thorough' }] : USUAL,
+  // `npm test` says whose turn it is; where nobody does, all have it.
+  grepInvert: isThorough ? [] : tagsLeftOut(turnAsked()),
   workers: 2,
   retries: 0,
   // A machine shared with others may be slow for a while; what is waited for is what counts. Each wait has a limit of

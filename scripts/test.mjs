@@ -99,6 +99,20 @@ const wants = (part) => asked === null || asked.includes(part);
 // The longest first; two at a time, as many as the smallest machine this is for has cores.
 const due = [
   {
+    part: 'unit',
+    name: 'unit tests',
+    args: [
+      'npx',
+      'vitest',
+      'run',
+      '--reporter=default',
+      '--reporter=json',
+      '--outputFile.json=test-results/unit.json'
+    ],
+    report: 'test-results/unit.json',
+    tests: unitTests
+  },
+  {
     part: 'types',
     name: 'types',
     args: [
@@ -116,20 +130,6 @@ const due = [
   { part: 'lint', name: 'lint', args: ['npx', 'eslint', '.', '--max-warnings', '0'] },
   { part: 'lint', name: 'format', args: ['npx', 'prettier', '--check', '--log-level', 'warn', '.'] },
   {
-    part: 'unit',
-    name: 'unit tests',
-    args: [
-      'npx',
-      'vitest',
-      'run',
-      '--reporter=default',
-      '--reporter=json',
-      '--outputFile.json=test-results/unit.json'
-    ],
-    report: 'test-results/unit.json',
-    tests: unitTests
-  },
-  {
     part: 'types',
     name: 'types of the core, without DOM',
     args: [process.execPath, 'node_modules/@typescript/native/bin/tsc', '-p', 'src/core/tsconfig.json']
@@ -145,24 +145,16 @@ const lane = async () => {
 };
 await Promise.all([lane(), lane()]);
 
-function browserRun(name, args) {
+if (wants('browser')) {
   const since = Date.now();
-  const { status } = run('npx', ['playwright', 'test', ...args]);
+  const isAll = process.env.THOROUGH === '1';
+  const name = isAll ? 'browser tests' : `browser tests, those in turn of TURN=${turn} of ${TURNS}`;
+  process.env.CHROMIUM = findChromium();
+  process.env.TURN = `${turn}`;
+  buildApp();
+  const { status } = run('npx', ['playwright', 'test']);
   count({ name, report: 'test-results/browser.json', tests: browserTests }, status);
   told(name, since);
-}
-
-if (wants('browser')) {
-  process.env.CHROMIUM = findChromium();
-  buildApp();
-  if (process.env.THOROUGH === '1') browserRun('browser tests', []);
-  else {
-    browserRun('browser tests of every run', ['--project=every run']);
-    browserRun(`browser tests in turn: TURN=${turn} of ${TURNS}`, [
-      '--project=in turn',
-      `--shard=${turn}/${TURNS}`
-    ]);
-  }
 }
 
 tellTime();

@@ -1,8 +1,8 @@
-// Which share of the browser tests marked `inTurn` (tests/support/thorough.ts) a run of `npm test` has.
+// Which of the browser tests marked `inTurn` (tests/support/thorough.ts) a run of `npm test` has.
 import { spawnSync } from 'node:child_process';
 import { root } from './lib.mjs';
 
-/** In so many shares they are run. */
+/** Each of those tests has one of so many turns. */
 export const TURNS = 8;
 
 /** The commit that is checked out; null where there is none, as in a folder that was unpacked. */
@@ -12,12 +12,12 @@ function commitHere() {
 }
 
 /**
- * The share that is run, from 1 to TURNS: the one asked for, or that of the commit. So a commit is always tried in the
- * same way, and those that follow one another are tried in different ones.
+ * The turn that a run has, from 1 to TURNS: the one asked for, or that of the commit. So a commit is always tried in
+ * the same way, and those that follow one another are tried in different ones.
  *
  * @param {string | undefined} asked what `TURN` says
  * @param {string | null} commit its hash in hexadecimal digits; null where there is none
- * @throws {Error} where what is asked for is no share
+ * @throws {Error} where what is asked for is no turn
  */
 export function turnOf(asked, commit) {
   if (!asked) return commit ? 1 + (Number.parseInt(commit.slice(0, 8), 16) % TURNS) : 1;
@@ -29,3 +29,6 @@ export function turnOf(asked, commit) {
 }
 
 export const turnHere = () => turnOf(process.env.TURN, commitHere());
+
+/** The turn that is asked for; null where none is, and the tests of all turns are meant. */
+export const turnAsked = () => (process.env.TURN ? turnOf(process.env.TURN, null) : null);

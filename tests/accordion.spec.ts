@@ -55,7 +55,7 @@ test('opens and closes by pointer and by key, one at a time, without any script'
 
 test(
   'several stay open where that is set, all of them at load where that is',
-  inTurn,
+  inTurn(4),
   async ({ blank: page }) => {
     await open(page, accordion({ several: true, atLoad: 'all' }));
     const states = () =>
@@ -94,16 +94,19 @@ const settled = (page: Page) =>
   );
 
 // Where a movement begins late, all stands still at first, as it does for some frames on a busy machine.
-for (const [how, motion, delay] of [
+/** How what is opened comes to the top, what motion the visitor asks for, and the delay of the panel’s movement, ms. */
+const OPENINGS = [
   ['jumps', 'no-preference', 0],
   ['glides', 'no-preference', 0],
   ['glides', 'reduce', 0],
   ['jumps', 'no-preference', 150],
   ['glides', 'no-preference', 150]
-] as const)
+] as const;
+
+for (const [i, [how, motion, delay]] of OPENINGS.entries())
   test(
     `what is opened ${how} to the top, clear of a header that sticks, ${motion}, after ${delay} ms`,
-    inTurnUnless(how === 'jumps' && delay > 0),
+    inTurnUnless(how === 'jumps' && delay > 0, i),
     async ({ blank: page }) => {
       const long = changed(
         put(questions({ level: '2', raise: how, height: trackOf({ form: 'open', ms: 200, delay }) }), 2),
@@ -137,7 +140,7 @@ test('paper has every panel, whichever is open', async ({ blank: page }) => {
   for (const n of [0, 1, 2]) await expect(page.getByText(`Answer number ${n}.`)).toBeVisible();
 });
 
-test('has no accessibility fault, open or closed', inTurn, async ({ blank: page }) => {
+test('has no accessibility fault, open or closed', inTurn(1), async ({ blank: page }) => {
   for (const atLoad of ['none', 'first']) {
     await open(page, accordion({ atLoad }));
     expect(await axeViolations(page)).toEqual([]);
@@ -245,27 +248,31 @@ test('its own states are what Chromium computes', async ({ blank: page }) => {
   await compare(1, 'hover');
 });
 
-test('is inserted, tuned when open, and stays open while its words are typed', inTurn, async ({ page }) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Welcome');
-  await page.keyboard.press('a');
-  await page.keyboard.type('accordion');
-  await page.keyboard.press('Enter');
-  const frame = page.frameLocator('iframe[title^="Preview of"]');
-  const items = frame.locator('details');
-  await expect(items).toHaveCount(3);
-  // Picking an item opens it, so that it can be seen.
-  await bench.pick('Third question');
-  await expect(items.nth(2)).toHaveAttribute('open', '');
-  await page.keyboard.press('F2');
-  await page.keyboard.type('Where does one park?');
-  await page.keyboard.press('Enter');
-  await expect(frame.getByText('Where does one park?')).toBeVisible();
-  await expect(items.nth(2)).toHaveAttribute('open', '');
-  await bench.pick('Accordion', 'header');
-  await page.keyboard.press('3');
-  await expect(page.getByRole('columnheader', { name: 'open, hover' })).toBeVisible();
-});
+test(
+  'is inserted, tuned when open, and stays open while its words are typed',
+  inTurn(6),
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Welcome');
+    await page.keyboard.press('a');
+    await page.keyboard.type('accordion');
+    await page.keyboard.press('Enter');
+    const frame = page.frameLocator('iframe[title^="Preview of"]');
+    const items = frame.locator('details');
+    await expect(items).toHaveCount(3);
+    // Picking an item opens it, so that it can be seen.
+    await bench.pick('Third question');
+    await expect(items.nth(2)).toHaveAttribute('open', '');
+    await page.keyboard.press('F2');
+    await page.keyboard.type('Where does one park?');
+    await page.keyboard.press('Enter');
+    await expect(frame.getByText('Where does one park?')).toBeVisible();
+    await expect(items.nth(2)).toHaveAttribute('open', '');
+    await bench.pick('Accordion', 'header');
+    await page.keyboard.press('3');
+    await expect(page.getByRole('columnheader', { name: 'open, hover' })).toBeVisible();
+  }
+);
 
 test('from an empty page to three questions, the second open, several at once, in five actions', async ({
   page

@@ -229,7 +229,7 @@ test.describe('without script', () => {
   }
 });
 
-alone('a script that never arrives leaves everything readable', inTurn, async ({ page }) => {
+alone('a script that never arrives leaves everything readable', inTurn(8), async ({ page }) => {
   const { url } = await exportedDemo();
   await page.route('**/*.js', (route) => route.abort());
   await page.goto(url);
@@ -237,7 +237,7 @@ alone('a script that never arrives leaves everything readable', inTurn, async ({
   await expect(page.getByText('Toast in the branches')).toBeVisible();
 });
 
-test('on paper all panels are open', inTurn, async ({ blank: page }) => {
+test('on paper all panels are open', inTurn(4), async ({ blank: page }) => {
   await page.goto((await exportedDemo()).url);
   await page.emulateMedia({ media: 'print' });
   await expect(page.locator('.season-tabs-panel:visible')).toHaveCount(4);

@@ -136,7 +136,7 @@ const WIDTHS = [
 for (const { width, visitors } of WIDTHS) {
   test(
     `looks and reads as the page by hand at ${width} px`,
-    width === 1280 ? inTurn : thorough,
+    width === 1280 ? inTurn(8) : thorough,
     async ({ browser }) => {
       const folders = await bothPages();
       for (const { options, settings } of visitors) {

@@ -36,7 +36,7 @@ test('the markup of the visit page is no longer than a third more than by hand',
   expect(files.get('index.html')!.length / read('index.html').length).toBeLessThanOrEqual(1.3);
 });
 
-test('style sheets of the demo pass stylelint-config-standard', inTurn, async () => {
+test('style sheets of the demo pass stylelint-config-standard', inTurn(8), async () => {
   for (const { files } of [await visit(), await exported(demo, bytes)]) {
     const { results } = await stylelint.lint({
       code: files.get('style.css')!,
@@ -60,7 +60,7 @@ test('hardly any declaration changes nothing', thorough, async ({ page }) => {
   expect(idle.length / declarations, idle.join('\n')).toBeLessThanOrEqual(0.03);
 });
 
-test('the page by hand is measured by the same yard', inTurn, async ({ blank: page }) => {
+test('the page by hand is measured by the same yard', inTurn(7), async ({ blank: page }) => {
   const folder = mkdtempSync(join(tmpdir(), 'by-hand-'));
   cpSync(HAND, folder, { recursive: true });
   const idle = await idleDeclarations(page, folder, 'index.css', async () => {

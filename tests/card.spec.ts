@@ -158,7 +158,7 @@ test('has the width and the least height it is given, with its words where they 
 
 test(
   'with less motion it fades; on paper both sides are there; without script a press is the focus',
-  inTurn,
+  inTurn(5),
   async ({ browser, blank: page }) => {
     await page.emulateMedia({ reducedMotion: 'reduce' });
     await open(page, card());
@@ -181,7 +181,7 @@ test(
 
 test(
   'axe-core has nothing to say of either side; pressing costs little script, pointing none',
-  inTurn,
+  inTurn(4),
   async ({ blank: page }) => {
     for (const by of ['hover', 'press']) {
       await open(page, card({ by }));
@@ -194,7 +194,7 @@ test(
   }
 );
 
-test('while its back is tuned, that is the side one sees', inTurn, async ({ page }) => {
+test('while its back is tuned, that is the side one sees', inTurn(6), async ({ page }) => {
   const bench = new Bench(page);
   await bench.importProject(card());
   const side = (name: string) => bench.preview.locator(`[data-k-node="bell-russet"][data-k-part="${name}"]`);

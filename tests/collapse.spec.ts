@@ -129,7 +129,7 @@ test('a button opens all of a page at once, and closes them; its words say which
 
 test(
   'all is opened and closed at once in the workbench, and how high the page is both ways is what it is',
-  inTurn,
+  inTurn(1),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await page.getByRole('combobox', { name: 'Page' }).selectOption('Questions');

@@ -86,7 +86,7 @@ test(
 
 test(
   'a file that is no project is refused in one sentence, and the comparison stays',
-  inTurn,
+  inTurn(2),
   async ({ page }) => {
     await Bench.openDemo(page);
     await page.keyboard.press('Shift+H');

@@ -124,7 +124,7 @@ test('a table too large to be handed over at once is whole and in its order', th
 
 test(
   'what is exported is plain markup with the rows of today, and asks for no script of its own',
-  inTurn,
+  inTurn(5),
   async ({ page }) => {
     await placeTeam(page);
     await expect((await previewFrame(page)).locator('ul.k-list > li')).toHaveCount(8);
@@ -141,7 +141,7 @@ test(
 
 test(
   'flagged records come with a refresh, told before they are taken, and go with an undo',
-  inTurn,
+  inTurn(7),
   async ({ page, context }) => {
     const bench = await openDemoPage(page);
     await page.keyboard.press('Shift+D');

@@ -10,7 +10,7 @@ const frames = (page: Bench['page']) => page.locator('.paper iframe');
 
 test(
   'three devices stand side by side, each with its size, its hands and its type, and are scrolled together',
-  inTurn,
+  inTurn(3),
   async ({ page }) => {
     await Bench.openDemo(page);
     await page.getByRole('button', { name: 'Devices', exact: true }).click();

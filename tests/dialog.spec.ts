@@ -64,7 +64,7 @@ test('is opened by a button elsewhere, keeps the focus, and gives it back', asyn
 
 test(
   'is closed by its button, and by a press beside it where that is set',
-  inTurn,
+  inTurn(8),
   async ({ blank: page }) => {
     for (const outside of [true, false]) {
       await open(page, opened({ outside }));
@@ -133,7 +133,7 @@ test('goes out of sight by its own movement, over the page until it is gone', as
 
 test(
   'with less motion it is gone at once; on paper and without script nothing of it is hidden',
-  inTurn,
+  inTurn(5),
   async ({ browser, blank: page }) => {
     await page.emulateMedia({ reducedMotion: 'reduce' });
     await open(page, opened(goes));
@@ -186,7 +186,7 @@ test('its script is small', async () => {
   expect(gzipSync(script, { level: 9 }).length).toBeLessThanOrEqual(500);
 });
 
-test('what nothing opens, and what opens what it stands in, is found and mended', inTurn, () => {
+test('what nothing opens, and what opens what it stands in, is found and mended', inTurn(1), () => {
   const found = (project: Project) =>
     runFindings(registry, project).filter(({ rule }) =>
       ['dialog-never-opened', 'opens-what-holds-it'].includes(rule)

@@ -111,7 +111,7 @@ test('there a section goes sideways to the left, a layer keeps its place, and ar
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBe(0);
 });
 
-test('the preview turns with the language of the page, and back', inTurn, async ({ page }) => {
+test('the preview turns with the language of the page, and back', inTurn(6), async ({ page }) => {
   const bench = await Bench.openNew(page);
   await bench.pick('First section');
   const body = bench.preview.locator('body');

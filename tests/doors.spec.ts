@@ -147,7 +147,7 @@ test('what is no request is answered as one that cannot be read', async () => {
 /** How many pictures are asked for at once. */
 const PICTURES = sample(15, 60);
 
-test(`${PICTURES} pictures asked for at once all come`, inTurn, async ({ request }) => {
+test(`${PICTURES} pictures asked for at once all come`, inTurn(7), async ({ request }) => {
   const picture = await sharp({ create: { width: 900, height: 600, channels: 3, background: '#7a9a4c' } })
     .jpeg()
     .toBuffer();

@@ -124,7 +124,7 @@ test('is simply there without script, where the script is lost, with less motion
   await page.emulateMedia({ media: 'screen' });
 });
 
-test('hides nothing from who listens, and moves nothing else', inTurn, async ({ blank: page }) => {
+test('hides nothing from who listens, and moves nothing else', inTurn(5), async ({ blank: page }) => {
   await open(page, entering());
   await page.evaluate(() => {
     const shifts: number[] = ((window as unknown as { shifts: number[] }).shifts = []);
@@ -163,7 +163,7 @@ test('a section whose pieces rise one after the other, a quarter in view, in fiv
   await expect(section).not.toHaveAttribute('data-waiting');
 });
 
-test('its track stands in Timing, plays there and is held at a time', inTurn, async ({ page }) => {
+test('its track stands in Timing, plays there and is held at a time', inTurn(2), async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Find heading');
   await bench.view('Behaviour');

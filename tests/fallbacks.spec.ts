@@ -38,7 +38,8 @@ const open = async (page: Page, project: Project, width = 1280) => {
 const STATES: readonly StateName[] = ['hover', 'focus', 'pressed'];
 
 test.describe('forms of the exported tabs', () => {
-  for (const [form, check] of [
+  /** Each form of the tabs, and what a person sees of it. */
+  const FORMS = [
     ['tabs', async (page: Page) => await expect(page.getByRole('tab')).toHaveCount(4)],
     [
       'scroll',
@@ -57,10 +58,12 @@ test.describe('forms of the exported tabs', () => {
         await expect(page.locator('main button[aria-expanded]')).toHaveCount(0);
       }
     ]
-  ] as const) {
+  ] as const;
+
+  for (const [i, [form, check]] of FORMS.entries()) {
     test(
       `${form}: what a person gets, and axe-core has nothing to say, wherever it is looked at`,
-      inTurnUnless(form === 'tabs'),
+      inTurnUnless(form === 'tabs', i),
       async ({ blank: page, browser }) => {
         const project = changed(
           set('form', form),
@@ -137,7 +140,7 @@ test('settings differ by band: sides, gaps and forms, each kept by the narrower 
 
 test(
   'bands can follow the place a piece stands in instead of the window',
-  inTurn,
+  inTurn(7),
   async ({ blank: page }) => {
     const make = makeWith({ exactIds: true });
     const half = make(
@@ -301,7 +304,7 @@ test.describe('the table', () => {
 
 test(
   'three widths at once are scrolled together, and the full window shows the page alone',
-  inTurn,
+  inTurn(8),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await page.getByRole('button', { name: '3 widths' }).click();
@@ -317,7 +320,7 @@ test(
   }
 );
 
-test('pictures that do not come leave their words, and come back', inTurn, async ({ page }) => {
+test('pictures that do not come leave their words, and come back', inTurn(1), async ({ page }) => {
   const bench = await Bench.openDemo(page);
   const picture = bench.preview.locator('img[alt^="The press house"]');
   const width = () => picture.evaluate((image) => (image as HTMLImageElement).naturalWidth);

@@ -20,15 +20,17 @@ const hiddenFields = (bench: Bench): Promise<(string | undefined)[]> =>
       .map((each) => (each as HTMLElement).dataset.field);
   });
 
-for (const [piece, view] of [
+const FORMS = [
   ['Season tabs', 'Behaviour'],
   ['Site links', 'Behaviour'],
   ['Welcome', 'Fill'],
   ['Header row', 'Fill']
-] as const) {
+] as const;
+
+for (const [i, [piece, view]] of FORMS.entries()) {
   test(
     `${piece}, ${view}: each field is called by its label alone, and its help is read out with it`,
-    inTurn,
+    inTurn(i),
     async ({ page }) => {
       const bench = await Bench.openDemo(page);
       await bench.pick(piece);
@@ -99,7 +101,7 @@ test(
 
 test(
   'at 1280 × 800 all fields of a section are seen at once, and a folded group stays folded',
-  inTurn,
+  inTurn(5),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Welcome');
@@ -116,18 +118,22 @@ test(
   }
 );
 
-test('what differs from how the piece comes is dark, and what does not is not', inTurn, async ({ page }) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs');
-  await bench.view('Behaviour');
-  const weight = (label: string) =>
-    page
-      .getByRole('tabpanel')
-      .getByText(label, { exact: true })
-      .evaluate((each) => Number(getComputedStyle(each).fontWeight));
-  const before = await weight('Moving line under the tab');
-  await page.getByRole('switch', { name: 'Moving line under the tab', exact: true }).click();
-  await expect.poll(() => weight('Moving line under the tab')).toBeGreaterThan(before);
-  await page.getByRole('switch', { name: 'Moving line under the tab', exact: true }).click();
-  await expect.poll(() => weight('Moving line under the tab')).toBe(before);
-});
+test(
+  'what differs from how the piece comes is dark, and what does not is not',
+  inTurn(6),
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    await bench.view('Behaviour');
+    const weight = (label: string) =>
+      page
+        .getByRole('tabpanel')
+        .getByText(label, { exact: true })
+        .evaluate((each) => Number(getComputedStyle(each).fontWeight));
+    const before = await weight('Moving line under the tab');
+    await page.getByRole('switch', { name: 'Moving line under the tab', exact: true }).click();
+    await expect.poll(() => weight('Moving line under the tab')).toBeGreaterThan(before);
+    await page.getByRole('switch', { name: 'Moving line under the tab', exact: true }).click();
+    await expect.poll(() => weight('Moving line under the tab')).toBe(before);
+  }
+);

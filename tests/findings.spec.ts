@@ -46,7 +46,7 @@ test('a finding says what, the number, why and where; its fix is looked at, done
 
 test(
   'a finding is set aside with a reason, stays so when the project is opened again, and is taken up again',
-  inTurn,
+  inTurn(6),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
@@ -145,7 +145,7 @@ test(
 
 test(
   'what names a piece is told when that is deleted, and one press takes it back',
-  inTurn,
+  inTurn(2),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs');
@@ -162,7 +162,7 @@ test(
 
 test(
   'by keys alone one finding is mended after the other; a hand that has left the panel is not called back',
-  inTurn,
+  inTurn(4),
   async ({ page }) => {
     const bench = await Bench.openNew(page);
     for (const kind of ['heading', 'quotation', 'image']) {

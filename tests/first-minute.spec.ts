@@ -19,7 +19,7 @@ test('in a new project, A, tabs, Enter: three panels stand in the page', async (
   expect(await bench.outline()).toEqual(expect.arrayContaining(['First section', '  Tabs']));
 });
 
-test('an empty page says how to begin, until something stands on it', inTurn, async ({ page }) => {
+test('an empty page says how to begin, until something stands on it', inTurn(1), async ({ page }) => {
   const bench = await Bench.openNew(page);
   const invitation = page.getByRole('complementary', { name: 'Empty page' });
   await invitation.getByRole('button', { name: 'Insert the first piece' }).click();
@@ -64,7 +64,7 @@ test(
 
 test(
   'a page is put together from its header to its footer, each where it belongs',
-  inTurn,
+  inTurn(3),
   async ({ page }) => {
     const bench = await Bench.openNew(page);
     const sections = async () => (await bench.outline()).filter((name) => !name.startsWith(' '));
@@ -97,7 +97,7 @@ test(
 
 test(
   'on a page without a section, it goes into a new one, and one step takes both back',
-  inTurn,
+  inTurn(4),
   async ({ page }) => {
     const bench = await Bench.openNew(page);
     await bench.row('First section').click();
@@ -186,7 +186,7 @@ test('what is inserted is found by what one wants, each with a drawing, by keys 
   await expect(page.getByRole('dialog', { name: 'Insert' })).toHaveCount(0);
 });
 
-test('it goes to the section in sight, not to the end of the page', inTurn, async ({ page }) => {
+test('it goes to the section in sight, not to the end of the page', inTurn(7), async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.preview.locator('#press').evaluate((section) => section.scrollIntoView());
   await page.keyboard.press('a');
@@ -195,7 +195,7 @@ test('it goes to the section in sight, not to the end of the page', inTurn, asyn
 
 test(
   'what would go into a section gets one of its own by Shift Enter, after that section',
-  inTurn,
+  inTurn(8),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs');
@@ -217,7 +217,7 @@ test(
 
 test(
   'what is no piece is found among them, and the picked piece does it; what it cannot is said, and why',
-  inTurn,
+  inTurn(5),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs');
@@ -244,7 +244,7 @@ test(
 
 test(
   'a new project starts from a page of ours, or from a copy of another project’s',
-  inTurn,
+  inTurn(6),
   async ({ page }) => {
     await visit(page, '/');
     await expect(page.getByRole('link', { name: 'Open Quillmere Orchard' })).toBeVisible();
@@ -301,35 +301,39 @@ test('one search finds settings, properties, pieces, pages, tokens and findings,
   await expect(page.getByRole('dialog', { name: 'Tokens' })).toBeVisible();
 });
 
-test('panels stand beside the page: they cover nothing, and keep their width', inTurn, async ({ page }) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs');
-  for (const [key, name] of [
-    ['f', 'Findings'],
-    ['Shift+T', 'Tokens'],
-    ['Shift+S', 'Shelf'],
-    ['h', 'History']
-  ] as const) {
-    await page.keyboard.press(key);
-    const panel = (await page.getByRole('dialog', { name }).boundingBox())!;
-    for (const other of ['main', 'section[aria-label="Tuning sheet"]']) {
-      const box = (await page.locator(other).boundingBox())!;
-      expect(box.x + box.width).toBeLessThanOrEqual(panel.x + 1);
+test(
+  'panels stand beside the page: they cover nothing, and keep their width',
+  inTurn(5),
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    for (const [key, name] of [
+      ['f', 'Findings'],
+      ['Shift+T', 'Tokens'],
+      ['Shift+S', 'Shelf'],
+      ['h', 'History']
+    ] as const) {
+      await page.keyboard.press(key);
+      const panel = (await page.getByRole('dialog', { name }).boundingBox())!;
+      for (const other of ['main', 'section[aria-label="Tuning sheet"]']) {
+        const box = (await page.locator(other).boundingBox())!;
+        expect(box.x + box.width).toBeLessThanOrEqual(panel.x + 1);
+      }
+      await page.keyboard.press('Escape');
     }
-    await page.keyboard.press('Escape');
+    await page.keyboard.press('Shift+T');
+    const edge = page.getByRole('separator', { name: 'Width of the panel' });
+    await edge.focus();
+    for (let n = 0; n < 4; n += 1) await page.keyboard.press('ArrowLeft');
+    const wide = (await page.getByRole('dialog', { name: 'Tokens' }).boundingBox())!.width;
+    await page.reload();
+    await expect(bench.preview.locator('.season-tabs')).toBeVisible();
+    await page.keyboard.press('Shift+T');
+    await expect
+      .poll(async () => Math.round((await page.getByRole('dialog', { name: 'Tokens' }).boundingBox())!.width))
+      .toBe(Math.round(wide));
   }
-  await page.keyboard.press('Shift+T');
-  const edge = page.getByRole('separator', { name: 'Width of the panel' });
-  await edge.focus();
-  for (let n = 0; n < 4; n += 1) await page.keyboard.press('ArrowLeft');
-  const wide = (await page.getByRole('dialog', { name: 'Tokens' }).boundingBox())!.width;
-  await page.reload();
-  await expect(bench.preview.locator('.season-tabs')).toBeVisible();
-  await page.keyboard.press('Shift+T');
-  await expect
-    .poll(async () => Math.round((await page.getByRole('dialog', { name: 'Tokens' }).boundingBox())!.width))
-    .toBe(Math.round(wide));
-});
+);
 
 test('a part has columns only for the states it has', async ({ page }) => {
   const bench = await Bench.openDemo(page);
@@ -340,7 +344,7 @@ test('a part has columns only for the states it has', async ({ page }) => {
 
 test(
   'help is asked for, and read out all the same; the note where a field acts belongs to it',
-  inTurn,
+  inTurn(6),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs');
@@ -369,7 +373,7 @@ test('with less motion tried, timing shows nothing that does not happen', thorou
 
 test(
   'three widths keep the picked piece in sight; each can be typed, the narrow one starts as a phone',
-  inTurn,
+  inTurn(2),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Press heading');

@@ -104,7 +104,7 @@ function project(): Project {
 
 test(
   `${SETS} sets of labels in three fonts wrap at the width the findings name`,
-  inTurn,
+  inTurn(3),
   async ({ page, browser }) => {
     const sets = project();
     const bench = new Bench(page);

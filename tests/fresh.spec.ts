@@ -279,7 +279,7 @@ test('the script that does it is 0.8 kB', async () => {
 
 test(
   'it is chosen in the sentence of the query, and what stands in the way is said and taken off',
-  inTurn,
+  inTurn(4),
   async ({ page }) => {
     const bench = new Bench(page);
     const make = makeWith({ exactIds: true });

@@ -148,7 +148,7 @@ test('without script a picture leads to its file; on paper it is a list', async 
   await context.close();
 });
 
-test('axe-core finds nothing, in each order, closed and open', inTurn, async ({ blank: page }) => {
+test('axe-core finds nothing, in each order, closed and open', inTurn(8), async ({ blank: page }) => {
   for (const order of ['packed', 'down', 'rows']) {
     await open(page, gallery({ order, captions: 'below' }));
     expect(await axeViolations(page)).toEqual([]);

@@ -100,7 +100,7 @@ function enter(page: Page, mark: string, selector: string): Promise<boolean> {
 
 test(
   'what every part is heard as in every state is what Chromium tells assistive technology',
-  inTurn,
+  inTurn(8),
   async ({ blank: page }) => {
     const { url } = await exportedVisit(every, true);
     await page.goto(url);
@@ -141,7 +141,7 @@ test(
 
 test(
   'the sheet says what each state is heard as, which keys work, and what is seen and not heard',
-  inTurn,
+  inTurn(1),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
@@ -219,7 +219,7 @@ test(
 
 test(
   'a stop without a name is numbered in another colour, told in the list, and is a finding',
-  inTurn,
+  inTurn(7),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Blossom button');

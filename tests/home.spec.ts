@@ -62,7 +62,7 @@ test(
 
 test(
   'of several files at once each that is none is told by its name, and the others come in',
-  inTurn,
+  inTurn(6),
   async ({ page }) => {
     await visit(page, '/');
     const notes = (name: string) => ({

@@ -61,7 +61,7 @@ const USUAL = 'as it is';
 for (const [name, commands] of Object.entries(VARIANTS)) {
   test(
     `on A4, A5 and Letter all words are there: ${name}`,
-    name === USUAL ? inTurn : thorough,
+    name === USUAL ? inTurn(3) : thorough,
     async ({ blank: page }) => {
       await open(page, changed(drawer, ...commands), 1280);
       // Paper of a page that someone has used: another panel is chosen, and the narrow window is the sheet.
@@ -80,7 +80,7 @@ for (const [name, commands] of Object.entries(VARIANTS)) {
 
 test(
   'a side panel that is open while the page is printed stands once, where it stands',
-  inTurn,
+  inTurn(1),
   async ({ blank: page }) => {
     await open(page, changed(drawer));
     await page.getByRole('button', { name: 'Tools' }).click();

@@ -47,7 +47,7 @@ test('HTML that is pasted becomes pieces; what is left out is told, and pictures
 
 test(
   'markup copied as text, and a file that is dropped, are read in the same way',
-  inTurn,
+  inTurn(2),
   async ({ page }) => {
     const bench = await Bench.openNew(page);
     await bench.pick('First section');

@@ -74,7 +74,7 @@ async function openExport(page: Page): Promise<void> {
 
 test(
   'a film of the project plays in the preview and in the export, as a piece and behind a section',
-  inTurn,
+  inTurn(4),
   async ({ page }) => {
     const bench = await Bench.openNew(page);
     const bytes = await film(page);
@@ -142,7 +142,7 @@ test.describe('a picture by its address', () => {
 
   test(
     'is fetched once, cleaned and kept; a wrong one says why, a slow one can be stopped',
-    inTurn,
+    inTurn(3),
     async ({ page }) => {
       const { bench, field } = await withImage(page);
       await field.getByRole('button', { name: 'From an address…' }).click();

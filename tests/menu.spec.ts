@@ -114,7 +114,7 @@ test('marks the page one is on, and the section it is in', async ({ blank: page 
 
 test(
   'stands in the flow without script, and behind the menu button where the links no longer fit',
-  inTurn,
+  inTurn(7),
   async ({ blank: page, browser }) => {
     await open(page, menu);
     const url = page.url();
@@ -218,7 +218,7 @@ const settled = (page: Page) =>
 
 test(
   'as a side panel under a width: from the edge, by keys, put away by Escape and by a link that is followed',
-  inTurn,
+  inTurn(2),
   async ({ blank: page }) => {
     await open(page, readable(), 390);
     await expect(side(page)).toBeHidden();

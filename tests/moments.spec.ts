@@ -89,7 +89,7 @@ test(
 
 test(
   'a whole way is typed at once, rows are gone through by keys, and properties are added',
-  inTurn,
+  inTurn(3),
   async ({ page }) => {
     const bench = await Bench.openNew(page);
     await bench.insert('button');
@@ -112,7 +112,7 @@ test(
   }
 );
 
-test('what loops without end gets a stop at once, which the page then has', inTurn, async ({ page }) => {
+test('what loops without end gets a stop at once, which the page then has', inTurn(1), async ({ page }) => {
   const bench = await openLooping(page);
   await fill(page, 'Goes at 100 %', '0px 8px');
   await page.getByRole('button', { name: '1 finding' }).click();

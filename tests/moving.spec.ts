@@ -60,17 +60,21 @@ const differences = (one: ReadonlySet<string>, other: ReadonlySet<string>): stri
   ...[...other].filter((line) => !one.has(line)).map((line) => `without it: ${line}`)
 ];
 
-test('where all of it is off, on paper, the page is as it is without it', inTurn, async ({ blank: page }) => {
-  await page.emulateMedia({ media: 'print' });
-  await openStory(page);
-  const on = await everything(page);
-  await openStory(page, changed(...STILL));
-  expect(differences(on, await everything(page))).toEqual([]);
-});
+test(
+  'where all of it is off, on paper, the page is as it is without it',
+  inTurn(7),
+  async ({ blank: page }) => {
+    await page.emulateMedia({ media: 'print' });
+    await openStory(page);
+    const on = await everything(page);
+    await openStory(page, changed(...STILL));
+    expect(differences(on, await everything(page))).toEqual([]);
+  }
+);
 
 test(
   'a sideways section is a plain stack where it is narrow, touched, or with less motion',
-  inTurn,
+  inTurn(5),
   async ({ blank: page }) => {
     const still = [unlooped, without('harvest-told', 'follow')];
     const plain = changed(...still, without('year-across', 'sideways'));

@@ -96,7 +96,7 @@ test('a link of a navigation opens a dialog, and looks as its neighbours do', as
   await expect(part(page, 'gates', 'panel')).toBeVisible();
 });
 
-test('what opens nothing, or what its target is gone from, is found', inTurn, () => {
+test('what opens nothing, or what its target is gone from, is found', inTurn(4), () => {
   const rules = (of: Project) => runFindings(registry, of).map(({ rule, node }) => `${rule} ${node}`);
   expect(rules(project).filter((each) => /^opens-|^dead-ref|never-opened/.test(each))).toEqual([]);
   const gone = changed(...[put(dialog, 0, 'find-us'), ...opens('blossom-picture', 'gates')], {

@@ -98,7 +98,7 @@ test('a side panel opens over the page without script, closes on Escape and besi
   await expect(page.getByText('In the shed')).toBeVisible();
 });
 
-test('a side panel comes out in the preview when what is in it is picked', inTurn, async ({ page }) => {
+test('a side panel comes out in the preview when what is in it is picked', inTurn(2), async ({ page }) => {
   const bench = await Bench.openNew(page);
   await bench.pick('First section');
   await bench.insert('side panel');

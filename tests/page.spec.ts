@@ -15,49 +15,53 @@ import { Bench } from './support/workbench';
 
 const make = makeWith({ exactIds: true });
 
-test('columns are as wide in Chromium as their shares say, at 20 widths', inTurn, async ({ blank: page }) => {
-  const sets = [
-    '3/4 1/4',
-    '2/5 3/5',
-    '1/4 1/4 1/4 1/4',
-    '1/3 1/3 1/3',
-    '+1/4 1/2 1/4',
-    '4 8',
-    '+2 4 +1 5',
-    ''
-  ];
-  const rows = sets.map((shares, i) => {
-    const count = shares === '' ? 5 : shares.split(' ').filter((each) => !each.startsWith('+')).length;
-    return make(
-      'columns',
-      `Row ${i}`,
-      { shares, stack: 'never' },
-      {
-        columns: Array.from({ length: count }, (_, n) =>
-          make('column', `Row ${i} column ${n}`, {}, { content: [] })
-        )
-      }
-    );
-  });
-  await open(page, changed(...rows.map((row) => put(row))));
-  for (let n = 0; n < 20; n += 1) {
-    const width = 320 + n * 83;
-    await page.setViewportSize({ width, height: 900 });
-    for (const [i, shares] of sets.entries()) {
-      const { room, gap, widths } = await page
-        .locator(partIn('export', `row-${i}`, 'root'))
-        .evaluate((row) => ({
-          room: row.getBoundingClientRect().width,
-          gap: parseFloat(getComputedStyle(row).columnGap),
-          widths: [...row.children].map((child) => child.getBoundingClientRect().width)
-        }));
-      const expected = columnWidths(sharesFor(shares, widths.length), room, gap);
-      widths.forEach((each, at) =>
-        expect(Math.abs(each - expected[at]!), `${shares} at ${width} px, column ${at}`).toBeLessThan(1)
+test(
+  'columns are as wide in Chromium as their shares say, at 20 widths',
+  inTurn(2),
+  async ({ blank: page }) => {
+    const sets = [
+      '3/4 1/4',
+      '2/5 3/5',
+      '1/4 1/4 1/4 1/4',
+      '1/3 1/3 1/3',
+      '+1/4 1/2 1/4',
+      '4 8',
+      '+2 4 +1 5',
+      ''
+    ];
+    const rows = sets.map((shares, i) => {
+      const count = shares === '' ? 5 : shares.split(' ').filter((each) => !each.startsWith('+')).length;
+      return make(
+        'columns',
+        `Row ${i}`,
+        { shares, stack: 'never' },
+        {
+          columns: Array.from({ length: count }, (_, n) =>
+            make('column', `Row ${i} column ${n}`, {}, { content: [] })
+          )
+        }
       );
+    });
+    await open(page, changed(...rows.map((row) => put(row))));
+    for (let n = 0; n < 20; n += 1) {
+      const width = 320 + n * 83;
+      await page.setViewportSize({ width, height: 900 });
+      for (const [i, shares] of sets.entries()) {
+        const { room, gap, widths } = await page
+          .locator(partIn('export', `row-${i}`, 'root'))
+          .evaluate((row) => ({
+            room: row.getBoundingClientRect().width,
+            gap: parseFloat(getComputedStyle(row).columnGap),
+            widths: [...row.children].map((child) => child.getBoundingClientRect().width)
+          }));
+        const expected = columnWidths(sharesFor(shares, widths.length), room, gap);
+        widths.forEach((each, at) =>
+          expect(Math.abs(each - expected[at]!), `${shares} at ${width} px, column ${at}`).toBeLessThan(1)
+        );
+      }
     }
   }
-});
+);
 
 test('every kind of content and every template leaves as valid HTML, and axe-core has nothing to say', async ({
   blank: page
@@ -254,7 +258,7 @@ test('a section stands on a picture under a layer, as tall as it is told, and ov
   ).toBe(true);
 });
 
-test('the browser picks the rendition its window and its pixels need', inTurn, async ({ browser }) => {
+test('the browser picks the rendition its window and its pixels need', inTurn(1), async ({ browser }) => {
   const photo = new Uint8Array(
     await sharp({ create: { width: 2400, height: 1600, channels: 3, background: '#7a9a4c' } })
       .jpeg()
@@ -329,7 +333,7 @@ async function dropOn(page: Page, pictures: number, broken: number): Promise<voi
 
 test(
   'many pictures are dropped at once: one step of the history, and what is broken is named',
-  inTurn,
+  inTurn(7),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     const before = await bench.preview.locator('img').count();
@@ -374,7 +378,7 @@ test('no margin leaks out of any piece: sections meet without a strip between th
 });
 
 test.describe('in the workbench', () => {
-  test('shares are typed, dragged and refused with the reason', inTurn, async ({ page }) => {
+  test('shares are typed, dragged and refused with the reason', inTurn(4), async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Press columns');
     await bench.view('Fill');
@@ -408,7 +412,7 @@ test.describe('in the workbench', () => {
     await expect.poll(share).toBeCloseTo(0.5, 2);
   });
 
-  test('pieces are wrapped, unwrapped and swapped by keys and by name', inTurn, async ({ page }) => {
+  test('pieces are wrapped, unwrapped and swapped by keys and by name', inTurn(8), async ({ page }) => {
     const bench = await Bench.openDemo(page);
     const from = async (name: string, count: number) => {
       const rows = await bench.outline();
@@ -485,7 +489,7 @@ test.describe('in the workbench', () => {
     );
   });
 
-  test('distances under the pointer are drawn and named', inTurn, async ({ page }) => {
+  test('distances under the pointer are drawn and named', inTurn(3), async ({ page }) => {
     const bench = await Bench.openDemo(page);
     const section = bench.preview.locator('.welcome');
     const { x, y } = (await section.boundingBox())!;
@@ -500,7 +504,7 @@ test.describe('in the workbench', () => {
     await expect(page.locator('.distances')).toHaveCount(0);
   });
 
-  test('a template is inserted as pieces like any other', inTurn, async ({ page }) => {
+  test('a template is inserted as pieces like any other', inTurn(5), async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Welcome text');
     await bench.insert('three cards');
@@ -511,7 +515,7 @@ test.describe('in the workbench', () => {
 
   test(
     'design tokens come from a file, colour the page, are bound to equal values and leave again',
-    inTurn,
+    inTurn(6),
     async ({ page }) => {
       const bench = await Bench.openDemo(page);
       await page.keyboard.press('Shift+T');

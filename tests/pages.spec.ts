@@ -105,7 +105,7 @@ test('of many pages one is found by its name, its address or its title', thoroug
   await expect(dialog).toBeHidden();
 });
 
-test('the page that was worked on last is shown again, until it is gone', inTurn, async ({ page }) => {
+test('the page that was worked on last is shown again, until it is gone', inTurn(1), async ({ page }) => {
   const bench = await Bench.openNew(page);
   await addPage(page);
   const shown = page.getByRole('combobox', { name: 'Page', exact: true }).locator('option:checked');
@@ -125,7 +125,7 @@ test('the page that was worked on last is shown again, until it is gone', inTurn
 
 test(
   'a header is shared with all pages, taken off some, and a new page gets it',
-  inTurn,
+  inTurn(4),
   async ({ page }) => {
     const bench = await Bench.openNew(page);
     await addPage(page);
@@ -170,7 +170,7 @@ test('the skeleton of a page has its pieces without its words', thorough, async 
   await expect(bench.preview.locator('main')).not.toContainText('dogs');
 });
 
-test('another page begins at its top, at each width that is shown', inTurn, async ({ page }) => {
+test('another page begins at its top, at each width that is shown', inTurn(7), async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await page.getByRole('button', { name: '3 widths', exact: true }).click();
   const frames = page.locator('.paper iframe');

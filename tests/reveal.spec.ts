@@ -110,7 +110,7 @@ for (const [touch, seen] of [
 
 test(
   'what goes away when it takes the focus leaves a ring around its box, which the mouse does not bring',
-  inTurn,
+  inTurn(6),
   async ({ blank: page }) => {
     await open(page, answering({ as: 'hide', focusable: true }, 'press-text'));
     const text = piece(page, 'press-text');
@@ -137,21 +137,25 @@ test('is simply there on paper; with less motion it comes at once', async ({ bla
   expect(await opacity(page)).toBe('1');
 });
 
-test('what nothing brings the focus to is found, and can take it itself', inTurn, async ({ blank: page }) => {
-  const alone: Command[] = [
-    { type: 'remove', ids: ['press-button'] },
-    { type: 'set-setting', id: 'press-text', key: 'html', value: '<p>Stand at the rail.</p>' },
-    { type: 'add-effect', id: 'press-text', effect: 'reveal' }
-  ];
-  const lost = changed(...alone);
-  const found = runFindings(registry, lost).filter(({ rule }) => rule === 'reveal-by-hover-only');
-  expect(found.map(({ node }) => node)).toEqual(['press-text']);
-  const mended = changed(...alone, ...(found[0]!.fix!.commands as Command[]));
-  expect(runFindings(registry, mended).filter(({ rule }) => rule === 'reveal-by-hover-only')).toEqual([]);
-  await open(page, mended);
-  await text(page).focus();
-  await expect.poll(() => opacity(page, 'press-text')).toBe('1');
-});
+test(
+  'what nothing brings the focus to is found, and can take it itself',
+  inTurn(8),
+  async ({ blank: page }) => {
+    const alone: Command[] = [
+      { type: 'remove', ids: ['press-button'] },
+      { type: 'set-setting', id: 'press-text', key: 'html', value: '<p>Stand at the rail.</p>' },
+      { type: 'add-effect', id: 'press-text', effect: 'reveal' }
+    ];
+    const lost = changed(...alone);
+    const found = runFindings(registry, lost).filter(({ rule }) => rule === 'reveal-by-hover-only');
+    expect(found.map(({ node }) => node)).toEqual(['press-text']);
+    const mended = changed(...alone, ...(found[0]!.fix!.commands as Command[]));
+    expect(runFindings(registry, mended).filter(({ rule }) => rule === 'reveal-by-hover-only')).toEqual([]);
+    await open(page, mended);
+    await text(page).focus();
+    await expect.poll(() => opacity(page, 'press-text')).toBe('1');
+  }
+);
 
 test(
   'a button that shows only on hover of its box, with focus and touch, in three actions; seen while tuned',

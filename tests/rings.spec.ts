@@ -83,7 +83,7 @@ async function ringOf(page: Page, { clip }: Stop): Promise<number> {
 
 test(
   'every stop of Tab on a page with one of every kind shows that it has the focus',
-  inTurn,
+  inTurn(1),
   async ({ blank: page }) => {
     await page.emulateMedia({ reducedMotion: 'reduce' });
     await open(page, changed(...everyKind('find-us')));

@@ -202,7 +202,7 @@ test('axe-core finds nothing on the list of projects, nor in the workbench', asy
   await checkScreen(page, 'workbench, a part picked');
 });
 
-test('axe-core finds nothing in any view of the workbench', inTurn, async ({ page }) => {
+test('axe-core finds nothing in any view of the workbench', inTurn(7), async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs', 'tab');
   for (const view of ['Fill', 'Behaviour', 'States', 'Timing', 'Scroll', 'Fallbacks'] as const) {
@@ -211,7 +211,7 @@ test('axe-core finds nothing in any view of the workbench', inTurn, async ({ pag
   }
 });
 
-test('axe-core finds nothing in any window and panel of the workbench', inTurn, async ({ page }) => {
+test('axe-core finds nothing in any window and panel of the workbench', inTurn(6), async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Season tabs', 'tab');
   for (const [key, name] of [

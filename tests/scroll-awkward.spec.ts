@@ -21,7 +21,7 @@ async function openStory(page: Page, project = demo): Promise<void> {
 // WCAG 2.2, 1.4.10 (reflow) and 2.4.11: a window of 1280 × 800 at 400 %.
 test(
   'in a window of 320 × 200 all words of the story page come into sight, and it never scrolls sideways',
-  inTurn,
+  inTurn(5),
   async ({ blank: page }) => {
     await openStory(page);
     await page.setViewportSize({ width: 320, height: 200 });

@@ -147,7 +147,7 @@ test('what is being typed stays, though the page is measured anew meanwhile', th
   await expect(start).not.toHaveValue(started);
 });
 
-test('what cannot be reached is told, and no number is no place', inTurn, async ({ page }) => {
+test('what cannot be reached is told, and no number is no place', inTurn(3), async ({ page }) => {
   await openStory(page);
   const start = page.getByRole('textbox', { name: 'Harvest told follows: starts at, px' });
   const before = await start.inputValue();
@@ -191,7 +191,7 @@ test(
   }
 );
 
-test('a piece is shown over the page as it stands at both ends of its range', inTurn, async ({ page }) => {
+test('a piece is shown over the page as it stands at both ends of its range', inTurn(5), async ({ page }) => {
   await openStory(page);
   const frame = await previewFrame(page);
   const toggle = page.getByRole('button', { name: 'Show both ends over the page: Harvest told follows' });
@@ -253,7 +253,7 @@ test('what sticks is shown as far apart as it travels', thorough, async ({ page 
 
 test(
   'the map shows the page to scale, scrolls it, and shows it in three other windows',
-  inTurn,
+  inTurn(7),
   async ({ page }) => {
     const bench = await openStory(page);
     await page.keyboard.press('m');

@@ -41,7 +41,7 @@ test.describe('state sheet', () => {
     await expect(summer).toHaveCSS('background-color', 'rgb(242, 239, 231)');
   });
 
-  test('takes arithmetic and units, and steps by keys', inTurn, async ({ page }) => {
+  test('takes arithmetic and units, and steps by keys', inTurn(7), async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
     const summer = bench.preview.locator('#summer-tab');
@@ -79,7 +79,7 @@ test.describe('state sheet', () => {
     await expect(bench.cell('color', 'rest')).toBeFocused();
   });
 
-  test('the first row is the part itself, drawn in each state', inTurn, async ({ page }) => {
+  test('the first row is the part itself, drawn in each state', inTurn(3), async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
     const stage = page.frameLocator('iframe[title="tab in each state"]').locator('k-stage .season-tabs-tab');
@@ -108,7 +108,7 @@ test.describe('state sheet', () => {
 
   test(
     'of what is wider than its column the beginning is drawn, large enough to be read',
-    inTurn,
+    inTurn(5),
     async ({ page }) => {
       const bench = await Bench.openDemo(page);
       await bench.pick('Welcome heading');
@@ -160,7 +160,7 @@ test.describe('state sheet', () => {
     }
   );
 
-  test('the part is drawn as it is under the condition that is looked at', inTurn, async ({ page }) => {
+  test('the part is drawn as it is under the condition that is looked at', inTurn(8), async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs', 'tab');
     await bench.view('States');
@@ -197,7 +197,7 @@ test.describe('state sheet', () => {
 
   test(
     'what is edited or drawn is seen at once, though the page fades from one state to another',
-    inTurn,
+    inTurn(6),
     async ({ page }) => {
       const bench = await Bench.openDemo(page);
       await bench.pick('Season tabs', 'tab');
@@ -225,7 +225,7 @@ test.describe('state sheet', () => {
 
   test(
     'what is set for a condition that the page is not shown in says so, and shows it',
-    inTurn,
+    inTurn(2),
     async ({ page }) => {
       const bench = await Bench.openDemo(page);
       await bench.pick('Season tabs', 'tab');
@@ -476,7 +476,7 @@ test.describe('state sheet', () => {
     await expect(bench.row('Season tabs')).toHaveAttribute('aria-selected', 'true');
   });
 
-  test('an edit at ≤ narrow holds there only', inTurn, async ({ page }) => {
+  test('an edit at ≤ narrow holds there only', inTurn(3), async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Plan heading');
     await page.getByRole('tab', { name: '≤ narrow' }).click();
@@ -489,7 +489,7 @@ test.describe('state sheet', () => {
 
   test(
     'a colour is picked with the picker, and the whole movement is one step of the history',
-    inTurn,
+    inTurn(5),
     async ({ page }) => {
       const bench = await Bench.openDemo(page);
       await bench.pick('Season tabs', 'tab');
@@ -536,21 +536,25 @@ test.describe('width and folding', () => {
     await expect(flag).toHaveAttribute('aria-valuenow', '640');
   });
 
-  test('the width is dragged, from 280 to 1920, and the page is scaled to fit', inTurn, async ({ page }) => {
-    const bench = await Bench.openDemo(page);
-    const width = page.getByRole('slider', { name: 'Width of the preview' });
-    await bench.drag(width, 240);
-    await expect(width).toHaveAttribute('aria-valuenow', '280');
-    await expect(bench.preview.getByRole('button', { name: 'Summer', exact: true })).toBeVisible();
-    expect(await bench.preview.locator('body').evaluate(() => innerWidth)).toBe(280);
-    await bench.drag(width, 1279);
-    await expect(width).toHaveAttribute('aria-valuenow', '1920');
-    const paper = (await page.locator('iframe[title^="Preview of"]').boundingBox())!;
-    expect(paper.x).toBeGreaterThanOrEqual(232);
-    expect(paper.x + paper.width).toBeLessThanOrEqual(1280);
-  });
+  test(
+    'the width is dragged, from 280 to 1920, and the page is scaled to fit',
+    inTurn(1),
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      const width = page.getByRole('slider', { name: 'Width of the preview' });
+      await bench.drag(width, 240);
+      await expect(width).toHaveAttribute('aria-valuenow', '280');
+      await expect(bench.preview.getByRole('button', { name: 'Summer', exact: true })).toBeVisible();
+      expect(await bench.preview.locator('body').evaluate(() => innerWidth)).toBe(280);
+      await bench.drag(width, 1279);
+      await expect(width).toHaveAttribute('aria-valuenow', '1920');
+      const paper = (await page.locator('iframe[title^="Preview of"]').boundingBox())!;
+      expect(paper.x).toBeGreaterThanOrEqual(232);
+      expect(paper.x + paper.width).toBeLessThanOrEqual(1280);
+    }
+  );
 
-  test('a fold width that is none is refused with the reason', inTurn, async ({ page }) => {
+  test('a fold width that is none is refused with the reason', inTurn(4), async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs');
     await bench.view('Fallbacks');

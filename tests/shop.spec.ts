@@ -11,7 +11,7 @@ import { Bench } from './support/workbench';
 
 test(
   'the demo’s shop has four tabs by four queries, readable with and without script',
-  inTurn,
+  inTurn(6),
   async ({ blank: page, browser }) => {
     const { rows } = demo.sources['catalogue' as SourceId]!;
     const { folder, problems } = await exportedDemo();
@@ -66,7 +66,7 @@ test('the demo’s questions page ends with a list from a CSV file, of those who
 
 test(
   'a project opens on one page though lists stand on others, whose code comes along',
-  inTurn,
+  inTurn(5),
   async ({ page }) => {
     await Bench.openDemo(page);
     // By its own address: only what the first page is made of is fetched before it is on show.
@@ -80,7 +80,7 @@ test(
 
 test(
   'four tabs by four queries, eight in four columns each, in sixteen actions from an empty page',
-  inTurn,
+  inTurn(8),
   async ({ page }) => {
     const bench = await Bench.openNew(page);
     const hand = new Counted();

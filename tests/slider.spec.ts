@@ -91,7 +91,7 @@ test('is dragged by the mouse, comes to rest on a slide, and what is pressed to 
 
 test(
   'goes round by moving the slides themselves: none stands twice, none is missing',
-  inTurn,
+  inTurn(3),
   async ({ blank: page }) => {
     await open(
       page,
@@ -285,7 +285,7 @@ test('without script it is a strip to scroll, and nothing that would do nothing 
   await context.close();
 });
 
-test('axe-core has nothing to say, sliding, fading and playing', inTurn, async ({ blank: page }) => {
+test('axe-core has nothing to say, sliding, fading and playing', inTurn(2), async ({ blank: page }) => {
   const all: Node['settings'][] = [
     {},
     { form: 'fade' },
@@ -323,7 +323,7 @@ test('one slide alone has nowhere to go, and says so', async ({ blank: page }) =
 
 test(
   'dots that are small pictures lead to their slides; a slide with more in it keeps its dot',
-  inTurn,
+  inTurn(7),
   async ({ blank: page }) => {
     const shown = (name: string, asset: string) =>
       make('panel', name, {}, { content: [make('image', `${name} shown`, { asset, alt: name })] });

@@ -150,14 +150,16 @@ const computedIn = (root: Locator) =>
 const isOfPage = (property: string): boolean =>
   /^(?:--|animation-(?:name|play-state)|view-timeline-name|-webkit-locale|text-size-adjust)/.test(property);
 
-for (const [name, id, given, pageId] of [
+const SNIPPETS = [
   ['tabs with columns', 'plan-a-visit', project, VISIT],
   ['two-sided cards in a slider', 'tasting', project, 'varieties'],
   ['one of every kind', 'find-us', changed(...everyKind('find-us')), VISIT]
-] as const)
+] as const;
+
+for (const [i, [name, id, given, pageId]] of SNIPPETS.entries())
   test(
     `${name}: a snippet looks as on its page in a site that says something of every element`,
-    inTurn,
+    inTurn(i),
     async ({ blank: page }) => {
       await page.setViewportSize({ width: 1280, height: 900 });
       await page.emulateMedia({ reducedMotion: 'reduce' });
@@ -203,7 +205,7 @@ test('a snippet of a site’s own type has its letters and ground from the site'
 
 test(
   'every class, id, keyframe and token of a snippet has its prefix, and axe-core has nothing to say',
-  inTurn,
+  inTurn(8),
   async ({ blank: page }) => {
     const text = await snippet('season-tabs');
     const style = /<style>([\s\S]*)<\/style>/.exec(text)![1]!;
@@ -221,7 +223,7 @@ test(
 
 test(
   'the export window makes one of the picked piece, and says what each choice of browsers costs',
-  inTurn,
+  inTurn(4),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await page.keyboard.press('Control+e');

@@ -121,7 +121,7 @@ test('every state is drawn with the values that stand below it, and everything c
 
 test(
   'what is drawn at its own size, tabs and buttons in each state, is whole in its cell',
-  inTurn,
+  inTurn(5),
   async ({ page: tab }) => {
     await tab.setContent(html());
     const { count, cut } = await tab.evaluate(() => {
@@ -158,7 +158,7 @@ test('a part is drawn on what it lies on, from which its own background stands o
 
 test(
   'a tab whose icon is another once it is chosen has that in its selected states alone',
-  inTurn,
+  inTurn(8),
   async ({ page: tab }) => {
     await tab.setContent(html());
     const shown = await tab.evaluate(() =>
@@ -173,7 +173,7 @@ test(
   }
 );
 
-test('the words of a tab stand in one line in each of its states', inTurn, async ({ page: tab }) => {
+test('the words of a tab stand in one line in each of its states', inTurn(3), async ({ page: tab }) => {
   await tab.setContent(html());
   const lines = await tab.evaluate(() =>
     [...document.querySelectorAll('.ks-season-tabs-tab[data-k-force] span[dir]')].map((words) => {
@@ -187,7 +187,7 @@ test('the words of a tab stand in one line in each of its states', inTurn, async
 
 test(
   'what a part holds is in the state it has on the page: one of the tabs is chosen',
-  inTurn,
+  inTurn(4),
   async ({ page: tab }) => {
     await tab.setContent(html());
     const grounds = await tab
@@ -200,10 +200,10 @@ test(
   }
 );
 
-for (const { id: pageId, name } of Object.values(project.pages))
+for (const [i, { id: pageId, name }] of Object.values(project.pages).entries())
   test(
     `every part of ${name} that is drawn is seen in its cell`,
-    inTurnUnless(pageId === page),
+    inTurnUnless(pageId === page, i),
     async ({ page: tab }) => {
       await tab.setContent(html(pageId));
       const { count, unseen } = await tab.evaluate(() => {
@@ -229,7 +229,7 @@ for (const { id: pageId, name } of Object.values(project.pages))
 
 test(
   'it prints on A4 with every page numbered, no line cut and no word lost',
-  inTurn,
+  inTurn(6),
   async ({ page: tab }) => {
     await tab.setContent(html());
     const { sheets, cut } = await printed(tab, 'A4');
@@ -250,7 +250,7 @@ test(
 
 test(
   'from the workbench it is shown where nothing of it can run, of the page or one piece, and saved',
-  inTurn,
+  inTurn(1),
   async ({ page: tab }) => {
     const bench = await Bench.openDemo(tab);
     await bench.pick('Season tabs');

@@ -61,7 +61,7 @@ test('in the middle of a stack everything stands in its middle, and at its end a
 
 test(
   'nothing in a stack is drawn together to nothing, whichever way it flows',
-  inTurn,
+  inTurn(8),
   async ({ blank: page }) => {
     const ways: readonly Node['settings'][] = [
       { align: 'center' },
@@ -77,24 +77,33 @@ test(
   }
 );
 
-test('a button placed by itself stands there, whatever the stack says', inTurn, async ({ blank: page }) => {
-  const project = everyKindIn({ align: 'center' });
-  const button = Object.values(project.nodes).find(({ kind }) => kind === 'button')!;
-  const at = (align: string): Command => ({ type: 'set-setting', id: button.id, key: 'align', value: align });
-  const drawn = async (align: string) => {
-    await open(page, after(project, at(align)));
-    const own = (await page.locator(partIn('export', button.id, 'root')).boundingBox())!;
-    const around = (await page.locator(partIn('export', STACK, 'root')).boundingBox())!;
-    return { before: own.x - around.x, behind: around.x + around.width - own.x - own.width };
-  };
-  expect((await drawn('start')).before).toBe(0);
-  expect((await drawn('end')).behind).toBe(0);
-  expect(await drawn('stretch')).toEqual({ before: 0, behind: 0 });
-});
+test(
+  'a button placed by itself stands there, whatever the stack says',
+  inTurn(7),
+  async ({ blank: page }) => {
+    const project = everyKindIn({ align: 'center' });
+    const button = Object.values(project.nodes).find(({ kind }) => kind === 'button')!;
+    const at = (align: string): Command => ({
+      type: 'set-setting',
+      id: button.id,
+      key: 'align',
+      value: align
+    });
+    const drawn = async (align: string) => {
+      await open(page, after(project, at(align)));
+      const own = (await page.locator(partIn('export', button.id, 'root')).boundingBox())!;
+      const around = (await page.locator(partIn('export', STACK, 'root')).boundingBox())!;
+      return { before: own.x - around.x, behind: around.x + around.width - own.x - own.width };
+    };
+    expect((await drawn('start')).before).toBe(0);
+    expect((await drawn('end')).behind).toBe(0);
+    expect(await drawn('stretch')).toEqual({ before: 0, behind: 0 });
+  }
+);
 
 test(
   'what shows other content than before is as wide as before, in the middle of a stack too',
-  inTurn,
+  inTurn(1),
   async ({ blank: page }) => {
     await open(page, everyKindIn({ align: 'center' }));
     const accordion = page.locator('details').first();

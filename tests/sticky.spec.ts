@@ -137,7 +137,7 @@ for (const [first, last, isUsual] of [
 ] as const)
   test(
     `what is worked out of stuck positions is what Chromium does, on random pages ${first} to ${last}`,
-    inTurnUnless(isUsual),
+    inTurnUnless(isUsual, 1),
     async ({ blank: page }) => {
       const { worst, stuck } = await compareStuck(page, first, last);
       // Enough of them are stuck for the comparison to mean something.
@@ -209,7 +209,7 @@ const everything = (page: Page): Promise<string[]> =>
     })
   );
 
-test('where it is switched off, and on paper, nothing of it is left', inTurn, async ({ blank: page }) => {
+test('where it is switched off, and on paper, nothing of it is left', inTurn(6), async ({ blank: page }) => {
   const without = changed(insertGuide);
   for (const [width, medium] of [
     [390, 'screen'],
@@ -308,7 +308,7 @@ const computedIn = (frame: Frame, selectors: readonly string[], resolved: readon
 
 test(
   'what is resolved of a piece that is stuck, and of its parts, is what Chromium computes, in page and preview',
-  inTurn,
+  inTurn(3),
   async ({ page }) => {
     const project = stickingQuotation();
     expect(resolvedIn(project, 'stuck')).not.toEqual(resolvedIn(project, 'rest'));
@@ -376,7 +376,7 @@ test('a side column sticks 150 px from the top and not where it is narrow, in fi
   await expect(page.getByText(/narrow 390 off/)).toBeVisible();
 });
 
-test('travel at other widths is found out for whichever page is looked at', inTurn, async ({ page }) => {
+test('travel at other widths is found out for whichever page is looked at', inTurn(2), async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Header');
   await bench.view('Behaviour');
@@ -391,7 +391,7 @@ test('travel at other widths is found out for whichever page is looked at', inTu
 
 test(
   'where the page ends before what sticks has been carried, it says how far that is, as Chromium has it',
-  inTurn,
+  inTurn(1),
   async ({ page }) => {
     // Nothing stands below what it sticks in.
     const project = changed({ type: 'remove', ids: ['what-comes-of-it' as NodeId] });

@@ -25,7 +25,7 @@ async function takenAway(page: Page): Promise<string> {
 
 test(
   'storage forbidden from the start: told in every view, one can work, and take the work away',
-  inTurn,
+  inTurn(4),
   async ({ page }) => {
     await page.addInitScript(() => {
       // What a browser does whose user blocks the data of all sites.

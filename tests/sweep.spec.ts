@@ -141,7 +141,7 @@ const LONG = 'Seedlingorchardkeepersassociationmembership';
 
 test(
   'in windows of three heights the worst is told, with the height where that matters, as Chromium has it',
-  inTurn,
+  inTurn(8),
   async ({ page }) => {
     const project = after(smallPage(), {
       type: 'set-style',
@@ -186,7 +186,7 @@ test(
 
 test(
   'what makes the page scroll sideways is named, shown at its worst, found, and gone once it is mended',
-  inTurn,
+  inTurn(6),
   async ({ page }) => {
     const bench = await swept(page, smallPage(make('button', 'Wide button', { label: LONG })));
     const lane = page.locator('[data-lane^="sideways"]');
@@ -220,7 +220,7 @@ test(
   }
 );
 
-test('a fix is looked at over all widths before it is taken', inTurn, async ({ page }) => {
+test('a fix is looked at over all widths before it is taken', inTurn(7), async ({ page }) => {
   await swept(page, smallPage(seasonTabs));
   const lane = page.locator('[data-lane^="wrapped season-tabs"]');
   await expect(lane).toContainText(/Season tabs, .* wraps its labels/);
@@ -237,7 +237,7 @@ test('a fix is looked at over all widths before it is taken', inTurn, async ({ p
 
 test(
   'texts that are longer, spaced out or twice as large are tried, and break more',
-  inTurn,
+  inTurn(2),
   async ({ page }) => {
     await swept(page, smallPage());
     const oneLine = async () => (await runsOf(page, 'heading welcome-heading root')).at(-1)!;
@@ -256,26 +256,32 @@ test(
   }
 );
 
-test('what is seen of the rows of a list is said of the piece they are made of', inTurn, async ({ page }) => {
-  const words = (name: string) => make('button', name, { label: name });
-  const filled = smallPage(make('stack', 'Sorts', {}, { content: [words('Sort')] }));
-  const change = (id: string, more: Partial<Node>) => ({ [id]: { ...filled.nodes[id as NodeId]!, ...more } });
-  const rows = ['Pippin', LONG, `${LONG}s`].map((sort) => ({ sort }));
-  const nodes = {
-    ...filled.nodes,
-    ...change('sorts', { rows }),
-    ...change('sort', { binds: { label: { column: 'sort' } } })
-  };
-  const bench = await swept(page, { ...filled, nodes });
-  const lane = page.locator('[data-lane^="sideways"]');
-  await expect(lane).toHaveCount(1);
-  await expect(lane).toContainText('Sort makes the page scroll sideways');
-  await lane.getByRole('button', { name: /makes the page scroll sideways, 280 to/ }).click();
-  await expect(bench.row('Sort')).toHaveAttribute('aria-selected', 'true');
-});
+test(
+  'what is seen of the rows of a list is said of the piece they are made of',
+  inTurn(2),
+  async ({ page }) => {
+    const words = (name: string) => make('button', name, { label: name });
+    const filled = smallPage(make('stack', 'Sorts', {}, { content: [words('Sort')] }));
+    const change = (id: string, more: Partial<Node>) => ({
+      [id]: { ...filled.nodes[id as NodeId]!, ...more }
+    });
+    const rows = ['Pippin', LONG, `${LONG}s`].map((sort) => ({ sort }));
+    const nodes = {
+      ...filled.nodes,
+      ...change('sorts', { rows }),
+      ...change('sort', { binds: { label: { column: 'sort' } } })
+    };
+    const bench = await swept(page, { ...filled, nodes });
+    const lane = page.locator('[data-lane^="sideways"]');
+    await expect(lane).toHaveCount(1);
+    await expect(lane).toContainText('Sort makes the page scroll sideways');
+    await lane.getByRole('button', { name: /makes the page scroll sideways, 280 to/ }).click();
+    await expect(bench.row('Sort')).toHaveAttribute('aria-selected', 'true');
+  }
+);
 
 // With the letters of this machine the row is short by a 64th of a px at one width: it wraps there all the same.
-test('labels fit from the width on at which the sweep sees them in one row', inTurn, async ({ page }) => {
+test('labels fit from the width on at which the sweep sees them in one row', inTurn(4), async ({ page }) => {
   const bench = await Bench.openNew(page);
   await page.keyboard.press('a');
   await page.keyboard.type('tabs');
@@ -300,7 +306,7 @@ test('labels fit from the width on at which the sweep sees them in one row', inT
 
 test(
   'the command line finds the same over all widths, and says where there is no browser for it',
-  inTurn,
+  inTurn(5),
   async ({ page }) => {
     const content = [
       make('heading', 'Title', { text: 'Members', level: '1' }),
@@ -392,7 +398,7 @@ test('everything that breaks on a page with three faults is found and mended in 
 
 test(
   'words that come to lie over others are named, with the widths at which they do',
-  inTurn,
+  inTurn(7),
   async ({ page }) => {
     const layer = (name: string, place: string) =>
       make(
@@ -498,7 +504,7 @@ test(
 
 test(
   'sections that were edited are looked at alone, and all that is told is what the whole page tells',
-  inTurn,
+  inTurn(3),
   async ({ page }) => {
     // Words that cannot be broken, so that headings, labels and the width of the page all have something to tell.
     const heading = make('heading', 'Welcome heading', {
@@ -549,7 +555,7 @@ test(
 
 test(
   'words that are cut are named, and what mends them is looked at before it is taken',
-  inTurn,
+  inTurn(1),
   async ({ page }) => {
     // A section whose picture drifts cuts what sticks out of it.
     const project = after(smallPage(make('button', 'Wide', { label: LONG })), {

@@ -212,46 +212,50 @@ test.describe('Timing', () => {
     return bench;
   }
 
-  test('bars in ms: their ends and starts are dragged, and follow arrow keys', inTurn, async ({ page }) => {
-    const bench = await open(page);
-    const bar = page.getByRole('slider', { name: 'New panel in, length' });
-    await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');
-    const box = (await bar.boundingBox())!;
-    const ruler = (await page.getByRole('slider', { name: 'Playhead' }).boundingBox())!;
-    const perMs =
-      ruler.width /
-      Number(await page.getByRole('slider', { name: 'Playhead' }).getAttribute('aria-valuemax'));
-    await page.mouse.move(box.x + box.width - 3, box.y + 8);
-    await page.mouse.down();
-    await page.mouse.move(box.x + box.width - 3 + 100 * perMs, box.y + 8, { steps: 5 });
-    await page.mouse.up();
-    await expect(bar).toHaveAttribute('aria-valuetext', '340 ms from 120 ms');
-    await page.mouse.move(box.x + 20, box.y + 8);
-    await page.mouse.down();
-    await page.mouse.move(box.x + 20 + 50 * perMs, box.y + 8, { steps: 5 });
-    await page.mouse.up();
-    await expect(bar).toHaveAttribute('aria-valuetext', '340 ms from 170 ms');
-    await bar.focus();
-    await page.keyboard.press('Shift+ArrowLeft');
-    await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 170 ms');
-    expect(
-      await bench.preview
-        .locator('.season-tabs')
-        .evaluate((root) => getComputedStyle(root.querySelector('#summer')!).animationName)
-    ).toBe('none');
-    await page
-      .getByRole('row')
-      .first()
-      .waitFor({ state: 'detached' })
-      .catch(() => {});
-    await bench.row('Season tabs').click();
-    for (let i = 0; i < 3; i += 1) await page.keyboard.press('Control+z');
-    await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');
-  });
+  test(
+    'bars in ms: their ends and starts are dragged, and follow arrow keys',
+    inTurn(8),
+    async ({ page }) => {
+      const bench = await open(page);
+      const bar = page.getByRole('slider', { name: 'New panel in, length' });
+      await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');
+      const box = (await bar.boundingBox())!;
+      const ruler = (await page.getByRole('slider', { name: 'Playhead' }).boundingBox())!;
+      const perMs =
+        ruler.width /
+        Number(await page.getByRole('slider', { name: 'Playhead' }).getAttribute('aria-valuemax'));
+      await page.mouse.move(box.x + box.width - 3, box.y + 8);
+      await page.mouse.down();
+      await page.mouse.move(box.x + box.width - 3 + 100 * perMs, box.y + 8, { steps: 5 });
+      await page.mouse.up();
+      await expect(bar).toHaveAttribute('aria-valuetext', '340 ms from 120 ms');
+      await page.mouse.move(box.x + 20, box.y + 8);
+      await page.mouse.down();
+      await page.mouse.move(box.x + 20 + 50 * perMs, box.y + 8, { steps: 5 });
+      await page.mouse.up();
+      await expect(bar).toHaveAttribute('aria-valuetext', '340 ms from 170 ms');
+      await bar.focus();
+      await page.keyboard.press('Shift+ArrowLeft');
+      await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 170 ms');
+      expect(
+        await bench.preview
+          .locator('.season-tabs')
+          .evaluate((root) => getComputedStyle(root.querySelector('#summer')!).animationName)
+      ).toBe('none');
+      await page
+        .getByRole('row')
+        .first()
+        .waitFor({ state: 'detached' })
+        .catch(() => {});
+      await bench.row('Season tabs').click();
+      for (let i = 0; i < 3; i += 1) await page.keyboard.press('Control+z');
+      await expect(bar).toHaveAttribute('aria-valuetext', '240 ms from 120 ms');
+    }
+  );
 
   test(
     'a curve by name, by text, by its handles, and as a spring with its peak and when it is still',
-    inTurn,
+    inTurn(3),
     async ({ page }) => {
       await open(page);
       await page.getByRole('button', { name: /New panel in/ }).click();
@@ -278,7 +282,7 @@ test.describe('Timing', () => {
 
   test(
     'a time or an easing that cannot be is refused at its field, with the reason',
-    inTurn,
+    inTurn(6),
     async ({ page }) => {
       await open(page);
       await page.getByRole('button', { name: /New panel in/ }).click();
@@ -374,37 +378,41 @@ test.describe('Timing', () => {
     }
   );
 
-  test('a movement takes its length and easing from tokens, and follows them', inTurn, async ({ page }) => {
-    const bench = await Bench.openDemo(page);
-    await page.keyboard.press('Shift+T');
-    const panel = page.getByRole('dialog', { name: 'Tokens' });
-    for (const [type, name, value] of [
-      ['duration', 'Quick', '180ms'],
-      ['easing', 'Calm', 'cubic-bezier(0.2, 0, 0, 1)']
-    ] as const) {
-      await panel.getByRole('combobox', { name: 'Type of the new token' }).selectOption({ label: type });
-      await panel.getByRole('textbox', { name: 'Name of the new token' }).fill(name);
-      await panel.getByRole('textbox', { name: 'Value of the new token' }).fill(value);
+  test(
+    'a movement takes its length and easing from tokens, and follows them',
+    inTurn(4),
+    async ({ page }) => {
+      const bench = await Bench.openDemo(page);
+      await page.keyboard.press('Shift+T');
+      const panel = page.getByRole('dialog', { name: 'Tokens' });
+      for (const [type, name, value] of [
+        ['duration', 'Quick', '180ms'],
+        ['easing', 'Calm', 'cubic-bezier(0.2, 0, 0, 1)']
+      ] as const) {
+        await panel.getByRole('combobox', { name: 'Type of the new token' }).selectOption({ label: type });
+        await panel.getByRole('textbox', { name: 'Name of the new token' }).fill(name);
+        await panel.getByRole('textbox', { name: 'Value of the new token' }).fill(value);
+        await page.keyboard.press('Enter');
+      }
+      await bench.pick('Season tabs');
+      await bench.view('Timing');
+      await page.locator('.bars button.name').filter({ hasText: 'New panel in' }).click();
+      await page.getByRole('combobox', { name: 'Length from' }).selectOption({ label: 'Quick' });
+      await page.getByRole('combobox', { name: 'Easing', exact: true }).selectOption({ label: 'Calm' });
+      await expect(page.getByRole('textbox', { name: 'Length', exact: true })).toHaveValue('180 ms');
+      await expect(page.getByRole('textbox', { name: 'Easing as text' })).toHaveValue(
+        'cubic-bezier(0.2, 0, 0, 1)'
+      );
+      await panel.getByRole('textbox', { name: 'Value of Quick' }).fill('0.32s');
       await page.keyboard.press('Enter');
+      await expect(page.getByRole('textbox', { name: 'Length', exact: true })).toHaveValue('320 ms');
+      await expect(page.getByRole('combobox', { name: 'Length from' })).toHaveValue(/quick/);
+      // Set by hand it goes its own way.
+      await page.getByRole('textbox', { name: 'Length', exact: true }).fill('240');
+      await page.keyboard.press('Tab');
+      await expect(page.getByRole('combobox', { name: 'Length from' })).toHaveValue('');
     }
-    await bench.pick('Season tabs');
-    await bench.view('Timing');
-    await page.locator('.bars button.name').filter({ hasText: 'New panel in' }).click();
-    await page.getByRole('combobox', { name: 'Length from' }).selectOption({ label: 'Quick' });
-    await page.getByRole('combobox', { name: 'Easing', exact: true }).selectOption({ label: 'Calm' });
-    await expect(page.getByRole('textbox', { name: 'Length', exact: true })).toHaveValue('180 ms');
-    await expect(page.getByRole('textbox', { name: 'Easing as text' })).toHaveValue(
-      'cubic-bezier(0.2, 0, 0, 1)'
-    );
-    await panel.getByRole('textbox', { name: 'Value of Quick' }).fill('0.32s');
-    await page.keyboard.press('Enter');
-    await expect(page.getByRole('textbox', { name: 'Length', exact: true })).toHaveValue('320 ms');
-    await expect(page.getByRole('combobox', { name: 'Length from' })).toHaveValue(/quick/);
-    // Set by hand it goes its own way.
-    await page.getByRole('textbox', { name: 'Length', exact: true }).fill('240');
-    await page.keyboard.press('Tab');
-    await expect(page.getByRole('combobox', { name: 'Length from' })).toHaveValue('');
-  });
+  );
 
   test('slow motion runs at a quarter', thorough, async ({ page }) => {
     await open(page);

@@ -58,42 +58,46 @@ test('what was saved is there after the tab is killed in the middle of work', th
   await expect(new Bench(again).preview.getByRole('tab', { name: 'Kept for sure' })).toBeVisible();
 });
 
-test('the history goes to any point, and a named version can be gone back to', inTurn, async ({ page }) => {
-  const bench = await Bench.openDemo(page);
-  await bench.pick('Season tabs');
-  await bench.view('Fill');
-  for (const [n, label] of [
-    [1, 'One'],
-    [2, 'Two'],
-    [3, 'Three']
-  ] as const)
-    await page.getByRole('textbox', { name: `Label ${n}`, exact: true }).fill(label);
-  await bench.row('Season tabs').click();
-  await page.keyboard.press('h');
-  const history = page.getByRole('dialog', { name: 'History' });
-  await history.getByRole('textbox', { name: 'Name of the version' }).fill('Three renamed');
-  await history.getByRole('button', { name: 'Keep version' }).click();
-  await expect(history.getByText('Three renamed')).toBeVisible();
-  await history.getByRole('button', { name: /Rename to One/ }).click();
-  await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Summer', 'Harvest', 'Wassail']);
-  await history.getByRole('button', { name: /Rename to Three/ }).click();
-  await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Two', 'Three', 'Wassail']);
-  await history.getByRole('button', { name: 'As it was opened first' }).click();
-  await expect(bench.preview.getByRole('tab')).toHaveText(['Blossom', 'Summer', 'Harvest', 'Wassail']);
-  await history.getByRole('button', { name: /^Three renamed/ }).click();
-  await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Two', 'Three', 'Wassail']);
-  await bench.saved();
-  await bench.reopen();
-  await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Two', 'Three', 'Wassail']);
-  await bench.row('Season tabs').click();
-  await page.keyboard.press('Control+z');
-  await expect(bench.preview.getByRole('tab')).toHaveText(['Blossom', 'Summer', 'Harvest', 'Wassail']);
-});
+test(
+  'the history goes to any point, and a named version can be gone back to',
+  inTurn(7),
+  async ({ page }) => {
+    const bench = await Bench.openDemo(page);
+    await bench.pick('Season tabs');
+    await bench.view('Fill');
+    for (const [n, label] of [
+      [1, 'One'],
+      [2, 'Two'],
+      [3, 'Three']
+    ] as const)
+      await page.getByRole('textbox', { name: `Label ${n}`, exact: true }).fill(label);
+    await bench.row('Season tabs').click();
+    await page.keyboard.press('h');
+    const history = page.getByRole('dialog', { name: 'History' });
+    await history.getByRole('textbox', { name: 'Name of the version' }).fill('Three renamed');
+    await history.getByRole('button', { name: 'Keep version' }).click();
+    await expect(history.getByText('Three renamed')).toBeVisible();
+    await history.getByRole('button', { name: /Rename to One/ }).click();
+    await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Summer', 'Harvest', 'Wassail']);
+    await history.getByRole('button', { name: /Rename to Three/ }).click();
+    await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Two', 'Three', 'Wassail']);
+    await history.getByRole('button', { name: 'As it was opened first' }).click();
+    await expect(bench.preview.getByRole('tab')).toHaveText(['Blossom', 'Summer', 'Harvest', 'Wassail']);
+    await history.getByRole('button', { name: /^Three renamed/ }).click();
+    await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Two', 'Three', 'Wassail']);
+    await bench.saved();
+    await bench.reopen();
+    await expect(bench.preview.getByRole('tab')).toHaveText(['One', 'Two', 'Three', 'Wassail']);
+    await bench.row('Season tabs').click();
+    await page.keyboard.press('Control+z');
+    await expect(bench.preview.getByRole('tab')).toHaveText(['Blossom', 'Summer', 'Harvest', 'Wassail']);
+  }
+);
 
 test.describe('looks and tokens', () => {
   test(
     'a state is forced in the preview and never exported; a look is copied to another state and part',
-    inTurn,
+    inTurn(8),
     async ({ page }) => {
       const bench = await Bench.openDemo(page);
       await bench.pick('Summer', 'tab');
@@ -141,7 +145,7 @@ test.describe('looks and tokens', () => {
     await expect(page.getByLabel('Text of style.css')).toContainText('#7a1020');
   });
 
-  test('icons are found by what they mean', inTurn, async ({ page }) => {
+  test('icons are found by what they mean', inTurn(4), async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Harvest');
     await bench.view('Fill');
@@ -167,7 +171,7 @@ test.describe('looks and tokens', () => {
 
 test(
   'a type style is saved from one heading, given to another by name, and both follow it',
-  inTurn,
+  inTurn(2),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     const heading = (text: string) => bench.preview.getByRole('heading', { name: text });

@@ -60,7 +60,7 @@ test('one round says what rests, what is read and what is gone too soon; each ge
 
 test(
   'the slide one picks is the one that is seen, and what is tuned does not play',
-  inTurn,
+  inTurn(8),
   async ({ page }) => {
     const bench = new Bench(page);
     await bench.importProject(playing);
@@ -306,7 +306,7 @@ test.describe('jobs, counted', () => {
 
 test(
   'a file that is no picture is told by name, and those that are come in all the same',
-  inTurn,
+  inTurn(1),
   async ({ page }) => {
     const bench = await Bench.openNew(page);
     await bench.insert('gallery');

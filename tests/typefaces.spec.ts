@@ -53,7 +53,7 @@ const made = (late: 'changes' | null = null) =>
 
 test(
   'a typeface goes along with the letters of the page, and Chromium draws it',
-  inTurn,
+  inTurn(3),
   async ({ blank: page }) => {
     const { url, files, problems, folder } = await made('changes');
     expect(problems).toEqual([]);
@@ -116,7 +116,7 @@ async function late(page: Page, late: 'changes' | null) {
   return { before, after: await boxes(), shift: shifts.reduce((sum, each) => sum + each, 0) };
 }
 
-test('is asked for first where it is drawn from the start or not at all', inTurn, async ({ page }) => {
+test('is asked for first where it is drawn from the start or not at all', inTurn(8), async ({ page }) => {
   const { url, files } = await made();
   expect(files.get('index.html')).toContain(
     '<link rel="preload" href="assets/fraunces.woff2" as="font" crossorigin="anonymous">'
@@ -146,7 +146,7 @@ test('where the page changes over to it, less than a thousandth shifts', thoroug
 
 test(
   'is added by hand, used on the page, and drawn in the preview; what is none is refused',
-  inTurn,
+  inTurn(6),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await page.keyboard.press('Shift+T');

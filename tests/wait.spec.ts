@@ -127,7 +127,7 @@ test('says that readers are taken away before they have read, and how long that 
 
 test(
   'a wait of three hours is taken, a longer and a negative one are refused with the reason',
-  inTurn,
+  inTurn(3),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Press house');

@@ -67,7 +67,7 @@ test('panels are added, duplicated, moved, removed and renamed in one list', asy
 
 test(
   'the piece that is inserted by A, by Ctrl K and by the button stands where the selection is',
-  inTurn,
+  inTurn(4),
   async ({ page }) => {
     const bench = await Bench.openNew(page);
     await bench.row('First section').click();
@@ -181,7 +181,7 @@ test('picking a hidden panel in the outline opens it in the preview', async ({ p
   await expect(bench.preview.getByText('Pick, sort and press')).toBeVisible();
 });
 
-test('rich text is written with bold, links and lists, and stays clean', inTurn, async ({ page }) => {
+test('rich text is written with bold, links and lists, and stays clean', inTurn(5), async ({ page }) => {
   const bench = await Bench.openNew(page);
   await bench.row('First section').click();
   await bench.insert('rich text');
@@ -205,7 +205,7 @@ test('rich text is written with bold, links and lists, and stays clean', inTurn,
 
 test(
   'text is written in the page itself, by double click and by Enter, and is one step of the history',
-  inTurn,
+  inTurn(7),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     const words = bench.preview.locator('.welcome-text');
@@ -304,7 +304,7 @@ test(
   }
 );
 
-test('the outline is filtered by name, with what each piece stands in', inTurn, async ({ page }) => {
+test('the outline is filtered by name, with what each piece stands in', inTurn(1), async ({ page }) => {
   const bench = await Bench.openDemo(page);
   const all = (await bench.outline()).length;
   const filter = page.getByRole('searchbox', { name: 'Filter the outline' });
@@ -342,7 +342,7 @@ test('a page of 600 pieces comes in portions, and is whole and in order', thorou
 
 test(
   'F6 goes from one part of the window to the next, also out of a field and out of the preview, and back',
-  inTurn,
+  inTurn(8),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await bench.pick('Season tabs');
@@ -386,7 +386,7 @@ test(
   }
 );
 
-test('Tab goes through the preview and on to what comes after it, and back', inTurn, async ({ page }) => {
+test('Tab goes through the preview and on to what comes after it, and back', inTurn(2), async ({ page }) => {
   const bench = await Bench.openNew(page);
   await bench.insert('tabs');
   await expect(bench.preview.getByRole('tab')).toHaveCount(3);
@@ -491,7 +491,7 @@ test(
 
 test(
   'what is put onto a dark ground comes with words that can be read there, as one step',
-  inTurn,
+  inTurn(6),
   async ({ page }) => {
     const bench = await Bench.openNew(page);
     await bench.pick('First section');

@@ -94,7 +94,7 @@ test('the tools never cover the line that is written, nor the ones beside it', t
   }
 });
 
-test('the tools beside a text cover neither it nor the piece above it', inTurn, async ({ page }) => {
+test('the tools beside a text cover neither it nor the piece above it', inTurn(1), async ({ page }) => {
   const bench = await Bench.openDemo(page);
   await bench.pick('Welcome text');
   await page.keyboard.press('Enter');
@@ -111,7 +111,7 @@ test('the tools beside a text cover neither it nor the piece above it', inTurn, 
 
 test(
   'words in a side panel are written where they stand, after another piece of it was picked',
-  inTurn,
+  inTurn(2),
   async ({ page }) => {
     const bench = await Bench.openDemo(page);
     await page.getByRole('combobox', { name: 'Page', exact: true }).selectOption({ label: 'Questions' });
