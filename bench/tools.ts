@@ -139,8 +139,12 @@ export async function editsOf(
     const { start, seen, pace } = await target.evaluate(
       (types: boolean) =>
         new Promise<{ start: number; seen: Seen[]; pace: number }>((resolve, reject) => {
-          setTimeout(() => reject(new Error('no patch within 5 s')), 5000);
           const seen = (window as unknown as { seen: Seen[] }).seen;
+          setTimeout(() => {
+            const names = seen.map(({ name }) => name).join(', ') || 'nothing';
+            const at = document.activeElement?.outerHTML.slice(0, 200);
+            reject(new Error(`no patch within 5 s; seen: ${names}; the focus is on ${at}`));
+          }, 5000);
           requestAnimationFrame(() => {
             seen.length = 0;
             const from = performance.now();
