@@ -81,19 +81,25 @@ describe('text over a picture', () => {
     expect(about(lighter)).toHaveLength(1);
   });
 
-  it('is not mended by a layer that would spoil other words on it', () => {
-    const note = makeWith({ exactIds: true })('text', 'Note', { html: '<p>Free to all</p>' });
-    const bare: Command = { type: 'remove', ids: ['tabs'] };
-    const light = over(['#d8d8d8ff', '#f4f4f4ff'], white('heading'), bare);
-    const alone = about(light)[0]!.fix!;
-    const project = after(light, {
-      type: 'insert',
-      fragment: note,
-      at: { parent: 'section', slot: 'content', index: 0 }
-    });
-    expect([alone.label, about(project, 'note')]).toEqual([expect.stringContaining('% black'), []]);
-    expect(about(after(project, ...(alone.commands as Command[])), 'note')).toHaveLength(1);
-    const mended = after(project, ...(about(project)[0]!.fix!.commands as Command[]));
+  it('is not mended by a layer that would spoil other words on it, and says which', () => {
+    const light = over(['#d8d8d8ff', '#f4f4f4ff'], white('heading'), { type: 'remove', ids: ['tabs'] });
+    const withNote = (project: Project, name: string) =>
+      after(project, {
+        type: 'insert',
+        fragment: makeWith({ exactIds: true })('text', name, { html: '<p>Free to all</p>' }),
+        at: { parent: 'section', slot: 'content', index: 0 }
+      });
+    const [alone] = about(light);
+    expect(alone!.fix!.label).toContain('% black');
+    expect(alone!.cause).not.toContain('would do');
+    const project = withNote(light, 'Note');
+    expect(about(project, 'note')).toEqual([]);
+    expect(about(after(project, ...(alone!.fix!.commands as Command[])), 'note')).toHaveLength(1);
+    const [finding] = about(project);
+    const veil = alone!.fix!.label.match(/\d+ % black/)![0];
+    expect(finding!.cause).toContain(`${veil} behind it would do, but would make Note hard to read.`);
+    expect(about(withNote(project, 'Hours'))[0]!.cause).toContain('2 others hard to read, among them Hours.');
+    const mended = after(project, ...(finding!.fix!.commands as Command[]));
     expect([...about(mended), ...about(mended, 'note')]).toEqual([]);
   });
 

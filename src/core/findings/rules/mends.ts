@@ -71,28 +71,48 @@ const readableOn = (registry: Registry, project: Project, owner: NodeId): readon
     .flatMap((id) => wordsOf(registry, project, nodeOf(project, id)))
     .filter((place) => canBeRead(registry, project, place));
 
+/** What a veil does for words that cannot be read over a picture. */
+export interface Veiled {
+  /** Lays the thinnest that does; null where none does, or each would spoil other words on the picture. */
+  readonly mend: Fix | null;
+  /** Why the thinnest is not offered, as a sentence; null where it is, or none would do. */
+  readonly whyNot: string | null;
+}
+
+const nameOf = ({ colour, percent }: Veil): string =>
+  `${percent} % ${colour === '#000000' ? 'black' : 'white'}`;
+
 /**
- * The least opacity, in whole percent, of a black or white layer over the picture at which the text can be read; null
- * where none is, or each would spoil other words on the picture.
+ * The least opacity, in whole percent, of a black or white layer over the picture at which the text can be read, and
+ * all other words on the picture still can.
  */
-export function maybeVeil(registry: Registry, project: Project, place: Place): Fix | null {
+export function veiled(registry: Registry, project: Project, place: Place): Veiled {
   const [owner, lay] = maybeVeiler(registry, project, place) ?? [];
-  if (!owner || !lay) return null;
-  const areRead = (veil: Veil, places: readonly Place[]) => {
+  if (!owner || !lay) return { mend: null, whyNot: null };
+  const unread = (veil: Veil, places: readonly Place[]) => {
     const after = maybeAfter(registry, project, lay(veil));
-    return after !== null && places.every((each) => canBeRead(registry, after, each));
+    return after ? places.filter((each) => !canBeRead(registry, after, each)) : places;
   };
   const others = readableOn(registry, project, owner);
-  const found = (['#000000', '#ffffff'] as const).map((colour) =>
-    maybeThinnest(colour, (veil) => areRead(veil, [place]))
-  );
-  const [best] = compact(found)
-    .filter((veil) => areRead(veil, others))
-    .toSorted((one, other) => one.percent - other.percent);
-  if (!best) return null;
-  const name = best.colour === '#000000' ? 'black' : 'white';
-  const label = `Lay ${best.percent} % ${name} behind the words, in ${nodeOf(project, owner).name}`;
-  return { label, commands: lay(best) };
+  const found = (['#000000', '#ffffff'] as const)
+    .map((colour) => maybeThinnest(colour, (veil) => unread(veil, [place]).length === 0))
+    .map((veil) => veil && { veil, spoilt: unread(veil, others) });
+  const thinnest = compact(found).toSorted((one, other) => one.veil.percent - other.veil.percent);
+  const best = thinnest.find(({ spoilt }) => spoilt.length === 0);
+  if (!best) return { mend: null, whyNot: maybeWhyNot(thinnest) };
+  const label = `Lay ${nameOf(best.veil)} behind the words, in ${nodeOf(project, owner).name}`;
+  return { mend: { label, commands: lay(best.veil) }, whyNot: null };
+}
+
+/** Which words the thinnest of some veils would spoil; null where there is no veil. */
+function maybeWhyNot([thinnest]: readonly { veil: Veil; spoilt: readonly Place[] }[]): string | null {
+  if (!thinnest) return null;
+  const { veil, spoilt } = thinnest;
+  const [{ node, where }] = spoilt as [Place];
+  const one = `${node.name}${where}`;
+  const count = new Set(spoilt.map((each) => each.node)).size;
+  const what = count > 1 ? `${count} others hard to read, among them ${one}` : `${one} hard to read`;
+  return `${nameOf(veil)} behind it would do, but would make ${what}.`;
 }
 
 type CellOf = { readonly id: NodeId } & Pick<Place, 'part' | 'state' | 'condition'>;

@@ -5,6 +5,7 @@ import { contrastOverItems, type ItemContrast } from '../../cascade/slides';
 import { statesUnderFocus } from '../../cascade/states';
 import { maybeColourIn } from '../../colour/contrast';
 import { FAINT } from '../../colour/difference';
+import { compact } from '../../data/compact';
 import { type FindingRule, type Remark, error, warning } from '../../kinds/finding';
 import type { Registry } from '../../kinds/registry';
 import type { Node, Project, StateName } from '../../project/types';
@@ -12,10 +13,10 @@ import {
   maybeChangeMend,
   maybeColourMend,
   maybeRingMend,
-  maybeVeil,
   ringContrastIn,
   RING_LEAST,
-  TEXT_LEAST
+  TEXT_LEAST,
+  veiled
 } from './mends';
 import {
   at,
@@ -40,11 +41,6 @@ const ratioText = (ratio: Ratio): string =>
 const ON_COLOUR = `Text needs ${TEXT_LEAST} : 1 against what is behind it. Make one of the two colours darker or lighter.`;
 const ON_PICTURE = `Text needs ${TEXT_LEAST} : 1 against the lightest and the darkest of the picture. A layer of colour between the two brings them closer together.`;
 
-function maybeTextMend(registry: Registry, project: Project, place: Place, ratio: Ratio): Remark['fix'] {
-  const veil = isMixed(ratio) ? maybeVeil(registry, project, place) : null;
-  return veil ?? maybeColourMend(registry, project, place);
-}
-
 /** What cannot be read well, without its mend, which is looked for where it really is wrong. */
 function hardToRead({ node, part, label, where }: Place, ratio: Ratio): Remark {
   const number = ratioText(ratio);
@@ -56,6 +52,15 @@ function hardToRead({ node, part, label, where }: Place, ratio: Ratio): Remark {
     sentence: `The ${label} of ${node.name} cannot be read well${onPicture}${where}: ${number}`,
     cause: isMixed(ratio) ? ON_PICTURE : ON_COLOUR
   });
+}
+
+/** With the way to mend it, and why another that one may think of is not offered. */
+function withMend(registry: Registry, project: Project, place: Place, ratio: Ratio): Remark {
+  const said = hardToRead(place, ratio);
+  const none = { mend: null, whyNot: null };
+  const { mend, whyNot } = isMixed(ratio) ? veiled(registry, project, place) : none;
+  const fix = mend ?? maybeColourMend(registry, project, place);
+  return { ...said, cause: compact([said.cause, whyNot]).join(' '), fix };
 }
 
 /** Over pictures that change, which of them is the worst, and over how many it is too little. */
@@ -102,7 +107,7 @@ export const textContrastRule = (registry: Registry): FindingRule => ({
     return [...places, ...onlyThere(registry, project, node)].flatMap((place) => {
       const ratio = maybeTooLittle(registry, project, place);
       if (!ratio) return [];
-      const said = { ...hardToRead(place, ratio), fix: maybeTextMend(registry, project, place, ratio) };
+      const said = withMend(registry, project, place, ratio);
       return [withWorst(said, contrastOverItems(registry, project, at(place)))];
     });
   }
