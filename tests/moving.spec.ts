@@ -372,6 +372,18 @@ test('how far one has read is a bar that grows with the page', async ({ blank: p
   expect(await share()).toBeCloseTo(0.5, 2);
 });
 
+test('nothing has been read of a page while it has nothing to scroll, as while it comes', async ({
+  blank: page
+}) => {
+  const top = make('section', 'Top', {}, { content: [make('progress', 'Read so far')] });
+  await open(page, createProject('Short', make('page', 'Page', {}, { sections: [top] })));
+  await drawn(page);
+  const widths = ['root', 'bar'].map(
+    async (part) => (await page.locator(at('read-so-far', part)).boundingBox())!.width
+  );
+  expect(await Promise.all(widths)).toEqual([1280, 0]);
+});
+
 test('a page that moves with the scroll asks for no work while it rests, and for no script where all have timelines', async ({
   blank: page
 }) => {

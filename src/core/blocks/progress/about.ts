@@ -9,5 +9,10 @@ export const about: KindAbout = {
   category: 'block',
   icon: 'M2 6h12v4H2zM2 6h7v4H2z',
   insertable: true,
-  keyframes: { 'k-read': { at: 'from', declarations: ['transform: scaleX(0);'] } }
+  keyframes: {
+    'k-read': [
+      { at: 'from', declarations: ['transform: scaleX(0);'] },
+      { at: 'to', declarations: ['transform: none;'] }
+    ]
+  }
 };

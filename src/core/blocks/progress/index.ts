@@ -70,6 +70,8 @@ export const progress: Kind = {
       rule(ctx.sel('root'), { display: 'none' }, 'print'),
       rule(ctx.sel('bar'), { height: '100%', 'transform-origin': '0 50%' }),
       rule(fromRight(ctx.sel('bar')), { 'transform-origin': '100% 50%' }),
+      // A timeline moves nothing while there is nothing to scroll, as on a long page of which little has come yet.
+      rule(ctx.sel('bar'), { transform: 'scaleX(0)' }, 'timeline', 'used'),
       ...tied(ctx.sel('bar'), {
         names: ['k-read'],
         easing: 'linear',
