@@ -14,7 +14,7 @@ const boxes = (all: Readonly<Record<string, Partial<Box>>>): Facts => ({
   boxes: new Map(Object.entries(all).map(([node, box]) => [node as NodeId, { ...BOX, ...box }]))
 });
 
-const OF_EFFECTS = /^(?:sticky|enter|effect)-/;
+const OF_EFFECTS = /^(?:sticky|enter|effect|screen)-/;
 const found = (project: Project, facts: Facts): readonly Finding[] =>
   runFindings(registry, project, facts).filter(({ rule }) => OF_EFFECTS.test(rule));
 const said = (project: Project, facts: Facts) =>
@@ -153,5 +153,21 @@ describe('links to something on the page', () => {
     const next = mended(linked, finding!);
     expect(ofPage(next)).toEqual([]);
     expect(next.nodes[id('page')]!.settings).toEqual({ jump: 106 });
+  });
+});
+
+describe('what fills the screen', () => {
+  const project = after(sampleProject(), { type: 'add-effect', id: 'section', effect: 'screen' });
+  const at = (bottom: number, height: number) =>
+    said(project, boxes({ section: { top: 0, bottom, height } }));
+
+  it('is said to be too high for the window that it is looked at in', () => {
+    expect(at(900, 900)).toEqual([]);
+    expect(at(1000, 900)).toEqual([['screen-too-tall', '100 px']]);
+  });
+
+  it('is not for a preview that is lower than any window', () => {
+    expect(at(590, 380)).toEqual([]);
+    expect(at(640, 380)).toEqual([['screen-too-tall', '40 px']]);
   });
 });

@@ -4,6 +4,7 @@ import { settingFix, warning, type FindingRule, type Remark } from '../../kinds/
 import { maybePlaceOf, nodeOf } from '../../project/tree';
 import type { Node, NodeId, Project } from '../../project/types';
 import { maybeStuck } from '../../scroll/sticky';
+import { WINDOW_LEAST } from '../../scroll/window';
 import { settings, type ScreenSettings } from './settings';
 
 const key = (name: string): string => effectKey('screen', name);
@@ -33,20 +34,19 @@ const ofScreen = (id: string, summary: string, say: (screen: Screen) => Remark |
 
 const heightOf = ({ top, bottom }: Box): number => bottom - top;
 
-/** Hardly any window is lower, px: a small laptop with the browser's bars (common practice, no source). */
-const WINDOW_LEAST = 600;
-
 const tooTall = ofScreen(
   'screen-too-tall',
   'What is to fill the screen is higher than it',
   ({ node, own, box }) => {
-    const over = Math.round(heightOf(box) + own.less - box.height);
+    // The preview may be lower than any window is: what is too high for it alone is no fault of the page.
+    const height = Math.max(box.height, WINDOW_LEAST);
+    const over = Math.round(heightOf(box) + own.less - height);
     if (over < 1) return null;
     const isHeld = own.snap === 'mandatory';
     return warning({
       view: 'Scroll',
       number: `${over} px`,
-      sentence: `${node.name} is ${over} px higher than the window of ${box.height} px, and than every lower one`,
+      sentence: `${node.name} is ${over} px higher than the window of ${height} px, and than every lower one`,
       cause: isHeld
         ? 'A page that always comes to rest leaves its end hard to reach. ' +
           'Let it rest where it is near, or give it less.'

@@ -12,11 +12,10 @@ import {
 import { maybeNode, maybePlaceOf, nodeOf } from '../../project/tree';
 import type { Circumstance, Node, NodeId, Project } from '../../project/types';
 import { maybeStuck, roomBelow, type Stretch } from '../../scroll/sticky';
+import { WINDOW_LEAST } from '../../scroll/window';
 
 const key = (name: string): string => effectKey('sticky', name);
 
-/** Hardly any window is lower, px: a small laptop with the browser's bars (common practice, no source). */
-const WINDOW_LEAST = 600;
 /** Air between a sticky header and what sticks under it, px (common practice, no source). */
 const AIR = 16;
 
