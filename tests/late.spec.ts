@@ -11,18 +11,20 @@ import { changed, open, put } from './support/visit';
 const make = makeWith({ exactIds: true });
 const panels = ['Ashen Pippin', 'Bell Russet'].map((name) => panelWith(make, name, `${name} is a variety.`));
 
-/** Far below the first screen: a row that enters each time, a number that counts, a slider that plays. */
+/** Far below the first screen: a row that enters each time, and over a film a number that counts and a slider that plays. */
 const project = changed(
   { type: 'add-effect', id: 'press-columns' as NodeId, effect: 'enter' },
   ...Object.entries({ again: true, children: false }).map(
     ([key, value]) =>
       ({ type: 'set-setting', id: 'press-columns' as NodeId, key: `enter-${key}`, value }) as Command
   ),
+  { type: 'set-setting', id: 'find-us' as NodeId, key: 'film', value: 'cellar-ticks' },
   put(make('number', 'Trees', { value: '12480' }), 0, 'find-us'),
   put(make('slider', 'Varieties', { plays: true, rest: 60_000 }, { panels }), 1, 'find-us')
 );
 
 const root = (page: Page, id: string) => page.locator(partIn('export', id as NodeId, 'root'));
+const film = (page: Page) => page.locator(partIn('export', 'find-us' as NodeId, 'film'));
 
 /** A browser that hands over what it has seen only when asked to, and all of it at once. */
 async function holdSightings(page: Page): Promise<() => Promise<void>> {
@@ -60,6 +62,7 @@ test('what came into view and left it again at once is out of view', async ({ bl
   await handOver();
   await expect(root(page, 'press-columns')).toHaveAttribute('data-waiting', '');
   await expect(root(page, 'varieties')).toHaveAttribute('data-away', '');
+  await expect(film(page)).toHaveJSProperty('paused', true);
 });
 
 test('what was out of view and came into it at once is in view', async ({ blank: page }) => {
@@ -79,4 +82,5 @@ test('what was out of view and came into it at once is in view', async ({ blank:
     await handOver();
     await expect(root(page, id)).not.toHaveAttribute(gone);
   }
+  await expect(film(page)).toHaveJSProperty('paused', false);
 });
