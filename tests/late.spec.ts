@@ -11,7 +11,7 @@ import { changed, open, put } from './support/visit';
 const make = makeWith({ exactIds: true });
 const panels = ['Ashen Pippin', 'Bell Russet'].map((name) => panelWith(make, name, `${name} is a variety.`));
 
-/** Far below the first screen: a row that enters each time, and over a film a number that counts and a slider that plays. */
+/** Far below the first screen: a row that enters each time; over a film a number that counts, a slider that plays. */
 const project = changed(
   { type: 'add-effect', id: 'press-columns' as NodeId, effect: 'enter' },
   ...Object.entries({ again: true, children: false }).map(
