@@ -94,7 +94,7 @@ const settled = (page: Page) =>
   );
 
 // Where a movement begins late, all stands still at first, as it does for some frames on a busy machine.
-/** How what is opened comes to the top, what motion the visitor asks for, and the delay of the panel’s movement, ms. */
+/** How what is opened comes to the top, what motion the visitor asks for, and how late the panel moves, ms. */
 const OPENINGS = [
   ['jumps', 'no-preference', 0],
   ['glides', 'no-preference', 0],
