@@ -1,3 +1,5 @@
+import { lastOf } from './sight';
+
 /**
  * Counts a number up when it comes into view, once. The end value stands under it all along: it is what is read,
  * found and copied, and keeps the room.
@@ -16,7 +18,7 @@ export function counts(root: HTMLElement): (() => void) | undefined {
     requestAnimationFrame(step);
   };
   const watch = new IntersectionObserver((seen) => {
-    if (clock || !seen.at(-1)!.isIntersecting) return;
+    if (clock || !lastOf(seen).isIntersecting) return;
     clock = live.animate(null, {
       duration: +told('--k-count'),
       delay: +told('--k-delay'),

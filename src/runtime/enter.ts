@@ -1,3 +1,5 @@
+import { lastOf } from './sight';
+
 /** Steps in which the browser tells how much of a piece is in view. */
 const STEPS = [...Array(21).keys()].map((step) => step / 20);
 
@@ -16,7 +18,7 @@ export function enter(root: HTMLElement): (() => void) | undefined {
   wait(!isEnough(Math.min(bottom, innerHeight) - Math.max(top, 0), height));
   const watch = new IntersectionObserver(
     (seen) => {
-      const { intersectionRect, boundingClientRect, isIntersecting } = seen.at(-1)!;
+      const { intersectionRect, boundingClientRect, isIntersecting } = lastOf(seen);
       if (isEnough(intersectionRect.height, boundingClientRect.height)) {
         wait(false);
         if (!again) watch.disconnect();

@@ -1,3 +1,5 @@
+import { lastOf } from './sight';
+
 /** Plays a silent film while it is in sight and nobody has asked for less motion. */
 export function plays(root: HTMLElement): (() => void) | undefined {
   const film = root.querySelector('video')!;
@@ -8,7 +10,7 @@ export function plays(root: HTMLElement): (() => void) | undefined {
     else film.pause();
   };
   const watch = new IntersectionObserver((seen) => {
-    inSight = seen.at(-1)!.isIntersecting;
+    inSight = lastOf(seen).isIntersecting;
     turn();
   });
   watch.observe(root);

@@ -1,3 +1,5 @@
+import { lastOf } from './sight';
+
 /**
  * Lets a slider play: an endless animation is its clock, so that whatever holds, slows or scrubs animations does
  * the same to it. Held by its style sheet while it is out of sight, in a window behind, used, or by its button.
@@ -29,7 +31,7 @@ export function turns(root: HTMLElement): (() => void) | undefined {
   let isInSight = true;
   const away = () => root.toggleAttribute('data-away', !isInSight || document.hidden);
   const watch = new IntersectionObserver((seen) => {
-    isInSight = seen.at(-1)!.isIntersecting;
+    isInSight = lastOf(seen).isIntersecting;
     away();
   });
   watch.observe(root);
